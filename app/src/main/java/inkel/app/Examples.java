@@ -1,0 +1,16 @@
+package inkel.app;
+
+import java.nio.file.Path;
+
+/** Where the example builds are. */
+public final class Examples {
+    public static final String DEMO = "otterbeck-locks.inkel.json";
+    public static final String FIRST_SKETCH = "otterbeck-first-sketch.inkel.json";
+
+    private Examples() {}
+
+    /** The folder that the launcher names in {@code inkel.home}, else the working directory's. */
+    public static Path folder() {
+        return Path.of(System.getProperty("inkel.home", "."), "examples");
+    }
+}

@@ -1,0 +1,5 @@
+package inkel.app.bench;
+
+public final class Benchmarks {
+    public static void run(java.io.PrintWriter out) {}
+}

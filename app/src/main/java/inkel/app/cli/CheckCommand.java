@@ -1,0 +1,97 @@
+package inkel.app.cli;
+
+import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Severity;
+import inkel.core.io.BuildReader;
+import inkel.core.io.CatalogReader;
+import inkel.core.io.UnreadableFile;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Prints what is wrong with a build. */
+@Command(name = "check", description = "Lists what is wrong with a build. Exit 0: no stop; 1: some; 2: cannot be read.")
+final class CheckCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(paramLabel = "FILE", description = "a build file")
+    private Path file;
+
+    @Option(names = "--json", description = "print one JSON object")
+    private boolean json;
+
+    @Override
+    public Integer call() throws UnreadableFile {
+        var catalog = CatalogReader.shipped();
+        Assessment assessment = Assessment.assess(BuildReader.read(file, catalog), catalog);
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            out.println(Json.print(json(assessment)));
+        } else {
+            print(out, assessment);
+        }
+        return assessment.count(Severity.STOP) == 0 ? 0 : 1;
+    }
+
+    private static void print(PrintWriter out, Assessment assessment) {
+        for (Finding finding : assessment.findings()) {
+            out.printf(
+                    "%-5s %s  %s%n      %s%n",
+                    Words.get("severity." + finding.severity().text()),
+                    finding.code(),
+                    finding.place(),
+                    Words.say(finding.sentence()));
+            finding.fixes().stream().limit(1).forEach(fix -> out.println("      → " + Words.say(fix.title())));
+        }
+        out.println(Words.say(inkel.core.quantity.Fact.of("cli.check.counts")
+                .with("stop", assessment.count(Severity.STOP))
+                .with("look", assessment.count(Severity.LOOK))
+                .with("note", assessment.count(Severity.NOTE))));
+    }
+
+    private Map<String, Object> json(Assessment assessment) {
+        Map<String, Object> answer = Json.object();
+        answer.put("file", file.toString());
+        answer.put(
+                "findings",
+                assessment.findings().stream().map(CheckCommand::json).toList());
+        Map<String, Object> counts = Json.object();
+        for (Severity severity : Severity.values()) {
+            counts.put(severity.text(), assessment.count(severity));
+        }
+        answer.put("counts", counts);
+        return answer;
+    }
+
+    private static Map<String, Object> json(Finding finding) {
+        Map<String, Object> answer = Json.object();
+        answer.put("code", finding.code());
+        answer.put("severity", finding.severity().text());
+        answer.put("node", finding.place().node());
+        answer.put("subject", finding.place().toString());
+        answer.put("message", Words.say(finding.sentence()));
+        Map<String, Object> numbers = Json.object();
+        finding.evidence().forEach(evidence -> Json.put(numbers, evidence.key(), evidence.value()));
+        answer.put("numbers", numbers);
+        answer.put(
+                "fixes",
+                finding.fixes().stream()
+                        .map(fix -> {
+                            Map<String, Object> entry = Json.object();
+                            entry.put("id", fix.id());
+                            entry.put("title", Words.say(fix.title()));
+                            return entry;
+                        })
+                        .toList());
+        return answer;
+    }
+}

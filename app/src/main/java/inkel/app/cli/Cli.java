@@ -1,0 +1,51 @@
+package inkel.app.cli;
+
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** All commands. Exit codes: 0 done, 1 done and something is wrong with the build, 2 could not be done. */
+@Command(
+        name = "inkel",
+        mixinStandardHelpOptions = true,
+        version = "Inkel 0.1.0",
+        description = "Plans, checks and guides the wiring of modules to controller boards.",
+        subcommands = {
+            CheckCommand.class,
+            PlanCommand.class,
+            ExportCommand.class,
+            CalcCommand.class,
+            CatalogueCommand.class,
+            ShotsCommand.class,
+            BenchCommand.class
+        })
+public final class Cli {
+    /** The command could not be carried out. */
+    static final int FAILED = 2;
+
+    private Cli() {}
+
+    /** Runs one command and returns its exit code. */
+    public static int run(String... args) {
+        return run(
+                new PrintWriter(System.out, true, StandardCharsets.UTF_8),
+                new PrintWriter(System.err, true, StandardCharsets.UTF_8),
+                args);
+    }
+
+    /** Runs one command with other streams, for tests. */
+    static int run(PrintWriter out, PrintWriter err, String... args) {
+        CommandLine line = new CommandLine(new Cli());
+        line.setOut(out);
+        line.setErr(err);
+        line.setExecutionExceptionHandler((failure, command, parsed) -> {
+            command.getErr().println(Failures.sentence(failure));
+            return FAILED;
+        });
+        int code = line.execute(args.length == 0 ? new String[] {"--help"} : args);
+        out.flush();
+        err.flush();
+        return code;
+    }
+}

@@ -1,0 +1,43 @@
+package inkel.app.cli;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import inkel.core.quantity.Quantity;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** Prints answers as JSON. */
+final class Json {
+    static final JsonMapper MAPPER = JsonMapper.builder().build();
+
+    private Json() {}
+
+    static String print(Object value) {
+        try {
+            return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(value);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("plain values", e);
+        }
+    }
+
+    static String line(Object value) {
+        try {
+            return MAPPER.writeValueAsString(value);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("plain values", e);
+        }
+    }
+
+    /** Puts a quantity under a key that carries its unit, in SI base units; other values as they are. */
+    static void put(Map<String, Object> object, String key, Object value) {
+        if (value instanceof Quantity quantity) {
+            object.put(quantity.unit().key(key), quantity.si());
+        } else {
+            object.put(key, value);
+        }
+    }
+
+    static Map<String, Object> object() {
+        return new LinkedHashMap<>();
+    }
+}

@@ -1,0 +1,180 @@
+package inkel.app.cli;
+
+import inkel.app.words.Words;
+import inkel.core.build.Build;
+import inkel.core.build.Edit;
+import inkel.core.build.EditRefused;
+import inkel.core.build.Edits;
+import inkel.core.build.Node;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Catalog;
+import inkel.core.circuit.Circuit;
+import inkel.core.io.BuildReader;
+import inkel.core.io.BuildWriter;
+import inkel.core.io.CatalogReader;
+import inkel.core.io.UnreadableFile;
+import inkel.core.pins.PinReport;
+import inkel.core.pins.Plan;
+import inkel.core.pins.Planner;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.wiring.HeaderPlace;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Shares out pins and addresses and says what it did. */
+@Command(
+        name = "plan",
+        description = "Shares out pins and addresses. Exit 0: placed; 1: no placement; 2: cannot be read.")
+final class PlanCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(paramLabel = "FILE", description = "a build file")
+    private Path file;
+
+    @Option(names = "-o", paramLabel = "OUT", description = "write the planned build here")
+    private Path out;
+
+    @Option(names = "--json", description = "print one JSON object")
+    private boolean json;
+
+    @Override
+    public Integer call() throws UnreadableFile, IOException, EditRefused {
+        Catalog catalog = CatalogReader.shipped();
+        Build build = BuildReader.read(file, catalog);
+        long start = System.nanoTime();
+        List<Plan> plans = new Planner(build, catalog).planAll();
+        double millis = (System.nanoTime() - start) / 1e6;
+        List<Edit> edits = plans.stream().flatMap(plan -> plan.edit().stream()).toList();
+        Build planned = Edits.apply(build, edits);
+        boolean isPlaced = plans.stream().allMatch(Plan::placed);
+        PinReport pins = PinReport.of(Circuit.of(planned, catalog));
+        PrintWriter print = spec.commandLine().getOut();
+        if (json) {
+            print.println(Json.print(json(plans, planned, pins, isPlaced, millis)));
+        } else {
+            plans.forEach(plan -> print(print, plan, build, planned, pins));
+        }
+        if (out != null && isPlaced) {
+            BuildWriter.write(out, planned);
+            spec.commandLine().getErr().println(Words.get("cli.written", "file", out));
+        }
+        return isPlaced ? 0 : 1;
+    }
+
+    private static void print(PrintWriter out, Plan plan, Build before, Build after, PinReport pins) {
+        Node node = after.node(plan.node()).orElseThrow();
+        out.println(node.name());
+        if (!plan.placed()) {
+            out.println("  " + Words.get("cli.plan.clash"));
+            plan.clash().forEach(signal -> out.println("    " + signal));
+            plan.waysOut().forEach(fix -> out.println("  → " + Words.say(fix.title())));
+            return;
+        }
+        Node old = before.node(plan.node()).orElseThrow();
+        for (Wire wire : node.wires()) {
+            Optional<Wire> was = old.wire(wire.from());
+            String change = was.isEmpty()
+                    ? Words.get("cli.plan.new")
+                    : was.get().to().equals(wire.to())
+                            ? ""
+                            : Words.get("cli.plan.was", "pin", was.get().to());
+            out.printf("  %-18s → %-14s %-7s %s%n", wire.from(), wire.to(), how(pins, plan, wire), change);
+        }
+        plan.addresses().forEach((part, address) -> out.printf("  %-18s @ %s%n", part, Engineering.address(address)));
+        if (!plan.complete()) {
+            out.println("  " + Words.get("cli.plan.incomplete"));
+        }
+    }
+
+    private static String how(PinReport pins, Plan plan, Wire wire) {
+        return pins.node(plan.node()).orElseThrow().how(wire).name().toLowerCase(Locale.ROOT);
+    }
+
+    private static Map<String, Object> json(
+            List<Plan> plans, Build planned, PinReport pins, boolean isPlaced, double millis) {
+        Map<String, Object> answer = Json.object();
+        answer.put("placed", isPlaced);
+        answer.put(
+                "nodes", plans.stream().map(plan -> json(plan, planned, pins)).toList());
+        answer.put(
+                "clash",
+                plans.stream()
+                        .flatMap(plan -> plan.clash().stream())
+                        .map(Object::toString)
+                        .toList());
+        List<Object> ways = new ArrayList<>();
+        plans.forEach(plan -> plan.waysOut().forEach(fix -> {
+            Map<String, Object> entry = Json.object();
+            entry.put("id", fix.id());
+            entry.put("title", Words.say(fix.title()));
+            ways.add(entry);
+        }));
+        answer.put("ways_out", ways);
+        answer.put("millis", millis);
+        return answer;
+    }
+
+    private static Map<String, Object> json(Plan plan, Build planned, PinReport pins) {
+        Map<String, Object> answer = Json.object();
+        answer.put("name", planned.node(plan.node()).orElseThrow().name());
+        List<Object> entries = new ArrayList<>();
+        for (Wire wire : plan.wires()) {
+            Map<String, Object> entry = Json.object();
+            entry.put("part", wire.from().part());
+            entry.put("signal", wire.from().pin());
+            boolean isOnBoard = wire.to().part().equals("board");
+            entry.put("pin", isOnBoard ? wire.to().pin() : wire.to().toString());
+            entry.put("position", position(pins, plan, wire));
+            entry.put("how", how(pins, plan, wire));
+            entries.add(entry);
+        }
+        answer.put("pins", entries);
+        List<Object> addresses = new ArrayList<>();
+        plan.addresses().forEach((part, address) -> {
+            Map<String, Object> entry = Json.object();
+            entry.put("part", part);
+            entry.put("bus", bus(pins, plan, part));
+            entry.put("address", Engineering.address(address));
+            addresses.add(entry);
+        });
+        answer.put("addresses", addresses);
+        return answer;
+    }
+
+    private static String position(PinReport pins, Plan plan, Wire wire) {
+        var owner = pins.node(plan.node())
+                .orElseThrow()
+                .node()
+                .part(wire.to().part())
+                .orElseThrow();
+        int index = owner.cls().pins().indexOf(owner.cls().pin(wire.to().pin()).orElseThrow());
+        HeaderPlace place = HeaderPlace.of(owner.cls(), index);
+        return Words.say(Fact.of("cli.plan.position").with("row", place.row()).with("place", place.fromStart()));
+    }
+
+    private static String bus(PinReport pins, Plan plan, String part) {
+        return pins.node(plan.node()).orElseThrow().i2cBuses().entrySet().stream()
+                .filter(bus -> bus.getValue().stream().anyMatch(on -> on.id().equals(part)))
+                .map(bus -> pins.node(plan.node()).orElseThrow().node().pin(bus.getKey()).orElseThrow().can().stream()
+                        .filter(ability -> ability.line().equals("sda"))
+                        .map(ability -> "i2c" + ability.unit())
+                        .findFirst()
+                        .orElse("i2c"))
+                .findFirst()
+                .orElse("");
+    }
+}

@@ -1,0 +1,20 @@
+package inkel.app.cli;
+
+import inkel.app.ui.Shots;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+
+/** Takes a picture of every main view. */
+@Command(name = "shots", description = "Drives the window over the example builds and writes a PNG of each main view.")
+final class ShotsCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "DIR", description = "the folder for the pictures")
+    private Path folder;
+
+    @Override
+    public Integer call() throws Exception {
+        Shots.take(folder);
+        return 0;
+    }
+}

@@ -1,0 +1,2 @@
+/** The commands. JSON goes to standard output alone; messages go to standard error. */
+package inkel.app.cli;

@@ -1,0 +1,2 @@
+/** Start of the program: the window or a command. */
+package inkel.app;

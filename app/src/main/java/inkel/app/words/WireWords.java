@@ -1,0 +1,69 @@
+package inkel.app.words;
+
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.PinNames;
+import inkel.core.remedy.RailNames;
+import inkel.core.wiring.HeaderPlace;
+import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireStep;
+
+/** Names the ends of wires and where they are. */
+public final class WireWords {
+    private final NodeCircuit node;
+
+    public WireWords(NodeCircuit node) {
+        this.node = node;
+    }
+
+    /** What an end is called: {@code Board D11}, {@code Packet radio MOSI}, {@code ground row}. */
+    public String name(Terminal terminal) {
+        if (terminal instanceof Terminal.OnPin pin) {
+            return Words.say(PinNames.of(node, pin.pin()));
+        }
+        if (terminal instanceof Terminal.OnRow row) {
+            return Words.get("wire.row", "rail", RailNames.of(node, row.rail()));
+        }
+        return Words.get("wire.ground_row");
+    }
+
+    /** Where an end is, counted from both ends of its header. */
+    public String place(Terminal terminal) {
+        if (!(terminal instanceof Terminal.OnPin pin)) {
+            return Words.get("wire.on_breadboard");
+        }
+        Placed placed = part(pin);
+        HeaderPlace place = HeaderPlace.of(placed.cls(), pin.index());
+        boolean isBoard = placed.part().isBoard();
+        return Words.say(Fact.of("wire.place." + place.row())
+                .with("start", ordinal(place.fromStart()))
+                .with("mark", Words.get(isBoard ? "wire.mark.usb" : "wire.mark.first"))
+                .with("end", ordinal(place.fromEnd())));
+    }
+
+    /** What goes in the wire, empty for a plain one. */
+    public String between(WireStep step) {
+        return step.divider()
+                .map(divider -> Words.say(
+                        Fact.of("wire.divider").with("series", divider.series()).with("to_ground", divider.toGround())))
+                .orElse("");
+    }
+
+    private Placed part(Terminal.OnPin pin) {
+        return node.part(pin.pin().part()).orElseThrow();
+    }
+
+    private static String ordinal(int number) {
+        int lastTwo = number % 100;
+        String ending = lastTwo >= 11 && lastTwo <= 13
+                ? "th"
+                : switch (number % 10) {
+                    case 1 -> "st";
+                    case 2 -> "nd";
+                    case 3 -> "rd";
+                    default -> "th";
+                };
+        return number + ending;
+    }
+}

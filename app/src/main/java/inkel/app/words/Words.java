@@ -1,0 +1,83 @@
+package inkel.app.words;
+
+import inkel.core.io.Problem;
+import inkel.core.io.UnreadableFile;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Voltage;
+import java.util.Map;
+import java.util.MissingResourceException;
+import java.util.ResourceBundle;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/** Turns keys and facts into sentences. Wording is in {@code words.properties}; {@code {name}} stands for a value. */
+public final class Words {
+    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("inkel.app.words");
+    private static final Pattern SLOT = Pattern.compile("\\{([a-z0-9_]+)}");
+
+    private Words() {}
+
+    /** The text of a key without values. */
+    public static String get(String key) {
+        try {
+            return BUNDLE.getString(key);
+        } catch (MissingResourceException missing) {
+            return key;
+        }
+    }
+
+    public static boolean has(String key) {
+        return BUNDLE.containsKey(key);
+    }
+
+    /** The text of a key with one value. */
+    public static String get(String key, String name, Object value) {
+        return say(Fact.of(key).with(name, value));
+    }
+
+    /** A fact as a sentence. */
+    public static String say(Fact fact) {
+        return fill(get(fact.key()), fact.values());
+    }
+
+    private static String fill(String template, Map<String, Object> values) {
+        Matcher matcher = SLOT.matcher(template);
+        return matcher.replaceAll(found -> {
+            Object value = values.get(found.group(1));
+            return Matcher.quoteReplacement(value == null ? found.group() : show(value));
+        });
+    }
+
+    /** A value the way it stands in a sentence or a table. */
+    public static String show(Object value) {
+        if (value instanceof Fact fact) {
+            return say(fact);
+        }
+        if (value instanceof Voltage voltage) {
+            return Engineering.volts(voltage);
+        }
+        return value instanceof Quantity quantity ? Engineering.print(quantity) : String.valueOf(value);
+    }
+
+    /** A problem with a file in one sentence: line, field, reason. */
+    public static String say(Problem problem) {
+        String reason = say(problem.reason());
+        if (problem.line() == 0) {
+            return reason;
+        }
+        String where = problem.field().isEmpty()
+                ? get("problem.at_line", "line", problem.line())
+                : say(Fact.of("problem.at_field").with("line", problem.line()).with("field", problem.field()));
+        return where + " " + reason;
+    }
+
+    /** All that is wrong with a file, one sentence a line, the file's name in front. */
+    public static String say(UnreadableFile file) {
+        return file.problems().stream()
+                .map(problem -> file.file().getFileName() + ": " + say(problem))
+                .collect(Collectors.joining("\n"));
+    }
+}

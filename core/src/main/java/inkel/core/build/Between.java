@@ -1,0 +1,22 @@
+package inkel.core.build;
+
+import inkel.core.quantity.Resistance;
+
+/** What stands in a wire between a part's signal and the pin it goes to. */
+public sealed interface Between {
+    /** The signal whose wire it stands in. */
+    Endpoint signal();
+
+    Extras extras();
+
+    /** Two resistors: {@code series} in line, {@code toGround} from the part's end to ground. */
+    record Divider(Endpoint signal, Resistance series, Resistance toGround, Extras extras) implements Between {}
+
+    /**
+     * One way through a shifter of the same node. Signals of a shared wire may use the same way.
+     *
+     * @param shifter the shifter's part id
+     * @param way 1 for its first way
+     */
+    record ShifterWay(Endpoint signal, String shifter, int way, Extras extras) implements Between {}
+}

@@ -1,0 +1,55 @@
+package inkel.core.build;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/** One change to a build, as data. Apply it with {@link Edits#apply}. */
+public sealed interface Edit {
+    String node();
+
+    /** Sends a signal to another pin, held or not. */
+    record SetWire(String node, Wire wire) implements Edit {}
+
+    /** Takes a signal's wire away. */
+    record RemoveWire(String node, Endpoint from) implements Edit {}
+
+    /** Takes the outcome of a planning run: all wires at once, and the addresses that straps must be set to. */
+    record Replan(String node, List<Wire> wires, List<SetSetting> settings) implements Edit {
+        public Replan {
+            wires = List.copyOf(wires);
+            settings = List.copyOf(settings);
+        }
+    }
+
+    /** Feeds a supply pin from a rail. */
+    record Feed(String node, String part, String pin, Endpoint rail) implements Edit {}
+
+    /** Joins a part's ground to the common ground of its node, or keeps it apart. */
+    record SetGround(String node, String part, boolean apart) implements Edit {}
+
+    /** Chooses a setting of a part: its address, rate or voltage. */
+    record SetSetting(String node, String part, String key, String value) implements Edit {}
+
+    /** Puts one more part on the table. */
+    record AddPart(String node, Part part) implements Edit {}
+
+    /** Takes a part off the table, with its wires and all that feeds from it. */
+    record RemovePart(String node, String part) implements Edit {}
+
+    /** Calls a part by another name. */
+    record RenamePart(String node, String part, String name) implements Edit {}
+
+    /** Puts a part in a wire. */
+    record Insert(String node, Between between) implements Edit {}
+
+    /** Takes the part in a wire out again. */
+    record TakeOut(String node, Endpoint signal) implements Edit {}
+
+    /** Marks wires as plugged in or pulled out. */
+    record Plug(String node, Set<String> wires, boolean in) implements Edit {
+        public Plug {
+            wires = new LinkedHashSet<>(wires);
+        }
+    }
+}

@@ -1,0 +1,149 @@
+package inkel.core.build;
+
+import inkel.core.build.Edit.AddPart;
+import inkel.core.build.Edit.Feed;
+import inkel.core.build.Edit.Insert;
+import inkel.core.build.Edit.Plug;
+import inkel.core.build.Edit.RemovePart;
+import inkel.core.build.Edit.RemoveWire;
+import inkel.core.build.Edit.RenamePart;
+import inkel.core.build.Edit.Replan;
+import inkel.core.build.Edit.SetGround;
+import inkel.core.build.Edit.SetSetting;
+import inkel.core.build.Edit.SetWire;
+import inkel.core.build.Edit.TakeOut;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Applies edits to builds. */
+public final class Edits {
+    private Edits() {}
+
+    /**
+     * Applies all edits in order, or none.
+     *
+     * @return the changed build
+     * @throws EditRefused when a part, signal or node that an edit names is not there (any more)
+     */
+    public static Build apply(Build build, List<Edit> edits) throws EditRefused {
+        Build changed = build;
+        for (Edit edit : edits) {
+            changed = apply(changed, edit);
+        }
+        return changed;
+    }
+
+    /** As {@link #apply(Build, List)} for a single edit. */
+    public static Build apply(Build build, Edit edit) throws EditRefused {
+        Node node = build.node(edit.node())
+                .orElseThrow(() -> new EditRefused(Fact.of("refused.no_node").with("node", edit.node())));
+        Node changed = applyTo(node, edit);
+        return build.withNode(node.id(), old -> changed);
+    }
+
+    private static Node applyTo(Node node, Edit edit) throws EditRefused {
+        if (edit instanceof SetWire set) {
+            require(node, set.wire().from().part());
+            require(node, set.wire().to().part());
+            return node.withWire(set.wire());
+        } else if (edit instanceof RemoveWire remove) {
+            return node.withWires(node.wires().stream()
+                    .filter(wire -> !wire.from().equals(remove.from()))
+                    .toList());
+        } else if (edit instanceof Replan replan) {
+            Node changed = node.withWires(replan.wires());
+            for (SetSetting setting : replan.settings()) {
+                changed = applyTo(changed, setting);
+            }
+            return changed;
+        } else if (edit instanceof Feed feed) {
+            require(node, feed.part());
+            require(node, feed.rail().part());
+            return node.withPart(feed.part(), part -> part.withFeed(feed.pin(), feed.rail()));
+        } else if (edit instanceof SetGround ground) {
+            require(node, ground.part());
+            return node.withPart(ground.part(), part -> part.withGroundApart(ground.apart()));
+        } else if (edit instanceof SetSetting setting) {
+            require(node, setting.part());
+            return node.withPart(setting.part(), part -> part.withSetting(setting.key(), setting.value()));
+        } else if (edit instanceof AddPart add) {
+            return added(node, add.part());
+        } else if (edit instanceof RemovePart remove) {
+            return removed(node, remove.part());
+        } else if (edit instanceof RenamePart rename) {
+            require(node, rename.part());
+            return node.withPart(rename.part(), part -> part.withName(rename.name()));
+        } else if (edit instanceof Insert insert) {
+            require(node, insert.between().signal().part());
+            return node.withBetween(insert.between());
+        } else if (edit instanceof TakeOut takeOut) {
+            return node.withBetween(node.between().stream()
+                    .filter(entry -> !entry.signal().equals(takeOut.signal()))
+                    .toList());
+        } else if (edit instanceof Plug plug) {
+            Set<String> plugged = new LinkedHashSet<>(node.plugged());
+            if (plug.in()) {
+                plugged.addAll(plug.wires());
+            } else {
+                plugged.removeAll(plug.wires());
+            }
+            return node.withPlugged(plugged);
+        }
+        throw new IllegalStateException("no such edit: " + edit);
+    }
+
+    private static Node added(Node node, Part part) throws EditRefused {
+        if (node.part(part.id()).isPresent()) {
+            throw new EditRefused(Fact.of("refused.part_exists").with("part", part.id()));
+        }
+        List<Part> parts = new ArrayList<>(node.parts());
+        parts.add(part);
+        return node.withParts(parts);
+    }
+
+    private static Node removed(Node node, String partId) throws EditRefused {
+        require(node, partId);
+        if (partId.equals(Part.BOARD)) {
+            throw new EditRefused(Fact.of("refused.board_stays"));
+        }
+        List<Part> parts = node.parts().stream()
+                .filter(part -> !part.id().equals(partId))
+                .map(part -> withoutFeedsFrom(part, partId))
+                .toList();
+        List<Wire> wires = node.wires().stream()
+                .filter(wire -> !wire.from().part().equals(partId))
+                .filter(wire -> !wire.to().part().equals(partId))
+                .toList();
+        List<Between> between = node.between().stream()
+                .filter(entry -> !entry.signal().part().equals(partId))
+                .filter(entry -> !(entry instanceof Between.ShifterWay way
+                        && way.shifter().equals(partId)))
+                .toList();
+        return node.withParts(parts).withWires(wires).withBetween(between);
+    }
+
+    private static Part withoutFeedsFrom(Part part, String source) {
+        Map<String, Endpoint> kept = new LinkedHashMap<>(part.feeds());
+        kept.values().removeIf(rail -> rail.part().equals(source));
+        return new Part(
+                part.id(),
+                part.classId(),
+                part.name(),
+                part.purpose(),
+                kept,
+                part.groundApart(),
+                part.settings(),
+                part.extras());
+    }
+
+    private static void require(Node node, String part) throws EditRefused {
+        if (node.part(part).isEmpty()) {
+            throw new EditRefused(Fact.of("refused.no_part").with("part", part).with("node", node.name()));
+        }
+    }
+}

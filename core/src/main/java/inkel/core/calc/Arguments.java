@@ -1,0 +1,74 @@
+package inkel.core.calc;
+
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Unit;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What was given to a calculation, read with units. Every refusal names the key and gives an example. */
+public final class Arguments {
+    private final Calculation calculation;
+    private final Map<String, String> given;
+
+    Arguments(Calculation calculation, Map<String, String> given) throws CalcRefused {
+        this.calculation = calculation;
+        this.given = Map.copyOf(given);
+        List<String> known =
+                calculation.keys().stream().map(key -> key.replace("?", "")).toList();
+        for (String key : given.keySet()) {
+            if (!known.contains(key)) {
+                throw refused("calc.unknown_key", key);
+            }
+        }
+    }
+
+    private CalcRefused refused(String reason, String key) {
+        return new CalcRefused(Fact.of(reason)
+                .with("calc", calculation.name())
+                .with("key", key)
+                .with("found", given.getOrDefault(key, ""))
+                .with("keys", String.join(" ", calculation.keys()))
+                .with("example", calculation.name() + " " + calculation.example()));
+    }
+
+    /** A required value in the SI base unit. */
+    public double value(String key, Unit unit) throws CalcRefused {
+        return optional(key, unit).orElseThrow(() -> refused("calc.missing_key", key));
+    }
+
+    /** A required value that must be above zero. */
+    public double positive(String key, Unit unit) throws CalcRefused {
+        double value = value(key, unit);
+        if (value <= 0) {
+            throw refused("calc.not_positive", key);
+        }
+        return value;
+    }
+
+    public Optional<Double> optional(String key, Unit unit) throws CalcRefused {
+        if (!given.containsKey(key)) {
+            return Optional.empty();
+        }
+        Optional<Double> value = Engineering.parse(given.get(key), unit);
+        if (value.isEmpty()) {
+            throw refused("calc.wrong_value", key);
+        }
+        return value;
+    }
+
+    /** One of a few words; the first is taken when the key is left out. */
+    public String word(String key, String... choices) throws CalcRefused {
+        String word = given.getOrDefault(key, choices[0]);
+        if (!List.of(choices).contains(word)) {
+            throw refused("calc.wrong_value", key);
+        }
+        return word;
+    }
+
+    /** A refusal for values that are fine by themselves but not together. */
+    public CalcRefused impossible(String key) {
+        return refused("calc.out_of_range", key);
+    }
+}

@@ -1,0 +1,31 @@
+package inkel.core.calc;
+
+import inkel.core.quantity.Fact;
+import java.util.List;
+import java.util.Map;
+
+/** All calculations by name. */
+public final class Calculator {
+    private static final List<Calculation> ALL =
+            List.of(new UartCalc(), new LevelsCalc(), new LedCalc(), new I2cPullupCalc());
+
+    private Calculator() {}
+
+    public static List<Calculation> all() {
+        return ALL;
+    }
+
+    /** @throws CalcRefused when there is no such calculation, or it cannot be done with these arguments */
+    public static Map<String, Object> answer(String name, Map<String, String> given) throws CalcRefused {
+        for (Calculation calculation : ALL) {
+            if (calculation.name().equals(name)) {
+                return calculation.answer(new Arguments(calculation, given));
+            }
+        }
+        throw new CalcRefused(Fact.of("calc.unknown")
+                .with("calc", name)
+                .with(
+                        "known",
+                        String.join(", ", ALL.stream().map(Calculation::name).toList())));
+    }
+}

@@ -1,0 +1,47 @@
+package inkel.core.calc;
+
+import inkel.core.quantity.ESeries;
+import inkel.core.quantity.Unit;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The resistor for an LED: R = (V − V_f) / I, up to the next E12 value (IEC 60063), the current that flows then, and
+ * what the resistor turns into heat.
+ */
+final class LedCalc implements Calculation {
+    @Override
+    public String name() {
+        return "led";
+    }
+
+    @Override
+    public List<String> keys() {
+        return List.of("v", "vf", "i", "series?");
+    }
+
+    @Override
+    public String example() {
+        return "v=5V vf=2.0V i=10mA";
+    }
+
+    @Override
+    public Map<String, Object> answer(Arguments arguments) throws CalcRefused {
+        double supplyVolts = arguments.positive("v", Unit.VOLT);
+        double forwardVolts = arguments.positive("vf", Unit.VOLT);
+        double wantedAmperes = arguments.positive("i", Unit.AMPERE);
+        ESeries series = ESeries.valueOf(arguments.word("series", "E12", "E6", "E24"));
+        double acrossVolts = supplyVolts - forwardVolts;
+        if (acrossVolts <= 0) {
+            throw arguments.impossible("vf");
+        }
+        double ohms = series.atLeast(acrossVolts / wantedAmperes);
+        double amperes = acrossVolts / ohms;
+        Map<String, Object> answer = new LinkedHashMap<>();
+        answer.put("r_ohm", ohms);
+        answer.put("i_a", amperes);
+        answer.put("p_w", amperes * amperes * ohms);
+        return answer;
+    }
+}

@@ -1,0 +1,67 @@
+package inkel.core.catalog;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Something a pin can do for others: {@code digital}, {@code spi0.sck}, {@code uart1.tx}, {@code pwm3.b},
+ * {@code adc0.5}.
+ *
+ * @param unit which bus, timer, slice or converter; 0 where there is only one
+ * @param line the line or channel of that unit, empty where it has none
+ */
+public record Ability(Kind kind, int unit, String line) {
+    /** Kinds of ability. Those with units are buses, timers and converters. */
+    public enum Kind {
+        DIGITAL,
+        INTERRUPT,
+        SPI,
+        I2C,
+        UART,
+        PWM,
+        ADC,
+        /** Carries the board's own lamp. */
+        LED,
+        /** Read by the boot code when power comes up. */
+        STRAP,
+        /** Used while the board is programmed. */
+        CONSOLE,
+        /** Cannot drive. */
+        INPUT_ONLY;
+
+        boolean hasUnit() {
+            return this == SPI || this == I2C || this == UART || this == PWM || this == ADC;
+        }
+
+        String text() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    private static final Pattern TEXT = Pattern.compile("([a-z2-]*[a-z])(\\d+)?(?:\\.([a-z0-9]+))?");
+
+    /** Reads the form used in catalogue files; empty when it names no ability. */
+    public static Optional<Ability> parse(String text) {
+        // "i2c0" carries a digit in its name, which would be taken for the unit.
+        String plain = text.startsWith("i2c") ? "iic" + text.substring(3) : text;
+        Matcher matcher = TEXT.matcher(plain);
+        if (!matcher.matches()) {
+            return Optional.empty();
+        }
+        String name = "iic".equals(matcher.group(1)) ? "i2c" : matcher.group(1);
+        for (Kind kind : Kind.values()) {
+            if (kind.text().equals(name) && kind.hasUnit() == (matcher.group(2) != null)) {
+                int unit = kind.hasUnit() ? Integer.parseInt(matcher.group(2)) : 0;
+                return Optional.of(new Ability(kind, unit, matcher.group(3) == null ? "" : matcher.group(3)));
+            }
+        }
+        return Optional.empty();
+    }
+
+    @Override
+    public String toString() {
+        return kind.text() + (kind.hasUnit() ? unit : "") + (line.isEmpty() ? "" : "." + line);
+    }
+}

@@ -1,0 +1,28 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Threshold;
+import java.util.Optional;
+
+/**
+ * The levels of a group of pins, worst case over the class.
+ *
+ * @param name the name pins refer to it by
+ * @param supply the supply pin that its thresholds hang on
+ * @param openDrain whether it only pulls low and leaves the high to a pull-up
+ * @param vih read as high from here up; absent for pure outputs
+ * @param vil read as low from here down
+ * @param voh driven high is at least this; absent for pure inputs and open drains
+ * @param vol driven low is at most this
+ * @param absoluteMax damaged above this
+ * @param recommendedMax outside what the maker recommends above this; absent when not told apart
+ */
+public record IoFamily(
+        String name,
+        String supply,
+        boolean openDrain,
+        Optional<Threshold> vih,
+        Optional<Threshold> vil,
+        Optional<Threshold> voh,
+        Optional<Threshold> vol,
+        Threshold absoluteMax,
+        Optional<Threshold> recommendedMax) {}

@@ -1,0 +1,13 @@
+package inkel.core.catalog;
+
+/** What must become of a signal pin. */
+public enum Need {
+    /** The part does not work without it. */
+    MUST,
+    /** The part works without it; the wire is made only when the builder wants it. */
+    MAY,
+    /** Driven by the board where a pin is free, else tied to the part's supply; never left open. */
+    TIE_HIGH,
+    /** As {@link #TIE_HIGH}, but tied to ground. */
+    TIE_LOW
+}

@@ -1,0 +1,101 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Current;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * A class of board, module or source: all that Inkel knows of it before the builder adds figures of their own.
+ *
+ * @param id stable; builds refer to it
+ * @param kinds general words it is found by: {@code radio}, {@code display}
+ * @param pins in physical order
+ * @param cautions sentences to be shown once where the part is handled
+ * @param from which end the place of a pin is counted, in the words of the catalogue
+ */
+public record PartClass(
+        String id,
+        String name,
+        String summary,
+        Kind kind,
+        List<String> kinds,
+        String from,
+        List<Pin> pins,
+        List<Supply> supplies,
+        List<Output> outputs,
+        List<IoFamily> io,
+        List<Mode> modes,
+        List<Pull> pulls,
+        List<Decoupling> decoupling,
+        Optional<SpiNeed> spi,
+        Optional<I2cNeed> i2c,
+        Optional<UartNeed> uart,
+        Optional<PwmNeed> pwm,
+        Optional<Controller> controller,
+        List<String> cautions) {
+    public PartClass {
+        kinds = List.copyOf(kinds);
+        pins = List.copyOf(pins);
+        supplies = List.copyOf(supplies);
+        outputs = List.copyOf(outputs);
+        io = List.copyOf(io);
+        modes = List.copyOf(modes);
+        pulls = List.copyOf(pulls);
+        decoupling = List.copyOf(decoupling);
+        cautions = List.copyOf(cautions);
+    }
+
+    /** The first pin of that label; labels of signal pins are unique. */
+    public Optional<Pin> pin(String label) {
+        return pins.stream().filter(pin -> pin.label().equals(label)).findFirst();
+    }
+
+    public Optional<Supply> supply(String pin) {
+        return supplies.stream().filter(supply -> supply.pin().equals(pin)).findFirst();
+    }
+
+    public Optional<Output> output(String pin) {
+        return outputs.stream().filter(output -> output.pin().equals(pin)).findFirst();
+    }
+
+    public Optional<IoFamily> io(Pin pin) {
+        return io.stream().filter(family -> family.name().equals(pin.io())).findFirst();
+    }
+
+    /** Signal pins in physical order. */
+    public Stream<Pin> signals() {
+        return pins.stream().filter(pin -> pin.use().isSignal());
+    }
+
+    /** Pins that offer an ability to other parts, in physical order. */
+    public Stream<Pin> offers() {
+        return pins.stream().filter(pin -> !pin.can().isEmpty());
+    }
+
+    /** The average current through a supply pin: each mode by its share of time, at the most each mode takes. */
+    public Current average(String supply) {
+        return modes.stream()
+                .filter(mode -> mode.supply().equals(supply))
+                .map(mode -> mode.current().range().highest().times(mode.duty().ratio()))
+                .reduce(Current.ZERO, Current::plus);
+    }
+
+    /** The most that any mode takes through a supply pin. */
+    public Current peak(String supply) {
+        return modes.stream()
+                .filter(mode -> mode.supply().equals(supply))
+                .map(mode -> mode.current().range().highest())
+                .max(Current::compareTo)
+                .orElse(Current.ZERO);
+    }
+
+    /** The least that any mode takes through a supply pin, as expected on the bench. */
+    public Current idle(String supply) {
+        return modes.stream()
+                .filter(mode -> mode.supply().equals(supply))
+                .map(mode -> mode.current().range().expected())
+                .min(Current::compareTo)
+                .orElse(Current.ZERO);
+    }
+}

@@ -1,0 +1,40 @@
+package inkel.core.catalog;
+
+import java.util.List;
+
+/**
+ * One pin of a part, in its physical place.
+ *
+ * @param label what is printed beside it; unique within the part for all but grounds and unused pins
+ * @param also other labels found in its place, never null
+ * @param number the number that code uses for it, empty when it has none
+ * @param row which row of the header it stands in: {@code left}, {@code right} or {@code single}
+ * @param place its place in that row, from 1 at the marked end
+ * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
+ * @param can what it offers to others, empty for most module pins
+ */
+public record Pin(
+        String label,
+        List<String> also,
+        String number,
+        String row,
+        int place,
+        PinUse use,
+        Need need,
+        String io,
+        List<Ability> can) {
+    public Pin {
+        also = List.copyOf(also);
+        can = List.copyOf(can);
+    }
+
+    public boolean can(Ability.Kind kind) {
+        return can.stream().anyMatch(ability -> ability.kind() == kind);
+    }
+
+    /** Whether it offers a given line of any unit of a bus: {@code SPI} and {@code sck}. */
+    public boolean can(Ability.Kind kind, String line) {
+        return can.stream()
+                .anyMatch(ability -> ability.kind() == kind && ability.line().equals(line));
+    }
+}

@@ -1,0 +1,94 @@
+package inkel.core.catalog;
+
+import java.util.Optional;
+
+/** What a pin is for, seen from the part that carries it. The text is the one in the catalogue files. */
+public enum PinUse {
+    GROUND("ground"),
+    SUPPLY("supply"),
+    /** Gives power to others; see {@link Output}. */
+    RAIL("rail"),
+    /** Asks for nothing, but offers its abilities to others: a board pin, a driver channel. */
+    OFFER("offer"),
+    NONE("none"),
+    SPI_SCK("spi.sck"),
+    SPI_MOSI("spi.mosi"),
+    SPI_MISO("spi.miso"),
+    SPI_CS("spi.cs"),
+    I2C_SDA("i2c.sda"),
+    I2C_SCL("i2c.scl"),
+    /** The part talks here; the board listens. */
+    UART_TX("uart.tx"),
+    UART_RX("uart.rx"),
+    /** A plain input of the part, driven by the board. */
+    INPUT("input"),
+    /** A plain output of the part, read by the board. */
+    OUTPUT("output"),
+    /** An output whose pulses the board must measure or answer at once. */
+    INTERRUPT("interrupt"),
+    /** An input that wants timed pulses. */
+    PWM("pwm"),
+    /** A voltage that the board must convert. */
+    ANALOG("analog"),
+    /** One side of a way through a level shifter. */
+    WAY("way");
+
+    private final String text;
+
+    PinUse(String text) {
+        this.text = text;
+    }
+
+    public String text() {
+        return text;
+    }
+
+    public static Optional<PinUse> parse(String text) {
+        for (PinUse use : values()) {
+            if (use.text.equals(text)) {
+                return Optional.of(use);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Whether the pin is a signal that has to be wired to somebody's pin. */
+    public boolean isSignal() {
+        return switch (this) {
+            case GROUND, SUPPLY, RAIL, OFFER, NONE, WAY -> false;
+            default -> true;
+        };
+    }
+
+    /** Whether the part drives the wire: the other end listens. On I2C both do. */
+    public boolean drives() {
+        return switch (this) {
+            case SPI_MISO, UART_TX, OUTPUT, INTERRUPT, ANALOG, I2C_SDA, I2C_SCL -> true;
+            default -> false;
+        };
+    }
+
+    /** Whether the part listens on the wire. On I2C both do. */
+    public boolean listens() {
+        return switch (this) {
+            case SPI_SCK, SPI_MOSI, SPI_CS, UART_RX, INPUT, PWM, I2C_SDA, I2C_SCL -> true;
+            default -> false;
+        };
+    }
+
+    public boolean isTwoWay() {
+        return drives() && listens();
+    }
+
+    /** The bus whose wire several parts may share, if any. */
+    public Optional<BusLine> sharedLine() {
+        return switch (this) {
+            case SPI_SCK -> Optional.of(BusLine.SCK);
+            case SPI_MOSI -> Optional.of(BusLine.MOSI);
+            case SPI_MISO -> Optional.of(BusLine.MISO);
+            case I2C_SDA -> Optional.of(BusLine.SDA);
+            case I2C_SCL -> Optional.of(BusLine.SCL);
+            default -> Optional.empty();
+        };
+    }
+}

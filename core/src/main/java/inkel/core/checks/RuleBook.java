@@ -1,0 +1,69 @@
+package inkel.core.checks;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.levels.rules.FigureUnknownRule;
+import inkel.core.levels.rules.HarmsRule;
+import inkel.core.levels.rules.NotReadRule;
+import inkel.core.levels.rules.ThinRule;
+import inkel.core.parts.rules.NoSupplyRule;
+import inkel.core.parts.rules.SupplyTooHighRule;
+import inkel.core.parts.rules.SupplyTooLowRule;
+import inkel.core.pins.rules.AddressClashRule;
+import inkel.core.pins.rules.AddressReservedRule;
+import inkel.core.pins.rules.BaudErrorRule;
+import inkel.core.pins.rules.NoPullupRule;
+import inkel.core.pins.rules.NoRoleRule;
+import inkel.core.pins.rules.NotCrossedRule;
+import inkel.core.pins.rules.NotPlacedRule;
+import inkel.core.pins.rules.TwoDriversRule;
+import inkel.core.power.rules.NoCommonGroundRule;
+import inkel.core.power.rules.RailAverageRule;
+import inkel.core.power.rules.RailPeakRule;
+import inkel.core.power.rules.SourceOverRule;
+import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Stream;
+
+/** Every rule that is shipped, in the order of the stages. A new rule is one more line here. */
+public final class RuleBook {
+    /** A rule and the report it reads. */
+    private record Entry<R>(Rule<R> rule, Function<Reports, R> report) {
+        List<Finding> run(Reports reports) {
+            return rule.check(report.apply(reports));
+        }
+    }
+
+    private static final List<Entry<?>> ENTRIES = List.of(
+            new Entry<>(new NoSupplyRule(), Reports::supplies),
+            new Entry<>(new SupplyTooHighRule(), Reports::supplies),
+            new Entry<>(new SupplyTooLowRule(), Reports::supplies),
+            new Entry<>(new FigureUnknownRule(), Reports::levels),
+            new Entry<>(new SourceOverRule(), Reports::power),
+            new Entry<>(new RailPeakRule(), Reports::power),
+            new Entry<>(new RailAverageRule(), Reports::power),
+            new Entry<>(new NoCommonGroundRule(), Reports::power),
+            new Entry<>(new HarmsRule(), Reports::levels),
+            new Entry<>(new NotReadRule(), Reports::levels),
+            new Entry<>(new ThinRule(), Reports::levels),
+            new Entry<>(new TwoDriversRule(), Reports::pins),
+            new Entry<>(new NoRoleRule(), Reports::pins),
+            new Entry<>(new NotPlacedRule(), Reports::pins),
+            new Entry<>(new AddressClashRule(), Reports::pins),
+            new Entry<>(new AddressReservedRule(), Reports::pins),
+            new Entry<>(new NoPullupRule(), Reports::pins),
+            new Entry<>(new BaudErrorRule(), Reports::pins),
+            new Entry<>(new NotCrossedRule(), Reports::pins));
+
+    private RuleBook() {}
+
+    /** What is known of every rule, in order. */
+    public static List<RuleInfo> infos() {
+        return ENTRIES.stream().map(entry -> entry.rule().info()).toList();
+    }
+
+    static Stream<Finding> run(Reports reports) {
+        return ENTRIES.stream().flatMap(entry -> entry.run(reports).stream());
+    }
+}

@@ -1,0 +1,22 @@
+package inkel.core.circuit;
+
+import inkel.core.build.Build;
+import inkel.core.catalog.Catalog;
+import java.util.List;
+import java.util.Optional;
+
+/** A whole build joined to the catalogue. */
+public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes) {
+    public static Circuit of(Build build, Catalog catalog) {
+        return new Circuit(
+                build,
+                catalog,
+                build.nodes().stream()
+                        .map(node -> NodeCircuit.of(node, catalog))
+                        .toList());
+    }
+
+    public Optional<NodeCircuit> node(String id) {
+        return nodes.stream().filter(node -> node.node().id().equals(id)).findFirst();
+    }
+}

@@ -1,0 +1,126 @@
+package inkel.core.circuit;
+
+import inkel.core.build.Endpoint;
+import inkel.core.build.Node;
+import inkel.core.build.Part;
+import inkel.core.build.Place;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/** One node joined to the catalogue. */
+public final class NodeCircuit {
+    private final Node node;
+    private final Map<String, Placed> parts;
+    private final Map<Endpoint, Rail> rails;
+
+    private NodeCircuit(Node node, Map<String, Placed> parts, Map<Endpoint, Rail> rails) {
+        this.node = node;
+        this.parts = parts;
+        this.rails = rails;
+    }
+
+    /** @throws IllegalArgumentException when a part's class is not in the catalogue */
+    public static NodeCircuit of(Node node, Catalog catalog) {
+        Map<String, Placed> parts = new LinkedHashMap<>();
+        for (Part part : node.parts()) {
+            parts.put(part.id(), new Placed(part, catalog.get(part.classId())));
+        }
+        return new NodeCircuit(
+                node, Collections.unmodifiableMap(parts), Collections.unmodifiableMap(Rails.of(parts.values())));
+    }
+
+    public Node node() {
+        return node;
+    }
+
+    /** The board first, then the others in the builder's order. */
+    public Collection<Placed> parts() {
+        return parts.values();
+    }
+
+    public Placed board() {
+        return parts.get(Part.BOARD);
+    }
+
+    public Optional<Placed> part(String id) {
+        return Optional.ofNullable(parts.get(id));
+    }
+
+    public Collection<Rail> rails() {
+        return rails.values();
+    }
+
+    public Optional<Rail> rail(Endpoint id) {
+        return Optional.ofNullable(rails.get(id));
+    }
+
+    /** The rail that feeds a supply pin. */
+    public Optional<Rail> railOf(Placed placed, String supplyPin) {
+        return Optional.ofNullable(placed.part().feeds().get(supplyPin)).flatMap(this::rail);
+    }
+
+    public Optional<Pin> pin(Endpoint endpoint) {
+        return part(endpoint.part()).flatMap(placed -> placed.cls().pin(endpoint.pin()));
+    }
+
+    public Optional<IoFamily> io(Endpoint endpoint) {
+        return part(endpoint.part())
+                .flatMap(placed -> placed.cls().pin(endpoint.pin()).flatMap(placed.cls()::io));
+    }
+
+    /** The rail that the levels of a pin hang on: one that feeds its part, or one that its part makes. */
+    public Optional<Rail> ioRail(Endpoint endpoint) {
+        return part(endpoint.part()).flatMap(placed -> io(endpoint).flatMap(family -> {
+            Optional<Rail> fed = railOf(placed, family.supply());
+            return fed.isPresent() ? fed : rail(new Endpoint(placed.id(), family.supply()));
+        }));
+    }
+
+    /** The voltage that the levels of a pin hang on; empty when its part is not fed. */
+    public Optional<Range<Voltage>> ioVolts(Endpoint endpoint) {
+        return ioRail(endpoint).flatMap(Rail::volts);
+    }
+
+    /** The wires by the pin they go to, ties to rails and grounds left out; in the order of first use. */
+    public Map<Endpoint, List<Wire>> nets() {
+        Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
+        for (Wire wire : node.wires()) {
+            if (!isTie(wire)) {
+                nets.computeIfAbsent(wire.to(), to -> new ArrayList<>()).add(wire);
+            }
+        }
+        return nets;
+    }
+
+    /** Whether a wire only ties its signal to a rail or to ground. */
+    public boolean isTie(Wire wire) {
+        return rails.containsKey(wire.to())
+                || pin(wire.to()).filter(pin -> pin.use() == PinUse.GROUND).isPresent();
+    }
+
+    /** Every signal pin of every part but the board, in order. */
+    public Stream<Endpoint> signals() {
+        return parts.values().stream().flatMap(placed -> placed.cls().signals().map(placed::endpoint));
+    }
+
+    public Place place(Endpoint endpoint) {
+        return Place.of(node.id(), endpoint);
+    }
+
+    public Place place(Placed placed) {
+        return Place.ofPart(node.id(), placed.id());
+    }
+}

@@ -1,0 +1,2 @@
+/** A build joined to the catalogue: parts with their classes, rails with voltages and loads, nets. */
+package inkel.core.circuit;

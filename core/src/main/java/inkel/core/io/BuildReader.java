@@ -1,0 +1,246 @@
+package inkel.core.io;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import inkel.core.build.Between;
+import inkel.core.build.Build;
+import inkel.core.build.Endpoint;
+import inkel.core.build.LogEntry;
+import inkel.core.build.Node;
+import inkel.core.build.Part;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Catalog;
+import inkel.core.io.JsonText.BadJson;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Unit;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it. */
+public final class BuildReader {
+    private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]*");
+    private static final Map<String, Unit> SETTING_UNITS =
+            Map.of("volts", Unit.VOLT, "baud", Unit.HERTZ, "address", Unit.ONE);
+    private static final Map<String, String> SETTING_EXAMPLES =
+            Map.of("volts", "6 V", "baud", "9600", "address", "0x27");
+
+    private final Catalog catalog;
+    private final List<Problem> problems = new ArrayList<>();
+
+    private BuildReader(Catalog catalog) {
+        this.catalog = catalog;
+    }
+
+    /** @throws UnreadableFile with every problem, each with line, field and reason */
+    public static Build read(Path file, Catalog catalog) throws UnreadableFile {
+        return parse(file, TextFile.read(file), catalog);
+    }
+
+    /** Reads from text; the file is only for messages. */
+    public static Build parse(Path file, String text, Catalog catalog) throws UnreadableFile {
+        BuildReader reader = new BuildReader(catalog);
+        try {
+            Build build = reader.build(JsonText.parse(text));
+            if (reader.problems.isEmpty()) {
+                return build;
+            }
+            throw new UnreadableFile(file, JsonText.located(text, reader.problems));
+        } catch (BadJson bad) {
+            throw new UnreadableFile(file, List.of(bad.problem()));
+        }
+    }
+
+    private Build build(JsonNode tree) {
+        Fields fields = new Fields(tree, "", problems);
+        if (!tree.isObject()) {
+            return new Build("", List.of(), List.of(), inkel.core.build.Extras.NONE);
+        }
+        checkFormat(fields);
+        String name = fields.text("name");
+        List<Node> nodes = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        for (Fields node : fields.objects("nodes")) {
+            nodes.add(node(node, ids));
+        }
+        if (nodes.isEmpty()) {
+            fields.problem("", Fact.of("problem.required").with("key", "nodes"));
+        }
+        List<LogEntry> log = fields.objects("log").stream().map(this::logEntry).toList();
+        return new Build(name, nodes, log, fields.extras());
+    }
+
+    private void checkFormat(Fields fields) {
+        if (!fields.has("format")) {
+            fields.problem("", Fact.of("problem.required").with("key", "format"));
+            return;
+        }
+        int format = fields.number("format", -1);
+        if (format != Build.FORMAT && format != -1) {
+            fields.problem(
+                    "format",
+                    Fact.of(format > Build.FORMAT ? "problem.newer_format" : "problem.older_format")
+                            .with("found", format)
+                            .with("known", Build.FORMAT));
+        }
+    }
+
+    private LogEntry logEntry(Fields fields) {
+        Instant at = fields.parsed(
+                "at",
+                text -> {
+                    try {
+                        return Optional.of(Instant.parse(text));
+                    } catch (DateTimeParseException notATime) {
+                        return Optional.empty();
+                    }
+                },
+                "2026-05-01T18:30:00Z",
+                Instant.EPOCH);
+        return new LogEntry(
+                at, fields.text("kind"), fields.optionalText("place").orElse(""), fields.text("text"), fields.extras());
+    }
+
+    private String id(Fields fields, Set<String> taken) {
+        String id = fields.text("id");
+        if (!id.isEmpty() && !ID.matcher(id).matches()) {
+            fields.problem("id", Fact.of("problem.bad_id").with("found", id));
+        } else if (!taken.add(id)) {
+            fields.problem("id", Fact.of("problem.duplicate").with("found", id));
+        }
+        return id;
+    }
+
+    private Node node(Fields fields, Set<String> ids) {
+        String id = id(fields, ids);
+        Map<String, Part> parts = new LinkedHashMap<>();
+        Set<String> partIds = new HashSet<>(Set.of(Part.BOARD));
+        Map<String, Fields> whereRead = new LinkedHashMap<>();
+        Optional<Fields> board = fields.object("board");
+        if (board.isEmpty()) {
+            fields.problem("", Fact.of("problem.required").with("key", "board"));
+        }
+        board.ifPresent(read -> {
+            parts.put(Part.BOARD, part(read, Part.BOARD));
+            whereRead.put(Part.BOARD, read);
+        });
+        for (Fields read : fields.objects("parts")) {
+            Part part = part(read, id(read, partIds));
+            parts.put(part.id(), part);
+            whereRead.put(part.id(), read);
+        }
+        PinCheck check = new PinCheck(parts, catalog);
+        List<Wire> wires = new ArrayList<>();
+        Set<Endpoint> wired = new HashSet<>();
+        for (Fields read : fields.objects("wires")) {
+            Wire wire = new Wire(
+                    check.signal(read, "from"),
+                    check.target(read, "to"),
+                    read.flag("held", false),
+                    read.optionalText("reason").orElse(""),
+                    read.extras());
+            if (!wired.add(wire.from())) {
+                read.problem("from", Fact.of("problem.wired_twice").with("found", wire.from()));
+            }
+            wires.add(wire);
+        }
+        List<Between> between = new ArrayList<>();
+        for (Fields read : fields.objects("between")) {
+            between(read, check).ifPresent(between::add);
+        }
+        parts.forEach((partId, part) -> check.feeds(part, whereRead.get(partId)));
+        return new Node(
+                id,
+                fields.text("name"),
+                List.copyOf(parts.values()),
+                wires,
+                between,
+                new LinkedHashSet<>(fields.texts("plugged")),
+                fields.extras());
+    }
+
+    private Part part(Fields fields, String id) {
+        String classId = fields.text("class");
+        if (!classId.isEmpty() && catalog.find(classId).isEmpty()) {
+            Optional<String> near = Nearest.to(
+                    classId, catalog.all().stream().map(cls -> cls.id()).toList());
+            fields.problem(
+                    "class",
+                    near.map(suggestion -> Fact.of("problem.unknown_class_near")
+                                    .with("found", classId)
+                                    .with("near", suggestion))
+                            .orElseGet(() -> Fact.of("problem.unknown_class").with("found", classId)));
+        }
+        Map<String, Endpoint> feeds = new LinkedHashMap<>();
+        fields.textMap("feeds").forEach((pin, rail) -> Endpoint.parse(rail)
+                .ifPresentOrElse(
+                        endpoint -> feeds.put(pin, endpoint),
+                        () -> fields.problem(
+                                "feeds/" + pin,
+                                Fact.of("problem.expected_value")
+                                        .with("example", "board.5V")
+                                        .with("found", rail))));
+        Map<String, String> settings = fields.textMap("settings");
+        settings.forEach((key, value) -> checkSetting(fields, key, value));
+        return new Part(
+                id,
+                classId,
+                fields.text("name"),
+                fields.optionalText("purpose").orElse(""),
+                feeds,
+                fields.flag("ground_apart", false),
+                settings,
+                fields.extras());
+    }
+
+    private static void checkSetting(Fields fields, String key, String value) {
+        Unit unit = SETTING_UNITS.get(key);
+        if (unit == null) {
+            return;
+        }
+        boolean isGood = key.equals("address")
+                ? PartClassReader.address(value).isPresent()
+                : Engineering.parse(value, unit).filter(number -> number > 0).isPresent();
+        if (!isGood) {
+            fields.problem(
+                    "settings/" + key,
+                    Fact.of("problem.expected_value")
+                            .with("example", SETTING_EXAMPLES.get(key))
+                            .with("found", value));
+        }
+    }
+
+    private Optional<Between> between(Fields fields, PinCheck check) {
+        Endpoint signal = check.signal(fields, "signal");
+        String kind = fields.text("kind");
+        switch (kind) {
+            case "divider":
+                return Optional.of(new Between.Divider(
+                        signal,
+                        fields.quantity("series", Unit.OHM, "1 kΩ"),
+                        fields.quantity("to_ground", Unit.OHM, "2.2 kΩ"),
+                        fields.extras()));
+            case "shifter":
+                String shifter = fields.text("shifter");
+                int way = fields.number("way", 0);
+                check.way(fields, shifter, way);
+                return Optional.of(new Between.ShifterWay(signal, shifter, way, fields.extras()));
+            default:
+                fields.problem(
+                        "kind",
+                        Fact.of("problem.expected_value")
+                                .with("example", "divider, shifter")
+                                .with("found", kind));
+                return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,139 @@
+package inkel.core.io;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.util.DefaultIndenter;
+import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import inkel.core.build.Between;
+import inkel.core.build.Build;
+import inkel.core.build.Extras;
+import inkel.core.build.LogEntry;
+import inkel.core.build.Node;
+import inkel.core.build.Part;
+import inkel.core.build.Wire;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Unit;
+import java.io.IOException;
+import java.nio.file.Path;
+
+/** Writes a build as JSON. */
+public final class BuildWriter {
+    private BuildWriter() {}
+
+    /** Saves the build; see {@link AtomicFile#write} for what is kept. */
+    public static void write(Path file, Build build) throws IOException {
+        AtomicFile.write(file, print(build));
+    }
+
+    /** The text of a build file, with two blanks of indent and a line feed at the end. */
+    public static String print(Build build) {
+        DefaultPrettyPrinter printer = new DefaultPrettyPrinter()
+                .withArrayIndenter(new DefaultIndenter("  ", "\n"))
+                .withObjectIndenter(new DefaultIndenter("  ", "\n"));
+        try {
+            return JsonText.MAPPER.writer(printer).writeValueAsString(tree(build)) + "\n";
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("a tree of plain values", e);
+        }
+    }
+
+    private static ObjectNode object() {
+        return JsonText.MAPPER.createObjectNode();
+    }
+
+    private static ObjectNode tree(Build build) {
+        ObjectNode tree = object();
+        tree.put("format", Build.FORMAT);
+        tree.put("name", build.name());
+        ArrayNode nodes = tree.putArray("nodes");
+        build.nodes().forEach(node -> nodes.add(tree(node)));
+        ArrayNode log = tree.putArray("log");
+        build.log().forEach(entry -> log.add(tree(entry)));
+        return with(tree, build.extras());
+    }
+
+    private static ObjectNode with(ObjectNode tree, Extras extras) {
+        extras.fields().forEach((key, value) -> tree.set(key, JsonText.MAPPER.valueToTree(value)));
+        return tree;
+    }
+
+    private static ObjectNode tree(LogEntry entry) {
+        ObjectNode tree = object();
+        tree.put("at", entry.at().toString());
+        tree.put("kind", entry.kind());
+        putUnlessEmpty(tree, "place", entry.place());
+        tree.put("text", entry.text());
+        return with(tree, entry.extras());
+    }
+
+    private static void putUnlessEmpty(ObjectNode tree, String key, String value) {
+        if (!value.isEmpty()) {
+            tree.put(key, value);
+        }
+    }
+
+    private static ObjectNode tree(Node node) {
+        ObjectNode tree = object();
+        tree.put("id", node.id());
+        tree.put("name", node.name());
+        tree.set("board", tree(node.board()));
+        ArrayNode parts = tree.putArray("parts");
+        node.parts().stream().skip(1).forEach(part -> parts.add(tree(part)));
+        ArrayNode wires = tree.putArray("wires");
+        node.wires().forEach(wire -> wires.add(tree(wire)));
+        ArrayNode between = tree.putArray("between");
+        node.between().forEach(entry -> between.add(tree(entry)));
+        ArrayNode plugged = tree.putArray("plugged");
+        node.plugged().forEach(plugged::add);
+        return with(tree, node.extras());
+    }
+
+    private static ObjectNode tree(Part part) {
+        ObjectNode tree = object();
+        if (!part.isBoard()) {
+            tree.put("id", part.id());
+        }
+        tree.put("class", part.classId());
+        tree.put("name", part.name());
+        putUnlessEmpty(tree, "purpose", part.purpose());
+        if (!part.feeds().isEmpty()) {
+            ObjectNode feeds = tree.putObject("feeds");
+            part.feeds().forEach((pin, rail) -> feeds.put(pin, rail.toString()));
+        }
+        if (part.groundApart()) {
+            tree.put("ground_apart", true);
+        }
+        if (!part.settings().isEmpty()) {
+            ObjectNode settings = tree.putObject("settings");
+            part.settings().forEach(settings::put);
+        }
+        return with(tree, part.extras());
+    }
+
+    private static ObjectNode tree(Wire wire) {
+        ObjectNode tree = object();
+        tree.put("from", wire.from().toString());
+        tree.put("to", wire.to().toString());
+        if (wire.held()) {
+            tree.put("held", true);
+        }
+        putUnlessEmpty(tree, "reason", wire.reason());
+        return with(tree, wire.extras());
+    }
+
+    private static ObjectNode tree(Between between) {
+        ObjectNode tree = object();
+        tree.put("signal", between.signal().toString());
+        if (between instanceof Between.Divider divider) {
+            tree.put("kind", "divider");
+            tree.put("series", Engineering.print(divider.series().ohms(), Unit.OHM, 4));
+            tree.put("to_ground", Engineering.print(divider.toGround().ohms(), Unit.OHM, 4));
+        } else if (between instanceof Between.ShifterWay way) {
+            tree.put("kind", "shifter");
+            tree.put("shifter", way.shifter());
+            tree.put("way", way.way());
+        }
+        return with(tree, between.extras());
+    }
+}

@@ -1,0 +1,2 @@
+/** Reading and writing files. The only package that knows JSON. */
+package inkel.core.io;

@@ -1,0 +1,53 @@
+package inkel.core.levels;
+
+import inkel.core.quantity.ESeries;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Voltage;
+import java.util.Comparator;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * Finds two resistors of the E12 series (IEC 60063) that bring a high down into a window:
+ * {@code V_out = V·R2 / (R1 + R2)}.
+ */
+public final class DividerSearch {
+    /** Low enough that a few tens of picofarads do not slow the edges, high enough to spare the driver. */
+    private static final double WANTED_SOURCE_OHMS = 1000;
+
+    private DividerSearch() {}
+
+    /** A pair of resistors: one in line, one to ground. */
+    public record Pair(Resistance series, Resistance toGround) {
+        public Voltage high(Voltage in) {
+            return in.times(toGround.ohms() / (series.ohms() + toGround.ohms()));
+        }
+
+        /** What the receiver sees looking back: both in parallel. */
+        public Resistance source() {
+            return series.parallelTo(toGround);
+        }
+    }
+
+    /**
+     * The pair whose source resistance is nearest to 1 kΩ among those that keep the highest input at or below the
+     * ceiling and the lowest input's high at or above the floor; of two equally near the one that lands higher. Empty
+     * when no pair does both.
+     */
+    public static Optional<Pair> find(Voltage highMin, Voltage highMax, Voltage ceiling, Voltage floor) {
+        return values().flatMap(series ->
+                        values().map(toGround -> new Pair(Resistance.ofOhms(series), Resistance.ofOhms(toGround))))
+                .filter(pair -> !pair.high(highMax).isAbove(ceiling))
+                .filter(pair -> !pair.high(highMin).isBelow(floor))
+                .min(Comparator.comparingDouble(DividerSearch::distance)
+                        .thenComparingDouble(pair -> -pair.high(highMin).volts()));
+    }
+
+    private static double distance(Pair pair) {
+        return Math.round(1000 * Math.abs(Math.log(pair.source().ohms() / WANTED_SOURCE_OHMS)));
+    }
+
+    private static Stream<Double> values() {
+        return Stream.of(2, 3, 4).flatMap(decade -> ESeries.E12.ofDecade(decade).boxed());
+    }
+}

@@ -1,0 +1,22 @@
+package inkel.core.levels;
+
+import inkel.core.build.Between;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.circuit.NodeCircuit;
+import java.util.Optional;
+
+/**
+ * One direction of one wire: who says, who hears, and how it stands at the worst corner of both supplies.
+ *
+ * @param signal the module's signal that the wire belongs to
+ * @param from the pin whose levels arrive at the receiver: the driver's, or a shifter's
+ * @param to the receiver
+ * @param between what stands in the wire
+ */
+public record Link(
+        NodeCircuit node, Place signal, Endpoint from, Endpoint to, Optional<Between> between, LevelCheck check) {
+    public Verdict verdict() {
+        return check.verdict();
+    }
+}

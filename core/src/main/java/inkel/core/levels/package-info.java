@@ -1,0 +1,2 @@
+/** Stage Levels: what one end of a wire says against what the other end bears and understands. */
+package inkel.core.levels;

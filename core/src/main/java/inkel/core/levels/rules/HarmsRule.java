@@ -1,0 +1,26 @@
+package inkel.core.levels.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Verdict;
+import java.util.List;
+
+/** Reports a wire whose driver can rise above what the receiver survives. */
+public final class HarmsRule implements Rule<LevelReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("levels.harms", Severity.STOP, Stage.LEVELS, "data sheets, absolute maximum ratings");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(LevelReport levels) {
+        return LinkFinding.all(INFO, levels, Verdict.HARMS);
+    }
+}

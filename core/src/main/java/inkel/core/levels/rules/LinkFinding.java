@@ -1,0 +1,61 @@
+package inkel.core.levels.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.RuleInfo;
+import inkel.core.levels.LevelCheck;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
+import inkel.core.levels.Verdict;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.PinNames;
+import java.util.List;
+
+/** What the three verdicts on a link have in common: the arithmetic and the ways out. */
+final class LinkFinding {
+    private LinkFinding() {}
+
+    static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict) {
+        return levels.links().stream()
+                .filter(link -> link.verdict() == verdict)
+                .map(link -> describe(info, levels, link))
+                .toList();
+    }
+
+    private static Finding describe(RuleInfo info, LevelReport levels, Link link) {
+        LevelCheck check = link.check();
+        Finding.Builder finding = Finding.of(info, link.signal())
+                .with("from", PinNames.of(link.node(), link.from()))
+                .with("to", PinNames.of(link.node(), link.to()));
+        if (link.verdict() == Verdict.HARMS) {
+            finding.number("highest_output", check.vohMax(), Source.CLASS)
+                    .number("tolerated", check.absoluteMax(), Source.CLASS)
+                    .number("too_much_by", check.headroom().times(-1), Source.COMPUTED);
+        } else if (isLowTheWorse(check)) {
+            finding.variant("low")
+                    .number("lowest_output_at_most", check.volMax(), Source.CLASS)
+                    .number("reads_low_below", check.vil(), Source.CLASS)
+                    .number("low_margin", check.lowMargin(), Source.COMPUTED)
+                    .number("wanted_margin", check.wantedMargin(), Source.RULE);
+        } else if (link.verdict() == Verdict.THIN && !check.highMargin().isBelow(check.wantedMargin())) {
+            finding.variant("above_recommended")
+                    .number("highest_output", check.vohMax(), Source.CLASS)
+                    .number("recommended", check.recommendedMax().orElseThrow(), Source.CLASS)
+                    .number("tolerated", check.absoluteMax(), Source.CLASS);
+        } else {
+            finding.variant("high")
+                    .number("highest_output_at_least", check.vohMin(), Source.CLASS)
+                    .number("reads_high_above", check.vih(), Source.CLASS)
+                    .number("high_margin", check.highMargin(), Source.COMPUTED)
+                    .number("wanted_margin", check.wantedMargin(), Source.RULE);
+        }
+        return finding.fixes(new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
+                .build();
+    }
+
+    /** The low side is told when it is the one that fails, or fails by more. */
+    private static boolean isLowTheWorse(LevelCheck check) {
+        Voltage wanted = check.wantedMargin();
+        return check.lowMargin().isBelow(wanted) && check.lowMargin().isBelow(check.highMargin());
+    }
+}

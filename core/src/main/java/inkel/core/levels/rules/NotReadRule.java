@@ -1,0 +1,26 @@
+package inkel.core.levels.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Verdict;
+import java.util.List;
+
+/** Reports a wire whose high or low may not be taken for what it is. */
+public final class NotReadRule implements Rule<LevelReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("levels.not_read", Severity.STOP, Stage.LEVELS, "data sheets, input thresholds");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(LevelReport levels) {
+        return LinkFinding.all(INFO, levels, Verdict.NOT_READ);
+    }
+}

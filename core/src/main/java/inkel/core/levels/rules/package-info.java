@@ -1,0 +1,2 @@
+/** The rules of stage Levels. */
+package inkel.core.levels.rules;

@@ -1,0 +1,90 @@
+package inkel.core.parts;
+
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.finding.Fix;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.FeedFixes;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Every supply pin of every part against the rail that feeds it.
+ *
+ * @param feeds in document order
+ */
+public record SupplyReport(List<Feed> feeds) {
+    public SupplyReport {
+        feeds = List.copyOf(feeds);
+    }
+
+    /** How a supply pin stands with its rail. */
+    public enum Fit {
+        FITS,
+        /** Inside the range, within 2 % of an end. */
+        AT_LIMIT,
+        TOO_HIGH,
+        TOO_LOW,
+        /** No rail, or a rail that is not fed itself. */
+        UNFED
+    }
+
+    /**
+     * A supply pin and its rail.
+     *
+     * @param rail empty when the pin is not fed
+     */
+    public record Feed(NodeCircuit node, Placed placed, Supply supply, Optional<Rail> rail, Catalog catalog) {
+        /** What arrives at the pin. */
+        public Optional<Range<Voltage>> volts() {
+            return rail.flatMap(Rail::volts);
+        }
+
+        public Fit fit() {
+            return volts().map(this::fitOf).orElse(Fit.UNFED);
+        }
+
+        /** Other ways to feed this pin, best first. Worked out when asked for. */
+        public List<Fix> waysOut() {
+            return new FeedFixes(node, catalog).of(placed, supply);
+        }
+
+        private Fit fitOf(Range<Voltage> volts) {
+            Range<Voltage> bears = supply.range().range();
+            if (volts.highest().isAbove(bears.highest())) {
+                return Fit.TOO_HIGH;
+            }
+            if (volts.lowest().isBelow(bears.lowest())) {
+                return Fit.TOO_LOW;
+            }
+            boolean isNearTop = volts.expected().isAbove(bears.highest().times(0.98));
+            return isNearTop ? Fit.AT_LIMIT : Fit.FITS;
+        }
+    }
+
+    public static SupplyReport of(Circuit circuit) {
+        List<Feed> feeds = new ArrayList<>();
+        for (NodeCircuit node : circuit.nodes()) {
+            for (Placed placed : node.parts()) {
+                for (Supply supply : placed.cls().supplies()) {
+                    feeds.add(new Feed(node, placed, supply, node.railOf(placed, supply.pin()), circuit.catalog()));
+                }
+            }
+        }
+        return new SupplyReport(feeds);
+    }
+
+    /** The supply pins of one part. */
+    public List<Feed> of(String node, String part) {
+        return feeds.stream()
+                .filter(feed -> feed.node().node().id().equals(node)
+                        && feed.placed().id().equals(part))
+                .toList();
+    }
+}

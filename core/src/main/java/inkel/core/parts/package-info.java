@@ -1,0 +1,2 @@
+/** Stage Parts: whether each part gets a supply it bears. */
+package inkel.core.parts;

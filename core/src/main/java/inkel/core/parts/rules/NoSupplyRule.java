@@ -1,0 +1,48 @@
+package inkel.core.parts.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.parts.SupplyReport;
+import inkel.core.parts.SupplyReport.Feed;
+import inkel.core.parts.SupplyReport.Fit;
+import inkel.core.quantity.Source;
+import java.util.List;
+
+/** Reports a part none of whose supply pins is fed, or one of whose needed supplies is not. */
+public final class NoSupplyRule implements Rule<SupplyReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("parts.no_supply", Severity.STOP, Stage.PARTS, "a part without supply does nothing");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(SupplyReport report) {
+        return report.feeds().stream()
+                .filter(feed -> feed.fit() == Fit.UNFED && !isFedOtherwise(feed, report))
+                .map(NoSupplyRule::describe)
+                .toList();
+    }
+
+    /** A board has several ways in and needs one. */
+    private static boolean isFedOtherwise(Feed feed, SupplyReport report) {
+        return feed.placed().part().isBoard()
+                && report.of(feed.node().node().id(), feed.placed().id()).stream()
+                        .anyMatch(other -> other.fit() != Fit.UNFED);
+    }
+
+    private static Finding describe(Feed feed) {
+        return Finding.of(INFO, feed.node().place(feed.placed()))
+                .with("part", feed.placed().part().name())
+                .with("pin", feed.supply().pin())
+                .number("works_from", feed.supply().range().range().lowest(), Source.CLASS)
+                .number("works_up_to", feed.supply().range().range().highest(), Source.CLASS)
+                .fixes(feed.waysOut())
+                .build();
+    }
+}

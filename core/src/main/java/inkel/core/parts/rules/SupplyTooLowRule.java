@@ -1,0 +1,49 @@
+package inkel.core.parts.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.parts.SupplyReport;
+import inkel.core.parts.SupplyReport.Feed;
+import inkel.core.parts.SupplyReport.Fit;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.RailNames;
+import java.util.List;
+
+/** Reports a supply pin whose rail can fall below the least the part works at. */
+public final class SupplyTooLowRule implements Rule<SupplyReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("parts.supply_too_low", Severity.STOP, Stage.PARTS, "data sheet, supply range");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(SupplyReport report) {
+        return report.feeds().stream()
+                .filter(feed -> feed.fit() == Fit.TOO_LOW)
+                .map(SupplyTooLowRule::describe)
+                .toList();
+    }
+
+    private static Finding describe(Feed feed) {
+        Voltage arrives = feed.volts().orElseThrow().lowest();
+        Voltage least = feed.supply().range().range().lowest();
+        return Finding.of(INFO, feed.node().place(feed.placed()))
+                .with("part", feed.placed().part().name())
+                .with("pin", feed.supply().pin())
+                .with(
+                        "rail",
+                        RailNames.of(feed.node(), feed.rail().orElseThrow().id()))
+                .number("rail_lowest", arrives, Source.CLASS)
+                .number("works_from", least, feed.supply().range().source())
+                .number("short_by", least.minus(arrives), Source.COMPUTED)
+                .fixes(feed.waysOut())
+                .build();
+    }
+}

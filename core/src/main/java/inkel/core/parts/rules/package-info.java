@@ -1,0 +1,2 @@
+/** The rules of stage Parts. */
+package inkel.core.parts.rules;

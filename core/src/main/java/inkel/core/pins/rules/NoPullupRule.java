@@ -1,0 +1,57 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
+import inkel.core.catalog.PinUse;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.PinReport;
+import inkel.core.pins.PinReport.NodePins;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/** Reports an I2C bus on which nothing pulls the wires up: they never go high. */
+public final class NoPullupRule implements Rule<PinReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("i2c.no_pullup", Severity.STOP, Stage.PINS, "I2C-bus specification, open-drain lines");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.nodes().stream()
+                .flatMap(pins -> pins.node().nets().entrySet().stream()
+                        .filter(net -> isUnpulledBus(pins, net))
+                        .map(net -> describe(pins, net.getValue().get(0))))
+                .toList();
+    }
+
+    private static boolean isUnpulledBus(NodePins pins, Map.Entry<Endpoint, List<Wire>> net) {
+        boolean isBus = net.getValue().stream().anyMatch(wire -> pins.useOf(wire.from()) == PinUse.I2C_SDA);
+        return isBus
+                && Stream.concat(
+                                Stream.of(net.getKey()), net.getValue().stream().map(Wire::from))
+                        .noneMatch(pin -> pins.node().part(pin.part()).orElseThrow().cls().pulls().stream()
+                                .anyMatch(pull -> pull.pin().equals(pin.pin())));
+    }
+
+    private static Finding describe(NodePins pins, Wire wire) {
+        return Finding.of(INFO, pins.node().place(wire.from()))
+                .with("pin", wire.to().pin())
+                .with(
+                        "part",
+                        pins.node()
+                                .part(wire.from().part())
+                                .orElseThrow()
+                                .part()
+                                .name())
+                .build();
+    }
+}

@@ -1,0 +1,45 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
+import inkel.core.build.Wire;
+import inkel.core.finding.Fix;
+import inkel.core.pins.PinReport.NodePins;
+import inkel.core.quantity.Fact;
+import java.util.List;
+
+/** Ways out that send a signal to another pin. */
+final class PinFixes {
+    private static final int MOST = 3;
+
+    private PinFixes() {}
+
+    /** Up to three free pins for a signal, the one that costs the rest least first. */
+    static List<Fix> move(NodePins pins, Endpoint signal) {
+        return pins.freeFor(signal).stream()
+                .limit(MOST)
+                .map(target -> move(pins, signal, target))
+                .toList();
+    }
+
+    private static Fix move(NodePins pins, Endpoint signal, Endpoint target) {
+        String node = pins.node().node().id();
+        boolean isOnBoard = pins.node().part(target.part()).orElseThrow().part().isBoard();
+        String verb = pins.node().node().wire(signal).isPresent() ? "fix.move" : "fix.place";
+        return new Fix(
+                "move-" + signal + "-to-" + target,
+                Fact.of(isOnBoard ? verb : verb + "_to_part")
+                        .with("signal", signal.pin())
+                        .with("pin", target.pin())
+                        .with(
+                                "part",
+                                pins.node()
+                                        .part(target.part())
+                                        .orElseThrow()
+                                        .part()
+                                        .name()),
+                Fact.of(verb + ".cost"),
+                List.of(new Edit.SetWire(node, new Wire(signal, target, false, "", Extras.NONE))));
+    }
+}

@@ -1,0 +1,43 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Fix;
+import inkel.core.pins.I2cAddress;
+import inkel.core.pins.PinReport.NodePins;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Ways out that set a part's address straps. */
+final class StrapFixes {
+    private StrapFixes() {}
+
+    /**
+     * The lowest address that the part's straps can give and that nobody else on its bus answers to; at most one way
+     * out.
+     */
+    static List<Fix> toFree(NodePins pins, Placed placed) {
+        Set<Integer> taken = new HashSet<>();
+        pins.i2cBuses().values().stream()
+                .filter(parts -> parts.stream().anyMatch(other -> other.id().equals(placed.id())))
+                .flatMap(List::stream)
+                .filter(other -> !other.id().equals(placed.id()))
+                .forEach(other -> taken.addAll(NodePins.addresses(other)));
+        int base = placed.cls().i2c().orElseThrow().base();
+        return placed.cls().i2c().orElseThrow().choices().stream()
+                .filter(address -> !taken.contains(address) && !I2cAddress.isReserved(address))
+                .limit(1)
+                .map(address -> new Fix(
+                        "strap-" + placed.id() + "-" + Engineering.address(address),
+                        Fact.of("fix.strap")
+                                .with("part", placed.part().name())
+                                .with("address", Engineering.address(address)),
+                        Fact.of("fix.strap.cost").with("bits", address - base),
+                        List.of(new Edit.SetSetting(
+                                pins.node().node().id(), placed.id(), "address", Engineering.address(address)))))
+                .toList();
+    }
+}

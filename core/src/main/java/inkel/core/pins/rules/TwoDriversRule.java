@@ -1,0 +1,49 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.PinReport;
+import inkel.core.pins.PinReport.NodePins;
+import inkel.core.remedy.PinNames;
+import java.util.Comparator;
+import java.util.List;
+
+/** Reports a pin that two signals want which do not share a bus line. */
+public final class TwoDriversRule implements Rule<PinReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("pins.two_drivers", Severity.STOP, Stage.PINS, "one pin, one wire, unless a bus shares it");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.nodes().stream()
+                .flatMap(pins -> pins.contested().entrySet().stream()
+                        .map(entry -> describe(pins, entry.getKey(), entry.getValue())))
+                .toList();
+    }
+
+    private static Finding describe(NodePins pins, Endpoint target, List<Wire> wires) {
+        // The signal with most other places to go is the one to move.
+        Wire mover = wires.stream()
+                .filter(wire -> !wire.held())
+                .max(Comparator.comparingInt(wire -> pins.freeFor(wire.from()).size()))
+                .orElse(wires.get(wires.size() - 1));
+        Wire other =
+                wires.stream().filter(wire -> !wire.equals(mover)).findFirst().orElseThrow();
+        return Finding.of(INFO, pins.node().place(mover.from()))
+                .with("pin", target.pin())
+                .with("signal", PinNames.of(pins.node(), mover.from()))
+                .with("other", PinNames.of(pins.node(), other.from()))
+                .fixes(PinFixes.move(pins, mover.from()))
+                .build();
+    }
+}

@@ -1,0 +1,2 @@
+/** The rules of stage Pins. */
+package inkel.core.pins.rules;

@@ -1,0 +1,97 @@
+package inkel.core.power;
+
+import inkel.core.build.Endpoint;
+import inkel.core.catalog.Catalog;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Share;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * The rails of every node with their limits.
+ *
+ * @param budgets in document order
+ */
+public record PowerReport(Circuit circuit, List<RailBudget> budgets) {
+    /** The share of its rating that a rail may give on average, to leave room for heat and age. */
+    public static final Share AVERAGE_SHARE = Share.ofPercent(80);
+
+    public PowerReport {
+        budgets = List.copyOf(budgets);
+    }
+
+    /** One rail of one node. */
+    public record RailBudget(NodeCircuit node, Rail rail) {
+        /** The most the rail should give on average. */
+        public Current averageLimit() {
+            return rail.rating().times(AVERAGE_SHARE.ratio());
+        }
+
+        public boolean isAverageOver() {
+            return rail.average().isAbove(averageLimit());
+        }
+
+        public boolean isPeakOver() {
+            return rail.peak().isAbove(rail.rating());
+        }
+
+        /** The peak as a share of the rating. */
+        public Share peakShare() {
+            return Share.of(rail.peak().amperes() / rail.rating().amperes());
+        }
+    }
+
+    public static PowerReport of(Circuit circuit) {
+        return new PowerReport(
+                circuit,
+                circuit.nodes().stream()
+                        .flatMap(node -> node.rails().stream().map(rail -> new RailBudget(node, rail)))
+                        .toList());
+    }
+
+    public Catalog catalog() {
+        return circuit.catalog();
+    }
+
+    /** Rails of a node that something is fed from. */
+    public List<RailBudget> inUse(String node) {
+        return budgets.stream()
+                .filter(budget -> budget.node().node().id().equals(node))
+                .filter(budget -> !budget.rail().loads().isEmpty())
+                .toList();
+    }
+
+    /** Parts whose ground is kept apart although they share a rail or a signal with others. */
+    public List<ApartGround> apartGrounds() {
+        return circuit.nodes().stream()
+                .flatMap(node -> node.parts().stream()
+                        .filter(placed -> placed.part().groundApart())
+                        .flatMap(placed -> joined(node, placed).limit(1)))
+                .toList();
+    }
+
+    /** A part with its own ground, and another that current or a signal has to return to it from. */
+    public record ApartGround(NodeCircuit node, Placed part, Placed other) {}
+
+    private static Stream<ApartGround> joined(NodeCircuit node, Placed part) {
+        Stream<Endpoint> byFeed = Stream.concat(
+                part.part().feeds().values().stream(),
+                node.rails().stream()
+                        .filter(rail -> rail.id().part().equals(part.id()))
+                        .flatMap(rail -> rail.loads().stream().map(Rail.Load::pin)));
+        Stream<Endpoint> byWire = node.node().wires().stream()
+                .flatMap(wire -> wire.from().part().equals(part.id())
+                        ? Stream.of(wire.to())
+                        : wire.to().part().equals(part.id()) ? Stream.of(wire.from()) : Stream.empty());
+        return Stream.concat(byFeed, byWire)
+                .map(Endpoint::part)
+                .filter(id -> !id.equals(part.id()))
+                .distinct()
+                .flatMap(id -> node.part(id).stream())
+                .map(other -> new ApartGround(node, part, other));
+    }
+}

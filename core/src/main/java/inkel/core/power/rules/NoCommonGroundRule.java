@@ -1,0 +1,43 @@
+package inkel.core.power.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.power.PowerReport;
+import inkel.core.power.PowerReport.ApartGround;
+import inkel.core.quantity.Fact;
+import java.util.List;
+
+/** Reports a part whose ground is not joined to that of the parts it works with: no voltage has a meaning then. */
+public final class NoCommonGroundRule implements Rule<PowerReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "power.no_common_ground", Severity.STOP, Stage.POWER, "a voltage is measured between two points");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PowerReport report) {
+        return report.apartGrounds().stream().map(NoCommonGroundRule::describe).toList();
+    }
+
+    private static Finding describe(ApartGround apart) {
+        String node = apart.node().node().id();
+        return Finding.of(INFO, apart.node().place(apart.part()))
+                .with("part", apart.part().part().name())
+                .with("other", apart.other().part().name())
+                .fix(new Fix(
+                        "join-ground",
+                        Fact.of("fix.join_ground")
+                                .with("part", apart.part().part().name()),
+                        Fact.of("fix.join_ground.cost"),
+                        List.of(new Edit.SetGround(node, apart.part().id(), false))))
+                .build();
+    }
+}

@@ -1,0 +1,2 @@
+/** The rules of stage Power. */
+package inkel.core.power.rules;

@@ -1,0 +1,154 @@
+package inkel.core.quantity;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Reads and prints engineering notation: {@code 4k7}, {@code 2u2}, {@code 100n}, {@code 3V3}, {@code 0.1 µF},
+ * {@code 20 mA}, {@code 16e6}, {@code 0x40}. The only place where numbers become text or text becomes numbers.
+ */
+public final class Engineering {
+    /** Two letters around the point: the letter stands where the point would (IEC 60062). */
+    private static final Pattern LETTER_AS_POINT = Pattern.compile("([+-]?\\d+)([pnuµμmkKMGRVAF])(\\d+)(\\S*)");
+
+    private static final Pattern PLAIN =
+            Pattern.compile("([+-]?(?:\\d+(?:\\.\\d*)?|\\.\\d+)(?:[eE][+-]?\\d+)?)\\s*([pnuµμmkKMG]?)\\s*(\\S*)");
+    private static final Pattern HEX = Pattern.compile("0[xX]([0-9a-fA-F]+)");
+    private static final Map<String, Double> PREFIX = Map.ofEntries(
+            Map.entry("p", 1e-12),
+            Map.entry("n", 1e-9),
+            Map.entry("u", 1e-6),
+            Map.entry("µ", 1e-6),
+            Map.entry("μ", 1e-6),
+            Map.entry("m", 1e-3),
+            Map.entry("", 1.0),
+            Map.entry("k", 1e3),
+            Map.entry("K", 1e3),
+            Map.entry("M", 1e6),
+            Map.entry("G", 1e9));
+    private static final Map<Unit, List<String>> NAMES = Map.of(
+            Unit.VOLT, List.of("V", "v"),
+            Unit.AMPERE, List.of("A", "a"),
+            Unit.OHM, List.of("Ω", "Ω", "R", "ohm", "Ohm", "ohms"),
+            Unit.FARAD, List.of("F", "f"),
+            Unit.HERTZ, List.of("Hz", "hz", "HZ", "Bd", "baud"),
+            Unit.SECOND, List.of("s", "S"),
+            Unit.WATT, List.of("W", "w"),
+            Unit.CELSIUS, List.of("°C", "C", "c"),
+            Unit.ONE, List.of("%"));
+    private static final String[] PRINTED_PREFIX = {"p", "n", "µ", "m", "", "k", "M", "G"};
+    private static final int PREFIX_OF_ONE = 4;
+    private static final int MAX_LENGTH = 64;
+
+    private Engineering() {}
+
+    /**
+     * Reads a number with an optional prefix and an optional unit symbol.
+     *
+     * @return the value in the SI base unit of {@code unit}, or empty when the text is no such value: another unit,
+     *     something left over, or a number too large to hold
+     */
+    public static Optional<Double> parse(String text, Unit unit) {
+        String trimmed = text == null ? "" : text.strip();
+        if (trimmed.isEmpty() || trimmed.length() > MAX_LENGTH) {
+            return Optional.empty();
+        }
+        Matcher hex = HEX.matcher(trimmed);
+        if (hex.matches()) {
+            return hex.group(1).length() > 15
+                    ? Optional.empty()
+                    : Optional.of((double) Long.parseLong(hex.group(1), 16));
+        }
+        Matcher letter = LETTER_AS_POINT.matcher(trimmed);
+        if (letter.matches()) {
+            return letterAsPoint(letter, unit);
+        }
+        Matcher plain = PLAIN.matcher(trimmed);
+        if (!plain.matches()) {
+            return Optional.empty();
+        }
+        return scaled(plain.group(1), plain.group(2), plain.group(3), unit);
+    }
+
+    /** Reads a quantity of a given unit; empty as for {@link #parse(String, Unit)}. */
+    public static Optional<Quantity> parseQuantity(String text, Unit unit) {
+        return parse(text, unit).map(value -> Quantity.of(unit, value));
+    }
+
+    private static Optional<Double> letterAsPoint(Matcher letter, Unit unit) {
+        String point = letter.group(2);
+        boolean isUnit = List.of("R", "V", "A", "F").contains(point);
+        if (isUnit && !NAMES.get(unit).contains(point)) {
+            return Optional.empty();
+        }
+        return scaled(letter.group(1) + "." + letter.group(3), isUnit ? "" : point, letter.group(4), unit);
+    }
+
+    private static Optional<Double> scaled(String digits, String prefix, String rest, Unit unit) {
+        // A lone letter may be a prefix or a unit: "5 m" of volts is milli, "20 mA" is both.
+        if (!rest.isEmpty() && !NAMES.get(unit).contains(rest)) {
+            return Optional.empty();
+        }
+        double percent = unit == Unit.ONE && "%".equals(rest) ? 0.01 : 1;
+        // Decimal, not binary, scaling: "4.7k" must equal 4700 exactly.
+        BigDecimal value = new BigDecimal(digits)
+                .multiply(BigDecimal.valueOf(PREFIX.get(prefix)))
+                .multiply(BigDecimal.valueOf(percent));
+        double result = value.doubleValue();
+        return Double.isFinite(result) ? Optional.of(result) : Optional.empty();
+    }
+
+    /** Prints with three significant digits and the prefix that leaves one to three digits before the point. */
+    public static String print(Quantity quantity) {
+        if (quantity.unit() == Unit.ONE) {
+            return percent(quantity.si());
+        }
+        if (quantity.unit() == Unit.CELSIUS) {
+            return trimmed(quantity.si(), 3) + " °C";
+        }
+        return print(quantity.si(), quantity.unit(), 3);
+    }
+
+    /** Prints an amount given in SI base units with the significant digits asked for. */
+    public static String print(double si, Unit unit, int digits) {
+        if (si == 0) {
+            return ("0 " + unit.symbol()).strip();
+        }
+        BigDecimal rounded = BigDecimal.valueOf(si).round(new MathContext(digits, RoundingMode.HALF_UP));
+        int exponent = rounded.precision() - rounded.scale() - 1;
+        int step = Math.max(-PREFIX_OF_ONE, Math.min(3, Math.floorDiv(exponent, 3)));
+        BigDecimal shown = rounded.movePointLeft(3 * step).stripTrailingZeros();
+        return (minus(shown.toPlainString()) + " " + PRINTED_PREFIX[step + PREFIX_OF_ONE] + unit.symbol()).strip();
+    }
+
+    /** Prints volts with two digits after the point, the way margins are compared: {@code 3.10 V}. */
+    public static String volts(Voltage voltage) {
+        BigDecimal value = BigDecimal.valueOf(voltage.volts()).setScale(2, RoundingMode.HALF_UP);
+        return minus(value.signum() == 0 ? "0.00" : value.toPlainString()) + " V";
+    }
+
+    private static String percent(double ratio) {
+        return trimmed(ratio * 100, 2) + " %";
+    }
+
+    private static String trimmed(double value, int digits) {
+        BigDecimal rounded = BigDecimal.valueOf(value).round(new MathContext(digits, RoundingMode.HALF_UP));
+        return minus(rounded.signum() == 0 ? "0" : rounded.stripTrailingZeros().toPlainString());
+    }
+
+    private static String minus(String digits) {
+        return digits.replace('-', '−');
+    }
+
+    /** A 7-bit bus address as builders write it: {@code 0x27}. */
+    public static String address(int address) {
+        return String.format(Locale.ROOT, "0x%02X", address);
+    }
+}

@@ -1,0 +1,34 @@
+package inkel.core.quantity;
+
+/** A physical amount held in its SI base unit. Every amount is finite. */
+public sealed interface Quantity
+        permits Capacitance, Current, Duration, Frequency, Power, Resistance, Share, Temperature, Voltage {
+
+    /** The amount in the SI base unit of {@link #unit()}; always finite. */
+    double si();
+
+    Unit unit();
+
+    /** The same kind of quantity with another amount, in SI base units. */
+    static Quantity of(Unit unit, double si) {
+        return switch (unit) {
+            case VOLT -> new Voltage(si);
+            case AMPERE -> new Current(si);
+            case OHM -> new Resistance(si);
+            case FARAD -> new Capacitance(si);
+            case HERTZ -> new Frequency(si);
+            case SECOND -> new Duration(si);
+            case WATT -> new Power(si);
+            case CELSIUS -> new Temperature(si);
+            case ONE -> new Share(si);
+        };
+    }
+
+    /** Refuses anything that is not a finite number, so that no later sum can go wrong quietly. */
+    static double finite(double value, Unit unit) {
+        if (!Double.isFinite(value)) {
+            throw new IllegalArgumentException("not a finite number of " + unit.symbol() + ": " + value);
+        }
+        return value;
+    }
+}

@@ -1,0 +1,31 @@
+package inkel.core.quantity;
+
+/** The SI base units Inkel works in, with the symbol to print and the suffix of a key that carries the unit. */
+public enum Unit {
+    VOLT("V", "v"),
+    AMPERE("A", "a"),
+    OHM("Ω", "ohm"),
+    FARAD("F", "f"),
+    HERTZ("Hz", "hz"),
+    SECOND("s", "s"),
+    WATT("W", "w"),
+    CELSIUS("°C", "c"),
+    ONE("", "");
+
+    private final String symbol;
+    private final String keySuffix;
+
+    Unit(String symbol, String keySuffix) {
+        this.symbol = symbol;
+        this.keySuffix = keySuffix;
+    }
+
+    public String symbol() {
+        return symbol;
+    }
+
+    /** The end of a key whose value is in this unit: {@code drop} becomes {@code drop_v}. */
+    public String key(String name) {
+        return keySuffix.isEmpty() || name.endsWith("_" + keySuffix) ? name : name + "_" + keySuffix;
+    }
+}

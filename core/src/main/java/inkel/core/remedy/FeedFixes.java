@@ -1,0 +1,147 @@
+package inkel.core.remedy;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Part;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.finding.Fix;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Finds other ways to feed a supply pin: a rail that is there, or a regulator or source that the catalogue has. */
+public final class FeedFixes {
+    private static final int MOST = 3;
+
+    private final NodeCircuit node;
+    private final Catalog catalog;
+
+    public FeedFixes(NodeCircuit node, Catalog catalog) {
+        this.node = node;
+        this.catalog = catalog;
+    }
+
+    /**
+     * Ways to feed a pin with a voltage it bears and a rail that has room for it, rails that are there first, the one
+     * with most room first of all.
+     */
+    public List<Fix> of(Placed placed, Supply supply) {
+        Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
+        Current peak = peakOf(placed, supply);
+        List<Fix> fixes = new ArrayList<>();
+        node.rails().stream()
+                .filter(rail -> !now.filter(rail.id()::equals).isPresent())
+                .filter(rail -> !isFedThrough(rail, placed.id()))
+                .filter(rail ->
+                        rail.volts().filter(volts -> fits(volts, supply)).isPresent())
+                .filter(rail -> !peak.isAbove(rail.room()))
+                .sorted(Comparator.comparing(Rail::room).reversed())
+                .map(rail -> feedFrom(placed, supply, rail))
+                .forEach(fixes::add);
+        catalog.all().stream()
+                .flatMap(cls -> added(placed, supply, cls, peak).stream())
+                .forEach(fixes::add);
+        return fixes.stream().limit(MOST).toList();
+    }
+
+    /** Whether the whole range of a rail lies inside what a supply pin works at. */
+    public static boolean fits(Range<Voltage> volts, Supply supply) {
+        Range<Voltage> bears = supply.range().range();
+        return !volts.highest().isAbove(bears.highest()) && !volts.lowest().isBelow(bears.lowest());
+    }
+
+    private Current peakOf(Placed placed, Supply supply) {
+        Endpoint pin = new Endpoint(placed.id(), supply.pin());
+        return node.rails().stream()
+                .flatMap(rail -> rail.loads().stream())
+                .filter(load -> load.pin().equals(pin))
+                .map(Rail.Load::peak)
+                .findFirst()
+                .orElseGet(() -> placed.cls().peak(supply.pin()));
+    }
+
+    private boolean isFedThrough(Rail rail, String part) {
+        Endpoint at = rail.id();
+        for (int step = 0; step < node.parts().size(); step++) {
+            if (at.part().equals(part)) {
+                return true;
+            }
+            Optional<Endpoint> up = upstream(at);
+            if (up.isEmpty()) {
+                return false;
+            }
+            at = up.get();
+        }
+        return true;
+    }
+
+    private Optional<Endpoint> upstream(Endpoint id) {
+        return node.part(id.part()).flatMap(owner -> owner.cls()
+                .output(id.pin())
+                .flatMap(Output::from)
+                .map(from -> owner.part().feeds().get(from)));
+    }
+
+    private Fix feedFrom(Placed placed, Supply supply, Rail rail) {
+        return new Fix(
+                "feed-" + supply.pin() + "-from-" + rail.id(),
+                Fact.of("fix.feed").with("part", placed.part().name()).with("rail", railName(rail.id())),
+                Fact.of("fix.feed.cost").with("room", rail.room().minus(peakOf(placed, supply))),
+                List.of(new Edit.Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
+    }
+
+    /** A rail by its owner's name and its pin. */
+    private Fact railName(Endpoint id) {
+        return RailNames.of(node, id);
+    }
+
+    private Optional<Fix> added(Placed placed, Supply supply, PartClass cls, Current peak) {
+        if (cls.outputs().size() != 1 || cls.controller().isPresent()) {
+            return Optional.empty();
+        }
+        Output output = cls.outputs().get(0);
+        boolean isEnough =
+                output.volts().filter(volts -> fits(volts.range(), supply)).isPresent()
+                        && !peak.isAbove(output.rating().range().lowest());
+        if (!isEnough) {
+            return Optional.empty();
+        }
+        String id = node.node().freeId(cls.id());
+        Part part = Part.of(id, cls.id(), cls.name(), "");
+        if (output.from().isPresent()) {
+            Supply in = cls.supply(output.from().get()).orElseThrow();
+            Optional<Rail> from = inputFor(in, placed, peak.plus(output.own()));
+            if (from.isEmpty()) {
+                return Optional.empty();
+            }
+            part = part.withFeed(in.pin(), from.get().id());
+        }
+        return Optional.of(new Fix(
+                "add-" + cls.id(),
+                Fact.of("fix.add_supply").with("part", placed.part().name()).with("class", cls.name()),
+                Fact.of("fix.add_supply.cost")
+                        .with("rating", output.rating().range().lowest()),
+                List.of(
+                        new Edit.AddPart(node.node().id(), part),
+                        new Edit.Feed(node.node().id(), placed.id(), supply.pin(), new Endpoint(id, output.pin())))));
+    }
+
+    private Optional<Rail> inputFor(Supply in, Placed placed, Current peak) {
+        return node.rails().stream()
+                .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
+                .filter(rail -> !isFedThrough(rail, placed.id()))
+                .filter(rail -> !peak.isAbove(rail.room()))
+                .max(Comparator.comparing(Rail::room));
+    }
+}

@@ -1,0 +1,48 @@
+package inkel.core.wiring;
+
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * The wires of one node in the order of work: grounds, supplies, ties, shared bus wires, other signals.
+ *
+ * @param toUnplug ids of wires that are plugged but no longer in the plan
+ */
+public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnplug) {
+    public WireList {
+        steps = List.copyOf(steps);
+    }
+
+    public static WireList of(NodeCircuit node) {
+        List<WireStep> steps = new WireSteps(node).list();
+        Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
+        steps.forEach(step -> toUnplug.remove(step.id()));
+        return new WireList(node, steps, toUnplug);
+    }
+
+    public static List<WireList> of(Circuit circuit) {
+        return circuit.nodes().stream().map(WireList::of).toList();
+    }
+
+    public long pluggedCount() {
+        return steps.stream().filter(WireStep::plugged).count();
+    }
+
+    /** How many wires are still to plug or to pull. */
+    public long openCount() {
+        return steps.size() - pluggedCount() + toUnplug.size();
+    }
+
+    /** The first wire that is not plugged. */
+    public Optional<WireStep> next() {
+        return steps.stream().filter(step -> !step.plugged()).findFirst();
+    }
+
+    public Optional<WireStep> step(String id) {
+        return steps.stream().filter(step -> step.id().equals(id)).findFirst();
+    }
+}

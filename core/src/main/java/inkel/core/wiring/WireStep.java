@@ -1,0 +1,36 @@
+package inkel.core.wiring;
+
+import inkel.core.build.Between;
+import inkel.core.build.Place;
+import java.util.Optional;
+
+/**
+ * One wire to plug.
+ *
+ * @param id stable as long as both ends stay; the build remembers plugged wires by it
+ * @param number its place in the order of work, from 1
+ * @param from the end nearer to the board or the supply
+ * @param subject what is selected elsewhere when this wire is selected
+ * @param divider the resistors that go in this wire
+ * @param plugged whether the builder has ticked it off
+ */
+public record WireStep(
+        String id,
+        int number,
+        Kind kind,
+        Terminal from,
+        Terminal to,
+        WireColour colour,
+        Place subject,
+        Optional<Between.Divider> divider,
+        boolean plugged) {
+    /** What a wire carries, in the order of work. */
+    public enum Kind {
+        GROUND,
+        SUPPLY,
+        /** Tied to a rail or ground for good. */
+        TIE,
+        SHARED,
+        SIGNAL
+    }
+}

@@ -1,0 +1,231 @@
+package inkel.core.wiring;
+
+import inkel.core.build.Between;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Turns a node's plan into wires. A breadboard row joins more than two ends. */
+final class WireSteps {
+    /** Supplies from here up are marked red, lower ones orange. */
+    private static final Voltage RED_FROM = Voltage.ofVolts(4.5);
+
+    private final NodeCircuit node;
+    private final List<WireStep> steps = new ArrayList<>();
+    private final Set<String> ids = new HashSet<>();
+    private int plainSignals;
+
+    WireSteps(NodeCircuit node) {
+        this.node = node;
+    }
+
+    List<WireStep> list() {
+        grounds();
+        node.rails().forEach(this::supply);
+        node.node().wires().stream().filter(node::isTie).forEach(this::tie);
+        signals();
+        return steps;
+    }
+
+    private void grounds() {
+        List<Placed> joined = node.parts().stream()
+                .filter(placed -> !placed.part().groundApart())
+                .filter(placed -> groundIndex(placed) >= 0)
+                .filter(placed -> !isPluggedIn(placed))
+                .toList();
+        if (joined.size() == 2) {
+            add(WireStep.Kind.GROUND, ground(joined.get(0)), ground(joined.get(1)), WireColour.BLACK, joined.get(1));
+            return;
+        }
+        joined.forEach(placed -> add(
+                WireStep.Kind.GROUND,
+                placed.part().isBoard() ? ground(placed) : new Terminal.OnGroundRow(),
+                placed.part().isBoard() ? new Terminal.OnGroundRow() : ground(placed),
+                WireColour.BLACK,
+                placed));
+    }
+
+    /** A part that hangs on another part's own sockets, or a port's cable, brings its ground and supply with it. */
+    private boolean isPluggedIn(Placed placed) {
+        boolean feedsByCable = placed.cls().outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
+                && placed.cls().pins().isEmpty();
+        boolean ridesOnAnother = !placed.part().isBoard()
+                && placed.part().feeds().values().stream().anyMatch(rail -> node.rail(rail)
+                        .filter(found -> found.output().way() == Output.Way.PASS)
+                        .filter(found -> !found.id().part().equals(node.board().id()))
+                        .isPresent());
+        return feedsByCable || ridesOnAnother;
+    }
+
+    private void supply(Rail rail) {
+        Placed owner = node.part(rail.id().part()).orElseThrow();
+        if (isPluggedIn(owner) && rail.isSource()) {
+            return;
+        }
+        List<Rail.Load> loads = rail.loads().stream()
+                .filter(load -> !isPluggedIn(node.part(load.pin().part()).orElseThrow()))
+                .toList();
+        boolean hasTies =
+                node.node().wires().stream().anyMatch(wire -> wire.to().equals(rail.id()));
+        if (loads.isEmpty() && !hasTies) {
+            return;
+        }
+        WireColour colour = colour(rail);
+        Terminal from = onPin(rail.id());
+        if (loads.size() == 1 && !hasTies) {
+            Placed taker = node.part(loads.get(0).pin().part()).orElseThrow();
+            add(WireStep.Kind.SUPPLY, from, onPin(loads.get(0).pin()), colour, taker);
+            return;
+        }
+        Terminal row = new Terminal.OnRow(rail.id());
+        add(WireStep.Kind.SUPPLY, from, row, colour, owner);
+        loads.forEach(load -> add(
+                WireStep.Kind.SUPPLY,
+                row,
+                onPin(load.pin()),
+                colour,
+                node.part(load.pin().part()).orElseThrow()));
+    }
+
+    private static WireColour colour(Rail rail) {
+        return rail.volts().filter(volts -> volts.expected().isBelow(RED_FROM)).isPresent()
+                ? WireColour.ORANGE
+                : WireColour.RED;
+    }
+
+    private void tie(Wire wire) {
+        Optional<Rail> rail = node.rail(wire.to());
+        Terminal from = rail.isPresent() ? new Terminal.OnRow(wire.to()) : new Terminal.OnGroundRow();
+        WireColour colour = rail.map(WireSteps::colour).orElse(WireColour.BLACK);
+        add(WireStep.Kind.TIE, from, onPin(wire.from()), colour, wire.from(), Optional.empty());
+    }
+
+    private void signals() {
+        List<Wire> plain = new ArrayList<>();
+        Map<Endpoint, List<Wire>> nets = node.nets();
+        nets.values().forEach(wires -> {
+            boolean isBus = useOf(wires.get(0)).sharedLine().isPresent();
+            if (isBus) {
+                wires.forEach(wire -> signal(wire, WireStep.Kind.SHARED));
+            } else {
+                plain.addAll(wires);
+            }
+        });
+        plain.forEach(wire -> signal(wire, WireStep.Kind.SIGNAL));
+    }
+
+    private void signal(Wire wire, WireStep.Kind kind) {
+        PinUse use = useOf(wire);
+        WireColour colour = WireColour.of(use, use.sharedLine().isPresent() ? 0 : plainSignals++);
+        Optional<Between> between = node.node().between(wire.from());
+        if (between.isPresent() && between.get() instanceof Between.ShifterWay way) {
+            List<Endpoint> pins = facing(way, wire);
+            if (pins.size() == 2) {
+                // Ends shared with another part's wire on the same way are plugged once.
+                add(kind, onPin(wire.to()), onPin(pins.get(0)), colour, wire.from(), Optional.empty());
+                add(kind, onPin(pins.get(1)), onPin(wire.from()), colour, wire.from(), Optional.empty());
+                return;
+            }
+        }
+        Optional<Between.Divider> divider =
+                between.filter(Between.Divider.class::isInstance).map(Between.Divider.class::cast);
+        add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), divider);
+    }
+
+    /** The shifter's pin towards the target first, then the one towards the signal; by whose supply is nearer. */
+    private List<Endpoint> facing(Between.ShifterWay way, Wire wire) {
+        Optional<Voltage> target = node.ioVolts(wire.to()).map(range -> range.expected());
+        Map<Double, Endpoint> byDistance = new LinkedHashMap<>();
+        Placed shifter = node.part(way.shifter()).orElse(null);
+        if (shifter == null || target.isEmpty()) {
+            return List.of();
+        }
+        Set<String> sides = new LinkedHashSet<>();
+        shifter.cls().pins().stream().filter(pin -> pin.use() == PinUse.WAY).forEach(pin -> sides.add(pin.io()));
+        for (String side : sides) {
+            shifter.cls().pins().stream()
+                    .filter(pin -> pin.use() == PinUse.WAY && pin.io().equals(side))
+                    .skip(way.way() - 1L)
+                    .findFirst()
+                    .map(shifter::endpoint)
+                    .flatMap(pin -> node.ioVolts(pin).map(volts -> Map.entry(pin, volts.expected())))
+                    .ifPresent(entry -> byDistance.put(
+                            Math.abs(entry.getValue().minus(target.get()).volts()), entry.getKey()));
+        }
+        return byDistance.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(Map.Entry::getValue)
+                .toList();
+    }
+
+    private PinUse useOf(Wire wire) {
+        return node.pin(wire.from()).orElseThrow().use();
+    }
+
+    private int groundIndex(Placed placed) {
+        List<Pin> pins = placed.cls().pins();
+        for (int i = 0; i < pins.size(); i++) {
+            if (pins.get(i).use() == PinUse.GROUND) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private Terminal ground(Placed placed) {
+        int index = groundIndex(placed);
+        return new Terminal.OnPin(placed.endpoint(placed.cls().pins().get(index)), index);
+    }
+
+    private Terminal onPin(Endpoint pin) {
+        Placed placed = node.part(pin.part()).orElseThrow();
+        List<Pin> pins = placed.cls().pins();
+        for (int i = 0; i < pins.size(); i++) {
+            if (pins.get(i).label().equals(pin.pin())) {
+                return new Terminal.OnPin(pin, i);
+            }
+        }
+        throw new IllegalStateException("no pin " + pin);
+    }
+
+    private void add(WireStep.Kind kind, Terminal from, Terminal to, WireColour colour, Placed subject) {
+        add(kind, from, to, colour, new Endpoint(subject.id(), ""), Optional.empty());
+    }
+
+    private void add(
+            WireStep.Kind kind,
+            Terminal from,
+            Terminal to,
+            WireColour colour,
+            Endpoint subject,
+            Optional<Between.Divider> divider) {
+        String id = from.id() + " > " + to.id();
+        if (!ids.add(id)) {
+            return;
+        }
+        steps.add(new WireStep(
+                id,
+                steps.size() + 1,
+                kind,
+                from,
+                to,
+                colour,
+                node.place(subject),
+                divider,
+                node.node().plugged().contains(id)));
+    }
+}
