@@ -1,5 +1,132 @@
 package inkel.app.bench;
 
+import inkel.app.Examples;
+import inkel.app.Main;
+import inkel.app.ui.FrameProbe;
+import inkel.core.build.Build;
+import inkel.core.catalog.Catalog;
+import inkel.core.checks.Assessment;
+import inkel.core.io.BuildReader;
+import inkel.core.io.CatalogReader;
+import inkel.core.pins.Planner;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.lang.management.ManagementFactory;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.OptionalLong;
+
+/** Prints the figures that Inkel is held to. Nothing is asserted: machines differ. */
 public final class Benchmarks {
-    public static void run(java.io.PrintWriter out) {}
+    private static final int STARTS = 7;
+    private static final int WARM_UP = 400;
+    private static final int RUNS = 400;
+    private static final int PLANS = 20;
+
+    private final PrintWriter out;
+
+    private Benchmarks(PrintWriter out) {
+        this.out = out;
+    }
+
+    public static void run(PrintWriter out) throws Exception {
+        Benchmarks benchmarks = new Benchmarks(out);
+        Catalog catalog = CatalogReader.shipped();
+        Path demo = Examples.folder().resolve(Examples.DEMO);
+        Build build = BuildReader.read(demo, catalog);
+        benchmarks.coldPlan(build, catalog);
+        benchmarks.assess(build, catalog);
+        benchmarks.warmPlan(build, catalog);
+        benchmarks.start();
+        benchmarks.frames(demo, catalog);
+    }
+
+    private void print(String what, double median, String unit, String goal) {
+        out.printf(Locale.ROOT, "%-58s %8.2f %-5s (goal: %s)%n", what, median, unit, goal);
+        out.flush();
+    }
+
+    private static double median(double[] values) {
+        double[] sorted = values.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
+    }
+
+    private static double millis(Runnable work) {
+        long start = System.nanoTime();
+        work.run();
+        return (System.nanoTime() - start) / 1e6;
+    }
+
+    private void coldPlan(Build build, Catalog catalog) {
+        double first = millis(() -> new Planner(build, catalog).planAll());
+        print("placement of the example, first in a fresh JVM", first, "ms", "told, no goal");
+    }
+
+    private void warmPlan(Build build, Catalog catalog) {
+        double[] times = new double[PLANS];
+        for (int i = 0; i < PLANS; i++) {
+            times[i] = millis(() -> new Planner(build, catalog).planAll());
+        }
+        print("placement of the example, median of " + PLANS, median(times), "ms", "under 150 ms");
+    }
+
+    private void assess(Build build, Catalog catalog) {
+        for (int i = 0; i < WARM_UP; i++) {
+            Assessment.assess(build, catalog);
+        }
+        double[] times = new double[RUNS];
+        for (int i = 0; i < RUNS; i++) {
+            times[i] = millis(() -> Assessment.assess(build, catalog));
+        }
+        print("assess the example, median of " + RUNS + " after warm-up", median(times), "ms", "under 2 ms");
+    }
+
+    /** Whole processes, one empty and one with the example, in turn, with the flags and archive of this process. */
+    private void start() throws IOException, InterruptedException {
+        double[] empty = new double[STARTS];
+        double[] full = new double[STARTS];
+        for (int i = 0; i < STARTS; i++) {
+            empty[i] = startMillis(EmptyWindow.class.getName());
+            full[i] = startMillis(Main.class.getName(), "demo");
+        }
+        print("start of an empty window, median of " + STARTS, median(empty), "ms", "told, no goal");
+        print("start of Inkel with the example, median of " + STARTS, median(full), "ms", "told, no goal");
+        print("start of Inkel as a ratio to the empty window", median(full) / median(empty), "", "at most 2.0");
+    }
+
+    private static double startMillis(String mainClass, String... arguments) throws IOException, InterruptedException {
+        Path state = Files.createTempDirectory("inkel-bench");
+        List<String> command = new ArrayList<>();
+        command.add(ProcessHandle.current().info().command().orElse("java"));
+        command.addAll(ManagementFactory.getRuntimeMXBean().getInputArguments());
+        command.add("-Dinkel.bench.start=true");
+        command.add("-Dinkel.state=" + state);
+        command.add("-cp");
+        command.add(System.getProperty("java.class.path"));
+        command.add(mainClass);
+        command.addAll(List.of(arguments));
+        Process process = new ProcessBuilder(command)
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
+        OptionalLong millis;
+        try (BufferedReader lines = process.inputReader()) {
+            millis = lines.lines()
+                    .filter(line -> line.startsWith("start_millis "))
+                    .mapToLong(line -> Long.parseLong(line.substring("start_millis ".length())))
+                    .findFirst();
+        }
+        process.waitFor();
+        return millis.orElseThrow(() -> new IOException("the window did not report its start"));
+    }
+
+    private void frames(Path demo, Catalog catalog) throws Exception {
+        double longest = FrameProbe.longestAfterEdits(demo, catalog);
+        print("longest work on the window's thread after an edit", longest, "ms", "at most 16 ms");
+    }
 }

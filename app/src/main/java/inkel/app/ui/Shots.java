@@ -1,7 +1,149 @@
 package inkel.app.ui;
 
+import inkel.app.Examples;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.finding.Stage;
+import inkel.core.io.CatalogReader;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javax.imageio.ImageIO;
 
+/** Drives the real window over the example builds and writes a picture of every main view. */
 public final class Shots {
-    public static void take(Path f) {}
+    private static final String NODE = "lower-lock";
+    private static final int FRAMES_TO_SETTLE = 6;
+
+    private final Path folder;
+    private final Deque<Shot> left = new ArrayDeque<>();
+    private final CountDownLatch done = new CountDownLatch(1);
+    private final AtomicReference<Exception> failure = new AtomicReference<>();
+    private Workbench bench;
+    private Shell shell;
+    private Scene scene;
+
+    /** A picture: what to open, and what to do before it is taken. */
+    private record Shot(String name, String example, Runnable prepare) {}
+
+    private Shots(Path folder) {
+        this.folder = folder;
+        shot("parts", Examples.DEMO, () -> bench.show(Stage.PARTS, part("radio")));
+        shot("parts-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PARTS, part("radio")));
+        shot("pins", Examples.DEMO, () -> bench.show(Stage.PINS, pin("radio", "CE")));
+        shot("pins-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PINS, pin("handset", "OUT")));
+        shot("wire", Examples.DEMO, () -> {
+            bench.selectionProperty().set(null);
+            bench.stageProperty().set(Stage.WIRE);
+        });
+        shot("what-is-loose", Examples.FIRST_SKETCH, () -> {
+            bench.stageProperty().set(Stage.POWER);
+            bench.selectionProperty().set(null);
+        });
+        shot("night", Examples.DEMO, () -> {
+            shell.getStyleClass().add("night");
+            bench.show(Stage.PINS, pin("reader", "MISO"));
+        });
+    }
+
+    private static Place part(String id) {
+        return Place.ofPart(NODE, id);
+    }
+
+    private static Place pin(String part, String label) {
+        return Place.of(NODE, new Endpoint(part, label));
+    }
+
+    private void shot(String name, String example, Runnable prepare) {
+        left.add(new Shot(name, example, prepare));
+    }
+
+    /** Takes all pictures, replacing those of the same names. Returns when they are written. */
+    public static void take(Path folder) throws Exception {
+        Files.createDirectories(folder);
+        Shots shots = new Shots(folder);
+        Platform.startup(shots::start);
+        shots.done.await();
+        Platform.exit();
+        if (shots.failure.get() != null) {
+            throw shots.failure.get();
+        }
+    }
+
+    private void start() {
+        Path temporary;
+        try {
+            temporary = Files.createTempDirectory("inkel-shots");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        bench = new Workbench(
+                CatalogReader.shipped(), Runnable::run, Runnable::run, Clock.systemUTC(), new Recovery(temporary));
+        shell = new Shell(bench, UserState.read(temporary));
+        scene = Window.scene(shell, Window.WIDTH, Window.HEIGHT);
+        javafx.stage.Stage stage = new javafx.stage.Stage();
+        stage.setScene(scene);
+        stage.show();
+        next();
+    }
+
+    private void next() {
+        Shot shot = left.poll();
+        if (shot == null) {
+            done.countDown();
+            return;
+        }
+        Path file = Examples.folder().resolve(shot.example());
+        if (!file.equals(bench.fileProperty().get())) {
+            bench.open(file);
+        }
+        shot.prepare().run();
+        new AnimationTimer() {
+            private int frames;
+
+            @Override
+            public void handle(long now) {
+                if (++frames == FRAMES_TO_SETTLE) {
+                    stop();
+                    snap(shot);
+                }
+            }
+        }.start();
+    }
+
+    private void snap(Shot shot) {
+        try {
+            write(scene.snapshot(null), folder.resolve(shot.name() + ".png"));
+            next();
+        } catch (IOException failed) {
+            failure.set(failed);
+            done.countDown();
+        }
+    }
+
+    /** Writes what a scene shows as PNG. */
+    static void write(WritableImage image, Path file) throws IOException {
+        int width = (int) image.getWidth();
+        int height = (int) image.getHeight();
+        BufferedImage picture = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        PixelReader pixels = image.getPixelReader();
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                picture.setRGB(x, y, pixels.getArgb(x, y));
+            }
+        }
+        ImageIO.write(picture, "png", file.toFile());
+    }
 }

@@ -123,7 +123,9 @@ public final class Engineering {
         }
         BigDecimal rounded = BigDecimal.valueOf(si).round(new MathContext(digits, RoundingMode.HALF_UP));
         int exponent = rounded.precision() - rounded.scale() - 1;
-        int step = Math.max(-PREFIX_OF_ONE, Math.min(3, Math.floorDiv(exponent, 3)));
+        // Capacitors are sold as 1000 µF, never as 1 mF.
+        int largest = unit == Unit.FARAD ? -2 : 3;
+        int step = Math.max(-PREFIX_OF_ONE, Math.min(largest, Math.floorDiv(exponent, 3)));
         BigDecimal shown = rounded.movePointLeft(3 * step).stripTrailingZeros();
         return (minus(shown.toPlainString()) + " " + PRINTED_PREFIX[step + PREFIX_OF_ONE] + unit.symbol()).strip();
     }

@@ -1,0 +1,2 @@
+/** Measurements of Inkel on the machine it runs on. */
+package inkel.app.bench;

@@ -1,0 +1,92 @@
+package inkel.app.ui;
+
+import inkel.core.build.Edit;
+import inkel.core.catalog.Catalog;
+import inkel.core.finding.Stage;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicLong;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+
+/** For the benchmark: edits a build in the real window and times what the window's thread does for each edit. */
+public final class FrameProbe {
+    private static final int WARM_UP = 60;
+    private static final int EDITS = 100;
+
+    private final AtomicLong work = new AtomicLong();
+    private final double[] longest = new double[EDITS];
+    private final CountDownLatch done = new CountDownLatch(1);
+    private Workbench bench;
+    private int edit = -WARM_UP;
+
+    private FrameProbe() {}
+
+    /**
+     * Renames a part again and again in the stages Parts, Pins and Wire.
+     *
+     * @return the median over all edits of the longest single piece of work, layout included, in milliseconds
+     */
+    public static double longestAfterEdits(Path file, Catalog catalog) throws Exception {
+        FrameProbe probe = new FrameProbe();
+        Path state = Files.createTempDirectory("inkel-probe");
+        Platform.startup(() -> probe.start(file, catalog, state));
+        probe.done.await();
+        Platform.exit();
+        Arrays.sort(probe.longest);
+        return probe.longest[EDITS / 2];
+    }
+
+    private void start(Path file, Catalog catalog, Path state) {
+        Executor timedScreen = task -> Platform.runLater(() -> timed(task));
+        bench = new Workbench(
+                catalog, Window.background(), timedScreen, Clock.systemUTC(), new Recovery(state));
+        Shell shell = new Shell(bench, UserState.read(state));
+        javafx.stage.Stage stage = new javafx.stage.Stage();
+        stage.setScene(Window.scene(shell, Window.WIDTH, Window.HEIGHT));
+        stage.show();
+        bench.open(file);
+        new AnimationTimer() {
+            private int frame;
+
+            @Override
+            public void handle(long now) {
+                if (bench.assessmentProperty().get() == null || ++frame % 4 != 0) {
+                    return;
+                }
+                // Styles and layout that the last answer asked for are paid here, not in the next pulse.
+                timed(() -> {
+                    shell.applyCss();
+                    shell.layout();
+                });
+                if (edit > 0) {
+                    longest[edit - 1] = work.get() / 1e6;
+                }
+                if (edit == EDITS) {
+                    stop();
+                    done.countDown();
+                    return;
+                }
+                work.set(0);
+                next();
+            }
+        }.start();
+    }
+
+    private void next() {
+        edit++;
+        Stage[] stages = {Stage.PARTS, Stage.PINS, Stage.WIRE};
+        bench.stageProperty().set(stages[Math.floorMod(edit / 20, stages.length)]);
+        timed(() -> bench.apply(new Edit.RenamePart(bench.nodeProperty().get(), "radio", "Radio " + edit)));
+    }
+
+    private void timed(Runnable task) {
+        long start = System.nanoTime();
+        task.run();
+        work.accumulateAndGet(System.nanoTime() - start, Math::max);
+    }
+}

@@ -1,0 +1,50 @@
+package inkel.app.ui;
+
+import inkel.core.build.Build;
+import java.util.ArrayDeque;
+import java.util.Deque;
+
+/** The documents before and after the present one. */
+final class History {
+    private static final int MOST = 500;
+
+    private final Deque<Build> before = new ArrayDeque<>();
+    private final Deque<Build> after = new ArrayDeque<>();
+    private Build now;
+
+    History(Build now) {
+        this.now = now;
+    }
+
+    Build now() {
+        return now;
+    }
+
+    boolean canUndo() {
+        return !before.isEmpty();
+    }
+
+    boolean canRedo() {
+        return !after.isEmpty();
+    }
+
+    /** Takes a new document; what was undone before is given up. */
+    void take(Build next) {
+        before.push(now);
+        if (before.size() > MOST) {
+            before.removeLast();
+        }
+        after.clear();
+        now = next;
+    }
+
+    void undo() {
+        after.push(now);
+        now = before.pop();
+    }
+
+    void redo() {
+        before.push(now);
+        now = after.pop();
+    }
+}

@@ -1,0 +1,65 @@
+package inkel.app.ui;
+
+import inkel.core.build.Build;
+import inkel.core.io.AtomicFile;
+import inkel.core.io.BuildWriter;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.logging.Level;
+import java.util.logging.Logger;
+
+/** Keeps the latest unsaved state of every open build in a folder of the user's, for after a crash. */
+public final class Recovery {
+    private static final Logger LOG = Logger.getLogger(Recovery.class.getName());
+
+    private final Path folder;
+
+    public Recovery(Path folder) {
+        this.folder = folder;
+    }
+
+    /** Writes the state of a build; a failure is only logged, since the build itself is not in danger. */
+    void keep(Path file, Build build) {
+        try {
+            Files.createDirectories(folder);
+            AtomicFile.write(copyOf(file), BuildWriter.print(build));
+        } catch (IOException | UncheckedIOException failed) {
+            LOG.log(Level.WARNING, "recovery copy not written", failed);
+        }
+    }
+
+    /** A state that is newer than the file itself. */
+    Optional<Path> newer(Path file) {
+        Path copy = copyOf(file);
+        try {
+            boolean isNewer = Files.exists(copy)
+                    && (!Files.exists(file)
+                            || Files.getLastModifiedTime(copy).compareTo(Files.getLastModifiedTime(file)) > 0);
+            return isNewer ? Optional.of(copy) : Optional.empty();
+        } catch (IOException failed) {
+            LOG.log(Level.WARNING, "recovery copy not read", failed);
+            return Optional.empty();
+        }
+    }
+
+    /** The build was saved, or the builder does not want the state. */
+    void forget(Path file) {
+        try {
+            Path copy = copyOf(file);
+            Files.deleteIfExists(copy);
+            Files.deleteIfExists(copy.resolveSibling(copy.getFileName() + ".previous"));
+        } catch (IOException failed) {
+            LOG.log(Level.WARNING, "recovery copy not deleted", failed);
+        }
+    }
+
+    private Path copyOf(Path file) {
+        String name = file.toAbsolutePath().normalize().toString();
+        return folder.resolve(UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)) + ".json");
+    }
+}

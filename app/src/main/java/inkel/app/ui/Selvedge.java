@@ -1,0 +1,118 @@
+package inkel.app.ui;
+
+import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import java.util.EnumMap;
+import java.util.Map;
+import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
+import javafx.scene.control.ContentDisplay;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** The woven edge on the left: eight knots, one a stage, each tight, loose with a count, or not begun. */
+final class Selvedge extends StackPane {
+    private static final PseudoClass LOOSE = PseudoClass.getPseudoClass("loose");
+    private static final PseudoClass TIGHT = PseudoClass.getPseudoClass("tight");
+
+    private final Workbench bench;
+    private final Map<Stage, ToggleButton> knots = new EnumMap<>(Stage.class);
+    private final Map<Stage, Label> counts = new EnumMap<>(Stage.class);
+
+    Selvedge(Workbench bench) {
+        this.bench = bench;
+        getStyleClass().add("selvedge");
+        Region cord = new Region();
+        cord.getStyleClass().add("cord");
+        cord.setMaxWidth(Region.USE_PREF_SIZE);
+        VBox column = new VBox();
+        column.getStyleClass().add("knots");
+        for (Stage stage : Stage.values()) {
+            ToggleButton knot = knot(stage);
+            knots.put(stage, knot);
+            column.getChildren().add(knot);
+        }
+        Region weave = new Region();
+        weave.getStyleClass().add("weave");
+        weave.setMaxWidth(Region.USE_PREF_SIZE);
+        StackPane.setAlignment(weave, Pos.CENTER_RIGHT);
+        getChildren().addAll(weave, cord, column);
+        bench.assessmentProperty().addListener((property, old, next) -> count());
+        bench.nodeProperty().addListener((property, old, next) -> count());
+        bench.stageProperty().addListener((property, old, next) -> mark());
+        mark();
+        count();
+    }
+
+    private ToggleButton knot(Stage stage) {
+        ToggleButton knot = new ToggleButton();
+        knot.setId("stage-" + stage.text());
+        knot.getStyleClass().add("knot");
+        Label count = new Label();
+        count.getStyleClass().add("knot-count");
+        counts.put(stage, count);
+        VBox graphic = new VBox(count, Ui.word(Words.get("stage." + stage.text()), "knot-name"));
+        graphic.getStyleClass().add("knot-graphic");
+        knot.setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
+        knot.setGraphic(graphic);
+        knot.setMaxSize(Double.MAX_VALUE, 92);
+        VBox.setVgrow(knot, Priority.ALWAYS);
+        knot.setOnAction(event -> {
+            bench.stageProperty().set(stage);
+            mark();
+        });
+        return knot;
+    }
+
+    private void mark() {
+        knots.forEach((stage, knot) -> knot.setSelected(stage == bench.stageProperty().get()));
+    }
+
+    private void count() {
+        Assessment assessment = bench.assessmentProperty().get();
+        knots.forEach((stage, knot) -> {
+            State state = State.of(assessment, bench.nodeProperty().get(), stage);
+            Label count = counts.get(stage);
+            count.setText(state.loose() > 0 ? String.valueOf(state.loose()) : "");
+            count.setGraphic(state.isTight() ? Ui.icon(Icons.TICK, "knot-tick") : null);
+            count.pseudoClassStateChanged(LOOSE, state.loose() > 0);
+            count.pseudoClassStateChanged(TIGHT, state.isTight());
+            String said = Words.get("stage." + stage.text());
+            String how = state.isTight()
+                    ? Words.get("selvedge.tight")
+                    : state.loose() > 0
+                            ? Words.get("selvedge.loose", "count", state.loose())
+                            : Words.get("selvedge.not_begun");
+            knot.setAccessibleText(said + ", " + how);
+        });
+    }
+
+    /** How far a stage is. */
+    private record State(long loose, boolean isTight) {
+        static State of(Assessment assessment, String node, Stage stage) {
+            if (assessment == null) {
+                return new State(0, false);
+            }
+            return switch (stage) {
+                case WIRE -> assessment
+                        .wires(node)
+                        .map(list -> new State(list.openCount(), list.openCount() == 0))
+                        .orElse(new State(0, false));
+                case WAKE, TUNE -> new State(0, false);
+                case LOG -> new State(0, !assessment.build().log().isEmpty());
+                default -> {
+                    long loose = assessment.of(node, stage).stream()
+                            .filter(finding -> finding.severity() != Severity.NOTE)
+                            .count();
+                    yield new State(loose, loose == 0);
+                }
+            };
+        }
+    }
+}

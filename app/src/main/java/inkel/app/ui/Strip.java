@@ -1,0 +1,118 @@
+package inkel.app.ui;
+
+import inkel.app.words.Words;
+import inkel.core.build.Part;
+import inkel.core.catalog.Output;
+import inkel.core.checks.Assessment;
+import inkel.core.finding.Stage;
+import inkel.core.pins.PinReport.NodePins;
+import inkel.core.power.PowerReport.RailBudget;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.RailNames;
+import java.time.format.DateTimeFormatter;
+import java.util.Comparator;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.shape.Rectangle;
+
+/** The strip along the bottom: what each rail gives of what it can, the buses, and whether the build is saved. */
+final class Strip extends HBox {
+    private static final PseudoClass TIGHT = PseudoClass.getPseudoClass("near");
+    private static final PseudoClass OVER = PseudoClass.getPseudoClass("over");
+    private static final double NEAR = 0.8;
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
+
+    private final Workbench bench;
+    private final HBox rails = new HBox();
+    private final Label saved = Ui.word("", "strip-saved");
+
+    Strip(Workbench bench) {
+        this.bench = bench;
+        getStyleClass().add("strip");
+        rails.getStyleClass().add("strip-rails");
+        rails.setMinWidth(0);
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(rails.widthProperty());
+        clip.heightProperty().bind(rails.heightProperty());
+        rails.setClip(clip);
+        HBox.setHgrow(rails, Priority.ALWAYS);
+        saved.setId("saved");
+        saved.setMinWidth(USE_PREF_SIZE);
+        getChildren().addAll(rails, saved);
+        bench.assessmentProperty().addListener((property, old, next) -> fill());
+        bench.nodeProperty().addListener((property, old, next) -> fill());
+        bench.unsavedProperty().addListener((property, old, next) -> tellSaved());
+        bench.savedAtProperty().addListener((property, old, next) -> tellSaved());
+        bench.fileProperty().addListener((property, old, next) -> tellSaved());
+        fill();
+    }
+
+    private void fill() {
+        rails.getChildren().clear();
+        Assessment assessment = bench.assessmentProperty().get();
+        if (assessment == null) {
+            return;
+        }
+        String node = bench.nodeProperty().get();
+        // What is in trouble comes first, since a narrow window cuts the end of the row.
+        assessment.reports().power().inUse(node).stream()
+                .filter(Strip::isOwnRail)
+                .sorted(Comparator.comparing(RailBudget::isPeakOver).reversed())
+                .forEach(budget -> rails.getChildren().add(gauge(budget)));
+        assessment.pins(node).ifPresent(this::buses);
+        tellSaved();
+    }
+
+    /** A rail that a driver only passes on is told by the one it comes from. */
+    private static boolean isOwnRail(RailBudget budget) {
+        return budget.rail().output().way() != Output.Way.PASS
+                || budget.rail().id().part().equals(Part.BOARD);
+    }
+
+    private Node gauge(RailBudget budget) {
+        String name = Words.say(RailNames.of(budget.node(), budget.rail().id()));
+        double share = budget.peakShare().ratio();
+        ProgressBar bar = new ProgressBar(Math.min(1, share));
+        bar.getStyleClass().add("gauge");
+        bar.pseudoClassStateChanged(OVER, budget.isPeakOver());
+        bar.pseudoClassStateChanged(TIGHT, !budget.isPeakOver() && share > NEAR);
+        String amount = Words.say(Fact.of(budget.isPeakOver() ? "strip.over" : "strip.of")
+                .with("peak", budget.rail().peak())
+                .with("rating", budget.rail().rating()));
+        HBox gauge = new HBox(Ui.word(name, "strip-name"), bar, Ui.word(amount, "strip-amount"));
+        gauge.getStyleClass().add("strip-gauge");
+        Button button = new Button(null, gauge);
+        button.getStyleClass().add("plain-button");
+        button.setAccessibleText(name + ", " + amount);
+        button.setMinWidth(USE_PREF_SIZE);
+        button.setOnAction(event -> bench.show(
+                bench.stageProperty().get() == Stage.WIRE ? Stage.POWER : bench.stageProperty().get(),
+                budget.node().place(budget.rail().id())));
+        return button;
+    }
+
+    private void buses(NodePins pins) {
+        pins.i2cBuses().forEach((line, parts) -> rails.getChildren()
+                .add(Ui.word(
+                        Words.get("strip.bus", "count", parts.size()),
+                        "strip-bus")));
+    }
+
+    private void tellSaved() {
+        if (bench.fileProperty().get() == null) {
+            saved.setText("");
+        } else if (bench.unsavedProperty().get()) {
+            saved.setText(Words.get("strip.unsaved"));
+        } else if (bench.savedAtProperty().get() == null) {
+            saved.setText(Words.get("strip.as_opened"));
+        } else {
+            saved.setText(
+                    Words.get("strip.saved", "time", TIME.format(bench.savedAtProperty().get())));
+        }
+    }
+}

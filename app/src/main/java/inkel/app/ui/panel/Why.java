@@ -1,0 +1,55 @@
+package inkel.app.ui.panel;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What the Why panel says, without how it looks.
+ *
+ * @param verdict the box under the title; empty when there is nothing to judge
+ * @param ways ways out, best first
+ * @param others further findings at the same place, to choose from
+ */
+public record Why(
+        String title, String subtitle, Optional<Verdict> verdict, List<Section> sections, List<Fix> ways, List<Finding> others) {
+    public Why {
+        sections = List.copyOf(sections);
+        ways = List.copyOf(ways);
+        others = List.copyOf(others);
+    }
+
+    /** How grave a verdict is. */
+    public enum Tone {
+        GOOD,
+        LOOK,
+        STOP,
+        PLAIN
+    }
+
+    /** One sentence, and how grave it is. */
+    public record Verdict(Tone tone, String sentence) {}
+
+    /** A heading with rows of figures or plain lines under it. */
+    public record Section(String title, List<Row> rows, List<Line> lines) {
+        public Section {
+            rows = List.copyOf(rows);
+            lines = List.copyOf(lines);
+        }
+
+        static Section ofRows(String title, List<Row> rows) {
+            return new Section(title, rows, List.of());
+        }
+
+        static Section ofLines(String title, List<Line> lines) {
+            return new Section(title, List.of(), lines);
+        }
+    }
+
+    /** A figure: what, how much, from where. */
+    public record Row(String name, String value, String source) {}
+
+    /** A sentence in a section. */
+    public record Line(Tone tone, String text) {}
+}

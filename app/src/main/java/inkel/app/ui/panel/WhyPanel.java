@@ -1,0 +1,186 @@
+package inkel.app.ui.panel;
+
+import inkel.app.ui.Ui;
+import inkel.app.ui.Workbench;
+import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import java.util.List;
+import java.util.Locale;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The panel on the right: subject, verdict, arithmetic, ways out; the same in every stage. */
+public final class WhyPanel extends ScrollPane {
+    private static final double WAY_WIDTH = 232;
+    private static final double FINDING_WIDTH = 190;
+    private static final int SHORT_VALUE = 20;
+
+    private final Workbench bench;
+    private final VBox content = new VBox();
+
+    public WhyPanel(Workbench bench) {
+        this.bench = bench;
+        getStyleClass().addAll("why-panel", "bare-scroll");
+        setId("why");
+        content.getStyleClass().add("why-content");
+        setContent(content);
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setMinWidth(300);
+        setPrefWidth(308);
+        setFocusTraversable(true);
+        bench.assessmentProperty().addListener((property, old, next) -> fill());
+        bench.nodeProperty().addListener((property, old, next) -> fill());
+        bench.stageProperty().addListener((property, old, next) -> fill());
+        bench.selectionProperty().addListener((property, old, next) -> fill());
+        fill();
+    }
+
+    /** Puts the keyboard here, on the first way out if there is one. */
+    public void takeFocus() {
+        Node first = content.lookup(".way-out");
+        (first == null ? this : first).requestFocus();
+    }
+
+    private void fill() {
+        Assessment assessment = bench.assessmentProperty().get();
+        String node = bench.nodeProperty().get();
+        if (assessment == null || assessment.circuit(node).isEmpty()) {
+            content.getChildren().clear();
+            return;
+        }
+        show(Explainer.explain(
+                assessment, node, bench.stageProperty().get(), bench.selectionProperty().get()));
+        setVvalue(0);
+    }
+
+    private void show(Why why) {
+        content.getChildren().clear();
+        Label title = Ui.text(why.title(), "why-title");
+        title.setId("why-title");
+        content.getChildren().add(title);
+        if (!why.subtitle().isEmpty()) {
+            content.getChildren().add(Ui.text(why.subtitle(), "quiet"));
+        }
+        why.verdict().ifPresent(verdict -> {
+            Label box = Ui.text(
+                    verdict.sentence(),
+                    "verdict",
+                    "verdict-" + verdict.tone().name().toLowerCase(Locale.ROOT));
+            box.setId("why-verdict");
+            box.setMaxWidth(Double.MAX_VALUE);
+            content.getChildren().add(box);
+        });
+        boolean isFirstSectionTheReason = !why.ways().isEmpty() && !why.sections().isEmpty();
+        List<Why.Section> sections = why.sections();
+        if (isFirstSectionTheReason) {
+            section(sections.get(0));
+            ways(why.ways());
+            sections.subList(1, sections.size()).forEach(this::section);
+        } else {
+            ways(why.ways());
+            sections.forEach(this::section);
+        }
+        others(why);
+    }
+
+    private void section(Why.Section section) {
+        content.getChildren().add(heading(section.title()));
+        VBox rows = new VBox();
+        section.rows().forEach(row -> rows.getChildren().add(row(row)));
+        section.lines().forEach(line -> rows.getChildren()
+                .add(Ui.text(line.text(), "why-line", "line-" + line.tone().name().toLowerCase(Locale.ROOT))));
+        content.getChildren().add(rows);
+    }
+
+    private static Node row(Why.Row row) {
+        Label name = Ui.text(row.name(), "row-name");
+        name.setMinWidth(86);
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        Label value = Ui.text(row.value(), "row-value");
+        if (row.value().length() <= SHORT_VALUE) {
+            value.setMinWidth(Region.USE_PREF_SIZE);
+        } else {
+            value.setMaxWidth(165);
+        }
+        Label source = Ui.word(row.source(), "row-source");
+        source.setMinWidth(row.source().isEmpty() ? 0 : Region.USE_PREF_SIZE);
+        HBox line = new HBox(8, name, value);
+        if (!row.source().isEmpty()) {
+            line.getChildren().add(source);
+        }
+        line.setAlignment(Pos.TOP_LEFT);
+        line.getStyleClass().add("why-row");
+        return line;
+    }
+
+    private static Label heading(String text) {
+        return Ui.text(text, "section-title");
+    }
+
+    private void ways(List<Fix> ways) {
+        if (ways.isEmpty()) {
+            return;
+        }
+        content.getChildren().add(heading(Words.get("why.ways_out")));
+        boolean isFirst = true;
+        for (Fix fix : ways) {
+            Button button = new Button();
+            button.setId("way-" + ways.indexOf(fix));
+            Column texts = new Column(WAY_WIDTH, Ui.text(Words.say(fix.title()), "way-title"), Ui.text(Words.say(fix.cost()), "quiet", "small"));
+            button.setGraphic(texts);
+            button.getStyleClass().add("way-out");
+            if (isFirst) {
+                button.getStyleClass().add("best");
+            }
+            button.setMaxWidth(Double.MAX_VALUE);
+            button.setAlignment(Pos.CENTER_LEFT);
+            button.setAccessibleText(Words.say(fix.title()) + ", " + Words.say(fix.cost()));
+            button.setOnAction(event -> bench.apply(fix));
+            content.getChildren().add(button);
+            isFirst = false;
+        }
+    }
+
+    private void others(Why why) {
+        if (why.others().isEmpty()) {
+            return;
+        }
+        boolean isList = why.ways().isEmpty() && why.sections().isEmpty();
+        content.getChildren().add(heading(Words.get(isList ? "why.findings" : "why.also_here")));
+        int number = 0;
+        for (Finding finding : why.others()) {
+            Label severity = Ui.word(
+                    Words.get("severity." + finding.severity().text()),
+                    "severity",
+                    "severity-" + finding.severity().text());
+            severity.setMinWidth(Region.USE_PREF_SIZE);
+            Label sentence = Ui.text(Words.say(finding.sentence()), "finding-text");
+            HBox row = new HBox(8, severity, new Column(FINDING_WIDTH, sentence));
+            Button button = new Button(null, row);
+            button.setId("finding-" + number++);
+            button.getStyleClass().add("finding-button");
+            button.setMaxWidth(Double.MAX_VALUE);
+            button.setAccessibleText(Words.say(finding.sentence()));
+            button.setOnAction(event -> choose(finding));
+            content.getChildren().add(button);
+        }
+    }
+
+    /** Goes to the finding's own stage and place, and shows this very finding. */
+    private void choose(Finding finding) {
+        bench.show(finding.rule().stage(), finding.place());
+        show(Explainer.explain(bench.assessmentProperty().get(), finding.rule().stage(), finding));
+        setVvalue(0);
+    }
+}

@@ -1,0 +1,2 @@
+/** The Why panel: what is selected, the verdict, the arithmetic, the ways out. */
+package inkel.app.ui.panel;

@@ -1,0 +1,64 @@
+package inkel.app.words;
+
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.parts.SupplyReport.Fit;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import java.util.Locale;
+import java.util.stream.Collectors;
+
+/** Short words about a part. */
+public final class PartWords {
+    private PartWords() {}
+
+    /** How it talks, for the corner of its card. */
+    public static String bus(Placed placed) {
+        if (placed.part().isBoard()) {
+            return Words.get("bus.board");
+        }
+        if (placed.cls().i2c().isPresent()) {
+            return Words.get("bus.i2c", "address", Engineering.address(placed.address().orElseThrow()));
+        }
+        if (placed.cls().spi().isPresent()) {
+            return Words.get("bus.spi");
+        }
+        if (placed.cls().uart().isPresent()) {
+            return Words.get("bus.uart");
+        }
+        if (placed.cls().pwm().isPresent()) {
+            return Words.get("bus.pwm", "frequency", placed.cls().pwm().get().frequency());
+        }
+        boolean isAnalog = placed.cls().signals().anyMatch(pin -> pin.use() == PinUse.ANALOG);
+        boolean hasSignals = placed.cls().signals().findAny().isPresent();
+        boolean isSupply = !placed.cls().outputs().isEmpty();
+        return Words.get(isAnalog ? "bus.analog" : hasSignals ? "bus.digital" : isSupply ? "bus.supply" : "bus.between");
+    }
+
+    /** From idle to peak through one supply pin. */
+    public static String current(Placed placed, String supply) {
+        Current idle = placed.cls().idle(supply);
+        Current peak = placed.cls().peak(supply);
+        if (!peak.isAbove(Current.ZERO)) {
+            return "";
+        }
+        String to = Engineering.print(peak);
+        return idle.equals(peak) ? to : Engineering.print(idle) + " → " + to;
+    }
+
+    /** What a source or regulator gives. */
+    public static String gives(NodeCircuit node, Placed placed) {
+        return node.rails().stream()
+                .filter(rail -> rail.id().part().equals(placed.id()))
+                .map(rail -> Words.say(Fact.of(rail.volts().isPresent() ? "parts.gives" : "parts.gives_nothing")
+                        .with("volts", rail.volts().map(volts -> Engineering.print(volts.expected())).orElse(""))
+                        .with("rating", rail.rating())))
+                .collect(Collectors.joining(", "));
+    }
+
+    public static String fit(Fit fit) {
+        return Words.get("fit." + fit.name().toLowerCase(Locale.ROOT));
+    }
+}
