@@ -42,6 +42,7 @@ public final class FrameProbe {
     }
 
     private void start(Path file, Catalog catalog, Path state) {
+        Window.dress();
         Executor timedScreen = task -> Platform.runLater(() -> timed(task));
         bench = new Workbench(
                 catalog, Window.background(), timedScreen, Clock.systemUTC(), new Recovery(state));

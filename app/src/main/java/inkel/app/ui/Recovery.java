@@ -5,11 +5,9 @@ import inkel.core.io.AtomicFile;
 import inkel.core.io.BuildWriter;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 
@@ -59,7 +57,8 @@ public final class Recovery {
     }
 
     private Path copyOf(Path file) {
-        String name = file.toAbsolutePath().normalize().toString();
-        return folder.resolve(UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)) + ".json");
+        Path whole = file.toAbsolutePath().normalize();
+        String folderMark = Integer.toHexString(String.valueOf(whole.getParent()).hashCode());
+        return folder.resolve(folderMark + "-" + whole.getFileName());
     }
 }

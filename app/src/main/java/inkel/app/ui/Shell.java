@@ -7,6 +7,7 @@ import inkel.app.ui.stages.PinsStage;
 import inkel.app.ui.stages.StartPage;
 import inkel.app.ui.stages.WireStage;
 import inkel.core.finding.Stage;
+import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.Map;
 import javafx.geometry.Pos;
@@ -26,7 +27,7 @@ public final class Shell extends StackPane {
     private final Workbench bench;
     private final UserState state;
     private final Commands commands;
-    private final FindBox findBox;
+    private FindBox findBox;
     private final StackPane stageHost = new StackPane();
     private final Map<Stage, Node> stages = new EnumMap<>(Stage.class);
     private final WhyPanel why;
@@ -39,7 +40,6 @@ public final class Shell extends StackPane {
         getStyleClass().add("shell");
         commands = new Commands(bench, this::find, this::help, this::switchTheme);
         why = new WhyPanel(bench);
-        findBox = new FindBox(bench, commands);
         VBox middle = new VBox(new NoticeBar(bench), stageHost);
         middle.getStyleClass().add("middle");
         VBox.setVgrow(stageHost, Priority.ALWAYS);
@@ -47,25 +47,27 @@ public final class Shell extends StackPane {
         frame.setLeft(new Selvedge(bench));
         frame.setCenter(middle);
         frame.setBottom(new Strip(bench));
-        StackPane.setAlignment(findBox, Pos.TOP_CENTER);
-        getChildren().addAll(frame, findBox);
+        getChildren().add(frame);
         bench.stageProperty().addListener((property, old, next) -> showStage());
         bench.assessmentProperty().addListener((property, old, next) -> {
             if (old == null) {
                 showStage();
             }
         });
-        bench.fileProperty().addListener((property, old, next) -> {
-            if (next != null) {
-                state.addRecent(next);
-            }
-        });
+        bench.fileProperty().addListener((property, old, next) -> remember(next));
+        remember(bench.fileProperty().get());
         setOnDragOver(this::dragOver);
         setOnDragDropped(this::dropped);
         if (state.flag(NIGHT)) {
             getStyleClass().add(NIGHT);
         }
         showStage();
+    }
+
+    private void remember(Path file) {
+        if (file != null) {
+            state.addRecent(file);
+        }
     }
 
     /** Makes the window's keys work. */
@@ -116,6 +118,11 @@ public final class Shell extends StackPane {
     }
 
     private void find() {
+        if (findBox == null) {
+            findBox = new FindBox(bench, commands);
+            StackPane.setAlignment(findBox, Pos.TOP_CENTER);
+            getChildren().add(findBox);
+        }
         findBox.open();
     }
 

@@ -89,6 +89,7 @@ public final class Shots {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+        Window.dress();
         bench = new Workbench(
                 CatalogReader.shipped(), Runnable::run, Runnable::run, Clock.systemUTC(), new Recovery(temporary));
         shell = new Shell(bench, UserState.read(temporary));

@@ -11,6 +11,17 @@ public final class StartTimer {
 
     private StartTimer() {}
 
+    /** Prints how far the start has come. */
+    static void mark(String what) {
+        if (Boolean.getBoolean(WANTED)) {
+            System.out.println("at_millis " + sinceStart() + " " + what);
+        }
+    }
+
+    private static long sinceStart() {
+        return System.currentTimeMillis() - ManagementFactory.getRuntimeMXBean().getStartTime();
+    }
+
     static void watch(Stage stage, Workbench bench) {
         if (Boolean.getBoolean(WANTED)) {
             watch(() -> stage.isShowing() && bench.assessmentProperty().get() != null);
@@ -26,9 +37,7 @@ public final class StartTimer {
             public void handle(long now) {
                 if (isThere.getAsBoolean() && ++frames == 2) {
                     stop();
-                    long millis = System.currentTimeMillis()
-                            - ManagementFactory.getRuntimeMXBean().getStartTime();
-                    System.out.println("start_millis " + millis);
+                    System.out.println("start_millis " + sinceStart());
                     Platform.exit();
                 }
             }

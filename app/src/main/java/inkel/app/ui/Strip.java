@@ -1,5 +1,6 @@
 package inkel.app.ui;
 
+import inkel.app.ui.controls.Gauge;
 import inkel.app.words.Words;
 import inkel.core.build.Part;
 import inkel.core.catalog.Output;
@@ -15,7 +16,6 @@ import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.shape.Rectangle;
@@ -77,8 +77,7 @@ final class Strip extends HBox {
     private Node gauge(RailBudget budget) {
         String name = Words.say(RailNames.of(budget.node(), budget.rail().id()));
         double share = budget.peakShare().ratio();
-        ProgressBar bar = new ProgressBar(Math.min(1, share));
-        bar.getStyleClass().add("gauge");
+        Gauge bar = new Gauge(Math.min(1, share));
         bar.pseudoClassStateChanged(OVER, budget.isPeakOver());
         bar.pseudoClassStateChanged(TIGHT, !budget.isPeakOver() && share > NEAR);
         String amount = Words.say(Fact.of(budget.isPeakOver() ? "strip.over" : "strip.of")

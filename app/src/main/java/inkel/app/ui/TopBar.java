@@ -3,9 +3,10 @@ package inkel.app.ui;
 import inkel.app.words.Words;
 import inkel.core.build.Node;
 import inkel.core.checks.Assessment;
+import javafx.geometry.Side;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
-import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleButton;
@@ -62,26 +63,30 @@ final class TopBar extends HBox {
         return button;
     }
 
-    private MenuButton menu() {
-        MenuButton menu = new MenuButton(Words.get("top.menu"));
+    /** A plain button, since a menu that is never opened need not be built. */
+    private Button menu() {
+        Button menu = new Button(Words.get("top.menu"));
         menu.setId("menu");
         menu.getStyleClass().add("top-menu");
         menu.setMinWidth(USE_PREF_SIZE);
-        menu.setOnShowing(event -> {
-            menu.getItems().clear();
-            commands.all().forEach(command -> {
-                if (command.startsGroup()) {
-                    menu.getItems().add(new SeparatorMenuItem());
-                }
-                MenuItem item = new MenuItem(command.title());
-                item.setAccelerator(command.keys().orElse(null));
-                item.setDisable(!command.isPossible());
-                item.setOnAction(chosen -> command.run());
-                menu.getItems().add(item);
-            });
-        });
-        menu.getItems().add(new MenuItem(Words.get("top.menu")));
+        menu.setOnAction(event -> items().show(menu, Side.BOTTOM, 0, 2));
         return menu;
+    }
+
+    private ContextMenu items() {
+        ContextMenu items = new ContextMenu();
+        commands.all().forEach(command -> {
+            if (command.startsGroup()) {
+                items.getItems().add(new SeparatorMenuItem());
+            }
+            MenuItem item = new MenuItem(command.title());
+            item.setId("menu-" + command.id());
+            item.setAccelerator(command.keys().orElse(null));
+            item.setDisable(!command.isPossible());
+            item.setOnAction(chosen -> command.run());
+            items.getItems().add(item);
+        });
+        return items;
     }
 
     private void fill() {

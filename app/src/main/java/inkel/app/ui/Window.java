@@ -1,8 +1,12 @@
 package inkel.app.ui;
 
+import inkel.core.catalog.Catalog;
 import inkel.core.io.CatalogReader;
+import java.net.URL;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
@@ -19,17 +23,21 @@ public final class Window extends Application {
     static final double HEIGHT = 800;
     private static final String[] FONTS = {"Inter-Regular.otf", "Inter-Bold.otf", "Hack-Regular.ttf"};
 
-    /** The catalogue is read while the toolkit starts. */
-    private static CompletableFuture<inkel.core.catalog.Catalog> catalog;
+    /** Files are read while the toolkit starts. */
+    private static CompletableFuture<Catalog> catalog;
 
-    private static Path toOpen;
+    private static CompletableFuture<Optional<Opened>> first;
 
-    private UserState state;
+    private static UserState state;
 
     /** Opens the window and returns when it is closed. */
     public static void open(Path file) {
-        toOpen = file;
+        StartTimer.mark("main");
         catalog = CompletableFuture.supplyAsync(CatalogReader::shipped);
+        state = UserState.read(UserState.usualFolder());
+        Optional<Path> toOpen = Optional.ofNullable(file)
+                .or(() -> state.recent().stream().filter(Files::isRegularFile).findFirst());
+        first = catalog.thenApply(read -> toOpen.map(path -> Opened.read(path, read)));
         launch(Window.class);
     }
 
@@ -42,32 +50,41 @@ public final class Window extends Application {
         });
     }
 
-    /** The scene with its fonts and style sheet. */
-    public static Scene scene(Shell shell, double width, double height) {
+    /**
+     * Loads the fonts and takes Inkel's style sheet in place of the toolkit's, which it is complete without. Must run
+     * before the first control is made.
+     */
+    public static void dress() {
         for (String font : FONTS) {
             Font.loadFont(Window.class.getResourceAsStream("/inkel/app/fonts/" + font), 13);
         }
+        // The build makes the binary form, which need not be parsed at every start.
+        URL binary = Window.class.getResource("/inkel/app/inkel.bss");
+        URL style = binary != null ? binary : Window.class.getResource("/inkel/app/inkel.css");
+        Application.setUserAgentStylesheet(style.toExternalForm());
+    }
+
+    /** The window's scene, with its keys. */
+    public static Scene scene(Shell shell, double width, double height) {
         Scene scene = new Scene(shell, width, height);
-        scene.getStylesheets()
-                .add(Window.class.getResource("/inkel/app/inkel.css").toExternalForm());
         shell.install(scene);
         return scene;
     }
 
     @Override
     public void start(javafx.stage.Stage stage) {
-        state = UserState.read(UserState.usualFolder());
+        StartTimer.mark("toolkit");
+        dress();
         Workbench bench = new Workbench(
                 catalog.join(),
                 background(),
                 Platform::runLater,
                 Clock.systemUTC(),
                 new Recovery(state.folder().resolve("recovery")));
-        Path file = toOpen != null ? toOpen : state.recent().stream().findFirst().orElse(null);
-        if (file != null) {
-            bench.open(file);
-        }
+        first.join().ifPresent(bench::take);
+        StartTimer.mark("files");
         Shell shell = new Shell(bench, state);
+        StartTimer.mark("shell");
         stage.setScene(scene(shell, WIDTH, HEIGHT));
         stage.titleProperty().bind(javafx.beans.binding.Bindings.createStringBinding(
                 () -> title(bench), bench.fileProperty(), bench.unsavedProperty()));
@@ -76,7 +93,11 @@ public final class Window extends Application {
         place(stage);
         stage.setOnHidden(event -> remember(stage));
         StartTimer.watch(stage, bench);
+        StartTimer.mark("scene");
         stage.show();
+        StartTimer.mark("shown");
+        // The rest of the catalogue is read now, so that the first search need not wait for it.
+        catalog.thenAcceptAsync(Catalog::all);
     }
 
     private static String title(Workbench bench) {

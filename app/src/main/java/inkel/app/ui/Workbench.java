@@ -137,14 +137,17 @@ public final class Workbench {
     /** Reads a file in the background and shows it; on failure says why and keeps what was open. */
     public void open(Path path) {
         background.execute(() -> {
-            try {
-                Build build = BuildReader.read(path, catalog);
-                Assessment first = Assessment.assess(build, catalog);
-                screen.execute(() -> opened(path, build, first));
-            } catch (UnreadableFile unreadable) {
-                screen.execute(() -> notice.set(refusal(path, unreadable)));
-            }
+            Opened opened = Opened.read(path, catalog);
+            screen.execute(() -> take(opened));
         });
+    }
+
+    /** Shows what was read of a file, or says why it could not be and keeps what was open. */
+    void take(Opened read) {
+        read.assessment()
+                .ifPresentOrElse(
+                        first -> opened(read.file(), first.build(), first),
+                        () -> notice.set(refusal(read.file(), read.refusal().orElseThrow())));
     }
 
     private Notice refusal(Path path, UnreadableFile unreadable) {
@@ -159,17 +162,16 @@ public final class Workbench {
     /** Opens the version before the last save under the file's own name; it is written only when the builder saves. */
     private void openPrevious(Path path, Path previous) {
         background.execute(() -> {
-            try {
-                Build build = BuildReader.read(previous, catalog);
-                Assessment first = Assessment.assess(build, catalog);
-                screen.execute(() -> {
-                    opened(path, build, first);
-                    saved = null;
-                    refresh();
-                });
-            } catch (UnreadableFile alsoUnreadable) {
-                screen.execute(() -> notice.set(Notice.trouble(Words.say(alsoUnreadable))));
-            }
+            Opened read = Opened.read(previous, catalog);
+            screen.execute(() -> read.assessment()
+                    .ifPresentOrElse(
+                            first -> {
+                                opened(path, first.build(), first);
+                                saved = null;
+                                refresh();
+                            },
+                            () -> notice.set(Notice.trouble(
+                                    Words.say(read.refusal().orElseThrow())))));
         });
     }
 

@@ -13,6 +13,17 @@ public record Endpoint(String part, String pin) {
         return Optional.of(new Endpoint(text.substring(0, point), text.substring(point + 1)));
     }
 
+    // Written out, since the generated ones are linked at run time and endpoints are compared at every start.
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Endpoint that && part.equals(that.part) && pin.equals(that.pin);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * part.hashCode() + pin.hashCode();
+    }
+
     @Override
     public String toString() {
         return part + "." + pin;

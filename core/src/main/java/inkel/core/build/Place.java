@@ -39,6 +39,20 @@ public record Place(String node, String part, String pin) {
                 && (pin.isEmpty() || pin.equals(other.pin));
     }
 
+    // Written out for the same reason as in Endpoint.
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Place that
+                && node.equals(that.node)
+                && part.equals(that.part)
+                && pin.equals(that.pin);
+    }
+
+    @Override
+    public int hashCode() {
+        return (31 * node.hashCode() + part.hashCode()) * 31 + pin.hashCode();
+    }
+
     @Override
     public String toString() {
         return node + (part.isEmpty() ? "" : "/" + part) + (pin.isEmpty() ? "" : "." + pin);

@@ -3,15 +3,32 @@ package inkel.core.catalog;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 
-/** All classes of parts that a build may use, by id, in the order they were read. */
+/** All classes of parts that a build may use, by id, in a fixed order. Classes may be read when first asked for. */
 public final class Catalog {
-    private final Map<String, PartClass> byId;
+    private final Set<String> ids;
+    private final Function<String, PartClass> reader;
+    private final Map<String, PartClass> read = new ConcurrentHashMap<>();
 
-    private Catalog(Map<String, PartClass> byId) {
-        this.byId = byId;
+    private Catalog(Collection<String> ids, Function<String, PartClass> reader) {
+        this.ids = Collections.unmodifiableSet(new LinkedHashSet<>(ids));
+        this.reader = reader;
+    }
+
+    /**
+     * A catalogue whose classes are read one by one when they are needed.
+     *
+     * @param reader gives the class of any of the ids; asked once for each
+     */
+    public static Catalog reading(Collection<String> ids, Function<String, PartClass> reader) {
+        return new Catalog(ids, reader);
     }
 
     /** @throws IllegalArgumentException when two classes share an id */
@@ -22,11 +39,11 @@ public final class Catalog {
                 throw new IllegalArgumentException("two part classes have the id " + cls.id());
             }
         }
-        return new Catalog(Collections.unmodifiableMap(byId));
+        return new Catalog(byId.keySet(), byId::get);
     }
 
     public Optional<PartClass> find(String id) {
-        return Optional.ofNullable(byId.get(id));
+        return ids.contains(id) ? Optional.of(read.computeIfAbsent(id, reader)) : Optional.empty();
     }
 
     /** A class that a checked build refers to. */
@@ -34,7 +51,13 @@ public final class Catalog {
         return find(id).orElseThrow(() -> new IllegalArgumentException("no part class " + id));
     }
 
-    public Collection<PartClass> all() {
-        return byId.values();
+    /** Every id, in order. */
+    public Set<String> ids() {
+        return ids;
+    }
+
+    /** Every class, in order; reads those that were not asked for yet. */
+    public List<PartClass> all() {
+        return ids.stream().map(this::get).toList();
     }
 }

@@ -14,6 +14,7 @@ import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,11 +26,20 @@ public final class NodeCircuit {
     private final Node node;
     private final Map<String, Placed> parts;
     private final Map<Endpoint, Rail> rails;
+    private final Map<Endpoint, Pin> pins = new HashMap<>();
+    private final Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
 
     private NodeCircuit(Node node, Map<String, Placed> parts, Map<Endpoint, Rail> rails) {
         this.node = node;
         this.parts = parts;
         this.rails = rails;
+        parts.values().forEach(placed ->
+                placed.cls().pins().forEach(pin -> pins.putIfAbsent(placed.endpoint(pin), pin)));
+        for (Wire wire : node.wires()) {
+            if (!isTie(wire)) {
+                nets.computeIfAbsent(wire.to(), to -> new ArrayList<>()).add(wire);
+            }
+        }
     }
 
     /** @throws IllegalArgumentException when a part's class is not in the catalogue */
@@ -73,12 +83,12 @@ public final class NodeCircuit {
     }
 
     public Optional<Pin> pin(Endpoint endpoint) {
-        return part(endpoint.part()).flatMap(placed -> placed.cls().pin(endpoint.pin()));
+        return Optional.ofNullable(pins.get(endpoint));
     }
 
     public Optional<IoFamily> io(Endpoint endpoint) {
         return part(endpoint.part())
-                .flatMap(placed -> placed.cls().pin(endpoint.pin()).flatMap(placed.cls()::io));
+                .flatMap(placed -> pin(endpoint).flatMap(placed.cls()::io));
     }
 
     /** The rail that the levels of a pin hang on: one that feeds its part, or one that its part makes. */
@@ -96,13 +106,7 @@ public final class NodeCircuit {
 
     /** The wires by the pin they go to, ties to rails and grounds left out; in the order of first use. */
     public Map<Endpoint, List<Wire>> nets() {
-        Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
-        for (Wire wire : node.wires()) {
-            if (!isTie(wire)) {
-                nets.computeIfAbsent(wire.to(), to -> new ArrayList<>()).add(wire);
-            }
-        }
-        return nets;
+        return Collections.unmodifiableMap(nets);
     }
 
     /** Whether a wire only ties its signal to a rail or to ground. */

@@ -171,8 +171,7 @@ public final class BuildReader {
     private Part part(Fields fields, String id) {
         String classId = fields.text("class");
         if (!classId.isEmpty() && catalog.find(classId).isEmpty()) {
-            Optional<String> near = Nearest.to(
-                    classId, catalog.all().stream().map(cls -> cls.id()).toList());
+            Optional<String> near = Nearest.to(classId, List.copyOf(catalog.ids()));
             fields.problem(
                     "class",
                     near.map(suggestion -> Fact.of("problem.unknown_class_near")

@@ -14,24 +14,28 @@ import java.util.List;
 /** Reads the catalogue that is shipped with Inkel. */
 public final class CatalogReader {
     private static final String FOLDER = "/inkel/core/catalog/";
+    private static final String ENDING = ".json";
 
     private CatalogReader() {}
 
     /**
-     * All shipped classes in the order of the index.
+     * The shipped catalogue, in the order of the index; a class is read when it is first asked for.
      *
      * @throws IllegalStateException when a shipped file is wrong, which the tests keep from happening
      */
     public static Catalog shipped() {
-        List<PartClass> classes = new ArrayList<>();
-        for (String name : index()) {
-            try {
-                classes.add(read(Path.of(name), resource(name)));
-            } catch (UnreadableFile wrong) {
-                throw new IllegalStateException(wrong);
-            }
+        List<String> ids = index().stream()
+                .map(name -> name.substring(0, name.length() - ENDING.length()))
+                .toList();
+        return Catalog.reading(ids, CatalogReader::shippedClass);
+    }
+
+    private static PartClass shippedClass(String id) {
+        try {
+            return read(Path.of(id + ENDING), resource(id + ENDING));
+        } catch (UnreadableFile wrong) {
+            throw new IllegalStateException(wrong);
         }
-        return Catalog.of(classes);
     }
 
     /** The names of the shipped files, in order. */

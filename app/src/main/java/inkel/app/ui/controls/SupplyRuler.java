@@ -5,12 +5,13 @@ import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Locale;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
 
 /** What a supply pin works at, as a band on a volt scale, and what arrives there, as a needle. */
 public final class SupplyRuler extends Region {
@@ -22,7 +23,8 @@ public final class SupplyRuler extends Region {
     private final Region band = part("ruler-band");
     private final Region needle = part("ruler-needle");
     private final Label reading = new Label();
-    private final List<Region> ticks = new ArrayList<>();
+    private final Path ticks = new Path();
+    private final double tickVolts;
     private final Range<Voltage> bears;
     private final double needleVolts;
     private final double scaleVolts;
@@ -36,13 +38,10 @@ public final class SupplyRuler extends Region {
         getStyleClass().add("supply-ruler");
         reading.getStyleClass().add("ruler-reading");
         reading.setText(feed.volts().map(volts -> Engineering.print(volts.expected())).orElse(""));
-        int step = scaleVolts > 12 ? 5 : 1;
-        for (int volt = 0; volt <= scaleVolts; volt += step) {
-            ticks.add(part("ruler-tick"));
-        }
-        getChildren().addAll(track, band);
-        getChildren().addAll(ticks);
-        getChildren().addAll(needle, reading);
+        tickVolts = scaleVolts > 12 ? 5 : 1;
+        ticks.getStyleClass().add("ruler-tick");
+        ticks.setManaged(false);
+        getChildren().addAll(track, band, ticks, needle, reading);
         boolean hasNeedle = !Double.isNaN(needleVolts);
         needle.setVisible(hasNeedle);
         for (Fit fit : Fit.values()) {
@@ -67,9 +66,10 @@ public final class SupplyRuler extends Region {
         double from = x(bears.lowest().volts());
         double to = x(bears.highest().volts());
         band.resizeRelocate(from, TOP, Math.max(3, to - from), BAR);
-        int step = scaleVolts > 12 ? 5 : 1;
-        for (int i = 0; i < ticks.size(); i++) {
-            ticks.get(i).resizeRelocate(Math.round(x(i * step)), TOP + BAR + 2, 1, 4);
+        ticks.getElements().clear();
+        for (double volts = 0; volts <= scaleVolts; volts += tickVolts) {
+            double at = Math.round(x(volts)) + 0.5;
+            ticks.getElements().addAll(new MoveTo(at, TOP + BAR + 2), new LineTo(at, TOP + BAR + 6));
         }
         if (needle.isVisible()) {
             double at = x(needleVolts);

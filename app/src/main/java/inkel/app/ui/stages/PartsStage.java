@@ -53,8 +53,6 @@ public final class PartsStage extends StagePane {
         scroll.viewportBoundsProperty().addListener((property, old, next) -> fit(next.getWidth()));
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(heading, scroll);
-        bench.assessmentProperty().addListener((property, old, next) -> fill());
-        bench.nodeProperty().addListener((property, old, next) -> fill());
         bench.selectionProperty().addListener((property, old, next) -> mark());
         setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.F2) {
@@ -62,7 +60,7 @@ public final class PartsStage extends StagePane {
                 event.consume();
             }
         });
-        fill();
+        refreshWith(bench);
     }
 
     /** As many columns as fit, all of one width, filling the row. */
@@ -72,7 +70,8 @@ public final class PartsStage extends StagePane {
         table.setPrefColumns(columns);
     }
 
-    private void fill() {
+    @Override
+    void refresh() {
         Assessment assessment = bench.assessmentProperty().get();
         Optional<NodeCircuit> node = assessment == null
                 ? Optional.empty()

@@ -1,6 +1,5 @@
 package inkel.app.ui.stages;
 
-import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
 import inkel.app.ui.controls.Loom;
 import inkel.app.ui.controls.LoomModel;
@@ -35,10 +34,8 @@ public final class PinsStage extends StagePane {
         plan.setOnAction(event -> bench.plan());
         addControl(plan);
         getChildren().add(loom);
-        bench.assessmentProperty().addListener((property, old, next) -> fill());
-        bench.nodeProperty().addListener((property, old, next) -> fill());
         bench.selectionProperty().addListener((property, old, next) -> loom.select(next));
-        fill();
+        refreshWith(bench);
         loom.select(bench.selectionProperty().get());
     }
 
@@ -54,13 +51,13 @@ public final class PinsStage extends StagePane {
         return button;
     }
 
-    private void fill() {
+    @Override
+    void refresh() {
         Assessment assessment = bench.assessmentProperty().get();
         String node = bench.nodeProperty().get();
         if (assessment == null || assessment.circuit(node).isEmpty()) {
             return;
         }
         loom.show(LoomModel.of(assessment, node));
-        Ui.show(loom, true);
     }
 }

@@ -1,6 +1,7 @@
 package inkel.app.ui.stages;
 
 import inkel.app.ui.Ui;
+import inkel.app.ui.Workbench;
 import inkel.app.words.Words;
 import inkel.core.finding.Stage;
 import javafx.scene.Node;
@@ -10,7 +11,9 @@ import javafx.scene.layout.VBox;
 /** What every stage has: its name, one sentence, and room for controls at the right. */
 abstract class StagePane extends VBox {
     private final HBox controls = new HBox(8);
+    private boolean isStale;
 
+    /** A stage that no build is shown in. */
     StagePane(Stage stage) {
         getStyleClass().add("stage");
         setId("stage-pane-" + stage.text());
@@ -22,6 +25,31 @@ abstract class StagePane extends VBox {
         controls.setMinWidth(USE_PREF_SIZE);
         getChildren().add(new HBox(titles, Ui.spring(), controls));
     }
+
+    /**
+     * Calls {@link #refresh} whenever the build or the node changes, at once while the stage is on the screen and
+     * otherwise when it next comes there. Call it at the end of the constructor.
+     */
+    final void refreshWith(Workbench bench) {
+        bench.assessmentProperty().addListener((property, old, next) -> refreshIfSeen());
+        bench.nodeProperty().addListener((property, old, next) -> refreshIfSeen());
+        sceneProperty().addListener((property, old, next) -> {
+            if (next != null && isStale) {
+                refreshIfSeen();
+            }
+        });
+        refresh();
+    }
+
+    private void refreshIfSeen() {
+        isStale = getScene() == null;
+        if (!isStale) {
+            refresh();
+        }
+    }
+
+    /** Shows the present build anew. */
+    void refresh() {}
 
     void addControl(Node control) {
         controls.getChildren().add(control);

@@ -70,12 +70,8 @@ public final class WireStage extends StagePane {
         });
         addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         setFocusTraversable(true);
-        bench.assessmentProperty().addListener((property, old, next) -> fill());
-        bench.nodeProperty().addListener((property, old, next) -> {
-            currentId = "";
-            fill();
-        });
-        fill();
+        bench.nodeProperty().addListener((property, old, next) -> currentId = "");
+        refreshWith(bench);
     }
 
     private void keys(KeyEvent event) {
@@ -89,7 +85,8 @@ public final class WireStage extends StagePane {
         event.consume();
     }
 
-    private void fill() {
+    @Override
+    void refresh() {
         Assessment assessment = bench.assessmentProperty().get();
         Optional<WireList> found = assessment == null
                 ? Optional.empty()
@@ -222,7 +219,7 @@ public final class WireStage extends StagePane {
                     .map(WireStep::id)
                     .orElse(step.id());
             if (step.plugged()) {
-                fill();
+                refresh();
             } else {
                 plug(step, true);
             }
