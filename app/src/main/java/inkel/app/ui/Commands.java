@@ -43,7 +43,12 @@ final class Commands {
                 () -> openExample(Examples.FIRST_SKETCH));
         add("undo", "Shortcut+Z", true, () -> bench.canUndoProperty().get(), bench::undo);
         add("redo", "Shortcut+Y", false, () -> bench.canRedoProperty().get(), bench::redo);
-        add("plan", "Shortcut+P", false, () -> isOpen.getAsBoolean() && !bench.busyProperty().get(), bench::plan);
+        add(
+                "plan",
+                "Shortcut+P",
+                false,
+                () -> isOpen.getAsBoolean() && !bench.busyProperty().get(),
+                bench::plan);
         add("remove", "Delete", false, this::isPartSelected, this::removePart);
         add("find", "Shortcut+K", true, () -> true, this::find);
         add("help", "F1", false, isOpen, () -> this.help.run());
@@ -63,12 +68,7 @@ final class Commands {
                 ? Words.get("command.stage", "stage", Words.get(id))
                 : Words.get("command." + id);
         all.add(new Command(
-                id,
-                title,
-                Optional.ofNullable(keys).map(KeyCombination::valueOf),
-                startsGroup,
-                possible,
-                action));
+                id, title, Optional.ofNullable(keys).map(KeyCombination::valueOf), startsGroup, possible, action));
     }
 
     List<Command> all() {
@@ -78,12 +78,13 @@ final class Commands {
     /** Makes the keys work in a scene. Delete is left to the text fields while one of them has the focus. */
     void install(Scene target) {
         scene = target;
-        all.forEach(command -> command.keys().ifPresent(keys -> target.getAccelerators().put(keys, () -> {
-            boolean isTyping = target.getFocusOwner() instanceof javafx.scene.control.TextInputControl;
-            if (!(isTyping && keys.getName().equals("Delete"))) {
-                command.run();
-            }
-        })));
+        all.forEach(command -> command.keys()
+                .ifPresent(keys -> target.getAccelerators().put(keys, () -> {
+                    boolean isTyping = target.getFocusOwner() instanceof javafx.scene.control.TextInputControl;
+                    if (!(isTyping && keys.getName().equals("Delete"))) {
+                        command.run();
+                    }
+                })));
     }
 
     void find() {

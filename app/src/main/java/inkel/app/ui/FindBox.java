@@ -2,8 +2,8 @@ package inkel.app.ui;
 
 import inkel.app.words.Words;
 import inkel.core.build.Place;
-import inkel.core.circuit.NodeCircuit;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.finding.Stage;
 import inkel.core.remedy.PinNames;
 import java.util.ArrayList;
@@ -94,11 +94,14 @@ final class FindBox extends VBox {
     }
 
     private void search() {
-        List<String> words = Arrays.stream(field.getText().toLowerCase(Locale.ROOT).split("\\s+"))
+        List<String> words = Arrays.stream(
+                        field.getText().toLowerCase(Locale.ROOT).split("\\s+"))
                 .filter(word -> !word.isEmpty())
                 .toList();
-        list.setItems(FXCollections.observableArrayList(
-                entries().stream().filter(entry -> entry.matches(words)).limit(MOST).toList()));
+        list.setItems(FXCollections.observableArrayList(entries().stream()
+                .filter(entry -> entry.matches(words))
+                .limit(MOST)
+                .toList()));
         list.getSelectionModel().selectFirst();
     }
 
@@ -106,19 +109,19 @@ final class FindBox extends VBox {
         List<Entry> entries = new ArrayList<>();
         Assessment assessment = bench.assessmentProperty().get();
         if (assessment != null) {
-            assessment.findings().forEach(finding -> entries.add(new Entry(
-                    Words.say(finding.sentence()),
-                    Words.get("severity." + finding.severity().text()),
-                    () -> bench.show(finding.rule().stage(), finding.place()))));
+            assessment
+                    .findings()
+                    .forEach(finding -> entries.add(new Entry(
+                            Words.say(finding.sentence()),
+                            Words.get("severity." + finding.severity().text()),
+                            () -> bench.show(finding.rule().stage(), finding.place()))));
             assessment.reports().circuit().nodes().forEach(node -> addParts(entries, node));
         }
         commands.all().stream()
                 .filter(Command::isPossible)
                 .forEach(command -> entries.add(new Entry(
                         command.title(),
-                        command.keys()
-                                .map(keys -> keys.getDisplayText())
-                                .orElse(Words.get("find.command")),
+                        command.keys().map(keys -> keys.getDisplayText()).orElse(Words.get("find.command")),
                         command::run)));
         return entries;
     }

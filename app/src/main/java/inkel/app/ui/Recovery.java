@@ -58,7 +58,8 @@ public final class Recovery {
 
     private Path copyOf(Path file) {
         Path whole = file.toAbsolutePath().normalize();
-        String folderMark = Integer.toHexString(String.valueOf(whole.getParent()).hashCode());
+        String folderMark =
+                Integer.toHexString(String.valueOf(whole.getParent()).hashCode());
         return folder.resolve(folderMark + "-" + whole.getFileName());
     }
 }

@@ -71,7 +71,8 @@ final class Selvedge extends StackPane {
     }
 
     private void mark() {
-        knots.forEach((stage, knot) -> knot.setSelected(stage == bench.stageProperty().get()));
+        knots.forEach(
+                (stage, knot) -> knot.setSelected(stage == bench.stageProperty().get()));
     }
 
     private void count() {
@@ -100,10 +101,11 @@ final class Selvedge extends StackPane {
                 return new State(0, false);
             }
             return switch (stage) {
-                case WIRE -> assessment
-                        .wires(node)
-                        .map(list -> new State(list.openCount(), list.openCount() == 0))
-                        .orElse(new State(0, false));
+                case WIRE ->
+                    assessment
+                            .wires(node)
+                            .map(list -> new State(list.openCount(), list.openCount() == 0))
+                            .orElse(new State(0, false));
                 case WAKE, TUNE -> new State(0, false);
                 case LOG -> new State(0, !assessment.build().log().isEmpty());
                 default -> {

@@ -90,16 +90,16 @@ final class Strip extends HBox {
         button.setAccessibleText(name + ", " + amount);
         button.setMinWidth(USE_PREF_SIZE);
         button.setOnAction(event -> bench.show(
-                bench.stageProperty().get() == Stage.WIRE ? Stage.POWER : bench.stageProperty().get(),
+                bench.stageProperty().get() == Stage.WIRE
+                        ? Stage.POWER
+                        : bench.stageProperty().get(),
                 budget.node().place(budget.rail().id())));
         return button;
     }
 
     private void buses(NodePins pins) {
         pins.i2cBuses().forEach((line, parts) -> rails.getChildren()
-                .add(Ui.word(
-                        Words.get("strip.bus", "count", parts.size()),
-                        "strip-bus")));
+                .add(Ui.word(Words.get("strip.bus", "count", parts.size()), "strip-bus")));
     }
 
     private void tellSaved() {
@@ -110,8 +110,8 @@ final class Strip extends HBox {
         } else if (bench.savedAtProperty().get() == null) {
             saved.setText(Words.get("strip.as_opened"));
         } else {
-            saved.setText(
-                    Words.get("strip.saved", "time", TIME.format(bench.savedAtProperty().get())));
+            saved.setText(Words.get(
+                    "strip.saved", "time", TIME.format(bench.savedAtProperty().get())));
         }
     }
 }

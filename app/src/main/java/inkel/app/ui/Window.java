@@ -86,8 +86,9 @@ public final class Window extends Application {
         Shell shell = new Shell(bench, state);
         StartTimer.mark("shell");
         stage.setScene(scene(shell, WIDTH, HEIGHT));
-        stage.titleProperty().bind(javafx.beans.binding.Bindings.createStringBinding(
-                () -> title(bench), bench.fileProperty(), bench.unsavedProperty()));
+        stage.titleProperty()
+                .bind(javafx.beans.binding.Bindings.createStringBinding(
+                        () -> title(bench), bench.fileProperty(), bench.unsavedProperty()));
         stage.setMinWidth(900);
         stage.setMinHeight(600);
         place(stage);
@@ -102,7 +103,9 @@ public final class Window extends Application {
 
     private static String title(Workbench bench) {
         Path file = bench.fileProperty().get();
-        return file == null ? "Inkel" : file.getFileName() + (bench.unsavedProperty().get() ? " •" : "") + " – Inkel";
+        return file == null
+                ? "Inkel"
+                : file.getFileName() + (bench.unsavedProperty().get() ? " •" : "") + " – Inkel";
     }
 
     /** Where it was last time, if that is still on a screen. */

@@ -170,8 +170,8 @@ public final class Workbench {
                                 saved = null;
                                 refresh();
                             },
-                            () -> notice.set(Notice.trouble(
-                                    Words.say(read.refusal().orElseThrow())))));
+                            () -> notice.set(
+                                    Notice.trouble(Words.say(read.refusal().orElseThrow())))));
         });
     }
 
@@ -313,8 +313,8 @@ public final class Workbench {
         }
         boolean isThere = history.now()
                 .node(selected.node())
-                .filter(found -> selected.part().isEmpty()
-                        || found.part(selected.part()).isPresent())
+                .filter(found ->
+                        selected.part().isEmpty() || found.part(selected.part()).isPresent())
                 .isPresent();
         if (!isThere) {
             selection.set(null);
@@ -360,7 +360,8 @@ public final class Workbench {
             apply(plan.edit().orElseThrow());
             notice.set(Notice.done(Words.get(moved == 0 ? "notice.plan_same" : "notice.planned", "count", moved)));
         } else {
-            String names = String.join(", ", plan.clash().stream().map(Endpoint::toString).toList());
+            String names = String.join(
+                    ", ", plan.clash().stream().map(Endpoint::toString).toList());
             notice.set(new Notice(
                     Notice.Tone.TROUBLE,
                     Words.get("notice.clash", "wants", names),
@@ -376,7 +377,10 @@ public final class Workbench {
     private static long moved(Build before, Plan plan) {
         Node old = before.node(plan.node()).orElseThrow();
         return plan.wires().stream()
-                .filter(wire -> old.wire(wire.from()).map(Wire::to).filter(wire.to()::equals).isEmpty())
+                .filter(wire -> old.wire(wire.from())
+                        .map(Wire::to)
+                        .filter(wire.to()::equals)
+                        .isEmpty())
                 .count();
     }
 

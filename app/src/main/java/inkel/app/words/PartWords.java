@@ -20,7 +20,8 @@ public final class PartWords {
             return Words.get("bus.board");
         }
         if (placed.cls().i2c().isPresent()) {
-            return Words.get("bus.i2c", "address", Engineering.address(placed.address().orElseThrow()));
+            return Words.get(
+                    "bus.i2c", "address", Engineering.address(placed.address().orElseThrow()));
         }
         if (placed.cls().spi().isPresent()) {
             return Words.get("bus.spi");
@@ -34,7 +35,8 @@ public final class PartWords {
         boolean isAnalog = placed.cls().signals().anyMatch(pin -> pin.use() == PinUse.ANALOG);
         boolean hasSignals = placed.cls().signals().findAny().isPresent();
         boolean isSupply = !placed.cls().outputs().isEmpty();
-        return Words.get(isAnalog ? "bus.analog" : hasSignals ? "bus.digital" : isSupply ? "bus.supply" : "bus.between");
+        return Words.get(
+                isAnalog ? "bus.analog" : hasSignals ? "bus.digital" : isSupply ? "bus.supply" : "bus.between");
     }
 
     /** From idle to peak through one supply pin. */
@@ -53,7 +55,11 @@ public final class PartWords {
         return node.rails().stream()
                 .filter(rail -> rail.id().part().equals(placed.id()))
                 .map(rail -> Words.say(Fact.of(rail.volts().isPresent() ? "parts.gives" : "parts.gives_nothing")
-                        .with("volts", rail.volts().map(volts -> Engineering.print(volts.expected())).orElse(""))
+                        .with(
+                                "volts",
+                                rail.volts()
+                                        .map(volts -> Engineering.print(volts.expected()))
+                                        .orElse(""))
                         .with("rating", rail.rating())))
                 .collect(Collectors.joining(", "));
     }

@@ -42,10 +42,7 @@ public record Place(String node, String part, String pin) {
     // Written out for the same reason as in Endpoint.
     @Override
     public boolean equals(Object other) {
-        return other instanceof Place that
-                && node.equals(that.node)
-                && part.equals(that.part)
-                && pin.equals(that.pin);
+        return other instanceof Place that && node.equals(that.node) && part.equals(that.part) && pin.equals(that.pin);
     }
 
     @Override

@@ -33,8 +33,8 @@ public final class NodeCircuit {
         this.node = node;
         this.parts = parts;
         this.rails = rails;
-        parts.values().forEach(placed ->
-                placed.cls().pins().forEach(pin -> pins.putIfAbsent(placed.endpoint(pin), pin)));
+        parts.values()
+                .forEach(placed -> placed.cls().pins().forEach(pin -> pins.putIfAbsent(placed.endpoint(pin), pin)));
         for (Wire wire : node.wires()) {
             if (!isTie(wire)) {
                 nets.computeIfAbsent(wire.to(), to -> new ArrayList<>()).add(wire);
@@ -87,8 +87,7 @@ public final class NodeCircuit {
     }
 
     public Optional<IoFamily> io(Endpoint endpoint) {
-        return part(endpoint.part())
-                .flatMap(placed -> pin(endpoint).flatMap(placed.cls()::io));
+        return part(endpoint.part()).flatMap(placed -> pin(endpoint).flatMap(placed.cls()::io));
     }
 
     /** The rail that the levels of a pin hang on: one that feeds its part, or one that its part makes. */

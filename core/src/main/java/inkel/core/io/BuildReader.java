@@ -184,7 +184,8 @@ public final class BuildReader {
                 .ifPresentOrElse(
                         endpoint -> feeds.put(pin, endpoint),
                         () -> fields.problem(
-                                "feeds/" + pin,
+                                "feeds",
+                                pin,
                                 Fact.of("problem.expected_value")
                                         .with("example", "board.5V")
                                         .with("found", rail))));
@@ -211,7 +212,8 @@ public final class BuildReader {
                 : Engineering.parse(value, unit).filter(number -> number > 0).isPresent();
         if (!isGood) {
             fields.problem(
-                    "settings/" + key,
+                    "settings",
+                    key,
                     Fact.of("problem.expected_value")
                             .with("example", SETTING_EXAMPLES.get(key))
                             .with("found", value));

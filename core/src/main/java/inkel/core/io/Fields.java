@@ -47,6 +47,11 @@ final class Fields {
         problems.add(new Problem(0, key.isEmpty() ? pointer : pointer + "/" + escaped(key), reason));
     }
 
+    /** Notes that a field of an object inside this one is wrong. */
+    void problem(String key, String inside, Fact reason) {
+        problems.add(new Problem(0, pointer + "/" + escaped(key) + "/" + escaped(inside), reason));
+    }
+
     private static String escaped(String key) {
         return key.replace("~", "~0").replace("/", "~1");
     }

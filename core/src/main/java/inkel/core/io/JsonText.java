@@ -47,14 +47,22 @@ final class JsonText {
         } catch (StreamConstraintsException tooDeep) {
             throw new BadJson(
                     new Problem(line(tooDeep), "", Fact.of("problem.too_deep").with("limit", MAX_DEPTH)));
-        } catch (JsonEOFException cut) {
-            throw new BadJson(new Problem(line(cut), "", Fact.of("problem.cut_off")));
         } catch (JsonProcessingException notJson) {
+            if (isCutOff(notJson)) {
+                throw new BadJson(new Problem(line(notJson), "", Fact.of("problem.cut_off")));
+            }
             throw new BadJson(new Problem(
                     line(notJson),
                     "",
                     Fact.of("problem.not_json").with("detail", firstLine(notJson.getOriginalMessage()))));
         }
+    }
+
+    /** The parser's own exception may come wrapped by the tree reader. */
+    private static boolean isCutOff(JsonProcessingException e) {
+        return e instanceof JsonEOFException
+                || e.getCause() instanceof JsonEOFException
+                || e.getOriginalMessage().startsWith("Unexpected end-of-input");
     }
 
     private static int line(JsonProcessingException e) {

@@ -252,10 +252,12 @@ final class PartClassReader {
             Pin pin = cls.pins().get(i);
             boolean mayRepeat = pin.use() == PinUse.GROUND || pin.use() == PinUse.NONE;
             if (!mayRepeat && !labels.add(pin.label())) {
-                fields.problem("pins/" + i, Fact.of("problem.duplicate").with("found", pin.label()));
+                fields.problem(
+                        "pins", String.valueOf(i), Fact.of("problem.duplicate").with("found", pin.label()));
             }
             if (!pin.io().isEmpty() && !families.contains(pin.io())) {
-                fields.problem("pins/" + i, Fact.of("problem.no_io").with("found", pin.io()));
+                fields.problem(
+                        "pins", String.valueOf(i), Fact.of("problem.no_io").with("found", pin.io()));
             }
         }
         cls.supplies().forEach(supply -> requirePin(cls, "supplies", supply.pin()));

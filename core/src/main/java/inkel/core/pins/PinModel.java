@@ -33,8 +33,11 @@ final class PinModel {
     /** Ends the search for something better; counted in failures so that the outcome is the same on every machine. */
     private static final long FAIL_LIMIT = 1500;
 
-    private static final int CHANGE_COST = 2;
+    private static final int CHANGE_COST = 5;
     private static final int TIE_COST = 30;
+
+    /** A serial part may have the console's pins when no other port will do; it is unplugged while programming then. */
+    private static final int CONSOLE_COST = 25;
 
     /** A part that is fed by a driver belongs on the driver's sockets; the board's own timers are scarce. */
     private static final int BOARD_TIMER_COST = 4;
@@ -49,6 +52,7 @@ final class PinModel {
     private final Map<Want, IntVar> where = new LinkedHashMap<>();
     private final Map<String, IntVar> busOf = new LinkedHashMap<>();
     private final Map<String, IntVar> addressOf = new LinkedHashMap<>();
+    private final List<IntVar> ports = new ArrayList<>();
     private final List<IntVar> takers = new ArrayList<>();
     private final List<IntVar> costs = new ArrayList<>();
     private int nextDummy;
@@ -77,7 +81,7 @@ final class PinModel {
     /** Whether any placement exists; faster than looking for a good one. */
     static boolean isPossible(NodeCircuit node, List<Want> wants) {
         PinModel work = new PinModel(node, wants);
-        return work.state() && work.model.getSolver().solve();
+        return wants.isEmpty() || work.state() && work.model.getSolver().solve();
     }
 
     /** States the whole problem; false when a want has no pin at all, which no model need be asked about. */
@@ -98,7 +102,9 @@ final class PinModel {
         pairSerialPorts();
         separateFrequencies();
         chooseAddresses();
-        model.allDifferent(takers.toArray(IntVar[]::new), "AC").post();
+        if (takers.size() > 1) {
+            model.allDifferent(takers.toArray(IntVar[]::new), "AC").post();
+        }
         wants.forEach(this::priceOf);
         return true;
     }
@@ -111,10 +117,14 @@ final class PinModel {
             return isLegal ? new int[] {number} : new int[0];
         }
         IntStream legal = PinFit.legal(node, want.signal())
-                .filter(target -> !isConsole(target))
+                .filter(target -> !isConsole(target) || isSerial(want))
                 .mapToInt(numbers::get);
         IntStream tie = want.tie().isPresent() ? IntStream.of(nextDummy++) : IntStream.empty();
         return IntStream.concat(legal, tie).toArray();
+    }
+
+    private static boolean isSerial(Want want) {
+        return want.pin().use() == PinUse.UART_TX || want.pin().use() == PinUse.UART_RX;
     }
 
     private boolean isConsole(Endpoint target) {
@@ -199,6 +209,7 @@ final class PinModel {
             }
             IntVar unit = model.intVar("port of " + placed.id(), 0, names.size());
             units.add(unit);
+            ports.add(unit);
             for (Want want : both) {
                 model.table(new IntVar[] {where.get(want), unit}, serialTuples(want, names), "CT+")
                         .post();
@@ -231,7 +242,7 @@ final class PinModel {
                     tuples.add(number, 1 + names.indexOf(unitName(targets.get(number), ability)));
                 }
             }
-            if (mayBeSoftware && pin.can(Ability.Kind.DIGITAL)) {
+            if (mayBeSoftware && pin.can(Ability.Kind.DIGITAL) && !pin.can(Ability.Kind.CONSOLE)) {
                 tuples.add(number, 0);
             }
         }
@@ -331,16 +342,23 @@ final class PinModel {
         boolean isFedThere = want.placed().part().feeds().values().stream()
                 .anyMatch(rail -> rail.part().equals(target.part()));
         int scarce = want.pin().use() == PinUse.PWM && !isFedThere ? BOARD_TIMER_COST : 0;
-        return PinCost.of(pin(target), want.pin().use()) + (isMoved ? CHANGE_COST : 0) + (isOnOther ? 0 : scarce);
+        return PinCost.of(pin(target), want.pin().use())
+                + (isMoved ? CHANGE_COST : 0)
+                + (isConsole(target) ? CONSOLE_COST : 0)
+                + (isOnOther ? 0 : scarce);
     }
 
     private Optional<Answer> search() {
+        if (wants.isEmpty()) {
+            return Optional.of(new Answer(Map.of(), Map.of(), true));
+        }
         IntVar total = model.intVar("total", 0, 100_000);
         model.sum(costs.toArray(IntVar[]::new), "=", total).post();
         Solver solver = model.getSolver();
         Map<IntVar, Want> wantOf = new LinkedHashMap<>();
         where.forEach((want, variable) -> wantOf.put(variable, want));
         List<IntVar> decisions = new ArrayList<>(busOf.values());
+        decisions.addAll(ports);
         decisions.addAll(where.values());
         decisions.addAll(addressOf.values());
         solver.setSearch(

@@ -38,7 +38,9 @@ public final class HeaderPlan extends Region {
         getChildren().addAll(body, mark, markName);
         for (int i = 0; i < cls.pins().size(); i++) {
             Pin pin = cls.pins().get(i);
-            if (pin.row().equals("left") || pin.row().equals("right") || pin.row().equals("single")) {
+            if (pin.row().equals("left")
+                    || pin.row().equals("right")
+                    || pin.row().equals("single")) {
                 shown.add(i);
                 Region hole = new Region();
                 hole.getStyleClass().add("plan-hole");
@@ -50,7 +52,8 @@ public final class HeaderPlan extends Region {
                 name.pseudoClassStateChanged(TARGET, isTarget);
                 count.pseudoClassStateChanged(TARGET, isTarget);
                 boolean isInRow = pin.row().equals(cls.pins().get(target).row());
-                count.setVisible(isInRow && pin.place() <= cls.pins().get(target).place());
+                count.setVisible(
+                        isInRow && pin.place() <= cls.pins().get(target).place());
                 holes.add(hole);
                 names.add(name);
                 counts.add(count);
@@ -66,14 +69,14 @@ public final class HeaderPlan extends Region {
         int most = shown.stream().mapToInt(i -> cls.pins().get(i).place()).max().orElse(1);
         double top = 30;
         double pitch = Math.min(MOST_PITCH, (getHeight() - top - 16) / most);
-        boolean hasTwoRows = shown.stream().anyMatch(i -> cls.pins().get(i).row().equals("right"));
+        boolean hasTwoRows =
+                shown.stream().anyMatch(i -> cls.pins().get(i).row().equals("right"));
         double bodyWidth = hasTwoRows ? 116 : 72;
         double left = (getWidth() - bodyWidth) / 2;
         body.resizeRelocate(left, 12, bodyWidth, top - 12 + pitch * most + 8);
         mark.resizeRelocate(left + bodyWidth / 2 - 20, 4, 40, 14);
         double markWidth = markName.prefWidth(-1);
-        markName.resizeRelocate(
-                left + bodyWidth / 2 - markWidth / 2, 18, markWidth, markName.prefHeight(-1));
+        markName.resizeRelocate(left + bodyWidth / 2 - markWidth / 2, 18, markWidth, markName.prefHeight(-1));
         for (int n = 0; n < shown.size(); n++) {
             Pin pin = cls.pins().get(shown.get(n));
             boolean isRight = pin.row().equals("right");
@@ -84,12 +87,14 @@ public final class HeaderPlan extends Region {
             Label name = names.get(n);
             double width = name.prefWidth(-1);
             double height = name.prefHeight(-1);
-            name.resizeRelocate(
-                    isRight ? left + bodyWidth + 12 : left - 12 - width, y - height / 2, width, height);
+            name.resizeRelocate(isRight ? left + bodyWidth + 12 : left - 12 - width, y - height / 2, width, height);
             Label count = counts.get(n);
             double countWidth = count.prefWidth(-1);
             count.resizeRelocate(
-                    isRight ? x - 14 - countWidth : x + 14, y - count.prefHeight(-1) / 2, countWidth, count.prefHeight(-1));
+                    isRight ? x - 14 - countWidth : x + 14,
+                    y - count.prefHeight(-1) / 2,
+                    countWidth,
+                    count.prefHeight(-1));
             if (shown.get(n) == target) {
                 ring.resizeRelocate(x - 11, y - 11, 22, 22);
             }

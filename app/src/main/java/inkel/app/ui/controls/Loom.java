@@ -129,7 +129,8 @@ public final class Loom extends VBox {
     }
 
     private void moveHead() {
-        double hidden = Math.max(0, field.getWidth() - scroll.getViewportBounds().getWidth());
+        double hidden =
+                Math.max(0, field.getWidth() - scroll.getViewportBounds().getWidth());
         head.setTranslateX(-scroll.getHvalue() * hidden);
     }
 
@@ -146,7 +147,9 @@ public final class Loom extends VBox {
             return;
         }
         double room = scroll.getViewportBounds().getWidth() - LEFT - RIGHT;
-        step = Math.max(LEAST_STEP, Math.min(MOST_STEP, room / Math.max(1, model.threads().size())));
+        step = Math.max(
+                LEAST_STEP,
+                Math.min(MOST_STEP, room / Math.max(1, model.threads().size())));
         double width = LEFT + step * model.threads().size() + RIGHT;
         double height = 0;
         for (LoomModel.Module module : model.modules()) {
@@ -154,7 +157,10 @@ public final class Loom extends VBox {
         }
         double longest = 0;
         for (LoomModel.Thread thread : model.threads()) {
-            longest = Math.max(longest, thread.label().length() + (thread.tag().isEmpty() ? 0 : thread.tag().length() + 2));
+            longest = Math.max(
+                    longest,
+                    thread.label().length()
+                            + (thread.tag().isEmpty() ? 0 : thread.tag().length() + 2));
         }
         double headHeight = Math.min(150, Math.max(LEAST_HEAD, 22 + longest * 6.2));
         head.setPrefHeight(headHeight);
@@ -196,8 +202,8 @@ public final class Loom extends VBox {
         purpose.setMaxWidth(NAME_WIDTH);
         purpose.relocate(12, CARD_PAD + 18);
         card.getChildren().addAll(name, purpose);
-        card.setOnMouseClicked(event -> onSelect.accept(new Place(
-                module.rows().get(0).place().node(), module.placed().id(), "")));
+        card.setOnMouseClicked(event -> onSelect.accept(
+                new Place(module.rows().get(0).place().node(), module.placed().id(), "")));
         return card;
     }
 
@@ -225,9 +231,7 @@ public final class Loom extends VBox {
         List<Region> parts = new ArrayList<>(List.of(line, stub, label));
         if (!thread.tag().isEmpty()) {
             Label tag = Ui.word(
-                    thread.tag(),
-                    "thread-tag",
-                    "thread-tag-" + thread.tag().toLowerCase(Locale.ROOT));
+                    thread.tag(), "thread-tag", "thread-tag-" + thread.tag().toLowerCase(Locale.ROOT));
             double along = (thread.label().length() + 1.6) * 7.0;
             head.getChildren().add(turned(tag, x(number) + along * 0.5, headHeight - 14 - along * 0.866));
             parts.add(tag);

@@ -67,7 +67,13 @@ public record LoomModel(List<Thread> threads, List<Module> modules) {
      * @param volts the verdict on its levels, if any
      */
     public record Row(
-            Place place, String label, int thread, Knot.Form form, String family, Optional<Verdict> volts, boolean isLoose) {}
+            Place place,
+            String label,
+            int thread,
+            Knot.Form form,
+            String family,
+            Optional<Verdict> volts,
+            boolean isLoose) {}
 
     public static LoomModel of(Assessment assessment, String nodeId) {
         NodeCircuit node = assessment.circuit(nodeId).orElseThrow();
@@ -117,12 +123,15 @@ public record LoomModel(List<Thread> threads, List<Module> modules) {
             boolean isTiedTo =
                     node.node().wires().stream().anyMatch(wire -> wire.to().equals(rail.id()));
             return isTiedTo
-                    || rail.loads().stream().anyMatch(load -> !load.pin().part().equals(node.board().id()));
+                    || rail.loads().stream()
+                            .anyMatch(load ->
+                                    !load.pin().part().equals(node.board().id()));
         }
 
         private void railThread(Rail rail) {
-            boolean isNamedByPin = node.part(rail.id().part()).orElseThrow().part().isBoard()
-                    || rail.output().way() == inkel.core.catalog.Output.Way.PASS;
+            boolean isNamedByPin =
+                    node.part(rail.id().part()).orElseThrow().part().isBoard()
+                            || rail.output().way() == inkel.core.catalog.Output.Way.PASS;
             String name = isNamedByPin
                     ? rail.id().pin()
                     : rail.volts()
@@ -165,14 +174,15 @@ public record LoomModel(List<Thread> threads, List<Module> modules) {
             Endpoint end = placed.endpoint(pin);
             Place place = node.place(end);
             return switch (pin.use()) {
-                case GROUND -> Optional.of(new Row(
-                        place,
-                        pin.label(),
-                        placed.part().groundApart() ? -1 : 0,
-                        Knot.Form.PLACED,
-                        "ground",
-                        Optional.empty(),
-                        placed.part().groundApart()));
+                case GROUND ->
+                    Optional.of(new Row(
+                            place,
+                            pin.label(),
+                            placed.part().groundApart() ? -1 : 0,
+                            Knot.Form.PLACED,
+                            "ground",
+                            Optional.empty(),
+                            placed.part().groundApart()));
                 case SUPPLY -> Optional.of(supplyRow(placed, pin, place));
                 case NONE, OFFER, RAIL, WAY -> Optional.empty();
                 default -> signalRow(pin, end, place);
@@ -182,18 +192,18 @@ public record LoomModel(List<Thread> threads, List<Module> modules) {
         private Row supplyRow(Placed placed, Pin pin, Place place) {
             Endpoint rail = placed.part().feeds().get(pin.label());
             int thread = rail == null ? -1 : number.getOrDefault(rail, -1);
-            return new Row(
-                    place, pin.label(), thread, Knot.Form.PLACED, "supply", Optional.empty(), thread < 0);
+            return new Row(place, pin.label(), thread, Knot.Form.PLACED, "supply", Optional.empty(), thread < 0);
         }
 
         private Optional<Row> signalRow(Pin pin, Endpoint end, Place place) {
             Optional<Wire> wire = node.node().wire(end);
             if (wire.isEmpty()) {
                 boolean isLoose = pins.loose().contains(end);
-                return Optional.of(new Row(
-                        place, pin.label(), -1, Knot.Form.OPEN, family(pin.use()), Optional.empty(), isLoose));
+                return Optional.of(
+                        new Row(place, pin.label(), -1, Knot.Form.OPEN, family(pin.use()), Optional.empty(), isLoose));
             }
-            boolean isGround = node.isTie(wire.get()) && node.rail(wire.get().to()).isEmpty();
+            boolean isGround =
+                    node.isTie(wire.get()) && node.rail(wire.get().to()).isEmpty();
             int thread = isGround ? 0 : number.getOrDefault(wire.get().to(), -1);
             Knot.Form form = clashes.containsKey(place) ? Knot.Form.CLASH : Knot.Form.of(pins.how(wire.get()));
             return Optional.of(new Row(

@@ -37,7 +37,8 @@ public final class SupplyRuler extends Region {
                 Math.ceil(Math.max(bears.highest().volts(), Double.isNaN(needleVolts) ? 0 : needleVolts)));
         getStyleClass().add("supply-ruler");
         reading.getStyleClass().add("ruler-reading");
-        reading.setText(feed.volts().map(volts -> Engineering.print(volts.expected())).orElse(""));
+        reading.setText(
+                feed.volts().map(volts -> Engineering.print(volts.expected())).orElse(""));
         tickVolts = scaleVolts > 12 ? 5 : 1;
         ticks.getStyleClass().add("ruler-tick");
         ticks.setManaged(false);
@@ -46,7 +47,8 @@ public final class SupplyRuler extends Region {
         needle.setVisible(hasNeedle);
         for (Fit fit : Fit.values()) {
             pseudoClassStateChanged(
-                    PseudoClass.getPseudoClass(fit.name().toLowerCase(Locale.ROOT).replace('_', '-')),
+                    PseudoClass.getPseudoClass(
+                            fit.name().toLowerCase(Locale.ROOT).replace('_', '-')),
                     fit == feed.fit());
         }
         setMinSize(80, 34);

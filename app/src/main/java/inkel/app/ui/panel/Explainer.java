@@ -53,7 +53,9 @@ public final class Explainer {
     public static Why explain(Assessment assessment, String nodeId, Stage stage, Place selected) {
         NodeCircuit node = assessment.circuit(nodeId).orElseThrow();
         Explainer explainer = new Explainer(assessment, node, stage);
-        if (selected == null || !selected.node().equals(nodeId) || selected.part().isEmpty()) {
+        if (selected == null
+                || !selected.node().equals(nodeId)
+                || selected.part().isEmpty()) {
             return explainer.overview();
         }
         if (stage == Stage.WIRE) {
@@ -86,10 +88,12 @@ public final class Explainer {
                 .toList();
         List<Finding> all = new ArrayList<>(here);
         all.addAll(elsewhere);
-        long stops =
-                all.stream().filter(finding -> finding.severity() == Severity.STOP).count();
-        long looks =
-                all.stream().filter(finding -> finding.severity() == Severity.LOOK).count();
+        long stops = all.stream()
+                .filter(finding -> finding.severity() == Severity.STOP)
+                .count();
+        long looks = all.stream()
+                .filter(finding -> finding.severity() == Severity.LOOK)
+                .count();
         Verdict verdict = all.isEmpty()
                 ? new Verdict(Tone.GOOD, Words.get("why.all_good"))
                 : new Verdict(
@@ -186,48 +190,61 @@ public final class Explainer {
             String source = Words.get("source." + range.source().name().toLowerCase(Locale.ROOT));
             rows.add(new Row(
                     Words.get("figure.supply", "pin", supply.pin()),
-                    range.range().lowest().volts() + "–" + Engineering.print(range.range().highest()),
+                    range.range().lowest().volts() + "–"
+                            + Engineering.print(range.range().highest()),
                     source));
             String current = PartWords.current(placed, supply.pin());
             if (!current.isEmpty()) {
                 rows.add(new Row(Words.get("figure.current", "pin", supply.pin()), current, source));
             }
         }
-        cls.outputs().forEach(output -> rows.add(new Row(
-                Words.get("figure.gives", "pin", output.pin()),
-                Words.say(Fact.of("figure.up_to").with("rating", output.rating().range().lowest())),
-                Words.get("source.class"))));
-        cls.io().forEach(family -> rows.add(new Row(
-                Words.get("figure.bears", "pins", family.name()),
-                family.absoluteMax().toString(),
-                Words.get("source.class"))));
-        cls.spi().ifPresent(spi -> rows.add(new Row(
-                Words.get("figure.bus"),
-                Words.say(Fact.of("figure.spi").with("mode", spi.mode()).with("clock", spi.clockMax())),
-                Words.get("source.class"))));
-        cls.i2c().ifPresent(i2c -> rows.add(new Row(
-                Words.get("figure.bus"),
-                Words.say(Fact.of("figure.i2c")
-                        .with("address", Engineering.address(placed.address().orElseThrow()))
-                        .with("clock", i2c.clockMax())),
-                placed.part().setting("address").isPresent()
-                        ? Words.get("source.yours")
-                        : Words.get("source.class"))));
-        placed.baud().ifPresent(baud -> rows.add(new Row(
-                Words.get("figure.bus"),
-                Words.get("figure.uart", "baud", Math.round(baud.hertz())),
-                placed.part().setting("baud").isPresent() ? Words.get("source.yours") : Words.get("source.class"))));
-        cls.pwm().ifPresent(pwm -> rows.add(new Row(
-                Words.get("figure.pulses"),
-                Words.say(Fact.of("figure.pwm")
-                        .with("from", pwm.pulse().lowest())
-                        .with("to", pwm.pulse().highest())
-                        .with("frequency", pwm.frequency())),
-                Words.get("source.class"))));
-        cls.decoupling().forEach(wanted -> rows.add(new Row(
-                Words.get("figure.wants_close", "pin", wanted.pin()),
-                Engineering.print(wanted.value()),
-                Words.get("source.class"))));
+        cls.outputs()
+                .forEach(output -> rows.add(new Row(
+                        Words.get("figure.gives", "pin", output.pin()),
+                        Words.say(Fact.of("figure.up_to")
+                                .with("rating", output.rating().range().lowest())),
+                        Words.get("source.class"))));
+        cls.io()
+                .forEach(family -> rows.add(new Row(
+                        Words.get("figure.bears", "pins", family.name()),
+                        family.absoluteMax().toString(),
+                        Words.get("source.class"))));
+        cls.spi()
+                .ifPresent(spi -> rows.add(new Row(
+                        Words.get("figure.bus"),
+                        Words.say(Fact.of("figure.spi").with("mode", spi.mode()).with("clock", spi.clockMax())),
+                        Words.get("source.class"))));
+        cls.i2c()
+                .ifPresent(i2c -> rows.add(new Row(
+                        Words.get("figure.bus"),
+                        Words.say(Fact.of("figure.i2c")
+                                .with(
+                                        "address",
+                                        Engineering.address(placed.address().orElseThrow()))
+                                .with("clock", i2c.clockMax())),
+                        placed.part().setting("address").isPresent()
+                                ? Words.get("source.yours")
+                                : Words.get("source.class"))));
+        placed.baud()
+                .ifPresent(baud -> rows.add(new Row(
+                        Words.get("figure.bus"),
+                        Words.get("figure.uart", "baud", Math.round(baud.hertz())),
+                        placed.part().setting("baud").isPresent()
+                                ? Words.get("source.yours")
+                                : Words.get("source.class"))));
+        cls.pwm()
+                .ifPresent(pwm -> rows.add(new Row(
+                        Words.get("figure.pulses"),
+                        Words.say(Fact.of("figure.pwm")
+                                .with("from", pwm.pulse().lowest())
+                                .with("to", pwm.pulse().highest())
+                                .with("frequency", pwm.frequency())),
+                        Words.get("source.class"))));
+        cls.decoupling()
+                .forEach(wanted -> rows.add(new Row(
+                        Words.get("figure.wants_close", "pin", wanted.pin()),
+                        Engineering.print(wanted.value()),
+                        Words.get("source.class"))));
         return rows;
     }
 
@@ -236,18 +253,18 @@ public final class Explainer {
     private Why rail(Place place) {
         Rail rail = node.rail(place.endpoint()).orElseThrow();
         List<Row> rows = new ArrayList<>();
-        rail.volts().ifPresent(volts -> rows.add(new Row(
-                Words.get("figure.volts"),
-                Engineering.volts(volts.lowest()) + " – " + Engineering.volts(volts.highest()),
-                Words.get("source.class"))));
+        rail.volts()
+                .ifPresent(volts -> rows.add(new Row(
+                        Words.get("figure.volts"),
+                        Engineering.volts(volts.lowest()) + " – " + Engineering.volts(volts.highest()),
+                        Words.get("source.class"))));
         rail.loads().stream()
                 .filter(load -> load.peak().amperes() > 0)
                 .forEach(load -> rows.add(new Row(
                         Words.say(PinNames.of(node, load.pin())),
                         Engineering.print(load.peak()),
                         Words.get("source.class"))));
-        rows.add(new Row(
-                Words.get("number.peak"), Engineering.print(rail.peak()), Words.get("source.computed")));
+        rows.add(new Row(Words.get("number.peak"), Engineering.print(rail.peak()), Words.get("source.computed")));
         rows.add(new Row(Words.get("number.rating"), Engineering.print(rail.rating()), Words.get("source.class")));
         Section loads = Section.ofRows(Words.get("why.loads"), rows);
         String title = Words.say(RailNames.of(node, place.endpoint()));
@@ -255,8 +272,7 @@ public final class Explainer {
         if (!findings.isEmpty()) {
             return withFinding(title, findings.get(0), List.of(loads), findings.subList(1, findings.size()));
         }
-        Verdict verdict = new Verdict(
-                Tone.GOOD, Words.get("why.rail_good", "room", rail.room()));
+        Verdict verdict = new Verdict(Tone.GOOD, Words.get("why.rail_good", "room", rail.room()));
         return new Why(title, "", Optional.of(verdict), List.of(loads), List.of(), List.of());
     }
 
@@ -270,7 +286,8 @@ public final class Explainer {
         Optional<Wire> wire = node.node().wire(end);
         wire.ifPresent(found -> sections.add(Section.ofRows(Words.get("why.goes"), goes(pins, found))));
         assessment.reports().levels().of(place).forEach(link -> sections.add(levels(link)));
-        boolean isSignal = node.pin(end).map(Pin::use).filter(use -> use.isSignal()).isPresent();
+        boolean isSignal =
+                node.pin(end).map(Pin::use).filter(use -> use.isSignal()).isPresent();
         if (isSignal) {
             List<String> free = pins.freeFor(end).stream()
                     .limit(MOST_FREE_PINS)
@@ -281,18 +298,18 @@ public final class Explainer {
                     List.of(new Line(
                             Tone.PLAIN, free.isEmpty() ? Words.get("why.nowhere_else") : String.join(", ", free)))));
         }
-        wire.filter(Wire::held).ifPresent(held -> sections.add(Section.ofLines(
-                Words.get("why.held"),
-                List.of(new Line(
-                        Tone.PLAIN,
-                        held.reason().isEmpty() ? Words.get("why.held_plain") : sentence(held.reason()))))));
+        wire.filter(Wire::held)
+                .ifPresent(held -> sections.add(Section.ofLines(
+                        Words.get("why.held"),
+                        List.of(new Line(
+                                Tone.PLAIN,
+                                held.reason().isEmpty() ? Words.get("why.held_plain") : sentence(held.reason()))))));
         List<Finding> findings = findingsAt(place);
         if (!findings.isEmpty()) {
             return withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()));
         }
-        Optional<Verdict> verdict = wire.isPresent()
-                ? Optional.of(new Verdict(Tone.GOOD, Words.get("why.wire_good")))
-                : Optional.empty();
+        Optional<Verdict> verdict =
+                wire.isPresent() ? Optional.of(new Verdict(Tone.GOOD, Words.get("why.wire_good"))) : Optional.empty();
         return new Why(title, purpose(end), verdict, sections, List.of(), List.of());
     }
 
@@ -313,17 +330,19 @@ public final class Explainer {
         rows.add(new Row(Words.get("why.to"), target, ""));
         String how = node.isTie(wire) ? "tied" : pins.how(wire).name().toLowerCase(Locale.ROOT);
         rows.add(new Row(Words.get("why.how"), Words.get("how." + how), ""));
-        node.node().between(wire.from()).ifPresent(between -> rows.add(new Row(
-                Words.get("why.between"),
-                between instanceof inkel.core.build.Between.Divider divider
-                        ? Words.say(Fact.of("why.divider")
-                                .with("series", divider.series())
-                                .with("to_ground", divider.toGround()))
-                        : Words.get(
-                                "why.shifter_way",
-                                "way",
-                                ((inkel.core.build.Between.ShifterWay) between).way()),
-                "")));
+        node.node()
+                .between(wire.from())
+                .ifPresent(between -> rows.add(new Row(
+                        Words.get("why.between"),
+                        between instanceof inkel.core.build.Between.Divider divider
+                                ? Words.say(Fact.of("why.divider")
+                                        .with("series", divider.series())
+                                        .with("to_ground", divider.toGround()))
+                                : Words.get(
+                                        "why.shifter_way",
+                                        "way",
+                                        ((inkel.core.build.Between.ShifterWay) between).way()),
+                        "")));
         List<String> shared = node.nets().getOrDefault(wire.to(), List.of()).stream()
                 .filter(other -> !other.equals(wire))
                 .map(other -> Words.say(PinNames.of(node, other.from())))
@@ -384,9 +403,10 @@ public final class Explainer {
         }
         sections.add(Section.ofRows(Words.get("why.table"), onTheTable(list)));
         Verdict verdict = new Verdict(Tone.STOP, Words.get("why.unpowered"));
-        String title = place.isPin() ? Words.say(PinNames.of(node, place.endpoint())) : placed.part().name();
-        return new Why(
-                title, placed.cls().summary(), Optional.of(verdict), sections, List.of(), assessment.at(place));
+        String title = place.isPin()
+                ? Words.say(PinNames.of(node, place.endpoint()))
+                : placed.part().name();
+        return new Why(title, placed.cls().summary(), Optional.of(verdict), sections, List.of(), assessment.at(place));
     }
 
     private List<Row> onTheTable(WireList list) {

@@ -13,7 +13,12 @@ import java.util.Optional;
  * @param others further findings at the same place, to choose from
  */
 public record Why(
-        String title, String subtitle, Optional<Verdict> verdict, List<Section> sections, List<Fix> ways, List<Finding> others) {
+        String title,
+        String subtitle,
+        Optional<Verdict> verdict,
+        List<Section> sections,
+        List<Fix> ways,
+        List<Finding> others) {
     public Why {
         sections = List.copyOf(sections);
         ways = List.copyOf(ways);

@@ -59,7 +59,10 @@ public final class WhyPanel extends ScrollPane {
             return;
         }
         show(Explainer.explain(
-                assessment, node, bench.stageProperty().get(), bench.selectionProperty().get()));
+                assessment,
+                node,
+                bench.stageProperty().get(),
+                bench.selectionProperty().get()));
         setVvalue(0);
     }
 
@@ -80,7 +83,8 @@ public final class WhyPanel extends ScrollPane {
             box.setMaxWidth(Double.MAX_VALUE);
             content.getChildren().add(box);
         });
-        boolean isFirstSectionTheReason = !why.ways().isEmpty() && !why.sections().isEmpty();
+        boolean isFirstSectionTheReason =
+                !why.ways().isEmpty() && !why.sections().isEmpty();
         List<Why.Section> sections = why.sections();
         if (isFirstSectionTheReason) {
             section(sections.get(0));
@@ -98,7 +102,8 @@ public final class WhyPanel extends ScrollPane {
         VBox rows = new VBox();
         section.rows().forEach(row -> rows.getChildren().add(row(row)));
         section.lines().forEach(line -> rows.getChildren()
-                .add(Ui.text(line.text(), "why-line", "line-" + line.tone().name().toLowerCase(Locale.ROOT))));
+                .add(Ui.text(
+                        line.text(), "why-line", "line-" + line.tone().name().toLowerCase(Locale.ROOT))));
         content.getChildren().add(rows);
     }
 
@@ -137,7 +142,10 @@ public final class WhyPanel extends ScrollPane {
         for (Fix fix : ways) {
             Button button = new Button();
             button.setId("way-" + ways.indexOf(fix));
-            Column texts = new Column(WAY_WIDTH, Ui.text(Words.say(fix.title()), "way-title"), Ui.text(Words.say(fix.cost()), "quiet", "small"));
+            Column texts = new Column(
+                    WAY_WIDTH,
+                    Ui.text(Words.say(fix.title()), "way-title"),
+                    Ui.text(Words.say(fix.cost()), "quiet", "small"));
             button.setGraphic(texts);
             button.getStyleClass().add("way-out");
             if (isFirst) {

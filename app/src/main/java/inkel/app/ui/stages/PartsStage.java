@@ -124,8 +124,7 @@ public final class PartsStage extends StagePane {
             getStyleClass().add("part-card");
             setMaxSize(Double.MAX_VALUE, Double.MAX_VALUE);
             setMinHeight(USE_PREF_SIZE);
-            List<Feed> feeds =
-                    assessment.reports().supplies().of(node.node().id(), placed.id());
+            List<Feed> feeds = assessment.reports().supplies().of(node.node().id(), placed.id());
             List<Finding> findings = assessment.at(place);
             boolean isStopped = findings.stream().anyMatch(finding -> finding.severity() == Severity.STOP);
             boolean isThin = findings.stream().anyMatch(finding -> finding.severity() == Severity.LOOK);
@@ -183,7 +182,10 @@ public final class PartsStage extends StagePane {
                     : findings.size() == 1
                             ? Words.get("finding.short." + findings.get(0).code())
                             : Words.say(Fact.of("parts.more")
-                                    .with("first", Words.get("finding.short." + findings.get(0).code()))
+                                    .with(
+                                            "first",
+                                            Words.get("finding.short."
+                                                    + findings.get(0).code()))
                                     .with("more", findings.size() - 1));
             Label label = Ui.word(text, isStopped ? "stop-text" : isThin ? "look-text" : "quiet");
             label.setMinWidth(0);

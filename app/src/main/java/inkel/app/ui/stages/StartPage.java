@@ -15,13 +15,14 @@ public final class StartPage extends VBox {
     public StartPage(Runnable open, List<Path> recent, Workbench bench) {
         getStyleClass().addAll("stage", "start-page");
         setId("start-page");
-        getChildren().addAll(Ui.word(Words.get("start.title"), "stage-title"), Ui.text(Words.get("start.text"), "quiet"));
+        getChildren()
+                .addAll(Ui.word(Words.get("start.title"), "stage-title"), Ui.text(Words.get("start.text"), "quiet"));
         getChildren().add(button(Words.get("start.open"), "start-open", open));
         List<Path> there = recent.stream().filter(Files::isRegularFile).toList();
         if (!there.isEmpty()) {
             getChildren().add(Ui.word(Words.get("start.recent"), "section-title"));
-            there.forEach(file -> getChildren()
-                    .add(button(file.getFileName().toString(), null, () -> bench.open(file))));
+            there.forEach(
+                    file -> getChildren().add(button(file.getFileName().toString(), null, () -> bench.open(file))));
         }
         getChildren().add(Ui.word(Words.get("start.examples"), "section-title"));
         for (String example : List.of(Examples.DEMO, Examples.FIRST_SKETCH)) {

@@ -161,7 +161,8 @@ public final class WireStage extends StagePane {
         row.setPadding(new javafx.geometry.Insets(0, 0, 0, 18));
         String between = words.between(step);
         String kind = Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT));
-        row.getChildren().add(Ui.word(between.isEmpty() ? kind : between, between.isEmpty() ? "quiet" : "wire-between"));
+        row.getChildren()
+                .add(Ui.word(between.isEmpty() ? kind : between, between.isEmpty() ? "quiet" : "wire-between"));
         return row;
     }
 
@@ -253,8 +254,7 @@ public final class WireStage extends StagePane {
         private final Label to = Ui.word("", "step-end");
         private final Label kind = Ui.word("", "quiet");
         private final Label tick = new Label();
-        private final HBox row =
-                new HBox(12, number, swatch, from, Ui.word("→", "quiet"), to, kind, Ui.spring(), tick);
+        private final HBox row = new HBox(12, number, swatch, from, Ui.word("→", "quiet"), to, kind, Ui.spring(), tick);
 
         StepCell() {
             number.setMinWidth(26);

@@ -1,0 +1,98 @@
+package inkel.core.calc;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class CalculatorTest {
+    private static Map<String, Object> answer(String call) throws CalcRefused {
+        String[] words = call.split(" ");
+        Map<String, String> given = new LinkedHashMap<>();
+        Arrays.stream(words)
+                .skip(1)
+                .forEach(
+                        word -> given.put(word.substring(0, word.indexOf('=')), word.substring(word.indexOf('=') + 1)));
+        return Calculator.answer(words[0], given);
+    }
+
+    // Worked by hand: R = (5 − 2)/10 mA = 300 → 330 Ω, I = 3/330, P = 9/330. Divisors: data sheet tables, 16 MHz.
+    // Pull-ups: (3.3 − 0.4)/3 mA, 300 ns/(0.8473·100 pF).
+    @ParameterizedTest(name = "{0}: {1} = {2}")
+    @CsvSource(
+            textBlock =
+                    """
+            led v=5V vf=2.0V i=10mA,                 r_ohm,         330
+            led v=5V vf=2.0V i=10mA,                 i_a,           0.0090909
+            led v=5V vf=2.0V i=10mA,                 p_w,           0.0272727
+            led v=3V3 vf=1V8 i=5mA series=E24,       r_ohm,         300
+            uart clock=16MHz baud=9600,              register,      103
+            uart clock=16MHz baud=9600,              actual_baud,   9615.3846
+            uart clock=16MHz baud=9600,              error_percent, 0.160256
+            uart clock=16e6 baud=115200 oversample=8, register,     16
+            uart clock=16e6 baud=57600 oversample=best, register,   34
+            uart clock=16e6 baud=57600 oversample=best, oversample, 8
+            i2c-pullup vdd=3V3 mode=fast cb=100p,    r_min_ohm,     966.6667
+            i2c-pullup vdd=3V3 mode=fast cb=100p,    r_max_ohm,     3540.6586
+            i2c-pullup vdd=5 mode=fastplus cb=100p,  r_min_ohm,     230
+            i2c-pullup vdd=5 cb=400p vol=0.4 iol=6mA, r_min_ohm,    766.6667
+            levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, high_margin_v, 0.1
+            levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, low_margin_v,  1.3
+            levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, headroom_v,    2.4
+            """)
+    void answers(String call, String key, double expected) throws CalcRefused {
+        Number value = (Number) answer(call).get(key);
+        assertEquals(expected, value.doubleValue(), Math.max(1e-6, Math.abs(expected) * 1e-6));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            textBlock =
+                    """
+            voh_min=3.1 abs_max=5.5,             thin
+            voh_min=3.4 abs_max=5.5,             fine
+            voh_min=2.9 abs_max=5.5,             not read
+            voh_min=3.1 voh_max=3.7 abs_max=3.6, harms
+            voh_min=3.4 abs_max=5.5 recommended_max=3.3, thin
+            """)
+    void verdicts(String keys, String expected) throws CalcRefused {
+        assertEquals(
+                expected,
+                answer("levels vol_max=0.2 vih=3.0 vil=1.5 supply=5 " + keys).get("verdict"));
+    }
+
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource(
+            textBlock =
+                    """
+            uart clock=16MHz,                       calc.missing_key
+            uart clock=16MHz baud=fast,             calc.wrong_value
+            uart clock=16MHz baud=0,                calc.not_positive
+            uart clock=16MHz baud=-9600,            calc.not_positive
+            uart clock=16MHz baud=9600 parity=odd,  calc.unknown_key
+            uart clock=1kHz baud=9600,              calc.out_of_range
+            uart clock=16MHz baud=9600 oversample=4, calc.wrong_value
+            led v=2 vf=2 i=10mA,                    calc.out_of_range
+            led v=5A vf=2 i=10mA,                   calc.wrong_value
+            i2c-pullup vdd=0.3 cb=100p,             calc.out_of_range
+            i2c-pullup vdd=3V3 cb=0,                calc.not_positive
+            flux x=1,                               calc.unknown
+            """)
+    void refusals(String call, String reason) {
+        assertEquals(
+                reason,
+                assertThrows(CalcRefused.class, () -> answer(call)).reason().key());
+    }
+
+    @Test
+    void everyExampleWorks() throws CalcRefused {
+        for (Calculation calculation : Calculator.all()) {
+            answer(calculation.name() + " " + calculation.example());
+        }
+    }
+}

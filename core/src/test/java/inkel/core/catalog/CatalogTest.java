@@ -1,0 +1,145 @@
+package inkel.core.catalog;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.catalog.Ability.Kind;
+import inkel.core.io.CatalogReader;
+import inkel.core.io.SchemaCheck;
+import inkel.core.kit.Builds;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class CatalogTest {
+    private static final Path FOLDER = Path.of("src/main/resources/inkel/core/catalog");
+
+    static List<String> files() {
+        return CatalogReader.index();
+    }
+
+    static List<PartClass> classes() {
+        return Builds.CATALOG.all();
+    }
+
+    @Test
+    void theIndexNamesEveryFileOnce() throws IOException {
+        Set<String> there = new TreeSet<>();
+        try (Stream<Path> paths = Files.list(FOLDER)) {
+            paths.map(path -> path.getFileName().toString())
+                    .filter(name -> name.endsWith(".json"))
+                    .forEach(there::add);
+        }
+        assertEquals(there, new TreeSet<>(CatalogReader.index()));
+        assertEquals(there.size(), CatalogReader.index().size());
+    }
+
+    @ParameterizedTest
+    @MethodSource("files")
+    void everyFileKeepsToTheSchema(String name) {
+        assertEquals(List.of(), SchemaCheck.ofPartClass().check(CatalogReader.resource(name)));
+    }
+
+    @ParameterizedTest
+    @MethodSource("files")
+    void aFileIsNamedAfterItsId(String name) {
+        assertEquals(
+                name, Builds.CATALOG.get(name.substring(0, name.length() - 5)).id() + ".json");
+    }
+
+    @ParameterizedTest
+    @MethodSource("classes")
+    void figuresOfAClassHangTogether(PartClass cls) {
+        for (Supply supply : cls.supplies()) {
+            assertTrue(
+                    supply.absoluteMax().volts()
+                            >= supply.range().range().highest().volts(),
+                    cls.id() + ": damaged inside its own range");
+        }
+        Map<String, Double> duty = new HashMap<>();
+        cls.modes().forEach(mode -> duty.merge(mode.supply(), mode.duty().ratio(), Double::sum));
+        duty.forEach((supply, share) -> assertEquals(1, share, 1e-9, cls.id() + ": shares of " + supply));
+        for (Pin pin : cls.pins()) {
+            boolean hasLevels = pin.use().isSignal() || pin.can(Kind.DIGITAL);
+            assertTrue(!hasLevels || cls.io(pin).isPresent(), cls.id() + ": no levels for " + pin.label());
+        }
+        for (IoFamily family : cls.io()) {
+            family.vih()
+                    .ifPresent(vih -> assertTrue(
+                            vih.at(inkel.core.quantity.Voltage.ofVolts(3.3)).volts()
+                                    > family.vil()
+                                            .orElseThrow()
+                                            .at(inkel.core.quantity.Voltage.ofVolts(3.3))
+                                            .volts(),
+                            cls.id() + ": reads high below where it reads low"));
+        }
+    }
+
+    // Counts that the classes are known by: digital and analog pins, buses, timers.
+    @ParameterizedTest(name = "{0}: {1} digital, {2} analog, {3} timers or slices")
+    @CsvSource(
+            textBlock =
+                    """
+            board-classic-5v,    20, 6, 3
+            board-dual-core-3v3, 26, 3, 8
+            """)
+    void boardsHaveTheirPins(String id, int digital, int analog, int timers) {
+        PartClass board = Builds.CATALOG.get(id);
+        assertEquals(
+                digital, board.offers().filter(pin -> pin.can(Kind.DIGITAL)).count());
+        assertEquals(analog, board.offers().filter(pin -> pin.can(Kind.ADC)).count());
+        assertEquals(
+                timers,
+                board.offers()
+                        .flatMap(pin -> pin.can().stream())
+                        .filter(ability -> ability.kind() == Kind.PWM)
+                        .map(Ability::unit)
+                        .distinct()
+                        .count());
+    }
+
+    @ParameterizedTest(name = "\"{0}\" finds {1} first")
+    @CsvSource(
+            textBlock =
+                    """
+            gnd vcc ce csn sck mosi,             packet-radio
+            MOSI CSN SCK CE,                     packet-radio
+            'sda sck mosi miso irq gnd rst 3.3v', tag-reader-spi
+            radio,                               packet-radio
+            screen,                              display-4x20-i2c
+            'oe, scl, sda, v+',                  servo-driver-16
+            shfter,                              shifter-4
+            """)
+    void labelsInAnyOrderFindThePart(String question, String expected) {
+        List<CatalogSearch.Hit> hits = new CatalogSearch(Builds.CATALOG).find(question);
+        assertEquals(expected, hits.get(0).cls().id());
+    }
+
+    @Test
+    void whatNothingHasFindsNothing() {
+        assertEquals(List.of(), new CatalogSearch(Builds.CATALOG).find("zzqx"));
+        assertEquals(
+                Builds.CATALOG.all().size(),
+                new CatalogSearch(Builds.CATALOG).find("  ").size());
+    }
+
+    @Test
+    void abilitiesAreReadAndPrintedTheSame() {
+        for (String text : List.of("digital", "spi0.sck", "i2c1.sda", "uart0.tx", "pwm3.b", "adc0.5", "input-only")) {
+            assertEquals(text, Ability.parse(text).orElseThrow().toString());
+        }
+        assertTrue(Ability.parse("spi").isEmpty(), "a bus needs a number");
+        assertTrue(Ability.parse("digital3").isEmpty());
+        assertTrue(Ability.parse("wings").isEmpty());
+    }
+}

@@ -1,0 +1,125 @@
+package inkel.core.checks;
+
+import static inkel.core.kit.Builds.CATALOG;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Build;
+import inkel.core.build.EditRefused;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.io.BuildReader;
+import inkel.core.io.BuildWriter;
+import inkel.core.kit.Builds;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestFactory;
+
+class ExamplesTest {
+    private static Assessment assess(Build build) {
+        return Assessment.assess(build, CATALOG);
+    }
+
+    @Test
+    void theHealthyExampleHasNothingToStopFor() {
+        assertEquals(List.of(), assess(Builds.locks()).findings());
+    }
+
+    @Test
+    void theFirstSketchHasTheseFaults() {
+        Set<String> codes = assess(Builds.firstSketch()).findings().stream()
+                .map(Finding::code)
+                .collect(Collectors.toCollection(TreeSet::new));
+        assertEquals(
+                new TreeSet<>(Set.of(
+                        "i2c.address_clash",
+                        "levels.harms",
+                        "levels.not_read",
+                        "parts.supply_too_high",
+                        "pins.no_role",
+                        "pins.not_placed",
+                        "pins.two_drivers",
+                        "power.no_common_ground",
+                        "power.rail_peak",
+                        "power.source_over",
+                        "uart.baud_error",
+                        "uart.not_crossed")),
+                codes);
+    }
+
+    @Test
+    void assessingTwiceGivesTheSame() {
+        assertEquals(
+                assess(Builds.firstSketch()).findings().toString(),
+                assess(Builds.firstSketch()).findings().toString());
+    }
+
+    @Test
+    void theWorstComesFirst() {
+        List<Severity> severities = assess(Builds.firstSketch()).findings().stream()
+                .map(Finding::severity)
+                .toList();
+        assertEquals(severities.stream().sorted().toList(), severities);
+    }
+
+    /** Every way out of every fault: it applies, its finding is gone, and the result is a file that can be read. */
+    @TestFactory
+    Stream<DynamicTest> everyWayOutDoesWhatItSays() {
+        Build sketch = Builds.firstSketch();
+        return assess(sketch).findings().stream().flatMap(finding -> finding.fixes().stream()
+                .map(fix -> DynamicTest.dynamicTest(
+                        finding.code() + " at " + finding.place() + ": " + fix.id(),
+                        () -> tryOut(sketch, finding, fix))));
+    }
+
+    private static void tryOut(Build sketch, Finding finding, Fix fix) throws Exception {
+        Build after = fix.apply(sketch);
+        boolean isStillThere = assess(after).findings().stream()
+                .anyMatch(other -> other.code().equals(finding.code())
+                        && other.place().equals(finding.place())
+                        && other.sentence().equals(finding.sentence()));
+        assertFalse(isStillThere);
+        assertEquals(after, BuildReader.parse(Path.of("x"), BuildWriter.print(after), CATALOG));
+        assertEquals(sketch, Builds.firstSketch(), "undo is the old build, untouched");
+    }
+
+    /** Taking the first way out again and again mends the sketch as far as the catalogue has the parts for it. */
+    @Test
+    void firstWaysOutLeadOutOfTheSketch() throws EditRefused {
+        Build build = Builds.firstSketch();
+        long before = assess(build).count(Severity.STOP);
+        for (int step = 0; step < 60; step++) {
+            var mendable = assess(build).findings().stream()
+                    .filter(finding -> !finding.fixes().isEmpty())
+                    .findFirst();
+            if (mendable.isEmpty()) {
+                break;
+            }
+            build = mendable.get().fixes().get(0).apply(build);
+        }
+        List<String> left = assess(build).findings().stream().map(Finding::code).toList();
+        assertTrue(before >= 12);
+        assertTrue(left.stream().allMatch(code -> code.startsWith("levels.")), left.toString());
+        assertTrue(left.size() <= 2, left.toString());
+    }
+
+    @Test
+    void everyRuleIsRegisteredOnceUnderAKnownCode() {
+        List<String> codes = RuleBook.infos().stream().map(RuleInfo::code).toList();
+        assertEquals(codes.size(), new HashSet<>(codes).size());
+        for (RuleInfo info : RuleBook.infos()) {
+            assertTrue(info.code().matches("[a-z0-9]+\\.[a-z_]+"), info.code());
+            assertFalse(info.basis().isBlank(), info.code() + " says where it comes from");
+        }
+    }
+}

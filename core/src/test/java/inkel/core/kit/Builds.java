@@ -1,0 +1,143 @@
+package inkel.core.kit;
+
+import inkel.core.build.Between;
+import inkel.core.build.Build;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
+import inkel.core.build.Node;
+import inkel.core.build.Part;
+import inkel.core.build.Place;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Catalog;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.finding.Finding;
+import inkel.core.io.BuildReader;
+import inkel.core.io.CatalogReader;
+import inkel.core.io.UnreadableFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Makes a one-node build step by step: a board on a USB port, and what a test adds. */
+public final class Builds {
+    public static final Catalog CATALOG = CatalogReader.shipped();
+    public static final String NODE = "bench";
+
+    private final List<Part> parts = new ArrayList<>();
+    private final List<Wire> wires = new ArrayList<>();
+    private final List<Between> between = new ArrayList<>();
+
+    private Builds(String boardClass) {
+        parts.add(Part.of(Part.BOARD, boardClass, "Board", "").withFeed("USB", end("usb.5V")));
+        parts.add(Part.of("usb", "usb-port", "USB", ""));
+    }
+
+    /** The classic 5 V board on a USB port. */
+    public static Builds classic() {
+        return new Builds("board-classic-5v");
+    }
+
+    /** The 3.3 V dual-core board on a USB port. */
+    public static Builds dualCore() {
+        return new Builds("board-dual-core-3v3");
+    }
+
+    public static Endpoint end(String text) {
+        return Endpoint.parse(text).orElseThrow();
+    }
+
+    public static Place place(String text) {
+        return Place.of(NODE, end(text));
+    }
+
+    /** @param feeds pairs such as {@code "VCC=board.5V"} */
+    public Builds part(String id, String classId, String... feeds) {
+        Map<String, Endpoint> map = new LinkedHashMap<>();
+        for (String feed : feeds) {
+            int equals = feed.indexOf('=');
+            map.put(feed.substring(0, equals), end(feed.substring(equals + 1)));
+        }
+        parts.add(new Part(id, classId, id, "", map, false, Map.of(), Extras.NONE));
+        return this;
+    }
+
+    public Builds setting(String part, String key, String value) {
+        parts.replaceAll(old -> old.id().equals(part) ? old.withSetting(key, value) : old);
+        return this;
+    }
+
+    /** Feeds the board from another rail than the USB port. */
+    public Builds boardFrom(String rail) {
+        parts.set(0, parts.get(0).withFeed("USB", end(rail)));
+        return this;
+    }
+
+    public Builds groundApart(String part) {
+        parts.replaceAll(old -> old.id().equals(part) ? old.withGroundApart(true) : old);
+        return this;
+    }
+
+    public Builds wire(String from, String to) {
+        wires.add(Wire.placed(end(from), end(to)));
+        return this;
+    }
+
+    public Builds hold(String from, String to) {
+        wires.add(Wire.held(end(from), end(to), "for the test"));
+        return this;
+    }
+
+    public Builds between(Between entry) {
+        between.add(entry);
+        return this;
+    }
+
+    public Build build() {
+        return new Build(
+                "Test",
+                List.of(new Node(NODE, "Bench", parts, wires, between, Set.of(), Extras.NONE)),
+                List.of(),
+                Extras.NONE);
+    }
+
+    public NodeCircuit circuit() {
+        return Circuit.of(build(), CATALOG).nodes().get(0);
+    }
+
+    public Assessment assess() {
+        return Assessment.assess(build(), CATALOG);
+    }
+
+    /** What one rule says of the build. */
+    public List<Finding> findings(String code) {
+        return of(assess(), code);
+    }
+
+    public static List<Finding> of(Assessment assessment, String code) {
+        return assessment.findings().stream()
+                .filter(finding -> finding.code().equals(code))
+                .toList();
+    }
+
+    /** An example build, read from the project's own folder. */
+    public static Build example(String name) {
+        try {
+            return BuildReader.read(Path.of("..", "examples", name), CATALOG);
+        } catch (UnreadableFile wrong) {
+            throw new AssertionError(wrong);
+        }
+    }
+
+    public static Build locks() {
+        return example("otterbeck-locks.inkel.json");
+    }
+
+    public static Build firstSketch() {
+        return example("otterbeck-first-sketch.inkel.json");
+    }
+}

@@ -1,0 +1,172 @@
+package inkel.core.levels;
+
+import static inkel.core.kit.Builds.end;
+import static inkel.core.kit.Builds.place;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Between;
+import inkel.core.build.Build;
+import inkel.core.build.EditRefused;
+import inkel.core.build.Extras;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import inkel.core.quantity.Resistance;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class LevelRulesTest {
+    private static Builds reader() {
+        return Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("reader", "tag-reader-spi", "3.3V=reg.OUT");
+    }
+
+    @Test
+    void fiveVoltsHarmAThreeVoltInput() {
+        // Port up to 5.25 V; the reader on 3.25..3.35 V bears supply + 0.3 V, at worst 3.55 V.
+        List<Finding> findings = reader().wire("reader.MOSI", "board.D11").findings("levels.harms");
+        assertEquals(1, findings.size());
+        assertEquals(place("reader.MOSI"), findings.get(0).place());
+        assertEquals(5.25, findings.get(0).evidence().get(0).value().si(), 1e-9);
+        assertEquals(3.55, findings.get(0).evidence().get(1).value().si(), 1e-9);
+        assertEquals(1.70, findings.get(0).evidence().get(2).value().si(), 1e-9);
+    }
+
+    @Test
+    void aTolerantInputIsNotHarmed() {
+        Builds radio = Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("radio", "packet-radio", "VCC=reg.OUT")
+                .wire("radio.MOSI", "board.D11");
+        assertEquals(List.of(), radio.findings("levels.harms"));
+        assertEquals(List.of(), radio.findings("levels.thin"));
+    }
+
+    @Test
+    void threeVoltsMayNotBeReadByAFiveVoltInput() {
+        // Reader drives at least 3.25 − 0.4 = 2.85 V; the board at 5.25 V reads high from 0.6·5.25 = 3.15 V: −0.30 V.
+        List<Finding> findings = reader().wire("reader.MISO", "board.D12").findings("levels.not_read");
+        assertEquals(1, findings.size());
+        assertEquals("levels.not_read.high", findings.get(0).sentence().key());
+        assertEquals(-0.30, findings.get(0).evidence().get(2).value().si(), 1e-9);
+    }
+
+    @Test
+    void theFirstWayOutOfHarmMakesTheWireFine() throws EditRefused {
+        Build build = reader().wire("reader.MOSI", "board.D11").build();
+        Finding harm = Builds.of(Assessment.assess(build, Builds.CATALOG), "levels.harms")
+                .get(0);
+        Fix divide = harm.fixes().get(0);
+        assertEquals("divide", divide.id());
+        LevelReport after = LevelReport.of(Circuit.of(divide.apply(build), Builds.CATALOG));
+        assertEquals(Verdict.FINE, after.verdict(place("reader.MOSI")).orElseThrow());
+        assertFalse(divide.apply(build).equals(build), "the old build is untouched");
+    }
+
+    @Test
+    void aNewShifterMakesAWireFineInBothDirections() throws EditRefused {
+        Build build = reader().wire("reader.MISO", "board.D12").build();
+        Finding finding = Builds.of(Assessment.assess(build, Builds.CATALOG), "levels.not_read")
+                .get(0);
+        Fix shift = finding.fixes().stream()
+                .filter(fix -> fix.id().equals("shift-new"))
+                .findFirst()
+                .orElseThrow();
+        Assessment after = Assessment.assess(shift.apply(build), Builds.CATALOG);
+        assertEquals(
+                Verdict.FINE,
+                after.reports().levels().verdict(place("reader.MISO")).orElseThrow());
+        assertEquals(List.of(), Builds.of(after, "parts.no_supply"), "the shifter came with its supplies");
+    }
+
+    @Test
+    void aSpareWayIsOfferedBeforeANewShifter() {
+        Builds build = reader().part("shifter", "shifter-4", "LV=reg.OUT", "HV=board.5V")
+                .wire("reader.MISO", "board.D12");
+        List<Fix> fixes = build.findings("levels.not_read").get(0).fixes();
+        assertEquals("shift-shifter-1", fixes.get(0).id());
+        assertTrue(fixes.stream().noneMatch(fix -> fix.id().equals("shift-new")));
+    }
+
+    @Test
+    void noDividerOnAWireThatGoesBothWays() {
+        // The display pulls the bus up to 5 V; the 3.3 V dual-core board bears 3.4 + 0.5 V.
+        Builds build = Builds.dualCore()
+                .part("display", "display-4x20-i2c", "VCC=board.VBUS")
+                .wire("display.SDA", "board.GP4");
+        List<Finding> harms = build.findings("levels.harms");
+        assertEquals(1, harms.size());
+        assertTrue(harms.get(0).fixes().stream().noneMatch(fix -> fix.id().equals("divide")));
+        assertTrue(harms.get(0).fixes().stream().anyMatch(fix -> fix.id().equals("shift-new")));
+    }
+
+    @Test
+    void aDividerScalesWhatArrives() {
+        // 1 kΩ and 2 kΩ: two thirds. 4.45 V at least becomes 2.967 V, 5.25 V at most becomes 3.5 V.
+        Builds build = reader().wire("reader.MOSI", "board.D11")
+                .between(new Between.Divider(
+                        end("reader.MOSI"), Resistance.ofOhms(1000), Resistance.ofOhms(2000), Extras.NONE));
+        Link link = LevelReport.of(Circuit.of(build.build(), Builds.CATALOG))
+                .of(place("reader.MOSI"))
+                .get(0);
+        assertEquals(2.967, link.check().vohMin().volts(), 0.001);
+        assertEquals(3.5, link.check().vohMax().volts(), 0.001);
+    }
+
+    @Test
+    void oneRailHasOneVoltageAtATime() {
+        // Both on the port: at 4.75 V the board drives 4.45 V and reads high from 2.85 V; the corners are not mixed.
+        Builds build = Builds.classic()
+                .part("handset", "infrared-receiver", "VS=board.5V")
+                .wire("handset.OUT", "board.D4");
+        Link link = LevelReport.of(Circuit.of(build.build(), Builds.CATALOG))
+                .of(place("handset.OUT"))
+                .get(0);
+        assertEquals(4.35, link.check().vohMin().volts(), 1e-9);
+        assertEquals(2.85, link.check().vih().volts(), 1e-9);
+    }
+
+    @Test
+    void anUnfedPartIsNotJudged() {
+        Builds build = Builds.classic().part("reader", "tag-reader-spi").wire("reader.MOSI", "board.D11");
+        assertEquals(List.of(), build.findings("levels.harms"));
+        assertEquals(1, build.findings("parts.no_supply").size());
+    }
+
+    @Test
+    void littleToSpareIsThin() {
+        // Dual-core board at 3.2 V at least drives 2.62 V; the radio on its 3.3 V rail reads high from 0.7·3.4 = 2.38
+        // V:
+        // 0.24 V, more than 5 % of 3.3 V = 0.165 V. The classic board's input at 0.6·VCC is what makes it thin.
+        Builds fine =
+                Builds.dualCore().part("radio", "packet-radio", "VCC=board.3V3").wire("radio.MOSI", "board.GP3");
+        assertEquals(List.of(), fine.findings("levels.thin"));
+        // The modem's 2.7 V at least, against 2.0 V, and its low 0.1 V against 0.8 V: fine. Its input bears 3.1 V, is
+        // meant for 2.9 V at most, and gets 3.4 V: harm, not thin.
+        Builds modem = Builds.dualCore()
+                .part("four", "wall-supply-4v")
+                .part("modem", "text-modem", "VCC=four.+")
+                .wire("modem.RXD", "board.GP0");
+        assertEquals(1, modem.findings("levels.harms").size());
+        assertEquals(List.of(), modem.findings("levels.thin"));
+    }
+
+    @Test
+    void withinTheAbsoluteButAboveTheRecommendedIsThin() {
+        // A board on 5.4 V drives up to that; the radio is meant for 5.25 V at most and survives 5.5 V.
+        List<Finding> thin = Builds.classic()
+                .part("bench", "bench-supply")
+                .setting("bench", "volts", "5.4 V")
+                .boardFrom("bench.+")
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .wire("radio.MOSI", "board.D11")
+                .findings("levels.thin");
+        assertEquals(1, thin.size());
+        assertEquals("levels.thin.above_recommended", thin.get(0).sentence().key());
+    }
+}

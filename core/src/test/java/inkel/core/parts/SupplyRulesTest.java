@@ -1,0 +1,98 @@
+package inkel.core.parts;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Build;
+import inkel.core.build.EditRefused;
+import inkel.core.checks.Assessment;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class SupplyRulesTest {
+    private static Builds servoAt(String volts) {
+        return Builds.classic()
+                .part("bench", "bench-supply")
+                .setting("bench", "volts", volts)
+                .part("servo", "servo-micro", "V+=bench.+");
+    }
+
+    // The micro servo's class works from 4.5 V to 6 V and is damaged above 6.6 V.
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource(
+            textBlock =
+                    """
+            4.4 V, parts.supply_too_low
+            4.5 V, ''
+            6 V,   ''
+            6.1 V, parts.supply_too_high.outside
+            6.6 V, parts.supply_too_high.outside
+            6.7 V, parts.supply_too_high.damages
+            """)
+    void theEndsOfTheRangeStillFit(String volts, String expected) {
+        List<String> sentences = servoAt(volts).assess().findings().stream()
+                .map(finding -> finding.sentence().key())
+                .filter(key -> key.startsWith("parts."))
+                .toList();
+        assertEquals(expected.isEmpty() ? List.of() : List.of(expected), sentences);
+    }
+
+    @Test
+    void theNumbersAreThoseOfTheArithmetic() {
+        Finding finding = Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.5V")
+                .findings("parts.supply_too_high")
+                .get(0);
+        // Port up to 5.25 V, radio up to 3.6 V: 1.65 V too much.
+        assertEquals(5.25, finding.evidence().get(0).value().si(), 1e-9);
+        assertEquals(3.6, finding.evidence().get(1).value().si(), 1e-9);
+        assertEquals(1.65, finding.evidence().get(3).value().si(), 1e-9);
+    }
+
+    @Test
+    void everyWayOutFeedsThePartWithinItsRange() throws EditRefused {
+        Build build =
+                Builds.classic().part("radio", "packet-radio", "VCC=board.5V").build();
+        List<Fix> fixes = Builds.of(Assessment.assess(build, Builds.CATALOG), "parts.supply_too_high")
+                .get(0)
+                .fixes();
+        assertTrue(fixes.size() >= 2, "the board's own 3.3 V rail, and a regulator");
+        for (Fix fix : fixes) {
+            Assessment after = Assessment.assess(fix.apply(build), Builds.CATALOG);
+            assertTrue(
+                    after.findings().stream()
+                            .noneMatch(finding -> finding.code().startsWith("parts.")),
+                    fix.id());
+            assertTrue(
+                    after.findings().stream()
+                            .noneMatch(finding -> finding.code().startsWith("power.")),
+                    fix.id());
+        }
+        assertEquals("feed-VCC-from-board.3V3", fixes.get(0).id(), "a rail that is there comes first");
+    }
+
+    @Test
+    void aPartWithoutASupplySaysSo() {
+        assertEquals(
+                1,
+                Builds.classic()
+                        .part("radio", "packet-radio")
+                        .findings("parts.no_supply")
+                        .size());
+        assertEquals(List.of(), Builds.classic().findings("parts.no_supply"), "one way into the board is enough");
+    }
+
+    @Test
+    void aRailThatIsNotFedFeedsNobody() {
+        List<Finding> findings = Builds.classic()
+                .part("reg", "regulator-linear-3v3")
+                .part("radio", "packet-radio", "VCC=reg.OUT")
+                .findings("parts.no_supply");
+        assertEquals(2, findings.size());
+    }
+}

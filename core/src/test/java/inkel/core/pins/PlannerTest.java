@@ -1,0 +1,295 @@
+package inkel.core.pins;
+
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Build;
+import inkel.core.build.EditRefused;
+import inkel.core.build.Edits;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.kit.Builds;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class PlannerTest {
+    private static Plan plan(Builds builds) {
+        return new Planner(builds.build(), Builds.CATALOG).plan(Builds.NODE);
+    }
+
+    private static Map<String, String> places(Plan plan) {
+        Map<String, String> places = new HashMap<>();
+        plan.wires()
+                .forEach(wire -> places.put(wire.from().toString(), wire.to().toString()));
+        return places;
+    }
+
+    @Test
+    void busPinsAreThoseOfTheBoard() {
+        Plan plan = plan(Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .part("display", "display-4x20-i2c", "VCC=board.5V"));
+        assertTrue(plan.placed());
+        Map<String, String> places = places(plan);
+        assertEquals("board.D13", places.get("radio.SCK"));
+        assertEquals("board.D11", places.get("radio.MOSI"));
+        assertEquals("board.D12", places.get("radio.MISO"));
+        assertEquals("board.A4", places.get("display.SDA"));
+        assertEquals("board.A5", places.get("display.SCL"));
+        assertFalse(places.containsKey("radio.IRQ"), "what may stay open stays open");
+    }
+
+    @Test
+    void holdsAreKept() {
+        Plan plan = plan(
+                Builds.classic().part("radio", "packet-radio", "VCC=board.3V3").hold("radio.CE", "board.A3"));
+        assertEquals("board.A3", places(plan).get("radio.CE"));
+        Wire held = plan.wires().stream()
+                .filter(wire -> wire.from().equals(end("radio.CE")))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(held.held(), "and stay held, with their reason");
+        assertEquals("for the test", held.reason());
+    }
+
+    @Test
+    void theConsoleIsLeftToTheComputer() {
+        Builds many = Builds.classic();
+        for (int i = 0; i < 9; i++) {
+            many.part("handset-" + i, "infrared-receiver", "VS=board.5V");
+        }
+        Set<String> used = new HashSet<>(places(plan(many)).values());
+        assertFalse(used.contains("board.D0"));
+        assertFalse(used.contains("board.D1"));
+    }
+
+    @Test
+    void aServoGoesToTheDriverThatFeedsIt() {
+        Plan plan = plan(Builds.classic()
+                .part("bench", "bench-supply")
+                .part("driver", "servo-driver-16", "VCC=board.5V", "V+=bench.+")
+                .part("servo", "servo-micro", "V+=driver.V+OUT"));
+        assertTrue(places(plan).get("servo.SIG").startsWith("driver.CH"));
+    }
+
+    @Test
+    void anEnablePinIsTiedWhenNoPinIsLeft() {
+        // 18 pins are free besides the console: 18 receivers take them all, so the driver's OE is tied to ground.
+        Builds full = Builds.classic().part("driver", "servo-driver-16", "VCC=board.5V", "V+=board.5V");
+        for (int i = 0; i < 16; i++) {
+            full.part("handset-" + i, "infrared-receiver", "VS=board.5V");
+        }
+        Plan plan = plan(full);
+        assertTrue(plan.placed());
+        assertEquals("board.GND", places(plan).get("driver.OE"));
+    }
+
+    @Test
+    void addressesAreToldApart() {
+        Plan plan = plan(Builds.classic()
+                .part("one", "display-4x20-i2c", "VCC=board.5V")
+                .part("two", "display-4x20-i2c", "VCC=board.5V")
+                .part("three", "display-4x20-i2c", "VCC=board.5V"));
+        assertTrue(plan.placed());
+        assertEquals(3, Set.copyOf(plan.addresses().values()).size());
+        plan.addresses().values().forEach(address -> assertTrue(address >= 0x20 && address <= 0x27));
+    }
+
+    @Test
+    void anAllCallAddressCountsAsTaken() {
+        // The driver answers to 0x70 too; a second driver held there by its straps must move.
+        Builds build = Builds.classic()
+                .part("one", "servo-driver-16", "VCC=board.5V", "V+=board.5V")
+                .part("two", "display-4x20-i2c", "VCC=board.5V");
+        Plan plan = plan(build);
+        assertTrue(plan.placed());
+        assertFalse(plan.addresses().containsValue(0x70));
+    }
+
+    @Test
+    void nineDisplaysHaveNoEighthStrapLeft() {
+        Builds nine = Builds.classic();
+        for (int i = 1; i <= 9; i++) {
+            nine.part("display-" + i, "display-4x20-i2c", "VCC=board.5V");
+        }
+        Plan plan = plan(nine);
+        assertFalse(plan.placed());
+        assertEquals(
+                9,
+                plan.clash().stream().map(Endpoint::part).distinct().count(),
+                "eight addresses for nine displays: leaving out any one of them ends the clash");
+    }
+
+    @Test
+    void twoHoldsOnOnePinClashAndNothingElseIsNamed() throws EditRefused {
+        Builds build = Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .part("handset", "infrared-receiver", "VS=board.5V")
+                .part("other", "infrared-receiver", "VS=board.5V")
+                .hold("radio.CE", "board.D7")
+                .hold("handset.OUT", "board.D7");
+        Plan plan = plan(build);
+        assertFalse(plan.placed());
+        assertEquals(Set.of(end("radio.CE"), end("handset.OUT")), Set.copyOf(plan.clash()));
+        assertTrue(plan.waysOut().stream().anyMatch(fix -> fix.id().startsWith("release-")));
+        for (var fix : plan.waysOut()) {
+            Build changed = fix.apply(build.build());
+            assertTrue(new Planner(changed, Builds.CATALOG).plan(Builds.NODE).placed(), fix.id());
+        }
+    }
+
+    @Test
+    void aHoldThatThePinCannotServeIsTheClashByItself() {
+        Plan plan = plan(Builds.classic()
+                .part("servo", "servo-micro", "V+=board.5V")
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .hold("servo.SIG", "board.D4"));
+        assertEquals(List.of(end("servo.SIG")), plan.clash());
+    }
+
+    @Test
+    void moreReceiversThanPinsHaveNoPlacement() {
+        // The classic board has 20 pins, of which the console's two are kept: 18 receivers fit, a 19th does not.
+        Builds build = Builds.classic();
+        for (int i = 1; i <= 18; i++) {
+            build.part("handset-" + i, "infrared-receiver", "VS=board.5V");
+        }
+        assertTrue(plan(build).placed());
+        assertFalse(plan(build.part("handset-19", "infrared-receiver", "VS=board.5V"))
+                .placed());
+    }
+
+    @Test
+    void aModemFindsBothLinesOfOnePort() {
+        Plan plan = plan(Builds.dualCore().part("four", "wall-supply-4v").part("modem", "text-modem", "VCC=four.+"));
+        NodeCircuit node = Builds.dualCore()
+                .part("four", "wall-supply-4v")
+                .part("modem", "text-modem", "VCC=four.+")
+                .circuit();
+        Pin rx = node.pin(end(places(plan).get("modem.TXD"))).orElseThrow();
+        Pin tx = node.pin(end(places(plan).get("modem.RXD"))).orElseThrow();
+        Set<Integer> units = unitsOf(rx, "rx");
+        units.retainAll(unitsOf(tx, "tx"));
+        assertFalse(units.isEmpty(), "TX of the modem on an RX, RX on a TX, both of one port: " + rx + tx);
+    }
+
+    private static Set<Integer> unitsOf(Pin pin, String line) {
+        Set<Integer> units = new TreeSet<>();
+        pin.can().stream()
+                .filter(ability ->
+                        ability.kind() == Ability.Kind.UART && ability.line().equals(line))
+                .forEach(ability -> units.add(ability.unit()));
+        return units;
+    }
+
+    @Test
+    void planningAPlannedBuildMovesNothing() throws EditRefused {
+        Build build = Builds.locks();
+        Planner planner = new Planner(build, Builds.CATALOG);
+        Plan plan = planner.plan("lower-lock");
+        Build again = Edits.apply(build, plan.edit().orElseThrow());
+        Plan second = new Planner(again, Builds.CATALOG).plan("lower-lock");
+        assertEquals(places(plan), places(second));
+    }
+
+    @Test
+    void theSameBuildGivesTheSamePlan() {
+        assertEquals(
+                new Planner(Builds.firstSketch(), Builds.CATALOG)
+                        .plan("lower-lock")
+                        .wires(),
+                new Planner(Builds.firstSketch(), Builds.CATALOG)
+                        .plan("lower-lock")
+                        .wires());
+    }
+
+    /** Random sets of modules on both boards; every placement is held against rules written without the model. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
+    void everyPlacementKeepsTheRules(long seed) throws EditRefused {
+        Random random = new Random(seed);
+        Builds build = random.nextBoolean() ? Builds.classic() : Builds.dualCore();
+        String[] classes = {
+            "packet-radio",
+            "tag-reader-spi",
+            "servo-driver-16",
+            "servo-micro",
+            "infrared-receiver",
+            "display-4x20-i2c",
+            "water-level",
+            "text-modem"
+        };
+        int count = 3 + random.nextInt(7);
+        for (int i = 0; i < count; i++) {
+            build.part("part-" + i, classes[random.nextInt(classes.length)]);
+        }
+        Plan plan = plan(build);
+        if (!plan.placed()) {
+            assertFalse(plan.clash().isEmpty(), "a refusal names what clashes");
+            return;
+        }
+        Build planned = Edits.apply(build.build(), plan.edit().orElseThrow());
+        NodeCircuit node = Circuit.of(planned, Builds.CATALOG).nodes().get(0);
+        Map<String, String> taker = new HashMap<>();
+        for (Wire wire : node.node().wires()) {
+            if (node.isTie(wire)) {
+                continue;
+            }
+            PinUse use = node.pin(wire.from()).orElseThrow().use();
+            Pin pin = node.pin(wire.to()).orElseThrow();
+            assertTrue(serves(pin, use), wire.toString());
+            String who = shared(use) ? use.text() : wire.from().toString();
+            assertEquals(who, taker.computeIfAbsent(wire.to().toString(), to -> who), "one taker a pin");
+        }
+        long needed = node.signals()
+                .filter(signal -> node.pin(signal).orElseThrow().need() == inkel.core.catalog.Need.MUST)
+                .count();
+        long placed = node.node().wires().stream()
+                .filter(wire -> node.pin(wire.from()).orElseThrow().need() == inkel.core.catalog.Need.MUST)
+                .count();
+        assertEquals(needed, placed);
+        assertEquals(
+                List.of(),
+                Builds.of(inkel.core.checks.Assessment.assess(planned, Builds.CATALOG), "i2c.address_clash"));
+    }
+
+    private static boolean shared(PinUse use) {
+        return switch (use) {
+            case SPI_SCK, SPI_MOSI, SPI_MISO, I2C_SDA, I2C_SCL -> true;
+            default -> false;
+        };
+    }
+
+    private static boolean serves(Pin pin, PinUse use) {
+        Set<String> can = new HashSet<>();
+        pin.can()
+                .forEach(ability ->
+                        can.add(ability.toString().replaceAll("[0-9]+\\.", ".").replaceAll("^(pwm|adc).*", "$1")));
+        return switch (use) {
+            case SPI_SCK -> can.contains("spi.sck");
+            case SPI_MOSI -> can.contains("spi.mosi");
+            case SPI_MISO -> can.contains("spi.miso");
+            case I2C_SDA -> can.contains("i.sda") || can.contains("i2c.sda");
+            case I2C_SCL -> can.contains("i.scl") || can.contains("i2c.scl");
+            case PWM -> can.contains("pwm");
+            case ANALOG -> can.contains("adc");
+            case UART_TX, UART_RX -> can.contains("digital");
+            default -> can.contains("digital") && !can.contains("console");
+        };
+    }
+}

@@ -1,0 +1,97 @@
+package inkel.core.quantity;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class EngineeringTest {
+    // The letter in place of the point is the marking code of IEC 60062; the rest is SI notation.
+    @ParameterizedTest(name = "{0} in {1} is {2}")
+    @CsvSource(
+            textBlock =
+                    """
+            4k7,      OHM,    4700
+            2u2,      FARAD,  0.0000022
+            100n,     FARAD,  0.0000001
+            3V3,      VOLT,   3.3
+            0.1 µF,   FARAD,  0.0000001
+            20 mA,    AMPERE, 0.02
+            20mA,     AMPERE, 0.02
+            4R7,      OHM,    4.7
+            1M,       OHM,    1000000
+            115200,   HERTZ,  115200
+            16e6,     HERTZ,  16000000
+            16MHz,    HERTZ,  16000000
+            0x40,     ONE,    64
+            -0.3 V,   VOLT,   -0.3
+            577 us,   SECOND, 0.000577
+            10 %,     ONE,    0.1
+            4.7 kΩ,   OHM,    4700
+            """)
+    void reads(String text, Unit unit, double expected) {
+        assertEquals(expected, Engineering.parse(text, unit).orElseThrow(), Math.abs(expected) * 1e-15);
+    }
+
+    @ParameterizedTest(name = "{0} is no {1}")
+    @CsvSource(
+            textBlock =
+                    """
+            3V6x,   VOLT
+            5 A,    VOLT
+            3V3,    AMPERE
+            '',     VOLT
+            ten,    OHM
+            1e999,  OHM
+            4k7k,   OHM
+            10 k V, OHM
+            """)
+    void refuses(String text, Unit unit) {
+        assertEquals(Optional.empty(), Engineering.parse(text, unit));
+    }
+
+    @ParameterizedTest(name = "{0} {1} prints as {2}")
+    @CsvSource(
+            textBlock =
+                    """
+            4700,      OHM,    4.7 kΩ
+            0.000001,  FARAD,  1 µF
+            0.001,     FARAD,  1000 µF
+            0.0135,    AMPERE, 13.5 mA
+            0.000026,  AMPERE, 26 µA
+            3.3,       VOLT,   3.3 V
+            -0.3,      VOLT,   −300 mV
+            0,         VOLT,   0 V
+            0.9996,    AMPERE, 1 A
+            999.6,     OHM,    1 kΩ
+            50,        HERTZ,  50 Hz
+            """)
+    void prints(double value, Unit unit, String expected) {
+        assertEquals(expected, Engineering.print(Quantity.of(unit, value)));
+    }
+
+    @Test
+    void whatIsPrintedCanBeReadAgain() {
+        for (double ohms : new double[] {0.47, 4.7, 47, 470, 4700, 47000, 470000, 4.7e6}) {
+            String printed = Engineering.print(Resistance.ofOhms(ohms));
+            assertEquals(ohms, Engineering.parse(printed, Unit.OHM).orElseThrow(), ohms * 1e-12, printed);
+        }
+    }
+
+    @Test
+    void marginsAlwaysHaveTwoDigits() {
+        assertEquals("0.10 V", Engineering.volts(Voltage.ofVolts(0.1)));
+        assertEquals("−0.45 V", Engineering.volts(Voltage.ofVolts(-0.45)));
+        assertEquals("0.00 V", Engineering.volts(Voltage.ofVolts(-0.001)));
+    }
+
+    @Test
+    void aKeyCarriesItsUnitOnce() {
+        assertEquals("drop_v", Unit.VOLT.key("drop"));
+        assertEquals("r_ohm", Unit.OHM.key("r_ohm"));
+        assertTrue(Unit.ONE.key("share").equals("share"));
+    }
+}

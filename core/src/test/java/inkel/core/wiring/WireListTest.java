@@ -1,0 +1,144 @@
+package inkel.core.wiring;
+
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Between;
+import inkel.core.build.Build;
+import inkel.core.build.Edit;
+import inkel.core.build.EditRefused;
+import inkel.core.build.Edits;
+import inkel.core.build.Extras;
+import inkel.core.build.Wire;
+import inkel.core.circuit.Circuit;
+import inkel.core.kit.Builds;
+import inkel.core.quantity.Resistance;
+import inkel.core.wiring.WireStep.Kind;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class WireListTest {
+    private static WireList of(Build build) {
+        return WireList.of(Circuit.of(build, Builds.CATALOG).nodes().get(0));
+    }
+
+    private static List<String> ids(WireList list) {
+        return list.steps().stream().map(WireStep::id).toList();
+    }
+
+    @Test
+    void groundsThenSuppliesThenTiesThenBusesThenSignals() {
+        List<Kind> kinds =
+                of(Builds.locks()).steps().stream().map(WireStep::kind).toList();
+        assertEquals(kinds.stream().sorted().toList(), kinds);
+        assertEquals(Set.of(Kind.values()), new HashSet<>(kinds), "the example has wires of every kind");
+    }
+
+    @Test
+    void numbersRunAndIdsAreUnique() {
+        WireList list = of(Builds.locks());
+        for (int i = 0; i < list.steps().size(); i++) {
+            assertEquals(i + 1, list.steps().get(i).number());
+        }
+        assertEquals(list.steps().size(), new HashSet<>(ids(list)).size());
+    }
+
+    @Test
+    void oneModuleIsWiredPinToPin() {
+        // Ground, supply and one signal: three jumpers, no breadboard row needed.
+        WireList list = of(Builds.classic()
+                .part("handset", "infrared-receiver", "VS=board.5V")
+                .wire("handset.OUT", "board.D4")
+                .build());
+        assertEquals(
+                List.of("board.GND#4 > handset.GND#2", "board.5V#3 > handset.VS#3", "board.D4#24 > handset.OUT#1"),
+                ids(list));
+        assertEquals(WireColour.BLACK, list.steps().get(0).colour());
+        assertEquals(WireColour.RED, list.steps().get(1).colour());
+    }
+
+    @Test
+    void moreTakersShareARow() {
+        WireList list = of(Builds.classic()
+                .part("one", "infrared-receiver", "VS=board.5V")
+                .part("two", "infrared-receiver", "VS=board.5V")
+                .build());
+        assertEquals(
+                List.of(
+                        "board.GND#4 > row ground",
+                        "row ground > one.GND#2",
+                        "row ground > two.GND#2",
+                        "board.5V#3 > row board.5V",
+                        "row board.5V > one.VS#3",
+                        "row board.5V > two.VS#3"),
+                ids(list));
+    }
+
+    @Test
+    void aWayThroughAShifterIsTwoWiresAndASharedEndIsPluggedOnce() {
+        List<String> ids = ids(of(Builds.locks()));
+        assertTrue(ids.contains("board.D12#20 > shifter.HV4#12")
+                || ids.stream().anyMatch(id -> id.startsWith("board.D12") && id.contains("shifter.HV4")));
+        assertEquals(1, ids.stream().filter(id -> id.contains("> shifter.HV4")).count());
+        assertEquals(2, ids.stream().filter(id -> id.startsWith("shifter.LV4")).count());
+    }
+
+    @Test
+    void aDividerStandsInItsWire() {
+        Between.Divider divider =
+                new Between.Divider(end("radio.MOSI"), Resistance.ofOhms(1000), Resistance.ofOhms(2200), Extras.NONE);
+        WireList list = of(Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .wire("radio.MOSI", "board.D11")
+                .between(divider)
+                .build());
+        WireStep step = list.steps().get(list.steps().size() - 1);
+        assertEquals(divider, step.divider().orElseThrow());
+        assertEquals(WireColour.ORANGE, list.steps().get(1).colour(), "a 3.3 V supply");
+    }
+
+    @Test
+    void tickingOffLeadsToTheNext() throws EditRefused {
+        Build build = Builds.classic()
+                .part("handset", "infrared-receiver", "VS=board.5V")
+                .wire("handset.OUT", "board.D4")
+                .build();
+        WireList list = of(build);
+        assertEquals(3, list.openCount());
+        Build after = Edits.apply(
+                build, new Edit.Plug(Builds.NODE, Set.of(list.steps().get(0).id()), true));
+        assertEquals(2, of(after).openCount());
+        assertEquals(2, of(after).next().orElseThrow().number());
+    }
+
+    @Test
+    void aPluggedWireThatLeavesThePlanIsToUnplug() throws EditRefused {
+        Build build = Builds.classic()
+                .part("handset", "infrared-receiver", "VS=board.5V")
+                .wire("handset.OUT", "board.D4")
+                .build();
+        Build plugged = Edits.apply(build, new Edit.Plug(Builds.NODE, new HashSet<>(ids(of(build))), true));
+        assertEquals(0, of(plugged).openCount());
+        Build moved =
+                Edits.apply(plugged, new Edit.SetWire(Builds.NODE, Wire.placed(end("handset.OUT"), end("board.D7"))));
+        WireList list = of(moved);
+        assertEquals(Set.of("board.D4#24 > handset.OUT#1"), list.toUnplug());
+        assertEquals(2, list.openCount(), "one to pull and one to plug");
+        assertFalse(list.next().orElseThrow().plugged());
+    }
+
+    // Counted on the class: 16 pins on the right of the classic board from the USB end, 12 on the left.
+    @ParameterizedTest(name = "{0}: {1} {2} and {3}")
+    @CsvSource({"D13, right, 3, 14", "D0, right, 16, 1", "5V, left, 3, 10", "A5, left, 12, 1", "RST, left, 1, 12"})
+    void placesAreCountedFromBothEnds(String label, String row, int fromStart, int fromEnd) {
+        var cls = Builds.CATALOG.get("board-classic-5v");
+        int index = cls.pins().indexOf(cls.pin(label).orElseThrow());
+        assertEquals(new HeaderPlace(row, fromStart, fromEnd), HeaderPlace.of(cls, index));
+    }
+}
