@@ -1,0 +1,252 @@
+package inkel.app.cli;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import inkel.app.kit.Given;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.RandomAccessFile;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.TreeSet;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class CliTest {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final String LOCKS = Given.EXAMPLES.resolve(Given.LOCKS).toString();
+    private static final String SKETCH =
+            Given.EXAMPLES.resolve(Given.FIRST_SKETCH).toString();
+
+    @TempDir
+    private Path folder;
+
+    /** What a command printed and how it ended. */
+    private record Ran(int code, String out, String err) {
+        JsonNode json() {
+            try {
+                return JSON.readTree(out);
+            } catch (IOException notJson) {
+                throw new AssertionError(out, notJson);
+            }
+        }
+    }
+
+    private static Ran run(String... args) {
+        StringWriter out = new StringWriter();
+        StringWriter err = new StringWriter();
+        int code = Cli.run(new PrintWriter(out, true), new PrintWriter(err, true), args);
+        return new Ran(code, out.toString(), err.toString());
+    }
+
+    @Test
+    void checkListsTheFaultsWithTheirCodes() {
+        Ran ran = run("check", SKETCH, "--json");
+        assertEquals(1, ran.code());
+        Set<String> codes = new TreeSet<>();
+        for (JsonNode finding : ran.json().get("findings")) {
+            codes.add(finding.get("code").asText());
+            assertEquals("lower-lock", finding.get("node").asText());
+            assertTrue(finding.get("subject").asText().startsWith("lower-lock/"));
+            assertFalse(finding.get("message").asText().isBlank());
+            for (JsonNode fix : finding.get("fixes")) {
+                assertFalse(fix.get("id").asText().isBlank());
+                assertFalse(fix.get("title").asText().isBlank());
+            }
+        }
+        assertTrue(codes.size() >= 6, codes.toString());
+        assertEquals(
+                ran.json().get("findings").size(),
+                ran.json().at("/counts/stop").asInt()
+                        + ran.json().at("/counts/look").asInt()
+                        + ran.json().at("/counts/note").asInt());
+        assertEquals("", ran.err());
+    }
+
+    @Test
+    void numbersOfAFindingCarryTheirUnit() {
+        for (JsonNode finding : run("check", SKETCH, "--json").json().get("findings")) {
+            if (finding.get("subject").asText().equals("lower-lock/radio")
+                    && finding.get("code").asText().equals("parts.supply_too_high")) {
+                assertEquals(5.25, finding.at("/numbers/rail_highest_v").asDouble(), 1e-9);
+                return;
+            }
+        }
+        throw new AssertionError("the radio on 5 V is one of the faults");
+    }
+
+    @Test
+    void aHealthyBuildEndsWithZero() {
+        Ran ran = run("check", LOCKS);
+        assertEquals(0, ran.code());
+        assertTrue(ran.out().contains("0 to stop for"));
+    }
+
+    @Test
+    void planSaysWhatItDid() throws IOException {
+        Path out = folder.resolve("planned.inkel.json");
+        Ran ran = run("plan", SKETCH, "--json", "-o", out.toString());
+        assertEquals(0, ran.code());
+        assertTrue(ran.json().get("placed").asBoolean());
+        JsonNode node = ran.json().get("nodes").get(0);
+        assertEquals("Lower lock", node.get("name").asText());
+        for (JsonNode pin : node.get("pins")) {
+            assertTrue(Set.of("fixed", "placed", "held").contains(pin.get("how").asText()));
+            if (pin.get("part").asText().equals("radio")
+                    && pin.get("signal").asText().equals("SCK")) {
+                assertEquals("D13", pin.get("pin").asText());
+                assertEquals("right 3", pin.get("position").asText());
+                assertEquals("fixed", pin.get("how").asText());
+            }
+        }
+        Set<String> addresses = new TreeSet<>();
+        node.get("addresses")
+                .forEach(entry -> addresses.add(entry.get("address").asText()));
+        assertEquals(3, addresses.size(), "the two displays are told apart");
+        assertTrue(ran.json().get("millis").asDouble() > 0);
+        Ran after = run("check", out.toString(), "--json");
+        for (JsonNode finding : after.json().get("findings")) {
+            assertFalse(finding.get("code").asText().startsWith("pins."), finding.toString());
+            assertFalse(finding.get("code").asText().startsWith("i2c."), finding.toString());
+        }
+    }
+
+    @Test
+    void planWithoutAPlacementNamesTheClash() throws IOException {
+        Path file = folder.resolve("clash.inkel.json");
+        Files.writeString(
+                file,
+                """
+                {"format": 1, "name": "Clash", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board"},
+                 "parts": [{"id": "one", "class": "infrared-receiver", "name": "One"},
+                           {"id": "two", "class": "infrared-receiver", "name": "Two"}],
+                 "wires": [{"from": "one.OUT", "to": "board.D7", "held": true},
+                           {"from": "two.OUT", "to": "board.D7", "held": true}]}]}
+                """);
+        Ran ran = run("plan", file.toString(), "--json");
+        assertEquals(1, ran.code());
+        assertFalse(ran.json().get("placed").asBoolean());
+        assertEquals(2, ran.json().get("clash").size());
+        assertTrue(ran.json().get("ways_out").size() > 0);
+    }
+
+    @Test
+    void wiresAreExportedAsTheyArePlugged() throws IOException {
+        Ran ran = run("export", LOCKS, "--as", "wires.csv");
+        assertEquals(0, ran.code());
+        try (CSVParser parser = CSVParser.parse(
+                ran.out(),
+                CSVFormat.RFC4180
+                        .builder()
+                        .setHeader()
+                        .setSkipHeaderRecord(true)
+                        .get())) {
+            var records = parser.getRecords();
+            assertEquals("1", records.get(0).get("number"));
+            assertEquals("black", records.get(0).get("colour"));
+            assertTrue(records.stream()
+                    .anyMatch(row -> row.get("from").equals("Board D13")
+                            && row.get("to").equals("Packet radio SCK")
+                            && row.get("from_place").equals("right row, 3rd from the USB end, 14th from the far end")));
+        }
+        assertEquals(2, run("export", LOCKS, "--as", "wires.doc").code());
+    }
+
+    @Test
+    void catalogueFindsByLabels() {
+        Ran ran = run("catalogue", "gnd vcc ce csn sck mosi", "--json");
+        assertEquals("packet-radio", ran.json().get("parts").get(0).get("id").asText());
+        assertTrue(run("catalogue").out().contains("servo-driver-16"));
+    }
+
+    @Test
+    void calcAnswersInBothForms() {
+        Ran ran = run("calc", "uart", "clock=16MHz", "baud=9600", "--json");
+        assertEquals(0, ran.code());
+        assertEquals(103, ran.json().get("register").asInt());
+        assertTrue(run("calc", "led", "v=5V", "vf=2.0V", "i=10mA").out().contains("r_ohm 330"));
+    }
+
+    @Test
+    void aBatchGoesOnAfterARefusedLine() throws IOException {
+        Path file = folder.resolve("batch.jsonl");
+        Files.writeString(
+                file,
+                """
+                {"calc":"uart","clock":16e6,"baud":9600}
+                {"calc":"uart","clock":16e6}
+                not json
+                {"calc":"led","v":5,"vf":2,"i":"10mA"}
+                """);
+        Ran ran = run("calc", "--batch", file.toString());
+        String[] lines = ran.out().strip().split("\\R");
+        assertEquals(4, lines.length);
+        assertTrue(lines[0].contains("\"register\":103"));
+        assertTrue(lines[1].contains("\"error\"") && lines[1].contains("baud"));
+        assertTrue(lines[2].contains("\"error\""));
+        assertTrue(lines[3].contains("\"r_ohm\":330"));
+        assertEquals(0, ran.code());
+    }
+
+    @ParameterizedTest(name = "inkel {0}")
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
+            calc uart clock=16MHz       | baud
+            calc uart clock=16MHz baud=fast | fast
+            calc flux x=1               | flux
+            calc uart clock             | key=value
+            calc                        | calc
+            check nowhere.json          | nowhere.json
+            plan nowhere.json           | nowhere.json
+            export nowhere.json --as wires.csv | nowhere.json
+            """)
+    void badInputIsOneSentenceAndExitTwo(String call, String named) {
+        Ran ran = run(call.split(" "));
+        assertEquals(2, ran.code());
+        assertEquals("", ran.out());
+        assertTrue(ran.err().contains(named), ran.err());
+        assertEquals(1, ran.err().strip().lines().count(), ran.err());
+    }
+
+    @Test
+    void filesThatAreNoBuildsAreRefusedAndLeftAlone() throws IOException {
+        byte[][] contents = {
+            {},
+            Files.readString(Path.of(LOCKS)).substring(0, 900).getBytes(StandardCharsets.UTF_8),
+            Files.readString(Path.of(LOCKS))
+                    .replace("\"format\" : 1", "\"format\" : 9")
+                    .getBytes(StandardCharsets.UTF_8),
+            "PK not json at all".getBytes(StandardCharsets.UTF_8),
+            ("{\"a\":" + "[".repeat(200_000)).getBytes(StandardCharsets.UTF_8),
+            "{\"name\":\"\u00e4\"}".getBytes(StandardCharsets.ISO_8859_1),
+        };
+        for (byte[] content : contents) {
+            Path file = folder.resolve("bad.inkel.json");
+            Files.write(file, content);
+            Ran ran = run("check", file.toString(), "--json");
+            assertEquals(2, ran.code());
+            assertEquals("", ran.out());
+            assertTrue(ran.err().startsWith("bad.inkel.json: "), ran.err());
+            assertEquals(content.length, Files.size(file));
+        }
+        Path huge = folder.resolve("huge.inkel.json");
+        try (RandomAccessFile sparse = new RandomAccessFile(huge.toFile(), "rw")) {
+            sparse.setLength(200L << 20);
+        }
+        assertTrue(run("check", huge.toString()).err().contains("200 MB"));
+    }
+}

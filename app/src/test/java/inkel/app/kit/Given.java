@@ -1,0 +1,38 @@
+package inkel.app.kit;
+
+import inkel.core.build.Build;
+import inkel.core.catalog.Catalog;
+import inkel.core.checks.Assessment;
+import inkel.core.io.BuildReader;
+import inkel.core.io.CatalogReader;
+import inkel.core.io.UnreadableFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** The examples, read or copied. */
+public final class Given {
+    public static final Catalog CATALOG = CatalogReader.shipped();
+    public static final Path EXAMPLES = Path.of("..", "examples");
+    public static final String LOCKS = "otterbeck-locks.inkel.json";
+    public static final String FIRST_SKETCH = "otterbeck-first-sketch.inkel.json";
+
+    private Given() {}
+
+    public static Build build(String example) {
+        try {
+            return BuildReader.read(EXAMPLES.resolve(example), CATALOG);
+        } catch (UnreadableFile wrong) {
+            throw new AssertionError(wrong);
+        }
+    }
+
+    public static Assessment assessment(String example) {
+        return Assessment.assess(build(example), CATALOG);
+    }
+
+    /** A copy that a test may write to. */
+    public static Path copy(String example, Path folder) throws IOException {
+        return Files.copy(EXAMPLES.resolve(example), folder.resolve(example));
+    }
+}

@@ -1,0 +1,293 @@
+package inkel.app.ui;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.testfx.util.WaitForAsyncUtils.waitFor;
+import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
+
+import inkel.app.kit.Given;
+import inkel.core.build.Build;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.io.BuildReader;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** Whole journeys through the real window. */
+@ExtendWith(ApplicationExtension.class)
+class WindowTest {
+    private static final String NODE = "lower-lock";
+
+    private Path folder;
+    private Path file;
+    private Workbench bench;
+    private Shell shell;
+    private javafx.stage.Stage stage;
+
+    @Start
+    void start(javafx.stage.Stage given) throws IOException {
+        folder = Files.createTempDirectory("inkel-window");
+        file = Given.copy(Given.FIRST_SKETCH, folder);
+        Window.dress();
+        stage = given;
+        show();
+    }
+
+    private void show() {
+        bench = new Workbench(
+                Given.CATALOG,
+                Window.background(),
+                Platform::runLater,
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
+        shell = new Shell(bench, UserState.read(folder));
+        stage.setScene(Window.scene(shell, 1280, 800));
+        stage.show();
+        bench.open(file);
+    }
+
+    private static void until(Callable<Boolean> condition) throws Exception {
+        waitFor(20, TimeUnit.SECONDS, condition);
+        waitForFxEvents();
+    }
+
+    private void opened() throws Exception {
+        until(() -> bench.assessmentProperty().get() != null);
+    }
+
+    private long stops() {
+        return bench.assessmentProperty().get().count(Severity.STOP);
+    }
+
+    private static void click(FxRobot robot, String id) {
+        Node node = robot.lookup(id).query();
+        robot.interact(() -> ((javafx.scene.control.ButtonBase) node).fire());
+    }
+
+    @Test
+    void aFaultIsReadMendedUndoneSavedAndFoundAgain(FxRobot robot) throws Exception {
+        opened();
+        long before = stops();
+
+        robot.clickOn("#stage-power");
+        Node finding = robot.lookup(node -> node instanceof Button button
+                        && String.valueOf(button.getAccessibleText()).startsWith("The ground of Bench 6 V"))
+                .query();
+        robot.clickOn(finding);
+        until(() -> robot.lookup("#way-0").tryQuery().isPresent());
+        String verdict = robot.lookup("#why-verdict").queryAs(Label.class).getText();
+        assertEquals(
+                "The ground of Bench 6 V is not joined to 16-way servo driver: no level between them means anything.",
+                verdict);
+
+        robot.clickOn("#way-0");
+        until(() -> stops() < before);
+        long after = stops();
+
+        robot.clickOn("#undo");
+        until(() -> stops() == before);
+        robot.clickOn("#redo");
+        until(() -> stops() == after);
+
+        robot.press(KeyCode.CONTROL, KeyCode.DIGIT5).release(KeyCode.DIGIT5, KeyCode.CONTROL);
+        until(() -> robot.lookup("#wire-card").tryQuery().isPresent());
+        robot.interact(() -> robot.lookup("#stage-pane-wire").query().requestFocus());
+        robot.type(KeyCode.SPACE).type(KeyCode.SPACE);
+        until(() ->
+                bench.build().orElseThrow().node(NODE).orElseThrow().plugged().size() == 2);
+
+        robot.press(KeyCode.CONTROL, KeyCode.S).release(KeyCode.S, KeyCode.CONTROL);
+        until(() -> !bench.unsavedProperty().get());
+        Build saved = bench.build().orElseThrow();
+        assertEquals(saved, BuildReader.read(file, Given.CATALOG));
+
+        robot.interact(this::show);
+        opened();
+        assertEquals(saved, bench.build().orElseThrow());
+        assertEquals(after, stops());
+        robot.interact(() -> bench.stageProperty().set(Stage.WIRE));
+        assertEquals(
+                "Done, next", robot.lookup("#wire-done").queryAs(Button.class).getText());
+        assertEquals(
+                2, bench.assessmentProperty().get().wires(NODE).orElseThrow().pluggedCount());
+    }
+
+    @Test
+    void pinsAreSelectedInTheLoomAndMoved(FxRobot robot) throws Exception {
+        opened();
+        robot.interact(() -> bench.stageProperty().set(Stage.PINS));
+        until(() -> robot.lookup("#pin-handset-OUT").tryQuery().isPresent());
+        Node row = robot.lookup("#pin-handset-OUT").query();
+        robot.interact(() -> row.getOnMouseClicked().handle(click(row)));
+        until(() -> bench.selectionProperty().get() != null);
+        assertEquals("handset", bench.selectionProperty().get().part());
+        assertEquals(
+                "Gate-beam receiver OUT",
+                robot.lookup("#why-title").queryAs(Label.class).getText());
+        click(robot, "#way-0");
+        until(() -> bench.assessmentProperty().get().findings().stream()
+                .noneMatch(finding -> finding.code().equals("pins.two_drivers")));
+        assertNotNull(bench.selectionProperty().get(), "what was selected stays selected");
+        click(robot, "#plan");
+        until(() -> bench.assessmentProperty().get().findings().stream()
+                .noneMatch(finding -> finding.code().startsWith("pins.")));
+    }
+
+    private static javafx.scene.input.MouseEvent click(Node on) {
+        return new javafx.scene.input.MouseEvent(
+                on,
+                on,
+                javafx.scene.input.MouseEvent.MOUSE_CLICKED,
+                1,
+                1,
+                1,
+                1,
+                javafx.scene.input.MouseButton.PRIMARY,
+                1,
+                false,
+                false,
+                false,
+                false,
+                true,
+                false,
+                false,
+                true,
+                false,
+                true,
+                null);
+    }
+
+    @Test
+    void findOrDoGoesToAPin(FxRobot robot) throws Exception {
+        opened();
+        robot.press(KeyCode.CONTROL, KeyCode.K).release(KeyCode.K, KeyCode.CONTROL);
+        until(() -> robot.lookup("#find-field").tryQuery().isPresent());
+        robot.interact(
+                () -> robot.lookup("#find-field").queryAs(TextField.class).setText("tag miso pin"));
+        robot.type(KeyCode.ENTER);
+        until(() -> bench.selectionProperty().get() != null);
+        assertEquals("lower-lock/reader.MISO", bench.selectionProperty().get().toString());
+        assertEquals(Stage.PINS, bench.stageProperty().get());
+        assertFalse(robot.lookup("#find-box").query().isVisible());
+    }
+
+    @Test
+    void aPartIsRenamedAndRemovedByKeys(FxRobot robot) throws Exception {
+        opened();
+        robot.clickOn("#part-radio");
+        robot.type(KeyCode.F2);
+        until(() -> robot.lookup("#rename").tryQuery().isPresent());
+        robot.interact(() -> robot.lookup("#rename").queryAs(TextField.class).setText("Lock radio"));
+        robot.type(KeyCode.ENTER);
+        until(() -> bench.build()
+                .orElseThrow()
+                .node(NODE)
+                .orElseThrow()
+                .part("radio")
+                .orElseThrow()
+                .name()
+                .equals("Lock radio"));
+        until(() -> robot.lookup("Lock radio").tryQuery().isPresent());
+        robot.type(KeyCode.DELETE);
+        until(() -> bench.build()
+                .orElseThrow()
+                .node(NODE)
+                .orElseThrow()
+                .part("radio")
+                .isEmpty());
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> bench.build()
+                .orElseThrow()
+                .node(NODE)
+                .orElseThrow()
+                .part("radio")
+                .isPresent());
+    }
+
+    @Test
+    void aDamagedFileIsToldAboveTheStage(FxRobot robot) throws Exception {
+        opened();
+        Path bad = folder.resolve("bad.inkel.json");
+        Files.writeString(bad, "{\"format\": 1,\n \"name\": 3, \"nodes\": []}");
+        robot.interact(() -> bench.open(bad));
+        until(() -> robot.lookup("#notice-text").tryQuery().isPresent());
+        String told = robot.lookup("#notice-text").queryAs(Label.class).getText();
+        assertTrue(told.contains("bad.inkel.json: line 2, /name:"), told);
+        robot.clickOn("#notice-close");
+        assertFalse(robot.lookup("#notice").query().isVisible());
+    }
+
+    @Test
+    void everyStageSaysWhatItIsFor(FxRobot robot) throws Exception {
+        opened();
+        for (Stage stage : Stage.values()) {
+            click(robot, "#stage-" + stage.text());
+            waitForFxEvents();
+            assertTrue(robot.lookup("#stage-pane-" + stage.text()).tryQuery().isPresent());
+        }
+    }
+
+    /** No text is cut to nothing and no card leaves the window, from the smallest size to a large one, day and night. */
+    @ParameterizedTest(name = "{0} x {1}, night {2}")
+    @CsvSource({"1100, 700, false", "1280, 800, true", "2400, 1300, false"})
+    void theWindowFitsEverySize(double width, double height, boolean isNight, FxRobot robot) throws Exception {
+        opened();
+        robot.interact(() -> {
+            if (isNight) {
+                shell.getStyleClass().add("night");
+            }
+            stage.setWidth(width);
+            stage.setHeight(height);
+        });
+        for (Stage at : new Stage[] {Stage.PARTS, Stage.PINS, Stage.WIRE}) {
+            robot.interact(() -> {
+                bench.stageProperty().set(at);
+                shell.applyCss();
+                shell.layout();
+            });
+            waitForFxEvents();
+            Scene scene = shell.getScene();
+            Bounds why = robot.lookup("#why")
+                    .query()
+                    .localToScene(robot.lookup("#why").query().getLayoutBounds());
+            assertTrue(why.getMaxX() <= scene.getWidth() + 1, "the Why panel is inside");
+            for (Node node : robot.lookup(".stage-title, .why-title, .knot-name, .wire-end, .main-button")
+                    .queryAll()) {
+                assertTrue(node.getLayoutBounds().getWidth() > 8, node + " has room");
+                assertFalse(isCut((Labeled) node), node + " is cut at " + width);
+            }
+        }
+    }
+
+    private static boolean isCut(Labeled labeled) {
+        Node text = labeled.lookup(".text");
+        return text instanceof javafx.scene.text.Text shown
+                && labeled.isVisible()
+                && labeled.getText() != null
+                && !labeled.getText().isEmpty()
+                && shown.getText().endsWith("…")
+                && !labeled.getText().endsWith("…");
+    }
+}

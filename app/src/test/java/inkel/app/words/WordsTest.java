@@ -1,0 +1,152 @@
+package inkel.app.words;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.core.calc.Calculator;
+import inkel.core.checks.Assessment;
+import inkel.core.checks.RuleBook;
+import inkel.core.finding.Finding;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Stage;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Voltage;
+import inkel.core.wiring.WireColour;
+import java.awt.Font;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Enumeration;
+import java.util.Locale;
+import java.util.ResourceBundle;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class WordsTest {
+    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("inkel.app.words");
+
+    private static Stream<String> allTexts() {
+        Enumeration<String> keys = BUNDLE.getKeys();
+        Stream.Builder<String> texts = Stream.builder();
+        while (keys.hasMoreElements()) {
+            texts.add(BUNDLE.getString(keys.nextElement()));
+        }
+        return texts.build();
+    }
+
+    @Test
+    void valuesTakeTheirPlaces() {
+        assertEquals(
+                "Feed Radio from Board 5V",
+                Words.say(Fact.of("fix.feed")
+                        .with("part", "Radio")
+                        .with("rail", Fact.of("rail.of_board").with("pin", "5V"))));
+        assertEquals("3.10 V", Words.show(Voltage.ofVolts(3.1)));
+    }
+
+    @Test
+    void everyRuleHasItsSentences() {
+        for (RuleInfo info : RuleBook.infos()) {
+            boolean hasSentence = Words.has(info.code())
+                    || BUNDLE.keySet().stream().anyMatch(key -> key.startsWith(info.code() + "."));
+            assertTrue(hasSentence, info.code());
+            assertTrue(Words.has("finding.short." + info.code()), info.code());
+        }
+    }
+
+    @Test
+    void everySentenceOfTheSketchIsWhole() {
+        Assessment assessment = Given.assessment(Given.FIRST_SKETCH);
+        for (Finding finding : assessment.findings()) {
+            assertWhole(Words.say(finding.sentence()));
+            finding.evidence().forEach(evidence -> assertTrue(Words.has("number." + evidence.key()), evidence.key()));
+            finding.fixes().forEach(fix -> {
+                assertWhole(Words.say(fix.title()));
+                assertWhole(Words.say(fix.cost()));
+            });
+        }
+    }
+
+    private static void assertWhole(String sentence) {
+        assertFalse(sentence.contains("{"), sentence);
+        assertFalse(sentence.matches(".*\\b[a-z_]+\\.[a-z_]+\\b.*"), "a key without wording: " + sentence);
+    }
+
+    @Test
+    void everyStageColourAndCalculationHasWords() {
+        for (Stage stage : Stage.values()) {
+            assertTrue(Words.has("stage." + stage.text()));
+            assertTrue(Words.has("stage." + stage.text() + ".purpose"));
+        }
+        for (WireColour colour : WireColour.values()) {
+            assertTrue(Words.has("colour." + colour.text()));
+        }
+        assertFalse(Calculator.all().isEmpty());
+    }
+
+    /** Every key that the sources name has a text. */
+    @Test
+    void keysNamedInTheSourcesExist() throws IOException {
+        Set<String> missing = new TreeSet<>();
+        Pattern named = Pattern.compile("(?:Words\\.get|Fact\\.of)\\(\\s*\"([a-z_0-9.-]+)\"");
+        for (String root : new String[] {"src/main/java", "../core/src/main/java"}) {
+            try (Stream<Path> files = Files.walk(Path.of(root))) {
+                for (Path file :
+                        files.filter(path -> path.toString().endsWith(".java")).toList()) {
+                    Matcher matcher = named.matcher(Files.readString(file));
+                    while (matcher.find()) {
+                        String key = matcher.group(1);
+                        if (!key.endsWith(".") && !Words.has(key)) {
+                            missing.add(key + " in " + file.getFileName());
+                        }
+                    }
+                }
+            }
+        }
+        assertEquals(Set.of(), missing);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"Inter-Regular.otf", "Inter-Bold.otf"})
+    void theShippedFontHasEveryGlyphUsed(String name) throws Exception {
+        try (InputStream stream = WordsTest.class.getResourceAsStream("/inkel/app/fonts/" + name)) {
+            Font font = Font.createFont(Font.TRUETYPE_FONT, stream);
+            String more = "Ωµ≥≤→−±°×²–…·";
+            Stream.concat(allTexts(), Stream.of(more))
+                    .forEach(text -> assertEquals(-1, font.canDisplayUpTo(text), text));
+        }
+    }
+
+    @Test
+    void theMonoFontHasTheReadings() throws Exception {
+        try (InputStream stream = WordsTest.class.getResourceAsStream("/inkel/app/fonts/Hack-Regular.ttf")) {
+            Font font = Font.createFont(Font.TRUETYPE_FONT, stream);
+            assertEquals(-1, font.canDisplayUpTo("0123456789 mA µA Ω → − ± ° × 0x27 V+ SDA/SS"));
+        }
+    }
+
+    @Test
+    void sentencesAreCalm() {
+        allTexts().forEach(text -> assertFalse(text.contains("!"), text));
+    }
+
+    @Test
+    void theBundleIsReadTheSameInEveryPlace() {
+        Locale before = Locale.getDefault();
+        try {
+            Locale.setDefault(Locale.GERMANY);
+            assertEquals("3.10 V", Words.show(Voltage.ofVolts(3.1)));
+        } finally {
+            Locale.setDefault(before);
+        }
+    }
+}
