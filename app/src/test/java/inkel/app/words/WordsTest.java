@@ -135,6 +135,16 @@ class WordsTest {
     }
 
     @Test
+    void noKeyIsGivenTwice() throws IOException {
+        Set<String> seen = new TreeSet<>();
+        for (String line : Files.readAllLines(Path.of("src/main/resources/inkel/app/words.properties"))) {
+            if (!line.isBlank() && !line.startsWith("#")) {
+                assertTrue(seen.add(line.substring(0, line.indexOf(" ="))), line);
+            }
+        }
+    }
+
+    @Test
     void sentencesAreCalm() {
         allTexts().forEach(text -> assertFalse(text.contains("!"), text));
     }

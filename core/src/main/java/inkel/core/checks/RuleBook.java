@@ -1,8 +1,12 @@
 package inkel.core.checks;
 
+import inkel.core.build.Build;
+import inkel.core.build.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
 import inkel.core.levels.rules.FigureUnknownRule;
 import inkel.core.levels.rules.HarmsRule;
 import inkel.core.levels.rules.NotReadRule;
@@ -25,13 +29,19 @@ import inkel.core.power.rules.SourceOverRule;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Every rule that is shipped, in the order of the stages. A new rule is one more line here. */
 public final class RuleBook {
+    private static final Logger LOG = LoggerFactory.getLogger(RuleBook.class);
+    private static final RuleInfo FAILED = new RuleInfo(
+            "inkel.rule_failed", Severity.LOOK, Stage.LOG, "a check that did not run says nothing about the build");
+
     /** A rule and the report it reads. */
     private record Entry<R>(Rule<R> rule, Function<Reports, R> report) {
         List<Finding> run(Reports reports) {
-            return rule.check(report.apply(reports));
+            return guarded(rule, report.apply(reports), reports.circuit().build());
         }
     }
 
@@ -61,6 +71,18 @@ public final class RuleBook {
     /** What is known of every rule, in order. */
     public static List<RuleInfo> infos() {
         return ENTRIES.stream().map(entry -> entry.rule().info()).toList();
+    }
+
+    /** A rule that crashes becomes a finding that names it, so that the others are still heard. */
+    static <R> List<Finding> guarded(Rule<R> rule, R report, Build build) {
+        try {
+            return rule.check(report);
+        } catch (RuntimeException bug) {
+            LOG.error("rule {} failed", rule.info().code(), bug);
+            Place where = Place.ofNode(build.nodes().get(0).id());
+            return List.of(
+                    Finding.of(FAILED, where).with("rule", rule.info().code()).build());
+        }
     }
 
     static Stream<Finding> run(Reports reports) {

@@ -2,10 +2,12 @@ package inkel.app.ui.panel;
 
 import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
+import inkel.app.ui.controls.Knot;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.finding.Stage;
 import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Pos;
@@ -16,10 +18,13 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** The panel on the right: subject, verdict, arithmetic, ways out; the same in every stage. */
 public final class WhyPanel extends ScrollPane {
+    private static final List<Knot.Form> LEGEND =
+            List.of(Knot.Form.FIXED, Knot.Form.PLACED, Knot.Form.HELD, Knot.Form.CLASH);
     private static final double WAY_WIDTH = 232;
     private static final double FINDING_WIDTH = 190;
     private static final int SHORT_VALUE = 20;
@@ -95,6 +100,21 @@ public final class WhyPanel extends ScrollPane {
             sections.forEach(this::section);
         }
         others(why);
+        if (bench.stageProperty().get() == Stage.PINS) {
+            legend();
+        }
+    }
+
+    private void legend() {
+        content.getChildren().add(heading(Words.get("loom.knots")));
+        for (Knot.Form form : LEGEND) {
+            StackPane shape = new StackPane(new Knot(form, "wire-digital"));
+            shape.setMinWidth(22);
+            HBox line = new HBox(
+                    8, shape, Ui.word(Words.get("loom.knot." + form.name().toLowerCase(Locale.ROOT))));
+            line.setAlignment(Pos.CENTER_LEFT);
+            content.getChildren().add(line);
+        }
     }
 
     private void section(Why.Section section) {

@@ -283,7 +283,7 @@ public final class WireStage extends StagePane {
             kind.setText(Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT)) + between);
             tick.setGraphic(step.plugged() ? Ui.icon(inkel.app.ui.Icons.TICK, "step-tick") : null);
             pseudoClassStateChanged(DONE, step.plugged());
-            setAccessibleText(Words.say(Fact.of("wire.row")
+            setAccessibleText(Words.say(Fact.of("wire.step")
                     .with("number", step.number())
                     .with("from", words.name(step.from()))
                     .with("to", words.name(step.to()))

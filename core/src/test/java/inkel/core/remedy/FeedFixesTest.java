@@ -1,0 +1,78 @@
+package inkel.core.remedy;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Endpoint;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class FeedFixesTest {
+    private static List<String> ids(Builds builds, String part, String pin) {
+        NodeCircuit node = builds.circuit();
+        Placed placed = node.part(part).orElseThrow();
+        Supply supply = placed.cls().supply(pin).orElseThrow();
+        return new FeedFixes(node, Builds.CATALOG)
+                .of(placed, supply).stream().map(Fix::id).toList();
+    }
+
+    @Test
+    void aRailWithoutRoomIsNotOffered() {
+        // The reader's 100 mA do not fit the board's 50 mA rail, so a regulator is the only way.
+        assertEquals(
+                List.of("add-regulator-linear-3v3"),
+                ids(Builds.classic().part("reader", "tag-reader-spi"), "reader", "3.3V"));
+    }
+
+    @Test
+    void theRailWithMostRoomComesFirst() {
+        List<String> ids = ids(
+                Builds.classic()
+                        .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                        .part("radio", "packet-radio"),
+                "radio",
+                "VCC");
+        assertEquals("feed-VCC-from-reg.OUT", ids.get(0), "800 mA of room");
+        assertEquals("feed-VCC-from-board.3V3", ids.get(1), "50 mA of room");
+    }
+
+    @Test
+    void aPartIsNotFedFromItself() {
+        List<String> ids = ids(Builds.classic().part("driver", "servo-driver-16"), "driver", "V+");
+        assertFalse(ids.contains("feed-V+-from-driver.V+OUT"));
+        assertTrue(ids.contains("feed-V+-from-usb.5V") || ids.contains("feed-V+-from-board.5V"));
+    }
+
+    // The radio works from 1.9 V to 3.6 V.
+    @ParameterizedTest(name = "{0} to {1} V: {2}")
+    @CsvSource({"1.9, 3.6, true", "3.2, 3.4, true", "1.8, 3.3, false", "3.3, 3.7, false", "4.75, 5.25, false"})
+    void theWholeRangeMustFit(double low, double high, boolean fits) {
+        Supply supply = Builds.CATALOG.get("packet-radio").supply("VCC").orElseThrow();
+        assertEquals(fits, FeedFixes.fits(Range.between(Voltage.ofVolts(low), Voltage.ofVolts(high)), supply));
+    }
+
+    @Test
+    void railsAndPinsHaveNames() {
+        NodeCircuit node = Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .circuit();
+        assertEquals(
+                "rail.of_board", RailNames.of(node, new Endpoint("board", "5V")).key());
+        assertEquals(
+                "rail.of_part", RailNames.of(node, new Endpoint("reg", "OUT")).key());
+        assertEquals(
+                "pin.of_board", PinNames.of(node, new Endpoint("board", "D4")).key());
+        assertEquals("pin", PinNames.of(node, new Endpoint("reg", "IN")).key());
+        assertEquals("part", PinNames.of(node, new Endpoint("reg", "")).key());
+    }
+}
