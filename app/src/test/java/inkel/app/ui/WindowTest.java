@@ -249,6 +249,79 @@ class WindowTest {
         }
     }
 
+    @Test
+    void keysReachEveryStage(FxRobot robot) throws Exception {
+        opened();
+        KeyCode[] digits = {
+            KeyCode.DIGIT1,
+            KeyCode.DIGIT2,
+            KeyCode.DIGIT3,
+            KeyCode.DIGIT4,
+            KeyCode.DIGIT5,
+            KeyCode.DIGIT6,
+            KeyCode.DIGIT7,
+            KeyCode.DIGIT8
+        };
+        for (Stage at : Stage.values()) {
+            KeyCode digit = digits[at.ordinal()];
+            robot.press(KeyCode.CONTROL, digit).release(digit, KeyCode.CONTROL);
+            until(() -> bench.stageProperty().get() == at);
+        }
+    }
+
+    @Test
+    void arrowsWalkTheLoomAndF1LeadsToTheWaysOut(FxRobot robot) throws Exception {
+        opened();
+        robot.interact(() -> bench.stageProperty().set(Stage.PINS));
+        until(() -> robot.lookup("#loom").tryQuery().isPresent());
+        robot.interact(() -> robot.lookup("#loom").query().requestFocus());
+        robot.type(KeyCode.DOWN);
+        until(() -> bench.selectionProperty().get() != null);
+        var first = bench.selectionProperty().get();
+        robot.type(KeyCode.DOWN);
+        until(() -> !first.equals(bench.selectionProperty().get()));
+        robot.type(KeyCode.UP);
+        until(() -> first.equals(bench.selectionProperty().get()));
+        robot.interact(() -> bench.show(Stage.PINS, new inkel.core.build.Place(NODE, "handset", "OUT")));
+        robot.type(KeyCode.F1);
+        until(() -> robot.lookup("#way-0").query().isFocused());
+        long before = stops();
+        robot.type(KeyCode.SPACE);
+        until(() -> stops() < before);
+    }
+
+    @Test
+    void theMenuHasEveryCommandAndTheNightBench(FxRobot robot) throws Exception {
+        opened();
+        assertFalse(shell.getStyleClass().contains("night"));
+        robot.clickOn("#menu");
+        until(() -> robot.lookup("#menu-theme").tryQuery().isPresent());
+        robot.clickOn("#menu-theme");
+        until(() -> shell.getStyleClass().contains("night"));
+        robot.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.N).release(KeyCode.N, KeyCode.SHIFT, KeyCode.CONTROL);
+        until(() -> !shell.getStyleClass().contains("night"));
+    }
+
+    @Test
+    void wiringGoesBackAndPullsOut(FxRobot robot) throws Exception {
+        opened();
+        robot.interact(() -> bench.stageProperty().set(Stage.WIRE));
+        until(() -> robot.lookup("#wire-done").tryQuery().isPresent());
+        click(robot, "#wire-done");
+        until(() ->
+                bench.build().orElseThrow().node(NODE).orElseThrow().plugged().size() == 1);
+        robot.interact(() -> robot.lookup("#stage-pane-wire").query().requestFocus());
+        robot.type(KeyCode.BACK_SPACE);
+        until(() -> robot.lookup("#wire-pull").tryQuery().isPresent());
+        click(robot, "#wire-pull");
+        until(() ->
+                bench.build().orElseThrow().node(NODE).orElseThrow().plugged().isEmpty());
+        String before = robot.lookup("#wire-to").queryAs(Label.class).getText();
+        click(robot, "#wire-skip");
+        waitForFxEvents();
+        assertFalse(before.equals(robot.lookup("#wire-to").queryAs(Label.class).getText()));
+    }
+
     /** No text is cut to nothing and no card leaves the window, from the smallest size to a large one, day and night. */
     @ParameterizedTest(name = "{0} x {1}, night {2}")
     @CsvSource({"1100, 700, false", "1280, 800, true", "2400, 1300, false"})

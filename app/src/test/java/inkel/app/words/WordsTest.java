@@ -5,12 +5,13 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
-import inkel.core.calc.Calculator;
+import inkel.core.catalog.PinUse;
 import inkel.core.checks.Assessment;
 import inkel.core.checks.RuleBook;
 import inkel.core.finding.Finding;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Stage;
+import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Voltage;
 import inkel.core.wiring.WireColour;
@@ -90,7 +91,12 @@ class WordsTest {
         for (WireColour colour : WireColour.values()) {
             assertTrue(Words.has("colour." + colour.text()));
         }
-        assertFalse(Calculator.all().isEmpty());
+        for (PinUse use : PinUse.values()) {
+            assertTrue(!use.isSignal() || Words.has("use." + use.text()), use.text());
+        }
+        for (Fit fit : Fit.values()) {
+            assertFalse(PartWords.fit(fit).startsWith("fit."), fit.name());
+        }
     }
 
     /** Every key that the sources name has a text. */

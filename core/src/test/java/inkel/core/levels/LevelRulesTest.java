@@ -169,4 +169,74 @@ class LevelRulesTest {
         assertEquals(1, thin.size());
         assertEquals("levels.thin.above_recommended", thin.get(0).sentence().key());
     }
+
+    @Test
+    void missingLevelsAreNotAPass() {
+        // The receiver's class with its output's levels taken away.
+        var shipped = Builds.CATALOG.get("infrared-receiver");
+        var family = shipped.io().get(0);
+        var silent = new inkel.core.catalog.IoFamily(
+                family.name(),
+                family.supply(),
+                false,
+                java.util.Optional.empty(),
+                java.util.Optional.empty(),
+                java.util.Optional.empty(),
+                java.util.Optional.empty(),
+                family.absoluteMax(),
+                java.util.Optional.empty());
+        var bare = new inkel.core.catalog.PartClass(
+                "bare",
+                "Bare receiver",
+                shipped.summary(),
+                shipped.kind(),
+                shipped.kinds(),
+                shipped.from(),
+                shipped.pins(),
+                shipped.supplies(),
+                shipped.outputs(),
+                List.of(silent),
+                shipped.modes(),
+                shipped.pulls(),
+                shipped.decoupling(),
+                shipped.spi(),
+                shipped.i2c(),
+                shipped.uart(),
+                shipped.pwm(),
+                shipped.controller(),
+                shipped.cautions());
+        var classes = new java.util.ArrayList<>(Builds.CATALOG.all());
+        classes.add(bare);
+        Build build = Builds.classic()
+                .part("handset", "bare", "VS=board.5V")
+                .wire("handset.OUT", "board.D4")
+                .build();
+        Assessment assessment = Assessment.assess(build, inkel.core.catalog.Catalog.of(classes));
+        List<Finding> unknown = Builds.of(assessment, "parts.figure_unknown");
+        assertEquals(1, unknown.size());
+        assertEquals(place("handset.OUT"), unknown.get(0).place());
+        assertEquals(
+                List.of(),
+                Builds.of(
+                        Builds.classic()
+                                .part("handset", "infrared-receiver", "VS=board.5V")
+                                .wire("handset.OUT", "board.D4")
+                                .assess(),
+                        "parts.figure_unknown"));
+    }
+
+    @Test
+    void aSharedWaySuitsTheNextPartOnTheWire() throws EditRefused {
+        // The reader's MISO goes through way 1; the radio's MISO on the same wire is offered that way, not another.
+        Builds build = reader().part("radio", "packet-radio", "VCC=reg.OUT")
+                .part("shifter", "shifter-4", "LV=reg.OUT", "HV=board.5V")
+                .wire("reader.MISO", "board.D12")
+                .wire("radio.MISO", "board.D12")
+                .between(new Between.ShifterWay(end("reader.MISO"), "shifter", 1, Extras.NONE));
+        Finding finding = build.findings("levels.not_read").get(0);
+        assertEquals(place("radio.MISO"), finding.place());
+        Build mended = finding.fixes().get(0).apply(build.build());
+        assertEquals("shift-shifter-1", finding.fixes().get(0).id());
+        assertEquals(List.of(), Builds.of(Assessment.assess(mended, Builds.CATALOG), "levels.not_read"));
+    }
 }

@@ -406,7 +406,11 @@ public final class Explainer {
         String title = place.isPin()
                 ? Words.say(PinNames.of(node, place.endpoint()))
                 : placed.part().name();
-        return new Why(title, placed.cls().summary(), Optional.of(verdict), sections, List.of(), assessment.at(place));
+        String about = place.isPin()
+                ? Words.get(
+                        "use." + node.pin(place.endpoint()).orElseThrow().use().text())
+                : placed.cls().summary();
+        return new Why(title, about, Optional.of(verdict), sections, List.of(), assessment.at(place));
     }
 
     private List<Row> onTheTable(WireList list) {

@@ -126,6 +126,12 @@ class ExplainerTest {
     }
 
     @Test
+    void aWireSaysWhatItIsFor() {
+        Why why = Explainer.explain(LOCKS, NODE, Stage.WIRE, pin("radio", "MOSI"));
+        assertEquals("Data from the board into the part.", why.subtitle());
+    }
+
+    @Test
     void aFindingOfAnotherStageStillShows() {
         Why why = Explainer.explain(SKETCH, NODE, Stage.PARTS, pin("handset", "OUT"));
         assertTrue(why.verdict().orElseThrow().sentence().startsWith("D11 is taken twice"));
