@@ -61,7 +61,7 @@ final class Selvedge extends StackPane {
         graphic.getStyleClass().add("knot-graphic");
         knot.setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
         knot.setGraphic(graphic);
-        knot.setMaxSize(Double.MAX_VALUE, 92);
+        knot.setMaxSize(Double.MAX_VALUE, 140);
         VBox.setVgrow(knot, Priority.ALWAYS);
         knot.setOnAction(event -> {
             bench.stageProperty().set(stage);

@@ -24,10 +24,14 @@ import javax.imageio.ImageIO;
 
 /** Drives the real window over the example builds and writes a picture of every main view. */
 public final class Shots {
+    public static final double WIDTH = Window.WIDTH;
+    public static final double HEIGHT = Window.HEIGHT;
     private static final String NODE = "lower-lock";
     private static final int FRAMES_TO_SETTLE = 6;
 
     private final Path folder;
+    private final double width;
+    private final double height;
     private final Deque<Shot> left = new ArrayDeque<>();
     private final CountDownLatch done = new CountDownLatch(1);
     private final AtomicReference<Exception> failure = new AtomicReference<>();
@@ -38,8 +42,10 @@ public final class Shots {
     /** A picture: what to open, and what to do before it is taken. */
     private record Shot(String name, String example, Runnable prepare) {}
 
-    private Shots(Path folder) {
+    private Shots(Path folder, double width, double height) {
         this.folder = folder;
+        this.width = width;
+        this.height = height;
         shot("parts", Examples.DEMO, () -> bench.show(Stage.PARTS, part("radio")));
         shot("parts-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PARTS, part("radio")));
         shot("pins", Examples.DEMO, () -> bench.show(Stage.PINS, pin("radio", "CE")));
@@ -71,9 +77,9 @@ public final class Shots {
     }
 
     /** Takes all pictures, replacing those of the same names. Returns when they are written. */
-    public static void take(Path folder) throws Exception {
+    public static void take(Path folder, double width, double height) throws Exception {
         Files.createDirectories(folder);
-        Shots shots = new Shots(folder);
+        Shots shots = new Shots(folder, width, height);
         Platform.startup(shots::start);
         shots.done.await();
         Platform.exit();
@@ -93,7 +99,7 @@ public final class Shots {
         bench = new Workbench(
                 CatalogReader.shipped(), Runnable::run, Runnable::run, Clock.systemUTC(), new Recovery(temporary));
         shell = new Shell(bench, UserState.read(temporary));
-        scene = Window.scene(shell, Window.WIDTH, Window.HEIGHT);
+        scene = Window.scene(shell, width, height);
         javafx.stage.Stage stage = new javafx.stage.Stage();
         stage.setScene(scene);
         stage.show();

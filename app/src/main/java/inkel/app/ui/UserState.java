@@ -1,27 +1,31 @@
 package inkel.app.ui;
 
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.json.JsonMapper;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.io.AtomicFile;
 import java.io.IOException;
+import java.io.Reader;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Properties;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 
-/** What the program remembers between runs: window place, theme, recent files. Losing it is a nuisance, not a loss. */
+/**
+ * What the program remembers between runs: window place, theme, recent files. Losing it is a nuisance, not a loss. A
+ * properties file, since it is read before anything else and must not make the start wait for a JSON library.
+ */
 public final class UserState {
     private static final Logger LOG = Logger.getLogger(UserState.class.getName());
-    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final String FILE = "state.properties";
     private static final int MOST_RECENT = 8;
 
     private final Path folder;
-    private final ObjectNode state;
+    private final Properties state;
 
-    private UserState(Path folder, ObjectNode state) {
+    private UserState(Path folder, Properties state) {
         this.folder = folder;
         this.state = state;
     }
@@ -39,24 +43,25 @@ public final class UserState {
     }
 
     public static UserState read(Path folder) {
-        Path file = folder.resolve("state.json");
+        Properties state = new Properties();
+        Path file = folder.resolve(FILE);
         if (Files.isRegularFile(file)) {
-            try {
-                JsonNode tree = MAPPER.readTree(file.toFile());
-                if (tree instanceof ObjectNode object) {
-                    return new UserState(folder, object);
-                }
-            } catch (IOException unreadable) {
+            try (Reader reader = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+                state.load(reader);
+            } catch (IOException | IllegalArgumentException unreadable) {
                 LOG.log(Level.WARNING, "window state not read; starting with the usual one", unreadable);
+                state.clear();
             }
         }
-        return new UserState(folder, MAPPER.createObjectNode());
+        return new UserState(folder, state);
     }
 
     public void write() {
+        StringWriter text = new StringWriter();
         try {
             Files.createDirectories(folder);
-            AtomicFile.write(folder.resolve("state.json"), state.toPrettyString());
+            state.store(text, "Inkel: window and recent files");
+            AtomicFile.write(folder.resolve(FILE), text.toString());
         } catch (IOException failed) {
             LOG.log(Level.WARNING, "window state not written", failed);
         }
@@ -66,26 +71,33 @@ public final class UserState {
         return folder;
     }
 
+    /** The number under a key; the other one when there is none, or none that can be read. */
     double number(String key, double otherwise) {
-        return state.path(key).asDouble(otherwise);
+        try {
+            return Double.parseDouble(state.getProperty(key, String.valueOf(otherwise)));
+        } catch (NumberFormatException notANumber) {
+            return otherwise;
+        }
     }
 
     void put(String key, double value) {
-        state.put(key, value);
+        state.setProperty(key, String.valueOf(value));
     }
 
     boolean flag(String key) {
-        return state.path(key).asBoolean(false);
+        return Boolean.parseBoolean(state.getProperty(key));
     }
 
     void put(String key, boolean value) {
-        state.put(key, value);
+        state.setProperty(key, String.valueOf(value));
     }
 
     /** The latest file first. */
     List<Path> recent() {
         List<Path> files = new ArrayList<>();
-        state.path("recent").forEach(entry -> files.add(Path.of(entry.asText())));
+        for (int i = 0; i < MOST_RECENT && state.containsKey("recent." + i); i++) {
+            files.add(Path.of(state.getProperty("recent." + i)));
+        }
         return files;
     }
 
@@ -94,7 +106,8 @@ public final class UserState {
         Path whole = file.toAbsolutePath().normalize();
         files.remove(whole);
         files.add(0, whole);
-        var list = state.putArray("recent");
-        files.stream().limit(MOST_RECENT).forEach(entry -> list.add(entry.toString()));
+        for (int i = 0; i < Math.min(MOST_RECENT, files.size()); i++) {
+            state.setProperty("recent." + i, files.get(i).toString());
+        }
     }
 }

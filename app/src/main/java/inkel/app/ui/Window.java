@@ -75,6 +75,7 @@ public final class Window extends Application {
     public void start(javafx.stage.Stage stage) {
         StartTimer.mark("toolkit");
         dress();
+        StartTimer.mark("dressed");
         Workbench bench = new Workbench(
                 catalog.join(),
                 background(),

@@ -45,7 +45,9 @@ class UserStateTest {
 
     @Test
     void aDamagedStateIsStartedAfresh() throws IOException {
-        Files.writeString(folder.resolve("state.json"), "{ broken");
+        Files.writeString(folder.resolve("state.properties"), "y=\\uXYZ\nx=wide");
+        assertEquals(7, UserState.read(folder).number("x", 7));
+        Files.writeString(folder.resolve("state.properties"), "x=wide");
         assertEquals(7, UserState.read(folder).number("x", 7));
     }
 

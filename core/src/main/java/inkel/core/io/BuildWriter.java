@@ -32,14 +32,14 @@ public final class BuildWriter {
                 .withArrayIndenter(new DefaultIndenter("  ", "\n"))
                 .withObjectIndenter(new DefaultIndenter("  ", "\n"));
         try {
-            return JsonText.MAPPER.writer(printer).writeValueAsString(tree(build)) + "\n";
+            return JsonText.mapper().writer(printer).writeValueAsString(tree(build)) + "\n";
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("a tree of plain values", e);
         }
     }
 
     private static ObjectNode object() {
-        return JsonText.MAPPER.createObjectNode();
+        return JsonText.mapper().createObjectNode();
     }
 
     private static ObjectNode tree(Build build) {
@@ -54,7 +54,7 @@ public final class BuildWriter {
     }
 
     private static ObjectNode with(ObjectNode tree, Extras extras) {
-        extras.fields().forEach((key, value) -> tree.set(key, JsonText.MAPPER.valueToTree(value)));
+        extras.fields().forEach((key, value) -> tree.set(key, JsonText.mapper().valueToTree(value)));
         return tree;
     }
 

@@ -214,7 +214,7 @@ final class Fields {
         Map<String, Object> rest = new LinkedHashMap<>();
         node.fields().forEachRemaining(entry -> {
             if (!known.contains(entry.getKey())) {
-                rest.put(entry.getKey(), JsonText.MAPPER.convertValue(entry.getValue(), Object.class));
+                rest.put(entry.getKey(), JsonText.plain(entry.getValue()));
             }
         });
         return new Extras(rest);

@@ -1,19 +1,25 @@
 package inkel.core.io;
 
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonLocation;
+import com.fasterxml.jackson.core.JsonParseException;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.JsonToken;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.core.io.JsonEOFException;
-import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -23,25 +29,31 @@ final class JsonText {
     private static final StreamReadConstraints LIMITS =
             StreamReadConstraints.builder().maxNestingDepth(MAX_DEPTH).build();
 
-    static final JsonMapper MAPPER = JsonMapper.builder(com.fasterxml.jackson.core.JsonFactory.builder()
-                    .streamReadConstraints(LIMITS)
-                    .build())
-            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+    private static final JsonFactory FACTORY = JsonFactory.builder()
+            .streamReadConstraints(LIMITS)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .build();
 
-    private final String text;
+    private JsonText() {}
 
-    private JsonText(String text) {
-        this.text = text;
+    /** The mapper, made when something is first written: reading goes without it and starts sooner. */
+    static JsonMapper mapper() {
+        return Mapper.SHARED;
+    }
+
+    private static final class Mapper {
+        static final JsonMapper SHARED = JsonMapper.builder().build();
     }
 
     /** @throws BadJson when the text is not JSON, or nested too deeply */
     static JsonNode parse(String text) throws BadJson {
-        try {
-            JsonNode tree = MAPPER.readTree(text);
-            if (tree == null || tree.isMissingNode()) {
+        try (JsonParser parser = FACTORY.createParser(text)) {
+            if (parser.nextToken() == null) {
                 throw new BadJson(Problem.ofFile(Fact.of("problem.empty")));
+            }
+            JsonNode tree = value(parser);
+            if (parser.nextToken() != null) {
+                throw new JsonParseException(parser, "there is more behind the end of the first value");
             }
             return tree;
         } catch (StreamConstraintsException tooDeep) {
@@ -55,7 +67,60 @@ final class JsonText {
                     line(notJson),
                     "",
                     Fact.of("problem.not_json").with("detail", firstLine(notJson.getOriginalMessage()))));
+        } catch (IOException impossible) {
+            throw new IllegalStateException("reading from a text in memory", impossible);
         }
+    }
+
+    /** The value at the parser's place, which is left on its last token. */
+    private static JsonNode value(JsonParser parser) throws IOException {
+        JsonNodeFactory nodes = JsonNodeFactory.instance;
+        switch (parser.currentToken()) {
+            case START_OBJECT:
+                ObjectNode object = nodes.objectNode();
+                while (parser.nextToken() != JsonToken.END_OBJECT) {
+                    String key = parser.currentName();
+                    parser.nextToken();
+                    object.set(key, value(parser));
+                }
+                return object;
+            case START_ARRAY:
+                ArrayNode array = nodes.arrayNode();
+                while (parser.nextToken() != JsonToken.END_ARRAY) {
+                    array.add(value(parser));
+                }
+                return array;
+            case VALUE_STRING:
+                return nodes.textNode(parser.getText());
+            case VALUE_TRUE, VALUE_FALSE:
+                return nodes.booleanNode(parser.getBooleanValue());
+            case VALUE_NULL:
+                return nodes.nullNode();
+            case VALUE_NUMBER_INT:
+                return parser.getNumberType() == JsonParser.NumberType.INT
+                        ? nodes.numberNode(parser.getIntValue())
+                        : nodes.numberNode(parser.getBigIntegerValue());
+            default:
+                return nodes.numberNode(parser.getDecimalValue());
+        }
+    }
+
+    /** A value as plain Java objects: maps, lists, texts, numbers, flags and null. */
+    static Object plain(JsonNode node) {
+        if (node.isObject()) {
+            Map<String, Object> map = new LinkedHashMap<>();
+            node.fields().forEachRemaining(field -> map.put(field.getKey(), plain(field.getValue())));
+            return map;
+        }
+        if (node.isArray()) {
+            List<Object> list = new ArrayList<>();
+            node.forEach(entry -> list.add(plain(entry)));
+            return list;
+        }
+        if (node.isNumber()) {
+            return node.numberValue();
+        }
+        return node.isBoolean() ? (Object) node.booleanValue() : node.isNull() ? null : node.textValue();
     }
 
     /** The parser's own exception may come wrapped by the tree reader. */
@@ -93,7 +158,7 @@ final class JsonText {
 
     /** Gives every problem the line of its field; a field that is not there gets the line of what should hold it. */
     static List<Problem> located(String text, List<Problem> problems) {
-        Map<String, Integer> lines = new JsonText(text).lines();
+        Map<String, Integer> lines = lines(text);
         List<Problem> located = new ArrayList<>();
         for (Problem problem : problems) {
             String at = problem.field();
@@ -105,9 +170,9 @@ final class JsonText {
         return located;
     }
 
-    private Map<String, Integer> lines() {
+    private static Map<String, Integer> lines(String text) {
         Map<String, Integer> lines = new HashMap<>();
-        try (JsonParser parser = MAPPER.getFactory().createParser(text)) {
+        try (JsonParser parser = FACTORY.createParser(text)) {
             parser.nextToken();
             while (parser.currentToken() != null) {
                 lines.putIfAbsent(

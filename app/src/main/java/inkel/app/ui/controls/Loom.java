@@ -41,7 +41,7 @@ public final class Loom extends VBox {
     private static final double LABEL_WIDTH = 62;
     private static final double LEFT = NAME_WIDTH + LABEL_WIDTH + 22;
     private static final double LEAST_STEP = 20;
-    private static final double MOST_STEP = 34;
+    private static final double MOST_STEP = 56;
     private static final double LEAST_HEAD = 60;
     private static final double RIGHT = 26;
 

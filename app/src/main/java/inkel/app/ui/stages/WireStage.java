@@ -55,7 +55,7 @@ public final class WireStage extends StagePane {
         plan.setPrefWidth(300);
         HBox.setHgrow(card, Priority.ALWAYS);
         HBox upper = new HBox(12, card, plan);
-        upper.setMinHeight(336);
+        upper.setMinHeight(352);
         upper.setPrefHeight(352);
         list.setId("wire-list");
         list.getStyleClass().add("wire-list");
@@ -112,7 +112,7 @@ public final class WireStage extends StagePane {
     private void go(WireStep step) {
         currentId = step.id();
         list.getSelectionModel().select(step);
-        list.scrollTo(Math.max(0, step.number() - 3));
+        list.scrollTo(Math.max(0, step.number() - 2));
         bench.selectionProperty().set(step.subject());
         boolean hasFocus = card.getScene() != null && isInside(card.getScene().getFocusOwner());
         showCard(step);
@@ -254,14 +254,16 @@ public final class WireStage extends StagePane {
         private final Label to = Ui.word("", "step-end");
         private final Label kind = Ui.word("", "quiet");
         private final Label tick = new Label();
-        private final HBox row = new HBox(12, number, swatch, from, Ui.word("→", "quiet"), to, kind, Ui.spring(), tick);
+        private final Label arrow = Ui.word("→", "quiet");
+        private final HBox row = new HBox(12, number, swatch, from, arrow, to, kind, Ui.spring(), tick);
 
         StepCell() {
             number.setMinWidth(26);
+            arrow.setMinWidth(USE_PREF_SIZE);
             swatch.getStyleClass().add("swatch");
-            from.setPrefWidth(180);
+            from.setPrefWidth(160);
             from.setMinWidth(90);
-            to.setPrefWidth(200);
+            to.setPrefWidth(178);
             to.setMinWidth(90);
             kind.setMinWidth(0);
             row.setAlignment(Pos.CENTER_LEFT);
