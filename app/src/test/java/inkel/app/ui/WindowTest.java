@@ -69,7 +69,7 @@ class WindowTest {
     }
 
     private static void until(Callable<Boolean> condition) throws Exception {
-        waitFor(20, TimeUnit.SECONDS, condition);
+        waitFor(90, TimeUnit.SECONDS, condition);
         waitForFxEvents();
     }
 
