@@ -7,11 +7,11 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.Locale;
 import javafx.css.PseudoClass;
-import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
+import javafx.scene.text.Text;
 
 /** What a supply pin works at, as a band on a volt scale, and what arrives there, as a needle. */
 public final class SupplyRuler extends Region {
@@ -22,7 +22,7 @@ public final class SupplyRuler extends Region {
     private final Region track = part("ruler-track");
     private final Region band = part("ruler-band");
     private final Region needle = part("ruler-needle");
-    private final Label reading = new Label();
+    private final Text reading = new Text();
     private final Path ticks = new Path();
     private final double tickVolts;
     private final Range<Voltage> bears;
@@ -76,9 +76,9 @@ public final class SupplyRuler extends Region {
         if (needle.isVisible()) {
             double at = x(needleVolts);
             needle.resizeRelocate(Math.round(at - 1), TOP - 4, 2, BAR + 8);
-            double labelWidth = reading.prefWidth(-1);
+            double labelWidth = reading.getLayoutBounds().getWidth();
             double left = Math.max(0, Math.min(width - labelWidth, at - labelWidth / 2));
-            reading.resizeRelocate(left, -2, labelWidth, reading.prefHeight(-1));
+            reading.relocate(left, -2);
         }
     }
 

@@ -29,6 +29,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.TilePane;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 
 /** The parts on the table as cards: what each is for, how it is fed, and whether it bears that. */
 public final class PartsStage extends StagePane {
@@ -135,7 +136,7 @@ public final class PartsStage extends StagePane {
             showTitle();
             mainFeed(feeds).ifPresentOrElse(feed -> content.getChildren().add(supplyRow(feed)), () -> {
                 if (!placed.cls().outputs().isEmpty()) {
-                    content.getChildren().add(Ui.word(PartWords.gives(node, placed), "figure"));
+                    content.getChildren().add(Ui.reading(PartWords.gives(node, placed), "figure", "reading"));
                 }
             });
             content.getChildren().add(trouble(feeds, findings, isStopped, isThin));
@@ -169,8 +170,7 @@ public final class PartsStage extends StagePane {
         private Node supplyRow(Feed feed) {
             SupplyRuler ruler = new SupplyRuler(feed);
             HBox.setHgrow(ruler, Priority.ALWAYS);
-            Label current = Ui.word(PartWords.current(placed, feed.supply().pin()), "figure");
-            current.setMinWidth(USE_PREF_SIZE);
+            Text current = Ui.reading(PartWords.current(placed, feed.supply().pin()), "figure", "reading");
             HBox row = new HBox(10, ruler, current);
             row.getStyleClass().add("supply-row");
             return row;
