@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Optional;
 import java.util.logging.Level;
 import java.util.logging.Logger;
@@ -31,25 +32,50 @@ public final class Recovery {
         }
     }
 
-    /** A state that is newer than the file itself. */
+    /**
+     * A state that is newer than the file itself. It is set aside under another name, so that what is kept from now on
+     * does not write over it before the builder has chosen.
+     */
     Optional<Path> newer(Path file) {
         Path copy = copyOf(file);
+        Path aside = asideOf(file);
         try {
-            boolean isNewer = Files.exists(copy)
-                    && (!Files.exists(file)
-                            || Files.getLastModifiedTime(copy).compareTo(Files.getLastModifiedTime(file)) > 0);
-            return isNewer ? Optional.of(copy) : Optional.empty();
+            if (isNewer(copy, file)) {
+                Files.move(copy, aside, StandardCopyOption.REPLACE_EXISTING);
+            }
+            return isNewer(aside, file) ? Optional.of(aside) : Optional.empty();
         } catch (IOException failed) {
             LOG.log(Level.WARNING, "recovery copy not read", failed);
             return Optional.empty();
         }
     }
 
-    /** The build was saved, or the builder does not want the state. */
+    private static boolean isNewer(Path copy, Path file) throws IOException {
+        return Files.exists(copy)
+                && (!Files.exists(file)
+                        || Files.getLastModifiedTime(copy).compareTo(Files.getLastModifiedTime(file)) > 0);
+    }
+
+    /** The builder took or left the state that was offered. */
+    void forgetOffered(Path file) {
+        try {
+            Files.deleteIfExists(asideOf(file));
+        } catch (IOException failed) {
+            LOG.log(Level.WARNING, "recovery copy not deleted", failed);
+        }
+    }
+
+    private Path asideOf(Path file) {
+        Path copy = copyOf(file);
+        return copy.resolveSibling(copy.getFileName() + ".offered");
+    }
+
+    /** The build was saved, and nothing is on offer. */
     void forget(Path file) {
         try {
             Path copy = copyOf(file);
             Files.deleteIfExists(copy);
+            Files.deleteIfExists(asideOf(file));
             Files.deleteIfExists(copy.resolveSibling(copy.getFileName() + ".previous"));
         } catch (IOException failed) {
             LOG.log(Level.WARNING, "recovery copy not deleted", failed);

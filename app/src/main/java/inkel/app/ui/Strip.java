@@ -7,6 +7,7 @@ import inkel.core.catalog.Output;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
 import inkel.core.pins.PinReport.NodePins;
+import inkel.core.power.PowerReport;
 import inkel.core.power.PowerReport.RailBudget;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.RailNames;
@@ -24,7 +25,6 @@ import javafx.scene.shape.Rectangle;
 final class Strip extends HBox {
     private static final PseudoClass TIGHT = PseudoClass.getPseudoClass("near");
     private static final PseudoClass OVER = PseudoClass.getPseudoClass("over");
-    private static final double NEAR = 0.8;
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
 
     private final Workbench bench;
@@ -79,7 +79,7 @@ final class Strip extends HBox {
         double share = budget.peakShare().ratio();
         Gauge bar = new Gauge(Math.min(1, share));
         bar.pseudoClassStateChanged(OVER, budget.isPeakOver());
-        bar.pseudoClassStateChanged(TIGHT, !budget.isPeakOver() && share > NEAR);
+        bar.pseudoClassStateChanged(TIGHT, !budget.isPeakOver() && share > PowerReport.AVERAGE_SHARE.ratio());
         String amount = Words.say(Fact.of(budget.isPeakOver() ? "strip.over" : "strip.of")
                 .with("peak", budget.rail().peak())
                 .with("rating", budget.rail().rating()));

@@ -63,6 +63,7 @@ public final class Workbench {
 
     private History history;
     private Build saved;
+    private Notice offer;
     private long run;
 
     public Workbench(Catalog catalog, Executor background, Executor screen, Clock clock, Recovery recovery) {
@@ -177,6 +178,7 @@ public final class Workbench {
 
     private void opened(Path path, Build build, Assessment first) {
         run++;
+        offer = null;
         history = new History(build);
         saved = build;
         notice.set(null);
@@ -190,20 +192,23 @@ public final class Workbench {
     }
 
     private void offerRecovered(Path recovered) {
-        notice.set(new Notice(
+        offer = new Notice(
                 Notice.Tone.TROUBLE,
                 Words.get("notice.recovered"),
                 List.of(
                         new Notice.Action(Words.get("notice.recovered.take"), () -> takeRecovered(recovered)),
                         new Notice.Action(Words.get("notice.recovered.leave"), () -> {
-                            recovery.forget(file.get());
+                            recovery.forgetOffered(file.get());
+                            offer = null;
                             notice.set(null);
-                        }))));
+                        })));
+        notice.set(offer);
     }
 
     private void takeRecovered(Path recovered) {
         try {
             Build build = BuildReader.read(recovered, catalog);
+            offer = null;
             notice.set(null);
             take(build);
         } catch (UnreadableFile unreadable) {
@@ -226,7 +231,9 @@ public final class Workbench {
         Build toSave = history.now();
         try {
             BuildWriter.write(path, toSave);
-            recovery.forget(path);
+            if (offer == null) {
+                recovery.forget(path);
+            }
             saved = toSave;
             file.set(path);
             savedAt.set(LocalTime.now(clock.withZone(ZoneId.systemDefault())));
@@ -251,7 +258,8 @@ public final class Workbench {
         }
         try {
             take(Edits.apply(history.now(), edits));
-            notice.set(null);
+            // What was recovered stays on offer until the builder has chosen.
+            notice.set(offer);
         } catch (EditRefused refused) {
             notice.set(Notice.trouble(Words.say(refused.reason())));
         }

@@ -177,6 +177,25 @@ class WorkbenchTest {
     }
 
     @Test
+    void whatIsOnOfferSurvivesEditsMadeBeforeChoosing() {
+        bench.apply(new Edit.RenamePart(NODE, "radio", "Not saved"));
+        Workbench second = bench(Runnable::run);
+        second.open(file);
+        second.apply(new Edit.RenamePart(NODE, "reader", "Edited first"));
+        second.apply(new Edit.RenamePart(NODE, "reader", "Edited again"));
+        second.noticeProperty().get().actions().get(0).run().run();
+        assertEquals(
+                "Not saved",
+                second.build()
+                        .orElseThrow()
+                        .node(NODE)
+                        .orElseThrow()
+                        .part("radio")
+                        .orElseThrow()
+                        .name());
+    }
+
+    @Test
     void anOvertakenAnswerIsDropped() {
         Deque<Runnable> waiting = new ArrayDeque<>();
         Workbench slow = bench(waiting::add);

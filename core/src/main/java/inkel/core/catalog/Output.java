@@ -29,8 +29,6 @@ public record Output(
         /** Straight through from the supply pin. */
         PASS,
         /** A linear regulator: what goes out comes in. */
-        LINEAR,
-        /** A switching regulator. */
-        SWITCHING
+        LINEAR
     }
 }

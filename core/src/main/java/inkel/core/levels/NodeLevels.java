@@ -10,6 +10,7 @@ import inkel.core.catalog.Pull;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.ShifterSides;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;

@@ -9,11 +9,10 @@ import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.ShifterSides;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -133,43 +132,23 @@ final class WireSteps {
         WireColour colour = WireColour.of(use, use.sharedLine().isPresent() ? 0 : plainSignals++);
         Optional<Between> between = node.node().between(wire.from());
         if (between.isPresent() && between.get() instanceof Between.ShifterWay way) {
-            List<Endpoint> pins = facing(way, wire);
-            if (pins.size() == 2) {
+            Optional<ShifterSides> sides = ShifterSides.of(node, way, wire.to(), wire.from());
+            if (sides.isPresent()) {
                 // Ends shared with another part's wire on the same way are plugged once.
-                add(kind, onPin(wire.to()), onPin(pins.get(0)), colour, wire.from(), Optional.empty());
-                add(kind, onPin(pins.get(1)), onPin(wire.from()), colour, wire.from(), Optional.empty());
+                add(kind, onPin(wire.to()), onPin(sides.get().towardsDriver()), colour, wire.from(), Optional.empty());
+                add(
+                        kind,
+                        onPin(sides.get().towardsReceiver()),
+                        onPin(wire.from()),
+                        colour,
+                        wire.from(),
+                        Optional.empty());
                 return;
             }
         }
         Optional<Between.Divider> divider =
                 between.filter(Between.Divider.class::isInstance).map(Between.Divider.class::cast);
         add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), divider);
-    }
-
-    /** The shifter's pin towards the target first, then the one towards the signal; by whose supply is nearer. */
-    private List<Endpoint> facing(Between.ShifterWay way, Wire wire) {
-        Optional<Voltage> target = node.ioVolts(wire.to()).map(range -> range.expected());
-        Map<Double, Endpoint> byDistance = new LinkedHashMap<>();
-        Placed shifter = node.part(way.shifter()).orElse(null);
-        if (shifter == null || target.isEmpty()) {
-            return List.of();
-        }
-        Set<String> sides = new LinkedHashSet<>();
-        shifter.cls().pins().stream().filter(pin -> pin.use() == PinUse.WAY).forEach(pin -> sides.add(pin.io()));
-        for (String side : sides) {
-            shifter.cls().pins().stream()
-                    .filter(pin -> pin.use() == PinUse.WAY && pin.io().equals(side))
-                    .skip(way.way() - 1L)
-                    .findFirst()
-                    .map(shifter::endpoint)
-                    .flatMap(pin -> node.ioVolts(pin).map(volts -> Map.entry(pin, volts.expected())))
-                    .ifPresent(entry -> byDistance.put(
-                            Math.abs(entry.getValue().minus(target.get()).volts()), entry.getKey()));
-        }
-        return byDistance.entrySet().stream()
-                .sorted(Map.Entry.comparingByKey())
-                .map(Map.Entry::getValue)
-                .toList();
     }
 
     private PinUse useOf(Wire wire) {

@@ -1,11 +1,9 @@
-package inkel.core.levels;
+package inkel.core.circuit;
 
 import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
-import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.Placed;
 import inkel.core.quantity.Voltage;
 import java.util.Comparator;
 import java.util.List;
