@@ -1,5 +1,6 @@
 package inkel.app.ui;
 
+import inkel.app.ui.controls.Caption;
 import inkel.app.words.Words;
 import inkel.core.build.Place;
 import inkel.core.checks.Assessment;
@@ -11,7 +12,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import javafx.collections.FXCollections;
-import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
@@ -144,8 +144,8 @@ final class FindBox extends VBox {
 
     /** A line of the list: what on the left, what kind on the right. */
     private static final class EntryCell extends ListCell<Entry> {
-        private final Label title = Ui.word("", "find-title");
-        private final Label kind = Ui.word("", "find-kind");
+        private final Caption title = Ui.word("", "find-title");
+        private final Caption kind = Ui.word("", "find-kind");
         private final HBox row = new HBox(12, title, Ui.spring(), kind);
 
         EntryCell() {

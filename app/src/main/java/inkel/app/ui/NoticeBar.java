@@ -1,9 +1,9 @@
 package inkel.app.ui;
 
+import inkel.app.ui.controls.Caption;
 import inkel.app.words.Words;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -27,7 +27,7 @@ final class NoticeBar extends VBox {
             return;
         }
         pseudoClassStateChanged(TROUBLE, notice.tone() == Notice.Tone.TROUBLE);
-        Label text = Ui.text(notice.text(), "notice-text");
+        Caption text = Ui.text(notice.text(), "notice-text");
         text.setId("notice-text");
         HBox.setHgrow(text, Priority.ALWAYS);
         text.setMaxWidth(Double.MAX_VALUE);

@@ -1,16 +1,11 @@
 package inkel.app.ui;
 
-import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import java.util.EnumMap;
 import java.util.Map;
-import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
-import javafx.scene.control.ContentDisplay;
-import javafx.scene.control.Label;
-import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -18,12 +13,8 @@ import javafx.scene.layout.VBox;
 
 /** The woven edge on the left: eight knots, one a stage, each tight, loose with a count, or not begun. */
 final class Selvedge extends StackPane {
-    private static final PseudoClass LOOSE = PseudoClass.getPseudoClass("loose");
-    private static final PseudoClass TIGHT = PseudoClass.getPseudoClass("tight");
-
     private final Workbench bench;
-    private final Map<Stage, ToggleButton> knots = new EnumMap<>(Stage.class);
-    private final Map<Stage, Label> counts = new EnumMap<>(Stage.class);
+    private final Map<Stage, StageKnot> knots = new EnumMap<>(Stage.class);
 
     Selvedge(Workbench bench) {
         this.bench = bench;
@@ -34,7 +25,7 @@ final class Selvedge extends StackPane {
         VBox column = new VBox();
         column.getStyleClass().add("knots");
         for (Stage stage : Stage.values()) {
-            ToggleButton knot = knot(stage);
+            StageKnot knot = knot(stage);
             knots.put(stage, knot);
             column.getChildren().add(knot);
         }
@@ -50,23 +41,9 @@ final class Selvedge extends StackPane {
         count();
     }
 
-    private ToggleButton knot(Stage stage) {
-        ToggleButton knot = new ToggleButton();
-        knot.setId("stage-" + stage.text());
-        knot.getStyleClass().add("knot");
-        Label count = new Label();
-        count.getStyleClass().add("knot-count");
-        counts.put(stage, count);
-        VBox graphic = new VBox(count, Ui.word(Words.get("stage." + stage.text()), "knot-name"));
-        graphic.getStyleClass().add("knot-graphic");
-        knot.setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
-        knot.setGraphic(graphic);
-        knot.setMaxSize(Double.MAX_VALUE, 140);
+    private StageKnot knot(Stage stage) {
+        StageKnot knot = new StageKnot(stage, () -> bench.stageProperty().set(stage));
         VBox.setVgrow(knot, Priority.ALWAYS);
-        knot.setOnAction(event -> {
-            bench.stageProperty().set(stage);
-            mark();
-        });
         return knot;
     }
 
@@ -79,18 +56,7 @@ final class Selvedge extends StackPane {
         Assessment assessment = bench.assessmentProperty().get();
         knots.forEach((stage, knot) -> {
             State state = State.of(assessment, bench.nodeProperty().get(), stage);
-            Label count = counts.get(stage);
-            count.setText(state.loose() > 0 ? String.valueOf(state.loose()) : "");
-            count.setGraphic(state.isTight() ? Ui.icon(Icons.TICK, "knot-tick") : null);
-            count.pseudoClassStateChanged(LOOSE, state.loose() > 0);
-            count.pseudoClassStateChanged(TIGHT, state.isTight());
-            String said = Words.get("stage." + stage.text());
-            String how = state.isTight()
-                    ? Words.get("selvedge.tight")
-                    : state.loose() > 0
-                            ? Words.get("selvedge.loose", "count", state.loose())
-                            : Words.get("selvedge.not_begun");
-            knot.setAccessibleText(said + ", " + how);
+            knot.show(state.loose(), state.isTight());
         });
     }
 

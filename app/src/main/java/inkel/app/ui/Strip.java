@@ -1,35 +1,26 @@
 package inkel.app.ui;
 
-import inkel.app.ui.controls.Gauge;
+import inkel.app.ui.controls.Caption;
 import inkel.app.words.Words;
 import inkel.core.build.Part;
 import inkel.core.catalog.Output;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
 import inkel.core.pins.PinReport.NodePins;
-import inkel.core.power.PowerReport;
 import inkel.core.power.PowerReport.RailBudget;
-import inkel.core.quantity.Fact;
-import inkel.core.remedy.RailNames;
 import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
-import javafx.css.PseudoClass;
-import javafx.scene.Node;
-import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.shape.Rectangle;
 
 /** The strip along the bottom: what each rail gives of what it can, the buses, and whether the build is saved. */
 final class Strip extends HBox {
-    private static final PseudoClass TIGHT = PseudoClass.getPseudoClass("near");
-    private static final PseudoClass OVER = PseudoClass.getPseudoClass("over");
-    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
+    private static final String TIME = "HH:mm";
 
     private final Workbench bench;
     private final HBox rails = new HBox();
-    private final Label saved = Ui.word("", "strip-saved");
+    private final Caption saved = Ui.word("", "strip-saved");
 
     Strip(Workbench bench) {
         this.bench = bench;
@@ -74,27 +65,14 @@ final class Strip extends HBox {
                 || budget.rail().id().part().equals(Part.BOARD);
     }
 
-    private Node gauge(RailBudget budget) {
-        String name = Words.say(RailNames.of(budget.node(), budget.rail().id()));
-        double share = budget.peakShare().ratio();
-        Gauge bar = new Gauge(Math.min(1, share));
-        bar.pseudoClassStateChanged(OVER, budget.isPeakOver());
-        bar.pseudoClassStateChanged(TIGHT, !budget.isPeakOver() && share > PowerReport.AVERAGE_SHARE.ratio());
-        String amount = Words.say(Fact.of(budget.isPeakOver() ? "strip.over" : "strip.of")
-                .with("peak", budget.rail().peak())
-                .with("rating", budget.rail().rating()));
-        HBox gauge = new HBox(Ui.word(name, "strip-name"), bar, Ui.word(amount, "strip-amount"));
-        gauge.getStyleClass().add("strip-gauge");
-        Button button = new Button(null, gauge);
-        button.getStyleClass().add("plain-button");
-        button.setAccessibleText(name + ", " + amount);
-        button.setMinWidth(USE_PREF_SIZE);
-        button.setOnAction(event -> bench.show(
-                bench.stageProperty().get() == Stage.WIRE
-                        ? Stage.POWER
-                        : bench.stageProperty().get(),
-                budget.node().place(budget.rail().id())));
-        return button;
+    private RailGauge gauge(RailBudget budget) {
+        return new RailGauge(
+                budget,
+                () -> bench.show(
+                        bench.stageProperty().get() == Stage.WIRE
+                                ? Stage.POWER
+                                : bench.stageProperty().get(),
+                        budget.node().place(budget.rail().id())));
     }
 
     private void buses(NodePins pins) {
@@ -111,7 +89,10 @@ final class Strip extends HBox {
             saved.setText(Words.get("strip.as_opened"));
         } else {
             saved.setText(Words.get(
-                    "strip.saved", "time", TIME.format(bench.savedAtProperty().get())));
+                    "strip.saved",
+                    "time",
+                    DateTimeFormatter.ofPattern(TIME)
+                            .format(bench.savedAtProperty().get())));
         }
     }
 }

@@ -1,23 +1,22 @@
 package inkel.app.ui;
 
+import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
 import inkel.core.build.Node;
 import inkel.core.checks.Assessment;
+import javafx.geometry.Pos;
 import javafx.geometry.Side;
-import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
-import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 
 /** The dark bar on top: the build, its nodes as tabs, find or do, undo, the menu. */
 final class TopBar extends HBox {
     private final Workbench bench;
     private final Commands commands;
-    private final Label name = Ui.word("", "build-name");
+    private final Caption name = Ui.word("", "build-name");
     private final HBox tabs = new HBox();
 
     TopBar(Workbench bench, Commands commands) {
@@ -27,13 +26,14 @@ final class TopBar extends HBox {
         tabs.getStyleClass().add("node-tabs");
         name.setId("build-name");
         name.setMinWidth(0);
-        Button find = new Button(Words.get("top.find"));
+        HBox toFind = new HBox(
+                28, Ui.word(Words.get("top.find"), "find-text"), Ui.word(Words.get("top.find.key"), "find-key"));
+        toFind.setAlignment(Pos.CENTER_LEFT);
+        Tile find = new Tile(commands::find, toFind, "find-button");
         find.setId("find");
-        find.getStyleClass().add("find-button");
         find.setMinWidth(USE_PREF_SIZE);
-        Label key = Ui.word(Words.get("top.find.key"), "find-key");
-        find.setGraphic(key);
-        find.setOnAction(event -> commands.find());
+        find.setMaxHeight(USE_PREF_SIZE);
+        find.setAccessibleText(Words.get("top.find"));
         getChildren()
                 .addAll(
                         Ui.icon(Icons.MARK, "mark"),
@@ -52,25 +52,27 @@ final class TopBar extends HBox {
         fill();
     }
 
-    private Button iconButton(String id, String icon, Runnable action) {
-        Button button = new Button();
+    private Tile iconButton(String id, String icon, Runnable action) {
+        Tile button = new Tile(action, Ui.icon(icon), Pos.CENTER, "icon-button");
         button.setId(id);
-        button.setGraphic(Ui.icon(icon));
-        button.getStyleClass().add("icon-button");
         button.setAccessibleText(Words.get("top." + id));
-        button.setTooltip(new Tooltip(Words.get("top." + id + ".tip")));
-        button.setOnAction(event -> action.run());
+        button.setMaxHeight(USE_PREF_SIZE);
+        Ui.tip(button, Words.get("top." + id + ".tip"));
         return button;
     }
 
-    /** A plain button, since a menu that is never opened need not be built. */
-    private Button menu() {
-        Button menu = new Button(Words.get("top.menu"));
+    /** A menu that is never opened need not be built. */
+    private Tile menu() {
+        Tile menu = new Tile(this::openMenu, Ui.word(Words.get("top.menu"), "top-menu-text"), Pos.CENTER, "top-menu");
         menu.setId("menu");
-        menu.getStyleClass().add("top-menu");
         menu.setMinWidth(USE_PREF_SIZE);
-        menu.setOnAction(event -> items().show(menu, Side.BOTTOM, 0, 2));
+        menu.setMaxHeight(USE_PREF_SIZE);
+        menu.setAccessibleText(Words.get("top.menu"));
         return menu;
+    }
+
+    private void openMenu() {
+        items().show(lookup("#menu"), Side.BOTTOM, 0, 2);
     }
 
     private ContextMenu items() {
@@ -97,16 +99,18 @@ final class TopBar extends HBox {
             return;
         }
         for (Node node : assessment.build().nodes()) {
-            ToggleButton tab = new ToggleButton(node.name());
+            Tile tab = new Tile(
+                    () -> {
+                        bench.selectionProperty().set(null);
+                        bench.nodeProperty().set(node.id());
+                    },
+                    Ui.word(node.name(), "node-tab-text"),
+                    Pos.CENTER,
+                    "node-tab");
             tab.setId("node-" + node.id());
-            tab.getStyleClass().add("node-tab");
+            tab.setAccessibleText(node.name());
             tab.setMinWidth(USE_PREF_SIZE);
             tab.setSelected(node.id().equals(bench.nodeProperty().get()));
-            tab.setOnAction(event -> {
-                bench.selectionProperty().set(null);
-                bench.nodeProperty().set(node.id());
-                fill();
-            });
             tabs.getChildren().add(tab);
         }
     }

@@ -1,38 +1,27 @@
 package inkel.app.ui;
 
+import inkel.app.ui.controls.Caption;
+import javafx.event.EventHandler;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.SVGPath;
-import javafx.scene.text.Text;
 
 /** Small pieces that every screen is made of. */
 public final class Ui {
     private Ui() {}
 
     /** A text that wraps and never shrinks below its own height. */
-    public static Label text(String text, String... styles) {
-        Label label = new Label(text);
-        label.setWrapText(true);
-        label.setMinHeight(Region.USE_PREF_SIZE);
-        label.getStyleClass().addAll(styles);
-        return label;
+    public static Caption text(String text, String... styles) {
+        return new Caption(text, true, styles);
     }
 
     /** A text on one line. */
-    public static Label word(String text, String... styles) {
-        Label label = new Label(text);
-        label.getStyleClass().addAll(styles);
-        return label;
-    }
-
-    /** A short reading that is never cut: lighter than a label, for where there are many. */
-    public static Text reading(String text, String... styles) {
-        Text reading = new Text(text);
-        reading.getStyleClass().addAll(styles);
-        return reading;
+    public static Caption word(String text, String... styles) {
+        return new Caption(text, false, styles);
     }
 
     public static Region spring() {
@@ -47,6 +36,17 @@ public final class Ui {
         icon.getStyleClass().add("icon");
         icon.getStyleClass().addAll(styles);
         return icon;
+    }
+
+    /** A hint that is made when the pointer first comes to the node. */
+    public static void tip(Node node, String text) {
+        node.addEventHandler(MouseEvent.MOUSE_ENTERED, new EventHandler<>() {
+            @Override
+            public void handle(MouseEvent event) {
+                node.removeEventHandler(MouseEvent.MOUSE_ENTERED, this);
+                Tooltip.install(node, new Tooltip(text));
+            }
+        });
     }
 
     /** Shows or hides a node together with the room it takes. */

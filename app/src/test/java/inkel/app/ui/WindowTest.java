@@ -8,6 +8,8 @@ import static org.testfx.util.WaitForAsyncUtils.waitFor;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
+import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Pressable;
 import inkel.core.build.Build;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
@@ -23,7 +25,6 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -83,7 +84,13 @@ class WindowTest {
 
     private static void click(FxRobot robot, String id) {
         Node node = robot.lookup(id).query();
-        robot.interact(() -> ((javafx.scene.control.ButtonBase) node).fire());
+        robot.interact(() -> {
+            if (node instanceof Pressable pressable) {
+                pressable.fire();
+            } else {
+                ((javafx.scene.control.ButtonBase) node).fire();
+            }
+        });
     }
 
     @Test
@@ -92,12 +99,12 @@ class WindowTest {
         long before = stops();
 
         robot.clickOn("#stage-power");
-        Node finding = robot.lookup(node -> node instanceof Button button
+        Node finding = robot.lookup(node -> node instanceof Pressable button
                         && String.valueOf(button.getAccessibleText()).startsWith("The ground of Bench 6 V"))
                 .query();
         robot.clickOn(finding);
         until(() -> robot.lookup("#way-0").tryQuery().isPresent());
-        String verdict = robot.lookup("#why-verdict").queryAs(Label.class).getText();
+        String verdict = robot.lookup("#why-verdict").queryAs(Caption.class).getText();
         assertEquals(
                 "The ground of Bench 6 V is not joined to 16-way servo driver: no level between them means anything.",
                 verdict);
@@ -145,7 +152,7 @@ class WindowTest {
         assertEquals("handset", bench.selectionProperty().get().part());
         assertEquals(
                 "Gate-beam receiver OUT",
-                robot.lookup("#why-title").queryAs(Label.class).getText());
+                robot.lookup("#why-title").queryAs(Caption.class).getText());
         click(robot, "#way-0");
         until(() -> bench.assessmentProperty().get().findings().stream()
                 .noneMatch(finding -> finding.code().equals("pins.two_drivers")));
@@ -233,7 +240,7 @@ class WindowTest {
         Files.writeString(bad, "{\"format\": 1,\n \"name\": 3, \"nodes\": []}");
         robot.interact(() -> bench.open(bad));
         until(() -> robot.lookup("#notice-text").tryQuery().isPresent());
-        String told = robot.lookup("#notice-text").queryAs(Label.class).getText();
+        String told = robot.lookup("#notice-text").queryAs(Caption.class).getText();
         assertTrue(told.contains("bad.inkel.json: line 2, /name:"), told);
         robot.clickOn("#notice-close");
         assertFalse(robot.lookup("#notice").query().isVisible());
@@ -316,10 +323,11 @@ class WindowTest {
         click(robot, "#wire-pull");
         until(() ->
                 bench.build().orElseThrow().node(NODE).orElseThrow().plugged().isEmpty());
-        String before = robot.lookup("#wire-to").queryAs(Label.class).getText();
+        String before = robot.lookup("#wire-to").queryAs(Caption.class).getText();
         click(robot, "#wire-skip");
         waitForFxEvents();
-        assertFalse(before.equals(robot.lookup("#wire-to").queryAs(Label.class).getText()));
+        assertFalse(
+                before.equals(robot.lookup("#wire-to").queryAs(Caption.class).getText()));
     }
 
     /** No text is cut to nothing and no card leaves the window, from the smallest size to a large one, day and night. */

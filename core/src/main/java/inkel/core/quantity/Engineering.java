@@ -151,6 +151,6 @@ public final class Engineering {
 
     /** A 7-bit bus address as builders write it: {@code 0x27}. */
     public static String address(int address) {
-        return String.format(Locale.ROOT, "0x%02X", address);
+        return (address < 0x10 ? "0x0" : "0x") + Integer.toHexString(address).toUpperCase(Locale.ROOT);
     }
 }

@@ -14,7 +14,6 @@ import java.util.function.Consumer;
 import javafx.css.PseudoClass;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Group;
-import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -195,10 +194,10 @@ public final class Loom extends VBox {
         card.getStyleClass().add("loom-card");
         card.resizeRelocate(0, y, width, cardHeight(module));
         card.setManaged(false);
-        Label name = Ui.word(module.placed().part().name(), "loom-name");
+        Caption name = Ui.word(module.placed().part().name(), "loom-name");
         name.setMaxWidth(NAME_WIDTH);
         name.relocate(12, CARD_PAD);
-        Label purpose = Ui.word(module.placed().part().purpose(), "quiet", "small");
+        Caption purpose = Ui.word(module.placed().part().purpose(), "quiet", "small");
         purpose.setMaxWidth(NAME_WIDTH);
         purpose.relocate(12, CARD_PAD + 18);
         card.getChildren().addAll(name, purpose);
@@ -220,7 +219,7 @@ public final class Loom extends VBox {
         stub.getStyleClass().addAll("thread", "thread-" + kind, "thread-stub");
         stub.setManaged(false);
         stub.resizeRelocate(Math.round(x(number) - width / 2), headHeight - 10, width, 10);
-        Label label = Ui.word(thread.label(), "thread-label");
+        Caption label = Ui.word(thread.label(), "thread-label");
         Group turned = turned(label, x(number), headHeight - 14);
         for (Region part : List.of(line, stub, label)) {
             part.pseudoClassStateChanged(PseudoClass.getPseudoClass("used"), thread.isUsed());
@@ -230,7 +229,7 @@ public final class Loom extends VBox {
         head.getChildren().addAll(stub, turned);
         List<Region> parts = new ArrayList<>(List.of(line, stub, label));
         if (!thread.tag().isEmpty()) {
-            Label tag = Ui.word(
+            Caption tag = Ui.word(
                     thread.tag(), "thread-tag", "thread-tag-" + thread.tag().toLowerCase(Locale.ROOT));
             double along = (thread.label().length() + 1.6) * 7.0;
             head.getChildren().add(turned(tag, x(number) + along * 0.5, headHeight - 14 - along * 0.866));
@@ -240,7 +239,7 @@ public final class Loom extends VBox {
     }
 
     /** A label that leans to the right, its foot at a point. */
-    private static Group turned(Label label, double x, double y) {
+    private static Group turned(Caption label, double x, double y) {
         Group group = new Group(label);
         label.getTransforms().add(new javafx.scene.transform.Rotate(-60, 0, 0));
         label.relocate(-7, 0);
@@ -282,7 +281,7 @@ public final class Loom extends VBox {
             double end = row.thread() < 0 ? LEFT + 6 : x(row.thread()) + 10;
             resizeRelocate(NAME_WIDTH + 4, y - ROW / 2, Math.max(LABEL_WIDTH, end - NAME_WIDTH - 4), ROW);
             String colour = "wire-" + (lens == Lens.ROLES ? row.family() : voltsColour());
-            Label label = Ui.word(row.label(), "loom-pin");
+            Caption label = Ui.word(row.label(), "loom-pin").right();
             label.setMinWidth(LABEL_WIDTH);
             label.setMaxWidth(LABEL_WIDTH);
             label.resizeRelocate(0, 0, LABEL_WIDTH, ROW);
@@ -297,7 +296,7 @@ public final class Loom extends VBox {
             } else {
                 knot = null;
                 if (row.isLoose()) {
-                    Label loose = Ui.word(Words.get("loom.loose"), "stop-text", "small");
+                    Caption loose = Ui.word(Words.get("loom.loose"), "stop-text", "small");
                     loose.resizeRelocate(LABEL_WIDTH + 8, 0, 120, ROW);
                     getChildren().add(loose);
                     resize(LABEL_WIDTH + 130, ROW);

@@ -2,7 +2,10 @@ package inkel.app.ui.panel;
 
 import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
+import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Knot;
+import inkel.app.ui.controls.Scroller;
+import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Finding;
@@ -12,9 +15,6 @@ import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
-import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -22,24 +22,25 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** The panel on the right: subject, verdict, arithmetic, ways out; the same in every stage. */
-public final class WhyPanel extends ScrollPane {
+public final class WhyPanel extends Scroller {
     private static final List<Knot.Form> LEGEND =
             List.of(Knot.Form.FIXED, Knot.Form.PLACED, Knot.Form.HELD, Knot.Form.CLASH);
-    private static final double WAY_WIDTH = 232;
-    private static final double FINDING_WIDTH = 190;
     private static final int SHORT_VALUE = 20;
 
     private final Workbench bench;
-    private final VBox content = new VBox();
+    private final VBox content;
 
     public WhyPanel(Workbench bench) {
+        this(bench, new VBox());
+    }
+
+    private WhyPanel(Workbench bench, VBox content) {
+        super(content);
         this.bench = bench;
-        getStyleClass().addAll("why-panel", "bare-scroll");
+        this.content = content;
+        getStyleClass().add("why-panel");
         setId("why");
         content.getStyleClass().add("why-content");
-        setContent(content);
-        setFitToWidth(true);
-        setHbarPolicy(ScrollBarPolicy.NEVER);
         setMinWidth(300);
         setPrefWidth(308);
         setFocusTraversable(true);
@@ -68,19 +69,19 @@ public final class WhyPanel extends ScrollPane {
                 node,
                 bench.stageProperty().get(),
                 bench.selectionProperty().get()));
-        setVvalue(0);
+        scrollTo(0);
     }
 
     private void show(Why why) {
         content.getChildren().clear();
-        Label title = Ui.text(why.title(), "why-title");
+        Caption title = Ui.text(why.title(), "why-title");
         title.setId("why-title");
         content.getChildren().add(title);
         if (!why.subtitle().isEmpty()) {
             content.getChildren().add(Ui.text(why.subtitle(), "quiet"));
         }
         why.verdict().ifPresent(verdict -> {
-            Label box = Ui.text(
+            Caption box = Ui.text(
                     verdict.sentence(),
                     "verdict",
                     "verdict-" + verdict.tone().name().toLowerCase(Locale.ROOT));
@@ -128,17 +129,17 @@ public final class WhyPanel extends ScrollPane {
     }
 
     private static Node row(Why.Row row) {
-        Label name = Ui.text(row.name(), "row-name");
+        Caption name = Ui.text(row.name(), "row-name");
         name.setMinWidth(86);
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
-        Label value = Ui.text(row.value(), "row-value");
+        Caption value = Ui.text(row.value(), "row-value");
         if (row.value().length() <= SHORT_VALUE) {
             value.setMinWidth(Region.USE_PREF_SIZE);
         } else {
             value.setMaxWidth(165);
         }
-        Label source = Ui.word(row.source(), "row-source");
+        Caption source = Ui.word(row.source(), "row-source").right();
         source.setMinWidth(row.source().isEmpty() ? 0 : Region.USE_PREF_SIZE);
         HBox line = new HBox(8, name, value);
         if (!row.source().isEmpty()) {
@@ -149,7 +150,7 @@ public final class WhyPanel extends ScrollPane {
         return line;
     }
 
-    private static Label heading(String text) {
+    private static Caption heading(String text) {
         return Ui.text(text, "section-title");
     }
 
@@ -160,21 +161,14 @@ public final class WhyPanel extends ScrollPane {
         content.getChildren().add(heading(Words.get("why.ways_out")));
         boolean isFirst = true;
         for (Fix fix : ways) {
-            Button button = new Button();
+            VBox texts = new VBox(
+                    Ui.text(Words.say(fix.title()), "way-title"), Ui.text(Words.say(fix.cost()), "quiet", "small"));
+            Tile button = new Tile(() -> bench.apply(fix), texts, "way-out");
             button.setId("way-" + ways.indexOf(fix));
-            Column texts = new Column(
-                    WAY_WIDTH,
-                    Ui.text(Words.say(fix.title()), "way-title"),
-                    Ui.text(Words.say(fix.cost()), "quiet", "small"));
-            button.setGraphic(texts);
-            button.getStyleClass().add("way-out");
             if (isFirst) {
                 button.getStyleClass().add("best");
             }
-            button.setMaxWidth(Double.MAX_VALUE);
-            button.setAlignment(Pos.CENTER_LEFT);
             button.setAccessibleText(Words.say(fix.title()) + ", " + Words.say(fix.cost()));
-            button.setOnAction(event -> bench.apply(fix));
             content.getChildren().add(button);
             isFirst = false;
         }
@@ -188,19 +182,17 @@ public final class WhyPanel extends ScrollPane {
         content.getChildren().add(heading(Words.get(isList ? "why.findings" : "why.also_here")));
         int number = 0;
         for (Finding finding : why.others()) {
-            Label severity = Ui.word(
+            Caption severity = Ui.word(
                     Words.get("severity." + finding.severity().text()),
                     "severity",
                     "severity-" + finding.severity().text());
             severity.setMinWidth(Region.USE_PREF_SIZE);
-            Label sentence = Ui.text(Words.say(finding.sentence()), "finding-text");
-            HBox row = new HBox(8, severity, new Column(FINDING_WIDTH, sentence));
-            Button button = new Button(null, row);
+            Caption sentence = Ui.text(Words.say(finding.sentence()), "finding-text");
+            HBox.setHgrow(sentence, Priority.ALWAYS);
+            HBox row = new HBox(8, severity, sentence);
+            Tile button = new Tile(() -> choose(finding), row, "finding-button");
             button.setId("finding-" + number++);
-            button.getStyleClass().add("finding-button");
-            button.setMaxWidth(Double.MAX_VALUE);
             button.setAccessibleText(Words.say(finding.sentence()));
-            button.setOnAction(event -> choose(finding));
             content.getChildren().add(button);
         }
     }
@@ -209,6 +201,6 @@ public final class WhyPanel extends ScrollPane {
     private void choose(Finding finding) {
         bench.show(finding.rule().stage(), finding.place());
         show(Explainer.explain(bench.assessmentProperty().get(), finding.rule().stage(), finding));
-        setVvalue(0);
+        scrollTo(0);
     }
 }

@@ -2,6 +2,7 @@ package inkel.app.ui.stages;
 
 import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
+import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.HeaderPlan;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
@@ -132,12 +133,12 @@ public final class WireStage extends StagePane {
     }
 
     private void showCard(WireStep step) {
-        Label number = Ui.word(String.valueOf(step.number()), "wire-number");
-        Label of = Ui.word(Words.get("wire.of", "count", wires.steps().size()), "wire-of");
+        Caption number = Ui.word(String.valueOf(step.number()), "wire-number");
+        Caption of = Ui.word(Words.get("wire.of", "count", wires.steps().size()), "wire-of");
         Region swatch = new Region();
         swatch.getStyleClass().addAll("swatch", "swatch-" + step.colour().text());
-        Label colour = Ui.word(Words.get("colour." + step.colour().text()), "wire-colour");
-        Label state = Ui.word(step.plugged() ? Words.get("wire.plugged") : "", "good-text");
+        Caption colour = Ui.word(Words.get("colour." + step.colour().text()), "wire-colour");
+        Caption state = Ui.word(step.plugged() ? Words.get("wire.plugged") : "", "good-text");
         HBox top = new HBox(10, number, of, swatch, colour, Ui.spring(), state);
         top.setAlignment(Pos.CENTER_LEFT);
         HBox.setMargin(swatch, new javafx.geometry.Insets(0, 0, 0, 30));
@@ -148,7 +149,7 @@ public final class WireStage extends StagePane {
     }
 
     private Node end(Terminal terminal, String id) {
-        Label name = Ui.text(words.name(terminal), "wire-end");
+        Caption name = Ui.text(words.name(terminal), "wire-end");
         name.setId(id);
         return new VBox(name, Ui.text(words.place(terminal), "wire-place"));
     }
@@ -199,7 +200,8 @@ public final class WireStage extends StagePane {
         plan.getChildren().clear();
         pin.ifPresent(end -> {
             Placed placed = wires.node().part(end.pin().part()).orElseThrow();
-            Label title = Ui.word(Words.get("plan.title", "part", placed.part().name()), "quiet", "small");
+            Caption title =
+                    Ui.word(Words.get("plan.title", "part", placed.part().name()), "quiet", "small");
             StackPane.setAlignment(title, Pos.TOP_LEFT);
             HeaderPlan drawing = new HeaderPlan(placed.cls(), end.index());
             StackPane.setMargin(drawing, new javafx.geometry.Insets(16, 0, 0, 0));
@@ -248,13 +250,13 @@ public final class WireStage extends StagePane {
 
     /** A line of the list. */
     private final class StepCell extends ListCell<WireStep> {
-        private final Label number = Ui.word("", "step-number");
+        private final Caption number = Ui.word("", "step-number").right();
         private final Region swatch = new Region();
-        private final Label from = Ui.word("", "step-end");
-        private final Label to = Ui.word("", "step-end");
-        private final Label kind = Ui.word("", "quiet");
+        private final Caption from = Ui.word("", "step-end");
+        private final Caption to = Ui.word("", "step-end");
+        private final Caption kind = Ui.word("", "quiet");
         private final Label tick = new Label();
-        private final Label arrow = Ui.word("→", "quiet");
+        private final Caption arrow = Ui.word("→", "quiet");
         private final HBox row = new HBox(12, number, swatch, from, arrow, to, kind, Ui.spring(), tick);
 
         StepCell() {
