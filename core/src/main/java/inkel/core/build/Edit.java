@@ -40,6 +40,32 @@ public sealed interface Edit {
     /** Calls a part by another name. */
     record RenamePart(String node, String part, String name) implements Edit {}
 
+    /** Says what a part is for. */
+    record SetPurpose(String node, String part, String purpose) implements Edit {}
+
+    /** Puts the builder's own figure in place of the class's; a null value goes back to the class's. */
+    record SetFigure(String node, String part, String key, String value) implements Edit {}
+
+    /** Takes a part to another node, with its name, purpose and own figures; its wires and feeds stay behind. */
+    record MovePart(String node, String part, String toNode) implements Edit {}
+
+    /** Adds a node at the end; its id must be new. */
+    record AddNode(Node added) implements Edit {
+        @Override
+        public String node() {
+            return added.id();
+        }
+    }
+
+    /** Calls a node by another name. */
+    record RenameNode(String node, String name) implements Edit {}
+
+    /** Adds a copy of a node behind it, with nothing plugged. */
+    record CopyNode(String node, String newId, String newName) implements Edit {}
+
+    /** Takes a node and all its parts away; the last one stays. */
+    record RemoveNode(String node) implements Edit {}
+
     /** Puts a part in a wire. */
     record Insert(String node, Between between) implements Edit {}
 

@@ -1,14 +1,21 @@
 package inkel.core.build;
 
+import inkel.core.build.Edit.AddNode;
 import inkel.core.build.Edit.AddPart;
+import inkel.core.build.Edit.CopyNode;
 import inkel.core.build.Edit.Feed;
 import inkel.core.build.Edit.Insert;
+import inkel.core.build.Edit.MovePart;
 import inkel.core.build.Edit.Plug;
+import inkel.core.build.Edit.RemoveNode;
 import inkel.core.build.Edit.RemovePart;
 import inkel.core.build.Edit.RemoveWire;
+import inkel.core.build.Edit.RenameNode;
 import inkel.core.build.Edit.RenamePart;
 import inkel.core.build.Edit.Replan;
+import inkel.core.build.Edit.SetFigure;
 import inkel.core.build.Edit.SetGround;
+import inkel.core.build.Edit.SetPurpose;
 import inkel.core.build.Edit.SetSetting;
 import inkel.core.build.Edit.SetWire;
 import inkel.core.build.Edit.TakeOut;
@@ -40,10 +47,49 @@ public final class Edits {
 
     /** As {@link #apply(Build, List)} for a single edit. */
     public static Build apply(Build build, Edit edit) throws EditRefused {
-        Node node = build.node(edit.node())
-                .orElseThrow(() -> new EditRefused(Fact.of("refused.no_node").with("node", edit.node())));
+        if (edit instanceof AddNode add) {
+            return with(build, build.nodes().size(), add.added());
+        }
+        Node node = node(build, edit.node());
+        if (edit instanceof CopyNode copy) {
+            Node twin = new Node(
+                    copy.newId(), copy.newName(), node.parts(), node.wires(), node.between(), Set.of(), node.extras());
+            return with(build, build.nodes().indexOf(node) + 1, twin);
+        } else if (edit instanceof RemoveNode) {
+            if (build.nodes().size() == 1) {
+                throw new EditRefused(Fact.of("refused.last_node").with("node", node.name()));
+            }
+            return build.withNodes(
+                    build.nodes().stream().filter(other -> other != node).toList());
+        } else if (edit instanceof MovePart move) {
+            return moved(build, node, move);
+        }
         Node changed = applyTo(node, edit);
         return build.withNode(node.id(), old -> changed);
+    }
+
+    private static Node node(Build build, String id) throws EditRefused {
+        return build.node(id)
+                .orElseThrow(() -> new EditRefused(Fact.of("refused.no_node").with("node", id)));
+    }
+
+    private static Build with(Build build, int at, Node added) throws EditRefused {
+        if (build.node(added.id()).isPresent()) {
+            throw new EditRefused(Fact.of("refused.node_exists").with("node", added.id()));
+        }
+        List<Node> nodes = new ArrayList<>(build.nodes());
+        nodes.add(at, added);
+        return build.withNodes(nodes);
+    }
+
+    private static Build moved(Build build, Node from, MovePart move) throws EditRefused {
+        require(from, move.part());
+        Node to = node(build, move.toNode());
+        Node without = removed(from, move.part());
+        Part part = from.part(move.part()).orElseThrow();
+        Part arrived = part.withId(to.freeId(part.id())).withFeeds(Map.of()).withGroundApart(false);
+        Node with = added(to, arrived);
+        return build.withNode(from.id(), old -> without).withNode(to.id(), old -> with);
     }
 
     private static Node applyTo(Node node, Edit edit) throws EditRefused {
@@ -78,6 +124,14 @@ public final class Edits {
         } else if (edit instanceof RenamePart rename) {
             require(node, rename.part());
             return node.withPart(rename.part(), part -> part.withName(rename.name()));
+        } else if (edit instanceof SetPurpose set) {
+            require(node, set.part());
+            return node.withPart(set.part(), part -> part.withPurpose(set.purpose()));
+        } else if (edit instanceof SetFigure set) {
+            require(node, set.part());
+            return node.withPart(set.part(), part -> part.withFigure(set.key(), set.value()));
+        } else if (edit instanceof RenameNode rename) {
+            return node.withName(rename.name());
         } else if (edit instanceof Insert insert) {
             require(node, insert.between().signal().part());
             return node.withBetween(insert.between());
@@ -130,15 +184,7 @@ public final class Edits {
     private static Part withoutFeedsFrom(Part part, String source) {
         Map<String, Endpoint> kept = new LinkedHashMap<>(part.feeds());
         kept.values().removeIf(rail -> rail.part().equals(source));
-        return new Part(
-                part.id(),
-                part.classId(),
-                part.name(),
-                part.purpose(),
-                kept,
-                part.groundApart(),
-                part.settings(),
-                part.extras());
+        return part.withFeeds(kept);
     }
 
     private static void require(Node node, String part) throws EditRefused {

@@ -22,6 +22,10 @@ public record Ability(Kind kind, int unit, String line) {
         UART,
         PWM,
         ADC,
+        /** Gives a true voltage. */
+        DAC,
+        /** Measures the length of pulses in hardware. */
+        CAPTURE,
         /** Carries the board's own lamp. */
         LED,
         /** Read by the boot code when power comes up. */
@@ -32,7 +36,7 @@ public record Ability(Kind kind, int unit, String line) {
         INPUT_ONLY;
 
         boolean hasUnit() {
-            return this == SPI || this == I2C || this == UART || this == PWM || this == ADC;
+            return this == SPI || this == I2C || this == UART || this == PWM || this == ADC || this == DAC;
         }
 
         String text() {

@@ -42,6 +42,15 @@ public final class Catalog {
         return new Catalog(byId.keySet(), byId::get);
     }
 
+    /** This catalogue and more classes behind it; one with a known id takes that one's place. */
+    public Catalog with(Collection<PartClass> more) {
+        Map<String, PartClass> own = new LinkedHashMap<>();
+        more.forEach(cls -> own.put(cls.id(), cls));
+        Set<String> all = new LinkedHashSet<>(ids);
+        all.addAll(own.keySet());
+        return new Catalog(all, id -> own.containsKey(id) ? own.get(id) : get(id));
+    }
+
     public Optional<PartClass> find(String id) {
         return ids.contains(id) ? Optional.of(read.computeIfAbsent(id, reader)) : Optional.empty();
     }

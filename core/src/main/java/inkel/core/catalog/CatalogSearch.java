@@ -1,87 +1,146 @@
 package inkel.core.catalog;
 
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Unit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
- * Finds a class by the labels printed on a part, in any order and case, or by general words. A label counts fully, a
- * slip of one letter and the start of a word count less; among equals the part with fewer pins left over comes first.
+ * Finds a class by the labels printed on a part, in any order and case, by general words, by what it does, by its bus
+ * or by a voltage it works at. A label or word counts fully, a slip of one letter and the start of a word count less;
+ * among equals the part whose pins are nearer in number to what was asked comes first.
  */
 public final class CatalogSearch {
     private static final double EXACT = 1.0;
     private static final double START = 0.6;
     private static final double SLIP = 0.5;
+    /** A word of the name tells more than one of the description. */
+    private static final double IN_NAME = 0.1;
 
+    private static final double PIN_COUNT = 0.5;
+    private static final Pattern SPACED_VOLTS = Pattern.compile("(\\d)\\s+[vV]\\b");
+    private static final Pattern PINS = Pattern.compile("(\\d+)\\s*[- ]?pins?\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern VOLTS = Pattern.compile("\\d+(\\.\\d+)?v\\d?|\\dv\\d");
+
+    /** Every label and word that occurs, so that each is compared with a word of the question only once. */
+    private final Map<String, Integer> vocabulary = new HashMap<>();
+
+    private final List<String> vocabularyWords = new ArrayList<>();
     private final List<Entry> entries;
 
-    private record Entry(PartClass cls, List<Set<String>> labels, Set<String> words) {}
+    private record Entry(PartClass cls, int[][] labels, int[] name, int[] words) {}
 
     /**
      * A class that was found.
      *
-     * @param matched the labels of the class that were asked for, in pin order
+     * @param pins which of its pins were asked for by label, by their index, rising
      * @param score above 0; larger is better
      * @param asked how many words the question had
      */
-    public record Hit(PartClass cls, List<String> matched, double score, int asked) {}
+    public record Hit(PartClass cls, List<Integer> pins, double score, int asked) {
+        /** The labels that were asked for, in pin order. */
+        public List<String> matched() {
+            return pins.stream().map(pin -> cls.pins().get(pin).label()).toList();
+        }
+    }
 
     public CatalogSearch(Catalog catalog) {
-        entries = catalog.all().stream().map(CatalogSearch::entry).toList();
+        this(catalog.all());
+    }
+
+    public CatalogSearch(Collection<PartClass> classes) {
+        entries = classes.stream().map(this::entry).toList();
     }
 
     /** The classes that match any word, best first; all of them in catalogue order when the question is blank. */
     public List<Hit> find(String question) {
-        List<String> words = split(question);
-        if (words.isEmpty()) {
+        Matcher pins = PINS.matcher(question);
+        int pinCount = pins.find() ? Integer.parseInt(pins.group(1)) : 0;
+        List<String> words = split(pins.replaceAll(" "));
+        if (words.isEmpty() && pinCount == 0) {
             return entries.stream()
                     .map(entry -> new Hit(entry.cls, List.of(), 0, 0))
                     .toList();
         }
+        List<Asked> asked = words.stream().map(this::asked).toList();
+        int wanted = pinCount > 0 ? pinCount : words.size();
         return entries.stream()
-                .map(entry -> score(entry, words))
+                .map(entry -> score(entry, asked, pinCount))
                 .filter(hit -> hit.score() > 0)
                 .sorted(Comparator.comparingDouble(Hit::score)
                         .reversed()
-                        .thenComparingInt(hit -> hit.cls().pins().size()))
+                        .thenComparingInt(hit -> Math.abs(hit.cls().pins().size() - wanted)))
                 .toList();
     }
 
-    private static Hit score(Entry entry, List<String> words) {
-        double score = 0;
-        Set<Integer> used = new LinkedHashSet<>();
-        for (String word : words) {
+    /** A word of the question: how like it each word of the vocabulary is, and the voltage it may name. */
+    private record Asked(double[] likeness, Optional<Double> volts) {}
+
+    private Asked asked(String word) {
+        double[] likeness = new double[vocabularyWords.size()];
+        for (int i = 0; i < likeness.length; i++) {
+            likeness[i] = likeness(word, vocabularyWords.get(i));
+        }
+        Optional<Double> volts =
+                VOLTS.matcher(word).matches() ? Engineering.parse(word.replace('v', 'V'), Unit.VOLT) : Optional.empty();
+        return new Asked(likeness, volts);
+    }
+
+    private static Hit score(Entry entry, List<Asked> asked, int pinCount) {
+        double score = pinCount > 0 && entry.cls.pins().size() == pinCount ? PIN_COUNT : 0;
+        boolean[] used = new boolean[entry.labels.length];
+        for (Asked word : asked) {
             double best = 0;
             int bestLabel = -1;
-            for (int label = 0; label < entry.labels.size(); label++) {
-                double likeness = used.contains(label) ? 0 : bestLikeness(word, entry.labels.get(label));
+            for (int label = 0; label < used.length; label++) {
+                double likeness = used[label] ? 0 : best(word.likeness, entry.labels[label]);
                 if (likeness > best) {
                     best = likeness;
                     bestLabel = label;
                 }
             }
-            double byWord = bestLikeness(word, entry.words);
+            double inName = best(word.likeness, entry.name);
+            double byWord = Math.max(inName > 0 ? inName + IN_NAME : 0, best(word.likeness, entry.words));
+            if (word.volts.isPresent() && worksAt(entry.cls, word.volts.get())) {
+                byWord = Math.max(byWord, EXACT);
+            }
             if (bestLabel >= 0 && best >= byWord) {
-                used.add(bestLabel);
+                used[bestLabel] = true;
             }
             score += Math.max(best, byWord);
         }
-        List<String> matched = used.stream()
-                .sorted()
-                .map(label -> entry.cls.pins().get(label).label())
+        List<Integer> pins = IntStream.range(0, used.length)
+                .filter(label -> used[label])
+                .boxed()
                 .toList();
-        return new Hit(entry.cls, matched, score, words.size());
+        return new Hit(entry.cls, pins, score, asked.size());
     }
 
-    private static double bestLikeness(String word, Set<String> candidates) {
+    private static double best(double[] likeness, int[] words) {
         double best = 0;
-        for (String candidate : candidates) {
-            best = Math.max(best, likeness(word, candidate));
+        for (int word : words) {
+            best = Math.max(best, likeness[word]);
         }
         return best;
+    }
+
+    private static boolean worksAt(PartClass cls, double volts) {
+        return cls.kind() == Kind.MODULE
+                && cls.supplies().stream()
+                        .map(supply -> supply.range().range())
+                        .anyMatch(range -> range.lowest().volts() <= volts
+                                && volts <= range.highest().volts());
     }
 
     private static double likeness(String word, String candidate) {
@@ -115,26 +174,49 @@ public final class CatalogSearch {
         return restA.length() < restB.length() ? restA.equals(restB.substring(1)) : restB.equals(restA.substring(1));
     }
 
-    private static Entry entry(PartClass cls) {
-        List<Set<String>> labels = new ArrayList<>();
-        for (Pin pin : cls.pins()) {
-            Set<String> names = new LinkedHashSet<>();
+    private Entry entry(PartClass cls) {
+        int[][] labels = new int[cls.pins().size()][];
+        for (int i = 0; i < labels.length; i++) {
+            Pin pin = cls.pins().get(i);
+            Set<String> names = new LinkedHashSet<>(split(pin.label()));
             names.add(fold(pin.label()));
-            names.addAll(split(pin.label()));
             pin.also().forEach(also -> names.add(fold(also)));
-            labels.add(names);
+            labels[i] = known(names);
         }
         Set<String> words = new LinkedHashSet<>();
         cls.kinds().forEach(kind -> words.addAll(split(kind)));
-        words.addAll(split(cls.name()));
+        cls.handling().does().forEach(does -> words.addAll(split(does)));
         words.addAll(split(cls.summary()));
         words.add(fold(cls.id()));
-        return new Entry(cls, labels, words);
+        words.addAll(buses(cls));
+        return new Entry(cls, labels, known(new LinkedHashSet<>(split(cls.name()))), known(words));
+    }
+
+    private static Set<String> buses(PartClass cls) {
+        Set<String> buses = new LinkedHashSet<>();
+        cls.spi().ifPresent(need -> buses.add("spi"));
+        cls.i2c().ifPresent(need -> buses.add("i2c"));
+        cls.uart().ifPresent(need -> buses.addAll(List.of("uart", "serial")));
+        cls.pwm().ifPresent(need -> buses.add("pwm"));
+        if (cls.signals().anyMatch(pin -> pin.use() == PinUse.ANALOG)) {
+            buses.add("analog");
+        }
+        return buses;
+    }
+
+    private int[] known(Set<String> words) {
+        return words.stream()
+                .filter(word -> !word.isEmpty())
+                .mapToInt(word -> vocabulary.computeIfAbsent(word, fresh -> {
+                    vocabularyWords.add(fresh);
+                    return vocabularyWords.size() - 1;
+                }))
+                .toArray();
     }
 
     private static List<String> split(String text) {
         List<String> words = new ArrayList<>();
-        for (String word : text.split("[\\s,;/|+]+")) {
+        for (String word : SPACED_VOLTS.matcher(text).replaceAll("$1V").split("[\\s,;/|+]+")) {
             String folded = fold(word);
             if (!folded.isEmpty()) {
                 words.add(folded);
@@ -144,9 +226,18 @@ public final class CatalogSearch {
     }
 
     private static String fold(String word) {
-        String lower = word.toLowerCase(Locale.ROOT);
-        String kept = lower.replaceAll("[^a-z0-9.]", "");
+        StringBuilder kept = new StringBuilder(word.length());
+        for (int i = 0; i < word.length(); i++) {
+            char c = Character.toLowerCase(word.charAt(i));
+            if (c >= 'a' && c <= 'z' || c >= '0' && c <= '9' || c == '.') {
+                kept.append(c);
+            }
+        }
+        while (kept.length() > 0 && kept.charAt(kept.length() - 1) == '.') {
+            kept.setLength(kept.length() - 1);
+        }
         // "3.3V" and "3V3" are two ways to print the same rail.
-        return kept.equals("3v3") ? "3.3v" : kept;
+        String folded = kept.toString().toLowerCase(Locale.ROOT);
+        return folded.equals("3v3") ? "3.3v" : folded;
     }
 }

@@ -1,5 +1,7 @@
 package inkel.core.catalog;
 
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
 import java.util.Optional;
 
@@ -13,8 +15,11 @@ import java.util.Optional;
  * @param vil read as low from here down
  * @param voh driven high is at least this; absent for pure inputs and open drains
  * @param vol driven low is at most this
+ * @param vohMax driven high is at most this; absent when it can reach the supply
  * @param absoluteMax damaged above this
  * @param recommendedMax outside what the maker recommends above this; absent when not told apart
+ * @param pinCurrent the most that one pin may give or take for long
+ * @param source where the levels come from: the class, or the builder when any of them was replaced
  */
 public record IoFamily(
         String name,
@@ -24,5 +29,8 @@ public record IoFamily(
         Optional<Threshold> vil,
         Optional<Threshold> voh,
         Optional<Threshold> vol,
+        Optional<Threshold> vohMax,
         Threshold absoluteMax,
-        Optional<Threshold> recommendedMax) {}
+        Optional<Threshold> recommendedMax,
+        Optional<Current> pinCurrent,
+        Source source) {}

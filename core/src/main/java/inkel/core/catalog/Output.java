@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param from the supply pin it is made from, empty for a source
  * @param way how it is made
  * @param own what the conversion itself takes, zero for a source
+ * @param regulator what is known of the regulator, when one makes it
  */
 public record Output(
         String pin,
@@ -21,7 +22,8 @@ public record Output(
         Figure<Current> rating,
         Optional<String> from,
         Way way,
-        Current own) {
+        Current own,
+        Regulator regulator) {
     /** How a rail comes about. */
     public enum Way {
         /** From outside the build. */
@@ -29,6 +31,8 @@ public record Output(
         /** Straight through from the supply pin. */
         PASS,
         /** A linear regulator: what goes out comes in. */
-        LINEAR
+        LINEAR,
+        /** A switching regulator: what goes out comes in as power, less the losses. */
+        SWITCHING
     }
 }

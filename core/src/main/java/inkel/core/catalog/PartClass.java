@@ -33,6 +33,8 @@ public record PartClass(
         Optional<UartNeed> uart,
         Optional<PwmNeed> pwm,
         Optional<Controller> controller,
+        List<Burst> bursts,
+        Handling handling,
         List<String> cautions) {
     public PartClass {
         kinds = List.copyOf(kinds);
@@ -43,7 +45,65 @@ public record PartClass(
         modes = List.copyOf(modes);
         pulls = List.copyOf(pulls);
         decoupling = List.copyOf(decoupling);
+        bursts = List.copyOf(bursts);
         cautions = List.copyOf(cautions);
+    }
+
+    /** The same class with other figures. */
+    public PartClass with(
+            List<Supply> newSupplies,
+            List<Output> newOutputs,
+            List<IoFamily> newIo,
+            List<Mode> newModes,
+            List<Pull> newPulls) {
+        return new PartClass(
+                id,
+                name,
+                summary,
+                kind,
+                kinds,
+                from,
+                pins,
+                newSupplies,
+                newOutputs,
+                newIo,
+                newModes,
+                newPulls,
+                decoupling,
+                spi,
+                i2c,
+                uart,
+                pwm,
+                controller,
+                bursts,
+                handling,
+                cautions);
+    }
+
+    /** The same class under another id. */
+    public PartClass withId(String newId) {
+        return new PartClass(
+                newId,
+                name,
+                summary,
+                kind,
+                kinds,
+                from,
+                pins,
+                supplies,
+                outputs,
+                io,
+                modes,
+                pulls,
+                decoupling,
+                spi,
+                i2c,
+                uart,
+                pwm,
+                controller,
+                bursts,
+                handling,
+                cautions);
     }
 
     /** The first pin of that label; labels of signal pins are unique. */

@@ -10,6 +10,7 @@ import java.util.List;
  * @param number the number that code uses for it, empty when it has none
  * @param row which row of the header it stands in: {@code left}, {@code right} or {@code single}
  * @param place its place in that row, from 1 at the marked end
+ * @param header the number printed for its place where both rows are counted together, else 0
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
  * @param can what it offers to others, empty for most module pins
  */
@@ -19,6 +20,7 @@ public record Pin(
         String number,
         String row,
         int place,
+        int header,
         PinUse use,
         Need need,
         String io,

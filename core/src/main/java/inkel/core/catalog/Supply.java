@@ -2,11 +2,13 @@ package inkel.core.catalog;
 
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Voltage;
+import java.util.Optional;
 
 /**
  * A pin through which a part is fed.
  *
  * @param range the least and the most it works at
  * @param absoluteMax above this it is damaged
+ * @param dropout what a regulator behind the pin needs above its own output; absent when there is none
  */
-public record Supply(String pin, Figure<Voltage> range, Voltage absoluteMax) {}
+public record Supply(String pin, Figure<Voltage> range, Voltage absoluteMax, Optional<Voltage> dropout) {}

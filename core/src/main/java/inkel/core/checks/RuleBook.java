@@ -11,6 +11,7 @@ import inkel.core.levels.rules.FigureUnknownRule;
 import inkel.core.levels.rules.HarmsRule;
 import inkel.core.levels.rules.NotReadRule;
 import inkel.core.levels.rules.ThinRule;
+import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.NoSupplyRule;
 import inkel.core.parts.rules.SupplyTooHighRule;
 import inkel.core.parts.rules.SupplyTooLowRule;
@@ -49,6 +50,7 @@ public final class RuleBook {
             new Entry<>(new NoSupplyRule(), Reports::supplies),
             new Entry<>(new SupplyTooHighRule(), Reports::supplies),
             new Entry<>(new SupplyTooLowRule(), Reports::supplies),
+            new Entry<>(new HeaderLooseRule(), Reports::circuit),
             new Entry<>(new FigureUnknownRule(), Reports::levels),
             new Entry<>(new SourceOverRule(), Reports::power),
             new Entry<>(new RailPeakRule(), Reports::power),

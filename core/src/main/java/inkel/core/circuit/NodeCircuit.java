@@ -46,7 +46,7 @@ public final class NodeCircuit {
     public static NodeCircuit of(Node node, Catalog catalog) {
         Map<String, Placed> parts = new LinkedHashMap<>();
         for (Part part : node.parts()) {
-            parts.put(part.id(), new Placed(part, catalog.get(part.classId())));
+            parts.put(part.id(), Placed.of(part, catalog));
         }
         return new NodeCircuit(
                 node, Collections.unmodifiableMap(parts), Collections.unmodifiableMap(Rails.of(parts.values())));

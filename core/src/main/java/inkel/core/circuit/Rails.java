@@ -6,6 +6,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -88,11 +89,32 @@ final class Rails {
         for (Output output : placed.cls().outputs()) {
             if (output.from().filter(supply.pin()::equals).isPresent()) {
                 Rail made = rail(new Endpoint(placed.id(), output.pin()));
-                average = average.plus(made.average()).plus(output.own());
-                peak = peak.plus(made.peak()).plus(output.own());
+                average = average.plus(intake(placed, supply, made, made.average()))
+                        .plus(output.own());
+                peak = peak.plus(intake(placed, supply, made, made.peak())).plus(output.own());
             }
         }
         return new Rail.Load(new Endpoint(placed.id(), supply.pin()), average, peak);
+    }
+
+    /**
+     * What goes in for what comes out. A switching regulator: {@code I_in = V_out·I_out/(η·V_in)}, at the highest
+     * output and the lowest input; without both voltages, or the efficiency, as a linear one.
+     */
+    private Current intake(Placed placed, Supply supply, Rail made, Current out) {
+        Optional<Share> efficiency = made.output().regulator().efficiency();
+        Optional<Range<Voltage>> in = Optional.ofNullable(placed.part().feeds().get(supply.pin()))
+                .flatMap(feed -> volts(feed, outputs.size()));
+        boolean isSwitching = made.output().way() == Output.Way.SWITCHING;
+        if (!isSwitching || efficiency.isEmpty() || in.isEmpty() || made.volts().isEmpty()) {
+            return out;
+        }
+        double lowestIn = in.get().lowest().volts();
+        if (lowestIn <= 0) {
+            return out;
+        }
+        double ratio = made.volts().get().highest().volts() / (efficiency.get().ratio() * lowestIn);
+        return out.times(ratio);
     }
 
     /** Follows the feeds up to a source; empty when there is none, or when the feeds run in a circle. */

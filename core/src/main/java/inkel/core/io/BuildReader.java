@@ -9,6 +9,7 @@ import inkel.core.build.Node;
 import inkel.core.build.Part;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.OwnFigures;
 import inkel.core.io.JsonText.BadJson;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
@@ -199,7 +200,24 @@ public final class BuildReader {
                 feeds,
                 fields.flag("ground_apart", false),
                 settings,
+                figures(fields, classId),
                 fields.extras());
+    }
+
+    private Map<String, String> figures(Fields fields, String classId) {
+        Map<String, String> figures = fields.textMap("figures");
+        catalog.find(classId)
+                .ifPresent(cls -> figures.forEach((key, value) -> OwnFigures.problem(cls, Map.of(key, value))
+                        .ifPresent(reason -> fields.problem("figures", key, reason))));
+        boolean areAllGood = catalog.find(classId)
+                .flatMap(cls -> OwnFigures.problem(cls, figures))
+                .isEmpty();
+        // Figures that are good one by one may still contradict each other.
+        if (!areAllGood && problems.isEmpty()) {
+            fields.problem(
+                    "figures", OwnFigures.problem(catalog.get(classId), figures).orElseThrow());
+        }
+        return figures;
     }
 
     private static void checkSetting(Fields fields, String key, String value) {

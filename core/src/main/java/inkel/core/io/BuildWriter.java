@@ -1,8 +1,5 @@
 package inkel.core.io;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.core.util.DefaultIndenter;
-import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.build.Between;
@@ -28,14 +25,7 @@ public final class BuildWriter {
 
     /** The text of a build file, with two blanks of indent and a line feed at the end. */
     public static String print(Build build) {
-        DefaultPrettyPrinter printer = new DefaultPrettyPrinter()
-                .withArrayIndenter(new DefaultIndenter("  ", "\n"))
-                .withObjectIndenter(new DefaultIndenter("  ", "\n"));
-        try {
-            return JsonText.mapper().writer(printer).writeValueAsString(tree(build)) + "\n";
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException("a tree of plain values", e);
-        }
+        return JsonText.pretty(tree(build));
     }
 
     private static ObjectNode object() {
@@ -107,6 +97,10 @@ public final class BuildWriter {
         if (!part.settings().isEmpty()) {
             ObjectNode settings = tree.putObject("settings");
             part.settings().forEach(settings::put);
+        }
+        if (!part.figures().isEmpty()) {
+            ObjectNode figures = tree.putObject("figures");
+            part.figures().forEach(figures::put);
         }
         return with(tree, part.extras());
     }

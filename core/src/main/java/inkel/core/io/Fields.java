@@ -7,6 +7,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
@@ -202,11 +203,23 @@ final class Fields {
         Fields range = inside.get();
         Function<String, Q> part = name -> range.has(name) ? (Q) range.quantity(name, unit, example) : null;
         try {
-            return Figure.ofClass(new Range<>(part.apply("min"), part.apply("typ"), part.apply("max")));
+            Source source = range.has("source")
+                    ? range.parsed("source", Fields::source, "class, yours", Source.CLASS)
+                    : Source.CLASS;
+            return new Figure<>(new Range<>(part.apply("min"), part.apply("typ"), part.apply("max")), source);
         } catch (IllegalArgumentException notRising) {
             problem(key, Fact.of("problem.range").with("key", key));
             return Figure.ofClass(Range.exactly(standIn));
         }
+    }
+
+    private static Optional<Source> source(String text) {
+        return switch (text) {
+            case "class" -> Optional.of(Source.CLASS);
+            case "yours" -> Optional.of(Source.YOURS);
+            case "measured" -> Optional.of(Source.MEASURED);
+            default -> Optional.empty();
+        };
     }
 
     /** Whatever was not asked for. Call it last. */

@@ -10,6 +10,8 @@ import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.core.io.JsonEOFException;
+import com.fasterxml.jackson.core.util.DefaultIndenter;
+import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -184,5 +186,17 @@ final class JsonText {
             throw new IllegalStateException("text that was read as JSON before", e);
         }
         return lines;
+    }
+
+    /** The text of a file, with two blanks of indent and a line feed at the end. */
+    static String pretty(JsonNode tree) {
+        DefaultPrettyPrinter printer = new DefaultPrettyPrinter()
+                .withArrayIndenter(new DefaultIndenter("  ", "\n"))
+                .withObjectIndenter(new DefaultIndenter("  ", "\n"));
+        try {
+            return mapper().writer(printer).writeValueAsString(tree) + "\n";
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("a tree of plain values", e);
+        }
     }
 }

@@ -2,11 +2,17 @@ package inkel.core.io;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.AnalogGroup;
+import inkel.core.catalog.BenchKind;
+import inkel.core.catalog.Burst;
+import inkel.core.catalog.Claim;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Decoupling;
+import inkel.core.catalog.Handling;
 import inkel.core.catalog.I2cNeed;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Kind;
+import inkel.core.catalog.Make;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.Output;
@@ -15,15 +21,19 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.PwmNeed;
+import inkel.core.catalog.Regulator;
 import inkel.core.catalog.SpiNeed;
 import inkel.core.catalog.Supply;
+import inkel.core.catalog.Timer;
 import inkel.core.catalog.UartNeed;
+import inkel.core.catalog.WakeCheck;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Duration;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Share;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
@@ -35,6 +45,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 
 /** Reads one class of part. */
@@ -70,7 +81,12 @@ final class PartClassReader {
                 fields.objects("currents").stream().map(PartClassReader::mode).toList(),
                 fields.objects("pull_ups").stream()
                         .map(pull -> new Pull(
-                                pull.text("pin"), pull.text("to"), pull.quantity("resistance", Unit.OHM, "4.7 kΩ")))
+                                pull.text("pin"),
+                                pull.text("to"),
+                                pull.quantity("resistance", Unit.OHM, "4.7 kΩ"),
+                                pull.has("volts")
+                                        ? Optional.of(pull.quantity("volts", Unit.VOLT, VOLTS))
+                                        : Optional.empty()))
                         .toList(),
                 fields.objects("decoupling").stream()
                         .map(wanted ->
@@ -81,6 +97,8 @@ final class PartClassReader {
                 fields.object("uart").map(PartClassReader::uart),
                 fields.object("pwm").map(PartClassReader::pwm),
                 fields.object("controller").map(PartClassReader::controller),
+                fields.objects("bursts").stream().map(PartClassReader::burst).toList(),
+                handling(),
                 fields.texts("cautions"));
         check(cls);
         return cls;
@@ -133,6 +151,7 @@ final class PartClassReader {
                     pin.optionalText("number").orElse(""),
                     row,
                     place,
+                    pin.number("header", 0),
                     use,
                     need,
                     pin.optionalText("io").orElse(""),
@@ -145,7 +164,8 @@ final class PartClassReader {
         return new Supply(
                 supply.text("pin"),
                 supply.figure("range", Unit.VOLT, VOLTS),
-                supply.quantity("absolute_max", Unit.VOLT, VOLTS));
+                supply.quantity("absolute_max", Unit.VOLT, VOLTS),
+                supply.has("dropout") ? Optional.of(supply.quantity("dropout", Unit.VOLT, "0.3 V")) : Optional.empty());
     }
 
     private static Output output(Fields output) {
@@ -155,7 +175,53 @@ final class PartClassReader {
                 output.figure("rating", Unit.AMPERE, CURRENT),
                 output.optionalText("from"),
                 word(output, "way", Output.Way.values(), Output.Way.SOURCE),
-                output.has("own") ? output.quantity("own", Unit.AMPERE, CURRENT) : Current.ZERO);
+                output.has("own") ? output.quantity("own", Unit.AMPERE, CURRENT) : Current.ZERO,
+                output.object("regulator").map(PartClassReader::regulator).orElse(Regulator.UNKNOWN));
+    }
+
+    private static Regulator regulator(Fields regulator) {
+        return new Regulator(
+                regulator.has("dropout")
+                        ? Optional.of(regulator.quantity("dropout", Unit.VOLT, "1.1 V"))
+                        : Optional.empty(),
+                regulator.has("theta_c_per_w")
+                        ? OptionalDouble.of(regulator.number("theta_c_per_w", 0))
+                        : OptionalDouble.empty(),
+                regulator.has("junction_max")
+                        ? Optional.of(regulator.quantity("junction_max", Unit.CELSIUS, "125 °C"))
+                        : Optional.empty(),
+                regulator.has("efficiency")
+                        ? Optional.of(regulator.quantity("efficiency", Unit.ONE, "85 %"))
+                        : Optional.empty());
+    }
+
+    private static Burst burst(Fields burst) {
+        return new Burst(
+                burst.text("supply"),
+                burst.figure("current", Unit.AMPERE, CURRENT),
+                burst.quantity("time", Unit.SECOND, "577 us"),
+                burst.quantity("period", Unit.SECOND, "4.615 ms"));
+    }
+
+    private Handling handling() {
+        Make make = fields.object("make").map(PartClassReader::make).orElse(Make.USUAL);
+        List<WakeCheck> checks = fields.objects("wake").stream()
+                .map(check -> new WakeCheck(
+                        word(check, "how", WakeCheck.How.values(), WakeCheck.How.ANSWERS),
+                        check.optionalText("at").orElse(""),
+                        check.optionalText("expect").orElse("")))
+                .toList();
+        Optional<BenchKind> bench = fields.has("bench")
+                ? Optional.of(word("bench", BenchKind.values(), BenchKind.OUTPUT))
+                : Optional.empty();
+        return new Handling(fields.texts("does"), make, checks, bench);
+    }
+
+    private static Make make(Fields make) {
+        return new Make(
+                make.has("form") ? word(make, "form", Make.Form.values(), Make.Form.READY) : Make.Form.READY,
+                make.has("pitch") ? Optional.of(make.quantity("pitch", Unit.METRE, "1.27 mm")) : Optional.empty(),
+                make.flag("header_loose", false));
     }
 
     private static IoFamily family(Fields family) {
@@ -167,11 +233,16 @@ final class PartClassReader {
                 family.threshold("vil"),
                 family.threshold("voh"),
                 family.threshold("vol"),
+                family.threshold("voh_max"),
                 family.threshold("absolute_max").orElseGet(() -> {
                     // The usual clamp diode: a pin survives three tenths of a volt above its own supply.
                     return new Threshold(1, Voltage.ofMillivolts(300));
                 }),
-                family.threshold("recommended_max"));
+                family.threshold("recommended_max"),
+                family.has("pin_current")
+                        ? Optional.of(family.quantity("pin_current", Unit.AMPERE, CURRENT))
+                        : Optional.empty(),
+                Source.CLASS);
     }
 
     private static Mode mode(Fields mode) {
@@ -240,7 +311,29 @@ final class PartClassReader {
                 controller.number("uart_register_bits", 12),
                 controller.number("uart_fraction_bits", 0),
                 controller.numbers("spi_dividers"),
-                controller.quantity("software_uart_max", Unit.HERTZ, "57600"));
+                controller.quantity("software_uart_max", Unit.HERTZ, "57600"),
+                controller.has("package_current")
+                        ? Optional.of(controller.quantity("package_current", Unit.AMPERE, CURRENT))
+                        : Optional.empty(),
+                controller.objects("timers").stream()
+                        .map(timer -> new Timer(
+                                timer.number("unit", 0), timer.number("bits", 8), timer.numbers("prescalers")))
+                        .toList(),
+                controller.objects("claims").stream()
+                        .map(claim -> new Claim(claim.text("use"), claim.number("timer", 0)))
+                        .toList(),
+                controller.objects("analog").stream()
+                        .map(PartClassReader::analogGroup)
+                        .toList());
+    }
+
+    private static AnalogGroup analogGroup(Fields group) {
+        return new AnalogGroup(
+                group.number("unit", 0),
+                group.number("bits", 10),
+                group.quantity("full_scale", Unit.VOLT, VOLTS),
+                group.quantity("rate", Unit.HERTZ, "9.6 kHz"),
+                group.quantity("source_max", Unit.OHM, "10 kΩ"));
     }
 
     /** What the parts of a class must agree on among themselves. */

@@ -164,9 +164,16 @@ final class NodeLevels {
     private Stream<Range<Voltage>> pullsAt(Placed placed, Endpoint pin) {
         return placed.cls().pulls().stream()
                 .filter(pull -> pull.pin().equals(pin.pin()))
-                .map(Pull::supply)
-                .flatMap(supply -> node.railOf(placed, supply).stream())
-                .flatMap(rail -> rail.volts().stream());
+                .flatMap(pull -> reach(placed, pull).stream());
+    }
+
+    private Optional<Range<Voltage>> reach(Placed placed, Pull pull) {
+        Optional<Range<Voltage>> rail = node.railOf(placed, pull.supply())
+                .or(() -> node.rail(new Endpoint(placed.id(), pull.supply())))
+                .flatMap(Rail::volts);
+        return pull.volts().isPresent()
+                ? rail.map(fed -> Range.exactly(pull.volts().get()))
+                : rail;
     }
 
     /** What a driver puts on the wire over its supply range, behind a divider's share. */
@@ -191,11 +198,15 @@ final class NodeLevels {
             return says.voh()
                     .map(voh -> new Driver(
                             voh.at(at.lowest()).times(share),
-                            at.highest().times(share),
+                            top(says, at.highest()).times(share),
                             vol,
                             voh.at(at.lowest()).times(share),
                             voh.at(at.highest()).times(share),
-                            at.lowest().times(share)));
+                            top(says, at.lowest()).times(share)));
+        }
+
+        private static Voltage top(IoFamily says, Voltage supply) {
+            return says.vohMax().map(most -> most.at(supply)).orElse(supply);
         }
 
         Driver atLow() {

@@ -42,6 +42,7 @@ public final class Engineering {
             Unit.SECOND, List.of("s", "S"),
             Unit.WATT, List.of("W", "w"),
             Unit.CELSIUS, List.of("°C", "C", "c"),
+            Unit.METRE, List.of("m"),
             Unit.ONE, List.of("%"));
     private static final String[] PRINTED_PREFIX = {"p", "n", "µ", "m", "", "k", "M", "G"};
     private static final int PREFIX_OF_ONE = 4;

@@ -10,6 +10,7 @@ public enum Unit {
     SECOND("s", "s"),
     WATT("W", "w"),
     CELSIUS("°C", "c"),
+    METRE("m", "m"),
     ONE("", "");
 
     private final String symbol;

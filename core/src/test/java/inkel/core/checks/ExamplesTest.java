@@ -38,14 +38,20 @@ class ExamplesTest {
     @Test
     void theFirstSketchHasTheseFaults() {
         Set<String> codes = assess(Builds.firstSketch()).findings().stream()
+                .filter(finding -> finding.severity() != Severity.NOTE)
                 .map(Finding::code)
                 .collect(Collectors.toCollection(TreeSet::new));
         assertEquals(
                 new TreeSet<>(Set.of(
                         "i2c.address_clash",
+                        "i2c.address_reserved",
+                        "i2c.no_pullup",
                         "levels.harms",
                         "levels.not_read",
+                        "levels.thin",
+                        "parts.no_supply",
                         "parts.supply_too_high",
+                        "parts.supply_too_low",
                         "pins.no_role",
                         "pins.not_placed",
                         "pins.two_drivers",
@@ -110,7 +116,8 @@ class ExamplesTest {
         List<String> left = assess(build).findings().stream().map(Finding::code).toList();
         assertTrue(before >= 12);
         assertTrue(left.stream().allMatch(code -> code.startsWith("levels.")), left.toString());
-        assertTrue(left.size() <= 2, left.toString());
+        // The modem's own levels, on both boards, want a buffer that brings them up: issue of the stage Levels.
+        assertTrue(left.size() <= 4, left.toString());
     }
 
     @Test

@@ -62,7 +62,7 @@ public final class Builds {
             int equals = feed.indexOf('=');
             map.put(feed.substring(0, equals), end(feed.substring(equals + 1)));
         }
-        parts.add(new Part(id, classId, id, "", map, false, Map.of(), Extras.NONE));
+        parts.add(new Part(id, classId, id, "", map, false, Map.of(), Map.of(), Extras.NONE));
         return this;
     }
 

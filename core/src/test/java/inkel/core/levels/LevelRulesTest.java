@@ -183,35 +183,19 @@ class LevelRulesTest {
                 java.util.Optional.empty(),
                 java.util.Optional.empty(),
                 java.util.Optional.empty(),
+                java.util.Optional.empty(),
                 family.absoluteMax(),
-                java.util.Optional.empty());
-        var bare = new inkel.core.catalog.PartClass(
-                "bare",
-                "Bare receiver",
-                shipped.summary(),
-                shipped.kind(),
-                shipped.kinds(),
-                shipped.from(),
-                shipped.pins(),
-                shipped.supplies(),
-                shipped.outputs(),
-                List.of(silent),
-                shipped.modes(),
-                shipped.pulls(),
-                shipped.decoupling(),
-                shipped.spi(),
-                shipped.i2c(),
-                shipped.uart(),
-                shipped.pwm(),
-                shipped.controller(),
-                shipped.cautions());
-        var classes = new java.util.ArrayList<>(Builds.CATALOG.all());
-        classes.add(bare);
+                java.util.Optional.empty(),
+                java.util.Optional.empty(),
+                inkel.core.quantity.Source.CLASS);
+        var bare = shipped.with(
+                        shipped.supplies(), shipped.outputs(), List.of(silent), shipped.modes(), shipped.pulls())
+                .withId("bare");
         Build build = Builds.classic()
                 .part("handset", "bare", "VS=board.5V")
                 .wire("handset.OUT", "board.D4")
                 .build();
-        Assessment assessment = Assessment.assess(build, inkel.core.catalog.Catalog.of(classes));
+        Assessment assessment = Assessment.assess(build, Builds.CATALOG.with(List.of(bare)));
         List<Finding> unknown = Builds.of(assessment, "parts.figure_unknown");
         assertEquals(1, unknown.size());
         assertEquals(place("handset.OUT"), unknown.get(0).place());

@@ -179,29 +179,9 @@ class PinRulesTest {
     void aBusNeedsAPullUp() {
         // No shipped module comes without, so this one is the display's class with its pull-ups taken off.
         var shipped = Builds.CATALOG.get("display-4x20-i2c");
-        var bare = new inkel.core.catalog.PartClass(
-                "bare",
-                "Bare display",
-                shipped.summary(),
-                shipped.kind(),
-                shipped.kinds(),
-                shipped.from(),
-                shipped.pins(),
-                shipped.supplies(),
-                shipped.outputs(),
-                shipped.io(),
-                shipped.modes(),
-                List.of(),
-                shipped.decoupling(),
-                shipped.spi(),
-                shipped.i2c(),
-                shipped.uart(),
-                shipped.pwm(),
-                shipped.controller(),
-                shipped.cautions());
-        var classes = new java.util.ArrayList<>(Builds.CATALOG.all());
-        classes.add(bare);
-        var catalog = inkel.core.catalog.Catalog.of(classes);
+        var bare = shipped.with(shipped.supplies(), shipped.outputs(), shipped.io(), shipped.modes(), List.of())
+                .withId("bare");
+        var catalog = Builds.CATALOG.with(List.of(bare));
         Build without = Builds.classic()
                 .part("one", "bare", "VCC=board.5V")
                 .wire("one.SDA", "board.A4")

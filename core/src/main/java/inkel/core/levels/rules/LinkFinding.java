@@ -1,5 +1,7 @@
 package inkel.core.levels.rules;
 
+import inkel.core.build.Endpoint;
+import inkel.core.catalog.IoFamily;
 import inkel.core.finding.Finding;
 import inkel.core.finding.RuleInfo;
 import inkel.core.levels.LevelCheck;
@@ -24,33 +26,39 @@ final class LinkFinding {
 
     private static Finding describe(RuleInfo info, LevelReport levels, Link link) {
         LevelCheck check = link.check();
+        Source says = source(link, link.from());
+        Source hears = source(link, link.to());
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
                 .with("to", PinNames.of(link.node(), link.to()));
         if (link.verdict() == Verdict.HARMS) {
-            finding.number("highest_output", check.vohMax(), Source.CLASS)
-                    .number("tolerated", check.absoluteMax(), Source.CLASS)
+            finding.number("highest_output", check.vohMax(), says)
+                    .number("tolerated", check.absoluteMax(), hears)
                     .number("too_much_by", check.headroom().times(-1), Source.COMPUTED);
         } else if (isLowTheWorse(check)) {
             finding.variant("low")
-                    .number("lowest_output_at_most", check.volMax(), Source.CLASS)
-                    .number("reads_low_below", check.vil(), Source.CLASS)
+                    .number("lowest_output_at_most", check.volMax(), says)
+                    .number("reads_low_below", check.vil(), hears)
                     .number("low_margin", check.lowMargin(), Source.COMPUTED)
                     .number("wanted_margin", check.wantedMargin(), Source.RULE);
         } else if (link.verdict() == Verdict.THIN && !check.highMargin().isBelow(check.wantedMargin())) {
             finding.variant("above_recommended")
-                    .number("highest_output", check.vohMax(), Source.CLASS)
-                    .number("recommended", check.recommendedMax().orElseThrow(), Source.CLASS)
-                    .number("tolerated", check.absoluteMax(), Source.CLASS);
+                    .number("highest_output", check.vohMax(), says)
+                    .number("recommended", check.recommendedMax().orElseThrow(), hears)
+                    .number("tolerated", check.absoluteMax(), hears);
         } else {
             finding.variant("high")
-                    .number("highest_output_at_least", check.vohMin(), Source.CLASS)
-                    .number("reads_high_above", check.vih(), Source.CLASS)
+                    .number("highest_output_at_least", check.vohMin(), says)
+                    .number("reads_high_above", check.vih(), hears)
                     .number("high_margin", check.highMargin(), Source.COMPUTED)
                     .number("wanted_margin", check.wantedMargin(), Source.RULE);
         }
         return finding.fixes(new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
                 .build();
+    }
+
+    private static Source source(Link link, Endpoint end) {
+        return link.node().io(end).map(IoFamily::source).orElse(Source.CLASS);
     }
 
     /** The low side is told when it is the one that fails, or fails by more. */

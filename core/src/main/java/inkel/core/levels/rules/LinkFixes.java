@@ -47,10 +47,13 @@ final class LinkFixes {
     List<Fix> of(Link link) {
         List<Fix> fixes = new ArrayList<>();
         if (link.between().isEmpty()) {
-            sharedWay(link).or(() -> spareWay(link)).ifPresent(fixes::add);
+            boolean canShift = bearsItsOwnRail(link.from()) && bearsItsOwnRail(link.to());
+            if (canShift) {
+                sharedWay(link).or(() -> spareWay(link)).ifPresent(fixes::add);
+            }
             divider(link).ifPresent(fixes::add);
             otherSupply(link).ifPresent(fixes::add);
-            if (fixes.stream().noneMatch(fix -> fix.id().startsWith("shift"))) {
+            if (canShift && fixes.stream().noneMatch(fix -> fix.id().startsWith("shift"))) {
                 newShifter(link).ifPresent(fixes::add);
             }
         } else {
@@ -61,6 +64,14 @@ final class LinkFixes {
                     List.of(new Edit.TakeOut(nodeId(), link.signal().endpoint()))));
         }
         return fixes;
+    }
+
+    /** A shifter puts a part's own supply on its pin; one with a lower inner supply does not bear that. */
+    private boolean bearsItsOwnRail(Endpoint end) {
+        return node.io(end)
+                .flatMap(family -> node.ioVolts(end).map(rail -> !rail.highest()
+                        .isAbove(family.absoluteMax().at(rail.highest()))))
+                .orElse(false);
     }
 
     private String nodeId() {
@@ -174,7 +185,8 @@ final class LinkFixes {
         feeds.put(sides.get(0).pin(), ends.get(0).id());
         feeds.put(sides.get(1).pin(), ends.get(1).id());
         Part part = Part.of(node.node().freeId("shifter"), cls.id(), cls.name(), "");
-        return Optional.of(new Part(part.id(), cls.id(), cls.name(), "", feeds, false, Map.of(), Extras.NONE));
+        return Optional.of(
+                new Part(part.id(), cls.id(), cls.name(), "", feeds, false, Map.of(), Map.of(), Extras.NONE));
     }
 
     /** Only for a wire that goes one way, from a higher level to a lower one. */

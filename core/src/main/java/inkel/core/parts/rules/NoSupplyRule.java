@@ -8,7 +8,6 @@ import inkel.core.finding.Stage;
 import inkel.core.parts.SupplyReport;
 import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
-import inkel.core.quantity.Source;
 import java.util.List;
 
 /** Reports a part none of whose supply pins is fed, or one of whose needed supplies is not. */
@@ -40,8 +39,14 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
         return Finding.of(INFO, feed.node().place(feed.placed()))
                 .with("part", feed.placed().part().name())
                 .with("pin", feed.supply().pin())
-                .number("works_from", feed.supply().range().range().lowest(), Source.CLASS)
-                .number("works_up_to", feed.supply().range().range().highest(), Source.CLASS)
+                .number(
+                        "works_from",
+                        feed.supply().range().range().lowest(),
+                        feed.supply().range().source())
+                .number(
+                        "works_up_to",
+                        feed.supply().range().range().highest(),
+                        feed.supply().range().source())
                 .fixes(feed.waysOut())
                 .build();
     }

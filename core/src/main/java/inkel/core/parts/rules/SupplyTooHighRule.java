@@ -43,7 +43,10 @@ public final class SupplyTooHighRule implements Rule<SupplyReport> {
                         RailNames.of(feed.node(), feed.rail().orElseThrow().id()))
                 .number("rail_highest", arrives, Source.CLASS)
                 .number("works_up_to", most, feed.supply().range().source())
-                .number("damaged_above", feed.supply().absoluteMax(), Source.CLASS)
+                .number(
+                        "damaged_above",
+                        feed.supply().absoluteMax(),
+                        feed.supply().range().source())
                 .number("too_much_by", arrives.minus(most), Source.COMPUTED)
                 .fixes(feed.waysOut())
                 .build();

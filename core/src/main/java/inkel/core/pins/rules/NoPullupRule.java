@@ -1,15 +1,19 @@
 package inkel.core.pins.rules;
 
+import inkel.core.build.Edit;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Wire;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Placed;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.PinReport.NodePins;
+import inkel.core.quantity.Fact;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -43,15 +47,20 @@ public final class NoPullupRule implements Rule<PinReport> {
     }
 
     private static Finding describe(NodePins pins, Wire wire) {
+        Placed placed = pins.node().part(wire.from().part()).orElseThrow();
         return Finding.of(INFO, pins.node().place(wire.from()))
                 .with("pin", wire.to().pin())
-                .with(
-                        "part",
-                        pins.node()
-                                .part(wire.from().part())
-                                .orElseThrow()
-                                .part()
-                                .name())
+                .with("part", placed.part().name())
+                .fixes(placed.bringsNoPulls().isEmpty() ? List.of() : List.of(readyModule(pins, placed)))
                 .build();
+    }
+
+    /** A bare chip came without the pull-ups that a module of its class has on it. */
+    private static Fix readyModule(NodePins pins, Placed placed) {
+        return new Fix(
+                "ready",
+                Fact.of("fix.ready").with("part", placed.part().name()),
+                Fact.of("fix.ready.cost"),
+                List.of(new Edit.SetSetting(pins.node().node().id(), placed.id(), "form", "ready")));
     }
 }

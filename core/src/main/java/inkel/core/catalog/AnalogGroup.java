@@ -1,0 +1,16 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Voltage;
+
+/**
+ * A converter of a board and the pins that share it.
+ *
+ * @param unit the number that {@code adc} abilities carry
+ * @param bits the width of a code
+ * @param fullScale the voltage just above the highest code
+ * @param rate conversions a second, all its channels together
+ * @param sourceMax the largest resistance of what is measured that it still reads right
+ */
+public record AnalogGroup(int unit, int bits, Voltage fullScale, Frequency rate, Resistance sourceMax) {}

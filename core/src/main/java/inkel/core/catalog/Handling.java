@@ -1,0 +1,18 @@
+package inkel.core.catalog;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a class is for and how it is handled on the bench.
+ *
+ * @param does what it does for a build, in general words: {@code measures distance}
+ * @param checks what tells at the first power-up that it is alive
+ * @param bench where it is measured and set, if anywhere
+ */
+public record Handling(List<String> does, Make make, List<WakeCheck> checks, Optional<BenchKind> bench) {
+    public Handling {
+        does = List.copyOf(does);
+        checks = List.copyOf(checks);
+    }
+}

@@ -1,0 +1,251 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Figure;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Threshold;
+import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The figures of a class that a builder may replace for one part, and the class as it is with them.
+ *
+ * <p>A figure has a key of two or three names: {@code supply/VCC/max}, {@code current/VCC/peak}, {@code rail/OUT/rating},
+ * {@code level/logic/vih}, {@code pull-up/SDA}.
+ */
+public final class OwnFigures {
+    private static final String SUPPLY = "supply";
+    private static final String CURRENT = "current";
+    private static final String RAIL = "rail";
+    private static final String LEVEL = "level";
+    private static final String PULL_UP = "pull-up";
+
+    private OwnFigures() {}
+
+    /**
+     * One figure as it stands.
+     *
+     * @param subject the pin, or the group of pins, it belongs to
+     * @param name {@code min}, {@code max}, a mode, or a threshold; empty for a pull-up
+     * @param shown the value as it would be typed; empty when the class does not tell
+     */
+    public record Slot(String key, String group, String subject, String name, String shown, Source source) {
+        /** A value of the right kind, to show what is wanted. */
+        public String example() {
+            return switch (group) {
+                case CURRENT -> "20 mA";
+                case PULL_UP -> "4.7 kΩ";
+                case LEVEL -> "0.7 VCC, VCC - 0.3 V or 2.0 V";
+                default -> name.equals("rating") ? "500 mA" : "3.3 V";
+            };
+        }
+    }
+
+    /** Every figure of a class that can be replaced, in the order of the class. */
+    public static List<Slot> of(PartClass cls) {
+        List<Slot> slots = new ArrayList<>();
+        for (Supply supply : cls.supplies()) {
+            Range<Voltage> range = supply.range().range();
+            Source source = supply.range().source();
+            slots.add(slot(SUPPLY, supply.pin(), "min", text(range.min()), source));
+            slots.add(slot(SUPPLY, supply.pin(), "max", text(range.max()), source));
+            slots.add(slot(SUPPLY, supply.pin(), "absolute_max", text(supply.absoluteMax()), source));
+        }
+        for (Mode mode : cls.modes()) {
+            slots.add(slot(
+                    CURRENT,
+                    mode.supply(),
+                    mode.name(),
+                    text(mode.current().range().highest()),
+                    mode.current().source()));
+        }
+        for (Output output : cls.outputs()) {
+            output.volts()
+                    .ifPresent(volts -> slots.add(
+                            slot(RAIL, output.pin(), "volts", text(volts.range().expected()), volts.source())));
+            slots.add(slot(
+                    RAIL,
+                    output.pin(),
+                    "rating",
+                    text(output.rating().range().lowest()),
+                    output.rating().source()));
+        }
+        for (IoFamily family : cls.io()) {
+            family.vih().ifPresent(level -> slots.add(level(family, "vih", level)));
+            family.vil().ifPresent(level -> slots.add(level(family, "vil", level)));
+            family.voh().ifPresent(level -> slots.add(level(family, "voh", level)));
+            family.vol().ifPresent(level -> slots.add(level(family, "vol", level)));
+            slots.add(level(family, "absolute_max", family.absoluteMax()));
+        }
+        cls.pulls().forEach(pull -> slots.add(slot(PULL_UP, pull.pin(), "", text(pull.resistance()), Source.CLASS)));
+        return slots;
+    }
+
+    private static Slot level(IoFamily family, String name, Threshold level) {
+        return slot(LEVEL, family.name(), name, level.toString(), family.source());
+    }
+
+    private static Slot slot(String group, String subject, String name, String shown, Source source) {
+        String key = group + "/" + subject + (name.isEmpty() ? "" : "/" + name);
+        return new Slot(key, group, subject, name, shown, source);
+    }
+
+    private static String text(Quantity quantity) {
+        return quantity == null ? "" : Engineering.print(quantity);
+    }
+
+    /**
+     * Why these figures cannot be those of the class, naming the figure and what would be right; empty when they can.
+     */
+    public static Optional<Fact> problem(PartClass cls, Map<String, String> figures) {
+        Map<String, Slot> slots = new LinkedHashMap<>();
+        of(cls).forEach(slot -> slots.put(slot.key(), slot));
+        for (Map.Entry<String, String> figure : figures.entrySet()) {
+            Slot slot = slots.get(figure.getKey());
+            if (slot == null) {
+                return Optional.of(Fact.of("problem.no_figure")
+                        .with("key", figure.getKey())
+                        .with("class", cls.name()));
+            }
+            if (!isReadable(slot, figure.getValue())) {
+                return Optional.of(Fact.of("problem.expected_value")
+                        .with("example", slot.example())
+                        .with("found", figure.getValue()));
+            }
+        }
+        try {
+            apply(cls, figures);
+            return Optional.empty();
+        } catch (IllegalArgumentException outOfOrder) {
+            return Optional.of(Fact.of("problem.figures_cross").with("class", cls.name()));
+        }
+    }
+
+    private static boolean isReadable(Slot slot, String text) {
+        if (slot.group().equals(LEVEL)) {
+            return Threshold.parse(text).isPresent();
+        }
+        Unit unit = slot.group().equals(PULL_UP)
+                ? Unit.OHM
+                : slot.group().equals(CURRENT) || slot.name().equals("rating") ? Unit.AMPERE : Unit.VOLT;
+        return Engineering.parse(text, unit).filter(value -> value >= 0).isPresent();
+    }
+
+    /**
+     * The class with figures in place of its own, each marked as the builder's.
+     *
+     * @throws IllegalArgumentException when the figures contradict each other; see {@link #problem}
+     */
+    public static PartClass apply(PartClass cls, Map<String, String> figures) {
+        if (figures.isEmpty()) {
+            return cls;
+        }
+        Reader own = new Reader(figures);
+        return cls.with(
+                cls.supplies().stream().map(supply -> supply(supply, own)).toList(),
+                cls.outputs().stream().map(output -> output(output, own)).toList(),
+                cls.io().stream().map(family -> family(family, own)).toList(),
+                cls.modes().stream().map(mode -> mode(mode, own)).toList(),
+                cls.pulls().stream()
+                        .map(pull -> own.value(PULL_UP + "/" + pull.pin(), Unit.OHM)
+                                .map(ohms -> new Pull(pull.pin(), pull.supply(), Resistance.ofOhms(ohms), pull.volts()))
+                                .orElse(pull))
+                        .toList());
+    }
+
+    private static Supply supply(Supply supply, Reader own) {
+        String stem = SUPPLY + "/" + supply.pin() + "/";
+        Optional<Voltage> min = own.value(stem + "min", Unit.VOLT).map(Voltage::ofVolts);
+        Optional<Voltage> max = own.value(stem + "max", Unit.VOLT).map(Voltage::ofVolts);
+        Optional<Voltage> limit = own.value(stem + "absolute_max", Unit.VOLT).map(Voltage::ofVolts);
+        if (min.isEmpty() && max.isEmpty() && limit.isEmpty()) {
+            return supply;
+        }
+        Range<Voltage> range = supply.range().range();
+        Range<Voltage> replaced = within(min.orElse(range.min()), range.typ(), max.orElse(range.max()));
+        // A part that is said to work higher than the class is not damaged there.
+        Voltage damaged = limit.orElse(
+                replaced.highest().isAbove(supply.absoluteMax()) ? replaced.highest() : supply.absoluteMax());
+        if (replaced.highest().isAbove(damaged)) {
+            throw new IllegalArgumentException("damaged inside its own range");
+        }
+        return new Supply(supply.pin(), new Figure<>(replaced, Source.YOURS), damaged, supply.dropout());
+    }
+
+    /** The typical value is dropped when it no longer lies between the ends. */
+    private static <Q extends Quantity & Comparable<Q>> Range<Q> within(Q min, Q typ, Q max) {
+        boolean isOut = typ != null && (min != null && typ.compareTo(min) < 0 || max != null && typ.compareTo(max) > 0);
+        return new Range<>(min, isOut ? null : typ, max);
+    }
+
+    private static Mode mode(Mode mode, Reader own) {
+        return own.value(CURRENT + "/" + mode.supply() + "/" + mode.name(), Unit.AMPERE)
+                .map(amperes -> new Mode(
+                        mode.name(),
+                        mode.supply(),
+                        new Figure<>(Range.exactly(Current.ofAmperes(amperes)), Source.YOURS),
+                        mode.duty()))
+                .orElse(mode);
+    }
+
+    private static Output output(Output output, Reader own) {
+        String stem = RAIL + "/" + output.pin() + "/";
+        Optional<Figure<Voltage>> volts = own.value(stem + "volts", Unit.VOLT)
+                .map(value -> new Figure<>(Range.exactly(Voltage.ofVolts(value)), Source.YOURS));
+        Optional<Figure<Current>> rating = own.value(stem + "rating", Unit.AMPERE)
+                .map(value -> new Figure<>(Range.exactly(Current.ofAmperes(value)), Source.YOURS));
+        return new Output(
+                output.pin(),
+                volts.or(output::volts),
+                rating.orElse(output.rating()),
+                output.from(),
+                output.way(),
+                output.own(),
+                output.regulator());
+    }
+
+    private static IoFamily family(IoFamily family, Reader own) {
+        String stem = LEVEL + "/" + family.name() + "/";
+        boolean isOwn = own.hasAny(stem);
+        return !isOwn
+                ? family
+                : new IoFamily(
+                        family.name(),
+                        family.supply(),
+                        family.openDrain(),
+                        own.level(stem + "vih").or(family::vih),
+                        own.level(stem + "vil").or(family::vil),
+                        own.level(stem + "voh").or(family::voh),
+                        own.level(stem + "vol").or(family::vol),
+                        family.vohMax(),
+                        own.level(stem + "absolute_max").orElse(family.absoluteMax()),
+                        family.recommendedMax(),
+                        family.pinCurrent(),
+                        Source.YOURS);
+    }
+
+    /** The builder's figures, read. */
+    private record Reader(Map<String, String> figures) {
+        Optional<Double> value(String key, Unit unit) {
+            return Optional.ofNullable(figures.get(key)).flatMap(text -> Engineering.parse(text, unit));
+        }
+
+        Optional<Threshold> level(String key) {
+            return Optional.ofNullable(figures.get(key)).flatMap(Threshold::parse);
+        }
+
+        boolean hasAny(String stem) {
+            return figures.keySet().stream().anyMatch(key -> key.startsWith(stem));
+        }
+    }
+}

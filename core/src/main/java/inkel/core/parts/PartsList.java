@@ -1,0 +1,115 @@
+package inkel.core.parts;
+
+import inkel.core.build.Between;
+import inkel.core.catalog.Decoupling;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Everything that must lie on the table for a node: boards, modules and sources, the capacitors they want, the
+ * resistors in wires, and what a bare chip needs that a ready module would have brought.
+ */
+public record PartsList(NodeCircuit node, List<Line> lines) {
+    /** A breadboard takes pins in this raster; a chip of any other needs an adapter. */
+    private static final double BREADBOARD_METRES = 2.54e-3;
+
+    public PartsList {
+        lines = List.copyOf(lines);
+    }
+
+    /**
+     * One kind of thing.
+     *
+     * @param what a fact under {@code have.*}, or the name of a class as {@code have.part}
+     * @param uses the names of the parts it is for, or of the parts themselves
+     */
+    public record Line(Kind kind, Fact what, int count, List<String> uses) {
+        public Line {
+            uses = List.copyOf(uses);
+        }
+    }
+
+    /** What kind of thing a line tells of. */
+    public enum Kind {
+        PART,
+        CAPACITOR,
+        RESISTOR,
+        ADAPTER,
+        HEADER
+    }
+
+    public static PartsList of(NodeCircuit node) {
+        Collector lines = new Collector();
+        for (Placed placed : node.parts()) {
+            lines.add(Kind.PART, Fact.of("have.part").with("name", placed.cls().name()), placed);
+        }
+        for (Placed placed : node.parts()) {
+            for (Decoupling wanted : placed.cls().decoupling()) {
+                lines.add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", wanted.value()), placed);
+            }
+        }
+        for (Between between : node.node().between()) {
+            if (between instanceof Between.Divider divider) {
+                Placed placed = node.part(divider.signal().part()).orElseThrow();
+                lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", divider.series()), placed);
+                lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", divider.toGround()), placed);
+            }
+        }
+        node.parts().stream().filter(Placed::isChip).forEach(chip -> addChip(chip, lines));
+        node.parts().stream()
+                .filter(placed -> placed.isHeaderLoose() && !placed.isChip())
+                .forEach(placed -> lines.add(
+                        Kind.HEADER,
+                        Fact.of("have.header").with("pins", placed.cls().pins().size()),
+                        placed));
+        return new PartsList(node, lines.lines());
+    }
+
+    /** A module would have brought its pull-ups, and a board in the breadboard's raster. */
+    private static void addChip(Placed chip, Collector lines) {
+        chip.bringsNoPulls()
+                .forEach(pull ->
+                        lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", pull.resistance()), chip));
+        chip.cls()
+                .handling()
+                .make()
+                .pitch()
+                .filter(pitch -> Math.abs(pitch.metres() - BREADBOARD_METRES) > 1e-5)
+                .ifPresent(pitch -> lines.add(
+                        Kind.ADAPTER,
+                        Fact.of("have.adapter")
+                                .with("pins", chip.cls().pins().size())
+                                .with("pitch", Engineering.print(pitch)),
+                        chip));
+    }
+
+    /** Counts what is wanted more than once. */
+    private static final class Collector {
+        private final Map<Fact, List<Placed>> found = new LinkedHashMap<>();
+        private final Map<Fact, Kind> kinds = new LinkedHashMap<>();
+
+        void add(Kind kind, Fact what, Placed use) {
+            kinds.putIfAbsent(what, kind);
+            found.computeIfAbsent(what, fresh -> new ArrayList<>()).add(use);
+        }
+
+        List<Line> lines() {
+            return found.entrySet().stream()
+                    .map(entry -> new Line(
+                            kinds.get(entry.getKey()),
+                            entry.getKey(),
+                            entry.getValue().size(),
+                            entry.getValue().stream()
+                                    .map(placed -> placed.part().name())
+                                    .distinct()
+                                    .toList()))
+                    .toList();
+        }
+    }
+}
