@@ -5,7 +5,6 @@ import inkel.core.catalog.CatalogSearch;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
-import inkel.core.io.CatalogReader;
 import java.io.PrintWriter;
 import java.util.List;
 import java.util.Locale;
@@ -31,7 +30,7 @@ final class CatalogueCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        List<CatalogSearch.Hit> hits = new CatalogSearch(CatalogReader.shipped()).find(String.join(" ", query));
+        List<CatalogSearch.Hit> hits = new CatalogSearch(OwnCatalog.read()).find(String.join(" ", query));
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             Map<String, Object> answer = Json.object();

@@ -5,7 +5,6 @@ import inkel.core.checks.Assessment;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.io.BuildReader;
-import inkel.core.io.CatalogReader;
 import inkel.core.io.UnreadableFile;
 import java.io.PrintWriter;
 import java.nio.file.Path;
@@ -31,7 +30,7 @@ final class CheckCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws UnreadableFile {
-        var catalog = CatalogReader.shipped();
+        var catalog = OwnCatalog.read();
         Assessment assessment = Assessment.assess(BuildReader.read(file, catalog), catalog);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {

@@ -15,6 +15,7 @@ import picocli.CommandLine.Command;
             CheckCommand.class,
             PlanCommand.class,
             ExportCommand.class,
+            ImportCommand.class,
             CalcCommand.class,
             CatalogueCommand.class,
             ShotsCommand.class,

@@ -4,11 +4,11 @@ import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.io.AtomicFile;
 import inkel.core.io.BuildReader;
-import inkel.core.io.CatalogReader;
 import inkel.core.io.UnreadableFile;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -19,13 +19,15 @@ import picocli.CommandLine.Spec;
 /** Writes a build in another form. */
 @Command(name = "export", description = "Writes a build in another form.")
 final class ExportCommand implements Callable<Integer> {
+    private static final List<String> KINDS = List.of("wires.csv", "parts.csv");
+
     @Spec
     private CommandSpec spec;
 
     @Parameters(paramLabel = "FILE", description = "a build file")
     private Path file;
 
-    @Option(names = "--as", required = true, paramLabel = "KIND", description = "wires.csv")
+    @Option(names = "--as", required = true, paramLabel = "KIND", description = "wires.csv, parts.csv")
     private String kind;
 
     @Option(names = "-o", paramLabel = "OUT", description = "write here instead of to standard output")
@@ -33,15 +35,16 @@ final class ExportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws UnreadableFile, IOException {
-        if (!kind.equals("wires.csv")) {
+        if (!KINDS.contains(kind)) {
             spec.commandLine()
                     .getErr()
                     .println(Words.say(
-                            Fact.of("cli.export.unknown").with("kind", kind).with("known", "wires.csv")));
+                            Fact.of("cli.export.unknown").with("kind", kind).with("known", String.join(", ", KINDS))));
             return Cli.FAILED;
         }
-        var catalog = CatalogReader.shipped();
-        String text = WiresCsv.of(Assessment.assess(BuildReader.read(file, catalog), catalog));
+        var catalog = OwnCatalog.read();
+        Assessment assessment = Assessment.assess(BuildReader.read(file, catalog), catalog);
+        String text = kind.equals("wires.csv") ? WiresCsv.of(assessment) : PartsCsv.of(assessment);
         if (out == null) {
             spec.commandLine().getOut().print(text);
         } else {

@@ -11,7 +11,6 @@ import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
 import inkel.core.io.BuildReader;
 import inkel.core.io.BuildWriter;
-import inkel.core.io.CatalogReader;
 import inkel.core.io.UnreadableFile;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
@@ -53,7 +52,7 @@ final class PlanCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws UnreadableFile, IOException, EditRefused {
-        Catalog catalog = CatalogReader.shipped();
+        Catalog catalog = OwnCatalog.read();
         Build build = BuildReader.read(file, catalog);
         long start = System.nanoTime();
         List<Plan> plans = new Planner(build, catalog).planAll();

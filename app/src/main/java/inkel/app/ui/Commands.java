@@ -4,12 +4,14 @@ import inkel.app.Examples;
 import inkel.app.words.Words;
 import inkel.core.build.Edit;
 import inkel.core.build.Place;
+import inkel.core.catalog.PartClass;
 import inkel.core.finding.Stage;
 import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import javafx.scene.Scene;
@@ -19,20 +21,18 @@ import javafx.stage.FileChooser;
 /** All commands of the window in one list: the menu, the keys and find-or-do read it. */
 final class Commands {
     private final Workbench bench;
-    private final Runnable find;
-    private final Runnable help;
-    private final Runnable theme;
+    private final Map<String, Runnable> frame;
     private final List<Command> all = new ArrayList<>();
     private Scene scene;
 
-    Commands(Workbench bench, Runnable find, Runnable help, Runnable theme) {
+    /** @param frame what the window itself does, by the id of the command */
+    Commands(Workbench bench, Map<String, Runnable> frame) {
         this.bench = bench;
-        this.find = find;
-        this.help = help;
-        this.theme = theme;
+        this.frame = frame;
         BooleanSupplier isOpen = () -> bench.assessmentProperty().get() != null;
+        add("new", "Shortcut+N", false, () -> true, frame.get("new"));
         add("open", "Shortcut+O", false, () -> true, this::open);
-        add("save", "Shortcut+S", false, isOpen, bench::save);
+        add("save", "Shortcut+S", false, isOpen, this::save);
         add("save_as", "Shortcut+Shift+S", false, isOpen, this::saveAs);
         add("example", null, false, () -> example(Examples.DEMO).isPresent(), () -> openExample(Examples.DEMO));
         add(
@@ -41,6 +41,12 @@ final class Commands {
                 false,
                 () -> example(Examples.FIRST_SKETCH).isPresent(),
                 () -> openExample(Examples.FIRST_SKETCH));
+        add(
+                "example_moth",
+                null,
+                false,
+                () -> example(Examples.MOTH_LAMP).isPresent(),
+                () -> openExample(Examples.MOTH_LAMP));
         add("undo", "Shortcut+Z", true, () -> bench.canUndoProperty().get(), bench::undo);
         add("redo", "Shortcut+Y", false, () -> bench.canRedoProperty().get(), bench::redo);
         add(
@@ -50,16 +56,35 @@ final class Commands {
                 () -> isOpen.getAsBoolean() && !bench.busyProperty().get(),
                 bench::plan);
         add("remove", "Delete", false, this::isPartSelected, this::removePart);
+        add("find_part", "Shortcut+F", true, isOpen, frame.get("find_part"));
+        add("figures", "Shortcut+E", false, this::isAnyPartSelected, frame.get("figures"));
+        add("make_part", null, false, isOpen, frame.get("make_part"));
+        add("bring_in", null, false, () -> true, this::bringIn);
+        add("give_out", null, false, () -> !bench.shelves().isEmpty(), this::giveOut);
+        add("add_board", null, true, isOpen, frame.get("add_board"));
+        add("rename_board", null, false, isOpen, frame.get("rename_board"));
+        add(
+                "copy_board",
+                null,
+                false,
+                isOpen,
+                () -> bench.copyNode(bench.nodeProperty().get()));
+        add(
+                "remove_board",
+                null,
+                false,
+                isOpen,
+                () -> bench.removeNode(bench.nodeProperty().get()));
         add("find", "Shortcut+K", true, () -> true, this::find);
-        add("help", "F1", false, isOpen, () -> this.help.run());
-        add("theme", "Shortcut+Shift+N", false, () -> true, () -> this.theme.run());
+        add("help", "F1", false, isOpen, frame.get("help"));
+        add("theme", "Shortcut+Shift+N", false, () -> true, frame.get("theme"));
         for (Stage stage : Stage.values()) {
             add(
                     "stage." + stage.text(),
                     "Shortcut+" + (stage.ordinal() + 1),
                     stage.ordinal() == 0,
                     () -> true,
-                    () -> bench.stageProperty().set(stage));
+                    frame.get("stage." + stage.text()));
         }
     }
 
@@ -88,7 +113,7 @@ final class Commands {
     }
 
     void find() {
-        find.run();
+        frame.get("find").run();
     }
 
     private void open() {
@@ -97,6 +122,43 @@ final class Commands {
         if (chosen != null) {
             bench.open(chosen.toPath());
         }
+    }
+
+    /** A build that was just begun has no file yet. */
+    private void save() {
+        if (bench.fileProperty().get() == null) {
+            saveAs();
+        } else {
+            bench.save();
+        }
+    }
+
+    private void bringIn() {
+        FileChooser chooser = definitions("command.bring_in");
+        File chosen = chooser.showOpenDialog(scene.getWindow());
+        if (chosen != null) {
+            bench.bringIn(chosen.toPath());
+        }
+    }
+
+    private void giveOut() {
+        FileChooser chooser = definitions("command.give_out");
+        Optional<String> inspected = Optional.ofNullable(
+                        bench.inspectedProperty().get())
+                .map(PartClass::id)
+                .filter(bench.shelves()::isOwn);
+        chooser.setInitialFileName(inspected.orElse("own-parts") + ".json");
+        File chosen = chooser.showSaveDialog(scene.getWindow());
+        if (chosen != null) {
+            bench.shelves().giveOut(chosen.toPath(), inspected);
+        }
+    }
+
+    private static FileChooser definitions(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.get(title));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.get("files.parts"), "*.json"));
+        return chooser;
     }
 
     private void saveAs() {
@@ -131,6 +193,11 @@ final class Commands {
 
     private void openExample(String name) {
         example(name).ifPresent(bench::open);
+    }
+
+    private boolean isAnyPartSelected() {
+        Place selected = bench.selectionProperty().get();
+        return selected != null && selected.isPart();
     }
 
     private boolean isPartSelected() {

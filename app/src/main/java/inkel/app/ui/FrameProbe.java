@@ -44,7 +44,13 @@ public final class FrameProbe {
     private void start(Path file, Catalog catalog, Path state) {
         Window.dress();
         Executor timedScreen = task -> Platform.runLater(() -> timed(task));
-        bench = new Workbench(catalog, Window.background(), timedScreen, Clock.systemUTC(), new Recovery(state));
+        bench = new Workbench(
+                catalog,
+                inkel.core.io.Shelf.read(java.nio.file.Path.of("no-shelf")),
+                Window.background(),
+                timedScreen,
+                Clock.systemUTC(),
+                new Recovery(state));
         Shell shell = new Shell(bench, UserState.read(state));
         javafx.stage.Stage stage = new javafx.stage.Stage();
         stage.setScene(Window.scene(shell, Window.WIDTH, Window.HEIGHT));

@@ -5,6 +5,7 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -14,10 +15,13 @@ import javafx.scene.layout.VBox;
 /** The woven edge on the left: eight knots, one a stage, each tight, loose with a count, or not begun. */
 final class Selvedge extends StackPane {
     private final Workbench bench;
+    private final Consumer<Stage> go;
     private final Map<Stage, StageKnot> knots = new EnumMap<>(Stage.class);
 
-    Selvedge(Workbench bench) {
+    /** @param go shows a stage, also when it is the present one */
+    Selvedge(Workbench bench, Consumer<Stage> go) {
         this.bench = bench;
+        this.go = go;
         getStyleClass().add("selvedge");
         Region cord = new Region();
         cord.getStyleClass().add("cord");
@@ -42,7 +46,7 @@ final class Selvedge extends StackPane {
     }
 
     private StageKnot knot(Stage stage) {
-        StageKnot knot = new StageKnot(stage, () -> bench.stageProperty().set(stage));
+        StageKnot knot = new StageKnot(stage, () -> go.accept(stage));
         VBox.setVgrow(knot, Priority.ALWAYS);
         return knot;
     }

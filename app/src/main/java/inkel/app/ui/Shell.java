@@ -1,14 +1,18 @@
 package inkel.app.ui;
 
+import inkel.app.ui.controls.Scroller;
 import inkel.app.ui.panel.WhyPanel;
+import inkel.app.ui.stages.BoardPage;
 import inkel.app.ui.stages.LaterStage;
 import inkel.app.ui.stages.PartsStage;
 import inkel.app.ui.stages.PinsStage;
 import inkel.app.ui.stages.StartPage;
 import inkel.app.ui.stages.WireStage;
+import inkel.core.catalog.PartClass;
 import inkel.core.finding.Stage;
 import java.nio.file.Path;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -32,25 +36,29 @@ public final class Shell extends StackPane {
     private final Map<Stage, Node> stages = new EnumMap<>(Stage.class);
     private final WhyPanel why;
     private final BorderPane frame = new BorderPane();
+    private final NodeTabs tabs;
     private Node startPage;
+    private Node boardMaker;
 
     public Shell(Workbench bench, UserState state) {
         this.bench = bench;
         this.state = state;
         getStyleClass().add("shell");
-        commands = new Commands(bench, this::find, this::help, this::switchTheme);
-        why = new WhyPanel(bench);
+        why = new WhyPanel(bench, this::makePart);
+        tabs = new NodeTabs(bench, this::addBoard);
+        commands = new Commands(bench, actions());
         VBox middle = new VBox(new NoticeBar(bench), stageHost);
         middle.getStyleClass().add("middle");
         VBox.setVgrow(stageHost, Priority.ALWAYS);
-        frame.setTop(new TopBar(bench, commands));
-        frame.setLeft(new Selvedge(bench));
+        frame.setTop(new TopBar(bench, commands, tabs));
+        frame.setLeft(new Selvedge(bench, this::go));
         frame.setCenter(middle);
         frame.setBottom(new Strip(bench));
         getChildren().add(frame);
         bench.stageProperty().addListener((property, old, next) -> showStage());
         bench.assessmentProperty().addListener((property, old, next) -> {
-            if (old == null) {
+            boolean isStartShown = startPage != null && stageHost.getChildren().contains(startPage);
+            if (old == null || isStartShown) {
                 showStage();
             }
         });
@@ -62,6 +70,73 @@ public final class Shell extends StackPane {
             getStyleClass().add(NIGHT);
         }
         showStage();
+    }
+
+    /** Shows a stage, in place of whatever page is over it. */
+    private void go(Stage stage) {
+        bench.stageProperty().set(stage);
+        showStage();
+    }
+
+    private Map<String, Runnable> actions() {
+        Map<String, Runnable> actions = new HashMap<>(Map.of(
+                "find", this::find,
+                "help", this::help,
+                "theme", this::switchTheme,
+                "add_board", this::addBoard,
+                "rename_board", tabs::renameShown,
+                "make_part", () -> makePart(null),
+                "find_part", this::findPart,
+                "figures", this::editFigures,
+                "new", this::begin));
+        for (Stage stage : Stage.values()) {
+            actions.put("stage." + stage.text(), () -> go(stage));
+        }
+        return actions;
+    }
+
+    /** Shows the start page, where a build is begun; what is open stays open until another is taken. */
+    private void begin() {
+        startPage = null;
+        stageHost.getChildren().setAll(startPage());
+        startPage().requestFocus();
+    }
+
+    private void addBoard() {
+        boardMaker = new Scroller(new BoardPage(bench, this::leaveBoardMaker));
+        stageHost.getChildren().setAll(boardMaker);
+        Node name = boardMaker.lookup("#maker-name");
+        if (name != null) {
+            name.requestFocus();
+        }
+    }
+
+    private void leaveBoardMaker() {
+        boardMaker = null;
+        showStage();
+    }
+
+    private PartsStage parts() {
+        bench.stageProperty().set(Stage.PARTS);
+        showStage();
+        return (PartsStage) stages.get(Stage.PARTS);
+    }
+
+    private void makePart(PartClass from) {
+        if (bench.assessmentProperty().get() != null) {
+            parts().make(from);
+        }
+    }
+
+    private void findPart() {
+        if (bench.assessmentProperty().get() != null) {
+            parts().find();
+        }
+    }
+
+    private void editFigures() {
+        parts();
+        why.editFigures();
     }
 
     private void remember(Path file) {
@@ -79,10 +154,7 @@ public final class Shell extends StackPane {
         boolean isOpen = bench.assessmentProperty().get() != null;
         frame.setRight(isOpen ? why : null);
         if (!isOpen) {
-            if (startPage == null) {
-                startPage = new StartPage(commandNamed("open"), state.recent(), bench);
-            }
-            stageHost.getChildren().setAll(startPage);
+            stageHost.getChildren().setAll(startPage());
             return;
         }
         Stage stage = bench.stageProperty().get();
@@ -94,6 +166,13 @@ public final class Shell extends StackPane {
         }
     }
 
+    private Node startPage() {
+        if (startPage == null) {
+            startPage = new StartPage(commandNamed("open"), state.recent(), bench, this::showStage);
+        }
+        return startPage;
+    }
+
     private boolean isFocusInside(Node root) {
         Node at = getScene() == null ? null : getScene().getFocusOwner();
         while (at != null && at != root) {
@@ -103,9 +182,12 @@ public final class Shell extends StackPane {
     }
 
     private Runnable commandNamed(String id) {
-        return () -> commands.all().stream()
-                .filter(command -> command.id().equals(id))
-                .forEach(Command::run);
+        return () -> run(id);
+    }
+
+    /** Runs the command of that name, if it can be run now. */
+    void run(String id) {
+        commands.all().stream().filter(command -> command.id().equals(id)).forEach(Command::run);
     }
 
     private Node make(Stage stage) {
@@ -149,7 +231,12 @@ public final class Shell extends StackPane {
 
     private void dropped(DragEvent event) {
         if (event.getDragboard().hasFiles()) {
-            bench.open(event.getDragboard().getFiles().get(0).toPath());
+            Path file = event.getDragboard().getFiles().get(0).toPath();
+            if (Shelves.isDefinition(file)) {
+                bench.bringIn(file);
+            } else {
+                bench.open(file);
+            }
             event.setDropCompleted(true);
         }
         event.consume();

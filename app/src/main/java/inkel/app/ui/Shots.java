@@ -1,6 +1,7 @@
 package inkel.app.ui;
 
 import inkel.app.Examples;
+import inkel.app.ui.panel.WhyPanel;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Place;
 import inkel.core.finding.Stage;
@@ -18,6 +19,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javax.imageio.ImageIO;
@@ -48,6 +50,27 @@ public final class Shots {
         this.height = height;
         shot("parts", Examples.DEMO, () -> bench.show(Stage.PARTS, part("radio")));
         shot("parts-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PARTS, part("radio")));
+        shot("parts-find", Examples.DEMO, () -> {
+            bench.show(Stage.PARTS, part("radio"));
+            find("gnd vcc ce csn sck mosi");
+            bench.inspect(bench.catalog().get("packet-radio"));
+        });
+        shot("parts-figures", Examples.DEMO, () -> {
+            find("");
+            bench.inspect(null);
+            bench.show(Stage.PARTS, part("reader"));
+            ((WhyPanel) scene.lookup("#why")).editFigures();
+        });
+        shot("parts-own", Examples.DEMO, () -> {
+            bench.selectionProperty().set(null);
+            command("make_part");
+            type("#maker-part-name", "Rain gauge");
+            type("#maker-summary", "Counts the tips of a small spoon.");
+            type("#maker-kinds", "rain, weather");
+            type("#maker-pins", "GND VCC SDA SCL INT");
+            type("#maker-address", "0x1D");
+        });
+        shot("start", Examples.DEMO, () -> command("new"));
         shot("pins", Examples.DEMO, () -> bench.show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PINS, pin("handset", "OUT")));
         shot("wire", Examples.DEMO, () -> {
@@ -62,6 +85,20 @@ public final class Shots {
             shell.getStyleClass().add("night");
             bench.show(Stage.PINS, pin("reader", "MISO"));
         });
+    }
+
+    private void find(String text) {
+        type("#finder-field", text);
+    }
+
+    private void type(String field, String text) {
+        shell.applyCss();
+        shell.layout();
+        ((TextInputControl) shell.lookup(field)).setText(text);
+    }
+
+    private void command(String id) {
+        shell.run(id);
     }
 
     private static Place part(String id) {
@@ -97,7 +134,12 @@ public final class Shots {
         }
         Window.dress();
         bench = new Workbench(
-                CatalogReader.shipped(), Runnable::run, Runnable::run, Clock.systemUTC(), new Recovery(temporary));
+                CatalogReader.shipped(),
+                inkel.core.io.Shelf.read(temporary),
+                Runnable::run,
+                Runnable::run,
+                Clock.systemUTC(),
+                new Recovery(temporary));
         shell = new Shell(bench, UserState.read(temporary));
         scene = Window.scene(shell, width, height);
         javafx.stage.Stage stage = new javafx.stage.Stage();

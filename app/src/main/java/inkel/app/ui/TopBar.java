@@ -3,7 +3,6 @@ package inkel.app.ui;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
-import inkel.core.build.Node;
 import inkel.core.checks.Assessment;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
@@ -17,13 +16,13 @@ final class TopBar extends HBox {
     private final Workbench bench;
     private final Commands commands;
     private final Caption name = Ui.word("", "build-name");
-    private final HBox tabs = new HBox();
+    private final NodeTabs tabs;
 
-    TopBar(Workbench bench, Commands commands) {
+    TopBar(Workbench bench, Commands commands, NodeTabs tabs) {
+        this.tabs = tabs;
         this.bench = bench;
         this.commands = commands;
         getStyleClass().add("top-bar");
-        tabs.getStyleClass().add("node-tabs");
         name.setId("build-name");
         name.setMinWidth(0);
         HBox toFind = new HBox(
@@ -48,7 +47,6 @@ final class TopBar extends HBox {
         lookup("#undo").disableProperty().bind(bench.canUndoProperty().not());
         lookup("#redo").disableProperty().bind(bench.canRedoProperty().not());
         bench.assessmentProperty().addListener((property, old, next) -> fill());
-        bench.nodeProperty().addListener((property, old, next) -> fill());
         fill();
     }
 
@@ -92,26 +90,7 @@ final class TopBar extends HBox {
     }
 
     private void fill() {
-        tabs.getChildren().clear();
         Assessment assessment = bench.assessmentProperty().get();
         name.setText(assessment == null ? "" : assessment.build().name());
-        if (assessment == null) {
-            return;
-        }
-        for (Node node : assessment.build().nodes()) {
-            Tile tab = new Tile(
-                    () -> {
-                        bench.selectionProperty().set(null);
-                        bench.nodeProperty().set(node.id());
-                    },
-                    Ui.word(node.name(), "node-tab-text"),
-                    Pos.CENTER,
-                    "node-tab");
-            tab.setId("node-" + node.id());
-            tab.setAccessibleText(node.name());
-            tab.setMinWidth(USE_PREF_SIZE);
-            tab.setSelected(node.id().equals(bench.nodeProperty().get()));
-            tabs.getChildren().add(tab);
-        }
     }
 }

@@ -2,6 +2,7 @@ package inkel.app.ui;
 
 import inkel.core.catalog.Catalog;
 import inkel.core.io.CatalogReader;
+import inkel.core.io.Shelf;
 import java.net.URL;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -29,6 +30,7 @@ public final class Window extends Application {
     private static CompletableFuture<Optional<Opened>> first;
 
     private static UserState state;
+    private static Shelf shelf;
 
     /** Opens the window and returns when it is closed. */
     public static void open(Path file) {
@@ -37,7 +39,8 @@ public final class Window extends Application {
         state = UserState.read(UserState.usualFolder());
         Optional<Path> toOpen = Optional.ofNullable(file)
                 .or(() -> state.recent().stream().filter(Files::isRegularFile).findFirst());
-        first = catalog.thenApply(read -> toOpen.map(path -> Opened.read(path, read)));
+        shelf = Shelf.read(Shelves.folder(state.folder()));
+        first = catalog.thenApply(read -> toOpen.map(path -> Opened.read(path, read.with(shelf.classes()))));
         launch(Window.class);
     }
 
@@ -78,11 +81,13 @@ public final class Window extends Application {
         StartTimer.mark("dressed");
         Workbench bench = new Workbench(
                 catalog.join(),
+                shelf,
                 background(),
                 Platform::runLater,
                 Clock.systemUTC(),
                 new Recovery(state.folder().resolve("recovery")));
         first.join().ifPresent(bench::take);
+        bench.shelves().tellBroken();
         StartTimer.mark("files");
         Shell shell = new Shell(bench, state);
         StartTimer.mark("shell");
@@ -105,7 +110,7 @@ public final class Window extends Application {
     private static String title(Workbench bench) {
         Path file = bench.fileProperty().get();
         return file == null
-                ? "Inkel"
+                ? bench.build().map(build -> build.name() + " • – Inkel").orElse("Inkel")
                 : file.getFileName() + (bench.unsavedProperty().get() ? " •" : "") + " – Inkel";
     }
 

@@ -6,19 +6,26 @@ import inkel.core.build.Edit;
 import inkel.core.build.EditRefused;
 import inkel.core.build.Edits;
 import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
 import inkel.core.build.Node;
 import inkel.core.build.Place;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.CatalogSearch;
+import inkel.core.catalog.Kind;
+import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
 import inkel.core.io.AtomicFile;
 import inkel.core.io.BuildReader;
 import inkel.core.io.BuildWriter;
+import inkel.core.io.Shelf;
 import inkel.core.io.UnreadableFile;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
+import inkel.core.remedy.AddParts;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -27,6 +34,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 import javafx.beans.property.ObjectProperty;
@@ -43,7 +51,7 @@ import javafx.beans.property.SimpleObjectProperty;
 public final class Workbench {
     private static final Logger LOG = Logger.getLogger(Workbench.class.getName());
 
-    private final Catalog catalog;
+    private final Shelves shelves;
     private final Executor background;
     private final Executor screen;
     private final Clock clock;
@@ -54,6 +62,7 @@ public final class Workbench {
     private final ObjectProperty<String> node = new SimpleObjectProperty<>("");
     private final ObjectProperty<Place> selection = new SimpleObjectProperty<>();
     private final ObjectProperty<Notice> notice = new SimpleObjectProperty<>();
+    private final ReadOnlyObjectWrapper<PartClass> inspected = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Path> file = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<LocalTime> savedAt = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
@@ -65,17 +74,44 @@ public final class Workbench {
     private Build saved;
     private Notice offer;
     private long run;
+    private CatalogSearch search;
+    private long lastQuestion;
+    private String wantedNode;
 
-    public Workbench(Catalog catalog, Executor background, Executor screen, Clock clock, Recovery recovery) {
-        this.catalog = catalog;
+    public Workbench(
+            Catalog shipped, Shelf shelf, Executor background, Executor screen, Clock clock, Recovery recovery) {
+        shelves = new Shelves(shipped, shelf, notice);
         this.background = background;
         this.screen = screen;
         this.clock = clock;
         this.recovery = recovery;
+        selection.addListener((property, old, next) -> inspected.set(null));
+        node.addListener((property, old, next) -> inspected.set(null));
+        stage.addListener((property, old, next) -> inspected.set(null));
+        shelves.catalogProperty().addListener((property, old, next) -> {
+            search = null;
+            if (history != null) {
+                changed();
+            }
+        });
     }
 
+    /** The shipped classes and the builder's own. */
     public Catalog catalog() {
-        return catalog;
+        return shelves.catalogProperty().get();
+    }
+
+    public ReadOnlyObjectProperty<Catalog> catalogProperty() {
+        return shelves.catalogProperty();
+    }
+
+    public Shelves shelves() {
+        return shelves;
+    }
+
+    /** A class of part that is looked at before it is on the table; null for what is selected on it. */
+    public ReadOnlyObjectProperty<PartClass> inspectedProperty() {
+        return inspected.getReadOnlyProperty();
     }
 
     /** All that is known of the open build; null while nothing is open. */
@@ -138,7 +174,7 @@ public final class Workbench {
     /** Reads a file in the background and shows it; on failure says why and keeps what was open. */
     public void open(Path path) {
         background.execute(() -> {
-            Opened opened = Opened.read(path, catalog);
+            Opened opened = Opened.read(path, catalog());
             screen.execute(() -> take(opened));
         });
     }
@@ -163,7 +199,7 @@ public final class Workbench {
     /** Opens the version before the last save under the file's own name; it is written only when the builder saves. */
     private void openPrevious(Path path, Path previous) {
         background.execute(() -> {
-            Opened read = Opened.read(previous, catalog);
+            Opened read = Opened.read(previous, catalog());
             screen.execute(() -> read.assessment()
                     .ifPresentOrElse(
                             first -> {
@@ -188,7 +224,9 @@ public final class Workbench {
         node.set(build.nodes().get(0).id());
         assessment.set(first);
         refresh();
-        recovery.newer(path).ifPresent(this::offerRecovered);
+        if (path != null) {
+            recovery.newer(path).ifPresent(this::offerRecovered);
+        }
     }
 
     private void offerRecovered(Path recovered) {
@@ -207,7 +245,7 @@ public final class Workbench {
 
     private void takeRecovered(Path recovered) {
         try {
-            Build build = BuildReader.read(recovered, catalog);
+            Build build = BuildReader.read(recovered, catalog());
             offer = null;
             notice.set(null);
             take(build);
@@ -300,17 +338,33 @@ public final class Workbench {
         Build now = history.now();
         Path path = file.get();
         long mine = ++run;
+        Catalog classes = catalog();
         background.execute(() -> {
-            Assessment next = Assessment.assess(now, catalog);
+            Assessment next = Assessment.assess(now, classes);
             screen.execute(() -> {
                 // A later edit has overtaken this answer.
                 if (mine == run) {
-                    assessment.set(next);
-                    dropLostSelection();
+                    show(next);
                 }
             });
-            recovery.keep(path, now);
+            if (path != null) {
+                recovery.keep(path, now);
+            }
         });
+    }
+
+    /** The shown node may be gone from the new assessment, so it changes first where the old one still has both. */
+    private void show(Assessment next) {
+        String shown = node.get();
+        if (next.circuit(shown).isEmpty()) {
+            String other = next.build().nodes().get(0).id();
+            if (assessment.get().circuit(other).isPresent()) {
+                node.set(other);
+            }
+        }
+        assessment.set(next);
+        showWantedNode();
+        dropLostSelection();
     }
 
     /** What was selected may be gone after an edit or undo. */
@@ -343,9 +397,10 @@ public final class Workbench {
         busy.set(true);
         Build now = history.now();
         String of = node.get();
+        Catalog classes = catalog();
         background.execute(() -> {
             try {
-                Plan plan = new Planner(now, catalog).plan(of);
+                Plan plan = new Planner(now, classes).plan(of);
                 screen.execute(() -> planned(now, plan));
             } catch (RuntimeException failed) {
                 LOG.log(Level.SEVERE, "planning failed", failed);
@@ -390,6 +445,125 @@ public final class Workbench {
                         .filter(wire.to()::equals)
                         .isEmpty())
                 .count();
+    }
+
+    // --- parts
+
+    /** Finds classes in the background; an answer that a later question has overtaken is dropped. */
+    public void search(String question, Consumer<List<CatalogSearch.Hit>> show) {
+        long mine = ++lastQuestion;
+        Catalog classes = catalog();
+        CatalogSearch known = search;
+        background.execute(() -> {
+            CatalogSearch index = known == null ? new CatalogSearch(classes) : known;
+            List<CatalogSearch.Hit> hits = index.find(question);
+            screen.execute(() -> {
+                search = classes == catalog() ? index : null;
+                if (mine == lastQuestion) {
+                    show.accept(hits);
+                }
+            });
+        });
+    }
+
+    /** Shows a class in the Why panel; null goes back to what is selected. */
+    public void inspect(PartClass cls) {
+        inspected.set(cls);
+    }
+
+    /** Puts parts of a class on the shown table, fed where a rail suits, and selects the first of them. */
+    public void add(PartClass cls, int count) {
+        Optional<NodeCircuit> circuit =
+                assessment.get() == null ? Optional.empty() : assessment.get().circuit(node.get());
+        if (circuit.isEmpty() || cls.kind() == Kind.BOARD) {
+            notice.set(Notice.trouble(Words.get("notice.one_board")));
+            return;
+        }
+        List<Edit> edits = AddParts.of(circuit.get(), cls, count);
+        String first = ((Edit.AddPart) edits.get(0)).part().id();
+        apply(edits);
+        selection.set(Place.ofPart(node.get(), first));
+        inspected.set(null);
+    }
+
+    /** Keeps a definition on the shelf and shows it; parts of its class are judged anew. */
+    public void keep(Shelf.Entry entry) {
+        if (shelves.keep(entry)) {
+            notice.set(Notice.done(Words.get("notice.kept", "name", entry.cls().name())));
+            inspected.set(entry.cls());
+        }
+    }
+
+    /** Takes an own definition away, unless the open build uses it. */
+    public void forget(PartClass cls) {
+        boolean isUsed = build().stream()
+                .flatMap(open -> open.nodes().stream())
+                .flatMap(of -> of.parts().stream())
+                .anyMatch(part -> part.classId().equals(cls.id()));
+        if (isUsed) {
+            notice.set(Notice.trouble(Words.get("notice.class_in_use", "name", cls.name())));
+        } else if (shelves.remove(cls.id())) {
+            inspected.set(null);
+            notice.set(new Notice(Notice.Tone.DONE, Words.get("notice.forgotten", "name", cls.name()), List.of()));
+        }
+    }
+
+    /** Reads part definitions from a file into the shelf. */
+    public void bringIn(Path path) {
+        shelves.bringIn(path, this::inspect);
+    }
+
+    // --- builds and boards
+
+    /** Begins a new build with one board; it has no file until it is saved. */
+    public void begin(Node first) {
+        opened(null, new Build(first.name(), List.of(first), List.of(), Extras.NONE));
+    }
+
+    private void opened(Path path, Build build) {
+        opened(path, build, Assessment.assess(build, catalog()));
+        saved = null;
+        refresh();
+    }
+
+    /** Adds a board to the open build and shows it. */
+    public void addNode(Node added) {
+        apply(new Edit.AddNode(added));
+        showNode(added.id());
+    }
+
+    /** Copies a board with all its parts and wires, nothing of it plugged. */
+    public void copyNode(String id) {
+        build().flatMap(open -> open.node(id)).ifPresent(old -> {
+            String name = Words.get("node.copy_of", "name", old.name());
+            String newId = history.now().freeNodeId(name);
+            apply(new Edit.CopyNode(id, newId, name));
+            showNode(newId);
+        });
+    }
+
+    /** Takes a board and its parts away; another one is shown. */
+    public void removeNode(String id) {
+        apply(new Edit.RemoveNode(id));
+    }
+
+    private void showNode(String id) {
+        if (build().flatMap(open -> open.node(id)).isPresent()) {
+            selection.set(null);
+            wantedNode = id;
+            showWantedNode();
+        }
+    }
+
+    /** A node that was just added is shown as soon as it is assessed; one that is gone gives way to the first. */
+    private void showWantedNode() {
+        Assessment now = assessment.get();
+        if (wantedNode != null && now != null && now.circuit(wantedNode).isPresent()) {
+            node.set(wantedNode);
+            wantedNode = null;
+        } else if (now != null && now.circuit(node.get()).isEmpty()) {
+            node.set(now.build().nodes().get(0).id());
+        }
     }
 
     // --- selecting

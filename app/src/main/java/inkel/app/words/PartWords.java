@@ -1,5 +1,6 @@
 package inkel.app.words;
 
+import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -62,6 +63,19 @@ public final class PartWords {
                                         .orElse(""))
                         .with("rating", rail.rating())))
                 .collect(Collectors.joining(", "));
+    }
+
+    /** What a figure that can be replaced is, in words. */
+    public static String slot(OwnFigures.Slot slot) {
+        boolean isKnown = !slot.group().equals("current");
+        return isKnown && !slot.name().isEmpty()
+                ? Words.get("slot." + slot.group() + "." + slot.name())
+                : slot.group().equals("pull-up") ? Words.get("slot.pull-up") : Words.get("mode." + slot.name());
+    }
+
+    /** What several figures belong to: a supply pin, a rail, a group of pins. */
+    public static String slotGroup(OwnFigures.Slot slot) {
+        return Words.get("slot.of." + slot.group(), "subject", slot.subject());
     }
 
     public static String fit(Fit fit) {

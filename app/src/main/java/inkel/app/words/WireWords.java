@@ -35,10 +35,10 @@ public final class WireWords {
         }
         Placed placed = part(pin);
         HeaderPlace place = HeaderPlace.of(placed.cls(), pin.index());
-        boolean isBoard = placed.part().isBoard();
+        boolean isUsb = placed.cls().from().equals("usb");
         return Words.say(Fact.of("wire.place." + place.row())
                 .with("start", ordinal(place.fromStart()))
-                .with("mark", Words.get(isBoard ? "wire.mark.usb" : "wire.mark.first"))
+                .with("mark", Words.get(isUsb ? "wire.mark.usb" : "wire.mark.first"))
                 .with("end", ordinal(place.fromEnd())));
     }
 

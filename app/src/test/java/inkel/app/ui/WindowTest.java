@@ -59,6 +59,7 @@ class WindowTest {
     private void show() {
         bench = new Workbench(
                 Given.CATALOG,
+                inkel.core.io.Shelf.read(folder.resolve("shelf")),
                 Window.background(),
                 Platform::runLater,
                 Clock.systemUTC(),

@@ -45,7 +45,13 @@ class WorkbenchTest {
     }
 
     private Workbench bench(Executor background) {
-        return new Workbench(Given.CATALOG, background, Runnable::run, CLOCK, new Recovery(folder.resolve("recovery")));
+        return new Workbench(
+                Given.CATALOG,
+                inkel.core.io.Shelf.read(folder.resolve("shelf")),
+                background,
+                Runnable::run,
+                CLOCK,
+                new Recovery(folder.resolve("recovery")));
     }
 
     private Build build() {

@@ -8,6 +8,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
 import inkel.core.io.PinList.Item;
 import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
 import inkel.core.quantity.Voltage;
 import java.nio.file.Path;
 import java.util.HashSet;
@@ -111,12 +112,22 @@ public record PartForm(
     /** The definition, and whether it is one. Fields that were left empty fall back to what the base says. */
     public Outcome outcome() {
         String json = JsonText.pretty(tree());
+        if (idOf(name).isEmpty()) {
+            return refused("/name", "problem.form_name", json);
+        }
+        if (PinList.parse(pins).isEmpty()) {
+            return refused("/pins", "problem.form_pins", json);
+        }
         try {
             PartClass cls = CatalogReader.read(Path.of(idOf(name) + ".json"), json);
             return new Outcome(Optional.of(cls), List.of(), json);
         } catch (UnreadableFile wrong) {
             return new Outcome(Optional.empty(), wrong.problems(), json);
         }
+    }
+
+    private static Outcome refused(String field, String reason, String json) {
+        return new Outcome(Optional.empty(), List.of(new Problem(0, field, Fact.of(reason))), json);
     }
 
     private ObjectNode tree() {
@@ -204,7 +215,8 @@ public record PartForm(
         putUnlessBlank(range, "min", supplyMin);
         putUnlessBlank(range, "max", supplyMax);
         range.put("source", "yours");
-        first.put("absolute_max", supplyLimit.isBlank() ? supplyMax.strip() : supplyLimit.strip());
+        first.remove("absolute_max");
+        putUnlessBlank(first, "absolute_max", supplyLimit.isBlank() ? supplyMax : supplyLimit);
     }
 
     private void putLevels(ObjectNode tree, Optional<String> supply) {
@@ -253,7 +265,8 @@ public record PartForm(
         items.forEach(item -> uses.add(item.use()));
         if (uses.contains(PinUse.I2C_SDA)) {
             ObjectNode i2c = child(tree, "i2c");
-            i2c.put("address", address.strip());
+            i2c.remove("address");
+            putUnlessBlank(i2c, "address", address);
             if (!i2c.has("clock_max")) {
                 i2c.put("clock_max", "400 kHz");
             }

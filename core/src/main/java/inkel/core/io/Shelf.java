@@ -40,7 +40,7 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
         List<UnreadableFile> broken = new ArrayList<>();
         for (Path file : files(folder)) {
             try {
-                for (Entry entry : parse(file, TextFile.read(file))) {
+                for (Entry entry : parse(file)) {
                     entries.putIfAbsent(entry.cls().id(), entry);
                 }
             } catch (UnreadableFile wrong) {
@@ -69,6 +69,11 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
 
     public Optional<Entry> find(String id) {
         return Optional.ofNullable(entries.get(id));
+    }
+
+    /** As {@link #parse(Path, String)}, from the file itself. */
+    public static List<Entry> parse(Path file) throws UnreadableFile {
+        return parse(file, TextFile.read(file));
     }
 
     /**

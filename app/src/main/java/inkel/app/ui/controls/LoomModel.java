@@ -215,16 +215,19 @@ public record LoomModel(List<Thread> threads, List<Module> modules) {
                     assessment.reports().levels().verdict(place),
                     false));
         }
+    }
 
-        private static String family(PinUse use) {
-            return switch (use) {
-                case SPI_SCK, SPI_MOSI, SPI_MISO, SPI_CS -> "spi";
-                case I2C_SDA, I2C_SCL -> "i2c";
-                case UART_RX, UART_TX -> "uart";
-                case PWM -> "pwm";
-                case ANALOG -> "analog";
-                default -> "digital";
-            };
-        }
+    /** The colour family of the wire of such a pin: {@code spi}, {@code supply}, {@code digital}. */
+    public static String family(PinUse use) {
+        return switch (use) {
+            case SPI_SCK, SPI_MOSI, SPI_MISO, SPI_CS -> "spi";
+            case I2C_SDA, I2C_SCL -> "i2c";
+            case UART_RX, UART_TX -> "uart";
+            case PWM -> "pwm";
+            case ANALOG -> "analog";
+            case GROUND -> "ground";
+            case SUPPLY, RAIL -> "supply";
+            default -> "digital";
+        };
     }
 }

@@ -1,5 +1,6 @@
 package inkel.app.ui.controls;
 
+import javafx.geometry.HPos;
 import javafx.geometry.Insets;
 import javafx.geometry.Orientation;
 import javafx.geometry.Pos;
@@ -71,6 +72,9 @@ public final class Tile extends Pressable {
                 getWidth() - sides(),
                 getHeight() - ends(),
                 0,
+                Insets.EMPTY,
+                alignment.getHpos() == HPos.LEFT,
+                true,
                 alignment.getHpos(),
                 alignment.getVpos());
     }

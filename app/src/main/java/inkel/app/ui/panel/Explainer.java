@@ -7,9 +7,12 @@ import inkel.app.ui.panel.Why.Tone;
 import inkel.app.ui.panel.Why.Verdict;
 import inkel.app.words.PartWords;
 import inkel.app.words.Words;
+import inkel.core.build.Edit;
 import inkel.core.build.Endpoint;
+import inkel.core.build.Part;
 import inkel.core.build.Place;
 import inkel.core.build.Wire;
+import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Supply;
@@ -18,15 +21,18 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.levels.LevelCheck;
 import inkel.core.levels.Link;
+import inkel.core.parts.PartsList;
 import inkel.core.pins.PinReport.NodePins;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Voltage;
+import inkel.core.remedy.AddParts;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
 import inkel.core.wiring.WireList;
@@ -75,6 +81,30 @@ public final class Explainer {
                 .filter(other -> other != finding)
                 .toList();
         return explainer.withFinding(explainer.nameOf(finding.place()), finding, List.of(), others);
+    }
+
+    /** A class that is not on the table yet. */
+    public static Why explain(Assessment assessment, String nodeId, PartClass cls) {
+        NodeCircuit node = assessment.circuit(nodeId).orElseThrow();
+        Explainer explainer = new Explainer(assessment, node, Stage.PARTS);
+        Placed trial = new Placed(Part.of("trial", cls.id(), cls.name(), ""), cls);
+        Why why = new Why(
+                cls.name(), cls.summary(), Optional.empty(), explainer.partSections(trial), List.of(), List.of());
+        if (cls.kind() == Kind.BOARD) {
+            return why;
+        }
+        return why.withActions(List.of(
+                explainer.add(cls, 1, "action.add"),
+                explainer.add(cls, 2, "action.add_more"),
+                explainer.add(cls, 4, "action.add_more")));
+    }
+
+    private Fix add(PartClass cls, int count, String key) {
+        return new Fix(
+                "add-" + count,
+                Fact.of(key).with("count", count).with("node", node.node().name()),
+                Fact.of("action.add.cost"),
+                AddParts.of(node, cls, count));
     }
 
     // --- nothing selected
@@ -155,14 +185,52 @@ public final class Explainer {
 
     private Why part(Place place) {
         Placed placed = node.part(place.part()).orElseThrow();
+        List<Section> sections = partSections(placed);
+        List<Finding> findings = findingsAt(place);
+        if (findings.isEmpty()) {
+            return new Why(
+                            placed.part().name(),
+                            placed.cls().summary(),
+                            Optional.empty(),
+                            sections,
+                            List.of(),
+                            List.of())
+                    .withActions(actions(placed));
+        }
+        return withFinding(placed.part().name(), findings.get(0), sections, findings.subList(1, findings.size()))
+                .withActions(actions(placed));
+    }
+
+    private List<Section> partSections(Placed placed) {
+        PartClass cls = placed.cls();
         List<Section> sections = new ArrayList<>();
         sections.add(Section.ofRows(Words.get("why.numbers"), numbers(placed)));
-        PartClass cls = placed.cls();
         if (!cls.cautions().isEmpty()) {
             List<Line> lines = new ArrayList<>();
             cls.cautions().forEach(caution -> lines.add(new Line(Tone.PLAIN, caution)));
             sections.add(Section.ofLines(Words.get("why.care"), lines));
         }
+        List<Line> alive = cls.handling().checks().stream()
+                .map(check -> new Line(
+                        Tone.PLAIN,
+                        Words.say(Fact.of("wake." + check.how().name().toLowerCase(Locale.ROOT))
+                                .with("at", check.at())
+                                .with("expect", check.expect()))))
+                .toList();
+        if (!alive.isEmpty()) {
+            sections.add(Section.ofLines(Words.get("why.alive"), alive));
+        }
+        cls.controller()
+                .filter(controller -> !controller.claims().isEmpty())
+                .ifPresent(controller -> sections.add(Section.ofLines(
+                        Words.get("why.claims"),
+                        controller.claims().stream()
+                                .map(claim -> new Line(
+                                        Tone.PLAIN,
+                                        Words.say(Fact.of("why.claim")
+                                                .with("use", claim.use())
+                                                .with("timer", claim.timer()))))
+                                .toList())));
         List<Line> synonyms = cls.pins().stream()
                 .filter(pin -> !pin.also().isEmpty())
                 .map(pin -> new Line(
@@ -174,11 +242,61 @@ public final class Explainer {
         if (!synonyms.isEmpty()) {
             sections.add(Section.ofLines(Words.get("why.silk"), synonyms));
         }
-        List<Finding> findings = findingsAt(place);
-        if (findings.isEmpty()) {
-            return new Why(placed.part().name(), cls.summary(), Optional.empty(), sections, List.of(), List.of());
+        return sections;
+    }
+
+    /** What can be done with a part that is on the table. */
+    private List<Fix> actions(Placed placed) {
+        if (stage != Stage.PARTS || placed.part().isBoard()) {
+            return List.of();
         }
-        return withFinding(placed.part().name(), findings.get(0), sections, findings.subList(1, findings.size()));
+        String here = node.node().id();
+        String part = placed.id();
+        List<Fix> actions = new ArrayList<>();
+        actions.add(add(
+                node.node()
+                        .part(part)
+                        .map(own -> assessment.reports().circuit().catalog().get(own.classId()))
+                        .orElseThrow(),
+                1,
+                "action.another"));
+        assessment.build().nodes().stream()
+                .filter(other -> !other.id().equals(here))
+                .forEach(other -> actions.add(action(
+                        "move-" + other.id(),
+                        Fact.of("action.move").with("node", other.name()),
+                        Fact.of("action.move.cost"),
+                        new Edit.MovePart(here, part, other.id()))));
+        boolean isChip = placed.isChip();
+        actions.add(action(
+                isChip ? "ready" : "chip",
+                Fact.of(isChip ? "action.ready" : "action.chip"),
+                Fact.of(isChip ? "action.ready.cost" : "action.chip.cost"),
+                new Edit.SetSetting(here, part, "form", isChip ? "ready" : "chip")));
+        if (!placed.isHeaderLoose() && !isChip) {
+            actions.add(action(
+                    "header-loose",
+                    Fact.of("action.header_loose"),
+                    Fact.of("action.header_loose.cost"),
+                    new Edit.SetSetting(here, part, "header", "loose")));
+        }
+        String contact = placed.part().setting("contact").orElse("jumper");
+        for (String other : List.of("jumper", "clip", "solder")) {
+            if (!other.equals(contact)) {
+                actions.add(action(
+                        "contact-" + other,
+                        Fact.of("action.contact." + other),
+                        Fact.of("action.contact." + other + ".cost"),
+                        new Edit.SetSetting(here, part, "contact", other)));
+            }
+        }
+        actions.add(action(
+                "remove", Fact.of("action.remove"), Fact.of("action.remove.cost"), new Edit.RemovePart(here, part)));
+        return actions;
+    }
+
+    private static Fix action(String id, Fact title, Fact cost, Edit edit) {
+        return new Fix(id, title, cost, List.of(edit));
     }
 
     private static List<Row> numbers(Placed placed) {
@@ -208,7 +326,7 @@ public final class Explainer {
                 .forEach(family -> rows.add(new Row(
                         Words.get("figure.bears", "pins", family.name()),
                         family.absoluteMax().toString(),
-                        Words.get("source.class"))));
+                        Words.get("source." + family.source().name().toLowerCase(Locale.ROOT)))));
         cls.spi()
                 .ifPresent(spi -> rows.add(new Row(
                         Words.get("figure.bus"),
@@ -240,6 +358,25 @@ public final class Explainer {
                                 .with("to", pwm.pulse().highest())
                                 .with("frequency", pwm.frequency())),
                         Words.get("source.class"))));
+        cls.bursts()
+                .forEach(burst -> rows.add(new Row(
+                        Words.get("figure.burst"),
+                        Words.say(Fact.of("figure.burst.shape")
+                                .with("current", burst.current().range().highest())
+                                .with("time", burst.time())
+                                .with("period", burst.period())),
+                        Words.get("source.class"))));
+        rows.add(new Row(
+                Words.get("figure.form"),
+                Words.get(
+                        placed.isChip()
+                                ? "figure.form.chip"
+                                : placed.isHeaderLoose() ? "figure.form.loose" : "figure.form.ready"),
+                ""));
+        placed.part()
+                .setting("contact")
+                .ifPresent(contact ->
+                        rows.add(new Row(Words.get("figure.contact"), Words.get("figure.contact." + contact), "")));
         cls.decoupling()
                 .forEach(wanted -> rows.add(new Row(
                         Words.get("figure.wants_close", "pin", wanted.pin()),
@@ -421,19 +558,9 @@ public final class Explainer {
                         .with("left", list.openCount())
                         .with("all", list.steps().size())),
                 ""));
-        list.steps().stream()
-                .flatMap(step -> step.divider().stream())
-                .flatMap(divider -> java.util.stream.Stream.of(divider.series(), divider.toGround()))
-                .collect(java.util.stream.Collectors.groupingBy(
-                        Engineering::print, java.util.TreeMap::new, java.util.stream.Collectors.counting()))
-                .forEach((value, count) -> rows.add(new Row(value, String.valueOf(count), "")));
-        node.parts().stream()
-                .flatMap(placed -> placed.cls().decoupling().stream())
-                .collect(java.util.stream.Collectors.groupingBy(
-                        wanted -> Engineering.print(wanted.value()),
-                        java.util.TreeMap::new,
-                        java.util.stream.Collectors.counting()))
-                .forEach((value, count) -> rows.add(new Row(value, String.valueOf(count), "")));
+        PartsList.of(node).lines().stream()
+                .filter(line -> line.kind() != PartsList.Kind.PART)
+                .forEach(line -> rows.add(new Row(Words.say(line.what()), String.valueOf(line.count()), "")));
         return rows;
     }
 }

@@ -10,6 +10,7 @@ import java.util.Optional;
  *
  * @param verdict the box under the title; empty when there is nothing to judge
  * @param ways ways out, best first
+ * @param actions what else can be done here, each an undoable change
  * @param others further findings at the same place, to choose from
  */
 public record Why(
@@ -18,11 +19,27 @@ public record Why(
         Optional<Verdict> verdict,
         List<Section> sections,
         List<Fix> ways,
+        List<Fix> actions,
         List<Finding> others) {
     public Why {
         sections = List.copyOf(sections);
         ways = List.copyOf(ways);
+        actions = List.copyOf(actions);
         others = List.copyOf(others);
+    }
+
+    Why(
+            String title,
+            String subtitle,
+            Optional<Verdict> verdict,
+            List<Section> sections,
+            List<Fix> ways,
+            List<Finding> others) {
+        this(title, subtitle, verdict, sections, ways, List.of(), others);
+    }
+
+    Why withActions(List<Fix> newActions) {
+        return new Why(title, subtitle, verdict, sections, ways, newActions, others);
     }
 
     /** How grave a verdict is. */

@@ -7,12 +7,16 @@ import inkel.app.ui.controls.Knot;
 import inkel.app.ui.controls.Scroller;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
+import inkel.core.build.Place;
+import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Placed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.layout.HBox;
@@ -28,14 +32,18 @@ public final class WhyPanel extends Scroller {
     private static final int SHORT_VALUE = 20;
 
     private final Workbench bench;
+    private final Consumer<PartClass> makeFrom;
     private final VBox content;
+    private boolean isEditing;
 
-    public WhyPanel(Workbench bench) {
-        this(bench, new VBox());
+    /** @param makeFrom opens the form for an own part that begins as this class */
+    public WhyPanel(Workbench bench, Consumer<PartClass> makeFrom) {
+        this(bench, makeFrom, new VBox());
     }
 
-    private WhyPanel(Workbench bench, VBox content) {
+    private WhyPanel(Workbench bench, Consumer<PartClass> makeFrom, VBox content) {
         super(content);
+        this.makeFrom = makeFrom;
         this.bench = bench;
         this.content = content;
         getStyleClass().add("why-panel");
@@ -47,7 +55,11 @@ public final class WhyPanel extends Scroller {
         bench.assessmentProperty().addListener((property, old, next) -> fill());
         bench.nodeProperty().addListener((property, old, next) -> fill());
         bench.stageProperty().addListener((property, old, next) -> fill());
-        bench.selectionProperty().addListener((property, old, next) -> fill());
+        bench.selectionProperty().addListener((property, old, next) -> {
+            isEditing = false;
+            fill();
+        });
+        bench.inspectedProperty().addListener((property, old, next) -> fill());
         fill();
     }
 
@@ -64,12 +76,83 @@ public final class WhyPanel extends Scroller {
             content.getChildren().clear();
             return;
         }
-        show(Explainer.explain(
-                assessment,
-                node,
-                bench.stageProperty().get(),
-                bench.selectionProperty().get()));
+        PartClass inspected = bench.inspectedProperty().get();
+        Place selected = bench.selectionProperty().get();
+        if (inspected != null) {
+            show(Explainer.explain(assessment, node, inspected));
+            ownClass(inspected);
+            scrollTo(0);
+            return;
+        }
+        if (isEditing && isPartOf(assessment, selected)) {
+            edit(assessment, selected);
+            return;
+        }
+        show(Explainer.explain(assessment, node, bench.stageProperty().get(), selected));
         scrollTo(0);
+    }
+
+    private boolean isPartOf(Assessment assessment, Place selected) {
+        return selected != null
+                && selected.isPart()
+                && assessment
+                        .circuit(selected.node())
+                        .flatMap(circuit -> circuit.part(selected.part()))
+                        .isPresent();
+    }
+
+    /** Opens the figures of the selected part for changing. */
+    public void editFigures() {
+        isEditing = true;
+        fill();
+        Node first = content.lookup(".text-field");
+        if (first != null) {
+            first.requestFocus();
+        }
+    }
+
+    /** The form is made anew after each change, with the keyboard where it was. */
+    private void edit(Assessment assessment, Place selected) {
+        Placed placed = assessment
+                .circuit(selected.node())
+                .flatMap(circuit -> circuit.part(selected.part()))
+                .orElseThrow();
+        Node focused = getScene() == null ? null : getScene().getFocusOwner();
+        String focusedId = focused == null ? null : focused.getId();
+        Caption title = Ui.text(placed.part().name(), "why-title");
+        title.setId("why-title");
+        FigureForm form = new FigureForm(bench, selected, placed, () -> {
+            isEditing = false;
+            fill();
+        });
+        content.getChildren().setAll(title, form);
+        form.getChildren().stream()
+                .flatMap(child -> child instanceof javafx.scene.Parent
+                        ? child.lookupAll(".text-field").stream()
+                        : java.util.stream.Stream.of(child))
+                .filter(field -> focusedId != null && focusedId.equals(field.getId()))
+                .findFirst()
+                .ifPresent(Node::requestFocus);
+    }
+
+    /** An own definition can be changed and taken away; a shipped one is what an own one can be made from. */
+    private void ownClass(PartClass cls) {
+        boolean isOwn = bench.shelves().isOwn(cls.id());
+        Tile change = new Tile(
+                () -> makeFrom.accept(cls),
+                Ui.word(Words.get(isOwn ? "own.change" : "own.make_from"), "pill-text"),
+                Pos.CENTER,
+                "pill-button");
+        change.setId("own-from");
+        change.setAccessibleText(Words.get(isOwn ? "own.change" : "own.make_from"));
+        content.getChildren().add(change);
+        if (isOwn) {
+            Tile remove = new Tile(
+                    () -> bench.forget(cls), Ui.word(Words.get("own.remove"), "pill-text"), Pos.CENTER, "pill-button");
+            remove.setId("own-remove");
+            remove.setAccessibleText(Words.get("own.remove"));
+            content.getChildren().add(remove);
+        }
     }
 
     private void show(Why why) {
@@ -101,8 +184,48 @@ public final class WhyPanel extends Scroller {
             sections.forEach(this::section);
         }
         others(why);
+        boolean isPart = bench.inspectedProperty().get() == null
+                && isPartOf(
+                        bench.assessmentProperty().get(),
+                        bench.selectionProperty().get());
+        if (isPart && bench.stageProperty().get() == Stage.PARTS) {
+            Tile own = new Tile(
+                    this::editFigures, Ui.word(Words.get("figures.open"), "pill-text"), Pos.CENTER, "pill-button");
+            own.setId("own-figures");
+            own.setAccessibleText(Words.get("figures.open"));
+            int at = firstNumbers();
+            content.getChildren().add(at, own);
+        }
+        actions(why.actions());
         if (bench.stageProperty().get() == Stage.PINS) {
             legend();
+        }
+    }
+
+    /** Behind the first section of figures, where they are read. */
+    private int firstNumbers() {
+        String numbers = Words.get("why.numbers");
+        for (int i = 0; i < content.getChildren().size() - 1; i++) {
+            if (content.getChildren().get(i) instanceof Caption caption
+                    && caption.getText().equals(numbers)) {
+                return i + 2;
+            }
+        }
+        return content.getChildren().size();
+    }
+
+    private void actions(List<Fix> actions) {
+        if (actions.isEmpty()) {
+            return;
+        }
+        content.getChildren().add(heading(Words.get("why.actions")));
+        for (Fix fix : actions) {
+            VBox texts = new VBox(
+                    Ui.text(Words.say(fix.title()), "action-title"), Ui.text(Words.say(fix.cost()), "quiet", "small"));
+            Tile button = new Tile(() -> bench.apply(fix), texts, "way-out");
+            button.setId("action-" + fix.id());
+            button.setAccessibleText(Words.say(fix.title()) + ", " + Words.say(fix.cost()));
+            content.getChildren().add(button);
         }
     }
 
@@ -130,7 +253,7 @@ public final class WhyPanel extends Scroller {
 
     private static Node row(Why.Row row) {
         Caption name = Ui.text(row.name(), "row-name");
-        name.setMinWidth(86);
+        name.setMinWidth(66);
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
         Caption value = Ui.text(row.value(), "row-value");

@@ -5,6 +5,7 @@ import inkel.app.ui.Workbench;
 import inkel.app.ui.controls.Caption;
 import inkel.app.words.Words;
 import inkel.core.build.Edit;
+import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.finding.Stage;
@@ -13,6 +14,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -20,13 +22,24 @@ import javafx.scene.layout.VBox;
 public final class PartsStage extends StagePane {
     private final Workbench bench;
     private final PartsTable table = new PartsTable();
+    private final VBox tablePane = new VBox(8);
+    private final PartFinder finder;
+    private final Caption empty = Ui.text(Words.get("parts.empty"), "sheet");
     private final Caption heading = Ui.word("", "section-title");
 
     public PartsStage(Workbench bench) {
         super(Stage.PARTS);
         this.bench = bench;
         VBox.setVgrow(table, Priority.ALWAYS);
-        getChildren().addAll(heading, table);
+        empty.setId("parts-empty");
+        tablePane.getStyleClass().add("parts-pane");
+        tablePane.getChildren().setAll(heading, empty, table);
+        finder = new PartFinder(bench, () -> make(null));
+        HBox.setHgrow(tablePane, Priority.ALWAYS);
+        HBox both = new HBox(12, finder, tablePane);
+        both.setMinHeight(0);
+        VBox.setVgrow(both, Priority.ALWAYS);
+        getChildren().add(both);
         bench.selectionProperty().addListener((property, old, next) -> table.mark(next));
         setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.F2) {
@@ -35,6 +48,27 @@ public final class PartsStage extends StagePane {
             }
         });
         refreshWith(bench);
+    }
+
+    /** Opens the form for an own part in place of the table; null begins with nothing. */
+    public void make(PartClass from) {
+        PartMaker maker = new PartMaker(bench, from, this::showTable);
+        VBox.setVgrow(maker, Priority.ALWAYS);
+        tablePane.getChildren().setAll(maker);
+        Node first = maker.lookup("#maker-part-name");
+        if (first != null) {
+            first.requestFocus();
+        }
+    }
+
+    private void showTable() {
+        tablePane.getChildren().setAll(heading, empty, table);
+        finder.takeFocus();
+    }
+
+    /** Puts the keyboard where a part is looked for. */
+    public void find() {
+        finder.takeFocus();
     }
 
     private void rename(PartCard card) {
@@ -51,6 +85,7 @@ public final class PartsStage extends StagePane {
         if (node.isEmpty()) {
             table.show(List.of());
             heading.setText("");
+            Ui.show(empty, false);
             return;
         }
         boolean hadFocus = table.focused().isPresent();
@@ -62,6 +97,7 @@ public final class PartsStage extends StagePane {
                 .map(placed -> new PartCard(assessment, node.get(), placed, place -> bench.selectionProperty()
                         .set(place.equals(bench.selectionProperty().get()) ? null : place)))
                 .toList());
+        Ui.show(empty, node.get().parts().size() <= 2);
         table.mark(bench.selectionProperty().get());
         if (hadFocus) {
             table.selected().ifPresent(Node::requestFocus);

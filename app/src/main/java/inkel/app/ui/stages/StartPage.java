@@ -3,41 +3,56 @@ package inkel.app.ui.stages;
 import inkel.app.Examples;
 import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
+import inkel.app.ui.controls.Scroller;
+import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import javafx.scene.control.Button;
+import javafx.geometry.Pos;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 
-/** What is shown while nothing is open: open a file, a recent one, or an example. */
-public final class StartPage extends VBox {
-    public StartPage(Runnable open, List<Path> recent, Workbench bench) {
-        getStyleClass().addAll("stage", "start-page");
-        setId("start-page");
-        getChildren()
-                .addAll(Ui.word(Words.get("start.title"), "stage-title"), Ui.text(Words.get("start.text"), "quiet"));
-        getChildren().add(button(Words.get("start.open"), "start-open", open));
-        List<Path> there = recent.stream().filter(Files::isRegularFile).toList();
-        if (!there.isEmpty()) {
-            getChildren().add(Ui.word(Words.get("start.recent"), "section-title"));
-            there.forEach(
-                    file -> getChildren().add(button(file.getFileName().toString(), null, () -> bench.open(file))));
-        }
-        getChildren().add(Ui.word(Words.get("start.examples"), "section-title"));
-        for (String example : List.of(Examples.DEMO, Examples.FIRST_SKETCH)) {
-            Path file = Examples.folder().resolve(example);
-            if (Files.isRegularFile(file)) {
-                getChildren().add(button(Words.get("start." + example), "start-" + example, () -> bench.open(file)));
-            }
-        }
+/** What is shown while nothing is open: make a build in three choices, open one, a recent one, or an example. */
+public final class StartPage extends Scroller {
+    /** @param leave goes back to what is open */
+    public StartPage(Runnable open, List<Path> recent, Workbench bench, Runnable leave) {
+        this(new VBox(), open, recent, bench, leave);
     }
 
-    private static Button button(String title, String id, Runnable action) {
-        Button button = new Button(title);
+    private StartPage(VBox page, Runnable open, List<Path> recent, Workbench bench, Runnable leave) {
+        super(page);
+        page.getStyleClass().addAll("stage", "start-page");
+        setId("start-page");
+        page.getChildren()
+                .addAll(Ui.word(Words.get("start.title"), "stage-title"), Ui.text(Words.get("start.text"), "quiet"));
+        FlowPane files = new FlowPane(8, 8, button(Words.get("start.open"), "start-open", open));
+        for (String example : Examples.ALL) {
+            Path file = Examples.folder().resolve(example);
+            if (Files.isRegularFile(file)) {
+                files.getChildren()
+                        .add(button(Words.get("start." + example), "start-" + example, () -> bench.open(file)));
+            }
+        }
+        bench.build().ifPresent(build -> files.getChildren()
+                .add(0, button(Words.get("start.back", "name", build.name()), "start-leave", leave)));
+        page.getChildren().add(files);
+        List<Path> there = recent.stream().filter(Files::isRegularFile).toList();
+        if (!there.isEmpty()) {
+            page.getChildren().add(Ui.word(Words.get("start.recent"), "section-title"));
+            FlowPane row = new FlowPane(8, 8);
+            there.forEach(
+                    file -> row.getChildren().add(button(file.getFileName().toString(), null, () -> bench.open(file))));
+            page.getChildren().add(row);
+        }
+        page.getChildren().add(Ui.word(Words.get("start.new"), "stage-title"));
+        page.getChildren().add(new BuildMaker(bench, Words.get("start.make"), bench::begin));
+    }
+
+    private static Tile button(String title, String id, Runnable action) {
+        Tile button = new Tile(action, Ui.word(title, "pill-text"), Pos.CENTER, "pill-button");
         button.setId(id);
-        button.getStyleClass().add("pill-button");
-        button.setOnAction(event -> action.run());
+        button.setAccessibleText(title);
         return button;
     }
 }

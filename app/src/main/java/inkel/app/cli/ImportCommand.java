@@ -1,0 +1,80 @@
+package inkel.app.cli;
+
+import inkel.app.words.Words;
+import inkel.core.build.Build;
+import inkel.core.build.EditRefused;
+import inkel.core.build.Edits;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Kind;
+import inkel.core.circuit.Circuit;
+import inkel.core.io.BuildReader;
+import inkel.core.io.BuildWriter;
+import inkel.core.io.Shelf;
+import inkel.core.io.UnreadableFile;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.AddParts;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Brings part definitions onto the shelf and, when asked, one part of each onto a build's first table. */
+@Command(name = "import", description = "Brings part definitions onto the shelf, and parts of them into a build.")
+final class ImportCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(paramLabel = "FILE", description = "one part definition, or many under \"parts\"")
+    private Path file;
+
+    @Option(names = "--into", paramLabel = "BUILD", description = "put one part of each on this build's first table")
+    private Path build;
+
+    @Option(names = "--replace", description = "take the new definition where an id is on the shelf already")
+    private boolean replace;
+
+    @Override
+    public Integer call() throws UnreadableFile, IOException, EditRefused {
+        List<Shelf.Entry> entries = Shelf.parse(file);
+        Catalog known = OwnCatalog.read();
+        PrintWriter err = spec.commandLine().getErr();
+        for (Shelf.Entry entry : entries) {
+            boolean isOther = OwnCatalog.shelf()
+                    .find(entry.cls().id())
+                    .filter(entry::equals)
+                    .isEmpty();
+            if (!replace && isOther && known.find(entry.cls().id()).isPresent()) {
+                err.println(Words.get("cli.import.same_id", "id", entry.cls().id()));
+                return Cli.FAILED;
+            }
+        }
+        Shelf shelf = OwnCatalog.shelf();
+        for (Shelf.Entry entry : entries) {
+            shelf = shelf.with(entry);
+            err.println(Words.get("notice.kept", "name", entry.cls().name()));
+        }
+        if (build != null) {
+            addAll(entries);
+        }
+        return 0;
+    }
+
+    private void addAll(List<Shelf.Entry> entries) throws UnreadableFile, IOException, EditRefused {
+        Catalog catalog = OwnCatalog.read();
+        Build changed = BuildReader.read(build, catalog);
+        for (Shelf.Entry entry : entries) {
+            if (entry.cls().kind() != Kind.BOARD) {
+                var circuit = Circuit.of(changed, catalog).nodes().get(0);
+                changed = Edits.apply(changed, AddParts.of(circuit, entry.cls(), 1));
+            }
+        }
+        BuildWriter.write(build, changed);
+        spec.commandLine().getErr().println(Words.say(Fact.of("cli.written").with("file", build)));
+    }
+}

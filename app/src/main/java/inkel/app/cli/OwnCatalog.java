@@ -1,0 +1,20 @@
+package inkel.app.cli;
+
+import inkel.app.ui.Shelves;
+import inkel.app.ui.UserState;
+import inkel.core.catalog.Catalog;
+import inkel.core.io.CatalogReader;
+import inkel.core.io.Shelf;
+
+/** The shipped classes and those on this user's shelf, as the window sees them. */
+final class OwnCatalog {
+    private OwnCatalog() {}
+
+    static Catalog read() {
+        return CatalogReader.shipped().with(shelf().classes());
+    }
+
+    static Shelf shelf() {
+        return Shelf.read(Shelves.folder(UserState.usualFolder()));
+    }
+}

@@ -1,0 +1,124 @@
+package inkel.app.ui;
+
+import inkel.app.ui.controls.Tile;
+import inkel.app.words.Words;
+import inkel.core.build.Edit;
+import inkel.core.build.Node;
+import inkel.core.checks.Assessment;
+import javafx.geometry.Pos;
+import javafx.geometry.Side;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.layout.HBox;
+
+/** The boards of the build as tabs. F2 or a double click renames one, its menu copies and removes it. */
+final class NodeTabs extends HBox {
+    private final Workbench bench;
+    private final Runnable addBoard;
+
+    NodeTabs(Workbench bench, Runnable addBoard) {
+        this.bench = bench;
+        this.addBoard = addBoard;
+        getStyleClass().add("node-tabs");
+        bench.assessmentProperty().addListener((property, old, next) -> fill());
+        bench.nodeProperty().addListener((property, old, next) -> fill());
+        fill();
+    }
+
+    private void fill() {
+        getChildren().clear();
+        Assessment assessment = bench.assessmentProperty().get();
+        if (assessment == null) {
+            return;
+        }
+        assessment.build().nodes().forEach(node -> getChildren().add(tab(node)));
+        Tile add = new Tile(addBoard, Ui.word(Words.get("node.add"), "node-tab-text"), Pos.CENTER, "node-add");
+        add.setId("node-add");
+        add.setAccessibleText(Words.get("node.add.long"));
+        add.setMinWidth(USE_PREF_SIZE);
+        getChildren().add(add);
+    }
+
+    private Tile tab(Node node) {
+        Tile tab = new Tile(
+                () -> {
+                    bench.selectionProperty().set(null);
+                    bench.nodeProperty().set(node.id());
+                },
+                Ui.word(node.name(), "node-tab-text"),
+                Pos.CENTER,
+                "node-tab");
+        tab.setId("node-" + node.id());
+        tab.setAccessibleText(node.name());
+        tab.setSelected(node.id().equals(bench.nodeProperty().get()));
+        tab.setOnMouseClicked(event -> {
+            if (event.getButton() == MouseButton.PRIMARY && event.getClickCount() == 2) {
+                rename(node);
+            }
+        });
+        tab.setOnContextMenuRequested(event -> menu(node).show(tab, Side.BOTTOM, 0, 0));
+        tab.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.F2) {
+                rename(node);
+                event.consume();
+            }
+        });
+        return tab;
+    }
+
+    private ContextMenu menu(Node node) {
+        ContextMenu menu = new ContextMenu(
+                item("command.rename_board", () -> rename(node)),
+                item("command.copy_board", () -> bench.copyNode(node.id())),
+                item("command.remove_board", () -> bench.removeNode(node.id())));
+        return menu;
+    }
+
+    private static MenuItem item(String key, Runnable action) {
+        MenuItem item = new MenuItem(Words.get(key));
+        item.setId("menu-" + key.substring(key.indexOf('.') + 1));
+        item.setOnAction(event -> action.run());
+        return item;
+    }
+
+    /** Changes the name of the shown board in its tab. */
+    void renameShown() {
+        bench.build().flatMap(build -> build.node(bench.nodeProperty().get())).ifPresent(this::rename);
+    }
+
+    private void rename(Node node) {
+        TextField field = new TextField(node.name());
+        field.setId("rename-node");
+        field.setPrefWidth(150);
+        HBox.setMargin(field, new javafx.geometry.Insets(2, 0, 4, 0));
+        for (int i = 0; i < getChildren().size(); i++) {
+            if (("node-" + node.id()).equals(getChildren().get(i).getId())) {
+                getChildren().set(i, field);
+            }
+        }
+        field.setOnAction(event -> {
+            String name = field.getText().strip();
+            if (name.isEmpty() || name.equals(node.name())) {
+                fill();
+            } else {
+                bench.apply(new Edit.RenameNode(node.id(), name));
+            }
+        });
+        field.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ESCAPE) {
+                fill();
+                event.consume();
+            }
+        });
+        field.focusedProperty().addListener((property, old, next) -> {
+            if (!next && getChildren().contains(field)) {
+                fill();
+            }
+        });
+        field.requestFocus();
+        field.selectAll();
+    }
+}

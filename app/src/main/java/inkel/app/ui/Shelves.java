@@ -1,0 +1,169 @@
+package inkel.app.ui;
+
+import inkel.app.words.Words;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.PartClass;
+import inkel.core.io.CatalogReader;
+import inkel.core.io.Shelf;
+import inkel.core.io.Shelf.Entry;
+import inkel.core.io.UnreadableFile;
+import inkel.core.quantity.Fact;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** The builder's own part classes behind the shipped ones: keeps them, brings them in and gives them out. */
+public final class Shelves {
+    private static final String FOLDER = "shelf";
+
+    private final ReadOnlyObjectWrapper<Catalog> catalog;
+    private final ObjectProperty<Notice> notice;
+    private final Catalog shipped;
+    private Shelf shelf;
+
+    Shelves(Catalog shipped, Shelf shelf, ObjectProperty<Notice> notice) {
+        this.shipped = shipped;
+        this.shelf = shelf;
+        this.notice = notice;
+        catalog = new ReadOnlyObjectWrapper<>(shipped.with(shelf.classes()));
+    }
+
+    /** The folder of own definitions among a user's settings. */
+    public static Path folder(Path settings) {
+        return settings.resolve(FOLDER);
+    }
+
+    ReadOnlyObjectProperty<Catalog> catalogProperty() {
+        return catalog.getReadOnlyProperty();
+    }
+
+    /** Tells of definitions that could not be read; the others are there all the same. */
+    void tellBroken() {
+        if (!shelf.broken().isEmpty()) {
+            notice.set(Notice.trouble(shelf.broken().stream().map(Words::say).collect(Collectors.joining("\n"))));
+        }
+    }
+
+    public boolean isOwn(String classId) {
+        return shelf.find(classId).isPresent();
+    }
+
+    public boolean isEmpty() {
+        return shelf.entries().isEmpty();
+    }
+
+    /** The text a class was read from, the builder's own or the shipped one. */
+    public String textOf(PartClass cls) {
+        return shelf.find(cls.id()).map(Entry::json).orElseGet(() -> CatalogReader.resource(cls.id() + ".json"));
+    }
+
+    /** Keeps a definition, in place of an older one of the same id. */
+    boolean keep(Entry entry) {
+        return change(() -> shelf.with(entry));
+    }
+
+    /** Takes a definition off the shelf. */
+    boolean remove(String classId) {
+        return change(() -> shelf.without(classId));
+    }
+
+    private interface Change {
+        Shelf make() throws IOException;
+    }
+
+    private boolean change(Change change) {
+        try {
+            shelf = change.make();
+            catalog.set(shipped.with(shelf.classes()));
+            return true;
+        } catch (IOException failed) {
+            notice.set(Notice.trouble(Words.say(Fact.of("notice.shelf_failed")
+                    .with("folder", shelf.folder())
+                    .with("detail", String.valueOf(failed.getMessage())))));
+            return false;
+        }
+    }
+
+    /** Whether a file looks like definitions rather than a build; the full check comes when it is read. */
+    static boolean isDefinition(Path file) {
+        try {
+            return !Shelf.parse(file).isEmpty();
+        } catch (UnreadableFile notOne) {
+            return false;
+        }
+    }
+
+    /** Reads definitions from a file; for each id that is on the shelf already, asks which of the two to keep. */
+    void bringIn(Path file, Consumer<PartClass> show) {
+        try {
+            List<Entry> entries = Shelf.parse(file);
+            List<Entry> clashing = new ArrayList<>();
+            int taken = 0;
+            for (Entry entry : entries) {
+                boolean isSame =
+                        shelf.find(entry.cls().id()).filter(entry::equals).isPresent();
+                if (!isSame && catalog.get().find(entry.cls().id()).isPresent()) {
+                    clashing.add(entry);
+                } else if (keep(entry)) {
+                    taken++;
+                }
+            }
+            if (clashing.isEmpty()) {
+                notice.set(Notice.done(Words.get("notice.brought_in", "count", taken)));
+                show.accept(entries.get(0).cls());
+            } else {
+                ask(clashing, show);
+            }
+        } catch (UnreadableFile unreadable) {
+            notice.set(Notice.trouble(Words.say(unreadable)));
+        }
+    }
+
+    private void ask(List<Entry> clashing, Consumer<PartClass> show) {
+        Entry first = clashing.get(0);
+        List<Entry> rest = clashing.subList(1, clashing.size());
+        Runnable next = () -> {
+            notice.set(null);
+            if (rest.isEmpty()) {
+                show.accept(catalog.get().get(first.cls().id()));
+            } else {
+                ask(rest, show);
+            }
+        };
+        notice.set(new Notice(
+                Notice.Tone.TROUBLE,
+                Words.say(Fact.of("notice.same_id")
+                        .with("id", first.cls().id())
+                        .with("name", first.cls().name())),
+                List.of(
+                        new Notice.Action(Words.get("notice.same_id.keep"), next),
+                        new Notice.Action(Words.get("notice.same_id.take"), () -> {
+                            keep(first);
+                            next.run();
+                        }))));
+    }
+
+    /** Writes own definitions to a file: one class, or the whole shelf when none is named. */
+    void giveOut(Path file, Optional<String> classId) {
+        List<Entry> entries = classId.flatMap(shelf::find)
+                .map(List::of)
+                .orElseGet(() -> List.copyOf(shelf.entries().values()));
+        try {
+            Files.writeString(file, Shelf.export(entries));
+            notice.set(Notice.done(Words.say(
+                    Fact.of("notice.given_out").with("count", entries.size()).with("file", file.getFileName()))));
+        } catch (IOException failed) {
+            notice.set(Notice.trouble(Words.say(Fact.of("notice.save_failed")
+                    .with("file", file)
+                    .with("detail", String.valueOf(failed.getMessage())))));
+        }
+    }
+}

@@ -1,0 +1,144 @@
+package inkel.app.ui.panel;
+
+import inkel.app.ui.Ui;
+import inkel.app.ui.Workbench;
+import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Tile;
+import inkel.app.words.PartWords;
+import inkel.app.words.Words;
+import inkel.core.build.Edit;
+import inkel.core.build.Part;
+import inkel.core.build.Place;
+import inkel.core.catalog.OwnFigures;
+import inkel.core.catalog.OwnFigures.Slot;
+import inkel.core.catalog.PartClass;
+import inkel.core.circuit.Placed;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** One's own figures for one part: each is checked when it is entered, and the whole window follows at once. */
+final class FigureForm extends VBox {
+    private static final double VALUE_WIDTH = 104;
+
+    private final Workbench bench;
+    private final Place place;
+    private final Placed placed;
+    private final PartClass shipped;
+
+    FigureForm(Workbench bench, Place place, Placed placed, Runnable done) {
+        this.bench = bench;
+        this.place = place;
+        this.placed = placed;
+        shipped = bench.catalog().get(placed.part().classId());
+        getStyleClass().add("figure-form");
+        setId("figure-form");
+        getChildren().add(Ui.text(Words.get("figures.hint"), "quiet", "small"));
+        text("figures.name", "own-name", placed.part().name(), this::rename);
+        text("figures.purpose", "own-purpose", placed.part().purpose(), this::setPurpose);
+        String group = "";
+        for (Slot slot : OwnFigures.of(placed.cls())) {
+            String heading = PartWords.slotGroup(slot);
+            if (!heading.equals(group)) {
+                getChildren().add(Ui.word(heading, "section-title"));
+                group = heading;
+            }
+            getChildren().add(row(slot));
+        }
+        Tile finished = new Tile(done, Ui.word(Words.get("figures.done"), "pill-text"), Pos.CENTER, "pill-button");
+        finished.setId("figures-done");
+        finished.setAccessibleText(Words.get("figures.done"));
+        getChildren().add(finished);
+    }
+
+    private Part part() {
+        return placed.part();
+    }
+
+    private void text(String label, String id, String now, Consumer<String> take) {
+        getChildren().add(Ui.word(Words.get(label), "row-name"));
+        TextField field = new TextField(now);
+        field.setId(id);
+        field.setOnAction(event -> take.accept(field.getText().strip()));
+        field.focusedProperty().addListener((property, old, next) -> {
+            if (!next) {
+                take.accept(field.getText().strip());
+            }
+        });
+        getChildren().add(field);
+    }
+
+    private void rename(String name) {
+        if (!name.isEmpty() && !name.equals(part().name())) {
+            bench.apply(new Edit.RenamePart(place.node(), part().id(), name));
+        }
+    }
+
+    private void setPurpose(String purpose) {
+        if (!purpose.equals(part().purpose())) {
+            bench.apply(new Edit.SetPurpose(place.node(), part().id(), purpose));
+        }
+    }
+
+    private VBox row(Slot slot) {
+        boolean isOwn = part().figures().containsKey(slot.key());
+        Caption name = Ui.text(PartWords.slot(slot), "row-name");
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        TextField field = new TextField(slot.shown());
+        field.setId("figure-" + slot.key());
+        field.getStyleClass().add("figure-field");
+        field.setPrefWidth(VALUE_WIDTH);
+        field.setMinWidth(VALUE_WIDTH);
+        field.setAccessibleText(PartWords.slot(slot));
+        Caption trouble = Ui.text("", "stop-text", "small");
+        Ui.show(trouble, false);
+        HBox line = new HBox(8, name, field);
+        line.setAlignment(Pos.CENTER_LEFT);
+        if (isOwn) {
+            Tile back = new Tile(
+                    () -> bench.apply(new Edit.SetFigure(place.node(), part().id(), slot.key(), null)),
+                    Ui.word(Words.get("source." + (slot.source() == Source.YOURS ? "yours" : "class")), "yours-text"),
+                    Pos.CENTER,
+                    "quiet-tile");
+            back.setId("class-" + slot.key());
+            back.setMinWidth(USE_PREF_SIZE);
+            back.setAccessibleText(Words.get("figures.back"));
+            Ui.tip(back, Words.get("figures.back"));
+            line.getChildren().add(back);
+        } else {
+            line.getChildren().add(Ui.word(Words.get("source.class"), "row-source"));
+        }
+        field.setOnAction(event -> enter(slot, field, trouble));
+        field.focusedProperty().addListener((property, old, next) -> {
+            if (!next) {
+                enter(slot, field, trouble);
+            }
+        });
+        return new VBox(2, line, trouble);
+    }
+
+    private void enter(Slot slot, TextField field, Caption trouble) {
+        String typed = field.getText().strip();
+        if (typed.equals(slot.shown()) || typed.isEmpty()) {
+            Ui.show(trouble, false);
+            return;
+        }
+        Map<String, String> figures = new LinkedHashMap<>(part().figures());
+        figures.put(slot.key(), typed);
+        Optional<Fact> problem = OwnFigures.problem(shipped, figures);
+        problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
+        Ui.show(trouble, problem.isPresent());
+        if (problem.isEmpty()) {
+            bench.apply(new Edit.SetFigure(place.node(), part().id(), slot.key(), typed));
+        }
+    }
+}
