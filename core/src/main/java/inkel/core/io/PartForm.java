@@ -115,7 +115,7 @@ public record PartForm(
         if (idOf(name).isEmpty()) {
             return refused("/name", "problem.form_name", json);
         }
-        if (PinList.parse(pins).isEmpty()) {
+        if (PinList.parse(pins).isEmpty() && !isWithoutPins()) {
             return refused("/pins", "problem.form_pins", json);
         }
         try {
@@ -124,6 +124,11 @@ public record PartForm(
         } catch (UnreadableFile wrong) {
             return new Outcome(Optional.empty(), wrong.problems(), json);
         }
+    }
+
+    /** A handset has no pins that anybody wires. */
+    private boolean isWithoutPins() {
+        return !base.isEmpty() && baseTree().path("pins").isEmpty();
     }
 
     private static Outcome refused(String field, String reason, String json) {
@@ -182,27 +187,34 @@ public record PartForm(
         JsonNode known = tree.path("pins").deepCopy();
         ArrayNode all = tree.putArray("pins");
         for (Item item : items) {
-            ObjectNode pin = JsonText.mapper().createObjectNode();
-            for (JsonNode old : known) {
-                if (old.path("label").asText().equals(item.label())) {
-                    pin = (ObjectNode) old.deepCopy();
-                }
-            }
+            ObjectNode pin = known(known, item.label());
             pin.put("label", item.label());
             pin.put("is", item.use().text());
             if (levels == Levels.UNKNOWN || !item.use().isSignal()) {
                 if (levels != Levels.KEPT) {
                     pin.remove("io");
                 }
-            } else if (levels != Levels.KEPT || base.isEmpty() || !pin.has("io")) {
-                pin.put("io", levels == Levels.KEPT ? firstFamily(tree) : FAMILY);
+            } else if (levels != Levels.KEPT) {
+                pin.put("io", FAMILY);
+            } else if (!pin.has("io")) {
+                // A lamp or a button has no levels that a new pin of it could share.
+                firstFamily(tree).ifPresent(family -> pin.put("io", family));
             }
             all.add(pin);
         }
     }
 
-    private static String firstFamily(ObjectNode tree) {
-        return tree.path("io").path(0).path("name").asText(FAMILY);
+    private static ObjectNode known(JsonNode pins, String label) {
+        for (JsonNode old : pins) {
+            if (old.path("label").asText().equals(label)) {
+                return (ObjectNode) old.deepCopy();
+            }
+        }
+        return JsonText.mapper().createObjectNode();
+    }
+
+    private static Optional<String> firstFamily(ObjectNode tree) {
+        return Optional.of(tree.path("io").path(0).path("name").asText("")).filter(name -> !name.isEmpty());
     }
 
     private void putSupply(ObjectNode tree, String pin) {
@@ -295,6 +307,9 @@ public record PartForm(
 
     /** What the base said of pins that are no longer there. */
     private static void dropStrays(ObjectNode tree, List<Item> items) {
+        if (items.isEmpty()) {
+            return;
+        }
         Set<String> labels = new HashSet<>();
         items.forEach(item -> labels.add(item.label()));
         for (String key : List.of("pull_ups", "decoupling", "outputs")) {

@@ -89,19 +89,29 @@ class CatalogTest {
         }
     }
 
-    // Counts that the classes are known by: digital and analog pins, buses, timers.
-    @ParameterizedTest(name = "{0}: {1} digital, {2} analog, {3} timers or slices")
+    // Counts that the classes are known by: digital and analog pins, pins with pulses, timers or slices.
+    @ParameterizedTest(name = "{0}: {1} digital, {2} analog, {3} with pulses of {4} timers or slices")
     @CsvSource(
             textBlock =
                     """
-            board-classic-5v,    20, 6, 3
-            board-dual-core-3v3, 26, 3, 8
+            board-classic-5v,    20, 6,  6,  3
+            board-classic-3v3,   20, 6,  6,  3
+            board-small-5v,      20, 8,  6,  3
+            board-big-5v,        70, 16, 15, 6
+            chip-8pin,           5,  3,  3,  2
+            chip-28pin,          20, 6,  6,  3
+            chip-40pin,          32, 8,  4,  3
+            board-dual-core-3v3, 26, 3,  26, 8
+            board-tolerant-3v3,  32, 10, 16, 4
+            board-wireless-3v3,  25, 15, 16, 16
+            computer-40pin,      26, 0,  4,  1
             """)
-    void boardsHaveTheirPins(String id, int digital, int analog, int timers) {
+    void boardsHaveTheirPins(String id, int digital, int analog, int pulses, int timers) {
         PartClass board = Builds.CATALOG.get(id);
         assertEquals(
                 digital, board.offers().filter(pin -> pin.can(Kind.DIGITAL)).count());
         assertEquals(analog, board.offers().filter(pin -> pin.can(Kind.ADC)).count());
+        assertEquals(pulses, board.offers().filter(pin -> pin.can(Kind.PWM)).count());
         assertEquals(
                 timers,
                 board.offers()
@@ -110,6 +120,36 @@ class CatalogTest {
                         .map(Ability::unit)
                         .distinct()
                         .count());
+    }
+
+    @Test
+    void theCatalogueHasWhatTheDesignLists() {
+        Map<inkel.core.catalog.Kind, Long> counts = classes().stream()
+                .collect(java.util.stream.Collectors.groupingBy(
+                        PartClass::kind, java.util.stream.Collectors.counting()));
+        assertTrue(counts.get(inkel.core.catalog.Kind.BOARD) >= 11, counts.toString());
+        assertTrue(counts.get(inkel.core.catalog.Kind.MODULE) >= 60, counts.toString());
+        assertTrue(classes().size() >= 71);
+    }
+
+    @ParameterizedTest
+    @MethodSource("classes")
+    void noTwoPinsStandInOnePlace(PartClass cls) {
+        Set<String> places = new TreeSet<>();
+        Set<Integer> header = new TreeSet<>();
+        for (Pin pin : cls.pins()) {
+            assertTrue(places.add(pin.row() + " " + pin.place()), cls.id() + ": " + pin.label());
+            assertTrue(pin.header() == 0 || header.add(pin.header()), cls.id() + ": header place " + pin.header());
+        }
+    }
+
+    /** A builder's words: each class is among the first three when asked for by its own name. */
+    @ParameterizedTest
+    @MethodSource("classes")
+    void everyClassIsFoundByItsName(PartClass cls) {
+        List<String> first = new CatalogSearch(Builds.CATALOG)
+                .find(cls.name()).stream().limit(3).map(hit -> hit.cls().id()).toList();
+        assertTrue(first.contains(cls.id()), cls.name() + ": " + first);
     }
 
     @ParameterizedTest(name = "\"{0}\" finds {1} first")

@@ -34,7 +34,7 @@ class BuildFileTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"otterbeck-locks.inkel.json", "otterbeck-first-sketch.inkel.json"})
+    @ValueSource(strings = {"otterbeck-locks.inkel.json", "otterbeck-first-sketch.inkel.json", "moth-lamp.inkel.json"})
     void examplesKeepToTheSchemaAndSurviveARoundTrip(String name) throws Exception {
         assertEquals(List.of(), SchemaCheck.ofBuild().check(example(name)));
         Build build = Builds.example(name);
@@ -61,6 +61,36 @@ class BuildFileTest {
             assertTrue(written.contains("\"" + field + "\""), field);
         }
         assertEquals(build, BuildReader.parse(Path.of("x"), written, CATALOG));
+    }
+
+    @Test
+    void ownFiguresAreKeptAndWrongOnesAreRefused() throws Exception {
+        String text =
+                """
+                {"format": 1, "name": "x", "nodes": [{"id": "a", "name": "A",
+                   "board": {"class": "board-classic-5v", "name": "B"},
+                   "parts": [{"id": "r", "class": "packet-radio", "name": "R",
+                              "figures": {"current/VCC/peak": "115 mA"}}]}]}
+                """;
+        Build build = BuildReader.parse(Path.of("x"), text, CATALOG);
+        assertEquals(
+                java.util.Map.of("current/VCC/peak", "115 mA"),
+                build.nodes().get(0).part("r").orElseThrow().figures());
+        String written = BuildWriter.print(build);
+        assertEquals(List.of(), SchemaCheck.ofBuild().check(written));
+        assertEquals(build, BuildReader.parse(Path.of("x"), written, CATALOG));
+        for (String wrong : List.of("115 V", "lots")) {
+            UnreadableFile refused = assertThrows(
+                    UnreadableFile.class,
+                    () -> BuildReader.parse(Path.of("x"), text.replace("115 mA", wrong), CATALOG));
+            assertEquals(
+                    "problem.expected_value", refused.problems().get(0).reason().key());
+            assertTrue(refused.problems().get(0).field().startsWith("/nodes/0/parts/0/figures"));
+        }
+        UnreadableFile unknown = assertThrows(
+                UnreadableFile.class,
+                () -> BuildReader.parse(Path.of("x"), text.replace("VCC/peak", "VDD/peak"), CATALOG));
+        assertEquals("problem.no_figure", unknown.problems().get(0).reason().key());
     }
 
     /** Each row changes the healthy example by one replacement; the problem is named with line, field and reason. */

@@ -172,6 +172,10 @@ public final class WhyPanel extends Scroller {
             box.setMaxWidth(Double.MAX_VALUE);
             content.getChildren().add(box);
         });
+        boolean isInspected = bench.inspectedProperty().get() != null;
+        if (isInspected) {
+            actions(why.actions());
+        }
         boolean isFirstSectionTheReason =
                 !why.ways().isEmpty() && !why.sections().isEmpty();
         List<Why.Section> sections = why.sections();
@@ -184,7 +188,7 @@ public final class WhyPanel extends Scroller {
             sections.forEach(this::section);
         }
         others(why);
-        boolean isPart = bench.inspectedProperty().get() == null
+        boolean isPart = !isInspected
                 && isPartOf(
                         bench.assessmentProperty().get(),
                         bench.selectionProperty().get());
@@ -196,7 +200,9 @@ public final class WhyPanel extends Scroller {
             int at = firstNumbers();
             content.getChildren().add(at, own);
         }
-        actions(why.actions());
+        if (!isInspected) {
+            actions(why.actions());
+        }
         if (bench.stageProperty().get() == Stage.PINS) {
             legend();
         }

@@ -21,7 +21,7 @@ import javafx.scene.layout.VBox;
 
 /** Makes a board with its supply in three choices: which board, which supply, what it is called. */
 final class BuildMaker extends VBox {
-    private static final double CHOICE_WIDTH = 202;
+    private static final double CHOICE_WIDTH = 196;
 
     private final Workbench bench;
     private final FlowPane supplies = new FlowPane(8, 8);

@@ -1,0 +1,73 @@
+package inkel.core.remedy;
+
+import static inkel.core.kit.Builds.CATALOG;
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Build;
+import inkel.core.build.Edits;
+import inkel.core.build.Extras;
+import inkel.core.build.Node;
+import inkel.core.build.Part;
+import inkel.core.catalog.Kind;
+import inkel.core.catalog.PartClass;
+import inkel.core.checks.Assessment;
+import inkel.core.finding.Finding;
+import inkel.core.kit.Builds;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class AddPartsTest {
+    private static List<Part> after(Builds builds, String classId, int count) throws Exception {
+        Build build = Edits.apply(builds.build(), AddParts.of(builds.circuit(), CATALOG.get(classId), count));
+        List<Part> parts = build.nodes().get(0).parts();
+        return parts.subList(parts.size() - count, parts.size());
+    }
+
+    @Test
+    void fourServosAreFourPartsWithNames() throws Exception {
+        List<Part> servos = after(Builds.classic(), "servo-micro", 4);
+        assertEquals(4, servos.stream().map(Part::id).distinct().count());
+        assertEquals(4, servos.stream().map(Part::name).distinct().count());
+    }
+
+    @Test
+    void aPartIsFedFromTheRailThatSuitsItAndHasRoom() throws Exception {
+        // The radio bears 3.6 V and takes 14 mA: the 3.3 V rail of 50 mA has room.
+        assertEquals(
+                Map.of("VCC", end("board.3V3")),
+                after(Builds.classic(), "packet-radio", 1).get(0).feeds());
+        // The reader's 100 mA do not fit there, and 5 V would end it: it stays unfed.
+        assertEquals(
+                Map.of(), after(Builds.classic(), "tag-reader-spi", 1).get(0).feeds());
+    }
+
+    static Stream<PartClass> boards() {
+        return CATALOG.all().stream().filter(cls -> cls.kind() == Kind.BOARD);
+    }
+
+    @ParameterizedTest
+    @MethodSource("boards")
+    void everyBoardHasASourceThatSuitsItAndBeginsWithoutAFault(PartClass board) {
+        List<PartClass> suiting = CATALOG.all().stream()
+                .filter(cls -> cls.kind() == Kind.SOURCE && NewNode.suits(board, cls))
+                .toList();
+        assertFalse(suiting.isEmpty(), board.id());
+        for (PartClass source : suiting) {
+            Node node = NewNode.of("n", "New", board, source);
+            List<Finding> findings = Assessment.assess(new Build("New", List.of(node), List.of(), Extras.NONE), CATALOG)
+                    .findings();
+            assertTrue(
+                    findings.stream()
+                            .noneMatch(finding -> finding.code().startsWith("parts.supply_too_high")
+                                    || finding.code().equals("parts.no_supply")),
+                    board.id() + " on " + source.id() + ": " + findings);
+        }
+    }
+}
