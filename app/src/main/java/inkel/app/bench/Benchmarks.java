@@ -5,6 +5,8 @@ import inkel.app.Main;
 import inkel.app.ui.FrameProbe;
 import inkel.core.build.Build;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.CatalogSearch;
+import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.io.BuildReader;
 import inkel.core.io.CatalogReader;
@@ -27,6 +29,10 @@ public final class Benchmarks {
     private static final int WARM_UP = 400;
     private static final int RUNS = 400;
     private static final int PLANS = 20;
+    private static final int OWN_CLASSES = 2000;
+    private static final int SEARCH_ROUNDS = 3;
+    private static final List<String> QUESTIONS = List.of(
+            "sda sck mosi miso irq gnd rst 3.3v", "measures distance, 3.3 V, I2C", "tempreature water", "radio");
 
     private final PrintWriter out;
 
@@ -42,6 +48,7 @@ public final class Benchmarks {
         benchmarks.coldPlan(build, catalog);
         benchmarks.assess(build, catalog);
         benchmarks.warmPlan(build, catalog);
+        benchmarks.search(catalog);
         benchmarks.start();
         benchmarks.frames(demo, catalog);
     }
@@ -61,6 +68,38 @@ public final class Benchmarks {
         long start = System.nanoTime();
         work.run();
         return (System.nanoTime() - start) / 1e6;
+    }
+
+    /** Every question as it grows letter by letter, over the catalogue and as many own classes as a long life makes. */
+    private void search(Catalog catalog) {
+        List<PartClass> own = new ArrayList<>();
+        for (int i = 0; i < OWN_CLASSES; i++) {
+            PartClass cls = catalog.all().get(i % catalog.all().size());
+            own.add(cls.withId("own-" + i));
+        }
+        Catalog large = catalog.with(own);
+        CatalogSearch[] search = new CatalogSearch[1];
+        double made = millis(() -> search[0] = new CatalogSearch(large));
+        List<Double> times = new ArrayList<>();
+        for (int round = 0; round < SEARCH_ROUNDS; round++) {
+            for (String question : QUESTIONS) {
+                for (int end = 1; end <= question.length(); end++) {
+                    String typed = question.substring(0, end);
+                    double time = millis(() -> search[0].find(typed));
+                    if (round > 0) {
+                        times.add(time);
+                    }
+                }
+            }
+        }
+        double[] all = times.stream().mapToDouble(Double::doubleValue).toArray();
+        print("index of the catalogue and " + OWN_CLASSES + " own classes, first", made, "ms", "told, no goal");
+        print("search over them, median of every letter typed", median(all), "ms", "under 30 ms");
+        print(
+                "search over them, slowest of every letter typed",
+                Arrays.stream(all).max().orElseThrow(),
+                "ms",
+                "under 30 ms");
     }
 
     private void coldPlan(Build build, Catalog catalog) {

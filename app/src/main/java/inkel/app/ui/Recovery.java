@@ -11,10 +11,13 @@ import java.nio.file.StandardCopyOption;
 import java.util.Optional;
 import java.util.logging.Level;
 import java.util.logging.Logger;
+import java.util.stream.Stream;
 
 /** Keeps the latest unsaved state of every open build in a folder of the user's, for after a crash. */
 public final class Recovery {
     private static final Logger LOG = Logger.getLogger(Recovery.class.getName());
+    private static final String NEW = "new-";
+    private static final String ENDING = ".inkel.json";
 
     private final Path folder;
 
@@ -22,11 +25,54 @@ public final class Recovery {
         this.folder = folder;
     }
 
+    /** Writes the state of a build that has no file yet, one for each name. */
+    void keepNew(Build build) {
+        write(newCopy(build), build);
+    }
+
+    /** A build that was never saved, left by an earlier run. */
+    Optional<Path> leftNew() {
+        if (!Files.isDirectory(folder)) {
+            return Optional.empty();
+        }
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(file -> file.getFileName().toString().startsWith(NEW)
+                            && file.getFileName().toString().endsWith(ENDING))
+                    .sorted()
+                    .findFirst();
+        } catch (IOException failed) {
+            LOG.log(Level.WARNING, "recovery folder not read", failed);
+            return Optional.empty();
+        }
+    }
+
+    /** The build got a file of its own, or was left. */
+    void forgetNew(Path copy) {
+        try {
+            Files.deleteIfExists(copy);
+            Files.deleteIfExists(copy.resolveSibling(copy.getFileName() + ".previous"));
+        } catch (IOException failed) {
+            LOG.log(Level.WARNING, "recovery copy not deleted", failed);
+        }
+    }
+
+    void forgetNew(Build build) {
+        forgetNew(newCopy(build));
+    }
+
+    private Path newCopy(Build build) {
+        return folder.resolve(NEW + Integer.toHexString(build.name().hashCode()) + ENDING);
+    }
+
     /** Writes the state of a build; a failure is only logged, since the build itself is not in danger. */
     void keep(Path file, Build build) {
+        write(copyOf(file), build);
+    }
+
+    private void write(Path copy, Build build) {
         try {
             Files.createDirectories(folder);
-            AtomicFile.write(copyOf(file), BuildWriter.print(build));
+            AtomicFile.write(copy, BuildWriter.print(build));
         } catch (IOException | UncheckedIOException failed) {
             LOG.log(Level.WARNING, "recovery copy not written", failed);
         }

@@ -88,6 +88,7 @@ public final class Window extends Application {
                 new Recovery(state.folder().resolve("recovery")));
         first.join().ifPresent(bench::take);
         bench.shelves().tellBroken();
+        bench.offerLeftNew();
         StartTimer.mark("files");
         Shell shell = new Shell(bench, state);
         StartTimer.mark("shell");

@@ -77,6 +77,7 @@ public final class Workbench {
     private CatalogSearch search;
     private long lastQuestion;
     private String wantedNode;
+    private Place wantedSelection;
 
     public Workbench(
             Catalog shipped, Shelf shelf, Executor background, Executor screen, Clock clock, Recovery recovery) {
@@ -243,6 +244,29 @@ public final class Workbench {
         notice.set(offer);
     }
 
+    /** Offers a build that an earlier run began and never saved. */
+    void offerLeftNew() {
+        recovery.leftNew()
+                .filter(left -> notice.get() == null)
+                .ifPresent(left -> notice.set(new Notice(
+                        Notice.Tone.TROUBLE,
+                        Words.get("notice.left_new"),
+                        List.of(
+                                new Notice.Action(Words.get("notice.recovered.take"), () -> takeLeftNew(left)),
+                                new Notice.Action(Words.get("notice.recovered.leave"), () -> {
+                                    recovery.forgetNew(left);
+                                    notice.set(null);
+                                })))));
+    }
+
+    private void takeLeftNew(Path left) {
+        try {
+            openedNew(BuildReader.read(left, catalog()));
+        } catch (UnreadableFile unreadable) {
+            notice.set(Notice.trouble(Words.say(unreadable)));
+        }
+    }
+
     private void takeRecovered(Path recovered) {
         try {
             Build build = BuildReader.read(recovered, catalog());
@@ -269,6 +293,9 @@ public final class Workbench {
         Build toSave = history.now();
         try {
             BuildWriter.write(path, toSave);
+            if (file.get() == null) {
+                recovery.forgetNew(toSave);
+            }
             if (offer == null) {
                 recovery.forget(path);
             }
@@ -347,7 +374,9 @@ public final class Workbench {
                     show(next);
                 }
             });
-            if (path != null) {
+            if (path == null) {
+                recovery.keepNew(now);
+            } else {
                 recovery.keep(path, now);
             }
         });
@@ -362,25 +391,24 @@ public final class Workbench {
                 node.set(other);
             }
         }
+        if (!isThere(next, selection.get())) {
+            selection.set(null);
+        }
         assessment.set(next);
         showWantedNode();
-        dropLostSelection();
+        if (wantedSelection != null && isThere(next, wantedSelection)) {
+            selection.set(wantedSelection);
+            wantedSelection = null;
+        }
     }
 
     /** What was selected may be gone after an edit or undo. */
-    private void dropLostSelection() {
-        Place selected = selection.get();
-        if (selected == null || history == null) {
-            return;
-        }
-        boolean isThere = history.now()
-                .node(selected.node())
-                .filter(found ->
-                        selected.part().isEmpty() || found.part(selected.part()).isPresent())
-                .isPresent();
-        if (!isThere) {
-            selection.set(null);
-        }
+    private static boolean isThere(Assessment now, Place place) {
+        return place == null
+                || now.circuit(place.node())
+                        .filter(circuit -> place.part().isEmpty()
+                                || circuit.part(place.part()).isPresent())
+                        .isPresent();
     }
 
     private void refresh() {
@@ -481,8 +509,8 @@ public final class Workbench {
         }
         List<Edit> edits = AddParts.of(circuit.get(), cls, count);
         String first = ((Edit.AddPart) edits.get(0)).part().id();
+        wantedSelection = Place.ofPart(node.get(), first);
         apply(edits);
-        selection.set(Place.ofPart(node.get(), first));
         inspected.set(null);
     }
 
@@ -517,13 +545,14 @@ public final class Workbench {
 
     /** Begins a new build with one board; it has no file until it is saved. */
     public void begin(Node first) {
-        opened(null, new Build(first.name(), List.of(first), List.of(), Extras.NONE));
+        openedNew(new Build(first.name(), List.of(first), List.of(), Extras.NONE));
     }
 
-    private void opened(Path path, Build build) {
-        opened(path, build, Assessment.assess(build, catalog()));
+    private void openedNew(Build build) {
+        opened(null, build, Assessment.assess(build, catalog()));
         saved = null;
         refresh();
+        background.execute(() -> recovery.keepNew(build));
     }
 
     /** Adds a board to the open build and shows it. */

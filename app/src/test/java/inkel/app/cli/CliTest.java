@@ -251,4 +251,51 @@ class CliTest {
         }
         assertTrue(run("check", huge.toString()).err().contains("200 MB"));
     }
+
+    @Test
+    void theCatalogueListsEveryClass() {
+        assertTrue(run("catalogue", "--json").json().get("parts").size() >= 71);
+        JsonNode found =
+                run("catalogue", "gnd vcc ce csn sck mosi", "--json").json().get("parts");
+        assertEquals("packet-radio", found.get(0).get("id").asText());
+    }
+
+    @Test
+    void partsAreListedAsATable() {
+        Ran ran = run("export", LOCKS, "--as", "parts.csv");
+        assertEquals(0, ran.code());
+        assertTrue(ran.out().startsWith("node,count,kind,what,for\r\n"), ran.out());
+        assertTrue(ran.out().lines().anyMatch(line -> line.startsWith("Pump house,1,part,Text modem")), ran.out());
+        assertTrue(ran.out().lines().anyMatch(line -> line.contains("capacitor") && line.contains("10 µF")));
+    }
+
+    @Test
+    void aDefinitionIsBroughtInAndPutOnATable() throws IOException {
+        Path build = Files.copy(Path.of(LOCKS), folder.resolve("b.inkel.json"));
+        Path definition = folder.resolve("gauge.json");
+        Files.writeString(
+                definition,
+                """
+                {"id": "own-cli-gauge", "name": "Cli gauge", "summary": "Counts drops.", "kind": "module",
+                 "kinds": ["rain"], "pins": [{"label": "GND", "is": "ground"}, {"label": "VCC", "is": "supply"}],
+                 "supplies": [{"pin": "VCC", "range": {"min": "3 V", "max": "5.5 V"}, "absolute_max": "6 V"}]}
+                """);
+        assertEquals(
+                0,
+                run("import", definition.toString(), "--into", build.toString()).code());
+        assertTrue(run("catalogue", "cli gauge").out().startsWith("own-cli-gauge"));
+        assertTrue(Files.readString(build).contains("own-cli-gauge"));
+        assertEquals(0, run("check", build.toString()).code());
+
+        Files.writeString(definition, Files.readString(definition).replace("drops", "many drops"));
+        Ran same = run("import", definition.toString());
+        assertEquals(2, same.code());
+        assertTrue(same.err().contains("own-cli-gauge"), same.err());
+        assertEquals(0, run("import", definition.toString(), "--replace").code());
+
+        Files.writeString(definition, "{\"id\": 3}");
+        Ran broken = run("import", definition.toString());
+        assertEquals(2, broken.code());
+        assertTrue(broken.err().contains("/id"), broken.err());
+    }
 }

@@ -241,4 +241,35 @@ class WorkbenchTest {
         bench.apply(new Edit.RemovePart(NODE, "radio"));
         assertNull(bench.selectionProperty().get());
     }
+
+    @Test
+    void aBuildThatWasNeverSavedIsOfferedAfterARunThatEndedEarly() {
+        inkel.core.build.Node first = inkel.core.remedy.NewNode.of(
+                "shed", "Shed", Given.CATALOG.get("board-classic-5v"), Given.CATALOG.get("usb-port"));
+        bench.begin(first);
+        bench.apply(new Edit.RenamePart("shed", "board", "Shed board"));
+        Workbench second = bench(Runnable::run);
+        second.offerLeftNew();
+        second.noticeProperty().get().actions().get(0).run().run();
+        assertEquals(
+                "Shed board",
+                second.build().orElseThrow().nodes().get(0).board().name());
+        assertTrue(second.unsavedProperty().get());
+        second.saveAs(folder.resolve("shed.inkel.json"));
+        Workbench third = bench(Runnable::run);
+        third.offerLeftNew();
+        assertNull(third.noticeProperty().get(), "once saved there is nothing to offer");
+    }
+
+    @Test
+    void aBuildThatIsLeftIsNotOfferedAgain() {
+        bench.begin(inkel.core.remedy.NewNode.of(
+                "shed", "Shed", Given.CATALOG.get("board-classic-5v"), Given.CATALOG.get("usb-port")));
+        Workbench second = bench(Runnable::run);
+        second.offerLeftNew();
+        second.noticeProperty().get().actions().get(1).run().run();
+        Workbench third = bench(Runnable::run);
+        third.offerLeftNew();
+        assertNull(third.noticeProperty().get());
+    }
 }
