@@ -1,5 +1,7 @@
 package inkel.app.ui;
 
+import static java.util.concurrent.TimeUnit.MILLISECONDS;
+
 import inkel.core.catalog.Catalog;
 import inkel.core.io.CatalogReader;
 import inkel.core.io.Shelf;
@@ -22,6 +24,8 @@ import javafx.stage.Screen;
 public final class Window extends Application {
     static final double WIDTH = 1280;
     static final double HEIGHT = 800;
+
+    private static final long CATALOG_DELAY_MILLIS = 1500;
     private static final String[] FONTS = {"Inter-Regular.otf", "Inter-Bold.otf", "Hack-Regular.ttf"};
 
     /** Files are read while the toolkit starts. */
@@ -104,8 +108,8 @@ public final class Window extends Application {
         StartTimer.mark("scene");
         stage.show();
         StartTimer.mark("shown");
-        // The rest of the catalogue is read now, so that the first search need not wait for it.
-        catalog.thenAcceptAsync(Catalog::all);
+        // The rest of the catalogue is read once the first picture is out, so that a search need not wait for it.
+        catalog.thenAcceptAsync(Catalog::all, CompletableFuture.delayedExecutor(CATALOG_DELAY_MILLIS, MILLISECONDS));
     }
 
     private static String title(Workbench bench) {
