@@ -8,8 +8,10 @@ import inkel.core.io.UnreadableFile;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.List;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.function.Function;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -19,7 +21,7 @@ import picocli.CommandLine.Spec;
 /** Writes a build in another form. */
 @Command(name = "export", description = "Writes a build in another form.")
 final class ExportCommand implements Callable<Integer> {
-    private static final List<String> KINDS = List.of("wires.csv", "parts.csv");
+    private static final Map<String, Function<Assessment, String>> KINDS = kinds();
 
     @Spec
     private CommandSpec spec;
@@ -27,24 +29,33 @@ final class ExportCommand implements Callable<Integer> {
     @Parameters(paramLabel = "FILE", description = "a build file")
     private Path file;
 
-    @Option(names = "--as", required = true, paramLabel = "KIND", description = "wires.csv, parts.csv")
+    @Option(names = "--as", required = true, paramLabel = "KIND", description = "wires.csv, parts.csv, power.csv")
     private String kind;
 
     @Option(names = "-o", paramLabel = "OUT", description = "write here instead of to standard output")
     private Path out;
 
+    private static Map<String, Function<Assessment, String>> kinds() {
+        Map<String, Function<Assessment, String>> kinds = new LinkedHashMap<>();
+        kinds.put("wires.csv", WiresCsv::of);
+        kinds.put("parts.csv", PartsCsv::of);
+        kinds.put("power.csv", PowerCsv::of);
+        return kinds;
+    }
+
     @Override
     public Integer call() throws UnreadableFile, IOException {
-        if (!KINDS.contains(kind)) {
+        if (!KINDS.containsKey(kind)) {
             spec.commandLine()
                     .getErr()
-                    .println(Words.say(
-                            Fact.of("cli.export.unknown").with("kind", kind).with("known", String.join(", ", KINDS))));
+                    .println(Words.say(Fact.of("cli.export.unknown")
+                            .with("kind", kind)
+                            .with("known", String.join(", ", KINDS.keySet()))));
             return Cli.FAILED;
         }
         var catalog = OwnCatalog.read();
         Assessment assessment = Assessment.assess(BuildReader.read(file, catalog), catalog);
-        String text = kind.equals("wires.csv") ? WiresCsv.of(assessment) : PartsCsv.of(assessment);
+        String text = KINDS.get(kind).apply(assessment);
         if (out == null) {
             spec.commandLine().getOut().print(text);
         } else {

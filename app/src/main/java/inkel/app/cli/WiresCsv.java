@@ -6,6 +6,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
@@ -13,7 +14,7 @@ import org.apache.commons.csv.CSVPrinter;
 final class WiresCsv {
     private WiresCsv() {}
 
-    static String of(Assessment assessment) throws IOException {
+    static String of(Assessment assessment) {
         StringBuilder text = new StringBuilder();
         CSVFormat format = CSVFormat.RFC4180
                 .builder()
@@ -46,6 +47,8 @@ final class WiresCsv {
                             step.plugged() ? "yes" : "no");
                 }
             }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
         return text.toString();
     }

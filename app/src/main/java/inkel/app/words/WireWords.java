@@ -44,10 +44,7 @@ public final class WireWords {
 
     /** What goes in the wire, empty for a plain one. */
     public String between(WireStep step) {
-        return step.divider()
-                .map(divider -> Words.say(
-                        Fact.of("wire.divider").with("series", divider.series()).with("to_ground", divider.toGround())))
-                .orElse("");
+        return step.inLine().map(BetweenWords::toDo).orElse("");
     }
 
     private Placed part(Terminal.OnPin pin) {

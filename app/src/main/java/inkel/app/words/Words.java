@@ -2,10 +2,13 @@ package inkel.app.words;
 
 import inkel.core.io.Problem;
 import inkel.core.io.UnreadableFile;
+import inkel.core.quantity.Duration;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
+import java.util.Collection;
 import java.util.Map;
 import java.util.MissingResourceException;
 import java.util.ResourceBundle;
@@ -17,6 +20,8 @@ import java.util.stream.Collectors;
 public final class Words {
     private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("inkel.app.words");
     private static final Pattern SLOT = Pattern.compile("\\{([a-z0-9_]+)}");
+
+    private static final double LONG_SECONDS = 120;
 
     private Words() {}
 
@@ -59,7 +64,21 @@ public final class Words {
         if (value instanceof Voltage voltage) {
             return Engineering.volts(voltage);
         }
+        if (value instanceof Duration time && time.seconds() >= LONG_SECONDS) {
+            return longTime(time);
+        }
+        if (value instanceof Collection<?> several) {
+            return several.stream().map(Words::show).collect(Collectors.joining(" and "));
+        }
         return value instanceof Quantity quantity ? Engineering.print(quantity) : String.valueOf(value);
+    }
+
+    /** Hours and minutes as people count them. */
+    private static String longTime(Duration time) {
+        double hours = time.seconds() / 3600;
+        return hours >= 1
+                ? Engineering.print(hours, Unit.ONE, 3) + " h"
+                : Engineering.print(time.seconds() / 60, Unit.ONE, 2) + " min";
     }
 
     /** A problem with a file in one sentence: line, field, reason. */

@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -33,6 +34,11 @@ class CliTest {
     private Path folder;
 
     /** What a command printed and how it ended. */
+    @BeforeEach
+    void aShelfOfItsOwn() {
+        System.setProperty("inkel.state", folder.resolve("state").toString());
+    }
+
     private record Ran(int code, String out, String err) {
         JsonNode json() {
             try {
@@ -267,6 +273,20 @@ class CliTest {
         assertTrue(ran.out().startsWith("node,count,kind,what,for\r\n"), ran.out());
         assertTrue(ran.out().lines().anyMatch(line -> line.startsWith("Pump house,1,part,Text modem")), ran.out());
         assertTrue(ran.out().lines().anyMatch(line -> line.contains("capacitor") && line.contains("10 µF")));
+    }
+
+    @Test
+    void railsAndLoadsAreListedAsATable() {
+        Ran ran = run("export", LOCKS, "--as", "power.csv");
+        assertEquals(0, ran.code());
+        // Reader 100 mA, radio 14 mA, shifter 1.5 mA, when the tag field is on while the radio sends.
+        assertTrue(
+                ran.out()
+                        .lines()
+                        .anyMatch(line -> line.startsWith("Lower lock,3.3 V regulator,,3.20000,3.40000,0.800000,")
+                                && line.contains(",0.115500,0.115500,\"Radio sends, Tag field on\"")),
+                ran.out());
+        assertEquals(2, run("export", LOCKS, "--as", "power.xml").code());
     }
 
     @Test

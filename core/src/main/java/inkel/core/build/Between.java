@@ -19,4 +19,14 @@ public sealed interface Between {
      * @param way 1 for its first way
      */
     record ShifterWay(Endpoint signal, String shifter, int way, Extras extras) implements Between {}
+
+    /** One resistor in line: what an LED on a pin wants. */
+    record Series(Endpoint signal, Resistance resistance, Extras extras) implements Between {}
+
+    /**
+     * A transistor that switches a coil, with a diode across the coil that takes its kick.
+     *
+     * @param base the resistor between the pin and the transistor
+     */
+    record CoilDriver(Endpoint signal, Resistance base, Extras extras) implements Between {}
 }

@@ -25,6 +25,15 @@ public sealed interface Edit {
     /** Feeds a supply pin from a rail. */
     record Feed(String node, String part, String pin, Endpoint rail) implements Edit {}
 
+    /** Takes a supply pin off its rail. */
+    record Unfeed(String node, String part, String pin) implements Edit {}
+
+    /** Adds a moment, or puts it in place of the one with its id. */
+    record SetMoment(String node, Moment moment) implements Edit {}
+
+    /** Takes a moment away. */
+    record RemoveMoment(String node, String moment) implements Edit {}
+
     /** Joins a part's ground to the common ground of its node, or keeps it apart. */
     record SetGround(String node, String part, boolean apart) implements Edit {}
 

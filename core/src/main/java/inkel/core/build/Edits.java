@@ -7,6 +7,7 @@ import inkel.core.build.Edit.Feed;
 import inkel.core.build.Edit.Insert;
 import inkel.core.build.Edit.MovePart;
 import inkel.core.build.Edit.Plug;
+import inkel.core.build.Edit.RemoveMoment;
 import inkel.core.build.Edit.RemoveNode;
 import inkel.core.build.Edit.RemovePart;
 import inkel.core.build.Edit.RemoveWire;
@@ -15,10 +16,12 @@ import inkel.core.build.Edit.RenamePart;
 import inkel.core.build.Edit.Replan;
 import inkel.core.build.Edit.SetFigure;
 import inkel.core.build.Edit.SetGround;
+import inkel.core.build.Edit.SetMoment;
 import inkel.core.build.Edit.SetPurpose;
 import inkel.core.build.Edit.SetSetting;
 import inkel.core.build.Edit.SetWire;
 import inkel.core.build.Edit.TakeOut;
+import inkel.core.build.Edit.Unfeed;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -26,6 +29,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Applies edits to builds. */
 public final class Edits {
@@ -53,7 +57,14 @@ public final class Edits {
         Node node = node(build, edit.node());
         if (edit instanceof CopyNode copy) {
             Node twin = new Node(
-                    copy.newId(), copy.newName(), node.parts(), node.wires(), node.between(), Set.of(), node.extras());
+                    copy.newId(),
+                    copy.newName(),
+                    node.parts(),
+                    node.wires(),
+                    node.between(),
+                    node.moments(),
+                    Set.of(),
+                    node.extras());
             return with(build, build.nodes().indexOf(node) + 1, twin);
         } else if (edit instanceof RemoveNode) {
             if (build.nodes().size() == 1) {
@@ -111,6 +122,16 @@ public final class Edits {
             require(node, feed.part());
             require(node, feed.rail().part());
             return node.withPart(feed.part(), part -> part.withFeed(feed.pin(), feed.rail()));
+        } else if (edit instanceof Unfeed unfeed) {
+            require(node, unfeed.part());
+            return node.withPart(unfeed.part(), part -> part.withFeed(unfeed.pin(), null));
+        } else if (edit instanceof SetMoment set) {
+            for (Moment.Raise raise : set.moment().raises()) {
+                require(node, raise.part());
+            }
+            return node.withMoment(set.moment());
+        } else if (edit instanceof RemoveMoment remove) {
+            return withoutMoment(node, remove.moment());
         } else if (edit instanceof SetGround ground) {
             require(node, ground.part());
             return node.withPart(ground.part(), part -> part.withGroundApart(ground.apart()));
@@ -178,7 +199,26 @@ public final class Edits {
                 .filter(entry -> !(entry instanceof Between.ShifterWay way
                         && way.shifter().equals(partId)))
                 .toList();
-        return node.withParts(parts).withWires(wires).withBetween(between);
+        List<Moment> moments = node.moments().stream()
+                .map(moment -> moment.withRaises(moment.raises().stream()
+                        .filter(raise -> !raise.part().equals(partId))
+                        .toList()))
+                .filter(moment -> !moment.raises().isEmpty())
+                .toList();
+        return node.withParts(parts).withWires(wires).withBetween(between).withMoments(moments);
+    }
+
+    private static Node withoutMoment(Node node, String id) throws EditRefused {
+        if (node.moment(id).isEmpty()) {
+            throw new EditRefused(
+                    Fact.of("refused.no_moment").with("moment", id).with("node", node.name()));
+        }
+        return node.withMoments(node.moments().stream()
+                .filter(moment -> !moment.id().equals(id))
+                .map(moment -> moment.withNever(moment.never().stream()
+                        .filter(other -> !other.equals(id))
+                        .collect(Collectors.toCollection(LinkedHashSet::new))))
+                .toList());
     }
 
     private static Part withoutFeedsFrom(Part part, String source) {

@@ -16,6 +16,7 @@ import java.util.stream.Stream;
  * @param parts the board first, then the others in the builder's order
  * @param wires at most one for each signal pin
  * @param between at most one for each signal pin
+ * @param moments what happens while it runs, in the builder's order
  * @param plugged ids of the wires that are already plugged in; see the wire list
  */
 public record Node(
@@ -24,12 +25,14 @@ public record Node(
         List<Part> parts,
         List<Wire> wires,
         List<Between> between,
+        List<Moment> moments,
         Set<String> plugged,
         Extras extras) {
     public Node {
         parts = List.copyOf(parts);
         wires = List.copyOf(wires);
         between = List.copyOf(between);
+        moments = List.copyOf(moments);
         plugged = Collections.unmodifiableSet(new LinkedHashSet<>(plugged));
     }
 
@@ -50,11 +53,11 @@ public record Node(
     }
 
     public Node withName(String newName) {
-        return new Node(id, newName, parts, wires, between, plugged, extras);
+        return new Node(id, newName, parts, wires, between, moments, plugged, extras);
     }
 
     public Node withParts(List<Part> newParts) {
-        return new Node(id, name, newParts, wires, between, plugged, extras);
+        return new Node(id, name, newParts, wires, between, moments, plugged, extras);
     }
 
     public Node withPart(String partId, UnaryOperator<Part> change) {
@@ -64,7 +67,7 @@ public record Node(
     }
 
     public Node withWires(List<Wire> newWires) {
-        return new Node(id, name, parts, newWires, between, plugged, extras);
+        return new Node(id, name, parts, newWires, between, moments, plugged, extras);
     }
 
     /** The wire takes the place of the one that its signal had. */
@@ -73,7 +76,7 @@ public record Node(
     }
 
     public Node withBetween(List<Between> newBetween) {
-        return new Node(id, name, parts, wires, newBetween, plugged, extras);
+        return new Node(id, name, parts, wires, newBetween, moments, plugged, extras);
     }
 
     /** The part in between takes the place of the one that its signal had. */
@@ -81,8 +84,21 @@ public record Node(
         return withBetween(replaced(between, old -> old.signal().equals(entry.signal()), entry));
     }
 
+    public Node withMoments(List<Moment> newMoments) {
+        return new Node(id, name, parts, wires, between, newMoments, plugged, extras);
+    }
+
+    /** The moment takes the place of the one with its id, or comes last. */
+    public Node withMoment(Moment moment) {
+        return withMoments(replaced(moments, old -> old.id().equals(moment.id()), moment));
+    }
+
+    public Optional<Moment> moment(String momentId) {
+        return moments.stream().filter(moment -> moment.id().equals(momentId)).findFirst();
+    }
+
     public Node withPlugged(Set<String> newPlugged) {
-        return new Node(id, name, parts, wires, between, newPlugged, extras);
+        return new Node(id, name, parts, wires, between, moments, newPlugged, extras);
     }
 
     /** An id that no part of this node has yet: the stem itself, or the stem and a number. */

@@ -15,7 +15,8 @@ import java.util.Optional;
  * @param feeds which rail feeds each supply pin
  * @param groundApart whether its ground is not joined to the node's common ground
  * @param settings what the builder chose or typed, as typed: {@code address}, {@code baud}, {@code volts}, {@code form},
- *     {@code header}, {@code contact}
+ *     {@code header}, {@code contact}, {@code gauge}, {@code length}, {@code capacitor}, {@code esr}, {@code decoupling},
+ *     {@code turned_down}, {@code hours}, {@code ambient}, {@code diode}, {@code behind}
  * @param figures the builder's own figures in place of the class's, as typed; see
  *     {@link inkel.core.catalog.OwnFigures}
  */
@@ -54,9 +55,14 @@ public record Part(
         return new Part(id, classId, newName, purpose, feeds, groundApart, settings, figures, extras);
     }
 
+    /** @param rail null to take the pin off its rail */
     public Part withFeed(String pin, Endpoint rail) {
         Map<String, Endpoint> more = new LinkedHashMap<>(feeds);
-        more.put(pin, rail);
+        if (rail == null) {
+            more.remove(pin);
+        } else {
+            more.put(pin, rail);
+        }
         return new Part(id, classId, name, purpose, more, groundApart, settings, figures, extras);
     }
 

@@ -47,6 +47,15 @@ public final class Arguments {
         return value;
     }
 
+    /** A required value that may be zero. */
+    public double notNegative(String key, Unit unit) throws CalcRefused {
+        double value = value(key, unit);
+        if (value < 0) {
+            throw refused("calc.not_positive", key);
+        }
+        return value;
+    }
+
     public Optional<Double> optional(String key, Unit unit) throws CalcRefused {
         if (!given.containsKey(key)) {
             return Optional.empty();

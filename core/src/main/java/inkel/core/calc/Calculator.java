@@ -6,8 +6,15 @@ import java.util.Map;
 
 /** All calculations by name. */
 public final class Calculator {
-    private static final List<Calculation> ALL =
-            List.of(new UartCalc(), new LevelsCalc(), new LedCalc(), new I2cPullupCalc());
+    private static final List<Calculation> ALL = List.of(
+            new UartCalc(),
+            new LevelsCalc(),
+            new LedCalc(),
+            new I2cPullupCalc(),
+            new RegulatorCalc(),
+            new BulkCalc(),
+            new WireCalc(),
+            new BatteryCalc());
 
     private Calculator() {}
 

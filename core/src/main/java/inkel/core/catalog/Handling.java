@@ -9,8 +9,10 @@ import java.util.Optional;
  * @param does what it does for a build, in general words: {@code measures distance}
  * @param checks what tells at the first power-up that it is alive
  * @param bench where it is measured and set, if anywhere
+ * @param mayCarryMains whether mains may be behind its contacts
  */
-public record Handling(List<String> does, Make make, List<WakeCheck> checks, Optional<BenchKind> bench) {
+public record Handling(
+        List<String> does, Make make, List<WakeCheck> checks, Optional<BenchKind> bench, boolean mayCarryMains) {
     public Handling {
         does = List.copyOf(does);
         checks = List.copyOf(checks);

@@ -3,6 +3,7 @@ package inkel.core.catalog;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Voltage;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -15,6 +16,8 @@ import java.util.Optional;
  * @param way how it is made
  * @param own what the conversion itself takes, zero for a source
  * @param regulator what is known of the regulator, when one makes it
+ * @param battery what is known of the battery, when it is one
+ * @param orFrom other ways in, for when {@code from} is not fed; best first
  */
 public record Output(
         String pin,
@@ -23,7 +26,13 @@ public record Output(
         Optional<String> from,
         Way way,
         Current own,
-        Regulator regulator) {
+        Regulator regulator,
+        Optional<Battery> battery,
+        List<Intake> orFrom) {
+    public Output {
+        orFrom = List.copyOf(orFrom);
+    }
+
     /** How a rail comes about. */
     public enum Way {
         /** From outside the build. */

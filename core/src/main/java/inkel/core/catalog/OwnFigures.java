@@ -211,7 +211,9 @@ public final class OwnFigures {
                 output.from(),
                 output.way(),
                 output.own(),
-                output.regulator());
+                output.regulator(),
+                output.battery(),
+                output.orFrom());
     }
 
     private static IoFamily family(IoFamily family, Reader own) {

@@ -33,7 +33,7 @@ public record PartClass(
         Optional<UartNeed> uart,
         Optional<PwmNeed> pwm,
         Optional<Controller> controller,
-        List<Burst> bursts,
+        Demands demands,
         Handling handling,
         List<String> cautions) {
     public PartClass {
@@ -45,7 +45,6 @@ public record PartClass(
         modes = List.copyOf(modes);
         pulls = List.copyOf(pulls);
         decoupling = List.copyOf(decoupling);
-        bursts = List.copyOf(bursts);
         cautions = List.copyOf(cautions);
     }
 
@@ -75,7 +74,7 @@ public record PartClass(
                 uart,
                 pwm,
                 controller,
-                bursts,
+                demands,
                 handling,
                 cautions);
     }
@@ -101,9 +100,13 @@ public record PartClass(
                 uart,
                 pwm,
                 controller,
-                bursts,
+                demands,
                 handling,
                 cautions);
+    }
+
+    public List<Burst> bursts() {
+        return demands.bursts();
     }
 
     /** The first pin of that label; labels of signal pins are unique. */

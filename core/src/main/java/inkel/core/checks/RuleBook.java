@@ -23,10 +23,21 @@ import inkel.core.pins.rules.NoRoleRule;
 import inkel.core.pins.rules.NotCrossedRule;
 import inkel.core.pins.rules.NotPlacedRule;
 import inkel.core.pins.rules.TwoDriversRule;
+import inkel.core.power.rules.BatteryShortRule;
+import inkel.core.power.rules.BurstDroopRule;
+import inkel.core.power.rules.CoilDriveRule;
+import inkel.core.power.rules.DecouplingRule;
+import inkel.core.power.rules.DropoutRule;
+import inkel.core.power.rules.MainsCareRule;
 import inkel.core.power.rules.NoCommonGroundRule;
+import inkel.core.power.rules.PinCurrentRule;
 import inkel.core.power.rules.RailAverageRule;
 import inkel.core.power.rules.RailPeakRule;
+import inkel.core.power.rules.RegulatorHotRule;
+import inkel.core.power.rules.ServoFromBoardRule;
 import inkel.core.power.rules.SourceOverRule;
+import inkel.core.power.rules.TwoSourcesRule;
+import inkel.core.power.rules.WireDropRule;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -55,7 +66,18 @@ public final class RuleBook {
             new Entry<>(new SourceOverRule(), Reports::power),
             new Entry<>(new RailPeakRule(), Reports::power),
             new Entry<>(new RailAverageRule(), Reports::power),
+            new Entry<>(new TwoSourcesRule(), Reports::power),
+            new Entry<>(new RegulatorHotRule(), Reports::power),
+            new Entry<>(new DropoutRule(), Reports::power),
+            new Entry<>(new BurstDroopRule(), Reports::power),
+            new Entry<>(new CoilDriveRule(), Reports::power),
+            new Entry<>(new PinCurrentRule(), Reports::power),
+            new Entry<>(new ServoFromBoardRule(), Reports::power),
+            new Entry<>(new WireDropRule(), Reports::power),
+            new Entry<>(new BatteryShortRule(), Reports::power),
             new Entry<>(new NoCommonGroundRule(), Reports::power),
+            new Entry<>(new DecouplingRule(), Reports::power),
+            new Entry<>(new MainsCareRule(), Reports::power),
             new Entry<>(new HarmsRule(), Reports::levels),
             new Entry<>(new NotReadRule(), Reports::levels),
             new Entry<>(new ThinRule(), Reports::levels),

@@ -9,6 +9,8 @@ import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Supply;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -19,20 +21,24 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.stream.Stream;
 
 /** One node joined to the catalogue. */
 public final class NodeCircuit {
     private final Node node;
     private final Map<String, Placed> parts;
+    private final Rails flows;
     private final Map<Endpoint, Rail> rails;
     private final Map<Endpoint, Pin> pins = new HashMap<>();
     private final Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
 
-    private NodeCircuit(Node node, Map<String, Placed> parts, Map<Endpoint, Rail> rails) {
+    private NodeCircuit(Node node, Map<String, Placed> parts) {
         this.node = node;
         this.parts = parts;
-        this.rails = rails;
+        flows = new Rails(parts.values(), node.moments());
+        rails = Collections.unmodifiableMap(flows.all());
         parts.values()
                 .forEach(placed -> placed.cls().pins().forEach(pin -> pins.putIfAbsent(placed.endpoint(pin), pin)));
         for (Wire wire : node.wires()) {
@@ -48,8 +54,7 @@ public final class NodeCircuit {
         for (Part part : node.parts()) {
             parts.put(part.id(), Placed.of(part, catalog));
         }
-        return new NodeCircuit(
-                node, Collections.unmodifiableMap(parts), Collections.unmodifiableMap(Rails.of(parts.values())));
+        return new NodeCircuit(node, Collections.unmodifiableMap(parts));
     }
 
     public Node node() {
@@ -75,6 +80,33 @@ public final class NodeCircuit {
 
     public Optional<Rail> rail(Endpoint id) {
         return Optional.ofNullable(rails.get(id));
+    }
+
+    /** The rails that are made from a supply pin, with what goes in for what comes out. */
+    public List<Made> made(Endpoint supplyPin) {
+        return flows.made(supplyPin);
+    }
+
+    /** When the moments of the node are on. */
+    public Round round() {
+        return flows.round();
+    }
+
+    /** What the parts take while moments are on. */
+    public Loads loads() {
+        return flows.loads();
+    }
+
+    /** What flows in every rail when each supply pin takes what the function says, on top of what it passes on. */
+    public Map<Endpoint, Current> currents(BiFunction<Placed, Supply, Current> draw) {
+        Map<Endpoint, Current> currents = new LinkedHashMap<>();
+        flows.flow(draw).rails().forEach((id, amperes) -> currents.put(id, Current.ofAmperes(amperes)));
+        return currents;
+    }
+
+    /** What flows in every rail while moments are on, in the worst instant of bursts. */
+    public Map<Endpoint, Current> currents(Set<String> on) {
+        return currents((placed, supply) -> loads().during(placed, supply, on));
     }
 
     /** The rail that feeds a supply pin. */

@@ -3,18 +3,32 @@ package inkel.core.circuit;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Part;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Intake;
+import inkel.core.catalog.Mode;
+import inkel.core.catalog.Output;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Pull;
+import inkel.core.catalog.Reduction;
+import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Figure;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** A part of the build with its class. */
 public record Placed(Part part, PartClass cls, List<Pull> missing) {
+    /** What a Schottky diode in a feed takes away. */
+    public static final Voltage DIODE = Voltage.ofMillivolts(400);
+
     public Placed {
         missing = List.copyOf(missing);
     }
@@ -23,12 +37,90 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
         this(part, cls, List.of());
     }
 
-    /** Joins a part to its class, with the builder's own figures and without what a bare chip does not bring. */
+    /** Joins a part to its class, as that is for this part: own figures, what is fed, what is turned down, bare or not. */
     static Placed of(Part part, Catalog catalog) {
         PartClass own = OwnFigures.apply(catalog.get(part.classId()), part.figures());
+        PartClass fed = fed(turnedDown(own, part), part);
         boolean isMadeBare = part.setting("form").filter("chip"::equals).isPresent();
-        PartClass bare = isMadeBare ? own.with(own.supplies(), own.outputs(), own.io(), own.modes(), List.of()) : own;
-        return new Placed(part, bare, isMadeBare ? own.pulls() : List.of());
+        PartClass bare = isMadeBare ? fed.with(fed.supplies(), fed.outputs(), fed.io(), fed.modes(), List.of()) : fed;
+        return new Placed(part, bare, isMadeBare ? fed.pulls() : List.of());
+    }
+
+    private static PartClass turnedDown(PartClass cls, Part part) {
+        Optional<Reduction> reduction = part.setting("turned_down").flatMap(name -> cls.demands().reductions().stream()
+                .filter(found -> found.name().equals(name))
+                .findFirst());
+        return reduction
+                .map(lower -> cls.with(
+                        cls.supplies(),
+                        cls.outputs(),
+                        cls.io(),
+                        cls.modes().stream().map(mode -> lowered(mode, lower)).toList(),
+                        cls.pulls()))
+                .orElse(cls);
+    }
+
+    private static Mode lowered(Mode mode, Reduction lower) {
+        boolean isIt = mode.supply().equals(lower.supply()) && mode.name().equals(lower.mode());
+        return isIt
+                ? new Mode(
+                        mode.name(),
+                        mode.supply(),
+                        new Figure<>(
+                                Range.exactly(lower.current()), mode.current().source()),
+                        mode.duty())
+                : mode;
+    }
+
+    /** Where the usual way in is not fed and another one is, rails and the part's own current come from that one. */
+    private static PartClass fed(PartClass cls, Part part) {
+        Map<String, String> instead = new HashMap<>();
+        List<Output> outputs = new ArrayList<>();
+        for (Output output : cls.outputs()) {
+            boolean isFed = output.from().filter(part.feeds()::containsKey).isPresent();
+            Optional<Intake> other = isFed
+                    ? Optional.empty()
+                    : output.orFrom().stream()
+                            .filter(intake -> part.feeds().containsKey(intake.pin()))
+                            .findFirst();
+            other.ifPresent(intake -> instead.put(output.from().orElse(""), intake.pin()));
+            outputs.add(other.map(intake -> through(output, intake)).orElse(output));
+        }
+        if (instead.isEmpty()) {
+            return cls;
+        }
+        List<Mode> modes = cls.modes().stream()
+                .map(mode -> new Mode(
+                        mode.name(), instead.getOrDefault(mode.supply(), mode.supply()), mode.current(), mode.duty()))
+                .toList();
+        return cls.with(cls.supplies(), outputs, cls.io(), modes, cls.pulls());
+    }
+
+    private static Output through(Output output, Intake intake) {
+        return new Output(
+                output.pin(),
+                intake.volts().or(output::volts),
+                intake.rating().orElse(output.rating()),
+                Optional.of(intake.pin()),
+                intake.way(),
+                intake.own(),
+                intake.regulator(),
+                output.battery(),
+                output.orFrom());
+    }
+
+    /** The capacitor that the builder put across its supply to carry bursts. */
+    public Optional<Capacitance> capacitor() {
+        return part.setting("capacitor")
+                .flatMap(text -> Engineering.parse(text, Unit.FARAD))
+                .map(Capacitance::ofFarads);
+    }
+
+    /** Whether a diode stands in the feed of a supply pin. */
+    public boolean hasDiode(String supplyPin) {
+        return part.setting("diode")
+                .filter(pins -> List.of(pins.split("[ ,]+")).contains(supplyPin))
+                .isPresent();
     }
 
     /** The pull-ups that a ready module of its class would have brought and this bare chip does not. */

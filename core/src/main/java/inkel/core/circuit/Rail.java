@@ -7,14 +7,16 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A rail of a node: what it gives, and what is taken from it.
  *
  * @param volts empty when nothing feeds what the rail is made from
  * @param average what all loads take over time
- * @param peak what all loads take when their worst moments coincide
+ * @param peak the most that all loads take together, of all sets of moments that can coincide
  * @param loads in the order of the node's parts
+ * @param worst the moments that make the peak
  */
 public record Rail(
         Endpoint id,
@@ -23,13 +25,20 @@ public record Rail(
         Current rating,
         Current average,
         Current peak,
-        List<Load> loads) {
+        List<Load> loads,
+        Set<String> worst) {
     public Rail {
         loads = List.copyOf(loads);
+        worst = Set.copyOf(worst);
     }
 
-    /** What a supply pin takes, its own modes and what it passes on together. */
-    public record Load(Endpoint pin, Current average, Current peak) {}
+    /**
+     * What a supply pin takes, its own modes and what it passes on together.
+     *
+     * @param peak the most it ever takes
+     * @param atWorst what it takes when the rail is at its peak; these add up to the rail's
+     */
+    public record Load(Endpoint pin, Current average, Current peak, Current atWorst) {}
 
     /** Whether the rail comes from outside the build. */
     public boolean isSource() {

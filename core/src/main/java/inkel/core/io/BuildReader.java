@@ -5,12 +5,14 @@ import inkel.core.build.Between;
 import inkel.core.build.Build;
 import inkel.core.build.Endpoint;
 import inkel.core.build.LogEntry;
+import inkel.core.build.Moment;
 import inkel.core.build.Node;
 import inkel.core.build.Part;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.io.JsonText.BadJson;
+import inkel.core.quantity.Duration;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
@@ -30,10 +32,26 @@ import java.util.regex.Pattern;
 /** Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it. */
 public final class BuildReader {
     private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]*");
-    private static final Map<String, Unit> SETTING_UNITS =
-            Map.of("volts", Unit.VOLT, "baud", Unit.HERTZ, "address", Unit.ONE);
-    private static final Map<String, String> SETTING_EXAMPLES =
-            Map.of("volts", "6 V", "baud", "9600", "address", "0x27");
+    private static final Map<String, Unit> SETTING_UNITS = Map.of(
+            "volts", Unit.VOLT,
+            "baud", Unit.HERTZ,
+            "address", Unit.ONE,
+            "gauge", Unit.ONE,
+            "length", Unit.METRE,
+            "capacitor", Unit.FARAD,
+            "esr", Unit.OHM,
+            "hours", Unit.ONE,
+            "ambient", Unit.CELSIUS);
+    private static final Map<String, String> SETTING_EXAMPLES = Map.of(
+            "volts", "6 V",
+            "baud", "9600",
+            "address", "0x27",
+            "gauge", "24",
+            "length", "0.3 m",
+            "capacitor", "1000 µF",
+            "esr", "0.1 Ω",
+            "hours", "8",
+            "ambient", "40 °C");
 
     private final Catalog catalog;
     private final List<Problem> problems = new ArrayList<>();
@@ -165,6 +183,7 @@ public final class BuildReader {
                 List.copyOf(parts.values()),
                 wires,
                 between,
+                moments(fields, parts),
                 new LinkedHashSet<>(fields.texts("plugged")),
                 fields.extras());
     }
@@ -238,6 +257,61 @@ public final class BuildReader {
         }
     }
 
+    private List<Moment> moments(Fields fields, Map<String, Part> parts) {
+        List<Moment> moments = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        for (Fields read : fields.objects("moments")) {
+            String id = id(read, ids);
+            List<Moment.Raise> raises = new ArrayList<>();
+            for (Fields raise : read.objects("raises")) {
+                raises.add(raise(raise, parts));
+            }
+            moments.add(new Moment(
+                    id,
+                    read.text("name"),
+                    raises,
+                    time(read, "length", true),
+                    read.has("repeat") ? Optional.of(time(read, "repeat", true)) : Optional.empty(),
+                    read.has("at") ? Optional.of(time(read, "at", false)) : Optional.empty(),
+                    new LinkedHashSet<>(read.texts("never")),
+                    read.extras()));
+        }
+        return moments;
+    }
+
+    private Moment.Raise raise(Fields raise, Map<String, Part> parts) {
+        String partId = raise.text("part");
+        String mode = raise.text("mode");
+        Part part = parts.get(partId);
+        if (part == null && !partId.isEmpty()) {
+            raise.problem("part", Fact.of("problem.no_part").with("part", partId));
+        } else if (part != null) {
+            List<String> modes = catalog.find(part.classId()).stream()
+                    .flatMap(cls -> cls.modes().stream())
+                    .map(inkel.core.catalog.Mode::name)
+                    .distinct()
+                    .toList();
+            if (!modes.contains(mode)) {
+                raise.problem(
+                        "mode",
+                        Fact.of("problem.expected_value")
+                                .with("example", String.join(", ", modes))
+                                .with("found", mode));
+            }
+        }
+        return new Moment.Raise(partId, mode);
+    }
+
+    private static Duration time(Fields read, String key, boolean isAboveZero) {
+        Duration time = read.quantity(key, Unit.SECOND, "200 ms");
+        if (time.seconds() < 0 || isAboveZero && time.seconds() == 0) {
+            read.problem(
+                    key,
+                    Fact.of("problem.expected_value").with("example", "200 ms").with("found", time));
+        }
+        return time;
+    }
+
     private Optional<Between> between(Fields fields, PinCheck check) {
         Endpoint signal = check.signal(fields, "signal");
         String kind = fields.text("kind");
@@ -253,11 +327,17 @@ public final class BuildReader {
                 int way = fields.number("way", 0);
                 check.way(fields, shifter, way);
                 return Optional.of(new Between.ShifterWay(signal, shifter, way, fields.extras()));
+            case "series":
+                return Optional.of(
+                        new Between.Series(signal, fields.quantity("series", Unit.OHM, "330 Ω"), fields.extras()));
+            case "coil-driver":
+                return Optional.of(
+                        new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
             default:
                 fields.problem(
                         "kind",
                         Fact.of("problem.expected_value")
-                                .with("example", "divider, shifter")
+                                .with("example", "divider, shifter, series, coil-driver")
                                 .with("found", kind));
                 return Optional.empty();
         }

@@ -6,9 +6,11 @@ import inkel.core.build.Between;
 import inkel.core.build.Build;
 import inkel.core.build.Extras;
 import inkel.core.build.LogEntry;
+import inkel.core.build.Moment;
 import inkel.core.build.Node;
 import inkel.core.build.Part;
 import inkel.core.build.Wire;
+import inkel.core.quantity.Duration;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Unit;
 import java.io.IOException;
@@ -74,6 +76,10 @@ public final class BuildWriter {
         node.wires().forEach(wire -> wires.add(tree(wire)));
         ArrayNode between = tree.putArray("between");
         node.between().forEach(entry -> between.add(tree(entry)));
+        if (!node.moments().isEmpty()) {
+            ArrayNode moments = tree.putArray("moments");
+            node.moments().forEach(moment -> moments.add(tree(moment)));
+        }
         ArrayNode plugged = tree.putArray("plugged");
         node.plugged().forEach(plugged::add);
         return with(tree, node.extras());
@@ -105,6 +111,27 @@ public final class BuildWriter {
         return with(tree, part.extras());
     }
 
+    private static ObjectNode tree(Moment moment) {
+        ObjectNode tree = object();
+        tree.put("id", moment.id());
+        tree.put("name", moment.name());
+        ArrayNode raises = tree.putArray("raises");
+        moment.raises()
+                .forEach(raise -> raises.addObject().put("part", raise.part()).put("mode", raise.mode()));
+        tree.put("length", text(moment.length()));
+        moment.repeat().ifPresent(repeat -> tree.put("repeat", text(repeat)));
+        moment.at().ifPresent(at -> tree.put("at", text(at)));
+        if (!moment.never().isEmpty()) {
+            ArrayNode never = tree.putArray("never");
+            moment.never().forEach(never::add);
+        }
+        return with(tree, moment.extras());
+    }
+
+    private static String text(Duration time) {
+        return Engineering.print(time.seconds(), Unit.SECOND, 9);
+    }
+
     private static ObjectNode tree(Wire wire) {
         ObjectNode tree = object();
         tree.put("from", wire.from().toString());
@@ -127,6 +154,13 @@ public final class BuildWriter {
             tree.put("kind", "shifter");
             tree.put("shifter", way.shifter());
             tree.put("way", way.way());
+        }
+        if (between instanceof Between.Series series) {
+            tree.put("kind", "series");
+            tree.put("series", Engineering.print(series.resistance().ohms(), Unit.OHM, 4));
+        } else if (between instanceof Between.CoilDriver driver) {
+            tree.put("kind", "coil-driver");
+            tree.put("base", Engineering.print(driver.base().ohms(), Unit.OHM, 4));
         }
         return with(tree, between.extras());
     }

@@ -3,13 +3,16 @@ package inkel.core.io;
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
+import inkel.core.catalog.Battery;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Burst;
 import inkel.core.catalog.Claim;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Decoupling;
+import inkel.core.catalog.Demands;
 import inkel.core.catalog.Handling;
 import inkel.core.catalog.I2cNeed;
+import inkel.core.catalog.Intake;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Make;
@@ -18,9 +21,11 @@ import inkel.core.catalog.Need;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.PwmNeed;
+import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Regulator;
 import inkel.core.catalog.SpiNeed;
 import inkel.core.catalog.Supply;
@@ -97,7 +102,7 @@ final class PartClassReader {
                 fields.object("uart").map(PartClassReader::uart),
                 fields.object("pwm").map(PartClassReader::pwm),
                 fields.object("controller").map(PartClassReader::controller),
-                fields.objects("bursts").stream().map(PartClassReader::burst).toList(),
+                demands(),
                 handling(),
                 fields.texts("cautions"));
         check(cls);
@@ -176,7 +181,26 @@ final class PartClassReader {
                 output.optionalText("from"),
                 word(output, "way", Output.Way.values(), Output.Way.SOURCE),
                 output.has("own") ? output.quantity("own", Unit.AMPERE, CURRENT) : Current.ZERO,
-                output.object("regulator").map(PartClassReader::regulator).orElse(Regulator.UNKNOWN));
+                output.object("regulator").map(PartClassReader::regulator).orElse(Regulator.UNKNOWN),
+                output.object("battery").map(PartClassReader::battery),
+                output.objects("or_from").stream().map(PartClassReader::intake).toList());
+    }
+
+    private static Battery battery(Fields battery) {
+        return new Battery(
+                battery.quantity("capacity", Unit.AMPERE_HOUR, "2 Ah"),
+                battery.quantity("usable", Unit.ONE, "80 %"),
+                battery.quantity("resistance", Unit.OHM, "0.4 Ω"));
+    }
+
+    private static Intake intake(Fields intake) {
+        return new Intake(
+                intake.text("pin"),
+                word(intake, "way", Output.Way.values(), Output.Way.PASS),
+                intake.has("volts") ? Optional.of(intake.figure("volts", Unit.VOLT, VOLTS)) : Optional.empty(),
+                intake.has("rating") ? Optional.of(intake.figure("rating", Unit.AMPERE, CURRENT)) : Optional.empty(),
+                intake.has("own") ? intake.quantity("own", Unit.AMPERE, CURRENT) : Current.ZERO,
+                intake.object("regulator").map(PartClassReader::regulator).orElse(Regulator.UNKNOWN));
     }
 
     private static Regulator regulator(Fields regulator) {
@@ -193,6 +217,32 @@ final class PartClassReader {
                 regulator.has("efficiency")
                         ? Optional.of(regulator.quantity("efficiency", Unit.ONE, "85 %"))
                         : Optional.empty());
+    }
+
+    private Demands demands() {
+        return new Demands(
+                fields.objects("bursts").stream().map(PartClassReader::burst).toList(),
+                fields.objects("pin_loads").stream()
+                        .map(PartClassReader::pinLoad)
+                        .toList(),
+                fields.objects("turned_down").stream()
+                        .map(lower -> new Reduction(
+                                lower.text("name"),
+                                lower.text("supply"),
+                                lower.text("mode"),
+                                lower.quantity("current", Unit.AMPERE, CURRENT)))
+                        .toList());
+    }
+
+    private static PinLoad pinLoad(Fields load) {
+        return new PinLoad(
+                load.text("pin"),
+                word(load, "is", PinLoad.Sort.values(), PinLoad.Sort.LED),
+                load.has("forward")
+                        ? Optional.of(load.<Voltage>figure("forward", Unit.VOLT, VOLTS)
+                                .range())
+                        : Optional.empty(),
+                load.figure("current", Unit.AMPERE, CURRENT));
     }
 
     private static Burst burst(Fields burst) {
@@ -214,7 +264,7 @@ final class PartClassReader {
         Optional<BenchKind> bench = fields.has("bench")
                 ? Optional.of(word("bench", BenchKind.values(), BenchKind.OUTPUT))
                 : Optional.empty();
-        return new Handling(fields.texts("does"), make, checks, bench);
+        return new Handling(fields.texts("does"), make, checks, bench, fields.flag("may_carry_mains", false));
     }
 
     private static Make make(Fields make) {

@@ -40,6 +40,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
         PART,
         CAPACITOR,
         RESISTOR,
+        SEMICONDUCTOR,
         ADAPTER,
         HEADER
     }
@@ -54,8 +55,24 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
                 lines.add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", wanted.value()), placed);
             }
         }
+        for (Placed placed : node.parts()) {
+            placed.capacitor()
+                    .ifPresent(value ->
+                            lines.add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", value), placed));
+            if (placed.part().setting("diode").isPresent()) {
+                lines.add(Kind.SEMICONDUCTOR, Fact.of("have.schottky"), placed);
+            }
+        }
         for (Between between : node.node().between()) {
-            if (between instanceof Between.Divider divider) {
+            if (between instanceof Between.Series series) {
+                Placed placed = node.part(series.signal().part()).orElseThrow();
+                lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", series.resistance()), placed);
+            } else if (between instanceof Between.CoilDriver driver) {
+                Placed placed = node.part(driver.signal().part()).orElseThrow();
+                lines.add(Kind.SEMICONDUCTOR, Fact.of("have.transistor"), placed);
+                lines.add(Kind.SEMICONDUCTOR, Fact.of("have.flyback_diode"), placed);
+                lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", driver.base()), placed);
+            } else if (between instanceof Between.Divider divider) {
                 Placed placed = node.part(divider.signal().part()).orElseThrow();
                 lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", divider.series()), placed);
                 lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", divider.toGround()), placed);

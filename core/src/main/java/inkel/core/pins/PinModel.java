@@ -27,7 +27,7 @@ import org.chocosolver.solver.variables.IntVar;
 /**
  * Sharing out pins as a constraint model. Every target pin of the node has a number; every want is a variable over the
  * numbers it may take. Lines of a bus are variables of their own, which all parts on that bus equal. No two takers have
- * the same pin. The only class that knows the solver.
+ * the same pin. Like {@code StaggerModel}, one of the two classes that know the solver.
  */
 final class PinModel {
     /** Ends the search for something better; counted in failures so that the outcome is the same on every machine. */

@@ -9,6 +9,7 @@ import inkel.core.circuit.Rail;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Share;
 import java.util.List;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -16,12 +17,28 @@ import java.util.stream.Stream;
  *
  * @param budgets in document order
  */
-public record PowerReport(Circuit circuit, List<RailBudget> budgets) {
+public record PowerReport(
+        Circuit circuit,
+        List<RailBudget> budgets,
+        List<RegulatorReport> regulators,
+        List<FeedLine> lines,
+        List<BurstReport> bursts,
+        List<PinLoadReport> pinLoads,
+        List<BatteryReport> batteries,
+        List<ServoFeed> servos,
+        List<DoubleFeed> doubles) {
     /** The share of its rating that a rail may give on average, to leave room for heat and age. */
     public static final Share AVERAGE_SHARE = Share.ofPercent(80);
 
     public PowerReport {
         budgets = List.copyOf(budgets);
+        regulators = List.copyOf(regulators);
+        lines = List.copyOf(lines);
+        bursts = List.copyOf(bursts);
+        pinLoads = List.copyOf(pinLoads);
+        batteries = List.copyOf(batteries);
+        servos = List.copyOf(servos);
+        doubles = List.copyOf(doubles);
     }
 
     /** One rail of one node. */
@@ -48,9 +65,20 @@ public record PowerReport(Circuit circuit, List<RailBudget> budgets) {
     public static PowerReport of(Circuit circuit) {
         return new PowerReport(
                 circuit,
-                circuit.nodes().stream()
-                        .flatMap(node -> node.rails().stream().map(rail -> new RailBudget(node, rail)))
-                        .toList());
+                each(circuit, node -> node.rails().stream()
+                        .map(rail -> new RailBudget(node, rail))
+                        .toList()),
+                each(circuit, RegulatorReport::of),
+                each(circuit, FeedLine::of),
+                each(circuit, BurstReport::of),
+                each(circuit, PinLoadReport::of),
+                each(circuit, BatteryReport::of),
+                each(circuit, ServoFeed::of),
+                each(circuit, DoubleFeed::of));
+    }
+
+    private static <T> List<T> each(Circuit circuit, Function<NodeCircuit, List<T>> of) {
+        return circuit.nodes().stream().flatMap(node -> of.apply(node).stream()).toList();
     }
 
     public Catalog catalog() {

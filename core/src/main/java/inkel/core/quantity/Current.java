@@ -29,6 +29,10 @@ public record Current(double amperes) implements Quantity, Comparable<Current> {
     }
 
     /** Above by more than a nanoampere, so that rounding of sums never decides. */
+    public boolean isBelow(Current other) {
+        return other.isAbove(this);
+    }
+
     public boolean isAbove(Current other) {
         return amperes > other.amperes + 1e-9;
     }

@@ -32,6 +32,22 @@ public enum ESeries {
                 .orElseThrow();
     }
 
+    /**
+     * The largest preferred value that is not above the one given.
+     *
+     * @param value above zero
+     */
+    public double atMost(double value) {
+        if (!(value > 0) || !Double.isFinite(value)) {
+            throw new IllegalArgumentException("a preferred value is above zero: " + value);
+        }
+        int decade = (int) Math.floor(Math.log10(value));
+        return DoubleStream.concat(ofDecade(decade - 1), DoubleStream.concat(ofDecade(decade), ofDecade(decade + 1)))
+                .filter(step -> step <= value * (1 + 1e-9))
+                .max()
+                .orElseThrow();
+    }
+
     /** The values from {@code 10^decade} up to, and without, the next decade, rising. */
     public DoubleStream ofDecade(int decade) {
         // Dividing keeps 4700 exact where multiplying by a negative power would not.

@@ -33,17 +33,18 @@ public final class Engineering {
             Map.entry("K", 1e3),
             Map.entry("M", 1e6),
             Map.entry("G", 1e9));
-    private static final Map<Unit, List<String>> NAMES = Map.of(
-            Unit.VOLT, List.of("V", "v"),
-            Unit.AMPERE, List.of("A", "a"),
-            Unit.OHM, List.of("Ω", "Ω", "R", "ohm", "Ohm", "ohms"),
-            Unit.FARAD, List.of("F", "f"),
-            Unit.HERTZ, List.of("Hz", "hz", "HZ", "Bd", "baud"),
-            Unit.SECOND, List.of("s", "S"),
-            Unit.WATT, List.of("W", "w"),
-            Unit.CELSIUS, List.of("°C", "C", "c"),
-            Unit.METRE, List.of("m"),
-            Unit.ONE, List.of("%"));
+    private static final Map<Unit, List<String>> NAMES = Map.ofEntries(
+            Map.entry(Unit.VOLT, List.of("V", "v")),
+            Map.entry(Unit.AMPERE, List.of("A", "a")),
+            Map.entry(Unit.OHM, List.of("Ω", "Ω", "R", "ohm", "Ohm", "ohms")),
+            Map.entry(Unit.FARAD, List.of("F", "f")),
+            Map.entry(Unit.HERTZ, List.of("Hz", "hz", "HZ", "Bd", "baud")),
+            Map.entry(Unit.SECOND, List.of("s", "S")),
+            Map.entry(Unit.WATT, List.of("W", "w")),
+            Map.entry(Unit.CELSIUS, List.of("°C", "C", "c")),
+            Map.entry(Unit.METRE, List.of("m")),
+            Map.entry(Unit.AMPERE_HOUR, List.of("Ah", "ah")),
+            Map.entry(Unit.ONE, List.of("%")));
     private static final String[] PRINTED_PREFIX = {"p", "n", "µ", "m", "", "k", "M", "G"};
     private static final int PREFIX_OF_ONE = 4;
     private static final int MAX_LENGTH = 64;
@@ -75,7 +76,11 @@ public final class Engineering {
         if (!plain.matches()) {
             return Optional.empty();
         }
-        return scaled(plain.group(1), plain.group(2), plain.group(3), unit);
+        // A lone m behind a length is the metre itself.
+        boolean isMetre = unit == Unit.METRE
+                && plain.group(2).equals("m")
+                && plain.group(3).isEmpty();
+        return scaled(plain.group(1), isMetre ? "" : plain.group(2), plain.group(3), unit);
     }
 
     /** Reads a quantity of a given unit; empty as for {@link #parse(String, Unit)}. */

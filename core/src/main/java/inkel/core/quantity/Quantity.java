@@ -2,7 +2,17 @@ package inkel.core.quantity;
 
 /** A physical amount held in its SI base unit. Every amount is finite. */
 public sealed interface Quantity
-        permits Capacitance, Current, Duration, Frequency, Length, Power, Resistance, Share, Temperature, Voltage {
+        permits Capacitance,
+                Charge,
+                Current,
+                Duration,
+                Frequency,
+                Length,
+                Power,
+                Resistance,
+                Share,
+                Temperature,
+                Voltage {
 
     /** The amount in the SI base unit of {@link #unit()}; always finite. */
     double si();
@@ -21,6 +31,7 @@ public sealed interface Quantity
             case WATT -> new Power(si);
             case CELSIUS -> new Temperature(si);
             case METRE -> new Length(si);
+            case AMPERE_HOUR -> new Charge(si);
             case ONE -> new Share(si);
         };
     }

@@ -12,6 +12,10 @@ public record Temperature(double celsius) implements Quantity, Comparable<Temper
         return new Temperature(celsius);
     }
 
+    public boolean isAbove(Temperature other) {
+        return celsius > other.celsius;
+    }
+
     @Override
     public double si() {
         return celsius;

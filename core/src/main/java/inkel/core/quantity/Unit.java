@@ -11,6 +11,7 @@ public enum Unit {
     WATT("W", "w"),
     CELSIUS("°C", "c"),
     METRE("m", "m"),
+    AMPERE_HOUR("Ah", "ah"),
     ONE("", "");
 
     private final String symbol;

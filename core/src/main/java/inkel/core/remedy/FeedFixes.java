@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** Finds other ways to feed a supply pin: a rail that is there, or a regulator or source that the catalogue has. */
 public final class FeedFixes {
@@ -37,19 +38,33 @@ public final class FeedFixes {
      * with most room first of all.
      */
     public List<Fix> of(Placed placed, Supply supply) {
+        return of(placed, supply, Voltage.ZERO, rail -> true);
+    }
+
+    /**
+     * As {@link #of(Placed, Supply)}, for rails that are allowed and never fall below a voltage.
+     *
+     * @param least below what the pin itself works at it changes nothing
+     */
+    public List<Fix> of(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         Current peak = peakOf(placed, supply);
         List<Fix> fixes = new ArrayList<>();
         node.rails().stream()
                 .filter(rail -> !now.filter(rail.id()::equals).isPresent())
+                .filter(rail -> isAllowed.test(rail.id()))
                 .filter(rail -> !isFedThrough(rail, placed.id()))
-                .filter(rail ->
-                        rail.volts().filter(volts -> fits(volts, supply)).isPresent())
+                .filter(rail -> rail.volts()
+                        .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
+                        .isPresent())
                 .filter(rail -> !peak.isAbove(rail.room()))
                 .sorted(Comparator.comparing(Rail::room).reversed())
                 .map(rail -> feedFrom(placed, supply, rail))
                 .forEach(fixes::add);
         catalog.all().stream()
+                .filter(cls -> cls.outputs().stream()
+                        .flatMap(output -> output.volts().stream())
+                        .noneMatch(volts -> volts.range().lowest().isBelow(least)))
                 .flatMap(cls -> added(placed, supply, cls, peak).stream())
                 .forEach(fixes::add);
         return fixes.stream().limit(MOST).toList();

@@ -29,7 +29,7 @@ public final class NewNode {
             controller = controller.withFeed(
                     pin.get().pin(), new Endpoint(supply.id(), output.get().pin()));
         }
-        return new Node(id, name, List.of(controller, supply), List.of(), List.of(), Set.of(), Extras.NONE);
+        return new Node(id, name, List.of(controller, supply), List.of(), List.of(), List.of(), Set.of(), Extras.NONE);
     }
 
     /** Whether a source suits a board: some supply pin of it bears all the source can give. */

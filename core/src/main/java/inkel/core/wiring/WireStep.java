@@ -11,7 +11,7 @@ import java.util.Optional;
  * @param number its place in the order of work, from 1
  * @param from the end nearer to the board or the supply
  * @param subject what is selected elsewhere when this wire is selected
- * @param divider the resistors that go in this wire
+ * @param inLine resistors or a transistor that stand in the wire, when any do
  * @param plugged whether the builder has ticked it off
  */
 public record WireStep(
@@ -22,7 +22,7 @@ public record WireStep(
         Terminal to,
         WireColour colour,
         Place subject,
-        Optional<Between.Divider> divider,
+        Optional<Between> inLine,
         boolean plugged) {
     /** What a wire carries, in the order of work. */
     public enum Kind {

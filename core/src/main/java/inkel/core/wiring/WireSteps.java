@@ -146,9 +146,8 @@ final class WireSteps {
                 return;
             }
         }
-        Optional<Between.Divider> divider =
-                between.filter(Between.Divider.class::isInstance).map(Between.Divider.class::cast);
-        add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), divider);
+        Optional<Between> inLine = between.filter(entry -> !(entry instanceof Between.ShifterWay));
+        add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), inLine);
     }
 
     private PinUse useOf(Wire wire) {
@@ -191,7 +190,7 @@ final class WireSteps {
             Terminal to,
             WireColour colour,
             Endpoint subject,
-            Optional<Between.Divider> divider) {
+            Optional<Between> inLine) {
         String id = from.id() + " > " + to.id();
         if (!ids.add(id)) {
             return;
@@ -204,7 +203,7 @@ final class WireSteps {
                 to,
                 colour,
                 node.place(subject),
-                divider,
+                inLine,
                 node.node().plugged().contains(id)));
     }
 }

@@ -41,6 +41,16 @@ class CalculatorTest {
             i2c-pullup vdd=3V3 mode=fast cb=100p,    r_max_ohm,     3540.6586
             i2c-pullup vdd=5 mode=fastplus cb=100p,  r_min_ohm,     230
             i2c-pullup vdd=5 cb=400p vol=0.4 iol=6mA, r_min_ohm,    766.6667
+            regulator vin=9V vout=5V i=200mA theta=65 ambient=25 tj_max=125 iq=6mA, loss_w,     0.854
+            regulator vin=9V vout=5V i=200mA theta=65 ambient=25 tj_max=125 iq=6mA, junction_c, 80.51
+            regulator vin=9V vout=5V i=200mA theta=65 ambient=25 tj_max=125 iq=6mA, i_max_a,    0.3711154
+            bulk i=1.5A t=577us dv=0.4V esr=50m,     c_f,           0.00266307692
+            bulk i=1.5A t=577us dv=0.4V esr=50m,     standard_c_f,  0.0033
+            wire awg=24 length=1 i=0,                r_ohm,         0.1684167
+            wire awg=36 length=1 i=100mA,            drop_v,        0.2721886
+            wire awg=26 length=0.3 i=1A contacts=4 contact_ohm=15m, drop_v, 0.1403379
+            battery capacity_ah=2 usable=0.8 average_a=120mA, hours, 13.333333
+            battery capacity_ah=500mAh usable=80% average_a=0.1, hours, 4
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, high_margin_v, 0.1
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, low_margin_v,  1.3
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, headroom_v,    2.4
@@ -81,6 +91,10 @@ class CalculatorTest {
             led v=5A vf=2 i=10mA,                   calc.wrong_value
             i2c-pullup vdd=0.3 cb=100p,             calc.out_of_range
             i2c-pullup vdd=3V3 cb=0,                calc.not_positive
+            bulk i=1A t=1ms dv=0.1V esr=0.2,        calc.out_of_range
+            battery capacity_ah=2 usable=1.2 average_a=1, calc.out_of_range
+            wire awg=80 length=1 i=1,               calc.out_of_range
+            regulator vin=9 vout=5 i=-1 theta=65 ambient=25 tj_max=125, calc.not_positive
             flux x=1,                               calc.unknown
             """)
     void refusals(String call, String reason) {

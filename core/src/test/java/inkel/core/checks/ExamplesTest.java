@@ -55,9 +55,12 @@ class ExamplesTest {
                         "pins.no_role",
                         "pins.not_placed",
                         "pins.two_drivers",
+                        "power.burst_droop",
                         "power.no_common_ground",
                         "power.rail_peak",
+                        "power.servo_from_board",
                         "power.source_over",
+                        "power.wire_drop",
                         "uart.baud_error",
                         "uart.not_crossed")),
                 codes);

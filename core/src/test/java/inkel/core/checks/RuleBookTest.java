@@ -55,6 +55,10 @@ class RuleBookTest {
         assertTrue(assessment.at(reader).stream()
                 .allMatch(finding -> finding.place().part().equals("reader")));
         // SCK, MOSI, SDA and RST are harmed, MISO is not read.
-        assertEquals(5, assessment.at(reader).size());
+        assertEquals(
+                5,
+                assessment.at(reader).stream()
+                        .filter(finding -> finding.severity() != inkel.core.finding.Severity.NOTE)
+                        .count());
     }
 }

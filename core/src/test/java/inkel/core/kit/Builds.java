@@ -4,6 +4,7 @@ import inkel.core.build.Between;
 import inkel.core.build.Build;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Extras;
+import inkel.core.build.Moment;
 import inkel.core.build.Node;
 import inkel.core.build.Part;
 import inkel.core.build.Place;
@@ -31,6 +32,7 @@ public final class Builds {
     private final List<Part> parts = new ArrayList<>();
     private final List<Wire> wires = new ArrayList<>();
     private final List<Between> between = new ArrayList<>();
+    private final List<Moment> moments = new ArrayList<>();
 
     private Builds(String boardClass) {
         parts.add(Part.of(Part.BOARD, boardClass, "Board", "").withFeed("USB", end("usb.5V")));
@@ -71,6 +73,24 @@ public final class Builds {
         return this;
     }
 
+    /** Puts an own figure in place of the class's. */
+    public Builds figure(String part, String key, String value) {
+        parts.replaceAll(old -> old.id().equals(part) ? old.withFigure(key, value) : old);
+        return this;
+    }
+
+    /** Feeds the board through one pin alone. */
+    public Builds boardOnly(String pin, String rail) {
+        parts.set(0, parts.get(0).withFeeds(Map.of(pin, end(rail))));
+        return this;
+    }
+
+    /** Feeds the board through one pin more. */
+    public Builds boardAlso(String pin, String rail) {
+        parts.set(0, parts.get(0).withFeed(pin, end(rail)));
+        return this;
+    }
+
     /** Feeds the board from another rail than the USB port. */
     public Builds boardFrom(String rail) {
         parts.set(0, parts.get(0).withFeed("USB", end(rail)));
@@ -97,10 +117,15 @@ public final class Builds {
         return this;
     }
 
+    public Builds moment(Moment moment) {
+        moments.add(moment);
+        return this;
+    }
+
     public Build build() {
         return new Build(
                 "Test",
-                List.of(new Node(NODE, "Bench", parts, wires, between, Set.of(), Extras.NONE)),
+                List.of(new Node(NODE, "Bench", parts, wires, between, moments, Set.of(), Extras.NONE)),
                 List.of(),
                 Extras.NONE);
     }

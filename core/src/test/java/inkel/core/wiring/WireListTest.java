@@ -99,7 +99,7 @@ class WireListTest {
                 .between(divider)
                 .build());
         WireStep step = list.steps().get(list.steps().size() - 1);
-        assertEquals(divider, step.divider().orElseThrow());
+        assertEquals(divider, step.inLine().orElseThrow());
         assertEquals(WireColour.ORANGE, list.steps().get(1).colour(), "a 3.3 V supply");
     }
 

@@ -5,6 +5,7 @@ import inkel.app.ui.panel.Why.Row;
 import inkel.app.ui.panel.Why.Section;
 import inkel.app.ui.panel.Why.Tone;
 import inkel.app.ui.panel.Why.Verdict;
+import inkel.app.words.BetweenWords;
 import inkel.app.words.PartWords;
 import inkel.app.words.Words;
 import inkel.core.build.Edit;
@@ -469,17 +470,7 @@ public final class Explainer {
         rows.add(new Row(Words.get("why.how"), Words.get("how." + how), ""));
         node.node()
                 .between(wire.from())
-                .ifPresent(between -> rows.add(new Row(
-                        Words.get("why.between"),
-                        between instanceof inkel.core.build.Between.Divider divider
-                                ? Words.say(Fact.of("why.divider")
-                                        .with("series", divider.series())
-                                        .with("to_ground", divider.toGround()))
-                                : Words.get(
-                                        "why.shifter_way",
-                                        "way",
-                                        ((inkel.core.build.Between.ShifterWay) between).way()),
-                        "")));
+                .ifPresent(between -> rows.add(new Row(Words.get("why.between"), BetweenWords.brief(between), "")));
         List<String> shared = node.nets().getOrDefault(wire.to(), List.of()).stream()
                 .filter(other -> !other.equals(wire))
                 .map(other -> Words.say(PinNames.of(node, other.from())))

@@ -4,6 +4,7 @@ import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.HeaderPlan;
+import inkel.app.words.BetweenWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.build.Edit;
@@ -283,7 +284,9 @@ public final class WireStage extends StagePane {
             swatch.getStyleClass().setAll("swatch", "swatch-" + step.colour().text());
             from.setText(words.name(step.from()));
             to.setText(words.name(step.to()));
-            String between = step.divider().isPresent() ? ", " + Words.get("wire.with_divider") : "";
+            String between = step.inLine().isPresent()
+                    ? ", " + BetweenWords.kind(step.inLine().get())
+                    : "";
             kind.setText(Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT)) + between);
             tick.setGraphic(step.plugged() ? Ui.icon(inkel.app.ui.Icons.TICK, "step-tick") : null);
             pseudoClassStateChanged(DONE, step.plugged());

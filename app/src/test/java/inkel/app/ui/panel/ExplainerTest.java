@@ -116,7 +116,7 @@ class ExplainerTest {
     void aRailAddsUpItsLoads() {
         Why why = Explainer.explain(LOCKS, NODE, Stage.POWER, pin("reg", "OUT"));
         // Reader 100 mA, radio 14 mA, shifter 1.5 mA: 115.5 mA, printed with three digits.
-        assertEquals("116 mA", value(why, "all peaks together"));
+        assertEquals("116 mA", value(why, "at its worst"));
         assertEquals("800 mA", value(why, "rating"));
         assertEquals(Why.Tone.GOOD, why.verdict().orElseThrow().tone());
     }

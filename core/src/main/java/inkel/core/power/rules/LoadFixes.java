@@ -1,45 +1,173 @@
 package inkel.core.power.rules;
 
+import inkel.core.build.Edit;
+import inkel.core.build.Moment;
+import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Supply;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.finding.Fix;
+import inkel.core.power.BurstReport;
 import inkel.core.power.PowerReport;
-import inkel.core.power.PowerReport.RailBudget;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.Effort;
 import inkel.core.remedy.FeedFixes;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
-/** Ways to take load off a rail: the smallest load that is enough moves first, so that least is changed. */
+/**
+ * Ways to take load off a rail: two moments kept apart, a part turned down, a capacitor that carries a burst, or a load
+ * that is fed from elsewhere. Those that are enough by themselves come first, the least effort first among them.
+ */
 final class LoadFixes {
-    private static final int MOST = 4;
+    private static final int MOST = 5;
+    private static final int MOST_MOVES = 2;
 
-    private LoadFixes() {}
+    private final NodeCircuit node;
+    private final Rail rail;
+    private final PowerReport report;
 
-    static List<Fix> of(RailBudget budget, PowerReport report) {
-        FeedFixes feeds = new FeedFixes(budget.node(), report.catalog());
-        Current tooMuch = budget.rail().peak().minus(budget.rail().rating());
-        List<Rail.Load> bySize = budget.rail().loads().stream()
-                .sorted(Comparator.comparing(Rail.Load::peak))
-                .toList();
-        Stream<Rail.Load> enough = bySize.stream().filter(load -> !tooMuch.isAbove(load.peak()));
-        Stream<Rail.Load> rest = bySize.stream()
-                .filter(load -> tooMuch.isAbove(load.peak()))
-                .sorted(Comparator.comparing(Rail.Load::peak).reversed());
-        return Stream.concat(enough, rest)
-                .filter(load -> load.peak().isAbove(Current.ZERO))
-                .flatMap(load -> moves(load, budget, feeds).stream().limit(2))
+    private LoadFixes(NodeCircuit node, Rail rail, PowerReport report) {
+        this.node = node;
+        this.rail = rail;
+        this.report = report;
+    }
+
+    /** Ways to bring the peak of a rail down by an amount. */
+    static List<Fix> ofPeak(NodeCircuit node, Rail rail, PowerReport report, Current tooMuch) {
+        LoadFixes fixes = new LoadFixes(node, rail, report);
+        List<Fix> enough = new ArrayList<>();
+        enough.addAll(fixes.apart(tooMuch));
+        enough.addAll(fixes.turnedDown(tooMuch));
+        enough.addAll(fixes.carried(tooMuch));
+        enough.addAll(fixes.moved(tooMuch, Rail.Load::atWorst, true));
+        Stream<Fix> rest = fixes.moved(tooMuch, Rail.Load::atWorst, false).stream();
+        return Stream.concat(Effort.leastFirst(enough).stream(), rest)
                 .limit(MOST)
                 .toList();
     }
 
-    private static List<Fix> moves(Rail.Load load, RailBudget budget, FeedFixes feeds) {
-        Placed placed = budget.node().part(load.pin().part()).orElseThrow();
+    /** Ways to bring the average of a rail down by an amount. */
+    static List<Fix> ofAverage(NodeCircuit node, Rail rail, PowerReport report, Current tooMuch) {
+        LoadFixes fixes = new LoadFixes(node, rail, report);
+        Stream<Fix> enough = Effort.leastFirst(fixes.moved(tooMuch, Rail.Load::average, true)).stream();
+        Stream<Fix> rest = fixes.moved(tooMuch, Rail.Load::average, false).stream();
+        return Stream.concat(enough, rest).limit(MOST).toList();
+    }
+
+    /** Two moments that meet at the worst and, kept apart, bring the rail under its rating. */
+    private List<Fix> apart(Current tooMuch) {
+        List<Moment> meeting = node.node().moments().stream()
+                .filter(moment -> rail.worst().contains(moment.id()))
+                .toList();
+        List<Fix> fixes = new ArrayList<>();
+        for (int i = 0; i < meeting.size(); i++) {
+            for (int j = i + 1; j < meeting.size(); j++) {
+                if (isEnoughApart(meeting.get(i), meeting.get(j), tooMuch)) {
+                    fixes.add(keptApart(meeting.get(i), meeting.get(j)));
+                }
+            }
+        }
+        return fixes.stream().limit(MOST_MOVES).toList();
+    }
+
+    /** Only the worst set is tried; another may turn out to be as bad, and is then told in its turn. */
+    private boolean isEnoughApart(Moment one, Moment other, Current tooMuch) {
+        Current goal = rail.peak().minus(tooMuch);
+        return !without(one).isAbove(goal) && !without(other).isAbove(goal);
+    }
+
+    private Current without(Moment moment) {
+        Set<String> on = new LinkedHashSet<>(rail.worst());
+        on.remove(moment.id());
+        return node.currents(on).get(rail.id());
+    }
+
+    private Fix keptApart(Moment one, Moment other) {
+        Set<String> never = new LinkedHashSet<>(one.never());
+        never.add(other.id());
+        return new Fix(
+                "apart-" + one.id() + "-" + other.id(),
+                Fact.of("fix.apart").with("one", one.name()).with("other", other.name()),
+                Fact.of("fix.apart.cost"),
+                List.of(new Edit.SetMoment(node.node().id(), one.withNever(never))));
+    }
+
+    private List<Fix> turnedDown(Current tooMuch) {
+        List<Fix> fixes = new ArrayList<>();
+        for (Rail.Load load : rail.loads()) {
+            Placed placed = placed(load);
+            for (Reduction lower : placed.cls().demands().reductions()) {
+                Current saved = load.atWorst().minus(lower.current());
+                boolean isEnough = lower.supply().equals(load.pin().pin()) && !tooMuch.isAbove(saved);
+                if (isEnough && placed.part().setting("turned_down").isEmpty()) {
+                    fixes.add(new Fix(
+                            "turn-down-" + placed.id(),
+                            Fact.of("fix.turn_down")
+                                    .with("part", placed.part().name())
+                                    .with("setting", lower.name()),
+                            Fact.of("fix.turn_down.cost")
+                                    .with("from", load.atWorst())
+                                    .with("to", lower.current()),
+                            List.of(new Edit.SetSetting(node.node().id(), placed.id(), "turned_down", lower.name()))));
+                    break;
+                }
+            }
+        }
+        return fixes;
+    }
+
+    private List<Fix> carried(Current tooMuch) {
+        return report.bursts().stream()
+                .filter(burst -> burst.node() == node && burst.rail().id().equals(rail.id()))
+                .filter(burst -> burst.placed().capacitor().isEmpty())
+                .filter(burst -> !tooMuch.isAbove(saved(burst)))
+                .flatMap(burst -> BurstFixes.capacitor(burst).stream())
+                .toList();
+    }
+
+    private Current saved(BurstReport burst) {
+        double smoothed = burst.burstCurrent().amperes()
+                * burst.burst().time().seconds()
+                / burst.burst().period().seconds();
+        double between = burst.placed().cls().modes().stream()
+                .filter(mode -> mode.supply().equals(burst.supply().pin()))
+                .filter(mode -> !mode.name().equals("peak"))
+                .mapToDouble(mode -> mode.current().range().highest().amperes())
+                .max()
+                .orElse(0);
+        return Current.ofAmperes(burst.burstCurrent().amperes() - Math.max(smoothed, between));
+    }
+
+    /** Loads fed from elsewhere: the smallest that is enough first, or those that are not, the largest first. */
+    private List<Fix> moved(Current tooMuch, Function<Rail.Load, Current> size, boolean isEnough) {
+        FeedFixes feeds = new FeedFixes(node, report.catalog());
+        Comparator<Rail.Load> bySize = Comparator.comparing(size);
+        return rail.loads().stream()
+                .filter(load -> size.apply(load).isAbove(Current.ZERO))
+                .filter(load -> isEnough != tooMuch.isAbove(size.apply(load)))
+                .sorted(isEnough ? bySize : bySize.reversed())
+                .flatMap(load -> moves(load, feeds).stream().limit(MOST_MOVES))
+                .limit(MOST)
+                .toList();
+    }
+
+    private List<Fix> moves(Rail.Load load, FeedFixes feeds) {
+        Placed placed = placed(load);
         Supply supply = placed.cls().supply(load.pin().pin()).orElseThrow();
         return feeds.of(placed, supply).stream()
                 .map(fix -> new Fix(fix.id() + "-" + placed.id(), fix.title(), fix.cost(), fix.edits()))
                 .toList();
+    }
+
+    private Placed placed(Rail.Load load) {
+        return node.part(load.pin().part()).orElseThrow();
     }
 }

@@ -33,9 +33,16 @@ public final class RailAverageRule implements Rule<PowerReport> {
         return Finding.of(INFO, budget.node().place(budget.rail().id()))
                 .with("rail", RailNames.of(budget.node(), budget.rail().id()))
                 .number("average", budget.rail().average(), Source.COMPUTED)
-                .number("rating", budget.rail().rating(), Source.CLASS)
+                .number(
+                        "rating",
+                        budget.rail().rating(),
+                        budget.rail().output().rating().source())
                 .number("average_limit", budget.averageLimit(), Source.RULE)
-                .fixes(LoadFixes.of(budget, report))
+                .fixes(LoadFixes.ofAverage(
+                        budget.node(),
+                        budget.rail(),
+                        report,
+                        budget.rail().average().minus(budget.averageLimit())))
                 .build();
     }
 }

@@ -7,8 +7,6 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.power.PowerReport;
 import inkel.core.power.PowerReport.RailBudget;
-import inkel.core.quantity.Source;
-import inkel.core.remedy.RailNames;
 import java.util.List;
 
 /** Reports a port, supply or battery asked for more than its rating, regulators' own current included. */
@@ -26,17 +24,7 @@ public final class SourceOverRule implements Rule<PowerReport> {
         return report.budgets().stream()
                 .filter(budget -> budget.rail().isSource())
                 .filter(RailBudget::isPeakOver)
-                .map(budget -> describe(budget, report))
+                .map(budget -> OverloadFinding.of(INFO, budget, report))
                 .toList();
-    }
-
-    private static Finding describe(RailBudget budget, PowerReport report) {
-        return Finding.of(INFO, budget.node().place(budget.rail().id()))
-                .with("rail", RailNames.of(budget.node(), budget.rail().id()))
-                .number("peak", budget.rail().peak(), Source.COMPUTED)
-                .number("rating", budget.rail().rating(), Source.CLASS)
-                .number("short_by", budget.rail().peak().minus(budget.rail().rating()), Source.COMPUTED)
-                .fixes(LoadFixes.of(budget, report))
-                .build();
     }
 }

@@ -1,0 +1,47 @@
+package inkel.app.words;
+
+import inkel.core.build.Between;
+import inkel.core.quantity.Fact;
+
+/** What stands in a wire, in words. */
+public final class BetweenWords {
+    private BetweenWords() {}
+
+    /** What to put in the wire, for the bench; empty for a shifter, whose wires are told by themselves. */
+    public static String toDo(Between between) {
+        if (between instanceof Between.Divider divider) {
+            return Words.say(
+                    Fact.of("wire.divider").with("series", divider.series()).with("to_ground", divider.toGround()));
+        } else if (between instanceof Between.Series series) {
+            return Words.get("wire.series", "series", series.resistance());
+        } else if (between instanceof Between.CoilDriver driver) {
+            return Words.get("wire.coil_driver", "base", driver.base());
+        }
+        return "";
+    }
+
+    /** In a few words, for a row of figures. */
+    public static String brief(Between between) {
+        if (between instanceof Between.Divider divider) {
+            return Words.say(
+                    Fact.of("why.divider").with("series", divider.series()).with("to_ground", divider.toGround()));
+        } else if (between instanceof Between.Series series) {
+            return Words.show(series.resistance());
+        } else if (between instanceof Between.ShifterWay way) {
+            return Words.get("why.shifter_way", "way", way.way());
+        }
+        return kind(between);
+    }
+
+    /** What kind of thing it is, in one word. */
+    public static String kind(Between between) {
+        if (between instanceof Between.Divider) {
+            return Words.get("wire.with_divider");
+        } else if (between instanceof Between.Series) {
+            return Words.get("wire.with_resistor");
+        }
+        return between instanceof Between.CoilDriver
+                ? Words.get("wire.with_transistor")
+                : Words.get("wire.with_shifter");
+    }
+}

@@ -1,0 +1,13 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Charge;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Share;
+
+/**
+ * What is known of a battery behind a source.
+ *
+ * @param usable what share of the capacity it gives before its voltage is at the lower end of its range
+ * @param inner the internal resistance of the whole pack, holder included
+ */
+public record Battery(Charge capacity, Share usable, Resistance inner) {}

@@ -1,0 +1,23 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Figure;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import java.util.Optional;
+
+/**
+ * What a signal pin takes from the pin that drives it, when that is more than an input's leakage.
+ *
+ * @param forward the forward voltage of an LED; absent for a coil
+ * @param current for an LED what it is bright with, for a coil what it takes
+ */
+public record PinLoad(String pin, Sort sort, Optional<Range<Voltage>> forward, Figure<Current> current) {
+    /** What hangs on the pin. */
+    public enum Sort {
+        /** A diode: it takes whatever the resistor before it lets through. */
+        LED,
+        /** A winding: a relay, a motor, a pump. It kicks back when it is switched off. */
+        COIL
+    }
+}

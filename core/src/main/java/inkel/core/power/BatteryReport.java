@@ -1,0 +1,74 @@
+package inkel.core.power;
+
+import inkel.core.catalog.Battery;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.quantity.Charge;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Share;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import java.util.List;
+import java.util.OptionalDouble;
+
+/** A battery and what is asked of it. */
+public record BatteryReport(NodeCircuit node, Placed placed, Rail rail, Battery battery) {
+    /** A waking day, unless the builder says how long it must last. */
+    private static final double USUAL_HOURS = 8;
+
+    static List<BatteryReport> of(NodeCircuit node) {
+        return node.rails().stream()
+                .flatMap(rail -> rail.output().battery().stream()
+                        .map(battery -> new BatteryReport(
+                                node, node.part(rail.id().part()).orElseThrow(), rail, battery)))
+                .toList();
+    }
+
+    /** Hours = usable share · capacity / average current; empty when nothing flows. */
+    public static OptionalDouble hours(Charge capacity, Share usable, Current average) {
+        return average.isAbove(Current.ZERO)
+                ? OptionalDouble.of(capacity.ampereHours() * usable.ratio() / average.amperes())
+                : OptionalDouble.empty();
+    }
+
+    public OptionalDouble hours() {
+        return hours(battery.capacity(), battery.usable(), rail.average());
+    }
+
+    public double wantedHours() {
+        return placed.part()
+                .setting("hours")
+                .flatMap(text -> Engineering.parse(text, Unit.ONE))
+                .orElse(USUAL_HOURS);
+    }
+
+    public Source wantedSource() {
+        return placed.part().setting("hours").isPresent() ? Source.YOURS : Source.RULE;
+    }
+
+    public boolean isShort() {
+        return hours().isPresent() && hours().getAsDouble() < wantedHours();
+    }
+
+    /** What is lost inside at the peak: I·R. */
+    public Voltage sag() {
+        return Voltage.ofVolts(battery.inner().ohms() * rail.peak().amperes());
+    }
+
+    /** What is left at the terminals at the peak, near the end of the charge. */
+    public Voltage lowest() {
+        return rail.volts().orElseThrow().lowest().minus(sag());
+    }
+
+    /** Loads that the rail would feed, but not at its peak. */
+    public List<FeedLine> starved() {
+        return FeedLine.of(node).stream()
+                .filter(line -> line.rail().id().equals(rail.id()))
+                .filter(line -> !rail.volts().orElseThrow().lowest().isBelow(line.needs()))
+                .filter(line -> lowest().isBelow(line.needs()))
+                .toList();
+    }
+}

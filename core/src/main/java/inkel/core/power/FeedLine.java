@@ -1,0 +1,183 @@
+package inkel.core.power;
+
+import inkel.core.catalog.Battery;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Length;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The two wires from a rail to a supply pin: what they take away when the part draws its most.
+ *
+ * @param load what the pin takes
+ */
+public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail, Rail.Load load) {
+    /** A breadboard contact and a jumper's pin are made for one ampere. */
+    public static final Current CONTACT_LIMIT_OF_PLUGS = Current.ofAmperes(1);
+
+    /** More than this share of the rail lost on the way is worth a thicker wire. */
+    static final double MOST_SHARE = 0.05;
+
+    private static final double JUMPER_GAUGE = 26;
+    private static final Length JUMPER_LENGTH = Length.ofMetres(0.2);
+
+    /** Contacts at both ends of both wires. */
+    private static final int CONTACTS = 4;
+
+    /** How a wire is joined at its ends. */
+    public enum Contact {
+        JUMPER(0.015),
+        CLIP(0.030),
+        SOLDER(0);
+
+        private final double ohms;
+
+        Contact(double ohms) {
+            this.ohms = ohms;
+        }
+
+        public Resistance each() {
+            return Resistance.ofOhms(ohms);
+        }
+    }
+
+    static List<FeedLine> of(NodeCircuit node) {
+        return node.rails().stream()
+                .filter(rail -> hasWires(node, rail))
+                .flatMap(rail -> rail.loads().stream().map(load -> {
+                    Placed placed = node.part(load.pin().part()).orElseThrow();
+                    Supply supply = placed.cls().supply(load.pin().pin()).orElseThrow();
+                    return new FeedLine(node, placed, supply, rail, load);
+                }))
+                .toList();
+    }
+
+    /** A port has a cable with plugs, which its own voltage allows for; a servo plugs into its driver. */
+    private static boolean hasWires(NodeCircuit node, Rail rail) {
+        return node.part(rail.id().part())
+                .filter(owner -> !owner.cls().pins().isEmpty())
+                .isPresent();
+    }
+
+    public Contact contact() {
+        return placed.part()
+                .setting("contact")
+                .map(text -> switch (text) {
+                    case "solder" -> Contact.SOLDER;
+                    case "clip" -> Contact.CLIP;
+                    default -> Contact.JUMPER;
+                })
+                .orElse(Contact.JUMPER);
+    }
+
+    public double gauge() {
+        return chosen("gauge", Unit.ONE).orElse(JUMPER_GAUGE);
+    }
+
+    public Length length() {
+        return chosen("length", Unit.METRE).map(Length::ofMetres).orElse(JUMPER_LENGTH);
+    }
+
+    /** Whether the builder told what wire it is. */
+    public boolean isTold() {
+        return placed.part().setting("gauge").isPresent()
+                || placed.part().setting("length").isPresent()
+                || placed.part().setting("contact").isPresent();
+    }
+
+    private Optional<Double> chosen(String key, Unit unit) {
+        return placed.part().setting(key).flatMap(text -> Engineering.parse(text, unit));
+    }
+
+    public Resistance resistance() {
+        return resistance(gauge(), contact());
+    }
+
+    Resistance resistance(double gauge, Contact contact) {
+        return Conductor.thereAndBack(gauge, length(), CONTACTS, contact.each());
+    }
+
+    /** What is lost on the wires when the part takes its most. */
+    public Voltage drop() {
+        return drop(gauge(), contact());
+    }
+
+    Voltage drop(double gauge, Contact contact) {
+        return Voltage.ofVolts(resistance(gauge, contact).ohms() * load.peak().amperes());
+    }
+
+    /** What a battery loses inside when its rail gives its most; zero for anything else. */
+    public Voltage sag() {
+        return rail.output()
+                .battery()
+                .map(Battery::inner)
+                .map(inner -> Voltage.ofVolts(inner.ohms() * rail.peak().amperes()))
+                .orElse(Voltage.ZERO);
+    }
+
+    /** The least that arrives at the pin; empty when the rail has no voltage. */
+    public Optional<Voltage> arrives() {
+        return arrives(drop());
+    }
+
+    Optional<Voltage> arrives(Voltage drop) {
+        return rail.volts().map(volts -> volts.lowest().minus(sag()).minus(drop));
+    }
+
+    /** The least the part works at. */
+    public Voltage needs() {
+        return supply.range().range().lowest();
+    }
+
+    /** Whether the rail would do and what arrives does not, or more is lost than need be. */
+    public boolean losesTooMuch() {
+        return losesTooMuch(drop());
+    }
+
+    boolean losesTooMuch(Voltage drop) {
+        return rail.volts()
+                .filter(volts -> {
+                    boolean railWouldDo = !volts.lowest().minus(sag()).isBelow(needs());
+                    boolean isShort = arrives(drop).filter(needs()::isAbove).isPresent();
+                    boolean isMuch =
+                            drop.volts() > MOST_SHARE * volts.expected().volts();
+                    return railWouldDo && (isShort || isMuch);
+                })
+                .isPresent();
+    }
+
+    /** The thinnest usual wire that loses little enough with the present contacts; empty when none does. */
+    public Optional<Integer> thickerPlugged() {
+        return burnsContact() ? Optional.empty() : enough(contact());
+    }
+
+    /** The thinnest usual wire, not thinner than the present one, that loses little enough when soldered. */
+    public Optional<Integer> thickerSoldered() {
+        return enough(Contact.SOLDER);
+    }
+
+    private Optional<Integer> enough(Contact joint) {
+        return Conductor.USUAL_GAUGES.stream()
+                .filter(gauge -> gauge <= gauge())
+                .filter(gauge -> !losesTooMuch(drop(gauge, joint)))
+                .findFirst();
+    }
+
+    /** What would be lost with another wire. */
+    public Voltage dropWith(int gauge, boolean isSoldered) {
+        return drop(gauge, isSoldered ? Contact.SOLDER : contact());
+    }
+
+    /** Whether more flows than a plugged contact is made for. */
+    public boolean burnsContact() {
+        return contact() != Contact.SOLDER && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS);
+    }
+}

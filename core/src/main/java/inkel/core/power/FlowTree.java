@@ -1,0 +1,83 @@
+package inkel.core.power;
+
+import inkel.core.build.Endpoint;
+import inkel.core.circuit.Made;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Rail;
+import inkel.core.quantity.Current;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * A source with all that flows out of it, at the worst of each rail: into rails that are made from it and into loads.
+ *
+ * @param branches the rails that are made from it, in the order of the node's parts
+ * @param taps what ends here
+ */
+public record FlowTree(Rail rail, List<Branch> branches, List<Tap> taps) {
+    public FlowTree {
+        branches = List.copyOf(branches);
+        taps = List.copyOf(taps);
+    }
+
+    /**
+     * A rail that is made from another.
+     *
+     * @param pin the supply pin it is made through
+     * @param taken what it takes when the rail it is made from is at its worst
+     */
+    public record Branch(Endpoint pin, Current taken, FlowTree tree) {}
+
+    /** A load, less what its part passes on to rails of its own. */
+    public record Tap(Endpoint pin, Current taken) {}
+
+    /** One tree for each source, and one for each rail that is fed from nowhere or in a circle. */
+    public static List<FlowTree> of(NodeCircuit node) {
+        List<FlowTree> trees = new ArrayList<>();
+        Set<Endpoint> seen = new HashSet<>();
+        for (Rail rail : node.rails()) {
+            if (rail.isSource() || isUnfed(node, rail)) {
+                trees.add(tree(node, rail, seen));
+            }
+        }
+        node.rails().stream()
+                .filter(rail -> !seen.contains(rail.id()))
+                .forEach(rail -> trees.add(tree(node, rail, seen)));
+        return trees;
+    }
+
+    private static boolean isUnfed(NodeCircuit node, Rail rail) {
+        return rail.output()
+                .from()
+                .flatMap(pin -> node.part(rail.id().part())
+                        .map(owner -> owner.part().feeds().get(pin)))
+                .flatMap(node::rail)
+                .isEmpty();
+    }
+
+    private static FlowTree tree(NodeCircuit node, Rail rail, Set<Endpoint> seen) {
+        seen.add(rail.id());
+        Map<Endpoint, Current> worst = node.currents(rail.worst());
+        List<Branch> branches = new ArrayList<>();
+        List<Tap> taps = new ArrayList<>();
+        for (Rail.Load load : rail.loads()) {
+            Current left = load.atWorst();
+            List<Made> made = node.made(load.pin());
+            for (Made one : made) {
+                if (!seen.contains(one.rail())) {
+                    Current taken = one.intake(worst.get(one.rail()));
+                    left = left.minus(taken);
+                    branches.add(new Branch(
+                            load.pin(), taken, tree(node, node.rail(one.rail()).orElseThrow(), seen)));
+                }
+            }
+            if (made.isEmpty() || left.isAbove(Current.ZERO)) {
+                taps.add(new Tap(load.pin(), left));
+            }
+        }
+        return new FlowTree(rail, branches, taps);
+    }
+}

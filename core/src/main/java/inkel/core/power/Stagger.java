@@ -1,0 +1,35 @@
+package inkel.core.power;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Moment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.quantity.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Moves moments apart, as little as may be, until no rail is asked for more than it gives. */
+public final class Stagger {
+    private Stagger() {}
+
+    /**
+     * The edits that put every moment at its time. A moment that stands in the round is never put earlier.
+     *
+     * @return empty when moving moments alone cannot do it: a rail is over its rating by one moment or by none
+     */
+    public static Optional<List<Edit>> of(NodeCircuit node) {
+        return StaggerModel.solve(node).map(starts -> edits(node, starts));
+    }
+
+    private static List<Edit> edits(NodeCircuit node, Map<String, Duration> starts) {
+        List<Edit> edits = new ArrayList<>();
+        for (Moment moment : node.node().moments()) {
+            Optional<Duration> at = Optional.of(starts.get(moment.id()));
+            if (!moment.at().equals(at)) {
+                edits.add(new Edit.SetMoment(node.node().id(), moment.withAt(at)));
+            }
+        }
+        return edits;
+    }
+}

@@ -1,0 +1,98 @@
+package inkel.core.power.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.power.BatteryReport;
+import inkel.core.power.FeedLine;
+import inkel.core.power.PowerReport;
+import inkel.core.quantity.Duration;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.RailNames;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Reports a battery that is empty before it should be, or that sags below what a part needs. */
+public final class BatteryShortRule implements Rule<PowerReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "power.battery_short", Severity.LOOK, Stage.POWER, "hours = usable share · capacity / average current");
+
+    private static final double SECONDS_PER_HOUR = 3600;
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PowerReport report) {
+        List<Finding> findings = new ArrayList<>();
+        for (BatteryReport battery : report.batteries()) {
+            if (battery.isShort()) {
+                findings.add(soonEmpty(battery, report));
+            }
+            battery.starved().stream()
+                    .limit(1)
+                    .map(line -> sags(battery, line, report))
+                    .forEach(findings::add);
+        }
+        return findings;
+    }
+
+    private static Duration hours(double hours) {
+        return Duration.ofSeconds(hours * SECONDS_PER_HOUR);
+    }
+
+    private static Finding soonEmpty(BatteryReport battery, PowerReport report) {
+        double hours = battery.hours().orElseThrow();
+        return Finding.of(INFO, battery.node().place(battery.rail().id()))
+                .with("rail", RailNames.of(battery.node(), battery.rail().id()))
+                .number("capacity", battery.battery().capacity(), Source.CLASS)
+                .number("usable", battery.battery().usable(), Source.CLASS)
+                .number("average", battery.rail().average(), Source.COMPUTED)
+                .number("lasts", hours(hours), Source.COMPUTED)
+                .number("should_last", hours(battery.wantedHours()), battery.wantedSource())
+                .fix(enough(battery, hours))
+                .fixes(otherSource(battery, report))
+                .build();
+    }
+
+    private static Fix enough(BatteryReport battery, double hours) {
+        double whole = hours >= 1 ? Math.floor(hours) : hours * 0.99;
+        return new Fix(
+                "hours",
+                Fact.of("fix.hours").with("time", hours(whole)),
+                Fact.of("fix.hours.cost"),
+                List.of(new Edit.SetSetting(
+                        battery.node().node().id(),
+                        battery.placed().id(),
+                        "hours",
+                        inkel.core.quantity.Engineering.print(whole, inkel.core.quantity.Unit.ONE, 3))));
+    }
+
+    /** All that hangs on the battery, from another source. */
+    private static List<Fix> otherSource(BatteryReport battery, PowerReport report) {
+        return LoadFixes.ofAverage(
+                battery.node(), battery.rail(), report, battery.rail().average());
+    }
+
+    private static Finding sags(BatteryReport battery, FeedLine line, PowerReport report) {
+        return Finding.of(INFO, battery.node().place(battery.rail().id()))
+                .variant("sag")
+                .with("rail", RailNames.of(battery.node(), battery.rail().id()))
+                .with("part", line.placed().part().name())
+                .number("peak", battery.rail().peak(), Source.COMPUTED)
+                .number("inner", battery.battery().inner(), Source.CLASS)
+                .number("sag", battery.sag(), Source.COMPUTED)
+                .number("lowest", battery.lowest(), Source.COMPUTED)
+                .number("works_from", line.needs(), line.supply().range().source())
+                .fixes(new FeedFixes(line.node(), report.catalog()).of(line.placed(), line.supply()))
+                .build();
+    }
+}

@@ -1,0 +1,34 @@
+package inkel.core.power.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.finding.Fix;
+import inkel.core.power.BurstReport;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import java.util.List;
+import java.util.Optional;
+
+/** A capacitor across a part that pulls in bursts. */
+final class BurstFixes {
+    private BurstFixes() {}
+
+    /** Empty when no capacitor helps, or when nothing is missing. */
+    static Optional<Fix> capacitor(BurstReport burst) {
+        if (burst.excess().amperes() <= 0) {
+            return Optional.empty();
+        }
+        return burst.wanted()
+                .map(value -> new Fix(
+                        "capacitor-" + burst.placed().id(),
+                        Fact.of("fix.capacitor")
+                                .with("value", value)
+                                .with("rating", Engineering.print(burst.wantedRating()))
+                                .with("part", burst.placed().part().name()),
+                        Fact.of("fix.capacitor.cost"),
+                        List.of(new Edit.SetSetting(
+                                burst.node().node().id(),
+                                burst.placed().id(),
+                                "capacitor",
+                                Engineering.print(value.farads(), inkel.core.quantity.Unit.FARAD, 4)))));
+    }
+}

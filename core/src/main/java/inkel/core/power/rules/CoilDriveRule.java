@@ -1,0 +1,59 @@
+package inkel.core.power.rules;
+
+import inkel.core.build.Between;
+import inkel.core.build.Edit;
+import inkel.core.build.Extras;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.power.PinLoadReport;
+import inkel.core.power.PowerReport;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import java.util.List;
+import java.util.Optional;
+
+/** Reports a winding straight on a pin: it takes too much, and its kick when it is switched off ends the pin. */
+public final class CoilDriveRule implements Rule<PowerReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("power.coil_drive", Severity.STOP, Stage.POWER, "a winding keeps its current: V = −L·dI/dt");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PowerReport report) {
+        return report.pinLoads().stream()
+                .filter(load -> !load.isLed() && !load.isDriven())
+                .map(CoilDriveRule::describe)
+                .toList();
+    }
+
+    private static Finding describe(PinLoadReport load) {
+        Finding.Builder finding = Finding.of(INFO, load.node().place(load.signal()))
+                .with("part", load.placed().part().name())
+                .with("pin", load.pin().pin())
+                .number(
+                        "coil_current",
+                        load.load().current().range().highest(),
+                        load.load().current().source());
+        load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
+        return finding.fix(driver(load)).build();
+    }
+
+    private static Optional<Fix> driver(PinLoadReport load) {
+        return load.base()
+                .map(base -> new Fix(
+                        "driver",
+                        Fact.of("fix.coil_driver")
+                                .with("part", load.placed().part().name()),
+                        Fact.of("fix.coil_driver.cost").with("base", base),
+                        List.of(new Edit.Insert(
+                                load.node().node().id(), new Between.CoilDriver(load.signal(), base, Extras.NONE)))));
+    }
+}

@@ -1,0 +1,57 @@
+package inkel.core.power.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.power.PowerReport;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import java.util.List;
+
+/** Notes capacitors that a part wants beside its supply pin and that are not said to be there. */
+public final class DecouplingRule implements Rule<PowerReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "power.decoupling", Severity.NOTE, Stage.POWER, "wanted before readings are trusted; it may work without");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PowerReport report) {
+        return report.circuit().nodes().stream()
+                .flatMap(node -> node.parts().stream()
+                        .filter(placed -> !placed.cls().decoupling().isEmpty())
+                        .filter(placed -> !isFitted(placed))
+                        .map(placed -> describe(node, placed)))
+                .toList();
+    }
+
+    private static boolean isFitted(Placed placed) {
+        return placed.part().setting("decoupling").filter("fitted"::equals).isPresent();
+    }
+
+    private static Finding describe(NodeCircuit node, Placed placed) {
+        Finding.Builder finding =
+                Finding.of(INFO, node.place(placed)).with("part", placed.part().name());
+        placed.cls().decoupling().forEach(wanted -> finding.number("wanted", wanted.value(), Source.CLASS));
+        return finding.with(
+                        "values",
+                        placed.cls().decoupling().stream()
+                                .map(wanted -> wanted.value().toString())
+                                .toList())
+                .fix(new Fix(
+                        "fitted",
+                        Fact.of("fix.decoupling").with("part", placed.part().name()),
+                        Fact.of("fix.decoupling.cost"),
+                        List.of(new Edit.SetSetting(node.node().id(), placed.id(), "decoupling", "fitted"))))
+                .build();
+    }
+}

@@ -1,0 +1,45 @@
+package inkel.core.power.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.power.PowerReport;
+import inkel.core.power.RegulatorReport;
+import inkel.core.quantity.Source;
+import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.RailNames;
+import java.util.List;
+
+/** Reports a linear regulator that gets too little above what it is to give: its rail falls with its input. */
+public final class DropoutRule implements Rule<PowerReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("power.dropout", Severity.LOOK, Stage.POWER, "V_in − V_out ≥ dropout, at the lowest input");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PowerReport report) {
+        return report.regulators().stream()
+                .filter(RegulatorReport::isStarved)
+                .map(regulator -> describe(regulator, report))
+                .toList();
+    }
+
+    private static Finding describe(RegulatorReport regulator, PowerReport report) {
+        var needs = regulator.needs().orElseThrow();
+        return Finding.of(INFO, regulator.node().place(regulator.rail().id()))
+                .with("rail", RailNames.of(regulator.node(), regulator.rail().id()))
+                .number("input_lowest", regulator.in().lowest(), Source.COMPUTED)
+                .number("output", regulator.wanted(), Source.CLASS)
+                .number("dropout", regulator.regulator().dropout().orElseThrow(), Source.CLASS)
+                .number("needs", needs, Source.COMPUTED)
+                .fixes(new FeedFixes(regulator.node(), report.catalog())
+                        .of(regulator.placed(), regulator.supply(), needs, rail -> true))
+                .build();
+    }
+}

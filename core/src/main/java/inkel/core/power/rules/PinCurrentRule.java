@@ -1,0 +1,129 @@
+package inkel.core.power.rules;
+
+import inkel.core.build.Between;
+import inkel.core.build.Edit;
+import inkel.core.build.Extras;
+import inkel.core.catalog.Controller;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.power.PinLoadReport;
+import inkel.core.power.PowerReport;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.ESeries;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Reports a lamp without a resistor, a pin that carries more than it may, and a board whose pins together do. */
+public final class PinCurrentRule implements Rule<PowerReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "power.pin_current",
+            Severity.STOP,
+            Stage.POWER,
+            "limits of one pin and of the whole package; R = (V − V_f)/I");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PowerReport report) {
+        List<Finding> findings = new ArrayList<>();
+        report.pinLoads().stream()
+                .filter(load -> load.isUnlimited() || load.isLed() && load.isOver())
+                .map(PinCurrentRule::describe)
+                .forEach(findings::add);
+        Map<NodeCircuit, List<PinLoadReport>> byNode =
+                report.pinLoads().stream().collect(Collectors.groupingBy(PinLoadReport::node));
+        byNode.forEach((node, loads) -> together(node, loads).ifPresent(findings::add));
+        return findings;
+    }
+
+    private static Finding describe(PinLoadReport load) {
+        Finding.Builder finding = Finding.of(INFO, load.node().place(load.signal()))
+                .with("part", load.placed().part().name())
+                .with("pin", load.pin().pin())
+                .number("drive", load.drive().orElseThrow(), Source.COMPUTED)
+                .number("forward", load.load().forward().orElseThrow().lowest(), Source.CLASS);
+        if (load.isUnlimited()) {
+            finding.variant("no_resistor");
+        } else {
+            finding.number("resistance", load.series().orElseThrow(), Source.YOURS)
+                    .number("current", load.current().orElseThrow(), Source.COMPUTED);
+        }
+        load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
+        return finding.fix(resistor(load, wanted(load))).build();
+    }
+
+    /** As bright as the lamp is meant to be, or as much as the pin may carry. */
+    private static Current wanted(PinLoadReport load) {
+        Current bright = load.load().current().range().expected();
+        return load.limit().filter(bright::isAbove).orElse(bright);
+    }
+
+    private static Fix resistor(PinLoadReport load, Current current) {
+        Voltage across = load.across().orElseThrow();
+        Resistance ohms = Resistance.ofOhms(ESeries.E12.atLeast(across.volts() / current.amperes()));
+        return new Fix(
+                "resistor-" + load.signal(),
+                Fact.of("fix.resistor")
+                        .with("value", ohms)
+                        .with("part", load.placed().part().name())
+                        .with("pin", load.signal().pin()),
+                Fact.of("fix.resistor.cost").with("current", Current.ofAmperes(across.volts() / ohms.ohms())),
+                List.of(new Edit.Insert(
+                        load.node().node().id(), new Between.Series(load.signal(), ohms, Extras.NONE))));
+    }
+
+    /** All pins of the board at once against what its package bears. */
+    private static Optional<Finding> together(NodeCircuit node, List<PinLoadReport> loads) {
+        Optional<Current> limit = node.board().cls().controller().flatMap(Controller::packageCurrent);
+        Current sum = loads.stream()
+                .filter(load -> load.pin().part().equals(node.board().id()))
+                .flatMap(load -> load.current().stream())
+                .reduce(Current.ZERO, Current::plus);
+        if (limit.isEmpty() || !sum.isAbove(limit.get())) {
+            return Optional.empty();
+        }
+        return Optional.of(Finding.of(INFO, node.place(node.board()))
+                .variant("package")
+                .with("board", node.board().part().name())
+                .with("count", loads.size())
+                .number("sum", sum, Source.COMPUTED)
+                .number("package_limit", limit.get(), Source.CLASS)
+                .fix(dimmed(loads, sum, limit.get()))
+                .build());
+    }
+
+    /** Every lamp gets its share of what the package bears. */
+    private static Optional<Fix> dimmed(List<PinLoadReport> loads, Current sum, Current limit) {
+        List<PinLoadReport> lamps = loads.stream()
+                .filter(load -> load.isLed() && load.across().isPresent())
+                .filter(load -> load.current().isPresent())
+                .toList();
+        if (lamps.isEmpty()) {
+            return Optional.empty();
+        }
+        double share = limit.amperes() / sum.amperes();
+        List<Edit> edits = lamps.stream()
+                .flatMap(lamp -> resistor(lamp, lamp.current().orElseThrow().times(share)).edits().stream())
+                .toList();
+        return Optional.of(new Fix(
+                "dim",
+                Fact.of("fix.dim").with("count", lamps.size()),
+                Fact.of("fix.dim.cost").with("limit", limit),
+                edits));
+    }
+}

@@ -1,0 +1,29 @@
+package inkel.core.power.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Fix;
+import inkel.core.power.ServoFeed;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Takes a way to feed one servo as the way to feed all of a rail's servos. */
+final class ServoMoves {
+    private ServoMoves() {}
+
+    static Fix ofAll(Fix one, ServoFeed feed) {
+        List<Edit> edits = new ArrayList<>(one.edits());
+        for (Edit edit : one.edits()) {
+            if (edit instanceof Edit.Feed moved
+                    && moved.part().equals(feed.servos().get(0).id())) {
+                feed.servos().stream().skip(1).map(servo -> same(moved, servo)).forEach(edits::add);
+            }
+        }
+        return new Fix(one.id(), one.title(), one.cost(), edits);
+    }
+
+    private static Edit same(Edit.Feed moved, Placed servo) {
+        return new Edit.Feed(
+                moved.node(), servo.id(), servo.cls().supplies().get(0).pin(), moved.rail());
+    }
+}

@@ -1,0 +1,70 @@
+package inkel.core.power.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.power.DoubleFeed;
+import inkel.core.power.PowerReport;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.RailNames;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Reports two sources that meet on one rail with nothing between them. */
+public final class TwoSourcesRule implements Rule<PowerReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "power.two_sources", Severity.STOP, Stage.POWER, "the stronger source drives current into the weaker");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PowerReport report) {
+        return report.doubles().stream().map(TwoSourcesRule::describe).toList();
+    }
+
+    private static Finding describe(DoubleFeed twice) {
+        Endpoint rail = new Endpoint(twice.placed().id(), twice.output().pin());
+        List<Fix> fixes = new ArrayList<>();
+        // The usual way in comes first in the list, so that the other one is offered first for taking off.
+        for (int i = twice.pins().size() - 1; i >= 0; i--) {
+            fixes.add(takeOff(twice, twice.pins().get(i)));
+        }
+        fixes.add(1, diode(twice));
+        return Finding.of(INFO, twice.node().place(rail))
+                .with("rail", RailNames.of(twice.node(), rail))
+                .with("one", feedOf(twice, twice.pins().get(0)))
+                .with("other", feedOf(twice, twice.pins().get(1)))
+                .fixes(fixes)
+                .build();
+    }
+
+    private static Fact feedOf(DoubleFeed twice, String pin) {
+        return RailNames.of(twice.node(), twice.placed().part().feeds().get(pin));
+    }
+
+    private static Fix takeOff(DoubleFeed twice, String pin) {
+        return new Fix(
+                "take-off-" + pin,
+                Fact.of("fix.take_off").with("source", feedOf(twice, pin)),
+                Fact.of("fix.take_off.cost"),
+                List.of(new Edit.Unfeed(twice.node().node().id(), twice.placed().id(), pin)));
+    }
+
+    private static Fix diode(DoubleFeed twice) {
+        String pin = twice.pins().get(1);
+        return new Fix(
+                "diode-" + pin,
+                Fact.of("fix.diode").with("source", feedOf(twice, pin)),
+                Fact.of("fix.diode.cost"),
+                List.of(new Edit.SetSetting(
+                        twice.node().node().id(), twice.placed().id(), "diode", pin)));
+    }
+}

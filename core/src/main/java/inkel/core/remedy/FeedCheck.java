@@ -1,0 +1,78 @@
+package inkel.core.remedy;
+
+import inkel.core.build.Endpoint;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+
+/** Whether a supply pin may be fed from a rail, and if not why. */
+public enum FeedCheck {
+    /** It may, and there is room for its peak. */
+    FITS,
+    /** It may, but the rail is then asked for more than it gives. */
+    NO_ROOM,
+    /** It is fed from there already. */
+    ALREADY,
+    TOO_HIGH,
+    TOO_LOW,
+    /** The rail has no voltage itself. */
+    UNFED,
+    /** The rail is made from this very part. */
+    CIRCLE;
+
+    public boolean isAllowed() {
+        return this == FITS || this == NO_ROOM;
+    }
+
+    /** How a pin stands with a rail of its node. */
+    public static FeedCheck of(NodeCircuit node, Placed placed, Supply supply, Rail rail) {
+        if (rail.id().equals(placed.part().feeds().get(supply.pin()))) {
+            return ALREADY;
+        }
+        if (isMadeFrom(node, rail.id(), placed.id())) {
+            return CIRCLE;
+        }
+        if (rail.volts().isEmpty()) {
+            return UNFED;
+        }
+        Range<Voltage> volts = rail.volts().get();
+        Range<Voltage> bears = supply.range().range();
+        if (volts.highest().isAbove(bears.highest())) {
+            return TOO_HIGH;
+        }
+        if (volts.lowest().isBelow(bears.lowest())) {
+            return TOO_LOW;
+        }
+        Endpoint pin = new Endpoint(placed.id(), supply.pin());
+        boolean hasRoom = node.rails().stream()
+                .flatMap(other -> other.loads().stream())
+                .filter(load -> load.pin().equals(pin))
+                .map(Rail.Load::peak)
+                .findFirst()
+                .map(peak -> !peak.isAbove(rail.room()))
+                .orElse(!placed.cls().peak(supply.pin()).isAbove(rail.room()));
+        return hasRoom ? FITS : NO_ROOM;
+    }
+
+    private static boolean isMadeFrom(NodeCircuit node, Endpoint rail, String part) {
+        Endpoint at = rail;
+        for (int step = 0; step <= node.parts().size(); step++) {
+            if (at.part().equals(part)) {
+                return true;
+            }
+            Endpoint here = at;
+            var up = node.part(at.part()).flatMap(owner -> owner.cls()
+                    .output(here.pin())
+                    .flatMap(output -> output.from())
+                    .map(from -> owner.part().feeds().get(from)));
+            if (up.isEmpty()) {
+                return false;
+            }
+            at = up.get();
+        }
+        return true;
+    }
+}

@@ -1,0 +1,380 @@
+package inkel.core.power;
+
+import static inkel.core.kit.Builds.CATALOG;
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Between;
+import inkel.core.build.Build;
+import inkel.core.build.Extras;
+import inkel.core.build.Moment;
+import inkel.core.checks.Assessment;
+import inkel.core.finding.Evidence;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import inkel.core.quantity.Duration;
+import inkel.core.quantity.Resistance;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** Every power code: it appears with numbers worked by hand, and each of its own ways out makes it vanish. */
+class PowerFixesTest {
+    private static Finding only(Builds build, String code) {
+        List<Finding> findings = build.findings(code);
+        assertEquals(1, findings.size(), findings.toString());
+        return findings.get(0);
+    }
+
+    private static double number(Finding finding, String key) {
+        return finding.evidence().stream()
+                .filter(evidence -> evidence.key().equals(key))
+                .map(Evidence::value)
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(key + " of " + finding.evidence()))
+                .si();
+    }
+
+    private static void everyWayOutHelps(Builds build, String code) throws Exception {
+        Build before = build.build();
+        Finding finding = only(build, code);
+        assertFalse(finding.fixes().isEmpty(), code + " has a way out");
+        for (Fix fix : finding.fixes()) {
+            assertEquals(
+                    List.of(),
+                    Builds.of(Assessment.assess(fix.apply(before), CATALOG), code).stream()
+                            .filter(left -> left.place().equals(finding.place()))
+                            .toList(),
+                    code + " after " + fix.id());
+        }
+    }
+
+    private static Fix fix(Finding finding, String start) {
+        return finding.fixes().stream()
+                .filter(way -> way.id().startsWith(start))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(
+                        finding.fixes().stream().map(Fix::id).toList().toString()));
+    }
+
+    private static Moment moment(String id, String part, String mode) {
+        return new Moment(
+                id,
+                id,
+                List.of(new Moment.Raise(part, mode)),
+                Duration.ofSeconds(0.1),
+                Optional.empty(),
+                Optional.empty(),
+                Set.of(),
+                Extras.NONE);
+    }
+
+    @Test
+    void dropout() throws Exception {
+        // The 5 V regulator wants its dropout above 5 V; a port may give 4.75 V.
+        Builds build = Builds.classic().part("reg", "regulator-linear-5v", "IN=board.5V");
+        double dropout = CATALOG.get("regulator-linear-5v")
+                .outputs()
+                .get(0)
+                .regulator()
+                .dropout()
+                .orElseThrow()
+                .volts();
+        Finding finding = only(build, "power.dropout");
+        assertEquals(4.75, number(finding, "input_lowest"), 1e-9);
+        assertEquals(5 + dropout, number(finding, "needs"), 1e-9);
+        everyWayOutHelps(build, "power.dropout");
+        assertEquals(
+                4.75 - dropout,
+                build.circuit()
+                        .rail(end("reg.OUT"))
+                        .orElseThrow()
+                        .volts()
+                        .orElseThrow()
+                        .lowest()
+                        .volts(),
+                1e-9,
+                "below its dropout it gives what comes in less the dropout");
+    }
+
+    @Test
+    void regulatorHot() throws Exception {
+        // On 12 V the classic board's regulator drops 12.4 − 4.8 = 7.6 V. Board 60 mA, four level sensors 20 mA each
+        // and
+        // the small regulator's 1 mA ... the board's own current does not pass it, so 80 mA do: 7.6·0.08 = 0.608 W,
+        // 12.4 V·6 mA = 0.0744 W more; 65 °C/W and 40 °C around it: 84.4 °C. Twelve sensors (240 mA): 163.4 °C.
+        assertEquals(List.of(), on12Volts(4).findings("power.regulator_hot"));
+        Finding finding = only(on12Volts(12), "power.regulator_hot");
+        assertEquals(7.6 * 0.24 + 12.4 * 0.006, number(finding, "loss"), 1e-9);
+        assertEquals(40 + 65 * (7.6 * 0.24 + 12.4 * 0.006), number(finding, "junction"), 1e-6);
+    }
+
+    private static Builds on12Volts(int sensors) {
+        Builds build = Builds.classic().part("wall", "wall-supply-12v").boardOnly("VIN", "wall.+");
+        for (int i = 1; i <= sensors; i++) {
+            build.part("level-" + i, "water-level", "+=board.5V");
+        }
+        return build;
+    }
+
+    @Test
+    void regulatorHotHasAWayOutForOneLargeLoad() throws Exception {
+        // 500 mA through the same drop: 3.9 W. The pump can be fed from elsewhere.
+        Builds build = Builds.classic()
+                .part("wall", "wall-supply-12v")
+                .boardOnly("VIN", "wall.+")
+                .part("pixels", "led-addressable", "V+=board.5V")
+                .part("pixels-2", "led-addressable", "V+=board.5V");
+        double average = CATALOG.get("led-addressable").average("V+").amperes() * 2;
+        Finding finding = only(build, "power.regulator_hot");
+        assertEquals(40 + 65 * (7.6 * average + 12.4 * 0.006), number(finding, "junction"), 1e-6);
+        everyWayOutHelps(build, "power.regulator_hot");
+    }
+
+    @Test
+    void burstDroop() throws Exception {
+        // A modem on a 4 V supply of 1.5 A: 2 A bursts of 577 µs leave 0.5 A. From 3.9 V to 3.4 V is 0.5 V:
+        // C = 0.5 A·577 µs/(0.5 V − 0.5 A·0.05 Ω) = 607 µF, sold as 680 µF.
+        Builds build = Builds.classic()
+                .part("four", "wall-supply-4v")
+                .figure("four", "rail/+/rating", "1.5 A")
+                .figure("four", "rail/+/volts", "3.9 V")
+                .part("modem", "text-modem", "VCC=four.+")
+                .setting("modem", "contact", "solder")
+                .setting("modem", "gauge", "16");
+        Finding finding = only(build, "power.burst_droop");
+        assertEquals(0.5, number(finding, "excess"), 1e-9);
+        assertEquals(0.5, number(finding, "may_fall"), 1e-9);
+        Build after = fix(finding, "capacitor").apply(build.build());
+        assertEquals(
+                "680 µF",
+                after.nodes()
+                        .get(0)
+                        .part("modem")
+                        .orElseThrow()
+                        .setting("capacitor")
+                        .orElseThrow());
+        everyWayOutHelps(build, "power.burst_droop");
+        assertEquals(
+                List.of(),
+                Builds.of(Assessment.assess(after, CATALOG), "power.source_over"),
+                "what a capacitor carries no longer loads the supply");
+
+        Builds small = build.setting("modem", "capacitor", "100 µF");
+        Finding deep = only(small, "power.burst_droop");
+        assertEquals(0.5 * (0.05 + 577e-6 / 100e-6), number(deep, "falls"), 1e-9);
+        everyWayOutHelps(small, "power.burst_droop");
+    }
+
+    @Test
+    void wireDropByLength() throws Exception {
+        // 2 m of gauge 26 both ways: 4 m·1.724e-8/1.288e-7 m² = 0.5353 Ω, and four contacts of 15 mΩ: 0.595 Ω at 320 mA
+        // lose 0.19 V. A port's 4.75 V fall to 4.56 V; the matrix works from 4.5 V, but 0.19 V is under 5 % of 5 V.
+        // At 4 m it is 0.362 V: too much.
+        assertEquals(List.of(), matrix("2 m").findings("power.wire_drop"));
+        Builds build = matrix("4 m");
+        Finding finding = only(build, "power.wire_drop");
+        double diameter = 0.127e-3 * Math.pow(92, 10.0 / 39);
+        double area = Math.PI / 4 * diameter * diameter;
+        assertEquals((8 * 1.724e-8 / area + 0.060) * 0.320, number(finding, "drop"), 1e-9);
+        everyWayOutHelps(build, "power.wire_drop");
+    }
+
+    private static Builds matrix(String length) {
+        return Builds.classic().part("matrix", "matrix-driver", "VCC=board.5V").setting("matrix", "length", length);
+    }
+
+    @Test
+    void wireDropByContacts() throws Exception {
+        // 2.7 A through contacts made for 1 A.
+        Builds build = Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("servo", "servo-large", "V+=six.+")
+                .setting("servo", "gauge", "18");
+        Finding finding = only(build, "power.wire_drop");
+        assertTrue(finding.sentence().key().endsWith(".contact"));
+        everyWayOutHelps(build, "power.wire_drop");
+    }
+
+    @Test
+    void servoFromBoard() throws Exception {
+        // The port's 500 mA less the board's own rail load: nothing else on 5 V, so 500 mA spare on the rail and 250 mA
+        // for
+        // servos. One micro servo may take 750 mA.
+        Builds build = Builds.classic().part("servo", "servo-micro", "V+=board.5V");
+        Finding finding = only(build, "power.servo_from_board");
+        assertEquals(0.750, number(finding, "servos_take"), 1e-9);
+        assertEquals(0.500, number(finding, "spare"), 1e-9);
+        assertEquals(0.250, number(finding, "servo_limit"), 1e-9);
+        everyWayOutHelps(build, "power.servo_from_board");
+        Builds light = Builds.classic()
+                .part("servo", "servo-micro", "V+=board.5V")
+                .figure("servo", "current/V+/peak", "250 mA");
+        assertEquals(List.of(), light.findings("power.servo_from_board"), "just half is allowed: the other school");
+    }
+
+    @Test
+    void pinCurrentWithoutResistor() throws Exception {
+        // (5.25 V − 1.8 V)/5 mA = 690 Ω, sold as 820 Ω: 4.2 mA.
+        Builds build = Builds.classic().part("lamp", "led").wire("lamp.A", "board.D7");
+        Finding finding = only(build, "power.pin_current");
+        assertTrue(finding.sentence().key().endsWith(".no_resistor"));
+        Build after = finding.fixes().get(0).apply(build.build());
+        Between.Series series =
+                (Between.Series) after.nodes().get(0).between(end("lamp.A")).orElseThrow();
+        assertEquals(Resistance.ofOhms(820), series.resistance());
+        everyWayOutHelps(build, "power.pin_current");
+    }
+
+    @Test
+    void pinCurrentWithTooSmallAResistor() throws Exception {
+        // (5.25 V − 1.8 V)/100 Ω = 34.5 mA of 20 mA.
+        Builds build = lamps(1, 100);
+        Finding finding = only(build, "power.pin_current");
+        assertEquals(0.0345, number(finding, "current"), 1e-9);
+        everyWayOutHelps(build, "power.pin_current");
+    }
+
+    @Test
+    void pinCurrentOfTheWholePackage() throws Exception {
+        // (5.25 − 1.8)/180 = 19.2 mA each, allowed one by one; eleven make 211 mA of 200 mA.
+        assertEquals(List.of(), lamps(10, 180).findings("power.pin_current"));
+        Builds build = lamps(11, 180);
+        Finding finding = only(build, "power.pin_current");
+        assertEquals(11 * 3.45 / 180, number(finding, "sum"), 1e-9);
+        everyWayOutHelps(build, "power.pin_current");
+    }
+
+    private static Builds lamps(int count, double ohms) {
+        Builds build = Builds.classic();
+        for (int i = 1; i <= count; i++) {
+            build.part("lamp-" + i, "led")
+                    .wire("lamp-" + i + ".A", "board.D" + (i + 1))
+                    .between(new Between.Series(end("lamp-" + i + ".A"), Resistance.ofOhms(ohms), Extras.NONE));
+        }
+        return build;
+    }
+
+    @Test
+    void coilDrive() throws Exception {
+        // Lowest high of the pin: 4.75 − 0.3 = 4.45 V; (4.45 − 0.7) V/(80 mA/20) = 937 Ω, sold as 820 Ω. The pin then
+        // gives at most (5.25 − 0.7)/820 = 5.5 mA, well under its 20 mA.
+        Builds build =
+                Builds.classic().part("relay", "relay-coil", "V+=board.5V").wire("relay.IN", "board.D7");
+        Finding finding = only(build, "power.coil_drive");
+        assertEquals(0.080, number(finding, "coil_current"), 1e-9);
+        Build after = finding.fixes().get(0).apply(build.build());
+        Between.CoilDriver driver = (Between.CoilDriver)
+                after.nodes().get(0).between(end("relay.IN")).orElseThrow();
+        assertEquals(Resistance.ofOhms(820), driver.base());
+        everyWayOutHelps(build, "power.coil_drive");
+        assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), "power.pin_current"));
+    }
+
+    @Test
+    void twoSources() throws Exception {
+        Builds build = Builds.classic().part("wall", "wall-supply-5v").boardAlso("5V", "wall.+");
+        Finding finding = only(build, "power.two_sources");
+        assertEquals(
+                List.of("take-off-5V", "diode-5V", "take-off-USB"),
+                finding.fixes().stream().map(Fix::id).toList());
+        everyWayOutHelps(build, "power.two_sources");
+        assertEquals(
+                List.of(),
+                Builds.classic()
+                        .part("wall", "wall-supply-9v")
+                        .boardAlso("VIN", "wall.+")
+                        .findings("power.two_sources"),
+                "a regulator stands between the two");
+    }
+
+    @Test
+    void decouplingAndMains() throws Exception {
+        everyWayOutHelps(Builds.classic().part("radio", "packet-radio", "VCC=board.3V3"), "power.decoupling");
+        everyWayOutHelps(Builds.classic().part("relay", "relay-one", "VCC=board.5V"), "power.mains_care");
+    }
+
+    @Test
+    void batteryShort() throws Exception {
+        // Board 60 mA and the small regulator 1 mA from a 9 V block of 0.5 Ah, 80 % of it: 0.4 Ah/67 mA = 5.97 h, with
+        // the
+        // 6 mA that the board's 5 V regulator takes itself.
+        Builds build = Builds.classic().part("block", "battery-9v").boardOnly("VIN", "block.+");
+        Finding finding = only(build, "power.battery_short");
+        double amperes = 0.060 + 0.006 + 0.001;
+        assertEquals(amperes, number(finding, "average"), 1e-9);
+        assertEquals(0.4 / amperes * 3600, number(finding, "lasts"), 1e-6);
+        assertEquals(8 * 3600, number(finding, "should_last"), 1e-9);
+        Build after = fix(finding, "hours").apply(build.build());
+        assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), "power.battery_short"));
+    }
+
+    @Test
+    void batterySag() throws Exception {
+        // Four cells at the end of their charge: 4 V. A part that works from 3.8 V and takes 400 mA: 0.8 Ω · 0.4 A =
+        // 0.32 V.
+        Builds build = Builds.classic()
+                .part("cells", "battery-aa-4")
+                .part("pump", "pump-transistor", "V+=cells.+")
+                .figure("pump", "supply/V+/min", "3.8 V")
+                .figure("pump", "supply/V+/max", "6.5 V")
+                .figure("pump", "current/V+/peak", "400 mA");
+        Finding finding = build.findings("power.battery_short").stream()
+                .filter(one -> one.sentence().key().endsWith(".sag"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(0.32, number(finding, "sag"), 1e-9);
+        assertEquals(3.68, number(finding, "lowest"), 1e-9);
+        for (Fix fix : finding.fixes()) {
+            assertTrue(Builds.of(Assessment.assess(fix.apply(build.build()), CATALOG), "power.battery_short").stream()
+                    .noneMatch(one -> one.sentence().key().endsWith(".sag")));
+        }
+    }
+
+    @Test
+    void aPeakIsMendedByMomentsThatNeverMeet() throws Exception {
+        // 3.3 V rail of 50 mA: two long-range radios that may send at any time make more, one does not.
+        Builds build = Builds.classic()
+                .part("one", "packet-radio", "VCC=board.3V3")
+                .figure("one", "current/VCC/peak", "40 mA")
+                .part("two", "packet-radio", "VCC=board.3V3")
+                .figure("two", "current/VCC/peak", "40 mA")
+                .moment(moment("first", "one", "peak"))
+                .moment(moment("second", "two", "peak"));
+        Finding finding = only(build, "power.rail_peak");
+        assertEquals(0.080, number(finding, "peak"), 1e-9);
+        assertEquals("apart-first-second", finding.fixes().get(0).id(), "a rule in the sketch costs nothing");
+        Build after = finding.fixes().get(0).apply(build.build());
+        Assessment assessed = Assessment.assess(after, CATALOG);
+        assertEquals(List.of(), Builds.of(assessed, "power.rail_peak"));
+        // One at its peak, the other at rest: 40 mA and 320 µA.
+        assertEquals(
+                0.04032,
+                assessed.circuit(Builds.NODE)
+                        .orElseThrow()
+                        .rail(end("board.3V3"))
+                        .orElseThrow()
+                        .peak()
+                        .amperes(),
+                1e-9);
+    }
+
+    @Test
+    void aPeakIsMendedByTurningARadioDown() throws Exception {
+        // 125 mA on the 3.3 V rail of 150 mA with a 40 mA part; 60 mA after turning down.
+        Builds build = Builds.classic()
+                .figure("board", "rail/3V3/rating", "150 mA")
+                .part("radio", "packet-radio-boosted", "VCC=board.3V3")
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
+                .figure("reader", "current/3.3V/peak", "40 mA");
+        Finding finding = only(build, "power.rail_peak");
+        assertEquals(0.165, number(finding, "peak"), 1e-9);
+        Fix down = fix(finding, "turn-down");
+        Assessment after = Assessment.assess(down.apply(build.build()), CATALOG);
+        assertEquals(List.of(), Builds.of(after, "power.rail_peak"));
+    }
+}
