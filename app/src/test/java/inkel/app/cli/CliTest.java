@@ -283,7 +283,7 @@ class CliTest {
         assertTrue(
                 ran.out()
                         .lines()
-                        .anyMatch(line -> line.startsWith("Lower lock,3.3 V regulator,,3.20000,3.40000,0.800000,")
+                        .anyMatch(line -> line.startsWith("Lower lock,3.3 V regulator,,3.25000,3.35000,0.800000,")
                                 && line.contains(",0.115500,0.115500,\"Radio sends, Tag field on\"")),
                 ran.out());
         assertEquals(2, run("export", LOCKS, "--as", "power.xml").code());
