@@ -27,7 +27,7 @@ public final class FrameProbe {
     private FrameProbe() {}
 
     /**
-     * Renames a part again and again in the stages Parts, Pins and Wire.
+     * Renames a part again and again in the stages Parts, Power, Pins and Wire.
      *
      * @return the median over all edits of the longest single piece of work, layout included, in milliseconds
      */
@@ -85,7 +85,7 @@ public final class FrameProbe {
 
     private void next() {
         edit++;
-        Stage[] stages = {Stage.PARTS, Stage.PINS, Stage.WIRE};
+        Stage[] stages = {Stage.PARTS, Stage.POWER, Stage.PINS, Stage.WIRE};
         bench.stageProperty().set(stages[Math.floorMod(edit / 20, stages.length)]);
         timed(() -> bench.apply(new Edit.RenamePart(bench.nodeProperty().get(), "radio", "Radio " + edit)));
     }

@@ -6,6 +6,7 @@ import inkel.app.ui.stages.BoardPage;
 import inkel.app.ui.stages.LaterStage;
 import inkel.app.ui.stages.PartsStage;
 import inkel.app.ui.stages.PinsStage;
+import inkel.app.ui.stages.PowerStage;
 import inkel.app.ui.stages.StartPage;
 import inkel.app.ui.stages.WireStage;
 import inkel.core.catalog.PartClass;
@@ -194,6 +195,7 @@ public final class Shell extends StackPane {
         return switch (stage) {
             case PARTS -> new PartsStage(bench);
             case PINS -> new PinsStage(bench);
+            case POWER -> new PowerStage(bench);
             case WIRE -> new WireStage(bench);
             default -> new LaterStage(stage);
         };

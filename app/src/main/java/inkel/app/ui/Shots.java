@@ -71,6 +71,8 @@ public final class Shots {
             type("#maker-address", "0x1D");
         });
         shot("start", Examples.DEMO, () -> command("new"));
+        shot("power", Examples.DEMO, () -> bench.show(Stage.POWER, pin("driver", "V+OUT")));
+        shot("power-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.POWER, pin("board", "3V3")));
         shot("pins", Examples.DEMO, () -> bench.show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PINS, pin("handset", "OUT")));
         shot("wire", Examples.DEMO, () -> {

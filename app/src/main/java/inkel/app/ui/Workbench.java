@@ -7,6 +7,7 @@ import inkel.core.build.EditRefused;
 import inkel.core.build.Edits;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Extras;
+import inkel.core.build.Moment;
 import inkel.core.build.Node;
 import inkel.core.build.Place;
 import inkel.core.build.Wire;
@@ -25,6 +26,8 @@ import inkel.core.io.Shelf;
 import inkel.core.io.UnreadableFile;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
+import inkel.core.power.Stagger;
+import inkel.core.quantity.Duration;
 import inkel.core.remedy.AddParts;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -33,6 +36,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.logging.Level;
@@ -539,6 +543,70 @@ public final class Workbench {
     /** Reads part definitions from a file into the shelf. */
     public void bringIn(Path path) {
         shelves.bringIn(path, this::inspect);
+    }
+
+    // --- power
+
+    /** Adds a moment without parts, to be filled in; answers its id. */
+    public Optional<String> addMoment() {
+        Optional<Node> now = build().flatMap(open -> open.node(node.get()));
+        if (now.isEmpty()) {
+            return Optional.empty();
+        }
+        String id = freeMomentId(now.get());
+        String name = Words.get("moments.new", "number", now.get().moments().size() + 1);
+        apply(new Edit.SetMoment(
+                node.get(),
+                new Moment(
+                        id,
+                        name,
+                        List.of(),
+                        Duration.ofSeconds(1),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Set.of(),
+                        Extras.NONE)));
+        return Optional.of(id);
+    }
+
+    private static String freeMomentId(Node of) {
+        int number = of.moments().size() + 1;
+        while (of.moment("moment-" + number).isPresent()) {
+            number++;
+        }
+        return "moment-" + number;
+    }
+
+    /** Moves the moments of the shown node apart in the background, or says that moving them cannot do it. */
+    public void stagger() {
+        if (history == null || busy.get() || assessment.get() == null) {
+            return;
+        }
+        Optional<NodeCircuit> circuit = assessment.get().circuit(node.get());
+        if (circuit.isEmpty()) {
+            return;
+        }
+        busy.set(true);
+        Build now = history.now();
+        background.execute(() -> {
+            Optional<List<Edit>> edits = Stagger.of(circuit.get());
+            screen.execute(() -> staggered(now, edits));
+        });
+    }
+
+    private void staggered(Build asked, Optional<List<Edit>> edits) {
+        busy.set(false);
+        if (history == null || !history.now().equals(asked)) {
+            notice.set(Notice.trouble(Words.get("notice.plan_overtaken")));
+        } else if (edits.isEmpty()) {
+            notice.set(Notice.trouble(Words.get("notice.stagger_impossible")));
+        } else if (edits.get().isEmpty()) {
+            notice.set(Notice.done(Words.get("notice.stagger_same")));
+        } else {
+            apply(edits.get());
+            notice.set(Notice.done(
+                    Words.get("notice.staggered", "count", edits.get().size())));
+        }
     }
 
     // --- builds and boards

@@ -186,7 +186,10 @@ public final class Explainer {
 
     private Why part(Place place) {
         Placed placed = node.part(place.part()).orElseThrow();
-        List<Section> sections = partSections(placed);
+        List<Section> sections = new ArrayList<>(partSections(placed));
+        if (stage == Stage.POWER) {
+            new PowerNotes(assessment, node).wires(placed).ifPresent(wires -> sections.add(1, wires));
+        }
         List<Finding> findings = findingsAt(place);
         if (findings.isEmpty()) {
             return new Why(
@@ -248,6 +251,9 @@ public final class Explainer {
 
     /** What can be done with a part that is on the table. */
     private List<Fix> actions(Placed placed) {
+        if (stage == Stage.POWER) {
+            return new PowerNotes(assessment, node).actions(placed);
+        }
         if (stage != Stage.PARTS || placed.part().isBoard()) {
             return List.of();
         }
@@ -394,24 +400,43 @@ public final class Explainer {
         rail.volts()
                 .ifPresent(volts -> rows.add(new Row(
                         Words.get("figure.volts"),
-                        Engineering.volts(volts.lowest()) + " – " + Engineering.volts(volts.highest()),
-                        Words.get("source.class"))));
+                        volts.lowest().equals(volts.highest())
+                                ? Engineering.volts(volts.lowest())
+                                : Engineering.volts(volts.lowest()) + " – " + Engineering.volts(volts.highest()),
+                        Words.get(isChosen(place) ? "source.yours" : "source.class"))));
         rail.loads().stream()
-                .filter(load -> load.peak().amperes() > 0)
+                .filter(load -> load.atWorst().amperes() > 0)
                 .forEach(load -> rows.add(new Row(
                         Words.say(PinNames.of(node, load.pin())),
-                        Engineering.print(load.peak()),
+                        Engineering.print(load.atWorst()),
                         Words.get("source.class"))));
         rows.add(new Row(Words.get("number.peak"), Engineering.print(rail.peak()), Words.get("source.computed")));
         rows.add(new Row(Words.get("number.rating"), Engineering.print(rail.rating()), Words.get("source.class")));
-        Section loads = Section.ofRows(Words.get("why.loads"), rows);
+        List<Section> sections = new ArrayList<>();
+        sections.add(Section.ofRows(Words.get("why.loads"), rows));
+        List<String> moments = node.node().moments().stream()
+                .filter(moment -> rail.worst().contains(moment.id()))
+                .map(moment -> moment.name())
+                .toList();
+        if (!moments.isEmpty()) {
+            sections.add(Section.ofLines(
+                    Words.get("why.worst_when"), List.of(new Line(Tone.PLAIN, String.join(", ", moments)))));
+        }
+        new PowerNotes(assessment, node).heat(rail.id()).ifPresent(sections::add);
         String title = Words.say(RailNames.of(node, place.endpoint()));
         List<Finding> findings = findingsAt(place);
         if (!findings.isEmpty()) {
-            return withFinding(title, findings.get(0), List.of(loads), findings.subList(1, findings.size()));
+            return withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()));
         }
         Verdict verdict = new Verdict(Tone.GOOD, Words.get("why.rail_good", "room", rail.room()));
-        return new Why(title, "", Optional.of(verdict), List.of(loads), List.of(), List.of());
+        return new Why(title, "", Optional.of(verdict), sections, List.of(), List.of());
+    }
+
+    /** Whether the builder set the voltage of a source. */
+    private boolean isChosen(Place place) {
+        return node.part(place.part())
+                .flatMap(owner -> owner.part().setting("volts"))
+                .isPresent();
     }
 
     // --- a pin

@@ -1,0 +1,163 @@
+package inkel.app.ui.panel;
+
+import inkel.app.ui.panel.Why.Row;
+import inkel.app.ui.panel.Why.Section;
+import inkel.app.words.Words;
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
+import inkel.core.build.Moment;
+import inkel.core.catalog.Mode;
+import inkel.core.catalog.Reduction;
+import inkel.core.catalog.Supply;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.finding.Fix;
+import inkel.core.power.FeedLine;
+import inkel.core.power.RegulatorReport;
+import inkel.core.quantity.Duration;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import inkel.core.remedy.FeedCheck;
+import inkel.core.remedy.RailNames;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+
+/** What the Why panel says of supplies beyond the parts themselves: heat, wires, and how a load may be fed otherwise. */
+final class PowerNotes {
+    private final Assessment assessment;
+    private final NodeCircuit node;
+
+    PowerNotes(Assessment assessment, NodeCircuit node) {
+        this.assessment = assessment;
+        this.node = node;
+    }
+
+    private static String source(Source source) {
+        return Words.get("source." + source.name().toLowerCase(Locale.ROOT));
+    }
+
+    private static Row row(String key, Object value, Source source) {
+        return new Row(Words.get("number." + key), Words.show(value), source(source));
+    }
+
+    /** What a regulator turns into heat; empty for a rail that none makes. */
+    Optional<Section> heat(Endpoint rail) {
+        return assessment.reports().power().regulators().stream()
+                .filter(regulator ->
+                        regulator.node() == node && regulator.rail().id().equals(rail))
+                .findFirst()
+                .map(this::heat);
+    }
+
+    private Section heat(RegulatorReport regulator) {
+        List<Row> rows = new ArrayList<>();
+        rows.add(row("input_lowest", regulator.in().lowest(), Source.COMPUTED));
+        regulator.needs().ifPresent(needs -> rows.add(row("needs", needs, Source.COMPUTED)));
+        rows.add(row("average", regulator.rail().average(), Source.COMPUTED));
+        rows.add(row("loss", regulator.loss(), Source.COMPUTED));
+        rows.add(row("ambient", regulator.ambient(), regulator.ambientSource()));
+        regulator.junction().ifPresent(junction -> rows.add(row("junction", junction, Source.COMPUTED)));
+        regulator.regulator().junctionMax().ifPresent(most -> rows.add(row("junction_max", most, Source.CLASS)));
+        return Section.ofRows(Words.get("why.heat"), rows);
+    }
+
+    /** What the wires to a part lose; empty for a part that hangs on a cable of its own. */
+    Optional<Section> wires(Placed placed) {
+        List<FeedLine> lines = assessment.reports().power().lines().stream()
+                .filter(line -> line.node() == node && line.placed().id().equals(placed.id()))
+                .toList();
+        if (lines.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Row> rows = new ArrayList<>();
+        for (FeedLine line : lines) {
+            Source told = line.isTold() ? Source.YOURS : Source.RULE;
+            rows.add(new Row(
+                    Words.get("power.wire", "pin", line.supply().pin()),
+                    Words.say(Fact.of("power.wire.what")
+                            .with("gauge", Engineering.print(line.gauge(), inkel.core.quantity.Unit.ONE, 3))
+                            .with("length", line.length())),
+                    source(told)));
+            rows.add(row("drop", line.drop(), Source.COMPUTED));
+            line.arrives().ifPresent(arrives -> rows.add(row("arrives", arrives, Source.COMPUTED)));
+        }
+        return Optional.of(Section.ofRows(Words.get("why.wires"), rows));
+    }
+
+    /** Other rails, lower settings, and a moment of its own. */
+    List<Fix> actions(Placed placed) {
+        List<Fix> actions = new ArrayList<>();
+        for (Supply supply : placed.cls().supplies()) {
+            for (Rail rail : node.rails()) {
+                if (FeedCheck.of(node, placed, supply, rail).isAllowed()) {
+                    actions.add(feed(placed, supply, rail));
+                }
+            }
+        }
+        for (Reduction lower : placed.cls().demands().reductions()) {
+            if (placed.part()
+                    .setting("turned_down")
+                    .filter(lower.name()::equals)
+                    .isEmpty()) {
+                actions.add(setting(placed, "turned_down", lower.name(), "turn-down-" + lower.name(), lower));
+            }
+        }
+        placed.part()
+                .setting("turned_down")
+                .ifPresent(now -> actions.add(new Fix(
+                        "turn-up",
+                        Fact.of("action.turn_up").with("part", placed.part().name()),
+                        Fact.of("action.turn_up.cost").with("setting", now),
+                        List.of(new Edit.SetSetting(node.node().id(), placed.id(), "turned_down", null)))));
+        moment(placed).ifPresent(actions::add);
+        return actions;
+    }
+
+    private Fix feed(Placed placed, Supply supply, Rail rail) {
+        return new Fix(
+                "feed-" + supply.pin() + "-" + rail.id(),
+                Fact.of("action.feed").with("pin", supply.pin()).with("rail", RailNames.of(node, rail.id())),
+                Fact.of("action.feed.cost").with("room", rail.room()),
+                List.of(new Edit.Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
+    }
+
+    private Fix setting(Placed placed, String key, String value, String id, Reduction lower) {
+        return new Fix(
+                id,
+                Fact.of("fix.turn_down").with("part", placed.part().name()).with("setting", value),
+                Fact.of("action.turn_down.cost").with("to", lower.current()),
+                List.of(new Edit.SetSetting(node.node().id(), placed.id(), key, value)));
+    }
+
+    /** For a part that runs in several modes and that no moment names yet. */
+    private Optional<Fix> moment(Placed placed) {
+        List<String> modes =
+                placed.cls().modes().stream().map(Mode::name).distinct().toList();
+        boolean isNamed = node.loads().isGoverned(placed);
+        if (modes.size() < 2 || isNamed) {
+            return Optional.empty();
+        }
+        String id = "busy-" + placed.id();
+        Moment moment = new Moment(
+                id,
+                Words.say(Fact.of("moments.of_part").with("part", placed.part().name())),
+                List.of(new Moment.Raise(placed.id(), modes.get(modes.size() - 1))),
+                Duration.ofSeconds(1),
+                Optional.empty(),
+                Optional.empty(),
+                Set.of(),
+                Extras.NONE);
+        return Optional.of(new Fix(
+                "moment",
+                Fact.of("action.moment"),
+                Fact.of("action.moment.cost"),
+                List.of(new Edit.SetMoment(node.node().id(), moment))));
+    }
+}

@@ -1,0 +1,262 @@
+package inkel.app.ui;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.testfx.util.WaitForAsyncUtils.waitFor;
+import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
+
+import inkel.app.kit.Given;
+import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Pressable;
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Moment;
+import inkel.core.build.Node;
+import inkel.core.build.Place;
+import inkel.core.finding.Stage;
+import inkel.core.io.Shelf;
+import inkel.core.quantity.Duration;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** The Power stage in the real window: overload, ways out, feeding, moments, staggering, undo. */
+@ExtendWith(ApplicationExtension.class)
+class PowerWindowTest {
+    private static final String NODE = "lower-lock";
+
+    private Path folder;
+    private Workbench bench;
+
+    @Start
+    void start(javafx.stage.Stage stage) throws IOException {
+        folder = Files.createTempDirectory("inkel-power");
+        Given.copy(Given.LOCKS, folder);
+        Given.copy(Given.FIRST_SKETCH, folder);
+        Window.dress();
+        bench = new Workbench(
+                Given.CATALOG,
+                Shelf.read(folder.resolve("shelf")),
+                Window.background(),
+                Platform::runLater,
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
+        stage.setScene(Window.scene(new Shell(bench, UserState.read(folder)), 1280, 800));
+        stage.show();
+    }
+
+    private void open(FxRobot robot, String example) throws Exception {
+        robot.interact(() -> bench.open(folder.resolve(example)));
+        until(() -> bench.assessmentProperty().get() != null);
+        robot.interact(() -> bench.stageProperty().set(Stage.POWER));
+        until(() -> isThere(robot, "#river"));
+    }
+
+    private static void until(Callable<Boolean> condition) throws Exception {
+        waitFor(90, TimeUnit.SECONDS, condition);
+        waitForFxEvents();
+    }
+
+    private Node node() {
+        return bench.build().orElseThrow().node(NODE).orElseThrow();
+    }
+
+    private double peak(String rail) {
+        return bench.assessmentProperty()
+                .get()
+                .circuit(NODE)
+                .orElseThrow()
+                .rail(Endpoint.parse(rail).orElseThrow())
+                .orElseThrow()
+                .peak()
+                .amperes();
+    }
+
+    private boolean has(String code, String part) {
+        return bench.assessmentProperty().get().findings().stream()
+                .anyMatch(finding -> finding.code().equals(code)
+                        && finding.place().node().equals(NODE)
+                        && finding.place().part().equals(part));
+    }
+
+    private static boolean isThere(FxRobot robot, String id) {
+        return robot.lookup(id).tryQuery().isPresent();
+    }
+
+    private static void press(FxRobot robot, String id) {
+        Pressable pressable = robot.lookup(id).queryAs(Pressable.class);
+        robot.interact(pressable::fire);
+    }
+
+    private static void type(FxRobot robot, String id, String text) {
+        robot.interact(() -> {
+            TextInputControl field = robot.lookup(id).queryAs(TextInputControl.class);
+            field.requestFocus();
+            field.setText(text);
+        });
+        robot.type(KeyCode.ENTER);
+        waitForFxEvents();
+    }
+
+    /** Whether the assessment that is on the screen has such a moment. */
+    private boolean isShown(java.util.function.Predicate<Moment> wanted) {
+        return bench.assessmentProperty().get().circuit(NODE).orElseThrow().node().moments().stream()
+                .anyMatch(wanted);
+    }
+
+    private Moment moment(String id) {
+        return node().moment(id).orElseThrow();
+    }
+
+    @Test
+    void anOverloadIsSelectedMendedAndUndone(FxRobot robot) throws Exception {
+        open(robot, Given.FIRST_SKETCH);
+        press(robot, "#rail-board-3V3");
+        until(() -> robot.lookup("#why-title").queryAs(Caption.class).getText().equals("Board 3V3"));
+        assertEquals(
+                "Board 3V3 is asked for 100 mA at its worst, and gives 50 mA.",
+                robot.lookup("#why-verdict").queryAs(Caption.class).getText());
+        press(robot, "#way-0");
+        until(() -> !has("power.rail_peak", "board") || peak("board.3V3") <= 0.05);
+        until(() -> isThere(robot, "#rail-regulator-linear-3v3-OUT"));
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> peak("board.3V3") > 0.05);
+    }
+
+    @Test
+    void aLoadIsDraggedToAnotherRail(FxRobot robot) throws Exception {
+        open(robot, Given.FIRST_SKETCH);
+        assertEquals(
+                new Endpoint("board", "5V"),
+                node().part("gate-lower").orElseThrow().feeds().get("V+"));
+        // Only as far as the robot can reach without scrolling: from the list of loads to a bar that is in view.
+        robot.interact(() -> bench.apply(new Edit.RemovePart(NODE, "modem")));
+        until(() -> node().part("modem").isEmpty());
+        robot.interact(() -> bench.selectionProperty().set(Place.of(NODE, new Endpoint("driver", "V+OUT"))));
+        waitForFxEvents();
+        Bounds from = robot.lookup("#load-gate-lower-V\\+")
+                .tryQuery()
+                .map(FxBounds::of)
+                .orElseGet(() -> FxBounds.of(find(robot, "load-gate-lower-V+")));
+        Bounds to = FxBounds.of(find(robot, "rail-driver-V+OUT"));
+        robot.moveTo(from.getMinX() + 20, from.getCenterY())
+                .press(javafx.scene.input.MouseButton.PRIMARY)
+                .moveTo(from.getMinX() - 30, from.getCenterY())
+                .moveTo(to.getCenterX(), to.getMaxY() - 3);
+        waitForFxEvents();
+        robot.release(javafx.scene.input.MouseButton.PRIMARY);
+        until(() -> new Endpoint("driver", "V+OUT")
+                .equals(node().part("gate-lower").orElseThrow().feeds().get("V+")));
+        assertFalse(has("power.servo_from_board", "gate-lower"));
+    }
+
+    private static javafx.scene.Node find(FxRobot robot, String id) {
+        return robot.lookup(node -> id.equals(node.getId())).query();
+    }
+
+    /** Where a node is on the screen. */
+    private static final class FxBounds {
+        static Bounds of(javafx.scene.Node node) {
+            return node.localToScreen(node.getLayoutBounds());
+        }
+    }
+
+    @Test
+    void aSupplyIsAddedFromTheCatalogue(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS);
+        press(robot, "#add-supply");
+        until(() -> isThere(robot, "#supply-wall-supply-6v"));
+        press(robot, "#supply-wall-supply-6v");
+        until(() -> node().part("wall-supply-6v").isPresent());
+        until(() -> find(robot, "rail-wall-supply-6v-+") != null);
+        robot.interact(() -> bench.selectionProperty().set(Place.ofPart(NODE, "gate-upper")));
+        until(() -> robot.lookup(node -> String.valueOf(node.getId()).startsWith("action-feed-V+-wall-supply-6v"))
+                .tryQuery()
+                .isPresent());
+        robot.interact(robot.lookup(node -> String.valueOf(node.getId()).startsWith("action-feed-V+-wall-supply-6v"))
+                .queryAs(Pressable.class)::fire);
+        until(() ->
+                node().part("gate-upper").orElseThrow().feeds().get("V+").part().equals("wall-supply-6v"));
+    }
+
+    @Test
+    void momentsAreMovedByKeysStaggeredAndPutBack(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS);
+        // Two gates at 750 mA and the sluice at rest: 1.51 A. All three at once: 2.25 A.
+        assertEquals(1.51, peak("driver.V+OUT"), 1e-6);
+        robot.interact(() ->
+                bench.apply(new Edit.SetMoment(NODE, moment("sluice").withAt(Optional.of(Duration.ofSeconds(0.6))))));
+        until(() -> Math.abs(peak("driver.V+OUT") - 2.25) < 1e-6);
+        robot.interact(() -> bench.apply(new Edit.SetFigure(NODE, "bench", "rail/+/rating", "2 A")));
+        until(() -> has("power.source_over", "bench"));
+        press(robot, "#stagger");
+        until(() -> !has("power.source_over", "bench"));
+        assertEquals(Notice.Tone.DONE, bench.noticeProperty().get().tone());
+        assertTrue(peak("driver.V+OUT") <= 2);
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> has("power.source_over", "bench"));
+
+        robot.interact(() -> robot.lookup("#moment-sluice").query().requestFocus());
+        double before = moment("sluice").at().orElseThrow().seconds();
+        robot.type(KeyCode.RIGHT);
+        until(() -> moment("sluice").at().orElseThrow().seconds() > before);
+        robot.type(KeyCode.RIGHT);
+        until(() -> robot.lookup("#moment-sluice").query().isFocused());
+    }
+
+    @Test
+    void aMomentIsAddedFilledAndTakenAway(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS);
+        press(robot, "#add-moment");
+        until(() -> isThere(robot, "#moment-form"));
+        type(robot, "#moment-name", "Handset pressed");
+        until(() -> isShown(moment -> moment.name().equals("Handset pressed")));
+        type(robot, "#moment-length", "200 ms");
+        until(() -> isShown(moment -> moment.length().seconds() == 0.2));
+        type(robot, "#moment-repeat", "often");
+        until(() -> robot.lookup(".stop-text").queryAll().stream()
+                .anyMatch(node -> node instanceof Caption text
+                        && text.isVisible()
+                        && text.getText().contains("often")));
+        press(robot, "#raise-handset");
+        until(() -> node().moments().stream().anyMatch(moment -> moment.raises().stream()
+                .anyMatch(raise -> raise.part().equals("handset"))));
+        press(robot, "#never-gates");
+        until(() -> node().moments().stream().anyMatch(moment -> moment.never().contains("gates")));
+        press(robot, "#moment-remove");
+        until(() -> !isThere(robot, "#moment-form"));
+        assertEquals(5, node().moments().size());
+        assertEquals(
+                List.of(),
+                bench.assessmentProperty().get().findings().stream()
+                        .filter(finding -> finding.code().startsWith("power."))
+                        .toList());
+    }
+
+    @Test
+    void staggeringThatCannotHelpSaysSo(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS);
+        robot.interact(() -> bench.apply(new Edit.SetFigure(NODE, "bench", "rail/+/rating", "500 mA")));
+        until(() -> has("power.source_over", "bench"));
+        var before = bench.build().orElseThrow();
+        press(robot, "#stagger");
+        until(() -> bench.noticeProperty().get() != null);
+        assertEquals(Notice.Tone.TROUBLE, bench.noticeProperty().get().tone());
+        assertEquals(before, bench.build().orElseThrow());
+    }
+}
