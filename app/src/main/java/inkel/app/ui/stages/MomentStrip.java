@@ -64,10 +64,13 @@ final class MomentStrip extends VBox {
         boolean isEmpty = node.node().moments().isEmpty();
         Ui.show(stagger, !isEmpty);
         hint.setText(Words.get(isEmpty ? "moments.hint.none" : "moments.hint"));
-        if (edited != null && node.node().moment(edited).isEmpty()) {
+        boolean isThere = edited != null && node.node().moment(edited).isPresent();
+        boolean wasOpen = body.getChildren().stream().anyMatch(MomentForm.class::isInstance);
+        if (edited != null && !isThere && wasOpen) {
             edited = null;
         }
-        if (edited != null) {
+        // One that was just added is opened as soon as the assessment has it.
+        if (isThere) {
             boolean isShown = body.getChildren().stream()
                     .anyMatch(child -> child instanceof MomentForm form && form.isOf(node, edited));
             if (!isShown) {
