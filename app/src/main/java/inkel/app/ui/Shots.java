@@ -1,6 +1,7 @@
 package inkel.app.ui;
 
 import inkel.app.Examples;
+import inkel.app.ui.controls.Pressable;
 import inkel.app.ui.panel.WhyPanel;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Place;
@@ -72,6 +73,11 @@ public final class Shots {
         });
         shot("start", Examples.DEMO, () -> command("new"));
         shot("power", Examples.DEMO, () -> bench.show(Stage.POWER, pin("driver", "V+OUT")));
+        shot("power-moment", Examples.DEMO, () -> {
+            bench.show(Stage.POWER, pin("usb", "5V"));
+            press("#moment-name-gates");
+        });
+        shot("power-supplies", Examples.DEMO, () -> press("#add-supply"));
         shot("power-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.POWER, pin("board", "3V3")));
         shot("pins", Examples.DEMO, () -> bench.show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PINS, pin("handset", "OUT")));
@@ -97,6 +103,12 @@ public final class Shots {
         shell.applyCss();
         shell.layout();
         ((TextInputControl) shell.lookup(field)).setText(text);
+    }
+
+    private void press(String id) {
+        shell.applyCss();
+        shell.layout();
+        ((Pressable) shell.lookup(id)).fire();
     }
 
     private void command(String id) {

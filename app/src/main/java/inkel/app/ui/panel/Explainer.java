@@ -409,7 +409,7 @@ public final class Explainer {
                 .forEach(load -> rows.add(new Row(
                         Words.say(PinNames.of(node, load.pin())),
                         Engineering.print(load.atWorst()),
-                        Words.get("source.class"))));
+                        Words.get(node.made(load.pin()).isEmpty() ? "source.class" : "source.computed"))));
         rows.add(new Row(Words.get("number.peak"), Engineering.print(rail.peak()), Words.get("source.computed")));
         rows.add(new Row(Words.get("number.rating"), Engineering.print(rail.rating()), Words.get("source.class")));
         List<Section> sections = new ArrayList<>();

@@ -74,6 +74,7 @@ final class MomentForm extends VBox {
         Tile tile = new Tile(action, Ui.word(words, "pill-text"), Pos.CENTER, "pill-button");
         tile.setId(id);
         tile.setAccessibleText(words);
+        tile.setMaxHeight(USE_PREF_SIZE);
         return tile;
     }
 
