@@ -4,13 +4,18 @@ import inkel.app.Examples;
 import inkel.app.Main;
 import inkel.app.ui.FrameProbe;
 import inkel.core.build.Build;
+import inkel.core.build.Edits;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.CatalogSearch;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.io.BuildReader;
+import inkel.core.io.BuildWriter;
 import inkel.core.io.CatalogReader;
 import inkel.core.pins.Planner;
+import inkel.core.remedy.AddParts;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.PrintWriter;
@@ -22,6 +27,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalLong;
+import javafx.application.Platform;
 
 /** Prints the figures that Inkel is held to. Nothing is asserted: machines differ. */
 public final class Benchmarks {
@@ -29,6 +35,7 @@ public final class Benchmarks {
     private static final int WARM_UP = 400;
     private static final int RUNS = 400;
     private static final int PLANS = 20;
+    private static final int MANY_LOADS = 30;
     private static final int OWN_CLASSES = 2000;
     private static final int SEARCH_ROUNDS = 3;
     private static final List<String> QUESTIONS = List.of(
@@ -167,5 +174,18 @@ public final class Benchmarks {
     private void frames(Path demo, Catalog catalog) throws Exception {
         double longest = FrameProbe.longestAfterEdits(demo, catalog);
         print("longest work on the window's thread after an edit", longest, "ms", "at most 16 ms");
+        double loaded = FrameProbe.longestInPower(withLoads(demo, catalog, MANY_LOADS), catalog);
+        print("the same in Power with " + MANY_LOADS + " loads more on one rail", loaded, "ms", "at most 16 ms");
+        Platform.exit();
+    }
+
+    /** A copy of a build with more sensors on its board's 5 V. */
+    private static Path withLoads(Path demo, Catalog catalog, int count) throws Exception {
+        Build build = BuildReader.read(demo, catalog);
+        NodeCircuit node = Circuit.of(build, catalog).nodes().get(0);
+        Build more = Edits.apply(build, AddParts.of(node, catalog.get("flow"), count));
+        Path file = Files.createTempDirectory("inkel-bench").resolve("loads.inkel.json");
+        BuildWriter.write(file, more);
+        return file;
     }
 }

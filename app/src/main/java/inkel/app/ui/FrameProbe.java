@@ -24,7 +24,11 @@ public final class FrameProbe {
     private Workbench bench;
     private int edit = -WARM_UP;
 
-    private FrameProbe() {}
+    private final Stage[] stages;
+
+    private FrameProbe(Stage... stages) {
+        this.stages = stages;
+    }
 
     /**
      * Renames a part again and again in the stages Parts, Power, Pins and Wire.
@@ -32,11 +36,24 @@ public final class FrameProbe {
      * @return the median over all edits of the longest single piece of work, layout included, in milliseconds
      */
     public static double longestAfterEdits(Path file, Catalog catalog) throws Exception {
-        FrameProbe probe = new FrameProbe();
+        return run(new FrameProbe(Stage.PARTS, Stage.POWER, Stage.PINS, Stage.WIRE), file, catalog);
+    }
+
+    /** As {@link #longestAfterEdits}, in the stage Power alone. */
+    public static double longestInPower(Path file, Catalog catalog) throws Exception {
+        return run(new FrameProbe(Stage.POWER), file, catalog);
+    }
+
+    private static double run(FrameProbe probe, Path file, Catalog catalog) throws Exception {
         Path state = Files.createTempDirectory("inkel-probe");
-        Platform.startup(() -> probe.start(file, catalog, state));
+        Runnable start = () -> probe.start(file, catalog, state);
+        try {
+            Platform.startup(start);
+        } catch (IllegalStateException alreadyRunning) {
+            Platform.runLater(start);
+        }
+        Platform.setImplicitExit(false);
         probe.done.await();
-        Platform.exit();
         Arrays.sort(probe.longest);
         return probe.longest[EDITS / 2];
     }
@@ -74,6 +91,7 @@ public final class FrameProbe {
                 }
                 if (edit == EDITS) {
                     stop();
+                    stage.hide();
                     done.countDown();
                     return;
                 }
@@ -85,7 +103,6 @@ public final class FrameProbe {
 
     private void next() {
         edit++;
-        Stage[] stages = {Stage.PARTS, Stage.POWER, Stage.PINS, Stage.WIRE};
         bench.stageProperty().set(stages[Math.floorMod(edit / 20, stages.length)]);
         timed(() -> bench.apply(new Edit.RenamePart(bench.nodeProperty().get(), "radio", "Radio " + edit)));
     }

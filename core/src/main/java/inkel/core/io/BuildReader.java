@@ -11,9 +11,9 @@ import inkel.core.build.Part;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.OwnFigures;
+import inkel.core.catalog.PartSettings;
 import inkel.core.io.JsonText.BadJson;
 import inkel.core.quantity.Duration;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
 import java.nio.file.Path;
@@ -32,27 +32,6 @@ import java.util.regex.Pattern;
 /** Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it. */
 public final class BuildReader {
     private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]*");
-    private static final Map<String, Unit> SETTING_UNITS = Map.of(
-            "volts", Unit.VOLT,
-            "baud", Unit.HERTZ,
-            "address", Unit.ONE,
-            "gauge", Unit.ONE,
-            "length", Unit.METRE,
-            "capacitor", Unit.FARAD,
-            "esr", Unit.OHM,
-            "hours", Unit.ONE,
-            "ambient", Unit.CELSIUS);
-    private static final Map<String, String> SETTING_EXAMPLES = Map.of(
-            "volts", "6 V",
-            "baud", "9600",
-            "address", "0x27",
-            "gauge", "24",
-            "length", "0.3 m",
-            "capacitor", "1000 µF",
-            "esr", "0.1 Ω",
-            "hours", "8",
-            "ambient", "40 °C");
-
     private final Catalog catalog;
     private final List<Problem> problems = new ArrayList<>();
 
@@ -240,21 +219,9 @@ public final class BuildReader {
     }
 
     private static void checkSetting(Fields fields, String key, String value) {
-        Unit unit = SETTING_UNITS.get(key);
-        if (unit == null) {
-            return;
-        }
-        boolean isGood = key.equals("address")
-                ? PartClassReader.address(value).isPresent()
-                : Engineering.parse(value, unit).filter(number -> number > 0).isPresent();
-        if (!isGood) {
-            fields.problem(
-                    "settings",
-                    key,
-                    Fact.of("problem.expected_value")
-                            .with("example", SETTING_EXAMPLES.get(key))
-                            .with("found", value));
-        }
+        PartSettings.of(key)
+                .flatMap(setting -> setting.problem(value))
+                .ifPresent(reason -> fields.problem("settings", key, reason));
     }
 
     private List<Moment> moments(Fields fields, Map<String, Part> parts) {

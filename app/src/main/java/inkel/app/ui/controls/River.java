@@ -14,6 +14,7 @@ import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.Point2D;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.ClosePath;
@@ -65,6 +66,7 @@ public final class River extends Region {
         this.feed = feed;
         getStyleClass().add("river");
         setId("river");
+        addEventHandler(KeyEvent.KEY_PRESSED, this::walk);
         dragged.setMouseTransparent(true);
         dragged.setManaged(false);
     }
@@ -163,6 +165,46 @@ public final class River extends Region {
         if (Math.abs(getHeight() - model.height()) > 1 && getParent() != null) {
             getParent().requestLayout();
         }
+    }
+
+    /** Up and down go along the loads or the rails of a column, left and right from one to the other. */
+    private void walk(KeyEvent event) {
+        List<? extends Pressable> along = leaves.stream().anyMatch(javafx.scene.Node::isFocused) ? leaves : bars;
+        int at = -1;
+        for (int i = 0; i < along.size(); i++) {
+            at = along.get(i).isFocused() ? i : at;
+        }
+        if (at < 0) {
+            return;
+        }
+        Pressable next =
+                switch (event.getCode()) {
+                    case DOWN -> along.get(Math.min(along.size() - 1, at + 1));
+                    case UP -> along.get(Math.max(0, at - 1));
+                    case LEFT -> along == leaves ? barOf(leaves.get(at)) : along.get(at);
+                    case RIGHT -> along == bars ? leafOf(bars.get(at)) : along.get(at);
+                    default -> null;
+                };
+        if (next != null) {
+            next.requestFocus();
+            event.consume();
+        }
+    }
+
+    private Pressable barOf(RiverLeaf leaf) {
+        return bars.stream()
+                .filter(bar -> bar.bar().rail().equals(leaf.leaf().rail()))
+                .findFirst()
+                .<Pressable>map(bar -> bar)
+                .orElse(leaf);
+    }
+
+    private Pressable leafOf(RiverBar bar) {
+        return leaves.stream()
+                .filter(leaf -> leaf.leaf().rail().equals(bar.bar().rail()))
+                .findFirst()
+                .<Pressable>map(leaf -> leaf)
+                .orElse(bar);
     }
 
     private void addFlow(Flow flow) {

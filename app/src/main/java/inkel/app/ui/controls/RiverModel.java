@@ -10,6 +10,7 @@ import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -119,6 +120,8 @@ public record RiverModel(List<Bar> bars, List<Leaf> leaves, List<Flow> flows, in
             layout.scale = Math.max(ROW, room - LABEL) * share / Math.max(1e-3, largest(tree));
             y = layout.place(tree, 0, y).bottom() + GAP;
         }
+        layout.bars.sort(Comparator.comparingDouble(Bar::top));
+        layout.leaves.sort(Comparator.comparingDouble(Leaf::middle));
         return new RiverModel(layout.bars, layout.leaves, layout.flows, layout.columns, y - GAP);
     }
 

@@ -12,10 +12,12 @@ import inkel.core.build.Place;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.OwnFigures.Slot;
 import inkel.core.catalog.PartClass;
+import inkel.core.catalog.PartSettings;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -44,6 +46,11 @@ final class FigureForm extends VBox {
         getChildren().add(Ui.text(Words.get("figures.hint"), "quiet", "small"));
         text("figures.name", "own-name", placed.part().name(), this::rename);
         text("figures.purpose", "own-purpose", placed.part().purpose(), this::setPurpose);
+        List<PartSettings> settings = PartSettings.of(placed.cls());
+        if (!settings.isEmpty()) {
+            getChildren().add(Ui.word(Words.get("figures.choices"), "section-title"));
+            settings.forEach(setting -> getChildren().add(row(setting)));
+        }
         String group = "";
         for (Slot slot : OwnFigures.of(placed.cls())) {
             String heading = PartWords.slotGroup(slot);
@@ -85,6 +92,42 @@ final class FigureForm extends VBox {
     private void setPurpose(String purpose) {
         if (!purpose.equals(part().purpose())) {
             bench.apply(new Edit.SetPurpose(place.node(), part().id(), purpose));
+        }
+    }
+
+    /** A choice; emptied, it is left to the class again. */
+    private VBox row(PartSettings setting) {
+        String now = part().setting(setting.key()).orElse("");
+        Caption name = Ui.text(Words.get("setting." + setting.key()), "row-name");
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        TextField field = new TextField(now);
+        field.setId("setting-" + setting.key());
+        field.setPromptText(setting.example());
+        field.getStyleClass().add("figure-field");
+        field.setPrefWidth(VALUE_WIDTH);
+        field.setMinWidth(VALUE_WIDTH);
+        field.setAccessibleText(Words.get("setting." + setting.key()));
+        Caption trouble = Ui.text("", "stop-text", "small");
+        Ui.show(trouble, false);
+        Runnable enter = () -> choose(setting, field.getText().strip(), now, trouble);
+        field.setOnAction(event -> enter.run());
+        field.focusedProperty().addListener((property, old, next) -> {
+            if (!next) {
+                enter.run();
+            }
+        });
+        HBox line = new HBox(8, name, field, Ui.word("", "row-source"));
+        line.setAlignment(Pos.CENTER_LEFT);
+        return new VBox(2, line, trouble);
+    }
+
+    private void choose(PartSettings setting, String typed, String now, Caption trouble) {
+        Optional<Fact> problem = typed.isEmpty() ? Optional.empty() : setting.problem(typed);
+        problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
+        Ui.show(trouble, problem.isPresent());
+        if (problem.isEmpty() && !typed.equals(now)) {
+            bench.apply(new Edit.SetSetting(place.node(), part().id(), setting.key(), typed.isEmpty() ? null : typed));
         }
     }
 

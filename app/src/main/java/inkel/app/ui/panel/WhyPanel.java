@@ -192,7 +192,9 @@ public final class WhyPanel extends Scroller {
                 && isPartOf(
                         bench.assessmentProperty().get(),
                         bench.selectionProperty().get());
-        if (isPart && bench.stageProperty().get() == Stage.PARTS) {
+        boolean hasFigures = bench.stageProperty().get() == Stage.PARTS
+                || bench.stageProperty().get() == Stage.POWER;
+        if (isPart && hasFigures) {
             Tile own = new Tile(
                     this::editFigures, Ui.word(Words.get("figures.open"), "pill-text"), Pos.CENTER, "pill-button");
             own.setId("own-figures");
