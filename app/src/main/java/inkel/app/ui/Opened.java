@@ -1,5 +1,6 @@
 package inkel.app.ui;
 
+import inkel.core.build.Build;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.io.BuildReader;
@@ -16,7 +17,10 @@ import java.util.Optional;
 record Opened(Path file, Optional<Assessment> assessment, Optional<UnreadableFile> refusal) {
     static Opened read(Path file, Catalog catalog) {
         try {
-            Assessment first = Assessment.assess(BuildReader.read(file, catalog), catalog);
+            Build build = BuildReader.read(file, catalog);
+            StartTimer.mark("read");
+            Assessment first = Assessment.assess(build, catalog);
+            StartTimer.mark("assessed");
             return new Opened(file, Optional.of(first), Optional.empty());
         } catch (UnreadableFile unreadable) {
             return new Opened(file, Optional.empty(), Optional.of(unreadable));

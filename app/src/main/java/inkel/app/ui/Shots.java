@@ -78,7 +78,10 @@ public final class Shots {
             press("#moment-name-gates");
         });
         shot("power-supplies", Examples.DEMO, () -> press("#add-supply"));
-        shot("power-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.POWER, pin("board", "3V3")));
+        shot("power-trouble", Examples.FIRST_SKETCH, () -> {
+            press("#supply-leave");
+            bench.show(Stage.POWER, pin("board", "3V3"));
+        });
         shot("pins", Examples.DEMO, () -> bench.show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PINS, pin("handset", "OUT")));
         shot("wire", Examples.DEMO, () -> {

@@ -6,7 +6,10 @@ import inkel.core.catalog.Mode;
 import inkel.core.catalog.Supply;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
 
@@ -18,20 +21,24 @@ public final class Loads {
     /** The mode that bursts belong to. */
     static final String BURST_MODE = "peak";
 
-    private final List<Moment> moments;
+    private final Map<String, List<Moment>> byPart = new HashMap<>();
 
     Loads(List<Moment> moments) {
-        this.moments = moments;
+        for (Moment moment : moments) {
+            moment.raises().stream().map(Moment.Raise::part).distinct().forEach(part -> byPart.computeIfAbsent(
+                            part, id -> new ArrayList<>())
+                    .add(moment));
+        }
     }
 
-    private Stream<Moment> of(Placed placed) {
-        return moments.stream().filter(moment -> moment.raises().stream()
-                .anyMatch(raise -> raise.part().equals(placed.id())));
+    /** The moments that name a part. */
+    List<Moment> of(Placed placed) {
+        return byPart.getOrDefault(placed.id(), List.of());
     }
 
     /** Whether some moment says when the part is busy. */
     public boolean isGoverned(Placed placed) {
-        return of(placed).findAny().isPresent();
+        return !of(placed).isEmpty();
     }
 
     /** The least that any mode takes, at the worst of its range. */
@@ -64,7 +71,7 @@ public final class Loads {
                     .orElse(Current.ZERO);
         }
         Current rest = rest(placed, supply);
-        return moments.stream()
+        return of(placed).stream()
                 .filter(moment -> on.contains(moment.id()))
                 .flatMap(moment -> moment.raises().stream())
                 .filter(raise -> raise.part().equals(placed.id()))
@@ -111,7 +118,7 @@ public final class Loads {
      * does.
      */
     Current average(Placed placed, Supply supply) {
-        List<Moment> named = of(placed).toList();
+        List<Moment> named = of(placed);
         boolean isTold = !named.isEmpty()
                 && named.stream().allMatch(moment -> moment.repeat().isPresent());
         if (!isTold) {

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
 import java.util.stream.Stream;
 
@@ -32,6 +33,8 @@ public final class NodeCircuit {
     private final Rails flows;
     private final Map<Endpoint, Rail> rails;
     private final Map<Endpoint, Pin> pins = new HashMap<>();
+    private final Map<Endpoint, Optional<IoFamily>> families = new ConcurrentHashMap<>();
+    private final Map<Endpoint, Optional<Rail>> ioRails = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
 
     private NodeCircuit(Node node, Map<String, Placed> parts) {
@@ -119,11 +122,19 @@ public final class NodeCircuit {
     }
 
     public Optional<IoFamily> io(Endpoint endpoint) {
+        return families.computeIfAbsent(endpoint, this::findIo);
+    }
+
+    private Optional<IoFamily> findIo(Endpoint endpoint) {
         return part(endpoint.part()).flatMap(placed -> pin(endpoint).flatMap(placed.cls()::io));
     }
 
     /** The rail that the levels of a pin hang on: one that feeds its part, or one that its part makes. */
     public Optional<Rail> ioRail(Endpoint endpoint) {
+        return ioRails.computeIfAbsent(endpoint, this::findIoRail);
+    }
+
+    private Optional<Rail> findIoRail(Endpoint endpoint) {
         return part(endpoint.part()).flatMap(placed -> io(endpoint).flatMap(family -> {
             Optional<Rail> fed = railOf(placed, family.supply());
             return fed.isPresent() ? fed : rail(new Endpoint(placed.id(), family.supply()));

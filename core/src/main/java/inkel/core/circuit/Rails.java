@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BiFunction;
+import java.util.function.ToDoubleFunction;
 
 /**
  * Works out every rail of a node: voltages downward from the sources, currents upward from the loads. A linear
@@ -37,9 +38,22 @@ final class Rails {
     private final Map<Endpoint, Optional<Range<Voltage>>> volts = new HashMap<>();
 
     /** A supply pin of a part, with the rails that are made from it. */
-    private record Pin(Placed placed, Supply supply, List<Made> made) {
-        Endpoint id() {
-            return new Endpoint(placed.id(), supply.pin());
+    private record Pin(Endpoint id, Placed placed, Supply supply, List<Made> made, Draw draw) {}
+
+    /**
+     * What a pin takes, worked out once: without moments, and what each moment raises it to.
+     *
+     * @param rest what it takes while none of its moments is on
+     */
+    private record Draw(double rest, Map<String, Double> raised) {
+        double during(Set<String> on) {
+            double amperes = rest;
+            for (Map.Entry<String, Double> entry : raised.entrySet()) {
+                if (entry.getValue() > amperes && on.contains(entry.getKey())) {
+                    amperes = entry.getValue();
+                }
+            }
+            return amperes;
         }
     }
 
@@ -60,10 +74,25 @@ final class Rails {
                 Endpoint rail = placed.part().feeds().get(supply.pin());
                 if (rail != null) {
                     pins.computeIfAbsent(rail, id -> new ArrayList<>())
-                            .add(new Pin(placed, supply, made(placed, supply, rail)));
+                            .add(new Pin(
+                                    new Endpoint(placed.id(), supply.pin()),
+                                    placed,
+                                    supply,
+                                    made(placed, supply, rail),
+                                    draw(placed, supply)));
                 }
             }
         }
+    }
+
+    private Draw draw(Placed placed, Supply supply) {
+        Map<String, Double> raised = new HashMap<>();
+        for (Moment moment : loads.of(placed)) {
+            raised.put(
+                    moment.id(),
+                    loads.during(placed, supply, Set.of(moment.id())).amperes());
+        }
+        return new Draw(loads.during(placed, supply, Set.of()).amperes(), raised);
     }
 
     private List<Made> made(Placed placed, Supply supply, Endpoint feed) {
@@ -111,12 +140,16 @@ final class Rails {
 
     /** What flows when each supply pin takes what the function says, and passes on what its rails give. */
     Flow flow(BiFunction<Placed, Supply, Current> draw) {
+        return flowOf(pin -> draw.apply(pin.placed(), pin.supply()).amperes());
+    }
+
+    private Flow flowOf(ToDoubleFunction<Pin> draw) {
         Flow flow = new Flow(new LinkedHashMap<>(), new HashMap<>());
         outputs.keySet().forEach(id -> amperes(id, draw, flow, new HashSet<>()));
         return flow;
     }
 
-    private double amperes(Endpoint rail, BiFunction<Placed, Supply, Current> draw, Flow flow, Set<Endpoint> onTheWay) {
+    private double amperes(Endpoint rail, ToDoubleFunction<Pin> draw, Flow flow, Set<Endpoint> onTheWay) {
         Double known = flow.rails().get(rail);
         if (known != null) {
             return known;
@@ -127,7 +160,7 @@ final class Rails {
         }
         double sum = 0;
         for (Pin pin : pins.getOrDefault(rail, List.of())) {
-            double amperes = draw.apply(pin.placed(), pin.supply()).amperes();
+            double amperes = draw.applyAsDouble(pin);
             for (Made made : pin.made()) {
                 amperes += made.ratio() * amperes(made.rail(), draw, flow, onTheWay) + made.ownAmperes();
             }
@@ -140,11 +173,11 @@ final class Rails {
     }
 
     private Flow during(Set<String> on) {
-        return flow((placed, supply) -> loads.during(placed, supply, on));
+        return flowOf(pin -> pin.draw().during(on));
     }
 
     Map<Endpoint, Rail> all() {
-        Flow average = flow(loads::average);
+        Flow average = flowOf(pin -> loads.average(pin.placed(), pin.supply()).amperes());
         List<Set<String>> scenarios = Scenarios.of(round);
         List<Flow> flows = scenarios.stream().map(this::during).toList();
         Flow rest = scenarios.get(0).isEmpty() ? flows.get(0) : during(Set.of());

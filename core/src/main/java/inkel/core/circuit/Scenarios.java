@@ -33,7 +33,8 @@ final class Scenarios {
     /** The largest sets without a pair that never meets, out of those given. */
     static Collection<Set<String>> largestIn(Set<String> ids, Map<String, Moment> byId) {
         Set<Set<String>> found = new LinkedHashSet<>();
-        if (ids.size() > MOST) {
+        boolean mayAllMeet = ids.stream().allMatch(id -> byId.get(id).never().isEmpty());
+        if (ids.size() > MOST || mayAllMeet) {
             found.add(ids);
         } else {
             grow(new TreeSet<>(), new ArrayList<>(ids), List.of(), byId, found);
