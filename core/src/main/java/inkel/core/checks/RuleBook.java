@@ -41,12 +41,10 @@ import inkel.core.power.rules.WireDropRule;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /** Every rule that is shipped, in the order of the stages. A new rule is one more line here. */
 public final class RuleBook {
-    private static final Logger LOG = LoggerFactory.getLogger(RuleBook.class);
     private static final RuleInfo FAILED = new RuleInfo(
             "inkel.rule_failed", Severity.LOOK, Stage.LOG, "a check that did not run says nothing about the build");
 
@@ -102,7 +100,9 @@ public final class RuleBook {
         try {
             return rule.check(report);
         } catch (RuntimeException bug) {
-            LOG.error("rule {} failed", rule.info().code(), bug);
+            // Fetched only here: setting up logging would cost every start some milliseconds.
+            LoggerFactory.getLogger(RuleBook.class)
+                    .error("rule {} failed", rule.info().code(), bug);
             Place where = Place.ofNode(build.nodes().get(0).id());
             return List.of(
                     Finding.of(FAILED, where).with("rule", rule.info().code()).build());

@@ -7,6 +7,7 @@ import inkel.core.build.Place;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
@@ -83,6 +84,29 @@ public final class NodeCircuit {
 
     public Optional<Rail> rail(Endpoint id) {
         return Optional.ofNullable(rails.get(id));
+    }
+
+    /** A rail, the one it is made from, and so on up to a source; a circle is gone round once. */
+    public List<Endpoint> upToSource(Endpoint rail) {
+        List<Endpoint> way = new ArrayList<>();
+        Optional<Endpoint> at = Optional.of(rail);
+        while (at.isPresent() && !way.contains(at.get())) {
+            way.add(at.get());
+            at = upstream(at.get());
+        }
+        return way;
+    }
+
+    private Optional<Endpoint> upstream(Endpoint rail) {
+        return part(rail.part()).flatMap(owner -> owner.cls()
+                .output(rail.pin())
+                .flatMap(Output::from)
+                .map(from -> owner.part().feeds().get(from)));
+    }
+
+    /** Whether a rail is one of a part's own, or made from one. */
+    public boolean isMadeFrom(Endpoint rail, String partId) {
+        return upToSource(rail).stream().anyMatch(above -> above.part().equals(partId));
     }
 
     /** The rails that are made from a supply pin, with what goes in for what comes out. */

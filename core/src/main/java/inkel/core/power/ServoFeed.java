@@ -1,14 +1,12 @@
 package inkel.core.power;
 
 import inkel.core.build.Endpoint;
-import inkel.core.catalog.Output;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.quantity.Current;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * Servos that hang on a rail of the board. Both schools are right somewhere: the board's rail does while all that its
@@ -49,26 +47,8 @@ public record ServoFeed(NodeCircuit node, Rail rail, List<Placed> servos, Curren
     }
 
     private static boolean hangsOn(NodeCircuit node, Placed servo, Endpoint rail) {
-        return servo.part().feeds().values().stream().anyMatch(feed -> leadsTo(node, feed, rail));
-    }
-
-    private static boolean leadsTo(NodeCircuit node, Endpoint from, Endpoint rail) {
-        Endpoint at = from;
-        for (int step = 0; step < node.parts().size(); step++) {
-            if (at.equals(rail)) {
-                return true;
-            }
-            Endpoint here = at;
-            Optional<Endpoint> up = node.part(at.part()).flatMap(owner -> owner.cls()
-                    .output(here.pin())
-                    .flatMap(Output::from)
-                    .map(from2 -> owner.part().feeds().get(from2)));
-            if (up.isEmpty()) {
-                return false;
-            }
-            at = up.get();
-        }
-        return false;
+        return servo.part().feeds().values().stream()
+                .anyMatch(feed -> node.upToSource(feed).contains(rail));
     }
 
     private static ServoFeed of(NodeCircuit node, Rail rail, List<Placed> servos) {

@@ -32,7 +32,7 @@ public enum FeedCheck {
         if (rail.id().equals(placed.part().feeds().get(supply.pin()))) {
             return ALREADY;
         }
-        if (isMadeFrom(node, rail.id(), placed.id())) {
+        if (node.isMadeFrom(rail.id(), placed.id())) {
             return CIRCLE;
         }
         if (rail.volts().isEmpty()) {
@@ -55,24 +55,5 @@ public enum FeedCheck {
                 .map(peak -> !peak.isAbove(rail.room()))
                 .orElse(!placed.cls().peak(supply.pin()).isAbove(rail.room()));
         return hasRoom ? FITS : NO_ROOM;
-    }
-
-    private static boolean isMadeFrom(NodeCircuit node, Endpoint rail, String part) {
-        Endpoint at = rail;
-        for (int step = 0; step <= node.parts().size(); step++) {
-            if (at.part().equals(part)) {
-                return true;
-            }
-            Endpoint here = at;
-            var up = node.part(at.part()).flatMap(owner -> owner.cls()
-                    .output(here.pin())
-                    .flatMap(output -> output.from())
-                    .map(from -> owner.part().feeds().get(from)));
-            if (up.isEmpty()) {
-                return false;
-            }
-            at = up.get();
-        }
-        return true;
     }
 }

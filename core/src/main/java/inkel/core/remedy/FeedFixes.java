@@ -53,7 +53,7 @@ public final class FeedFixes {
         node.rails().stream()
                 .filter(rail -> !now.filter(rail.id()::equals).isPresent())
                 .filter(rail -> isAllowed.test(rail.id()))
-                .filter(rail -> !isFedThrough(rail, placed.id()))
+                .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> rail.volts()
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
                         .isPresent())
@@ -84,28 +84,6 @@ public final class FeedFixes {
                 .map(Rail.Load::peak)
                 .findFirst()
                 .orElseGet(() -> placed.cls().peak(supply.pin()));
-    }
-
-    private boolean isFedThrough(Rail rail, String part) {
-        Endpoint at = rail.id();
-        for (int step = 0; step < node.parts().size(); step++) {
-            if (at.part().equals(part)) {
-                return true;
-            }
-            Optional<Endpoint> up = upstream(at);
-            if (up.isEmpty()) {
-                return false;
-            }
-            at = up.get();
-        }
-        return true;
-    }
-
-    private Optional<Endpoint> upstream(Endpoint id) {
-        return node.part(id.part()).flatMap(owner -> owner.cls()
-                .output(id.pin())
-                .flatMap(Output::from)
-                .map(from -> owner.part().feeds().get(from)));
     }
 
     private Fix feedFrom(Placed placed, Supply supply, Rail rail) {
@@ -155,7 +133,7 @@ public final class FeedFixes {
     private Optional<Rail> inputFor(Supply in, Placed placed, Current peak) {
         return node.rails().stream()
                 .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
-                .filter(rail -> !isFedThrough(rail, placed.id()))
+                .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> !peak.isAbove(rail.room()))
                 .max(Comparator.comparing(Rail::room));
     }

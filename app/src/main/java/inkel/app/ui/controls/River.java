@@ -29,7 +29,7 @@ import javafx.scene.shape.Path;
  */
 public final class River extends Region {
     private static final PseudoClass LIT = PseudoClass.getPseudoClass("lit");
-    private static final double LEAF_WIDTH = 216;
+    private static final double LEAF_WIDTH = 244;
     private static final double NARROW_LEAF_WIDTH = 176;
     private static final double SIDE = 4;
     private static final double DRAG_STARTS = 6;
@@ -129,7 +129,7 @@ public final class River extends Region {
     }
 
     private double leafWidth() {
-        return getWidth() < 640 ? NARROW_LEAF_WIDTH : LEAF_WIDTH;
+        return getWidth() < 760 ? NARROW_LEAF_WIDTH : LEAF_WIDTH;
     }
 
     private double x(int column) {

@@ -44,7 +44,9 @@ final class MomentStrip extends VBox {
         setId("moments");
         stagger = pill("moments.stagger", "stagger", bench::stagger);
         Tile add = pill("moments.add", "add-moment", this::add);
-        HBox head = new HBox(10, Ui.word(Words.get("moments.title"), "section-title"), hint, Ui.spring(), stagger, add);
+        Caption title = Ui.word(Words.get("moments.title"), "section-title");
+        title.setMinWidth(USE_PREF_SIZE);
+        HBox head = new HBox(10, title, hint, Ui.spring(), stagger, add);
         head.setAlignment(Pos.CENTER_LEFT);
         rows.setFillWidth(true);
         setMinHeight(USE_PREF_SIZE);
