@@ -4,6 +4,7 @@ import inkel.app.ui.controls.Scroller;
 import inkel.app.ui.panel.WhyPanel;
 import inkel.app.ui.stages.BoardPage;
 import inkel.app.ui.stages.LaterStage;
+import inkel.app.ui.stages.LevelsStage;
 import inkel.app.ui.stages.PartsStage;
 import inkel.app.ui.stages.PinsStage;
 import inkel.app.ui.stages.PowerStage;
@@ -196,6 +197,7 @@ public final class Shell extends StackPane {
             case PARTS -> new PartsStage(bench);
             case PINS -> new PinsStage(bench);
             case POWER -> new PowerStage(bench);
+            case LEVELS -> new LevelsStage(bench);
             case WIRE -> new WireStage(bench);
             default -> new LaterStage(stage);
         };

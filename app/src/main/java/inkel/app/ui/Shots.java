@@ -82,6 +82,8 @@ public final class Shots {
             press("#supply-leave");
             bench.show(Stage.POWER, pin("board", "3V3"));
         });
+        shot("levels", Examples.DEMO, () -> bench.show(Stage.LEVELS, pin("reader", "MISO")));
+        shot("levels-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.LEVELS, pin("reader", "MOSI")));
         shot("pins", Examples.DEMO, () -> bench.show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PINS, pin("handset", "OUT")));
         shot("wire", Examples.DEMO, () -> {

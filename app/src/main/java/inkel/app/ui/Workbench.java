@@ -32,6 +32,7 @@ import inkel.core.remedy.AddParts;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
@@ -543,6 +544,11 @@ public final class Workbench {
     /** Reads part definitions from a file into the shelf. */
     public void bringIn(Path path) {
         shelves.bringIn(path, this::inspect);
+    }
+
+    /** The time that goes into the log. */
+    public Instant now() {
+        return clock.instant();
     }
 
     // --- power

@@ -1,5 +1,6 @@
 package inkel.core.build;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -18,6 +19,13 @@ public record Build(String name, List<Node> nodes, List<LogEntry> log, Extras ex
 
     public Optional<Node> node(String id) {
         return nodes.stream().filter(node -> node.id().equals(id)).findFirst();
+    }
+
+    /** The log with one more line. */
+    public Build withLog(LogEntry entry) {
+        List<LogEntry> longer = new ArrayList<>(log);
+        longer.add(entry);
+        return new Build(name, nodes, longer, extras);
     }
 
     public Build withNodes(List<Node> newNodes) {

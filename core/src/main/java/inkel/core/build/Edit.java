@@ -1,7 +1,10 @@
 package inkel.core.build;
 
+import inkel.core.quantity.Voltage;
+import java.time.Instant;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** One change to a build, as data. Apply it with {@link Edits#apply}. */
@@ -33,6 +36,20 @@ public sealed interface Edit {
 
     /** Takes a moment away. */
     record RemoveMoment(String node, String moment) implements Edit {}
+
+    /**
+     * Writes in the log what was measured on a signal's wire.
+     *
+     * @param isHigh whether it was the high level
+     * @param volts empty to take an earlier reading back
+     */
+    record Measure(String node, Endpoint signal, boolean isHigh, Optional<Voltage> volts, Instant at) implements Edit {
+        /** The kind of the line in the log. */
+        public static final String KIND = "measured";
+
+        public static final String HIGH = "high";
+        public static final String LOW = "low";
+    }
 
     /** Joins a part's ground to the common ground of its node, or keeps it apart. */
     record SetGround(String node, String part, boolean apart) implements Edit {}

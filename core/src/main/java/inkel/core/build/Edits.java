@@ -5,6 +5,7 @@ import inkel.core.build.Edit.AddPart;
 import inkel.core.build.Edit.CopyNode;
 import inkel.core.build.Edit.Feed;
 import inkel.core.build.Edit.Insert;
+import inkel.core.build.Edit.Measure;
 import inkel.core.build.Edit.MovePart;
 import inkel.core.build.Edit.Plug;
 import inkel.core.build.Edit.RemoveMoment;
@@ -22,7 +23,9 @@ import inkel.core.build.Edit.SetSetting;
 import inkel.core.build.Edit.SetWire;
 import inkel.core.build.Edit.TakeOut;
 import inkel.core.build.Edit.Unfeed;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Unit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -74,6 +77,8 @@ public final class Edits {
                     build.nodes().stream().filter(other -> other != node).toList());
         } else if (edit instanceof MovePart move) {
             return moved(build, node, move);
+        } else if (edit instanceof Measure measure) {
+            return measured(build, node, measure);
         }
         Node changed = applyTo(node, edit);
         return build.withNode(node.id(), old -> changed);
@@ -91,6 +96,20 @@ public final class Edits {
         List<Node> nodes = new ArrayList<>(build.nodes());
         nodes.add(at, added);
         return build.withNodes(nodes);
+    }
+
+    private static Build measured(Build build, Node node, Measure measure) throws EditRefused {
+        require(node, measure.signal().part());
+        String level = measure.isHigh() ? Measure.HIGH : Measure.LOW;
+        String text = measure.volts()
+                .map(volts -> level + " " + Engineering.print(volts.volts(), Unit.VOLT, 4))
+                .orElse(level);
+        return build.withLog(new LogEntry(
+                measure.at(),
+                Measure.KIND,
+                Place.of(node.id(), measure.signal()).toString(),
+                text,
+                Extras.NONE));
     }
 
     private static Build moved(Build build, Node from, MovePart move) throws EditRefused {

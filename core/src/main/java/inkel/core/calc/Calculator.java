@@ -14,7 +14,9 @@ public final class Calculator {
             new RegulatorCalc(),
             new BulkCalc(),
             new WireCalc(),
-            new BatteryCalc());
+            new BatteryCalc(),
+            new DividerCalc(),
+            new I2cRiseCalc());
 
     private Calculator() {}
 

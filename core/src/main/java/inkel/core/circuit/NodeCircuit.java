@@ -4,6 +4,7 @@ import inkel.core.build.Endpoint;
 import inkel.core.build.Node;
 import inkel.core.build.Part;
 import inkel.core.build.Place;
+import inkel.core.build.Reading;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
@@ -31,6 +32,7 @@ import java.util.stream.Stream;
 public final class NodeCircuit {
     private final Node node;
     private final Map<String, Placed> parts;
+    private final Map<Endpoint, Reading> readings;
     private final Rails flows;
     private final Map<Endpoint, Rail> rails;
     private final Map<Endpoint, Pin> pins = new HashMap<>();
@@ -38,7 +40,8 @@ public final class NodeCircuit {
     private final Map<Endpoint, Optional<Rail>> ioRails = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
 
-    private NodeCircuit(Node node, Map<String, Placed> parts) {
+    private NodeCircuit(Node node, Map<String, Placed> parts, Map<Endpoint, Reading> readings) {
+        this.readings = Map.copyOf(readings);
         this.node = node;
         this.parts = parts;
         flows = new Rails(parts.values(), node.moments());
@@ -53,12 +56,12 @@ public final class NodeCircuit {
     }
 
     /** @throws IllegalArgumentException when a part's class is not in the catalogue */
-    public static NodeCircuit of(Node node, Catalog catalog) {
+    public static NodeCircuit of(Node node, Catalog catalog, Map<Endpoint, Reading> readings) {
         Map<String, Placed> parts = new LinkedHashMap<>();
         for (Part part : node.parts()) {
             parts.put(part.id(), Placed.of(part, catalog));
         }
-        return new NodeCircuit(node, Collections.unmodifiableMap(parts));
+        return new NodeCircuit(node, Collections.unmodifiableMap(parts), readings);
     }
 
     public Node node() {
@@ -84,6 +87,11 @@ public final class NodeCircuit {
 
     public Optional<Rail> rail(Endpoint id) {
         return Optional.ofNullable(rails.get(id));
+    }
+
+    /** What was measured on a signal's wire. */
+    public Reading reading(Endpoint signal) {
+        return readings.getOrDefault(signal, Reading.NONE);
     }
 
     /** A rail, the one it is made from, and so on up to a source; a circle is gone round once. */

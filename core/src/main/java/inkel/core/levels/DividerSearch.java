@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * Finds two resistors of the E12 series (IEC 60063) that bring a high down into a window:
+ * Finds two resistors of a preferred series (IEC 60063) that bring a high down into a window:
  * {@code V_out = V·R2 / (R1 + R2)}.
  */
 public final class DividerSearch {
@@ -29,25 +29,32 @@ public final class DividerSearch {
         }
     }
 
-    /**
-     * The pair whose source resistance is nearest to 1 kΩ among those that keep the highest input at or below the
-     * ceiling and the lowest input's high at or above the floor; of two equally near the one that lands higher. Empty
-     * when no pair does both.
-     */
+    /** As {@link #find(Voltage, Voltage, Voltage, Voltage, ESeries, Resistance)}, of E12 and near 1 kΩ. */
     public static Optional<Pair> find(Voltage highMin, Voltage highMax, Voltage ceiling, Voltage floor) {
-        return values().flatMap(series ->
-                        values().map(toGround -> new Pair(Resistance.ofOhms(series), Resistance.ofOhms(toGround))))
+        return find(highMin, highMax, ceiling, floor, ESeries.E12, Resistance.ofOhms(WANTED_SOURCE_OHMS));
+    }
+
+    /**
+     * The pair whose source resistance is nearest to the one wanted among those that keep the highest input at or below
+     * the ceiling and the lowest input's high at or above the floor; of two equally near the one that lands higher.
+     * Values from 100 Ω up to 100 kΩ. Empty when no pair does both.
+     */
+    public static Optional<Pair> find(
+            Voltage highMin, Voltage highMax, Voltage ceiling, Voltage floor, ESeries series, Resistance wanted) {
+        return values(series)
+                .flatMap(inLine -> values(series)
+                        .map(toGround -> new Pair(Resistance.ofOhms(inLine), Resistance.ofOhms(toGround))))
                 .filter(pair -> !pair.high(highMax).isAbove(ceiling))
                 .filter(pair -> !pair.high(highMin).isBelow(floor))
-                .min(Comparator.comparingDouble(DividerSearch::distance)
+                .min(Comparator.<Pair>comparingDouble(pair -> distance(pair, wanted))
                         .thenComparingDouble(pair -> -pair.high(highMin).volts()));
     }
 
-    private static double distance(Pair pair) {
-        return Math.round(1000 * Math.abs(Math.log(pair.source().ohms() / WANTED_SOURCE_OHMS)));
+    private static double distance(Pair pair, Resistance wanted) {
+        return Math.round(1000 * Math.abs(Math.log(pair.source().ohms() / wanted.ohms())));
     }
 
-    private static Stream<Double> values() {
-        return Stream.of(2, 3, 4).flatMap(decade -> ESeries.E12.ofDecade(decade).boxed());
+    private static Stream<Double> values(ESeries series) {
+        return Stream.of(2, 3, 4).flatMap(decade -> series.ofDecade(decade).boxed());
     }
 }

@@ -3,6 +3,7 @@ package inkel.core.levels;
 import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Place;
+import inkel.core.build.Reading;
 import inkel.core.build.Wire;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PinUse;
@@ -111,12 +112,14 @@ final class NodeLevels {
         if (high.isEmpty()) {
             return; // nothing makes a high: a finding of its own
         }
+        Reading reading = node.reading(signal.endpoint());
+        Driver driven = high.get().measured(reading);
         boolean isSameRail = !isOpenDrain
                 && node.ioRail(driver)
                         .map(Rail::id)
                         .equals(node.ioRail(receiver).map(Rail::id));
         links.add(new Link(
-                node, signal, driver, receiver, between, worst(high.get(), hears.get(), hearsAt.get(), isSameRail)));
+                node, signal, driver, receiver, between, worst(driven, hears.get(), hearsAt.get(), isSameRail)));
     }
 
     /** The worst of the corners of both supplies; one rail has one voltage at a time. */
@@ -207,6 +210,14 @@ final class NodeLevels {
 
         private static Voltage top(IoFamily says, Voltage supply) {
             return says.vohMax().map(most -> most.at(supply)).orElse(supply);
+        }
+
+        /** What was measured takes the place of the figures. */
+        Driver measured(Reading reading) {
+            Voltage low = reading.low().orElse(volMax);
+            return reading.high()
+                    .map(high -> new Driver(high, high, low, high, high, high))
+                    .orElse(new Driver(vohMin, vohMax, low, highAtLow, highAtHigh, topAtLow));
         }
 
         Driver atLow() {

@@ -47,6 +47,11 @@ public final class I2cPullup {
         return Resistance.ofOhms(supply.minus(low).volts() / sink.amperes());
     }
 
+    /** How long a wire takes to rise from 30 % to 70 %. */
+    public static Duration rise(Resistance pull, Capacitance bus) {
+        return Duration.ofSeconds(RISE_IN_TIME_CONSTANTS * pull.ohms() * bus.farads());
+    }
+
     public static Resistance largest(Mode mode, Capacitance bus) {
         return Resistance.ofOhms(mode.rise().seconds() / (RISE_IN_TIME_CONSTANTS * bus.farads()));
     }

@@ -8,9 +8,19 @@ public enum ESeries {
     E12(100, 120, 150, 180, 220, 270, 330, 390, 470, 560, 680, 820),
     E24(
             100, 110, 120, 130, 150, 160, 180, 200, 220, 240, 270, 300, 330, 360, 390, 430, 470, 510, 560, 620, 680,
-            750, 820, 910);
+            750, 820, 910),
+    E96(logarithmic(96));
 
     private final int[] steps;
+
+    /** From E48 on the steps are a geometric row rounded to three digits. */
+    private static int[] logarithmic(int count) {
+        int[] row = new int[count];
+        for (int i = 0; i < count; i++) {
+            row[i] = (int) Math.round(100 * Math.pow(10, (double) i / count));
+        }
+        return row;
+    }
 
     ESeries(int... steps) {
         this.steps = steps;

@@ -49,6 +49,11 @@ class CalculatorTest {
             wire awg=24 length=1 i=0,                r_ohm,         0.1684167
             wire awg=36 length=1 i=100mA,            drop_v,        0.2721886
             wire awg=26 length=0.3 i=1A contacts=4 contact_ohm=15m, drop_v, 0.1403379
+            divider r1=1k r2=2k2 vin=5V c=50p,       vout_max_v,    3.4375
+            divider r1=1k r2=2k2 vin=5V c=50p,       source_ohm,    687.5
+            divider r1=1k r2=2k2 vin=5V c=50p,       rise_s,        7.5625e-8
+            divider r1=1k r2=2k2 vin=5V,             current_a,     0.0015625
+            i2c-rise r=4k7 cb=100p,                  rise_s,        3.98231e-7
             battery capacity_ah=2 usable=0.8 average_a=120mA, hours, 13.333333
             battery capacity_ah=500mAh usable=80% average_a=0.1, hours, 4
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, high_margin_v, 0.1
@@ -91,6 +96,9 @@ class CalculatorTest {
             led v=5A vf=2 i=10mA,                   calc.wrong_value
             i2c-pullup vdd=0.3 cb=100p,             calc.out_of_range
             i2c-pullup vdd=3V3 cb=0,                calc.not_positive
+            divider r1=1k vin=5V,                   calc.missing_key
+            divider vin_min=3 vin_max=5 vout_max=3.3 vih=2.5, calc.out_of_range
+            i2c-rise r=0 cb=100p,                   calc.not_positive
             bulk i=1A t=1ms dv=0.1V esr=0.2,        calc.out_of_range
             battery capacity_ah=2 usable=1.2 average_a=1, calc.out_of_range
             wire awg=80 length=1 i=1,               calc.out_of_range

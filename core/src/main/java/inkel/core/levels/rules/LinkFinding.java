@@ -1,6 +1,7 @@
 package inkel.core.levels.rules;
 
 import inkel.core.build.Endpoint;
+import inkel.core.build.Reading;
 import inkel.core.catalog.IoFamily;
 import inkel.core.finding.Finding;
 import inkel.core.finding.RuleInfo;
@@ -26,7 +27,9 @@ final class LinkFinding {
 
     private static Finding describe(RuleInfo info, LevelReport levels, Link link) {
         LevelCheck check = link.check();
-        Source says = source(link, link.from());
+        Reading reading = link.node().reading(link.signal().endpoint());
+        Source says = reading.high().isPresent() ? Source.MEASURED : source(link, link.from());
+        Source saysLow = reading.low().isPresent() ? Source.MEASURED : source(link, link.from());
         Source hears = source(link, link.to());
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
@@ -37,7 +40,7 @@ final class LinkFinding {
                     .number("too_much_by", check.headroom().times(-1), Source.COMPUTED);
         } else if (isLowTheWorse(check)) {
             finding.variant("low")
-                    .number("lowest_output_at_most", check.volMax(), says)
+                    .number("lowest_output_at_most", check.volMax(), saysLow)
                     .number("reads_low_below", check.vil(), hears)
                     .number("low_margin", check.lowMargin(), Source.COMPUTED)
                     .number("wanted_margin", check.wantedMargin(), Source.RULE);

@@ -1,0 +1,91 @@
+package inkel.app.ui.stages;
+
+import inkel.app.ui.controls.Line;
+import inkel.app.ui.controls.Pressable;
+import inkel.app.words.Words;
+import inkel.core.build.Place;
+import inkel.core.levels.LevelCheck;
+import inkel.core.levels.Link;
+import inkel.core.levels.Verdict;
+import java.util.Locale;
+import javafx.css.PseudoClass;
+import javafx.scene.layout.Region;
+
+/** One wire in the list: whose signal it is, where its levels lie of what is understood, and the verdict in a word. */
+final class LevelRow extends Pressable {
+    static final double HEIGHT = 40;
+    private static final double SIDE = 12;
+    private static final double RULER = 84;
+    private static final double WORD = 76;
+    private static final double THICK = 7;
+
+    private final Link link;
+    private final Line part;
+    private final Line signal;
+    private final Line word;
+    private final Region track = region("level-track");
+    private final Region low = region("level-mark");
+    private final Region high = region("level-mark");
+
+    LevelRow(Link link, String partName, Runnable choose) {
+        super(choose, "level-row");
+        this.link = link;
+        Place place = link.signal();
+        setId("level-" + place.part() + "-" + place.pin());
+        part = new Line(partName, "level-part");
+        signal = new Line(place.pin(), "level-signal");
+        boolean isShifted = link.between().isPresent() && link.verdict() == Verdict.FINE;
+        String verdict = Words.get(
+                isShifted
+                        ? "verdict.through"
+                        : "verdict." + link.verdict().name().toLowerCase(Locale.ROOT));
+        word = new Line(verdict, "level-word", isShifted ? "shifted-text" : tone(link.verdict()));
+        setAccessibleText(partName + " " + place.pin() + ", " + verdict);
+        pseudoClassStateChanged(
+                PseudoClass.getPseudoClass(
+                        link.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-')),
+                true);
+        getChildren().addAll(part, signal, word, track, low, high);
+    }
+
+    private static String tone(Verdict verdict) {
+        return switch (verdict) {
+            case HARMS, NOT_READ -> "stop-text";
+            case THIN -> "look-text";
+            case FINE -> "good-text";
+        };
+    }
+
+    private static Region region(String style) {
+        Region region = new Region();
+        region.getStyleClass().add(style);
+        return region;
+    }
+
+    Link link() {
+        return link;
+    }
+
+    @Override
+    protected double computePrefHeight(double width) {
+        return HEIGHT;
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double right = getWidth() - SIDE;
+        double ruler = right - WORD - RULER;
+        part.place(SIDE, 3, ruler - SIDE - 8);
+        signal.place(SIDE, 20, ruler - SIDE - 8);
+        word.placeRight(right, (HEIGHT - word.height()) / 2);
+        double base = HEIGHT / 2 + 6;
+        track.resizeRelocate(ruler, base, RULER, 1.5);
+        LevelCheck check = link.check();
+        double top = Math.max(check.absoluteMax().volts(), check.vohMax().volts());
+        double scale = RULER / Math.max(1, top);
+        low.resizeRelocate(ruler, base - THICK, Math.max(4, check.volMax().volts() * scale), THICK);
+        double from = check.vohMin().volts() * scale;
+        double to = check.vohMax().volts() * scale;
+        high.resizeRelocate(ruler + Math.min(from, RULER - 5), base - THICK, Math.max(5, to - from), THICK);
+    }
+}

@@ -1,0 +1,271 @@
+package inkel.app.ui.stages;
+
+import inkel.app.ui.Ui;
+import inkel.app.ui.Workbench;
+import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.LadderModel;
+import inkel.app.ui.controls.Ladders;
+import inkel.app.ui.controls.Scroller;
+import inkel.app.ui.controls.Tile;
+import inkel.app.words.Words;
+import inkel.core.build.Edit;
+import inkel.core.build.Place;
+import inkel.core.build.Reading;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.finding.Stage;
+import inkel.core.levels.Link;
+import inkel.core.levels.Verdict;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Every signal wire with its verdict, and the facing ladders of the one that is chosen. */
+public final class LevelsStage extends StagePane {
+    private static final double LIST_WIDTH = 326;
+
+    private final Workbench bench;
+    private final VBox rows = new VBox();
+    private final Scroller list = new Scroller(rows);
+    private final Ladders ladders = new Ladders();
+    private final Caption empty = Ui.text("", "quiet");
+    private final TextField high = field("measured-high");
+    private final TextField low = field("measured-low");
+    private final Caption trouble = Ui.text("", "stop-text", "small");
+    private final HBox measured;
+    private final Map<Filter, Tile> filters = new LinkedHashMap<>();
+    private Filter filter = Filter.ALL;
+
+    /** Which wires the list shows. */
+    private enum Filter {
+        ALL,
+        TROUBLE,
+        THROUGH;
+
+        boolean shows(Link link) {
+            return switch (this) {
+                case ALL -> true;
+                case TROUBLE -> link.verdict() != Verdict.FINE;
+                case THROUGH -> link.between().isPresent();
+            };
+        }
+    }
+
+    public LevelsStage(Workbench bench) {
+        super(Stage.LEVELS);
+        this.bench = bench;
+        for (Filter choice : Filter.values()) {
+            String words = Words.get("levels.filter." + choice.name().toLowerCase(Locale.ROOT));
+            Tile tile = new Tile(() -> setFilter(choice), Ui.word(words, "pill-text"), Pos.CENTER, "pill-toggle");
+            tile.setId("levels-" + choice.name().toLowerCase(Locale.ROOT));
+            tile.setAccessibleText(words);
+            tile.setMaxHeight(USE_PREF_SIZE);
+            filters.put(choice, tile);
+            addControl(tile);
+        }
+        list.setId("levels-list");
+        list.setMinWidth(LIST_WIDTH);
+        list.setPrefWidth(LIST_WIDTH);
+        list.getStyleClass().add("sheet-list");
+        list.addEventFilter(KeyEvent.KEY_PRESSED, this::walk);
+        measured = new HBox(
+                8,
+                Ui.word(Words.get("levels.measured.high"), "row-name"),
+                high,
+                Ui.word(Words.get("levels.measured.low"), "row-name"),
+                low);
+        measured.setAlignment(Pos.CENTER_LEFT);
+        Ui.show(trouble, false);
+        enterWith(high, true);
+        enterWith(low, false);
+        VBox.setVgrow(ladders, Priority.ALWAYS);
+        VBox right = new VBox(8, empty, ladders, measured, trouble);
+        right.setMinWidth(0);
+        HBox.setHgrow(right, Priority.ALWAYS);
+        HBox both = new HBox(16, list, right);
+        both.setMinHeight(0);
+        VBox.setVgrow(both, Priority.ALWAYS);
+        getChildren().add(both);
+        bench.selectionProperty().addListener((property, old, next) -> {
+            if (getScene() != null) {
+                mark();
+            }
+        });
+        refreshWith(bench);
+    }
+
+    private static TextField field(String id) {
+        TextField field = new TextField();
+        field.setId(id);
+        field.setPrefWidth(96);
+        field.setPromptText(Words.get("levels.measured.prompt"));
+        return field;
+    }
+
+    private void enterWith(TextField field, boolean isHigh) {
+        field.setAccessibleText(Words.get(isHigh ? "levels.measured.high" : "levels.measured.low"));
+        field.setOnAction(event -> measure(field, isHigh));
+        field.focusedProperty().addListener((property, old, next) -> {
+            if (!next) {
+                measure(field, isHigh);
+            }
+        });
+    }
+
+    /** What is typed goes to the log; emptied, the reading is taken back. */
+    private void measure(TextField field, boolean isHigh) {
+        Optional<Link> shown = shown();
+        Optional<NodeCircuit> node = node();
+        if (shown.isEmpty() || node.isEmpty()) {
+            return;
+        }
+        Place signal = shown.get().signal();
+        Reading known = node.get().reading(signal.endpoint());
+        Optional<Voltage> before = isHigh ? known.high() : known.low();
+        String typed = field.getText().strip();
+        if (typed.equals(before.map(Engineering::print).orElse(""))) {
+            Ui.show(trouble, false);
+            return;
+        }
+        Optional<Double> volts = Engineering.parse(typed, Unit.VOLT);
+        boolean isWrong = !typed.isEmpty() && volts.isEmpty();
+        trouble.setText(Words.say(
+                Fact.of("problem.expected_value").with("example", "3.3 V").with("found", typed)));
+        Ui.show(trouble, isWrong);
+        if (!isWrong) {
+            bench.apply(new Edit.Measure(
+                    signal.node(), signal.endpoint(), isHigh, volts.map(Voltage::ofVolts), bench.now()));
+        }
+    }
+
+    private void setFilter(Filter choice) {
+        filter = choice;
+        refresh();
+    }
+
+    private Optional<NodeCircuit> node() {
+        Assessment assessment = bench.assessmentProperty().get();
+        return assessment == null
+                ? Optional.empty()
+                : assessment.circuit(bench.nodeProperty().get());
+    }
+
+    /** One link for each signal, its worst direction, in the order of the node's parts. */
+    private List<Link> links(NodeCircuit node) {
+        Assessment assessment = bench.assessmentProperty().get();
+        List<Link> links = new ArrayList<>();
+        node.signals().map(node::place).forEach(place -> assessment.reports().levels().of(place).stream()
+                .findFirst()
+                .ifPresent(links::add));
+        return links;
+    }
+
+    @Override
+    void refresh() {
+        filters.forEach((choice, tile) -> tile.setSelected(choice == filter));
+        Optional<NodeCircuit> node = node();
+        if (node.isEmpty()) {
+            rows.getChildren().clear();
+            return;
+        }
+        List<Link> all = links(node.get());
+        boolean hadFocus = rowFocused() >= 0;
+        rows.getChildren()
+                .setAll(all.stream()
+                        .filter(filter::shows)
+                        .map(link -> new LevelRow(link, name(node.get(), link), () -> choose(link)))
+                        .toList());
+        empty.setText(Words.get(
+                all.isEmpty() ? "levels.none" : rows.getChildren().isEmpty() ? "levels.none_such" : "levels.choose"));
+        mark();
+        if (hadFocus) {
+            rows.getChildren().stream()
+                    .filter(row -> ((LevelRow) row).isSelected())
+                    .findFirst()
+                    .ifPresent(Node::requestFocus);
+        }
+    }
+
+    private static String name(NodeCircuit node, Link link) {
+        return node.part(link.signal().part()).orElseThrow().part().name();
+    }
+
+    private void choose(Link link) {
+        Place place = link.signal();
+        bench.selectionProperty().set(place.equals(bench.selectionProperty().get()) ? null : place);
+    }
+
+    /** The link whose ladders are shown: the chosen one, else the first in the list. */
+    private Optional<Link> shown() {
+        Place selected = bench.selectionProperty().get();
+        List<LevelRow> all =
+                rows.getChildren().stream().map(LevelRow.class::cast).toList();
+        return all.stream()
+                .filter(row -> selected != null && selected.contains(row.link().signal()))
+                .findFirst()
+                .or(() -> all.stream().findFirst())
+                .map(LevelRow::link);
+    }
+
+    private void mark() {
+        Optional<Link> shown = shown();
+        rows.getChildren().forEach(row -> ((LevelRow) row)
+                .setSelected(
+                        shown.filter(link -> link == ((LevelRow) row).link()).isPresent()));
+        rows.getChildren().stream()
+                .filter(row -> ((LevelRow) row).isSelected()
+                        && bench.selectionProperty().get() != null)
+                .findFirst()
+                .ifPresent(row -> {
+                    list.layout();
+                    list.reveal(row);
+                });
+        Optional<LadderModel> model = node().flatMap(node ->
+                shown.flatMap(link -> LadderModel.of(bench.assessmentProperty().get(), node, link.signal())));
+        ladders.show(model.orElse(null));
+        Ui.show(empty, model.isEmpty());
+        Ui.show(measured, model.isPresent());
+        Ui.show(trouble, false);
+        Reading reading = node().flatMap(
+                        node -> shown.map(link -> node.reading(link.signal().endpoint())))
+                .orElse(Reading.NONE);
+        high.setText(reading.high().map(Engineering::print).orElse(""));
+        low.setText(reading.low().map(Engineering::print).orElse(""));
+    }
+
+    private int rowFocused() {
+        for (int i = 0; i < rows.getChildren().size(); i++) {
+            if (rows.getChildren().get(i).isFocused()) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** Up and down go along the list and choose. */
+    private void walk(KeyEvent event) {
+        int at = rowFocused();
+        int next = event.getCode() == KeyCode.DOWN ? at + 1 : event.getCode() == KeyCode.UP ? at - 1 : -1;
+        if (at >= 0 && next >= 0 && next < rows.getChildren().size()) {
+            LevelRow row = (LevelRow) rows.getChildren().get(next);
+            row.requestFocus();
+            bench.selectionProperty().set(row.link().signal());
+            event.consume();
+        }
+    }
+}

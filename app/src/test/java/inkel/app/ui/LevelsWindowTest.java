@@ -1,0 +1,158 @@
+package inkel.app.ui;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.testfx.util.WaitForAsyncUtils.waitFor;
+import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
+
+import inkel.app.kit.Given;
+import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Pressable;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.finding.Stage;
+import inkel.core.io.Shelf;
+import inkel.core.levels.Verdict;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** The Levels stage in the real window: a wire that harms, its divider, undo, a two-way wire, a measured level. */
+@ExtendWith(ApplicationExtension.class)
+class LevelsWindowTest {
+    private static final String NODE = "lower-lock";
+
+    private Path folder;
+    private Workbench bench;
+
+    @Start
+    void start(javafx.stage.Stage stage) throws IOException {
+        folder = Files.createTempDirectory("inkel-levels");
+        Given.copy(Given.LOCKS, folder);
+        Given.copy(Given.FIRST_SKETCH, folder);
+        Window.dress();
+        bench = new Workbench(
+                Given.CATALOG,
+                Shelf.read(folder.resolve("shelf")),
+                Window.background(),
+                Platform::runLater,
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
+        stage.setScene(Window.scene(new Shell(bench, UserState.read(folder)), 1280, 800));
+        stage.show();
+    }
+
+    private void open(FxRobot robot, String example) throws Exception {
+        robot.interact(() -> bench.open(folder.resolve(example)));
+        until(() -> bench.assessmentProperty().get() != null);
+        robot.interact(() -> bench.stageProperty().set(Stage.LEVELS));
+        until(() -> robot.lookup("#levels-list").tryQuery().isPresent());
+    }
+
+    private static void until(Callable<Boolean> condition) throws Exception {
+        waitFor(90, TimeUnit.SECONDS, condition);
+        waitForFxEvents();
+    }
+
+    private static Place place(String part, String pin) {
+        return Place.of(NODE, new Endpoint(part, pin));
+    }
+
+    private Optional<Verdict> verdict(String part, String pin) {
+        return bench.assessmentProperty().get().reports().levels().verdict(place(part, pin));
+    }
+
+    private static void press(FxRobot robot, String id) {
+        Pressable pressable = robot.lookup(id).queryAs(Pressable.class);
+        robot.interact(pressable::fire);
+    }
+
+    @Test
+    void aWireThatHarmsIsDividedAndUndone(FxRobot robot) throws Exception {
+        open(robot, Given.FIRST_SKETCH);
+        press(robot, "#level-reader-MOSI");
+        until(() -> place("reader", "MOSI").equals(bench.selectionProperty().get()));
+        assertEquals(Optional.of(Verdict.HARMS), verdict("reader", "MOSI"));
+        assertTrue(robot.lookup("#why-verdict").queryAs(Caption.class).getText().contains("bears at most 3.50 V"));
+        press(robot, "#way-0");
+        until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.FINE)));
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.HARMS)));
+    }
+
+    @Test
+    void aMeasuredLevelTakesThePlaceOfTheFiguresAndCanBeTakenBack(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS);
+        assertEquals(Optional.of(Verdict.FINE), verdict("handset", "OUT"));
+        press(robot, "#level-handset-OUT");
+        until(() -> robot.lookup("#measured-high").tryQuery().isPresent());
+        // The board reads high from 0.6 · 4.75 V up; 2.5 V are too little.
+        type(robot, "#measured-high", "2.5 V");
+        until(() -> verdict("handset", "OUT").equals(Optional.of(Verdict.NOT_READ)));
+        assertEquals(
+                "measured",
+                bench.build()
+                        .orElseThrow()
+                        .log()
+                        .get(bench.build().orElseThrow().log().size() - 1)
+                        .kind());
+        type(robot, "#measured-high", "loud");
+        until(() -> robot.lookup(".stop-text").queryAll().stream()
+                .anyMatch(node -> node instanceof Caption text
+                        && text.isVisible()
+                        && text.getText().contains("loud")));
+        type(robot, "#measured-high", "");
+        until(() -> verdict("handset", "OUT").equals(Optional.of(Verdict.FINE)));
+    }
+
+    private static void type(FxRobot robot, String id, String text) {
+        robot.interact(() -> {
+            TextInputControl field = robot.lookup(id).queryAs(TextInputControl.class);
+            field.requestFocus();
+            field.setText(text);
+        });
+        robot.type(KeyCode.ENTER);
+        waitForFxEvents();
+    }
+
+    @Test
+    void theListIsFilteredAndWalkedByKeys(FxRobot robot) throws Exception {
+        open(robot, Given.FIRST_SKETCH);
+        int all = robot.lookup(".level-row").queryAll().size();
+        press(robot, "#levels-trouble");
+        waitForFxEvents();
+        int trouble = robot.lookup(".level-row").queryAll().size();
+        assertTrue(trouble > 0 && trouble < all, trouble + " of " + all);
+        robot.interact(
+                () -> robot.lookup(".level-row").queryAll().iterator().next().requestFocus());
+        robot.type(KeyCode.DOWN);
+        until(() -> bench.selectionProperty().get() != null);
+        press(robot, "#levels-through");
+        waitForFxEvents();
+        assertEquals(0, robot.lookup(".level-row").queryAll().size(), "nothing stands in a wire of the sketch");
+    }
+
+    @Test
+    void aTwoWayWireIsOfferedNoDivider(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS);
+        // A radio of one's own figures on the bus would be harmed; the display's pull-ups reach 5 V.
+        robot.interact(() ->
+                bench.apply(new inkel.core.build.Edit.SetFigure(NODE, "driver", "level/logic/absolute_max", "3.6 V")));
+        until(() -> verdict("driver", "SDA").equals(Optional.of(Verdict.HARMS)));
+        assertTrue(bench.assessmentProperty().get().at(place("driver", "SDA")).stream()
+                .flatMap(finding -> finding.fixes().stream())
+                .noneMatch(fix -> fix.id().startsWith("divide")));
+    }
+}

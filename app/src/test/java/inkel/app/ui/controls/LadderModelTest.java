@@ -1,0 +1,53 @@
+package inkel.app.ui.controls;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.checks.Assessment;
+import inkel.core.levels.Verdict;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+class LadderModelTest {
+    private static Optional<LadderModel> of(String example, String part, String pin) {
+        Assessment assessment = Given.assessment(example);
+        return LadderModel.of(
+                assessment,
+                assessment.circuit("lower-lock").orElseThrow(),
+                Place.of("lower-lock", new Endpoint(part, pin)));
+    }
+
+    @Test
+    void allThatHearADriverStandBesideIt() {
+        LadderModel model = of(Given.FIRST_SKETCH, "reader", "SCK").orElseThrow();
+        assertEquals("Board D13", model.driver());
+        assertEquals(
+                List.of("Tag reader SCK", "Packet radio SCK"),
+                model.listeners().stream().map(LadderModel.Listener::name).toList(),
+                "the one that was asked for first");
+        // A port of 4.75 to 5.25 V: at least 4.45 V, at most 5.25 V; the reader at 3.2 to 3.4 V bears 3.5 V.
+        assertEquals(4.45, model.highFrom(), 1e-9);
+        assertEquals(5.25, model.highTo(), 1e-9);
+        assertEquals(3.5, model.listeners().get(0).limit(), 1e-9);
+        assertEquals(Verdict.HARMS, model.listeners().get(0).verdict());
+        assertEquals("−1.75 V", model.listeners().get(0).gap());
+        assertTrue(model.topVolts() >= 5.5, "the scale holds every limit");
+    }
+
+    @Test
+    void whatStandsBetweenIsNamedAndAPinThatHearsTwiceStandsOnce() {
+        LadderModel model = of(Given.LOCKS, "reader", "MISO").orElseThrow();
+        assertEquals(1, model.listeners().size());
+        assertEquals("shifter, way 4", model.listeners().get(0).between());
+        assertEquals(Verdict.FINE, model.listeners().get(0).verdict());
+    }
+
+    @Test
+    void aWireThatCannotBeJudgedHasNoLadders() {
+        assertTrue(of(Given.LOCKS, "level", "S").isEmpty(), "an analog wire has no levels");
+    }
+}
