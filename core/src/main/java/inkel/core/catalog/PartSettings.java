@@ -18,6 +18,10 @@ public enum PartSettings {
     AMBIENT("ambient", Unit.CELSIUS, "40 °C"),
     ADDRESS("address", Unit.ONE, "0x27"),
     BAUD("baud", Unit.HERTZ, "9600"),
+    /** How fast the board clocks its I2C buses. */
+    I2C_CLOCK("i2c_clock", Unit.HERTZ, "100 kHz"),
+    /** A pair of resistors from the bus pins to the part's supply. */
+    ADD_PULL_UPS("add_pull_ups", Unit.OHM, "4.7 kΩ"),
     /** The size of the supply wires, by the American wire gauge. */
     GAUGE("gauge", Unit.ONE, "24"),
     /** How long the supply wires are, one way. */
@@ -68,8 +72,9 @@ public enum PartSettings {
         }
         if (cls.kind() == Kind.BOARD) {
             found.add(AMBIENT);
+            found.add(I2C_CLOCK);
         }
-        cls.i2c().ifPresent(need -> found.add(ADDRESS));
+        cls.i2c().ifPresent(need -> found.addAll(List.of(ADDRESS, ADD_PULL_UPS)));
         cls.uart().ifPresent(need -> found.add(BAUD));
         if (!cls.supplies().isEmpty()) {
             found.addAll(List.of(GAUGE, LENGTH));

@@ -7,9 +7,11 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.levels.rules.DividerTwoWayRule;
 import inkel.core.levels.rules.FigureUnknownRule;
 import inkel.core.levels.rules.HarmsRule;
 import inkel.core.levels.rules.NotReadRule;
+import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ThinRule;
 import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.NoSupplyRule;
@@ -18,10 +20,13 @@ import inkel.core.parts.rules.SupplyTooLowRule;
 import inkel.core.pins.rules.AddressClashRule;
 import inkel.core.pins.rules.AddressReservedRule;
 import inkel.core.pins.rules.BaudErrorRule;
+import inkel.core.pins.rules.ClockOverRule;
 import inkel.core.pins.rules.NoPullupRule;
 import inkel.core.pins.rules.NoRoleRule;
 import inkel.core.pins.rules.NotCrossedRule;
 import inkel.core.pins.rules.NotPlacedRule;
+import inkel.core.pins.rules.PullupStrongRule;
+import inkel.core.pins.rules.PullupWeakRule;
 import inkel.core.pins.rules.TwoDriversRule;
 import inkel.core.power.rules.BatteryShortRule;
 import inkel.core.power.rules.BurstDroopRule;
@@ -77,6 +82,8 @@ public final class RuleBook {
             new Entry<>(new DecouplingRule(), Reports::power),
             new Entry<>(new MainsCareRule(), Reports::power),
             new Entry<>(new HarmsRule(), Reports::levels),
+            new Entry<>(new PullupHarmsRule(), Reports::levels),
+            new Entry<>(new DividerTwoWayRule(), Reports::levels),
             new Entry<>(new NotReadRule(), Reports::levels),
             new Entry<>(new ThinRule(), Reports::levels),
             new Entry<>(new TwoDriversRule(), Reports::pins),
@@ -85,6 +92,9 @@ public final class RuleBook {
             new Entry<>(new AddressClashRule(), Reports::pins),
             new Entry<>(new AddressReservedRule(), Reports::pins),
             new Entry<>(new NoPullupRule(), Reports::pins),
+            new Entry<>(new PullupStrongRule(), Reports::pins),
+            new Entry<>(new PullupWeakRule(), Reports::pins),
+            new Entry<>(new ClockOverRule(), Reports::pins),
             new Entry<>(new BaudErrorRule(), Reports::pins),
             new Entry<>(new NotCrossedRule(), Reports::pins));
 

@@ -9,6 +9,7 @@ import inkel.core.catalog.Output;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.Reduction;
 import inkel.core.quantity.Capacitance;
@@ -16,6 +17,7 @@ import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -42,8 +44,27 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
         PartClass own = OwnFigures.apply(catalog.get(part.classId()), part.figures());
         PartClass fed = fed(turnedDown(own, part), part);
         boolean isMadeBare = part.setting("form").filter("chip"::equals).isPresent();
-        PartClass bare = isMadeBare ? fed.with(fed.supplies(), fed.outputs(), fed.io(), fed.modes(), List.of()) : fed;
-        return new Placed(part, bare, isMadeBare ? fed.pulls() : List.of());
+        boolean isCutOff = part.setting("pull_ups").filter("off"::equals).isPresent();
+        List<Pull> pulls = new ArrayList<>(isMadeBare || isCutOff ? List.of() : fed.pulls());
+        pulls.addAll(addedPulls(fed, part));
+        PartClass placed =
+                pulls.equals(fed.pulls()) ? fed : fed.with(fed.supplies(), fed.outputs(), fed.io(), fed.modes(), pulls);
+        return new Placed(part, placed, isMadeBare ? fed.pulls() : List.of());
+    }
+
+    /** A pair of resistors that the builder put from the bus pins to the part's own supply. */
+    private static List<Pull> addedPulls(PartClass cls, Part part) {
+        Optional<Resistance> added = part.setting("add_pull_ups")
+                .flatMap(text -> Engineering.parse(text, Unit.OHM))
+                .map(Resistance::ofOhms);
+        if (added.isEmpty() || cls.supplies().isEmpty()) {
+            return List.of();
+        }
+        String supply = cls.supplies().get(0).pin();
+        return cls.pins().stream()
+                .filter(pin -> pin.use() == PinUse.I2C_SDA || pin.use() == PinUse.I2C_SCL)
+                .map(pin -> new Pull(pin.label(), supply, added.get(), Optional.empty()))
+                .toList();
     }
 
     private static PartClass turnedDown(PartClass cls, Part part) {

@@ -13,9 +13,16 @@ import java.util.Optional;
  * @param from the pin whose levels arrive at the receiver: the driver's, or a shifter's
  * @param to the receiver
  * @param between what stands in the wire
+ * @param pulledBy the pull-up that makes the high of an open-drain wire; empty where the driver makes it
  */
 public record Link(
-        NodeCircuit node, Place signal, Endpoint from, Endpoint to, Optional<Between> between, LevelCheck check) {
+        NodeCircuit node,
+        Place signal,
+        Endpoint from,
+        Endpoint to,
+        Optional<Between> between,
+        Optional<PullUp> pulledBy,
+        LevelCheck check) {
     public Verdict verdict() {
         return check.verdict();
     }

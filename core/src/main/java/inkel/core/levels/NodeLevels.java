@@ -34,7 +34,7 @@ final class NodeLevels {
     static NodeLevels of(NodeCircuit node) {
         NodeLevels levels = new NodeLevels(node);
         for (Map.Entry<Endpoint, List<Wire>> net : node.nets().entrySet()) {
-            List<Range<Voltage>> pulls = levels.pullsOf(net.getKey(), net.getValue());
+            List<PullUp> pulls = levels.pullsOf(net.getKey(), net.getValue());
             for (Wire wire : net.getValue()) {
                 levels.judge(wire, pulls);
             }
@@ -50,7 +50,7 @@ final class NodeLevels {
         return unknown;
     }
 
-    private void judge(Wire wire, List<Range<Voltage>> pulls) {
+    private void judge(Wire wire, List<PullUp> pulls) {
         PinUse use = node.pin(wire.from()).orElseThrow().use();
         if (use == PinUse.ANALOG) {
             return;
@@ -63,7 +63,7 @@ final class NodeLevels {
         }
     }
 
-    private void judge(Wire wire, Endpoint driver, Endpoint receiver, List<Range<Voltage>> pulls) {
+    private void judge(Wire wire, Endpoint driver, Endpoint receiver, List<PullUp> pulls) {
         Optional<Between> between = node.node().between(wire.from());
         Place signal = node.place(wire.from());
         if (between.isPresent() && between.get() instanceof Between.ShifterWay way) {
@@ -89,7 +89,7 @@ final class NodeLevels {
             Endpoint driver,
             Endpoint receiver,
             Optional<Between> between,
-            List<Range<Voltage>> pulls,
+            List<PullUp> pulls,
             double share) {
         Optional<IoFamily> says = node.io(driver);
         Optional<IoFamily> hears = node.io(receiver);
@@ -118,8 +118,15 @@ final class NodeLevels {
                 && node.ioRail(driver)
                         .map(Rail::id)
                         .equals(node.ioRail(receiver).map(Rail::id));
+        boolean isPulled = isOpenDrain && !(between.isPresent() && between.get() instanceof Between.ShifterWay);
         links.add(new Link(
-                node, signal, driver, receiver, between, worst(driven, hears.get(), hearsAt.get(), isSameRail)));
+                node,
+                signal,
+                driver,
+                receiver,
+                between,
+                isPulled ? highest(pulls) : Optional.empty(),
+                worst(driven, hears.get(), hearsAt.get(), isSameRail)));
     }
 
     /** The worst of the corners of both supplies; one rail has one voltage at a time. */
@@ -158,16 +165,17 @@ final class NodeLevels {
     }
 
     /** The rails that pull-ups on any part of a net reach for. */
-    private List<Range<Voltage>> pullsOf(Endpoint target, List<Wire> wires) {
+    private List<PullUp> pullsOf(Endpoint target, List<Wire> wires) {
         return Stream.concat(Stream.of(target), wires.stream().map(Wire::from))
                 .flatMap(pin -> node.part(pin.part()).stream().flatMap(placed -> pullsAt(placed, pin)))
                 .toList();
     }
 
-    private Stream<Range<Voltage>> pullsAt(Placed placed, Endpoint pin) {
+    private Stream<PullUp> pullsAt(Placed placed, Endpoint pin) {
         return placed.cls().pulls().stream()
                 .filter(pull -> pull.pin().equals(pin.pin()))
-                .flatMap(pull -> reach(placed, pull).stream());
+                .flatMap(pull -> reach(placed, pull).stream())
+                .map(volts -> new PullUp(pin, volts));
     }
 
     private Optional<Range<Voltage>> reach(Placed placed, Pull pull) {
@@ -179,14 +187,18 @@ final class NodeLevels {
                 : rail;
     }
 
+    private static Optional<PullUp> highest(List<PullUp> pulls) {
+        return pulls.stream().max(Comparator.comparing(pull -> pull.volts().highest()));
+    }
+
     /** What a driver puts on the wire over its supply range, behind a divider's share. */
     private record Driver(
             Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, Voltage highAtHigh, Voltage topAtLow) {
         /** The pull-up to the highest rail decides what an open-drain wire can reach. */
-        static Optional<Driver> pulled(IoFamily says, Range<Voltage> at, List<Range<Voltage>> pulls, double share) {
+        static Optional<Driver> pulled(IoFamily says, Range<Voltage> at, List<PullUp> pulls, double share) {
             Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
-            return pulls.stream()
-                    .max(Comparator.comparing(Range::highest))
+            return highest(pulls)
+                    .map(PullUp::volts)
                     .map(pull -> new Driver(
                             pull.lowest().times(share),
                             pull.highest().times(share),

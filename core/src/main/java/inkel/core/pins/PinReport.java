@@ -43,6 +43,11 @@ public record PinReport(Circuit circuit, List<NodePins> nodes) {
                 circuit, circuit.nodes().stream().map(NodePins::new).toList());
     }
 
+    /** Every I2C bus of every node. */
+    public List<I2cBus> i2cBuses() {
+        return nodes.stream().flatMap(pins -> I2cBus.of(pins).stream()).toList();
+    }
+
     public Optional<NodePins> node(String id) {
         return nodes.stream().filter(pins -> pins.node().node().id().equals(id)).findFirst();
     }

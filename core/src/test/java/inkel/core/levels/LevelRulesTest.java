@@ -99,7 +99,7 @@ class LevelRulesTest {
         Builds build = Builds.dualCore()
                 .part("display", "display-4x20-i2c", "VCC=board.VBUS")
                 .wire("display.SDA", "board.GP4");
-        List<Finding> harms = build.findings("levels.harms");
+        List<Finding> harms = build.findings("levels.pullup_harms");
         assertEquals(1, harms.size());
         assertTrue(harms.get(0).fixes().stream().noneMatch(fix -> fix.id().equals("divide")));
         assertTrue(harms.get(0).fixes().stream().anyMatch(fix -> fix.id().equals("shift-new")));
@@ -222,5 +222,35 @@ class LevelRulesTest {
         Build mended = finding.fixes().get(0).apply(build.build());
         assertEquals("shift-shifter-1", finding.fixes().get(0).id());
         assertEquals(List.of(), Builds.of(Assessment.assess(mended, Builds.CATALOG), "levels.not_read"));
+    }
+
+    @Test
+    void allWiresOfAModuleGoThroughShiftersAtOnce() throws Exception {
+        // Five wires of a 3.3 V reader on a 5 V board: MOSI, SCK, SDA and RST are harmed, MISO is not read. Four ways a
+        // shifter: two are added.
+        inkel.core.build.Build build = Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("reader", "tag-reader-spi", "3.3V=reg.OUT")
+                .wire("reader.SDA", "board.D10")
+                .wire("reader.SCK", "board.D13")
+                .wire("reader.MOSI", "board.D11")
+                .wire("reader.MISO", "board.D12")
+                .wire("reader.RST", "board.D9")
+                .build();
+        var fix = inkel.core.checks.Assessment.assess(build, Builds.CATALOG).findings().stream()
+                .flatMap(finding -> finding.fixes().stream())
+                .filter(way -> way.id().equals("module-shift"))
+                .toList();
+        assertEquals(1, fix.size(), "offered once for the module");
+        var after = fix.get(0).apply(build);
+        assertEquals(
+                2,
+                after.nodes().get(0).parts().stream()
+                        .filter(part -> part.classId().equals("shifter-4"))
+                        .count());
+        assertEquals(5, after.nodes().get(0).between().size());
+        assertTrue(inkel.core.checks.Assessment.assess(after, Builds.CATALOG).findings().stream()
+                .noneMatch(finding ->
+                        finding.code().equals("levels.harms") || finding.code().equals("levels.not_read")));
     }
 }

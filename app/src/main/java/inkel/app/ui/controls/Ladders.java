@@ -16,6 +16,7 @@ public final class Ladders extends Region {
     private static final double FOOT = 30;
     private static final double MOST_BAR = 84;
     private static final double LEAST_MARK = 4;
+    private static final double LEAST_GAP = 56;
 
     private LadderModel model;
 
@@ -121,9 +122,19 @@ public final class Ladders extends Region {
         double start = saysEnd > 0 ? saysEnd : at - 24;
         line("ladder-gap", start, y(from), at, y(from));
         line("ladder-gap", start, y(hears), at, y(hears));
-        centred(listener.gap(), start, at, Math.max(TOP, Math.min(y(from), y(hears)) - 19), "ladder-gap-text", tone);
+        boolean hasRoom = at - start > LEAST_GAP;
+        if (hasRoom) {
+            centred(
+                    listener.gap(),
+                    start,
+                    at,
+                    Math.max(TOP, Math.min(y(from), y(hears)) - 19),
+                    "ladder-gap-text",
+                    tone);
+        }
+        String verdict = Words.get("verdict." + listener.verdict().name().toLowerCase(Locale.ROOT));
         centred(
-                Words.get("verdict." + listener.verdict().name().toLowerCase(Locale.ROOT)),
+                hasRoom ? verdict : verdict + ", " + listener.gap(),
                 left,
                 left + column,
                 getHeight() - FOOT + 6,

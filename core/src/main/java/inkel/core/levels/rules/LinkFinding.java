@@ -21,6 +21,8 @@ final class LinkFinding {
     static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict) {
         return levels.links().stream()
                 .filter(link -> link.verdict() == verdict)
+                // What a pull-up does is told by a rule of its own.
+                .filter(link -> verdict != Verdict.HARMS || link.pulledBy().isEmpty())
                 .map(link -> describe(info, levels, link))
                 .toList();
     }
@@ -57,6 +59,7 @@ final class LinkFinding {
                     .number("wanted_margin", check.wantedMargin(), Source.RULE);
         }
         return finding.fixes(new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
+                .fix(ModuleShift.of(levels, link))
                 .build();
     }
 

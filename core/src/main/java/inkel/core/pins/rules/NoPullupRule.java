@@ -20,6 +20,8 @@ import java.util.stream.Stream;
 
 /** Reports an I2C bus on which nothing pulls the wires up: they never go high. */
 public final class NoPullupRule implements Rule<PinReport> {
+    private static final String USUAL = "4.7 kΩ";
+
     private static final RuleInfo INFO =
             new RuleInfo("i2c.no_pullup", Severity.STOP, Stage.PINS, "I2C-bus specification, open-drain lines");
 
@@ -51,8 +53,22 @@ public final class NoPullupRule implements Rule<PinReport> {
         return Finding.of(INFO, pins.node().place(wire.from()))
                 .with("pin", wire.to().pin())
                 .with("part", placed.part().name())
-                .fixes(placed.bringsNoPulls().isEmpty() ? List.of() : List.of(readyModule(pins, placed)))
+                .fixes(
+                        placed.bringsNoPulls().isEmpty()
+                                ? List.of(addedPair(pins, placed))
+                                : List.of(addedPair(pins, placed), readyModule(pins, placed)))
                 .build();
+    }
+
+    /** The usual pair, from the bus to the part's own supply. */
+    private static Fix addedPair(NodePins pins, Placed placed) {
+        return new Fix(
+                "add-pull-ups",
+                Fact.of("fix.add_pull_ups")
+                        .with("value", USUAL)
+                        .with("part", placed.part().name()),
+                Fact.of("fix.add_pull_ups.cost"),
+                List.of(new Edit.SetSetting(pins.node().node().id(), placed.id(), "add_pull_ups", USUAL)));
     }
 
     /** A bare chip came without the pull-ups that a module of its class has on it. */

@@ -1,0 +1,51 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Between;
+import inkel.core.build.Edit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.levels.LevelReport;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.PinNames;
+import java.util.List;
+
+/** Reports a divider in a wire that both ends drive: it lowers one way and spoils the other. */
+public final class DividerTwoWayRule implements Rule<LevelReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("levels.divider_two_way", Severity.STOP, Stage.LEVELS, "two resistors have a direction");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(LevelReport levels) {
+        return levels.circuit().nodes().stream()
+                .flatMap(node -> node.node().between().stream()
+                        .filter(Between.Divider.class::isInstance)
+                        .filter(between -> isTwoWay(node, between))
+                        .map(between -> describe(node, between)))
+                .toList();
+    }
+
+    private static boolean isTwoWay(NodeCircuit node, Between between) {
+        return node.pin(between.signal()).filter(pin -> pin.use().isTwoWay()).isPresent();
+    }
+
+    private static Finding describe(NodeCircuit node, Between between) {
+        return Finding.of(INFO, node.place(between.signal()))
+                .with("signal", PinNames.of(node, between.signal()))
+                .fix(new Fix(
+                        "take-out",
+                        Fact.of("fix.take_out").with("signal", between.signal().pin()),
+                        Fact.of("fix.take_out.cost"),
+                        List.of(new Edit.TakeOut(node.node().id(), between.signal()))))
+                .build();
+    }
+}

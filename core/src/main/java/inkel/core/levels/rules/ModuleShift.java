@@ -1,0 +1,78 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Build;
+import inkel.core.build.Edit;
+import inkel.core.build.EditRefused;
+import inkel.core.build.Place;
+import inkel.core.circuit.Circuit;
+import inkel.core.finding.Fix;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
+import inkel.core.levels.Verdict;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Puts all wires of a module that want it through shifters at once, spare ways first. */
+final class ModuleShift {
+    private ModuleShift() {}
+
+    /** Offered at the first of the module's wires in trouble, where there are two or more. */
+    static Optional<Fix> of(LevelReport levels, Link link) {
+        List<Place> signals = levels.links().stream()
+                .filter(other -> other.node() == link.node())
+                .filter(other -> other.signal().part().equals(link.signal().part()))
+                .filter(other ->
+                        other.verdict() != Verdict.FINE && other.between().isEmpty())
+                .map(Link::signal)
+                .distinct()
+                .toList();
+        if (signals.size() < 2 || !signals.get(0).equals(link.signal())) {
+            return Optional.empty();
+        }
+        List<Edit> edits = edits(levels.circuit(), signals);
+        long shifted = edits.stream().filter(Edit.Insert.class::isInstance).count();
+        String part =
+                link.node().part(link.signal().part()).orElseThrow().part().name();
+        return shifted < 2
+                ? Optional.empty()
+                : Optional.of(new Fix(
+                        "module-shift",
+                        Fact.of("fix.module_shift").with("part", part).with("count", shifted),
+                        Fact.of("fix.module_shift.cost")
+                                .with(
+                                        "count",
+                                        edits.stream()
+                                                .filter(Edit.AddPart.class::isInstance)
+                                                .count()),
+                        edits));
+    }
+
+    /** Wire by wire, each on what the ones before have left. */
+    private static List<Edit> edits(Circuit circuit, List<Place> signals) {
+        List<Edit> edits = new ArrayList<>();
+        Build build = circuit.build();
+        LevelReport levels = LevelReport.of(circuit);
+        for (Place signal : signals) {
+            LevelReport now = levels;
+            Optional<Fix> shift = now.of(signal).stream()
+                    .findFirst()
+                    .filter(link -> link.verdict() != Verdict.FINE)
+                    .flatMap(link -> new LinkFixes(link.node(), circuit.catalog())
+                            .of(link).stream()
+                                    .filter(fix -> fix.id().startsWith("shift"))
+                                    .findFirst());
+            if (shift.isPresent()) {
+                try {
+                    build = shift.get().apply(build);
+                } catch (EditRefused gone) {
+                    throw new IllegalStateException("a way out of this very build", gone);
+                }
+                edits.addAll(shift.get().edits());
+                levels = LevelReport.of(Circuit.of(build, circuit.catalog()));
+            }
+        }
+        return edits;
+    }
+}

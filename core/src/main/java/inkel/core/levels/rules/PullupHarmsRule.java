@@ -1,0 +1,83 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
+import inkel.core.levels.PullUp;
+import inkel.core.levels.Verdict;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import inkel.core.remedy.PinNames;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Reports an open-drain wire that a pull-up lifts above what one that listens survives. */
+public final class PullupHarmsRule implements Rule<LevelReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "levels.pullup_harms", Severity.STOP, Stage.LEVELS, "the highest pull-up decides the high of the wire");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(LevelReport levels) {
+        return levels.links().stream()
+                .filter(link ->
+                        link.verdict() == Verdict.HARMS && link.pulledBy().isPresent())
+                .map(link -> describe(levels, link))
+                .toList();
+    }
+
+    private static Finding describe(LevelReport levels, Link link) {
+        PullUp pull = link.pulledBy().orElseThrow();
+        List<Fix> fixes = new ArrayList<>(takeOff(link, pull.at()));
+        fixes.addAll(new LinkFixes(link.node(), levels.circuit().catalog()).of(link));
+        return Finding.of(INFO, link.signal())
+                .with("pull", PinNames.of(link.node(), pull.at()))
+                .with("to", PinNames.of(link.node(), link.to()))
+                .number("highest_output", link.check().vohMax(), Source.COMPUTED)
+                .number("tolerated", link.check().absoluteMax(), Source.CLASS)
+                .number("too_much_by", link.check().headroom().times(-1), Source.COMPUTED)
+                .fixes(fixes)
+                .build();
+    }
+
+    /** A module's pull-ups can be cut off; what listens then gets a pair of its own where none is left. */
+    private static List<Fix> takeOff(Link link, Endpoint pull) {
+        String node = link.node().node().id();
+        boolean isModule = !link.node().part(pull.part()).orElseThrow().part().isBoard();
+        boolean hearsOnBoard =
+                link.node().part(link.to().part()).orElseThrow().part().isBoard();
+        if (!isModule || hearsOnBoard) {
+            return List.of();
+        }
+        List<Edit> edits = new ArrayList<>();
+        edits.add(new Edit.SetSetting(node, pull.part(), "pull_ups", "off"));
+        boolean hasOwn = link.node().part(link.to().part()).orElseThrow().cls().pulls().stream()
+                .anyMatch(own -> own.pin().equals(link.to().pin()));
+        if (!hasOwn) {
+            edits.add(new Edit.SetSetting(node, link.to().part(), "add_pull_ups", "4.7 kΩ"));
+        }
+        return List.of(new Fix(
+                "pull-ups-off-" + pull.part(),
+                Fact.of("fix.pull_ups_off")
+                        .with(
+                                "part",
+                                link.node()
+                                        .part(pull.part())
+                                        .orElseThrow()
+                                        .part()
+                                        .name()),
+                Fact.of(hasOwn ? "fix.pull_ups_off.cost" : "fix.pull_ups_off.new"),
+                edits));
+    }
+}

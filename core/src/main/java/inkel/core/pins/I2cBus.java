@@ -1,0 +1,154 @@
+package inkel.core.pins;
+
+import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Pull;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.pins.PinReport.NodePins;
+import inkel.core.quantity.Capacitance;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * One I2C bus of a node, with all that pulls it up and all that weighs on it.
+ *
+ * @param line the board's SDA pin
+ * @param parts the members in order, the board left out
+ * @param pulls the pull-ups on SDA; SCL has the same
+ */
+public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<PulledBy> pulls) {
+    private static final Frequency USUAL_CLOCK = Frequency.ofHertz(100_000);
+
+    /** What each chip's pin weighs, in farads (I2C-bus specification, pin capacitance). */
+    private static final double FARADS_PER_DEVICE = 10e-12;
+
+    /** Loose jumper wire. */
+    private static final double FARADS_PER_METRE = 50e-12;
+
+    private static final double METRES_PER_DEVICE = 0.2;
+    private static final double FARADS_PER_ROW = 3e-12;
+    private static final int ROWS_PER_DEVICE = 2;
+
+    public I2cBus {
+        parts = List.copyOf(parts);
+        pulls = List.copyOf(pulls);
+    }
+
+    /** A pull-up and the part it is soldered on. */
+    public record PulledBy(Placed placed, Resistance resistance) {}
+
+    static List<I2cBus> of(NodePins pins) {
+        return pins.i2cBuses().entrySet().stream()
+                .map(bus -> new I2cBus(pins.node(), bus.getKey(), bus.getValue(), pullsOn(pins.node(), bus.getKey())))
+                .toList();
+    }
+
+    private static List<PulledBy> pullsOn(NodeCircuit node, Endpoint line) {
+        Stream<Endpoint> ends = Stream.concat(
+                Stream.of(line),
+                node.nets().getOrDefault(line, List.of()).stream().map(Wire::from));
+        return ends.flatMap(end -> node.part(end.part()).stream().flatMap(placed -> placed.cls().pulls().stream()
+                        .filter(pull -> pull.pin().equals(end.pin()))
+                        .map(Pull::resistance)
+                        .map(ohms -> new PulledBy(placed, ohms))))
+                .toList();
+    }
+
+    /** All pull-ups in parallel; empty when there is none. */
+    public Optional<Resistance> pull() {
+        return pulls.stream().map(PulledBy::resistance).reduce(Resistance::parallelTo);
+    }
+
+    /** The highest rail of the parts on it, which the pull-ups reach for at the worst. */
+    public Optional<Voltage> volts() {
+        return pulls.stream()
+                .flatMap(pull -> pull.placed().cls().supplies().stream()
+                        .flatMap(supply -> node.railOf(pull.placed(), supply.pin()).stream()))
+                .flatMap(rail -> rail.volts().stream())
+                .map(volts -> volts.highest())
+                .max(Comparator.naturalOrder())
+                .or(() -> node.rails().stream()
+                        .filter(rail -> rail.id().part().equals(node.board().id()))
+                        .map(Rail::volts)
+                        .flatMap(Optional::stream)
+                        .map(volts -> volts.highest())
+                        .findFirst());
+    }
+
+    /** 10 pF for each device, the board's pin with them, the wires, and the rows of the breadboard. */
+    public Capacitance capacitance() {
+        int devices = parts.size() + 1;
+        return Capacitance.ofFarads(devices * FARADS_PER_DEVICE
+                + parts.size() * METRES_PER_DEVICE * FARADS_PER_METRE
+                + parts.size() * ROWS_PER_DEVICE * FARADS_PER_ROW);
+    }
+
+    public Frequency clock() {
+        return chosenClock().orElse(USUAL_CLOCK);
+    }
+
+    public Source clockSource() {
+        return chosenClock().isPresent() ? Source.YOURS : Source.RULE;
+    }
+
+    private Optional<Frequency> chosenClock() {
+        return node.board()
+                .part()
+                .setting("i2c_clock")
+                .flatMap(text -> Engineering.parse(text, Unit.HERTZ))
+                .map(Frequency::ofHertz);
+    }
+
+    /** The speed class that the clock falls in. */
+    public I2cPullup.Mode mode() {
+        double hertz = clock().hertz();
+        return hertz <= 100_000
+                ? I2cPullup.Mode.STANDARD
+                : hertz <= 400_000 ? I2cPullup.Mode.FAST : I2cPullup.Mode.FASTPLUS;
+    }
+
+    /** The most the pull-up may be for the clock; weaker ones let the wires rise too slowly. */
+    public Resistance weakest() {
+        return I2cPullup.largest(mode(), capacitance());
+    }
+
+    /** The least it may be, so that a member can still pull low. */
+    public Optional<Resistance> strongest() {
+        return volts().map(volts -> I2cPullup.smallest(volts, I2cPullup.LOW, mode().sink()));
+    }
+
+    /** The slowest member. */
+    public Optional<Placed> slowest() {
+        return parts.stream().min(Comparator.comparing(placed -> limit(placed).hertz()));
+    }
+
+    /** The fastest clock that a member takes. */
+    public static Frequency limit(Placed placed) {
+        return placed.cls().i2c().orElseThrow().clockMax();
+    }
+
+    public boolean isClockOver() {
+        return slowest()
+                .filter(placed -> clock().hertz() > limit(placed).hertz())
+                .isPresent();
+    }
+
+    public boolean isPullWeak() {
+        return pull().filter(ohms -> ohms.ohms() > weakest().ohms()).isPresent();
+    }
+
+    public boolean isPullStrong() {
+        return pull().flatMap(ohms -> strongest().map(least -> ohms.ohms() < least.ohms()))
+                .orElse(false);
+    }
+}

@@ -1,0 +1,87 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.I2cBus;
+import inkel.core.pins.I2cBus.PulledBy;
+import inkel.core.pins.PinReport;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Reports a bus whose pull-ups together are so strong that a member cannot pull it low. */
+public final class PullupStrongRule implements Rule<PinReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "i2c.pullup_strong", Severity.LOOK, Stage.LEVELS, "I2C-bus specification: R ≥ (V_DD − V_OL)/I_OL");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.i2cBuses().stream()
+                .filter(I2cBus::isPullStrong)
+                .map(PullupStrongRule::describe)
+                .toList();
+    }
+
+    private static Finding describe(I2cBus bus) {
+        return Finding.of(INFO, bus.node().place(bus.line()))
+                .with("pin", bus.line().pin())
+                .with("count", bus.pulls().size())
+                .number("pull", bus.pull().orElseThrow(), Source.COMPUTED)
+                .number("bus_volts", bus.volts().orElseThrow(), Source.COMPUTED)
+                .number("sinks", bus.mode().sink(), Source.RULE)
+                .number("pull_least", bus.strongest().orElseThrow(), Source.COMPUTED)
+                .fix(takeOff(bus))
+                .build();
+    }
+
+    /** The strongest first, until the rest is weak enough; one pair stays. */
+    private static Optional<Fix> takeOff(I2cBus bus) {
+        List<PulledBy> left = new ArrayList<>(bus.pulls().stream()
+                .sorted(Comparator.comparing(pull -> pull.resistance().ohms()))
+                .toList());
+        List<PulledBy> off = new ArrayList<>();
+        while (left.size() > 1 && isStrong(left, bus)) {
+            off.add(left.remove(0));
+        }
+        if (off.isEmpty() || isStrong(left, bus)) {
+            return Optional.empty();
+        }
+        String node = bus.node().node().id();
+        List<Edit> edits = off.stream()
+                .map(pull -> (Edit) new Edit.SetSetting(node, pull.placed().id(), "pull_ups", "off"))
+                .toList();
+        return Optional.of(new Fix(
+                "pull-ups-off",
+                Fact.of("fix.pull_ups_off")
+                        .with(
+                                "part",
+                                off.stream()
+                                        .map(pull -> pull.placed().part().name())
+                                        .distinct()
+                                        .toList()),
+                Fact.of("fix.pull_ups_off.cost"),
+                edits));
+    }
+
+    private static boolean isStrong(List<PulledBy> pulls, I2cBus bus) {
+        Resistance together = pulls.stream()
+                .map(PulledBy::resistance)
+                .reduce(Resistance::parallelTo)
+                .orElseThrow();
+        return together.ohms() < bus.strongest().orElseThrow().ohms();
+    }
+}
