@@ -20,6 +20,8 @@ public enum PartSettings {
     BAUD("baud", Unit.HERTZ, "9600"),
     /** How fast the board clocks its I2C buses. */
     I2C_CLOCK("i2c_clock", Unit.HERTZ, "100 kHz"),
+    /** How fast the board clocks its SPI buses. */
+    SPI_CLOCK("spi_clock", Unit.HERTZ, "250 kHz"),
     /** A pair of resistors from the bus pins to the part's supply. */
     ADD_PULL_UPS("add_pull_ups", Unit.OHM, "4.7 kΩ"),
     /** The size of the supply wires, by the American wire gauge. */
@@ -73,6 +75,7 @@ public enum PartSettings {
         if (cls.kind() == Kind.BOARD) {
             found.add(AMBIENT);
             found.add(I2C_CLOCK);
+            found.add(SPI_CLOCK);
         }
         cls.i2c().ifPresent(need -> found.addAll(List.of(ADDRESS, ADD_PULL_UPS)));
         cls.uart().ifPresent(need -> found.add(BAUD));

@@ -7,11 +7,13 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.levels.rules.BackPowerRule;
 import inkel.core.levels.rules.DividerTwoWayRule;
 import inkel.core.levels.rules.FigureUnknownRule;
 import inkel.core.levels.rules.HarmsRule;
 import inkel.core.levels.rules.NotReadRule;
 import inkel.core.levels.rules.PullupHarmsRule;
+import inkel.core.levels.rules.ShifterSlowRule;
 import inkel.core.levels.rules.ThinRule;
 import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.NoSupplyRule;
@@ -84,6 +86,8 @@ public final class RuleBook {
             new Entry<>(new HarmsRule(), Reports::levels),
             new Entry<>(new PullupHarmsRule(), Reports::levels),
             new Entry<>(new DividerTwoWayRule(), Reports::levels),
+            new Entry<>(new ShifterSlowRule(), Reports::levels),
+            new Entry<>(new BackPowerRule(), Reports::levels),
             new Entry<>(new NotReadRule(), Reports::levels),
             new Entry<>(new ThinRule(), Reports::levels),
             new Entry<>(new TwoDriversRule(), Reports::pins),

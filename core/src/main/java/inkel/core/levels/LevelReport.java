@@ -14,10 +14,11 @@ import java.util.Optional;
  * @param links in document order
  * @param unknown wires that cannot be judged, because a part on them has no figures for its levels
  */
-public record LevelReport(Circuit circuit, List<Link> links, List<Unknown> unknown) {
+public record LevelReport(Circuit circuit, List<Link> links, List<Unknown> unknown, List<ShifterSpeed> shifters) {
     public LevelReport {
         links = List.copyOf(links);
         unknown = List.copyOf(unknown);
+        shifters = List.copyOf(shifters);
     }
 
     /** A wire that cannot be judged, and the pin whose figures are missing. */
@@ -31,7 +32,10 @@ public record LevelReport(Circuit circuit, List<Link> links, List<Unknown> unkno
             links.addAll(levels.links());
             unknown.addAll(levels.unknown());
         }
-        return new LevelReport(circuit, links, unknown);
+        List<ShifterSpeed> shifters = circuit.nodes().stream()
+                .flatMap(node -> ShifterSpeed.of(node).stream())
+                .toList();
+        return new LevelReport(circuit, links, unknown, shifters);
     }
 
     /** Both directions of a signal's wire, worst first. */

@@ -46,6 +46,7 @@ class ExamplesTest {
                         "i2c.address_clash",
                         "i2c.address_reserved",
                         "i2c.no_pullup",
+                        "levels.back_power",
                         "levels.harms",
                         "levels.not_read",
                         "levels.thin",
@@ -107,7 +108,7 @@ class ExamplesTest {
     void firstWaysOutLeadOutOfTheSketch() throws EditRefused {
         Build build = Builds.firstSketch();
         long before = assess(build).count(Severity.STOP);
-        for (int step = 0; step < 60; step++) {
+        for (int step = 0; step < 150; step++) {
             var mendable = assess(build).findings().stream()
                     .filter(finding -> !finding.fixes().isEmpty())
                     .findFirst();

@@ -46,7 +46,11 @@ final class LinkFixes {
 
     List<Fix> of(Link link) {
         List<Fix> fixes = new ArrayList<>();
-        if (link.between().isEmpty()) {
+        // A resistor in line changes no level, so that a divider or a shifter may take its place.
+        boolean isOpen = link.between()
+                .filter(between -> !(between instanceof Between.Series))
+                .isEmpty();
+        if (isOpen) {
             boolean canShift = bearsItsOwnRail(link.from()) && bearsItsOwnRail(link.to());
             if (canShift) {
                 sharedWay(link).or(() -> spareWay(link)).ifPresent(fixes::add);

@@ -1,0 +1,126 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Between;
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
+import inkel.core.catalog.IoFamily;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.PinNames;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Notes a part that hangs on another source than what drives it: when its own is off, current runs through its pins into
+ * its supply. A resistor in line keeps that small; so does switching both on together.
+ */
+public final class BackPowerRule implements Rule<LevelReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "levels.back_power",
+            Severity.LOOK,
+            Stage.LEVELS,
+            "absolute maximum ratings: 0.3 V above a supply that is off");
+
+    /** More than this on a pin of a part that is off feeds it through its clamp. */
+    private static final Voltage CLAMP = Voltage.ofMillivolts(300);
+
+    private static final Resistance IN_LINE = Resistance.ofOhms(1000);
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(LevelReport levels) {
+        Map<Placed, List<Link>> byReceiver = new LinkedHashMap<>();
+        levels.links().stream().filter(BackPowerRule::isFedThroughItsPin).forEach(link -> byReceiver
+                .computeIfAbsent(link.node().part(link.to().part()).orElseThrow(), part -> new ArrayList<>())
+                .add(link));
+        return byReceiver.values().stream().map(BackPowerRule::describe).toList();
+    }
+
+    private static boolean isFedThroughItsPin(Link link) {
+        NodeCircuit node = link.node();
+        Placed receiver = node.part(link.to().part()).orElseThrow();
+        boolean isTogether = isSwitchedWithOthers(receiver)
+                || isSwitchedWithOthers(node.part(link.from().part()).orElseThrow());
+        boolean hangsOnSupply = node.io(link.to())
+                .map(IoFamily::absoluteMax)
+                .filter(limit -> limit.share() > 0)
+                .isPresent();
+        Optional<Endpoint> driven = source(node, link.from());
+        Optional<Endpoint> fed = source(node, link.to());
+        return !isTogether
+                && hangsOnSupply
+                && link.between().isEmpty()
+                && link.check().vohMax().isAbove(CLAMP)
+                && driven.isPresent()
+                && fed.isPresent()
+                && !driven.equals(fed);
+    }
+
+    private static boolean isSwitchedWithOthers(Placed placed) {
+        return placed.part().setting("together").filter("yes"::equals).isPresent();
+    }
+
+    private static Optional<Endpoint> source(NodeCircuit node, Endpoint end) {
+        return node.ioRail(end).map(Rail::id).map(rail -> {
+            List<Endpoint> way = node.upToSource(rail);
+            return way.get(way.size() - 1);
+        });
+    }
+
+    private static Finding describe(List<Link> links) {
+        Link first = links.get(0);
+        NodeCircuit node = first.node();
+        Placed receiver = node.part(first.to().part()).orElseThrow();
+        List<Edit> resistors = links.stream()
+                .map(Link::signal)
+                .distinct()
+                .filter(signal ->
+                        !node.pin(signal.endpoint()).orElseThrow().use().isTwoWay())
+                .map(signal -> (Edit)
+                        new Edit.Insert(node.node().id(), new Between.Series(signal.endpoint(), IN_LINE, Extras.NONE)))
+                .toList();
+        List<Fix> fixes = new ArrayList<>();
+        if (resistors.size() == links.stream().map(Link::signal).distinct().count()) {
+            fixes.add(new Fix(
+                    "series",
+                    Fact.of("fix.series_all")
+                            .with("value", IN_LINE)
+                            .with("part", receiver.part().name()),
+                    Fact.of("fix.series_all.cost").with("count", resistors.size()),
+                    resistors));
+        }
+        fixes.add(new Fix(
+                "together",
+                Fact.of("fix.together").with("part", receiver.part().name()),
+                Fact.of("fix.together.cost"),
+                List.of(new Edit.SetSetting(node.node().id(), receiver.id(), "together", "yes"))));
+        return Finding.of(INFO, node.place(receiver))
+                .with("part", receiver.part().name())
+                .with("from", PinNames.of(node, first.from()))
+                .number("highest_output", first.check().vohMax(), Source.CLASS)
+                .number("clamp", CLAMP, Source.RULE)
+                .fixes(fixes)
+                .build();
+    }
+}

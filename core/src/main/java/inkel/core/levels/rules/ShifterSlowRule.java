@@ -1,0 +1,90 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.ShifterSpeed;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Source;
+import inkel.core.remedy.PinNames;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/** Reports a wire that is clocked faster than a transistor shifter lets it rise; a whole SPI bus once. */
+public final class ShifterSlowRule implements Rule<LevelReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("levels.shifter_slow", Severity.LOOK, Stage.LEVELS, "rise 2.2·R·C under 30 % of a bit");
+
+    /** Rates that every serial part knows. */
+    private static final List<Integer> USUAL_RATES = List.of(57_600, 38_400, 19_200, 9600, 4800);
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(LevelReport levels) {
+        List<Finding> findings = new ArrayList<>();
+        Set<String> toldSpi = new HashSet<>();
+        for (ShifterSpeed speed : levels.shifters()) {
+            boolean isTold =
+                    speed.isSpi() && toldSpi.contains(speed.node().node().id());
+            if (speed.isSlow() && !isTold) {
+                findings.add(describe(speed));
+                toldSpi.add(speed.isSpi() ? speed.node().node().id() : "");
+            }
+        }
+        return findings;
+    }
+
+    private static Finding describe(ShifterSpeed speed) {
+        return Finding.of(INFO, speed.node().place(speed.way().signal()))
+                .with("signal", PinNames.of(speed.node(), speed.way().signal()))
+                .number("pull", speed.pull(), Source.CLASS)
+                .number("bus_weight", speed.capacitance(), Source.RULE)
+                .number("rise", speed.rise(), Source.COMPUTED)
+                .number("rise_allowed", speed.allowed(), Source.COMPUTED)
+                .number("clock", speed.speed(), speed.speedSource())
+                .number("clock_limit", speed.most(), Source.COMPUTED)
+                .fix(slower(speed))
+                .build();
+    }
+
+    private static Optional<Fix> slower(ShifterSpeed speed) {
+        String node = speed.node().node().id();
+        if (speed.isSpi()) {
+            return speed.suitableSpi()
+                    .map(clock -> fix(node, speed.node().board().id(), "spi_clock", clock));
+        }
+        return Stream.concat(
+                        speed.node().part(speed.way().signal().part()).stream()
+                                .flatMap(placed -> placed.cls().uart().stream())
+                                .flatMap(need -> need.rates().stream())
+                                .map(Frequency::hertz),
+                        USUAL_RATES.stream().map(Integer::doubleValue))
+                .filter(rate -> rate <= speed.most().hertz())
+                .findFirst()
+                .map(rate -> fix(node, speed.way().signal().part(), "baud", Frequency.ofHertz(rate)));
+    }
+
+    private static Fix fix(String node, String part, String setting, Frequency clock) {
+        String text = setting.equals("baud") ? String.valueOf(Math.round(clock.hertz())) : Engineering.print(clock);
+        return new Fix(
+                "slower",
+                Fact.of("fix.slower").with("clock", text),
+                Fact.of("fix.i2c_clock.cost"),
+                List.of(new Edit.SetSetting(node, part, setting, text)));
+    }
+}
