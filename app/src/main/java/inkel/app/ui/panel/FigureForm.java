@@ -103,7 +103,7 @@ final class FigureForm extends VBox {
         name.setMaxWidth(Double.MAX_VALUE);
         TextField field = new TextField(now);
         field.setId("setting-" + setting.key());
-        field.setPromptText(setting.example());
+        field.setPromptText(Words.get("setting.example", "value", setting.example()));
         field.getStyleClass().add("figure-field");
         field.setPrefWidth(VALUE_WIDTH);
         field.setMinWidth(VALUE_WIDTH);
