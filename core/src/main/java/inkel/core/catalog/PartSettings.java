@@ -12,6 +12,8 @@ import java.util.stream.Stream;
 public enum PartSettings {
     /** What an adjustable source is set to. */
     VOLTS("volts", Unit.VOLT, "6 V"),
+    /** How many cells a battery has in a row. */
+    CELLS("cells", Unit.ONE, "4"),
     /** How long a battery must last, in hours. */
     HOURS("hours", Unit.ONE, "8"),
     /** The air around a board. */
@@ -37,6 +39,8 @@ public enum PartSettings {
 
     /** Thinner wire than this is not sold for building with. */
     private static final int MOST_GAUGE = 40;
+
+    private static final int MOST_CELLS = 24;
 
     private final String key;
     private final Unit unit;
@@ -70,7 +74,7 @@ public enum PartSettings {
             found.add(VOLTS);
         }
         if (isBattery) {
-            found.add(HOURS);
+            found.addAll(List.of(CELLS, HOURS));
         }
         if (cls.kind() == Kind.BOARD) {
             found.add(AMBIENT);
@@ -102,6 +106,7 @@ public enum PartSettings {
         return switch (this) {
             case ADDRESS -> value == Math.rint(value) && value >= 0 && value <= MOST_ADDRESS;
             case AMBIENT -> true;
+            case CELLS -> value == Math.rint(value) && value >= 1 && value <= MOST_CELLS;
             case GAUGE -> value > 0 && value <= MOST_GAUGE;
             default -> value > 0;
         };

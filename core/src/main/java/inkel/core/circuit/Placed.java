@@ -42,7 +42,7 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
     /** Joins a part to its class, as that is for this part: own figures, what is fed, what is turned down, bare or not. */
     static Placed of(Part part, Catalog catalog) {
         PartClass own = OwnFigures.apply(catalog.get(part.classId()), part.figures());
-        PartClass fed = fed(turnedDown(own, part), part);
+        PartClass fed = fed(ofCells(turnedDown(own, part), part), part);
         boolean isMadeBare = part.setting("form").filter("chip"::equals).isPresent();
         boolean isCutOff = part.setting("pull_ups").filter("off"::equals).isPresent();
         List<Pull> pulls = new ArrayList<>(isMadeBare || isCutOff ? List.of() : fed.pulls());
@@ -65,6 +65,41 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
                 .filter(pin -> pin.use() == PinUse.I2C_SDA || pin.use() == PinUse.I2C_SCL)
                 .map(pin -> new Pull(pin.label(), supply, added.get(), Optional.empty()))
                 .toList();
+    }
+
+    /** A pack with another number of cells than its class: the volts of a cell, as often as there are cells. */
+    private static PartClass ofCells(PartClass cls, Part part) {
+        Optional<Integer> cells = part.setting("cells")
+                .flatMap(text -> Engineering.parse(text, Unit.ONE))
+                .map(Double::intValue)
+                .filter(count -> count > 0);
+        return cells.map(count -> cls.with(
+                        cls.supplies(),
+                        cls.outputs().stream()
+                                .map(output -> ofCells(output, count))
+                                .toList(),
+                        cls.io(),
+                        cls.modes(),
+                        cls.pulls()))
+                .orElse(cls);
+    }
+
+    private static Output ofCells(Output output, int count) {
+        return output.battery()
+                .map(battery -> new Output(
+                        output.pin(),
+                        output.volts()
+                                .map(figure -> new Figure<Voltage>(
+                                        figure.range().map(volts -> volts.times((double) count / battery.cells())),
+                                        figure.source())),
+                        output.rating(),
+                        output.from(),
+                        output.way(),
+                        output.own(),
+                        output.regulator(),
+                        Optional.of(battery.ofCells(count)),
+                        output.orFrom()))
+                .orElse(output);
     }
 
     private static PartClass turnedDown(PartClass cls, Part part) {

@@ -190,7 +190,8 @@ final class PartClassReader {
         return new Battery(
                 battery.quantity("capacity", Unit.AMPERE_HOUR, "2 Ah"),
                 battery.quantity("usable", Unit.ONE, "80 %"),
-                battery.quantity("resistance", Unit.OHM, "0.4 Ω"));
+                battery.quantity("resistance", Unit.OHM, "0.4 Ω"),
+                Math.max(1, battery.number("cells", 1)));
     }
 
     private static Intake intake(Fields intake) {

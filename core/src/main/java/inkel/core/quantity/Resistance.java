@@ -13,6 +13,10 @@ public record Resistance(double ohms) implements Quantity, Comparable<Resistance
     }
 
     /** R1·R2 / (R1 + R2). */
+    public Resistance times(double factor) {
+        return new Resistance(ohms * factor);
+    }
+
     public Resistance parallelTo(Resistance other) {
         return new Resistance(ohms * other.ohms / (ohms + other.ohms));
     }

@@ -23,6 +23,8 @@ class PartSettingsTest {
     @ParameterizedTest
     @CsvSource({
         "GAUGE, 80",
+        "CELLS, 0",
+        "CELLS, 2.5",
         "GAUGE, 0",
         "LENGTH, -1 m",
         "LENGTH, 3 V",
@@ -53,7 +55,7 @@ class PartSettingsTest {
     @Test
     void onlyWhatMeansSomethingIsAskedFor() {
         assertEquals(List.of(PartSettings.VOLTS), PartSettings.of(CATALOG.get("bench-supply")));
-        assertEquals(List.of(PartSettings.HOURS), PartSettings.of(CATALOG.get("battery-lithium")));
+        assertEquals(List.of(PartSettings.CELLS, PartSettings.HOURS), PartSettings.of(CATALOG.get("battery-lithium")));
         assertEquals(List.of(), PartSettings.of(CATALOG.get("usb-port")));
         assertEquals(
                 List.of(

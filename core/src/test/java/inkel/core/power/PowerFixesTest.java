@@ -377,4 +377,57 @@ class PowerFixesTest {
         Assessment after = Assessment.assess(down.apply(build.build()), CATALOG);
         assertEquals(List.of(), Builds.of(after, "power.rail_peak"));
     }
+
+    @Test
+    void aPackOfAnotherNumberOfCells() {
+        // Three cells give 3 to 4.8 V and have 0.6 Ω; five give 5 to 8 V and have 1 Ω, with the same charge.
+        Builds build = Builds.classic()
+                .part("cells", "battery-aa-3")
+                .setting("cells", "cells", "5")
+                .part("pump", "pump-transistor", "V+=cells.+");
+        var rail = build.circuit().rail(end("cells.+")).orElseThrow();
+        assertEquals(5, rail.volts().orElseThrow().lowest().volts(), 1e-9);
+        assertEquals(8, rail.volts().orElseThrow().highest().volts(), 1e-9);
+        var battery = rail.output().battery().orElseThrow();
+        assertEquals(1.0, battery.inner().ohms(), 1e-9);
+        assertEquals(2.0, battery.capacity().ampereHours(), 1e-9);
+    }
+
+    private static void theFirstWayOutHelps(Builds build, String code, String place) throws Exception {
+        Finding finding = build.findings(code).stream()
+                .filter(one -> one.place().toString().equals("bench/" + place))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(build.findings(code).toString()));
+        Build after = finding.fixes().get(0).apply(build.build());
+        assertEquals(
+                List.of(),
+                Builds.of(Assessment.assess(after, CATALOG), code).stream()
+                        .filter(left -> left.place().equals(finding.place()))
+                        .toList());
+    }
+
+    @Test
+    void railsAndSources() throws Exception {
+        // 100 mA on the 50 mA rail; a pixel strip of 480 mA and the board on a port of 500 mA; the same strip at work.
+        theFirstWayOutHelps(
+                Builds.classic().part("reader", "tag-reader-spi", "3.3V=board.3V3"), "power.rail_peak", "board.3V3");
+        Builds strip = Builds.classic().part("pixels", "led-addressable", "V+=board.5V");
+        theFirstWayOutHelps(strip, "power.source_over", "usb.5V");
+        Builds busy = Builds.classic()
+                .part("pixels", "led-addressable", "V+=board.5V")
+                .figure("pixels", "current/V+/idle", "450 mA")
+                .figure("pixels", "current/V+/active", "450 mA")
+                .figure("pixels", "current/V+/peak", "450 mA");
+        theFirstWayOutHelps(busy, "power.rail_average", "board.5V");
+    }
+
+    @Test
+    void grounds() throws Exception {
+        Builds build = Builds.classic()
+                .part("six", "wall-supply-6v")
+                .groundApart("six")
+                .part("servo", "servo-micro", "V+=six.+")
+                .wire("servo.SIG", "board.D9");
+        everyWayOutHelps(build, "power.no_common_ground");
+    }
 }
