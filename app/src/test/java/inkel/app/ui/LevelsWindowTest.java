@@ -155,4 +155,33 @@ class LevelsWindowTest {
                 .flatMap(finding -> finding.fixes().stream())
                 .noneMatch(fix -> fix.id().startsWith("divide")));
     }
+
+    @Test
+    void allWiresOfAModuleGoThroughShiftersAtOnce(FxRobot robot) throws Exception {
+        open(robot, Given.FIRST_SKETCH);
+        press(robot, "#level-reader-SDA");
+        until(() -> place("reader", "SDA").equals(bench.selectionProperty().get()));
+        int way = waysOut("reader", "SDA").indexOf("module-shift");
+        assertTrue(way >= 0, waysOut("reader", "SDA").toString());
+        press(robot, "#way-" + way);
+        until(() -> verdict("reader", "SDA").equals(Optional.of(Verdict.FINE)));
+        for (String pin : new String[] {"SCK", "MOSI", "MISO", "RST"}) {
+            assertTrue(
+                    bench.build()
+                            .orElseThrow()
+                            .node(NODE)
+                            .orElseThrow()
+                            .between(new Endpoint("reader", pin))
+                            .isPresent(),
+                    pin);
+        }
+        press(robot, "#levels-through");
+        until(() -> robot.lookup(".level-row").queryAll().size() == 5);
+    }
+
+    private java.util.List<String> waysOut(String part, String pin) {
+        return bench.assessmentProperty().get().at(place(part, pin)).get(0).fixes().stream()
+                .map(inkel.core.finding.Fix::id)
+                .toList();
+    }
 }

@@ -343,7 +343,7 @@ class WindowTest {
             stage.setWidth(width);
             stage.setHeight(height);
         });
-        for (Stage at : new Stage[] {Stage.PARTS, Stage.PINS, Stage.WIRE}) {
+        for (Stage at : new Stage[] {Stage.PARTS, Stage.POWER, Stage.LEVELS, Stage.PINS, Stage.WIRE}) {
             robot.interact(() -> {
                 bench.stageProperty().set(at);
                 shell.applyCss();

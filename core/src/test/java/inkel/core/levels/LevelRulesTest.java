@@ -241,7 +241,7 @@ class LevelRulesTest {
                 .flatMap(finding -> finding.fixes().stream())
                 .filter(way -> way.id().equals("module-shift"))
                 .toList();
-        assertEquals(1, fix.size(), "offered once for the module");
+        assertEquals(5, fix.size(), "offered at every wire of the module");
         var after = fix.get(0).apply(build);
         assertEquals(
                 2,

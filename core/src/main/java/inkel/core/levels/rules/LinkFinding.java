@@ -1,9 +1,11 @@
 package inkel.core.levels.rules;
 
 import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
 import inkel.core.build.Reading;
 import inkel.core.catalog.IoFamily;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.RuleInfo;
 import inkel.core.levels.LevelCheck;
 import inkel.core.levels.LevelReport;
@@ -12,22 +14,33 @@ import inkel.core.levels.Verdict;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /** What the three verdicts on a link have in common: the arithmetic and the ways out. */
 final class LinkFinding {
     private LinkFinding() {}
 
     static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict) {
+        // The way out for a whole module is the same at each of its wires.
+        Map<Place, Optional<Fix>> ofModules = new HashMap<>();
         return levels.links().stream()
                 .filter(link -> link.verdict() == verdict)
                 // What a pull-up does is told by a rule of its own.
                 .filter(link -> verdict != Verdict.HARMS || link.pulledBy().isEmpty())
-                .map(link -> describe(info, levels, link))
+                .map(link -> describe(
+                        info,
+                        levels,
+                        link,
+                        ofModules.computeIfAbsent(
+                                Place.ofPart(link.signal().node(), link.signal().part()),
+                                part -> ModuleShift.of(levels, link))))
                 .toList();
     }
 
-    private static Finding describe(RuleInfo info, LevelReport levels, Link link) {
+    private static Finding describe(RuleInfo info, LevelReport levels, Link link, Optional<Fix> ofModule) {
         LevelCheck check = link.check();
         Reading reading = link.node().reading(link.signal().endpoint());
         Source says = reading.high().isPresent() ? Source.MEASURED : source(link, link.from());
@@ -59,7 +72,7 @@ final class LinkFinding {
                     .number("wanted_margin", check.wantedMargin(), Source.RULE);
         }
         return finding.fixes(new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
-                .fix(ModuleShift.of(levels, link))
+                .fix(ofModule)
                 .build();
     }
 

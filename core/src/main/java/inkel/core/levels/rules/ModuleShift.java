@@ -18,7 +18,7 @@ import java.util.Optional;
 final class ModuleShift {
     private ModuleShift() {}
 
-    /** Offered at the first of the module's wires in trouble, where there are two or more. */
+    /** Empty where fewer than two wires of the module would go through. */
     static Optional<Fix> of(LevelReport levels, Link link) {
         List<Place> signals = levels.links().stream()
                 .filter(other -> other.node() == link.node())
@@ -28,7 +28,7 @@ final class ModuleShift {
                 .map(Link::signal)
                 .distinct()
                 .toList();
-        if (signals.size() < 2 || !signals.get(0).equals(link.signal())) {
+        if (signals.size() < 2) {
             return Optional.empty();
         }
         List<Edit> edits = edits(levels.circuit(), signals);
