@@ -7,13 +7,18 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
-/** A whole build. Immutable: an edit makes a new one. Two builds are equal when all they hold is equal. */
-public record Build(String name, List<Node> nodes, List<LogEntry> log, Extras extras) {
+/**
+ * A whole build. Immutable: an edit makes a new one. Two builds are equal when all they hold is equal.
+ *
+ * @param links signal wires between its boards
+ */
+public record Build(String name, List<Node> nodes, List<NodeWire> links, List<LogEntry> log, Extras extras) {
     /** The version of the file format that this program writes. */
     public static final int FORMAT = 1;
 
     public Build {
         nodes = List.copyOf(nodes);
+        links = List.copyOf(links);
         log = List.copyOf(log);
     }
 
@@ -21,15 +26,24 @@ public record Build(String name, List<Node> nodes, List<LogEntry> log, Extras ex
         return nodes.stream().filter(node -> node.id().equals(id)).findFirst();
     }
 
+    /** A build without wires between its boards. */
+    public Build(String name, List<Node> nodes, List<LogEntry> log, Extras extras) {
+        this(name, nodes, List.of(), log, extras);
+    }
+
+    public Build withLinks(List<NodeWire> newLinks) {
+        return new Build(name, nodes, newLinks, log, extras);
+    }
+
     /** The log with one more line. */
     public Build withLog(LogEntry entry) {
         List<LogEntry> longer = new ArrayList<>(log);
         longer.add(entry);
-        return new Build(name, nodes, longer, extras);
+        return new Build(name, nodes, links, longer, extras);
     }
 
     public Build withNodes(List<Node> newNodes) {
-        return new Build(name, newNodes, log, extras);
+        return new Build(name, newNodes, links, log, extras);
     }
 
     /** An id that no node has yet: made from a name, with a number behind it when taken. */
@@ -50,6 +64,7 @@ public record Build(String name, List<Node> nodes, List<LogEntry> log, Extras ex
                 nodes.stream()
                         .map(node -> node.id().equals(id) ? change.apply(node) : node)
                         .toList(),
+                links,
                 log,
                 extras);
     }

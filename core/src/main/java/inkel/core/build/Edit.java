@@ -83,6 +83,30 @@ public sealed interface Edit {
         }
     }
 
+    /** Adds a signal wire between two boards. */
+    record AddNodeWire(NodeWire wire) implements Edit {
+        @Override
+        public String node() {
+            return wire.from().node();
+        }
+    }
+
+    /** Runs a ground wire beside a wire between two boards. */
+    record JoinGrounds(NodeWire wire) implements Edit {
+        @Override
+        public String node() {
+            return wire.from().node();
+        }
+    }
+
+    /** Takes a wire between two boards away. */
+    record RemoveNodeWire(NodeWire wire) implements Edit {
+        @Override
+        public String node() {
+            return wire.from().node();
+        }
+    }
+
     /** Calls a node by another name. */
     record RenameNode(String node, String name) implements Edit {}
 

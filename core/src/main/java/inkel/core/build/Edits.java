@@ -1,15 +1,18 @@
 package inkel.core.build;
 
 import inkel.core.build.Edit.AddNode;
+import inkel.core.build.Edit.AddNodeWire;
 import inkel.core.build.Edit.AddPart;
 import inkel.core.build.Edit.CopyNode;
 import inkel.core.build.Edit.Feed;
 import inkel.core.build.Edit.Insert;
+import inkel.core.build.Edit.JoinGrounds;
 import inkel.core.build.Edit.Measure;
 import inkel.core.build.Edit.MovePart;
 import inkel.core.build.Edit.Plug;
 import inkel.core.build.Edit.RemoveMoment;
 import inkel.core.build.Edit.RemoveNode;
+import inkel.core.build.Edit.RemoveNodeWire;
 import inkel.core.build.Edit.RemovePart;
 import inkel.core.build.Edit.RemoveWire;
 import inkel.core.build.Edit.RenameNode;
@@ -73,10 +76,27 @@ public final class Edits {
             if (build.nodes().size() == 1) {
                 throw new EditRefused(Fact.of("refused.last_node").with("node", node.name()));
             }
-            return build.withNodes(
-                    build.nodes().stream().filter(other -> other != node).toList());
+            return build.withNodes(build.nodes().stream()
+                            .filter(other -> other != node)
+                            .toList())
+                    .withLinks(build.links().stream()
+                            .filter(link -> !link.touches(node.id()))
+                            .toList());
         } else if (edit instanceof MovePart move) {
             return moved(build, node, move);
+        } else if (edit instanceof AddNodeWire add) {
+            node(build, add.wire().to().node());
+            List<NodeWire> links = new ArrayList<>(build.links());
+            links.add(add.wire());
+            return build.withLinks(links);
+        } else if (edit instanceof JoinGrounds join) {
+            return build.withLinks(build.links().stream()
+                    .map(link -> link.equals(join.wire()) ? link.withGroundJoined() : link)
+                    .toList());
+        } else if (edit instanceof RemoveNodeWire remove) {
+            return build.withLinks(build.links().stream()
+                    .filter(link -> !link.equals(remove.wire()))
+                    .toList());
         } else if (edit instanceof Measure measure) {
             return measured(build, node, measure);
         }

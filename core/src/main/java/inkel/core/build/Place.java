@@ -1,5 +1,7 @@
 package inkel.core.build;
 
+import java.util.Optional;
+
 /**
  * Where something is in the document, as a stable text: {@code lower-lock}, {@code lower-lock/radio},
  * {@code lower-lock/radio.MOSI}.
@@ -8,6 +10,14 @@ package inkel.core.build;
  * @param pin empty for the whole part
  */
 public record Place(String node, String part, String pin) {
+    /** Reads {@code lower-lock/radio.MOSI}; empty for anything that names no pin. */
+    public static Optional<Place> parsePin(String text) {
+        int slash = text.indexOf('/');
+        return slash <= 0
+                ? Optional.empty()
+                : Endpoint.parse(text.substring(slash + 1)).map(pin -> of(text.substring(0, slash), pin));
+    }
+
     public static Place ofNode(String node) {
         return new Place(node, "", "");
     }

@@ -7,7 +7,9 @@ import inkel.core.build.Endpoint;
 import inkel.core.build.LogEntry;
 import inkel.core.build.Moment;
 import inkel.core.build.Node;
+import inkel.core.build.NodeWire;
 import inkel.core.build.Part;
+import inkel.core.build.Place;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.OwnFigures;
@@ -74,7 +76,34 @@ public final class BuildReader {
             fields.problem("", Fact.of("problem.required").with("key", "nodes"));
         }
         List<LogEntry> log = fields.objects("log").stream().map(this::logEntry).toList();
-        return new Build(name, nodes, log, fields.extras());
+        List<NodeWire> links = fields.objects("links").stream()
+                .map(link -> new NodeWire(
+                        boardPin(link, "from", nodes),
+                        boardPin(link, "to", nodes),
+                        link.flag("ground", false),
+                        link.extras()))
+                .toList();
+        return new Build(name, nodes, links, log, fields.extras());
+    }
+
+    /** A pin of a board, written with the id of its node in front. */
+    private Place boardPin(Fields fields, String key, List<Node> nodes) {
+        Place place = fields.parsed(
+                key, Place::parsePin, "lower-lock/board.D3", Place.of("?", new Endpoint(Part.BOARD, "?")));
+        Optional<Node> node =
+                nodes.stream().filter(found -> found.id().equals(place.node())).findFirst();
+        boolean isThere = node.filter(found -> place.part().equals(Part.BOARD))
+                .flatMap(found -> catalog.find(found.board().classId()))
+                .flatMap(cls -> cls.pin(place.pin()))
+                .isPresent();
+        if (!isThere && fields.has(key)) {
+            fields.problem(
+                    key,
+                    Fact.of("problem.expected_value")
+                            .with("example", "lower-lock/board.D3")
+                            .with("found", place));
+        }
+        return place;
     }
 
     private void checkFormat(Fields fields) {

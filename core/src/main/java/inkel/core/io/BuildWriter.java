@@ -8,6 +8,7 @@ import inkel.core.build.Extras;
 import inkel.core.build.LogEntry;
 import inkel.core.build.Moment;
 import inkel.core.build.Node;
+import inkel.core.build.NodeWire;
 import inkel.core.build.Part;
 import inkel.core.build.Wire;
 import inkel.core.quantity.Duration;
@@ -40,6 +41,10 @@ public final class BuildWriter {
         tree.put("name", build.name());
         ArrayNode nodes = tree.putArray("nodes");
         build.nodes().forEach(node -> nodes.add(tree(node)));
+        if (!build.links().isEmpty()) {
+            ArrayNode links = tree.putArray("links");
+            build.links().forEach(link -> links.add(tree(link)));
+        }
         ArrayNode log = tree.putArray("log");
         build.log().forEach(entry -> log.add(tree(entry)));
         return with(tree, build.extras());
@@ -48,6 +53,16 @@ public final class BuildWriter {
     private static ObjectNode with(ObjectNode tree, Extras extras) {
         extras.fields().forEach((key, value) -> tree.set(key, JsonText.mapper().valueToTree(value)));
         return tree;
+    }
+
+    private static ObjectNode tree(NodeWire link) {
+        ObjectNode tree = object();
+        tree.put("from", link.from().toString());
+        tree.put("to", link.to().toString());
+        if (link.groundJoined()) {
+            tree.put("ground", true);
+        }
+        return with(tree, link.extras());
     }
 
     private static ObjectNode tree(LogEntry entry) {

@@ -1,6 +1,7 @@
 package inkel.core.power;
 
 import inkel.core.build.Endpoint;
+import inkel.core.build.NodeWire;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -8,6 +9,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Share;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -100,6 +102,19 @@ public record PowerReport(
                         .filter(placed -> placed.part().groundApart())
                         .flatMap(placed -> joined(node, placed).limit(1)))
                 .toList();
+    }
+
+    /** Wires between boards whose grounds no wire joins; one for each two boards. */
+    public List<NodeWire> apartNodes() {
+        List<NodeWire> apart = new ArrayList<>();
+        for (NodeWire link : circuit.build().links()) {
+            boolean isJoined =
+                    circuit.build().links().stream().anyMatch(other -> other.isBesides(link) && other.groundJoined());
+            if (!isJoined && apart.stream().noneMatch(link::isBesides)) {
+                apart.add(link);
+            }
+        }
+        return apart;
     }
 
     /** A part with its own ground, and another that current or a signal has to return to it from. */

@@ -34,6 +34,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.AddParts;
+import inkel.core.remedy.JoinNodes;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
 import inkel.core.wiring.WireList;
@@ -254,7 +255,10 @@ public final class Explainer {
         if (stage == Stage.POWER) {
             return new PowerNotes(assessment, node).actions(placed);
         }
-        if (stage != Stage.PARTS || placed.part().isBoard()) {
+        if (stage == Stage.PARTS && placed.part().isBoard()) {
+            return nodeWires();
+        }
+        if (stage != Stage.PARTS) {
             return List.of();
         }
         String here = node.node().id();
@@ -299,6 +303,46 @@ public final class Explainer {
         }
         actions.add(action(
                 "remove", Fact.of("action.remove"), Fact.of("action.remove.cost"), new Edit.RemovePart(here, part)));
+        return actions;
+    }
+
+    /** Wires to the other boards of the build: to add, and to take away. */
+    private List<Fix> nodeWires() {
+        String here = node.node().id();
+        List<Fix> actions = new ArrayList<>();
+        for (inkel.core.build.Node other : assessment.build().nodes()) {
+            if (!other.id().equals(here)) {
+                JoinNodes.of(assessment.reports().circuit(), here, other.id())
+                        .map(edit -> action(
+                                "wire-to-" + other.id(),
+                                Fact.of("action.node_wire").with("node", other.name()),
+                                Fact.of("action.node_wire.cost"),
+                                edit))
+                        .ifPresent(actions::add);
+            }
+        }
+        assessment.build().links().stream().filter(link -> link.touches(here)).forEach(link -> {
+            boolean isFrom = link.from().node().equals(here);
+            Place mine = isFrom ? link.from() : link.to();
+            Place theirs = isFrom ? link.to() : link.from();
+            actions.add(action(
+                    "wire-off-" + mine.pin(),
+                    Fact.of("action.node_wire_off")
+                            .with("from", mine.pin())
+                            .with(
+                                    "node",
+                                    Words.say(Fact.of("why.link")
+                                            .with("pin", theirs.pin())
+                                            .with(
+                                                    "node",
+                                                    assessment
+                                                            .build()
+                                                            .node(theirs.node())
+                                                            .orElseThrow()
+                                                            .name()))),
+                    Fact.of("action.node_wire_off.cost"),
+                    new Edit.RemoveNodeWire(link)));
+        });
         return actions;
     }
 

@@ -1,6 +1,8 @@
 package inkel.core.power.rules;
 
 import inkel.core.build.Edit;
+import inkel.core.build.NodeWire;
+import inkel.core.build.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -11,6 +13,7 @@ import inkel.core.power.PowerReport;
 import inkel.core.power.PowerReport.ApartGround;
 import inkel.core.quantity.Fact;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Reports a part whose ground is not joined to that of the parts it works with: no voltage has a meaning then. */
 public final class NoCommonGroundRule implements Rule<PowerReport> {
@@ -24,7 +27,30 @@ public final class NoCommonGroundRule implements Rule<PowerReport> {
 
     @Override
     public List<Finding> check(PowerReport report) {
-        return report.apartGrounds().stream().map(NoCommonGroundRule::describe).toList();
+        return Stream.concat(
+                        report.apartGrounds().stream().map(NoCommonGroundRule::describe),
+                        report.apartNodes().stream().map(link -> describe(report, link)))
+                .toList();
+    }
+
+    /** Two boards with a signal wire between them, and no ground wire. */
+    private static Finding describe(PowerReport report, NodeWire link) {
+        String one = nameOf(report, link.from());
+        String other = nameOf(report, link.to());
+        return Finding.of(INFO, link.from())
+                .variant("nodes")
+                .with("one", one)
+                .with("other", other)
+                .fix(new Fix(
+                        "join-grounds",
+                        Fact.of("fix.join_grounds").with("one", one).with("other", other),
+                        Fact.of("fix.join_ground.cost"),
+                        List.of(new Edit.JoinGrounds(link))))
+                .build();
+    }
+
+    private static String nameOf(PowerReport report, Place pin) {
+        return report.circuit().node(pin.node()).orElseThrow().node().name();
     }
 
     private static Finding describe(ApartGround apart) {

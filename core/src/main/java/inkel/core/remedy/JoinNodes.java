@@ -1,0 +1,44 @@
+package inkel.core.remedy;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
+import inkel.core.build.NodeWire;
+import inkel.core.build.Place;
+import inkel.core.catalog.Ability;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import java.util.Optional;
+
+/** A signal wire from one board to another, between the first pins that are free on both. */
+public final class JoinNodes {
+    private JoinNodes() {}
+
+    /** Empty when one of the boards has no free digital pin. */
+    public static Optional<Edit> of(Circuit circuit, String one, String other) {
+        return freePin(circuit, one).flatMap(from -> freePin(circuit, other)
+                .map(to -> new Edit.AddNodeWire(new NodeWire(from, to, false, Extras.NONE))));
+    }
+
+    private static Optional<Place> freePin(Circuit circuit, String nodeId) {
+        return circuit.node(nodeId).flatMap(node -> {
+            Placed board = node.board();
+            return board.cls()
+                    .offers()
+                    .filter(pin -> pin.can(Ability.Kind.DIGITAL))
+                    .map(board::endpoint)
+                    .filter(pin -> isFree(circuit, node, pin))
+                    .findFirst()
+                    .map(node::place);
+        });
+    }
+
+    private static boolean isFree(Circuit circuit, NodeCircuit node, Endpoint pin) {
+        Place place = node.place(pin);
+        return !node.nets().containsKey(pin)
+                && circuit.build().links().stream()
+                        .noneMatch(
+                                link -> link.from().equals(place) || link.to().equals(place));
+    }
+}
