@@ -2,26 +2,16 @@ package inkel.app.ui;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.testfx.util.WaitForAsyncUtils.waitFor;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
-import inkel.app.ui.controls.Pressable;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Place;
 import inkel.core.finding.Stage;
-import inkel.core.io.Shelf;
 import inkel.core.levels.Verdict;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.time.Clock;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import javafx.application.Platform;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -31,39 +21,10 @@ import org.testfx.framework.junit5.Start;
 
 /** The Levels stage in the real window: a wire that harms, its divider, undo, a two-way wire, a measured level. */
 @ExtendWith(ApplicationExtension.class)
-class LevelsWindowTest {
-    private static final String NODE = "lower-lock";
-
-    private Path folder;
-    private Workbench bench;
-
+class LevelsWindowTest extends WindowJourney {
     @Start
     void start(javafx.stage.Stage stage) throws IOException {
-        folder = Files.createTempDirectory("inkel-levels");
-        Given.copy(Given.LOCKS, folder);
-        Given.copy(Given.FIRST_SKETCH, folder);
-        Window.dress();
-        bench = new Workbench(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Window.background(),
-                Platform::runLater,
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
-        stage.setScene(Window.scene(new Shell(bench, UserState.read(folder)), 1280, 800));
-        stage.show();
-    }
-
-    private void open(FxRobot robot, String example) throws Exception {
-        robot.interact(() -> bench.open(folder.resolve(example)));
-        until(() -> bench.assessmentProperty().get() != null);
-        robot.interact(() -> bench.stageProperty().set(Stage.LEVELS));
-        until(() -> robot.lookup("#levels-list").tryQuery().isPresent());
-    }
-
-    private static void until(Callable<Boolean> condition) throws Exception {
-        waitFor(90, TimeUnit.SECONDS, condition);
-        waitForFxEvents();
+        begin(stage, Given.LOCKS, Given.FIRST_SKETCH);
     }
 
     private static Place place(String part, String pin) {
@@ -74,14 +35,9 @@ class LevelsWindowTest {
         return bench.assessmentProperty().get().reports().levels().verdict(place(part, pin));
     }
 
-    private static void press(FxRobot robot, String id) {
-        Pressable pressable = robot.lookup(id).queryAs(Pressable.class);
-        robot.interact(pressable::fire);
-    }
-
     @Test
     void aWireThatHarmsIsDividedAndUndone(FxRobot robot) throws Exception {
-        open(robot, Given.FIRST_SKETCH);
+        open(robot, Given.FIRST_SKETCH, Stage.LEVELS);
         press(robot, "#level-reader-MOSI");
         until(() -> place("reader", "MOSI").equals(bench.selectionProperty().get()));
         assertEquals(Optional.of(Verdict.HARMS), verdict("reader", "MOSI"));
@@ -94,7 +50,7 @@ class LevelsWindowTest {
 
     @Test
     void aMeasuredLevelTakesThePlaceOfTheFiguresAndCanBeTakenBack(FxRobot robot) throws Exception {
-        open(robot, Given.LOCKS);
+        open(robot, Given.LOCKS, Stage.LEVELS);
         assertEquals(Optional.of(Verdict.FINE), verdict("handset", "OUT"));
         press(robot, "#level-handset-OUT");
         until(() -> robot.lookup("#measured-high").tryQuery().isPresent());
@@ -109,27 +65,14 @@ class LevelsWindowTest {
                         .get(bench.build().orElseThrow().log().size() - 1)
                         .kind());
         type(robot, "#measured-high", "loud");
-        until(() -> robot.lookup(".stop-text").queryAll().stream()
-                .anyMatch(node -> node instanceof Caption text
-                        && text.isVisible()
-                        && text.getText().contains("loud")));
+        until(() -> isTold(robot, "loud"));
         type(robot, "#measured-high", "");
         until(() -> verdict("handset", "OUT").equals(Optional.of(Verdict.FINE)));
     }
 
-    private static void type(FxRobot robot, String id, String text) {
-        robot.interact(() -> {
-            TextInputControl field = robot.lookup(id).queryAs(TextInputControl.class);
-            field.requestFocus();
-            field.setText(text);
-        });
-        robot.type(KeyCode.ENTER);
-        waitForFxEvents();
-    }
-
     @Test
     void theListIsFilteredAndWalkedByKeys(FxRobot robot) throws Exception {
-        open(robot, Given.FIRST_SKETCH);
+        open(robot, Given.FIRST_SKETCH, Stage.LEVELS);
         int all = robot.lookup(".level-row").queryAll().size();
         press(robot, "#levels-trouble");
         waitForFxEvents();
@@ -146,7 +89,7 @@ class LevelsWindowTest {
 
     @Test
     void aTwoWayWireIsOfferedNoDivider(FxRobot robot) throws Exception {
-        open(robot, Given.LOCKS);
+        open(robot, Given.LOCKS, Stage.LEVELS);
         // A radio of one's own figures on the bus would be harmed; the display's pull-ups reach 5 V.
         robot.interact(() ->
                 bench.apply(new inkel.core.build.Edit.SetFigure(NODE, "driver", "level/logic/absolute_max", "3.6 V")));
@@ -158,7 +101,7 @@ class LevelsWindowTest {
 
     @Test
     void allWiresOfAModuleGoThroughShiftersAtOnce(FxRobot robot) throws Exception {
-        open(robot, Given.FIRST_SKETCH);
+        open(robot, Given.FIRST_SKETCH, Stage.LEVELS);
         press(robot, "#level-reader-SDA");
         until(() -> place("reader", "SDA").equals(bench.selectionProperty().get()));
         int way = waysOut("reader", "SDA").indexOf("module-shift");

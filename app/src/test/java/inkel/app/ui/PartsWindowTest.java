@@ -3,25 +3,16 @@ package inkel.app.ui;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.testfx.util.WaitForAsyncUtils.waitFor;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Pressable;
-import inkel.core.build.Node;
 import inkel.core.build.Part;
 import inkel.core.build.Place;
 import inkel.core.finding.Stage;
-import inkel.core.io.Shelf;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import javafx.application.Platform;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -32,58 +23,23 @@ import org.testfx.framework.junit5.Start;
 
 /** The Parts stage in the real window: finding, adding, own figures, own modules, boards, a new build. */
 @ExtendWith(ApplicationExtension.class)
-class PartsWindowTest {
-    private static final String NODE = "lower-lock";
-
-    private Path folder;
-    private Workbench bench;
-    private javafx.stage.Stage stage;
-
+class PartsWindowTest extends WindowJourney {
     @Start
-    void start(javafx.stage.Stage given) throws IOException {
-        folder = Files.createTempDirectory("inkel-parts");
-        Given.copy(Given.LOCKS, folder);
-        Window.dress();
-        stage = given;
-        show();
-    }
-
-    private void show() {
-        bench = new Workbench(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Window.background(),
-                Platform::runLater,
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
-        stage.setScene(Window.scene(new Shell(bench, UserState.read(folder)), 1280, 800));
-        stage.show();
+    void start(javafx.stage.Stage stage) throws IOException {
+        begin(stage, Given.LOCKS);
         bench.open(folder.resolve(Given.LOCKS));
     }
 
-    private static void until(Callable<Boolean> condition) throws Exception {
-        waitFor(90, TimeUnit.SECONDS, condition);
-        waitForFxEvents();
+    private void reopened(FxRobot robot) throws Exception {
+        robot.interact(() -> bench.open(folder.resolve(Given.LOCKS)));
+        opened();
     }
 
     private void opened() throws Exception {
         until(() -> bench.assessmentProperty().get() != null);
     }
 
-    private Node node(String id) {
-        return bench.build().orElseThrow().node(id).orElseThrow();
-    }
-
-    private static boolean isThere(FxRobot robot, String id) {
-        return robot.lookup(id).tryQuery().isPresent();
-    }
-
-    private static void press(FxRobot robot, String id) {
-        Pressable pressable = robot.lookup(id).queryAs(Pressable.class);
-        robot.interact(pressable::fire);
-    }
-
-    private static void type(FxRobot robot, String id, String text) {
+    private static void fill(FxRobot robot, String id, String text) {
         robot.interact(() -> robot.lookup(id).queryAs(TextInputControl.class).setText(text));
     }
 
@@ -120,7 +76,7 @@ class PartsWindowTest {
     void severalAreAddedFromTheWhyPanel(FxRobot robot) throws Exception {
         opened();
         int before = node(NODE).parts().size();
-        type(robot, "#finder-field", "micro servo");
+        fill(robot, "#finder-field", "micro servo");
         until(() -> isThere(robot, "#result-servo-micro"));
         press(robot, "#result-servo-micro");
         until(() -> isThere(robot, "#action-add-4"));
@@ -142,10 +98,7 @@ class PartsWindowTest {
         keys(robot, KeyCode.CONTROL, KeyCode.E);
         until(() -> find(robot, "figure-current/3.3V/peak") != null);
         enter(robot, "figure-current/3.3V/peak", "3 V");
-        until(() -> robot.lookup(".stop-text").queryAll().stream()
-                .anyMatch(node -> node instanceof Caption text
-                        && text.isVisible()
-                        && text.getText().contains("20 mA")));
+        until(() -> isTold(robot, "20 mA"));
         assertEquals(before, bench.assessmentProperty().get().findings().size(), "it was not taken");
         enter(robot, "figure-current/3.3V/peak", "2 A");
         until(() -> bench.assessmentProperty().get().findings().stream()
@@ -154,11 +107,6 @@ class PartsWindowTest {
         robot.interact(((Pressable) find(robot, "class-current/3.3V/peak"))::fire);
         until(() -> bench.assessmentProperty().get().findings().size() == before);
         assertEquals(java.util.Map.of(), node(NODE).part("reader").orElseThrow().figures());
-    }
-
-    /** Ids with a slash cannot be asked for by a selector. */
-    private static javafx.scene.Node find(FxRobot robot, String id) {
-        return robot.lookup(node -> id.equals(node.getId())).tryQuery().orElse(null);
     }
 
     private static void enter(FxRobot robot, String id, String text) {
@@ -177,20 +125,20 @@ class PartsWindowTest {
         press(robot, "#make-part");
         until(() -> isThere(robot, "#maker-part-name"));
         assertTrue(robot.lookup("#maker-save").query().isDisabled(), "a module without name and pins is none");
-        type(robot, "#maker-part-name", "Rain gauge");
-        type(robot, "#maker-pins", "GND VCC SDA SCL INT");
+        fill(robot, "#maker-part-name", "Rain gauge");
+        fill(robot, "#maker-pins", "GND VCC SDA SCL INT");
         waitForFxEvents();
         assertTrue(
                 robot.lookup("#maker-problems").queryAs(Caption.class).getText().contains("address"));
-        type(robot, "#maker-address", "0x29");
-        type(robot, "#maker-idle", "2 mA");
-        type(robot, "#maker-peak", "30 mA");
+        fill(robot, "#maker-address", "0x29");
+        fill(robot, "#maker-idle", "2 mA");
+        fill(robot, "#maker-peak", "30 mA");
         until(() -> !robot.lookup("#maker-save").query().isDisabled());
         assertTrue(isThere(robot, "#role-SDA"), "it is shown as the loom will show it");
         press(robot, "#maker-save");
         until(() -> bench.catalog().find("own-rain-gauge").isPresent());
 
-        type(robot, "#finder-field", "rain gauge");
+        fill(robot, "#finder-field", "rain gauge");
         until(() -> isThere(robot, "#result-own-rain-gauge"));
         robot.interact(() -> robot.lookup("#finder-field").query().requestFocus());
         robot.type(KeyCode.ENTER);
@@ -201,9 +149,9 @@ class PartsWindowTest {
         robot.interact(bench::save);
         until(() -> !bench.unsavedProperty().get());
         robot.interact(this::show);
-        opened();
+        reopened(robot);
         assertTrue(node(NODE).part("own-rain-gauge").isPresent());
-        type(robot, "#finder-field", "rain gauge");
+        fill(robot, "#finder-field", "rain gauge");
         until(() -> isThere(robot, "#result-own-rain-gauge"));
     }
 
@@ -216,7 +164,7 @@ class PartsWindowTest {
         press(robot, "#maker-make");
         waitForFxEvents();
         assertEquals(2, bench.build().orElseThrow().nodes().size(), "a board without a name is asked for one");
-        type(robot, "#maker-name", "Boat house");
+        fill(robot, "#maker-name", "Boat house");
         press(robot, "#maker-make");
         until(() -> bench.nodeProperty().get().equals("boat-house"));
         until(() -> isThere(robot, "#parts-empty")
@@ -226,7 +174,7 @@ class PartsWindowTest {
         robot.interact(() -> robot.lookup("#node-boat-house").query().requestFocus());
         robot.type(KeyCode.F2);
         until(() -> isThere(robot, "#rename-node"));
-        type(robot, "#rename-node", "Upper lock");
+        fill(robot, "#rename-node", "Upper lock");
         robot.type(KeyCode.ENTER);
         until(() -> node("boat-house").name().equals("Upper lock"));
 
@@ -256,7 +204,7 @@ class PartsWindowTest {
         until(() -> isThere(robot, "#start-page"));
         press(robot, "#choice-board-dual-core-3v3");
         press(robot, "#choice-wall-supply-5v");
-        type(robot, "#maker-name", "Heron lamp");
+        fill(robot, "#maker-name", "Heron lamp");
         press(robot, "#maker-make");
         until(() -> bench.build().orElseThrow().name().equals("Heron lamp"));
         List<Part> parts = bench.build().orElseThrow().nodes().get(0).parts();

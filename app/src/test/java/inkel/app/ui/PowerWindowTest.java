@@ -3,7 +3,6 @@ package inkel.app.ui;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.testfx.util.WaitForAsyncUtils.waitFor;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
@@ -15,19 +14,11 @@ import inkel.core.build.Moment;
 import inkel.core.build.Node;
 import inkel.core.build.Place;
 import inkel.core.finding.Stage;
-import inkel.core.io.Shelf;
 import inkel.core.quantity.Duration;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import javafx.application.Platform;
 import javafx.geometry.Bounds;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -37,43 +28,14 @@ import org.testfx.framework.junit5.Start;
 
 /** The Power stage in the real window: overload, ways out, feeding, moments, staggering, undo. */
 @ExtendWith(ApplicationExtension.class)
-class PowerWindowTest {
-    private static final String NODE = "lower-lock";
-
-    private Path folder;
-    private Workbench bench;
-
+class PowerWindowTest extends WindowJourney {
     @Start
     void start(javafx.stage.Stage stage) throws IOException {
-        folder = Files.createTempDirectory("inkel-power");
-        Given.copy(Given.LOCKS, folder);
-        Given.copy(Given.FIRST_SKETCH, folder);
-        Window.dress();
-        bench = new Workbench(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Window.background(),
-                Platform::runLater,
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
-        stage.setScene(Window.scene(new Shell(bench, UserState.read(folder)), 1280, 800));
-        stage.show();
-    }
-
-    private void open(FxRobot robot, String example) throws Exception {
-        robot.interact(() -> bench.open(folder.resolve(example)));
-        until(() -> bench.assessmentProperty().get() != null);
-        robot.interact(() -> bench.stageProperty().set(Stage.POWER));
-        until(() -> isThere(robot, "#river"));
-    }
-
-    private static void until(Callable<Boolean> condition) throws Exception {
-        waitFor(90, TimeUnit.SECONDS, condition);
-        waitForFxEvents();
+        begin(stage, Given.LOCKS, Given.FIRST_SKETCH);
     }
 
     private Node node() {
-        return bench.build().orElseThrow().node(NODE).orElseThrow();
+        return node(NODE);
     }
 
     private double peak(String rail) {
@@ -94,25 +56,6 @@ class PowerWindowTest {
                         && finding.place().part().equals(part));
     }
 
-    private static boolean isThere(FxRobot robot, String id) {
-        return robot.lookup(id).tryQuery().isPresent();
-    }
-
-    private static void press(FxRobot robot, String id) {
-        Pressable pressable = robot.lookup(id).queryAs(Pressable.class);
-        robot.interact(pressable::fire);
-    }
-
-    private static void type(FxRobot robot, String id, String text) {
-        robot.interact(() -> {
-            TextInputControl field = robot.lookup(id).queryAs(TextInputControl.class);
-            field.requestFocus();
-            field.setText(text);
-        });
-        robot.type(KeyCode.ENTER);
-        waitForFxEvents();
-    }
-
     /** Whether the assessment that is on the screen has such a moment. */
     private boolean isShown(java.util.function.Predicate<Moment> wanted) {
         return bench.assessmentProperty().get().circuit(NODE).orElseThrow().node().moments().stream()
@@ -125,7 +68,7 @@ class PowerWindowTest {
 
     @Test
     void anOverloadIsSelectedMendedAndUndone(FxRobot robot) throws Exception {
-        open(robot, Given.FIRST_SKETCH);
+        open(robot, Given.FIRST_SKETCH, Stage.POWER);
         press(robot, "#rail-board-3V3");
         until(() -> robot.lookup("#why-title").queryAs(Caption.class).getText().equals("Board 3V3"));
         assertEquals(
@@ -140,7 +83,7 @@ class PowerWindowTest {
 
     @Test
     void aLoadIsDraggedToAnotherRail(FxRobot robot) throws Exception {
-        open(robot, Given.FIRST_SKETCH);
+        open(robot, Given.FIRST_SKETCH, Stage.POWER);
         assertEquals(
                 new Endpoint("board", "5V"),
                 node().part("gate-lower").orElseThrow().feeds().get("V+"));
@@ -165,10 +108,6 @@ class PowerWindowTest {
         assertFalse(has("power.servo_from_board", "gate-lower"));
     }
 
-    private static javafx.scene.Node find(FxRobot robot, String id) {
-        return robot.lookup(node -> id.equals(node.getId())).query();
-    }
-
     /** Where a node is on the screen. */
     private static final class FxBounds {
         static Bounds of(javafx.scene.Node node) {
@@ -178,7 +117,7 @@ class PowerWindowTest {
 
     @Test
     void aSupplyIsAddedFromTheCatalogue(FxRobot robot) throws Exception {
-        open(robot, Given.LOCKS);
+        open(robot, Given.LOCKS, Stage.POWER);
         press(robot, "#add-supply");
         until(() -> isThere(robot, "#supply-wall-supply-6v"));
         press(robot, "#supply-wall-supply-6v");
@@ -196,7 +135,7 @@ class PowerWindowTest {
 
     @Test
     void momentsAreMovedByKeysStaggeredAndPutBack(FxRobot robot) throws Exception {
-        open(robot, Given.LOCKS);
+        open(robot, Given.LOCKS, Stage.POWER);
         // Two gates at 750 mA and the sluice at rest: 1.51 A. All three at once: 2.25 A.
         assertEquals(1.51, peak("driver.V+OUT"), 1e-6);
         robot.interact(() ->
@@ -221,7 +160,7 @@ class PowerWindowTest {
 
     @Test
     void aMomentIsAddedFilledAndTakenAway(FxRobot robot) throws Exception {
-        open(robot, Given.LOCKS);
+        open(robot, Given.LOCKS, Stage.POWER);
         press(robot, "#add-moment");
         until(() -> isThere(robot, "#moment-form"));
         type(robot, "#moment-name", "Handset pressed");
@@ -229,10 +168,7 @@ class PowerWindowTest {
         type(robot, "#moment-length", "200 ms");
         until(() -> isShown(moment -> moment.length().seconds() == 0.2));
         type(robot, "#moment-repeat", "often");
-        until(() -> robot.lookup(".stop-text").queryAll().stream()
-                .anyMatch(node -> node instanceof Caption text
-                        && text.isVisible()
-                        && text.getText().contains("often")));
+        until(() -> isTold(robot, "often"));
         press(robot, "#raise-handset");
         until(() -> node().moments().stream().anyMatch(moment -> moment.raises().stream()
                 .anyMatch(raise -> raise.part().equals("handset"))));
@@ -250,7 +186,7 @@ class PowerWindowTest {
 
     @Test
     void theWiresOfAPartAreToldInItsFigures(FxRobot robot) throws Exception {
-        open(robot, Given.LOCKS);
+        open(robot, Given.LOCKS, Stage.POWER);
         robot.interact(() -> bench.selectionProperty().set(Place.ofPart(NODE, "display")));
         until(() -> isThere(robot, "#own-figures"));
         press(robot, "#own-figures");
@@ -259,17 +195,14 @@ class PowerWindowTest {
         type(robot, "#setting-length", "20 m");
         until(() -> has("power.wire_drop", "display"));
         type(robot, "#setting-length", "20 V");
-        until(() -> robot.lookup(".stop-text").queryAll().stream()
-                .anyMatch(node -> node instanceof Caption text
-                        && text.isVisible()
-                        && text.getText().contains("20 V")));
+        until(() -> isTold(robot, "20 V"));
         type(robot, "#setting-length", "");
         until(() -> !has("power.wire_drop", "display"));
     }
 
     @Test
     void theRiverIsWalkedByKeys(FxRobot robot) throws Exception {
-        open(robot, Given.LOCKS);
+        open(robot, Given.LOCKS, Stage.POWER);
         robot.interact(() -> find(robot, "rail-usb-5V").requestFocus());
         robot.type(KeyCode.DOWN);
         assertTrue(find(robot, "rail-board-5V").isFocused());
@@ -286,7 +219,7 @@ class PowerWindowTest {
 
     @Test
     void staggeringThatCannotHelpSaysSo(FxRobot robot) throws Exception {
-        open(robot, Given.LOCKS);
+        open(robot, Given.LOCKS, Stage.POWER);
         robot.interact(() -> bench.apply(new Edit.SetFigure(NODE, "bench", "rail/+/rating", "500 mA")));
         until(() -> has("power.source_over", "bench"));
         var before = bench.build().orElseThrow();

@@ -4,7 +4,6 @@ import inkel.core.build.Moment;
 import inkel.core.circuit.Round;
 import inkel.core.quantity.Duration;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.BiConsumer;
 import javafx.css.PseudoClass;
 import javafx.scene.input.KeyCode;
@@ -94,10 +93,6 @@ final class MomentBar extends Pressable {
         double grain = Math.pow(10, Math.floor(Math.log10(length)) - 2);
         double rounded = Math.round(seconds / grain) * grain;
         move.accept(moment, Duration.ofSeconds(Math.round(rounded * 1e6) / 1e6));
-    }
-
-    Optional<Duration> at() {
-        return moment.at();
     }
 
     @Override

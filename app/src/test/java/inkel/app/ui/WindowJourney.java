@@ -1,0 +1,103 @@
+package inkel.app.ui;
+
+import static org.testfx.util.WaitForAsyncUtils.waitFor;
+import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
+
+import inkel.app.kit.Given;
+import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Pressable;
+import inkel.core.build.Node;
+import inkel.core.finding.Stage;
+import inkel.core.io.Shelf;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import org.testfx.api.FxRobot;
+
+/** What journeys through the real window have in common: a window of its own state, and ways to press, type and wait. */
+abstract class WindowJourney {
+    static final String NODE = "lower-lock";
+
+    Path folder;
+    Workbench bench;
+    private javafx.stage.Stage stage;
+
+    /** Shows the window, with copies of the examples beside it that a test may write to. */
+    void begin(javafx.stage.Stage given, String... examples) throws IOException {
+        folder = Files.createTempDirectory("inkel-journey");
+        for (String example : examples) {
+            Given.copy(example, folder);
+        }
+        Window.dress();
+        stage = given;
+        show();
+    }
+
+    /** A window as after a start: the same folder, nothing else kept. */
+    void show() {
+        bench = new Workbench(
+                Given.CATALOG,
+                Shelf.read(folder.resolve("shelf")),
+                Window.background(),
+                Platform::runLater,
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
+        stage.setScene(Window.scene(new Shell(bench, UserState.read(folder)), 1280, 800));
+        stage.show();
+    }
+
+    void open(FxRobot robot, String example, Stage at) throws Exception {
+        robot.interact(() -> bench.open(folder.resolve(example)));
+        until(() -> bench.assessmentProperty().get() != null);
+        robot.interact(() -> bench.stageProperty().set(at));
+        until(() -> isThere(robot, "#stage-pane-" + at.text()));
+    }
+
+    static void until(Callable<Boolean> condition) throws Exception {
+        waitFor(90, TimeUnit.SECONDS, condition);
+        waitForFxEvents();
+    }
+
+    Node node(String id) {
+        return bench.build().orElseThrow().node(id).orElseThrow();
+    }
+
+    static boolean isThere(FxRobot robot, String id) {
+        return robot.lookup(id).tryQuery().isPresent();
+    }
+
+    static void press(FxRobot robot, String id) {
+        Pressable pressable = robot.lookup(id).queryAs(Pressable.class);
+        robot.interact(pressable::fire);
+    }
+
+    /** Puts a text in a field and presses Enter. */
+    static void type(FxRobot robot, String id, String text) {
+        robot.interact(() -> {
+            TextInputControl field = robot.lookup(id).queryAs(TextInputControl.class);
+            field.requestFocus();
+            field.setText(text);
+        });
+        robot.type(KeyCode.ENTER);
+        waitForFxEvents();
+    }
+
+    /** Ids with a slash or a plus cannot be asked for by a selector. */
+    static javafx.scene.Node find(FxRobot robot, String id) {
+        return robot.lookup(node -> id.equals(node.getId())).tryQuery().orElse(null);
+    }
+
+    /** Whether a sentence of trouble on the screen has these words. */
+    static boolean isTold(FxRobot robot, String words) {
+        return robot.lookup(".stop-text").queryAll().stream()
+                .anyMatch(node -> node instanceof Caption text
+                        && text.isVisible()
+                        && text.getText().contains(words));
+    }
+}
