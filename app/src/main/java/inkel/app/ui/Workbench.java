@@ -225,6 +225,8 @@ public final class Workbench {
         saved = build;
         notice.set(null);
         selection.set(null);
+        wantedNode = null;
+        wantedSelection = null;
         savedAt.set(null);
         file.set(path);
         node.set(build.nodes().get(0).id());

@@ -228,4 +228,15 @@ class PowerWindowTest extends WindowJourney {
         assertEquals(Notice.Tone.TROUBLE, bench.noticeProperty().get().tone());
         assertEquals(before, bench.build().orElseThrow());
     }
+
+    @Test
+    void whatWasSaidOfAPartIsTakenBack(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.POWER);
+        robot.interact(() -> bench.selectionProperty().set(Place.ofPart(NODE, "gate-upper")));
+        until(() -> isThere(robot, "#own-figures"));
+        press(robot, "#own-figures");
+        until(() -> isThere(robot, "#choice-together"));
+        press(robot, "#choice-together");
+        until(() -> has("levels.back_power", "gate-upper"));
+    }
 }

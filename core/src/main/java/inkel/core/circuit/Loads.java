@@ -19,7 +19,7 @@ import java.util.stream.Stream;
  */
 public final class Loads {
     /** The mode that bursts belong to. */
-    static final String BURST_MODE = "peak";
+    public static final String BURST_MODE = "peak";
 
     private final Map<String, List<Moment>> byPart = new HashMap<>();
 
@@ -108,7 +108,7 @@ public final class Loads {
     }
 
     /** I·t/T of the burst, or the next busiest mode where that is more. */
-    private static Current smoothed(Placed placed, Burst burst) {
+    public static Current smoothed(Placed placed, Burst burst) {
         double share = burst.time().seconds() / burst.period().seconds();
         return larger(burst.current().range().highest().times(share), between(placed, burst));
     }

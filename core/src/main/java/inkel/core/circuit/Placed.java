@@ -165,6 +165,11 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
                 output.orFrom());
     }
 
+    /** The pull-ups of {@code add_pull_ups}, which are not on the part when it is bought. */
+    public List<Pull> addedPullUps() {
+        return addedPulls(cls, part);
+    }
+
     /** The capacitor that the builder put across its supply to carry bursts. */
     public Optional<Capacitance> capacitor() {
         return part.setting("capacitor")

@@ -23,9 +23,8 @@ final class Readings {
         for (LogEntry entry : build.log()) {
             if (entry.kind().equals(Edit.Measure.KIND) && entry.place().startsWith(stem)) {
                 Endpoint.parse(entry.place().substring(stem.length()))
-                        .ifPresent(signal -> readings.merge(signal, Reading.NONE, (known, none) -> known));
-                Endpoint.parse(entry.place().substring(stem.length()))
-                        .ifPresent(signal -> readings.computeIfPresent(signal, (key, known) -> with(known, entry)));
+                        .ifPresent(signal ->
+                                readings.put(signal, with(readings.getOrDefault(signal, Reading.NONE), entry)));
             }
         }
         return readings;

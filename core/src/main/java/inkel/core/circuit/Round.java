@@ -79,11 +79,7 @@ public record Round(List<Moment> moments) {
     }
 
     /** The moments that are on at a time; a span holds its start and not its end. */
-    public Set<String> on(double seconds) {
-        return on(seconds, spans());
-    }
-
-    static Set<String> on(double seconds, List<Span> spans) {
+    private static Set<String> on(double seconds, List<Span> spans) {
         Set<String> ids = new TreeSet<>();
         for (Span span : spans) {
             if (span.from() <= seconds && seconds < span.to() - TINY) {

@@ -13,6 +13,7 @@ import inkel.core.build.Place;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.OwnFigures;
+import inkel.core.catalog.PartChoices;
 import inkel.core.catalog.PartSettings;
 import inkel.core.io.JsonText.BadJson;
 import inkel.core.quantity.Duration;
@@ -218,7 +219,7 @@ public final class BuildReader {
                                         .with("example", "board.5V")
                                         .with("found", rail))));
         Map<String, String> settings = fields.textMap("settings");
-        settings.forEach((key, value) -> checkSetting(fields, key, value));
+        settings.forEach((key, value) -> checkSetting(fields, classId, key, value));
         return new Part(
                 id,
                 classId,
@@ -247,9 +248,10 @@ public final class BuildReader {
         return figures;
     }
 
-    private static void checkSetting(Fields fields, String key, String value) {
+    private void checkSetting(Fields fields, String classId, String key, String value) {
         PartSettings.of(key)
                 .flatMap(setting -> setting.problem(value))
+                .or(() -> catalog.find(classId).flatMap(cls -> PartChoices.problem(cls, key, value)))
                 .ifPresent(reason -> fields.problem("settings", key, reason));
     }
 

@@ -6,7 +6,6 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
-import inkel.core.quantity.Unit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -60,13 +59,9 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             placed.capacitor()
                     .ifPresent(value ->
                             lines.add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", value), placed));
-            placed.part().setting("add_pull_ups").ifPresent(text -> placed.cls().pulls().stream()
-                    .filter(pull -> pull.volts().isEmpty())
-                    .filter(pull -> Engineering.parse(text, Unit.OHM)
-                            .filter(ohms -> ohms == pull.resistance().ohms())
-                            .isPresent())
+            placed.addedPullUps()
                     .forEach(pull -> lines.add(
-                            Kind.RESISTOR, Fact.of("have.resistor").with("value", pull.resistance()), placed)));
+                            Kind.RESISTOR, Fact.of("have.resistor").with("value", pull.resistance()), placed));
             if (placed.part().setting("diode").isPresent()) {
                 lines.add(Kind.SEMICONDUCTOR, Fact.of("have.schottky"), placed);
             }

@@ -3,6 +3,7 @@ package inkel.core.power;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Moment;
 import inkel.core.catalog.Burst;
+import inkel.core.circuit.Loads;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Round;
@@ -21,8 +22,6 @@ import java.util.stream.Collectors;
  * Moments that may come at any time, and parts that no moment names, are always at their worst.
  */
 public final class PeakLine {
-    private static final String BURST_MODE = "peak";
-
     private final NodeCircuit node;
     private final List<Round.Span> spans;
     private final Map<State, Map<Endpoint, Current>> known = new HashMap<>();
@@ -122,7 +121,7 @@ public final class PeakLine {
     private List<Placed> bursting(Round.Span span) {
         return node.node().moment(span.moment()).stream()
                 .flatMap(moment -> moment.raises().stream())
-                .filter(raise -> raise.mode().equals(BURST_MODE))
+                .filter(raise -> raise.mode().equals(Loads.BURST_MODE))
                 .flatMap(raise -> node.part(raise.part()).stream())
                 .filter(placed -> !placed.cls().bursts().isEmpty())
                 .toList();
@@ -159,7 +158,7 @@ public final class PeakLine {
         return node.node().moments().stream()
                 .filter(moment -> moment.at().isEmpty())
                 .flatMap(moment -> moment.raises().stream())
-                .filter(raise -> raise.mode().equals(BURST_MODE))
+                .filter(raise -> raise.mode().equals(Loads.BURST_MODE))
                 .map(Moment.Raise::part)
                 .collect(Collectors.toSet());
     }

@@ -66,4 +66,22 @@ class PartSettingsTest {
                         PartSettings.ESR),
                 PartSettings.of(CATALOG.get("text-modem")));
     }
+
+    @ParameterizedTest(name = "{0}: {1} = {2} is good: {3}")
+    @CsvSource({
+        "packet-radio,         contact,     solder,  true",
+        "packet-radio,         contact,     glue,    false",
+        "packet-radio,         header,      bent,    false",
+        "packet-radio-boosted, turned_down, -6 dBm,  true",
+        "packet-radio-boosted, turned_down, low,     false",
+        "board-classic-5v,     diode,       5V,      true",
+        "board-classic-5v,     diode,       'USB 5V', true",
+        "board-classic-5v,     diode,       VCC,     false",
+        "packet-radio,         accepted,    MISO,    true"
+    })
+    void aChoiceIsOneOfItsWords(String classId, String key, String text, boolean isGood) {
+        assertEquals(
+                isGood, PartChoices.problem(CATALOG.get(classId), key, text).isEmpty());
+        assertTrue(PartChoices.keys().contains(key));
+    }
 }

@@ -117,4 +117,17 @@ class WireCareTest {
                 after.reports().levels().verdict(thin.place()).orElseThrow(),
                 "the verdict stays what it is");
     }
+
+    @Test
+    void twoBoardsWithTheSamePartAreToldEachByItself() throws Exception {
+        Build one = Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("servo", "servo-micro", "V+=six.+")
+                .wire("servo.SIG", "board.D9")
+                .build();
+        Build two = inkel.core.build.Edits.apply(one, new inkel.core.build.Edit.CopyNode(Builds.NODE, "twin", "Twin"));
+        assertEquals(
+                2,
+                Builds.of(Assessment.assess(two, CATALOG), "levels.back_power").size());
+    }
 }

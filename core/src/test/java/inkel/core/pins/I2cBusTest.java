@@ -148,4 +148,14 @@ class I2cBusTest {
                         .sum();
         assertEquals(2, resistors, "and they are on the list of what must lie ready");
     }
+
+    @Test
+    void onlyTheAddedPairLiesReadyAndNotWhatIsOnTheModule() {
+        Builds build = bus(1, "4k7").setting("adc-1", "add_pull_ups", "4.7 kΩ");
+        int resistors = inkel.core.parts.PartsList.of(build.circuit()).lines().stream()
+                .filter(line -> line.kind() == inkel.core.parts.PartsList.Kind.RESISTOR)
+                .mapToInt(inkel.core.parts.PartsList.Line::count)
+                .sum();
+        assertEquals(2, resistors);
+    }
 }

@@ -147,7 +147,8 @@ public final class Ladders extends Region {
         line.relocate(from + Math.max(0, (to - from - line.width()) / 2), y);
     }
 
-    static String tone(Verdict verdict) {
+    /** The style of words that tell a verdict. */
+    public static String tone(Verdict verdict) {
         return switch (verdict) {
             case HARMS, NOT_READ -> "stop-text";
             case THIN -> "look-text";

@@ -511,13 +511,21 @@ public final class Explainer {
                         List.of(new Line(
                                 Tone.PLAIN,
                                 held.reason().isEmpty() ? Words.get("why.held_plain") : sentence(held.reason()))))));
+        List<Fix> actions = node.node().between(end).stream()
+                .map(between -> action(
+                        "take-out",
+                        Fact.of("fix.take_out").with("signal", end.pin()),
+                        Fact.of("fix.take_out.cost"),
+                        new Edit.TakeOut(node.node().id(), end)))
+                .toList();
         List<Finding> findings = findingsAt(place);
         if (!findings.isEmpty()) {
-            return withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()));
+            return withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()))
+                    .withActions(actions);
         }
         Optional<Verdict> verdict =
                 wire.isPresent() ? Optional.of(new Verdict(Tone.GOOD, Words.get("why.wire_good"))) : Optional.empty();
-        return new Why(title, purpose(end), verdict, sections, List.of(), List.of());
+        return new Why(title, purpose(end), verdict, sections, List.of(), List.of()).withActions(actions);
     }
 
     private String purpose(Endpoint end) {

@@ -11,6 +11,7 @@ import inkel.core.build.Part;
 import inkel.core.build.Place;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.OwnFigures.Slot;
+import inkel.core.catalog.PartChoices;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.PartSettings;
 import inkel.core.circuit.Placed;
@@ -51,6 +52,7 @@ final class FigureForm extends VBox {
             getChildren().add(Ui.word(Words.get("figures.choices"), "section-title"));
             settings.forEach(setting -> getChildren().add(row(setting)));
         }
+        made();
         String group = "";
         for (Slot slot : OwnFigures.of(placed.cls())) {
             String heading = PartWords.slotGroup(slot);
@@ -92,6 +94,36 @@ final class FigureForm extends VBox {
     private void setPurpose(String purpose) {
         if (!purpose.equals(part().purpose())) {
             bench.apply(new Edit.SetPurpose(place.node(), part().id(), purpose));
+        }
+    }
+
+    /** What was said of the part by ways out and actions, each to be taken back. */
+    private void made() {
+        List<String> keys = PartChoices.keys().stream()
+                .filter(key -> part().setting(key).isPresent())
+                .toList();
+        if (keys.isEmpty()) {
+            return;
+        }
+        getChildren().add(Ui.word(Words.get("figures.said"), "section-title"));
+        for (String key : keys) {
+            Caption name = Ui.text(
+                    Words.say(Fact.of("choice." + key)
+                            .with("value", part().setting(key).orElseThrow())),
+                    "row-name");
+            HBox.setHgrow(name, Priority.ALWAYS);
+            name.setMaxWidth(Double.MAX_VALUE);
+            Tile back = new Tile(
+                    () -> bench.apply(new Edit.SetSetting(place.node(), part().id(), key, null)),
+                    Ui.word(Words.get("figures.take_back"), "yours-text"),
+                    Pos.CENTER,
+                    "quiet-tile");
+            back.setId("choice-" + key);
+            back.setMinWidth(USE_PREF_SIZE);
+            back.setAccessibleText(name.getText() + ", " + Words.get("figures.take_back"));
+            HBox line = new HBox(8, name, back);
+            line.setAlignment(Pos.CENTER_LEFT);
+            getChildren().add(line);
         }
     }
 
@@ -171,7 +203,13 @@ final class FigureForm extends VBox {
 
     private void enter(Slot slot, TextField field, Caption trouble) {
         String typed = field.getText().strip();
+        boolean isOwn = part().figures().containsKey(slot.key());
+        if (typed.isEmpty() && isOwn) {
+            bench.apply(new Edit.SetFigure(place.node(), part().id(), slot.key(), null));
+            return;
+        }
         if (typed.equals(slot.shown()) || typed.isEmpty()) {
+            field.setText(slot.shown());
             Ui.show(trouble, false);
             return;
         }

@@ -1,5 +1,6 @@
 package inkel.app.ui.stages;
 
+import inkel.app.ui.controls.Ladders;
 import inkel.app.ui.controls.Line;
 import inkel.app.ui.controls.Pressable;
 import inkel.app.words.Words;
@@ -39,21 +40,13 @@ final class LevelRow extends Pressable {
                 isShifted
                         ? "verdict.through"
                         : "verdict." + link.verdict().name().toLowerCase(Locale.ROOT));
-        word = new Line(verdict, "level-word", isShifted ? "shifted-text" : tone(link.verdict()));
+        word = new Line(verdict, "level-word", isShifted ? "shifted-text" : Ladders.tone(link.verdict()));
         setAccessibleText(partName + " " + place.pin() + ", " + verdict);
         pseudoClassStateChanged(
                 PseudoClass.getPseudoClass(
                         link.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-')),
                 true);
         getChildren().addAll(part, signal, word, track, low, high);
-    }
-
-    private static String tone(Verdict verdict) {
-        return switch (verdict) {
-            case HARMS, NOT_READ -> "stop-text";
-            case THIN -> "look-text";
-            case FINE -> "good-text";
-        };
     }
 
     private static Region region(String style) {

@@ -4,6 +4,7 @@ import inkel.core.build.Between;
 import inkel.core.build.Edit;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Extras;
+import inkel.core.build.Place;
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -50,9 +51,9 @@ public final class BackPowerRule implements Rule<LevelReport> {
 
     @Override
     public List<Finding> check(LevelReport levels) {
-        Map<Placed, List<Link>> byReceiver = new LinkedHashMap<>();
+        Map<Place, List<Link>> byReceiver = new LinkedHashMap<>();
         levels.links().stream().filter(BackPowerRule::isFedThroughItsPin).forEach(link -> byReceiver
-                .computeIfAbsent(link.node().part(link.to().part()).orElseThrow(), part -> new ArrayList<>())
+                .computeIfAbsent(Place.ofPart(link.signal().node(), link.to().part()), part -> new ArrayList<>())
                 .add(link));
         return byReceiver.values().stream().map(BackPowerRule::describe).toList();
     }

@@ -39,11 +39,9 @@ public final class ShifterSlowRule implements Rule<LevelReport> {
         List<Finding> findings = new ArrayList<>();
         Set<String> toldSpi = new HashSet<>();
         for (ShifterSpeed speed : levels.shifters()) {
-            boolean isTold =
-                    speed.isSpi() && toldSpi.contains(speed.node().node().id());
-            if (speed.isSlow() && !isTold) {
+            if (speed.isSlow()
+                    && (!speed.isSpi() || toldSpi.add(speed.node().node().id()))) {
                 findings.add(describe(speed));
-                toldSpi.add(speed.isSpi() ? speed.node().node().id() : "");
             }
         }
         return findings;

@@ -4,6 +4,7 @@ import inkel.core.build.Edit;
 import inkel.core.build.Moment;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Supply;
+import inkel.core.circuit.Loads;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
@@ -133,17 +134,8 @@ final class LoadFixes {
                 .toList();
     }
 
-    private Current saved(BurstReport burst) {
-        double smoothed = burst.burstCurrent().amperes()
-                * burst.burst().time().seconds()
-                / burst.burst().period().seconds();
-        double between = burst.placed().cls().modes().stream()
-                .filter(mode -> mode.supply().equals(burst.supply().pin()))
-                .filter(mode -> !mode.name().equals("peak"))
-                .mapToDouble(mode -> mode.current().range().highest().amperes())
-                .max()
-                .orElse(0);
-        return Current.ofAmperes(burst.burstCurrent().amperes() - Math.max(smoothed, between));
+    private static Current saved(BurstReport burst) {
+        return burst.burstCurrent().minus(Loads.smoothed(burst.placed(), burst.burst()));
     }
 
     /** Loads fed from elsewhere: the smallest that is enough first, or those that are not, the largest first. */
