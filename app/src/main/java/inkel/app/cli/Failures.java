@@ -1,5 +1,6 @@
 package inkel.app.cli;
 
+import inkel.app.Trouble;
 import inkel.app.words.Words;
 import inkel.core.calc.CalcRefused;
 import inkel.core.io.UnreadableFile;
@@ -24,8 +25,7 @@ final class Failures {
         if (failure instanceof IOException) {
             return Words.get("cli.io", "detail", failure.getMessage());
         }
-        java.util.logging.Logger.getLogger(Failures.class.getName())
-                .log(java.util.logging.Level.SEVERE, "command failed", failure);
+        Trouble.severe(Failures.class, "command failed", failure);
         return Words.get("cli.bug", "detail", failure);
     }
 }

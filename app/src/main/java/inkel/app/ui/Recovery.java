@@ -1,5 +1,6 @@
 package inkel.app.ui;
 
+import inkel.app.Trouble;
 import inkel.core.build.Build;
 import inkel.core.io.AtomicFile;
 import inkel.core.io.BuildWriter;
@@ -9,13 +10,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Optional;
-import java.util.logging.Level;
-import java.util.logging.Logger;
 import java.util.stream.Stream;
 
 /** Keeps the latest unsaved state of every open build in a folder of the user's, for after a crash. */
 public final class Recovery {
-    private static final Logger LOG = Logger.getLogger(Recovery.class.getName());
     private static final String NEW = "new-";
     private static final String ENDING = ".inkel.json";
 
@@ -41,7 +39,7 @@ public final class Recovery {
                     .sorted()
                     .findFirst();
         } catch (IOException failed) {
-            LOG.log(Level.WARNING, "recovery folder not read", failed);
+            Trouble.minor(Recovery.class, "recovery folder not read", failed);
             return Optional.empty();
         }
     }
@@ -52,7 +50,7 @@ public final class Recovery {
             Files.deleteIfExists(copy);
             Files.deleteIfExists(copy.resolveSibling(copy.getFileName() + ".previous"));
         } catch (IOException failed) {
-            LOG.log(Level.WARNING, "recovery copy not deleted", failed);
+            Trouble.minor(Recovery.class, "recovery copy not deleted", failed);
         }
     }
 
@@ -74,7 +72,7 @@ public final class Recovery {
             Files.createDirectories(folder);
             AtomicFile.write(copy, BuildWriter.print(build));
         } catch (IOException | UncheckedIOException failed) {
-            LOG.log(Level.WARNING, "recovery copy not written", failed);
+            Trouble.minor(Recovery.class, "recovery copy not written", failed);
         }
     }
 
@@ -91,7 +89,7 @@ public final class Recovery {
             }
             return isNewer(aside, file) ? Optional.of(aside) : Optional.empty();
         } catch (IOException failed) {
-            LOG.log(Level.WARNING, "recovery copy not read", failed);
+            Trouble.minor(Recovery.class, "recovery copy not read", failed);
             return Optional.empty();
         }
     }
@@ -107,7 +105,7 @@ public final class Recovery {
         try {
             Files.deleteIfExists(asideOf(file));
         } catch (IOException failed) {
-            LOG.log(Level.WARNING, "recovery copy not deleted", failed);
+            Trouble.minor(Recovery.class, "recovery copy not deleted", failed);
         }
     }
 
@@ -124,7 +122,7 @@ public final class Recovery {
             Files.deleteIfExists(asideOf(file));
             Files.deleteIfExists(copy.resolveSibling(copy.getFileName() + ".previous"));
         } catch (IOException failed) {
-            LOG.log(Level.WARNING, "recovery copy not deleted", failed);
+            Trouble.minor(Recovery.class, "recovery copy not deleted", failed);
         }
     }
 

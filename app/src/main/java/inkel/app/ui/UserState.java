@@ -1,5 +1,6 @@
 package inkel.app.ui;
 
+import inkel.app.Trouble;
 import inkel.core.io.AtomicFile;
 import java.io.IOException;
 import java.io.Reader;
@@ -10,15 +11,12 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Properties;
-import java.util.logging.Level;
-import java.util.logging.Logger;
 
 /**
  * What the program remembers between runs: window place, theme, recent files. Losing it is a nuisance, not a loss. A
  * properties file, since it is read before anything else and must not make the start wait for a JSON library.
  */
 public final class UserState {
-    private static final Logger LOG = Logger.getLogger(UserState.class.getName());
     private static final String FILE = "state.properties";
     private static final int MOST_RECENT = 8;
 
@@ -49,7 +47,7 @@ public final class UserState {
             try (Reader reader = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
                 state.load(reader);
             } catch (IOException | IllegalArgumentException unreadable) {
-                LOG.log(Level.WARNING, "window state not read; starting with the usual one", unreadable);
+                Trouble.minor(UserState.class, "window state not read; starting with the usual one", unreadable);
                 state.clear();
             }
         }
@@ -63,7 +61,7 @@ public final class UserState {
             state.store(text, "Inkel: window and recent files");
             AtomicFile.write(folder.resolve(FILE), text.toString());
         } catch (IOException failed) {
-            LOG.log(Level.WARNING, "window state not written", failed);
+            Trouble.minor(UserState.class, "window state not written", failed);
         }
     }
 

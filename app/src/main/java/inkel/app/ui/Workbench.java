@@ -1,5 +1,6 @@
 package inkel.app.ui;
 
+import inkel.app.Trouble;
 import inkel.app.words.Words;
 import inkel.core.build.Build;
 import inkel.core.build.Edit;
@@ -40,8 +41,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
-import java.util.logging.Level;
-import java.util.logging.Logger;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -54,7 +53,6 @@ import javafx.beans.property.SimpleObjectProperty;
  * that takes time runs on the background executor; properties change on the screen executor only.
  */
 public final class Workbench {
-    private static final Logger LOG = Logger.getLogger(Workbench.class.getName());
 
     private final Shelves shelves;
     private final Executor background;
@@ -311,7 +309,7 @@ public final class Workbench {
             savedAt.set(LocalTime.now(clock.withZone(ZoneId.systemDefault())));
             notice.set(null);
         } catch (IOException failed) {
-            LOG.log(Level.WARNING, "save failed", failed);
+            Trouble.minor(Workbench.class, "save failed", failed);
             notice.set(Notice.trouble(
                     Words.say(inkel.core.quantity.Fact.of("notice.save_failed")
                             .with("file", path)
@@ -421,7 +419,7 @@ public final class Workbench {
     private void refresh() {
         canUndo.set(history != null && history.canUndo());
         canRedo.set(history != null && history.canRedo());
-        unsaved.set(history != null && !history.now().equals(saved));
+        unsaved.set(history != null && history.now() != saved && !history.now().equals(saved));
     }
 
     /** Shares out the pins of the shown node in the background and takes the plan over, or says what clashes. */
@@ -438,7 +436,7 @@ public final class Workbench {
                 Plan plan = new Planner(now, classes).plan(of);
                 screen.execute(() -> planned(now, plan));
             } catch (RuntimeException failed) {
-                LOG.log(Level.SEVERE, "planning failed", failed);
+                Trouble.severe(Workbench.class, "planning failed", failed);
                 screen.execute(() -> {
                     busy.set(false);
                     notice.set(Notice.trouble(Words.get("notice.plan_failed", "detail", failed)));

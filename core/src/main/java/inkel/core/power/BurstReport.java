@@ -72,7 +72,7 @@ public record BurstReport(NodeCircuit node, Placed placed, Supply supply, Burst 
 
     /** How far the rail falls in a burst; empty when something is missing and nothing is there to carry it. */
     public Optional<Voltage> droop() {
-        return excess().equals(Current.ZERO)
+        return !excess().isAbove(Current.ZERO)
                 ? Optional.of(Voltage.ZERO)
                 : placed.capacitor().map(capacitor -> Bulk.droop(excess(), burst.time(), capacitor, esr()));
     }

@@ -21,18 +21,20 @@ public final class Engineering {
     private static final Pattern PLAIN =
             Pattern.compile("([+-]?(?:\\d+(?:\\.\\d*)?|\\.\\d+)(?:[eE][+-]?\\d+)?)\\s*([pnuµμmkKMG]?)\\s*(\\S*)");
     private static final Pattern HEX = Pattern.compile("0[xX]([0-9a-fA-F]+)");
-    private static final Map<String, Double> PREFIX = Map.ofEntries(
-            Map.entry("p", 1e-12),
-            Map.entry("n", 1e-9),
-            Map.entry("u", 1e-6),
-            Map.entry("µ", 1e-6),
-            Map.entry("μ", 1e-6),
-            Map.entry("m", 1e-3),
-            Map.entry("", 1.0),
-            Map.entry("k", 1e3),
-            Map.entry("K", 1e3),
-            Map.entry("M", 1e6),
-            Map.entry("G", 1e9));
+    /** The powers of ten of the prefixes. */
+    private static final Map<String, Integer> PREFIX = Map.ofEntries(
+            Map.entry("p", -12),
+            Map.entry("n", -9),
+            Map.entry("u", -6),
+            Map.entry("µ", -6),
+            Map.entry("μ", -6),
+            Map.entry("m", -3),
+            Map.entry("", 0),
+            Map.entry("k", 3),
+            Map.entry("K", 3),
+            Map.entry("M", 6),
+            Map.entry("G", 9));
+
     private static final Map<Unit, List<String>> NAMES = Map.ofEntries(
             Map.entry(Unit.VOLT, List.of("V", "v")),
             Map.entry(Unit.AMPERE, List.of("A", "a")),
@@ -62,25 +64,32 @@ public final class Engineering {
         if (trimmed.isEmpty() || trimmed.length() > MAX_LENGTH) {
             return Optional.empty();
         }
-        Matcher hex = HEX.matcher(trimmed);
-        if (hex.matches()) {
-            return hex.group(1).length() > 15
-                    ? Optional.empty()
-                    : Optional.of((double) Long.parseLong(hex.group(1), 16));
-        }
-        Matcher letter = LETTER_AS_POINT.matcher(trimmed);
-        if (letter.matches()) {
-            return letterAsPoint(letter, unit);
-        }
+        // Most texts are plain, and trying the other two first would cost every start.
         Matcher plain = PLAIN.matcher(trimmed);
-        if (!plain.matches()) {
-            return Optional.empty();
+        if (!plain.matches() || !isUnit(plain.group(3), unit)) {
+            return unusual(trimmed, unit);
         }
         // A lone m behind a length is the metre itself.
         boolean isMetre = unit == Unit.METRE
                 && plain.group(2).equals("m")
                 && plain.group(3).isEmpty();
         return scaled(plain.group(1), isMetre ? "" : plain.group(2), plain.group(3), unit);
+    }
+
+    private static boolean isUnit(String rest, Unit unit) {
+        return rest.isEmpty() || NAMES.get(unit).contains(rest);
+    }
+
+    /** What is no plain number: hexadecimal, or a letter in place of the point. */
+    private static Optional<Double> unusual(String text, Unit unit) {
+        Matcher hex = HEX.matcher(text);
+        if (hex.matches()) {
+            return hex.group(1).length() > 15
+                    ? Optional.empty()
+                    : Optional.of((double) Long.parseLong(hex.group(1), 16));
+        }
+        Matcher letter = LETTER_AS_POINT.matcher(text);
+        return letter.matches() ? letterAsPoint(letter, unit) : Optional.empty();
     }
 
     /** Reads a quantity of a given unit; empty as for {@link #parse(String, Unit)}. */
@@ -99,14 +108,12 @@ public final class Engineering {
 
     private static Optional<Double> scaled(String digits, String prefix, String rest, Unit unit) {
         // A lone letter may be a prefix or a unit: "5 m" of volts is milli, "20 mA" is both.
-        if (!rest.isEmpty() && !NAMES.get(unit).contains(rest)) {
+        if (!isUnit(rest, unit)) {
             return Optional.empty();
         }
-        double percent = unit == Unit.ONE && "%".equals(rest) ? 0.01 : 1;
+        int percent = unit == Unit.ONE && "%".equals(rest) ? -2 : 0;
         // Decimal, not binary, scaling: "4.7k" must equal 4700 exactly.
-        BigDecimal value = new BigDecimal(digits)
-                .multiply(BigDecimal.valueOf(PREFIX.get(prefix)))
-                .multiply(BigDecimal.valueOf(percent));
+        BigDecimal value = new BigDecimal(digits).scaleByPowerOfTen(PREFIX.get(prefix) + percent);
         double result = value.doubleValue();
         return Double.isFinite(result) ? Optional.of(result) : Optional.empty();
     }
