@@ -29,6 +29,8 @@ public final class BetweenWords {
             return Words.show(series.resistance());
         } else if (between instanceof Between.ShifterWay way) {
             return Words.get("why.shifter_way", "way", way.way());
+        } else if (between instanceof Between.Nothing) {
+            return Words.get("why.left");
         }
         return kind(between);
     }
@@ -39,6 +41,8 @@ public final class BetweenWords {
             return Words.get("wire.with_divider");
         } else if (between instanceof Between.Series) {
             return Words.get("wire.with_resistor");
+        } else if (between instanceof Between.Nothing) {
+            return Words.get("wire.with_nothing");
         }
         return between instanceof Between.CoilDriver
                 ? Words.get("wire.with_transistor")

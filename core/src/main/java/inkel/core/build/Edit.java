@@ -51,6 +51,12 @@ public sealed interface Edit {
         public static final String LOW = "low";
     }
 
+    /** Leaves a wire with little to spare as it is, and writes the reason in the log. */
+    record Leave(String node, Endpoint signal, String reason, Instant at) implements Edit {
+        /** The kind of the line in the log. */
+        public static final String KIND = "left";
+    }
+
     /** Joins a part's ground to the common ground of its node, or keeps it apart. */
     record SetGround(String node, String part, boolean apart) implements Edit {}
 
@@ -62,6 +68,9 @@ public sealed interface Edit {
 
     /** Takes a part off the table, with its wires and all that feeds from it. */
     record RemovePart(String node, String part) implements Edit {}
+
+    /** Puts a part of another class in a part's place; its wires and feeds stay where they are. */
+    record Exchange(String node, String part, String classId) implements Edit {}
 
     /** Calls a part by another name. */
     record RenamePart(String node, String part, String name) implements Edit {}

@@ -4,9 +4,11 @@ import inkel.core.build.Edit.AddNode;
 import inkel.core.build.Edit.AddNodeWire;
 import inkel.core.build.Edit.AddPart;
 import inkel.core.build.Edit.CopyNode;
+import inkel.core.build.Edit.Exchange;
 import inkel.core.build.Edit.Feed;
 import inkel.core.build.Edit.Insert;
 import inkel.core.build.Edit.JoinGrounds;
+import inkel.core.build.Edit.Leave;
 import inkel.core.build.Edit.Measure;
 import inkel.core.build.Edit.MovePart;
 import inkel.core.build.Edit.Plug;
@@ -99,6 +101,8 @@ public final class Edits {
                     .toList());
         } else if (edit instanceof Measure measure) {
             return measured(build, node, measure);
+        } else if (edit instanceof Leave leave) {
+            return left(build, node, leave);
         }
         Node changed = applyTo(node, edit);
         return build.withNode(node.id(), old -> changed);
@@ -130,6 +134,18 @@ public final class Edits {
                 Place.of(node.id(), measure.signal()).toString(),
                 text,
                 Extras.NONE));
+    }
+
+    private static Build left(Build build, Node node, Leave leave) throws EditRefused {
+        require(node, leave.signal().part());
+        Between nothing = new Between.Nothing(leave.signal(), leave.reason(), Extras.NONE);
+        return build.withNode(node.id(), old -> old.withBetween(nothing))
+                .withLog(new LogEntry(
+                        leave.at(),
+                        Leave.KIND,
+                        Place.of(node.id(), leave.signal()).toString(),
+                        leave.reason(),
+                        Extras.NONE));
     }
 
     private static Build moved(Build build, Node from, MovePart move) throws EditRefused {
@@ -181,6 +197,9 @@ public final class Edits {
             return added(node, add.part());
         } else if (edit instanceof RemovePart remove) {
             return removed(node, remove.part());
+        } else if (edit instanceof Exchange exchange) {
+            require(node, exchange.part());
+            return node.withPart(exchange.part(), part -> part.withClass(exchange.classId()));
         } else if (edit instanceof RenamePart rename) {
             require(node, rename.part());
             return node.withPart(rename.part(), part -> part.withName(rename.name()));

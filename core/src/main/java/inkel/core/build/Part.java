@@ -51,6 +51,10 @@ public record Part(
         return Optional.ofNullable(settings.get(key));
     }
 
+    public Part withClass(String newClassId) {
+        return new Part(id, newClassId, name, purpose, feeds, groundApart, settings, figures, extras);
+    }
+
     public Part withName(String newName) {
         return new Part(id, classId, newName, purpose, feeds, groundApart, settings, figures, extras);
     }

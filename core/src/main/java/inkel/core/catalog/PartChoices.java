@@ -26,7 +26,7 @@ public final class PartChoices {
     /** The keys of all choices that can be made for a part, those whose words are of its class or its pins with them. */
     public static List<String> keys() {
         List<String> keys = new ArrayList<>(WORDS.keySet());
-        keys.addAll(List.of("turned_down", "diode", "accepted"));
+        keys.addAll(List.of("turned_down", "diode"));
         return keys;
     }
 

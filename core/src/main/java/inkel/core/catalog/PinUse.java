@@ -31,7 +31,10 @@ public enum PinUse {
     /** A voltage that the board must convert. */
     ANALOG("analog"),
     /** One side of a way through a level shifter. */
-    WAY("way");
+    WAY("way"),
+    /** The input of a way that leads in one direction only. */
+    WAY_IN("way-in"),
+    WAY_OUT("way-out");
 
     private final String text;
 
@@ -55,9 +58,14 @@ public enum PinUse {
     /** Whether the pin is a signal that has to be wired to somebody's pin. */
     public boolean isSignal() {
         return switch (this) {
-            case GROUND, SUPPLY, RAIL, OFFER, NONE, WAY -> false;
+            case GROUND, SUPPLY, RAIL, OFFER, NONE, WAY, WAY_IN, WAY_OUT -> false;
             default -> true;
         };
+    }
+
+    /** Whether it is one side of a way that matches levels. */
+    public boolean isWay() {
+        return this == WAY || this == WAY_IN || this == WAY_OUT;
     }
 
     /** Whether the part drives the wire: the other end listens. On I2C both do. */

@@ -7,6 +7,7 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.levels.rules.AnalogOverRule;
 import inkel.core.levels.rules.BackPowerRule;
 import inkel.core.levels.rules.DividerTwoWayRule;
 import inkel.core.levels.rules.FigureUnknownRule;
@@ -84,6 +85,7 @@ public final class RuleBook {
             new Entry<>(new DecouplingRule(), Reports::power),
             new Entry<>(new MainsCareRule(), Reports::power),
             new Entry<>(new HarmsRule(), Reports::levels),
+            new Entry<>(new AnalogOverRule(), Reports::levels),
             new Entry<>(new PullupHarmsRule(), Reports::levels),
             new Entry<>(new DividerTwoWayRule(), Reports::levels),
             new Entry<>(new ShifterSlowRule(), Reports::levels),

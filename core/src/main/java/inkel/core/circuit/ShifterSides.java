@@ -2,22 +2,24 @@ package inkel.core.circuit;
 
 import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Ways;
 import inkel.core.quantity.Voltage;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
 /**
- * The two pins of a way through a shifter. A way has one pin on each side; each side hangs on its own supply. The pin
- * that faces an end of the wire is the one whose supply is nearest to that end's.
+ * The two pins of a way through a shifter or a buffer. Through a shifter, the pin that faces an end of the wire is the
+ * one whose supply is nearest to that end's; through a buffer, the input faces what drives.
  *
  * @param towardsDriver faces the pin that drives
  * @param towardsReceiver faces the pin that listens
  */
 public record ShifterSides(Endpoint towardsDriver, Endpoint towardsReceiver) {
-    /** Empty when the shifter has no such way, or when a part on it is not fed. */
+    /** Empty when the part has no such way, or when a part on it is not fed. */
     public static Optional<ShifterSides> of(
             NodeCircuit node, Between.ShifterWay way, Endpoint driver, Endpoint receiver) {
         Optional<Placed> shifter = node.part(way.shifter());
@@ -26,41 +28,47 @@ public record ShifterSides(Endpoint towardsDriver, Endpoint towardsReceiver) {
         if (shifter.isEmpty() || receiverAt.isEmpty() || driverAt.isEmpty()) {
             return Optional.empty();
         }
-        List<Endpoint> pins = pinsOf(shifter.get(), way.way());
-        if (pins.size() != 2 || pins.stream().anyMatch(pin -> node.ioVolts(pin).isEmpty())) {
+        List<Pin> pins = Ways.of(shifter.get().cls()).pins(way.way());
+        List<Endpoint> ends = pins.stream().map(shifter.get()::endpoint).toList();
+        if (ends.size() != 2 || ends.stream().anyMatch(pin -> node.ioVolts(pin).isEmpty())) {
             return Optional.empty();
+        }
+        if (pins.get(0).use() == PinUse.WAY_IN) {
+            return Optional.of(new ShifterSides(ends.get(0), ends.get(1)));
+        }
+        if (pins.get(0).use() == PinUse.WAY_OUT) {
+            return Optional.of(new ShifterSides(ends.get(1), ends.get(0)));
         }
         Comparator<Endpoint> byVolts =
                 Comparator.comparing(pin -> node.ioVolts(pin).orElseThrow().expected());
-        Endpoint low = pins.stream().min(byVolts).orElseThrow();
-        Endpoint high = pins.get(0).equals(low) ? pins.get(1) : pins.get(0);
+        Endpoint low = ends.stream().min(byVolts).orElseThrow();
+        Endpoint high = ends.get(0).equals(low) ? ends.get(1) : ends.get(0);
         boolean isReceiverHigh = receiverAt.get().isAbove(driverAt.get());
         return Optional.of(isReceiverHigh ? new ShifterSides(low, high) : new ShifterSides(high, low));
     }
 
-    /** The pins of one way, counted along each side in physical order. */
-    public static List<Endpoint> pinsOf(Placed shifter, int way) {
-        return shifter.cls().io().stream()
-                .flatMap(side -> shifter.cls().pins().stream()
-                        .filter(pin -> pin.use() == PinUse.WAY && pin.io().equals(side.name()))
-                        .skip(way - 1L)
-                        .limit(1))
-                .map(shifter::endpoint)
-                .toList();
+    /** The pins of a wire's way that face the part with the signal and the pin it goes to, in that order. */
+    public static Optional<Facing> facing(NodeCircuit node, Between.ShifterWay way, Wire wire) {
+        boolean drives = node.pin(wire.from())
+                .filter(pin -> pin.use().drives() && !pin.use().listens())
+                .isPresent();
+        return drives
+                ? of(node, way, wire.from(), wire.to())
+                        .map(sides -> new Facing(sides.towardsDriver(), sides.towardsReceiver()))
+                : of(node, way, wire.to(), wire.from())
+                        .map(sides -> new Facing(sides.towardsReceiver(), sides.towardsDriver()));
     }
 
-    /** How many ways a shifter has. */
-    public static int ways(Placed shifter) {
-        return (int) shifter.cls().io().stream()
-                .mapToLong(side -> shifter.cls().pins().stream()
-                        .filter(pin -> pin.use() == PinUse.WAY && pin.io().equals(side.name()))
-                        .count())
-                .min()
-                .orElse(0);
-    }
+    /**
+     * The pins of a way by the ends of its wire.
+     *
+     * @param signal faces the part that the signal belongs to
+     * @param target faces the pin that the wire goes to
+     */
+    public record Facing(Endpoint signal, Endpoint target) {}
 
     /** Whether a part has ways at all. */
     public static boolean isShifter(Placed placed) {
-        return placed.cls().pins().stream().map(Pin::use).anyMatch(use -> use == PinUse.WAY);
+        return !Ways.of(placed.cls()).isEmpty();
     }
 }

@@ -325,6 +325,9 @@ public final class BuildReader {
                 int way = fields.number("way", 0);
                 check.way(fields, shifter, way);
                 return Optional.of(new Between.ShifterWay(signal, shifter, way, fields.extras()));
+            case "nothing":
+                return Optional.of(new Between.Nothing(
+                        signal, fields.optionalText("reason").orElse(""), fields.extras()));
             case "series":
                 return Optional.of(
                         new Between.Series(signal, fields.quantity("series", Unit.OHM, "330 Ω"), fields.extras()));
@@ -335,7 +338,7 @@ public final class BuildReader {
                 fields.problem(
                         "kind",
                         Fact.of("problem.expected_value")
-                                .with("example", "divider, shifter, series, coil-driver")
+                                .with("example", "divider, shifter, series, coil-driver, nothing")
                                 .with("found", kind));
                 return Optional.empty();
         }

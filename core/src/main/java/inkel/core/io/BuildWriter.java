@@ -170,7 +170,10 @@ public final class BuildWriter {
             tree.put("shifter", way.shifter());
             tree.put("way", way.way());
         }
-        if (between instanceof Between.Series series) {
+        if (between instanceof Between.Nothing nothing) {
+            tree.put("kind", "nothing");
+            putUnlessEmpty(tree, "reason", nothing.reason());
+        } else if (between instanceof Between.Series series) {
             tree.put("kind", "series");
             tree.put("series", Engineering.print(series.resistance().ohms(), Unit.OHM, 4));
         } else if (between instanceof Between.CoilDriver driver) {

@@ -5,7 +5,7 @@ import inkel.core.build.Part;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
-import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Ways;
 import inkel.core.quantity.Fact;
 import java.util.List;
 import java.util.Map;
@@ -98,17 +98,9 @@ final class PinCheck {
         });
     }
 
-    /** A way through a shifter that is there. */
+    /** A way through a shifter or a buffer that is there. */
     void way(Fields fields, String shifter, int way) {
-        long ways = classOf(shifter)
-                .map(cls -> cls.io().stream()
-                        .mapToLong(side -> cls.pins().stream()
-                                .filter(pin ->
-                                        pin.use() == PinUse.WAY && pin.io().equals(side.name()))
-                                .count())
-                        .min()
-                        .orElse(0))
-                .orElse(0L);
+        int ways = classOf(shifter).map(cls -> Ways.of(cls).count()).orElse(0);
         if (way < 1 || way > ways) {
             fields.problem(
                     "way",

@@ -12,9 +12,6 @@ import java.util.stream.Stream;
  * {@code V_out = V·R2 / (R1 + R2)}.
  */
 public final class DividerSearch {
-    /** Low enough that a few tens of picofarads do not slow the edges, high enough to spare the driver. */
-    private static final double WANTED_SOURCE_OHMS = 1000;
-
     private DividerSearch() {}
 
     /** A pair of resistors: one in line, one to ground. */
@@ -23,15 +20,36 @@ public final class DividerSearch {
             return in.times(toGround.ohms() / (series.ohms() + toGround.ohms()));
         }
 
+        /** What the driver has to feed: both in line. */
+        public Resistance total() {
+            return Resistance.ofOhms(series.ohms() + toGround.ohms());
+        }
+
         /** What the receiver sees looking back: both in parallel. */
         public Resistance source() {
             return series.parallelTo(toGround);
         }
     }
 
-    /** As {@link #find(Voltage, Voltage, Voltage, Voltage, ESeries, Resistance)}, of E12 and near 1 kΩ. */
-    public static Optional<Pair> find(Voltage highMin, Voltage highMax, Voltage ceiling, Voltage floor) {
-        return find(highMin, highMax, ceiling, floor, ESeries.E12, Resistance.ofOhms(WANTED_SOURCE_OHMS));
+    /**
+     * The pair that takes the least current of those whose source resistance stays at or below a limit, of E12 and, where
+     * that has none that lands in the window, of E24 and E96. Values from 100 Ω up to 100 kΩ.
+     *
+     * @param sourceMost what the wire still rises through in time
+     */
+    public static Optional<Pair> sparing(
+            Voltage highMin, Voltage highMax, Voltage ceiling, Voltage floor, Resistance sourceMost) {
+        if (floor.volts() * highMax.volts() > ceiling.volts() * highMin.volts()) {
+            return Optional.empty(); // no share does both
+        }
+        return Stream.of(ESeries.E12, ESeries.E24, ESeries.E96)
+                .flatMap(series -> landing(series, highMin, highMax, ceiling, floor)
+                        .filter(pair -> pair.source().ohms() <= sourceMost.ohms())
+                        .min(Comparator.<Pair>comparingDouble(
+                                        pair -> -pair.total().ohms())
+                                .thenComparingDouble(pair -> -pair.high(highMin).volts()))
+                        .stream())
+                .findFirst();
     }
 
     /**
@@ -41,13 +59,18 @@ public final class DividerSearch {
      */
     public static Optional<Pair> find(
             Voltage highMin, Voltage highMax, Voltage ceiling, Voltage floor, ESeries series, Resistance wanted) {
+        return landing(series, highMin, highMax, ceiling, floor)
+                .min(Comparator.<Pair>comparingDouble(pair -> distance(pair, wanted))
+                        .thenComparingDouble(pair -> -pair.high(highMin).volts()));
+    }
+
+    private static Stream<Pair> landing(
+            ESeries series, Voltage highMin, Voltage highMax, Voltage ceiling, Voltage floor) {
         return values(series)
                 .flatMap(inLine -> values(series)
                         .map(toGround -> new Pair(Resistance.ofOhms(inLine), Resistance.ofOhms(toGround))))
                 .filter(pair -> !pair.high(highMax).isAbove(ceiling))
-                .filter(pair -> !pair.high(highMin).isBelow(floor))
-                .min(Comparator.<Pair>comparingDouble(pair -> distance(pair, wanted))
-                        .thenComparingDouble(pair -> -pair.high(highMin).volts()));
+                .filter(pair -> !pair.high(highMin).isBelow(floor));
     }
 
     private static double distance(Pair pair, Resistance wanted) {

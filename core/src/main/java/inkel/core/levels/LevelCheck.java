@@ -1,5 +1,7 @@
 package inkel.core.levels;
 
+import inkel.core.catalog.IoFamily;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.Optional;
 
@@ -23,6 +25,20 @@ public record LevelCheck(
         Voltage supply) {
     /** Margins below this share of the receiver's supply are thin. */
     public static final double THIN_SHARE = 0.05;
+
+    /**
+     * How a driver that makes its own high stands against one that listens, at the worst corner of both supplies.
+     *
+     * @return empty when either has no figures for this, as an open drain has no high of its own
+     */
+    public static Optional<LevelCheck> pushed(
+            IoFamily says, Range<Voltage> saysAt, IoFamily hears, Range<Voltage> hearsAt, boolean isSameRail) {
+        boolean isKnown =
+                says.vol().isPresent() && hears.vih().isPresent() && hears.vil().isPresent();
+        return isKnown
+                ? Drive.pushed(says, saysAt, 1).map(drive -> drive.against(hears, hearsAt, isSameRail))
+                : Optional.empty();
+    }
 
     public Voltage highMargin() {
         return vohMin.minus(vih);

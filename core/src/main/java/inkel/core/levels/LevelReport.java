@@ -14,11 +14,17 @@ import java.util.Optional;
  * @param links in document order
  * @param unknown wires that cannot be judged, because a part on them has no figures for its levels
  */
-public record LevelReport(Circuit circuit, List<Link> links, List<Unknown> unknown, List<ShifterSpeed> shifters) {
+public record LevelReport(
+        Circuit circuit,
+        List<Link> links,
+        List<Unknown> unknown,
+        List<ShifterSpeed> shifters,
+        List<AnalogLevel> analog) {
     public LevelReport {
         links = List.copyOf(links);
         unknown = List.copyOf(unknown);
         shifters = List.copyOf(shifters);
+        analog = List.copyOf(analog);
     }
 
     /** A wire that cannot be judged, and the pin whose figures are missing. */
@@ -35,7 +41,10 @@ public record LevelReport(Circuit circuit, List<Link> links, List<Unknown> unkno
         List<ShifterSpeed> shifters = circuit.nodes().stream()
                 .flatMap(node -> ShifterSpeed.of(node).stream())
                 .toList();
-        return new LevelReport(circuit, links, unknown, shifters);
+        List<AnalogLevel> analog = circuit.nodes().stream()
+                .flatMap(node -> AnalogLevel.of(node).stream())
+                .toList();
+        return new LevelReport(circuit, links, unknown, shifters, analog);
     }
 
     /** Both directions of a signal's wire, worst first. */

@@ -3,7 +3,6 @@ package inkel.core.levels;
 import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Place;
-import inkel.core.build.Reading;
 import inkel.core.build.Wire;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PinUse;
@@ -15,9 +14,7 @@ import inkel.core.circuit.ShifterSides;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -33,12 +30,7 @@ final class NodeLevels {
 
     static NodeLevels of(NodeCircuit node) {
         NodeLevels levels = new NodeLevels(node);
-        for (Map.Entry<Endpoint, List<Wire>> net : node.nets().entrySet()) {
-            List<PullUp> pulls = levels.pullsOf(net.getKey(), net.getValue());
-            for (Wire wire : net.getValue()) {
-                levels.judge(wire, pulls);
-            }
-        }
+        node.nets().forEach((target, wires) -> wires.forEach(wire -> levels.judge(wire, wires)));
         return levels;
     }
 
@@ -50,26 +42,26 @@ final class NodeLevels {
         return unknown;
     }
 
-    private void judge(Wire wire, List<PullUp> pulls) {
+    private void judge(Wire wire, List<Wire> net) {
         PinUse use = node.pin(wire.from()).orElseThrow().use();
         if (use == PinUse.ANALOG) {
             return;
         }
         if (use.drives()) {
-            judge(wire, wire.from(), wire.to(), pulls);
+            judge(wire, wire.from(), wire.to(), net);
         }
         if (use.listens()) {
-            judge(wire, wire.to(), wire.from(), pulls);
+            judge(wire, wire.to(), wire.from(), net);
         }
     }
 
-    private void judge(Wire wire, Endpoint driver, Endpoint receiver, List<PullUp> pulls) {
+    private void judge(Wire wire, Endpoint driver, Endpoint receiver, List<Wire> net) {
         Optional<Between> between = node.node().between(wire.from());
         Place signal = node.place(wire.from());
         if (between.isPresent() && between.get() instanceof Between.ShifterWay way) {
             Optional<ShifterSides> sides = ShifterSides.of(node, way, driver, receiver);
             if (sides.isPresent()) {
-                link(signal, sides.get().towardsReceiver(), receiver, between, List.of(), 1);
+                through(signal, driver, receiver, sides.get(), between, net);
             } else {
                 unknown.add(new LevelReport.Unknown(
                         node, signal, Place.ofPart(node.node().id(), way.shifter())));
@@ -78,19 +70,69 @@ final class NodeLevels {
         }
         double share = between.filter(Between.Divider.class::isInstance)
                 .map(Between.Divider.class::cast)
-                .map(divider -> divider.toGround().ohms()
-                        / (divider.series().ohms() + divider.toGround().ohms()))
+                .map(Between.Divider::share)
                 .orElse(1.0);
-        link(signal, driver, receiver, between, pulls, share);
+        link(signal, driver, receiver, between, pullsOf(net), share, true);
     }
 
+    /** Two hops, each judged by itself; the one that arrives comes first. */
+    private void through(
+            Place signal,
+            Endpoint driver,
+            Endpoint receiver,
+            ShifterSides sides,
+            Optional<Between> between,
+            List<Wire> net) {
+        link(signal, sides.towardsReceiver(), receiver, between, List.of(), 1, true);
+        List<PullUp> pulls = new ArrayList<>(pullsAt(sides.towardsDriver()).toList());
+        pulls.addAll(driver.equals(signal.endpoint()) ? pullsAt(driver).toList() : pullsOf(net));
+        link(signal, driver, sides.towardsDriver(), between, pulls, 1, false);
+        PinUse use = node.pin(signal.endpoint()).orElseThrow().use();
+        if (!use.isTwoWay()) {
+            liftedDriver(signal, driver, sides.towardsDriver(), between);
+        }
+    }
+
+    /** A pin that only drives hears nothing, but a pull-up may lift it above what it survives. */
+    private void liftedDriver(Place signal, Endpoint driver, Endpoint pulledAt, Optional<Between> between) {
+        Optional<PullUp> pull = PullUp.highest(pullsAt(pulledAt).toList());
+        Optional<IoFamily> family = node.io(driver);
+        Optional<Range<Voltage>> at = node.ioVolts(driver);
+        if (pull.isEmpty()
+                || family.isEmpty()
+                || at.isEmpty()
+                || family.get().vol().isEmpty()) {
+            return;
+        }
+        Drive.pulled(family.get(), at.get(), List.of(pull.get()), 1)
+                .map(drive -> drive.against(family.get(), at.get(), hangsOn(pull, driver)))
+                .filter(check -> check.verdict() == Verdict.HARMS)
+                .ifPresent(check -> links.add(new Link(node, signal, pulledAt, driver, between, pull, check)));
+    }
+
+    private boolean hangsOn(Optional<PullUp> pull, Endpoint end) {
+        return pull.flatMap(PullUp::rail)
+                .filter(rail ->
+                        node.ioRail(end).map(Rail::id).filter(rail::equals).isPresent())
+                .isPresent();
+    }
+
+    private boolean isSameRail(Endpoint one, Endpoint other) {
+        return node.ioRail(one).map(Rail::id).equals(node.ioRail(other).map(Rail::id));
+    }
+
+    /**
+     * @param pulls those on the driver's side of what stands between
+     * @param arrives whether what was measured on the wire is what the receiver hears
+     */
     private void link(
             Place signal,
             Endpoint driver,
             Endpoint receiver,
             Optional<Between> between,
             List<PullUp> pulls,
-            double share) {
+            double share,
+            boolean arrives) {
         Optional<IoFamily> says = node.io(driver);
         Optional<IoFamily> hears = node.io(receiver);
         Optional<Range<Voltage>> hearsAt = node.ioVolts(receiver);
@@ -104,140 +146,57 @@ final class NodeLevels {
             unknown.add(new LevelReport.Unknown(node, signal, node.place(missing)));
             return;
         }
-        boolean isOpenDrain = says.get().openDrain()
-                || node.pin(signal.endpoint()).orElseThrow().use().isTwoWay();
-        Optional<Driver> high = isOpenDrain && !(between.isPresent() && between.get() instanceof Between.ShifterWay)
-                ? Driver.pulled(says.get(), saysAt.get(), pulls, share)
-                : Driver.pushed(says.get(), saysAt.get(), share);
+        boolean isFromShifter = node.pin(driver).orElseThrow().use().isWay();
+        boolean isPulled = !isFromShifter
+                && (says.get().openDrain()
+                        || node.pin(signal.endpoint()).orElseThrow().use().isTwoWay());
+        Optional<Drive> high = isPulled
+                ? Drive.pulled(says.get(), saysAt.get(), pulls, share)
+                : Drive.pushed(says.get(), saysAt.get(), share);
         if (high.isEmpty()) {
             return; // nothing makes a high: a finding of its own
         }
-        Reading reading = node.reading(signal.endpoint());
-        Driver driven = high.get().measured(reading);
-        boolean isSameRail = !isOpenDrain
-                && node.ioRail(driver)
-                        .map(Rail::id)
-                        .equals(node.ioRail(receiver).map(Rail::id));
-        boolean isPulled = isOpenDrain && !(between.isPresent() && between.get() instanceof Between.ShifterWay);
+        Optional<PullUp> decides = isPulled ? PullUp.highest(pulls) : Optional.empty();
+        Drive drive = arrives ? high.get().measured(node.reading(signal.endpoint())) : high.get();
         links.add(new Link(
                 node,
                 signal,
                 driver,
                 receiver,
                 between,
-                isPulled ? highest(pulls) : Optional.empty(),
-                worst(driven, hears.get(), hearsAt.get(), isSameRail)));
+                decides,
+                drive.against(
+                        hears.get(),
+                        hearsAt.get(),
+                        isPulled ? hangsOn(decides, receiver) : isSameRail(driver, receiver))));
     }
 
-    /** The worst of the corners of both supplies; one rail has one voltage at a time. */
-    private static LevelCheck worst(Driver driver, IoFamily hears, Range<Voltage> at, boolean isSameRail) {
-        LevelCheck low = check(driver, isSameRail ? driver.atLow() : driver, hears, at.lowest());
-        LevelCheck high = check(driver, isSameRail ? driver.atHigh() : driver, hears, at.highest());
-        LevelCheck highSide = byMargin(low, high, LevelCheck::highMargin);
-        LevelCheck lowSide = byMargin(low, high, LevelCheck::lowMargin);
-        LevelCheck headSide = byMargin(low, high, LevelCheck::headroom);
-        return new LevelCheck(
-                highSide.vohMin(),
-                headSide.vohMax(),
-                lowSide.volMax(),
-                highSide.vih(),
-                lowSide.vil(),
-                headSide.absoluteMax(),
-                headSide.recommendedMax(),
-                at.expected());
-    }
-
-    private static LevelCheck byMargin(
-            LevelCheck a, LevelCheck b, java.util.function.Function<LevelCheck, Voltage> margin) {
-        return Stream.of(a, b).min(Comparator.comparing(margin)).orElseThrow();
-    }
-
-    private static LevelCheck check(Driver whole, Driver driver, IoFamily hears, Voltage supply) {
-        return new LevelCheck(
-                driver.vohMin(),
-                driver.vohMax(),
-                whole.volMax(),
-                hears.vih().orElseThrow().at(supply),
-                hears.vil().orElseThrow().at(supply),
-                hears.absoluteMax().at(supply),
-                hears.recommendedMax().map(limit -> limit.at(supply)),
-                supply);
-    }
-
-    /** The rails that pull-ups on any part of a net reach for. */
-    private List<PullUp> pullsOf(Endpoint target, List<Wire> wires) {
-        return Stream.concat(Stream.of(target), wires.stream().map(Wire::from))
-                .flatMap(pin -> node.part(pin.part()).stream().flatMap(placed -> pullsAt(placed, pin)))
+    /** The pull-ups that are joined to the pin the wires go to: behind a shifter only those of the shifter itself. */
+    private List<PullUp> pullsOf(List<Wire> net) {
+        return Stream.concat(Stream.of(net.get(0).to()), net.stream().flatMap(this::joined))
+                .flatMap(this::pullsAt)
                 .toList();
     }
 
-    private Stream<PullUp> pullsAt(Placed placed, Endpoint pin) {
-        return placed.cls().pulls().stream()
+    private Stream<Endpoint> joined(Wire wire) {
+        Optional<Between> between = node.node().between(wire.from());
+        return between.isPresent() && between.get() instanceof Between.ShifterWay way
+                ? ShifterSides.facing(node, way, wire).map(ShifterSides.Facing::target).stream()
+                : Stream.of(wire.from());
+    }
+
+    private Stream<PullUp> pullsAt(Endpoint pin) {
+        return node.part(pin.part()).stream().flatMap(placed -> placed.cls().pulls().stream()
                 .filter(pull -> pull.pin().equals(pin.pin()))
-                .flatMap(pull -> reach(placed, pull).stream())
-                .map(volts -> new PullUp(pin, volts));
+                .flatMap(pull -> reach(placed, pull, pin).stream()));
     }
 
-    private Optional<Range<Voltage>> reach(Placed placed, Pull pull) {
-        Optional<Range<Voltage>> rail = node.railOf(placed, pull.supply())
-                .or(() -> node.rail(new Endpoint(placed.id(), pull.supply())))
-                .flatMap(Rail::volts);
-        return pull.volts().isPresent()
-                ? rail.map(fed -> Range.exactly(pull.volts().get()))
-                : rail;
-    }
-
-    private static Optional<PullUp> highest(List<PullUp> pulls) {
-        return pulls.stream().max(Comparator.comparing(pull -> pull.volts().highest()));
-    }
-
-    /** What a driver puts on the wire over its supply range, behind a divider's share. */
-    private record Driver(
-            Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, Voltage highAtHigh, Voltage topAtLow) {
-        /** The pull-up to the highest rail decides what an open-drain wire can reach. */
-        static Optional<Driver> pulled(IoFamily says, Range<Voltage> at, List<PullUp> pulls, double share) {
-            Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
-            return highest(pulls)
-                    .map(PullUp::volts)
-                    .map(pull -> new Driver(
-                            pull.lowest().times(share),
-                            pull.highest().times(share),
-                            vol,
-                            pull.lowest().times(share),
-                            pull.highest().times(share),
-                            pull.lowest().times(share)));
-        }
-
-        static Optional<Driver> pushed(IoFamily says, Range<Voltage> at, double share) {
-            Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
-            return says.voh()
-                    .map(voh -> new Driver(
-                            voh.at(at.lowest()).times(share),
-                            top(says, at.highest()).times(share),
-                            vol,
-                            voh.at(at.lowest()).times(share),
-                            voh.at(at.highest()).times(share),
-                            top(says, at.lowest()).times(share)));
-        }
-
-        private static Voltage top(IoFamily says, Voltage supply) {
-            return says.vohMax().map(most -> most.at(supply)).orElse(supply);
-        }
-
-        /** What was measured takes the place of the figures. */
-        Driver measured(Reading reading) {
-            Voltage low = reading.low().orElse(volMax);
-            return reading.high()
-                    .map(high -> new Driver(high, high, low, high, high, high))
-                    .orElse(new Driver(vohMin, vohMax, low, highAtLow, highAtHigh, topAtLow));
-        }
-
-        Driver atLow() {
-            return new Driver(highAtLow, topAtLow, volMax, highAtLow, highAtHigh, topAtLow);
-        }
-
-        Driver atHigh() {
-            return new Driver(highAtHigh, vohMax, volMax, highAtLow, highAtHigh, topAtLow);
-        }
+    private Optional<PullUp> reach(Placed placed, Pull pull, Endpoint pin) {
+        Optional<Rail> rail =
+                node.railOf(placed, pull.supply()).or(() -> node.rail(new Endpoint(placed.id(), pull.supply())));
+        return rail.flatMap(fed -> fed.volts()
+                .map(volts -> pull.volts().isPresent()
+                        ? new PullUp(pin, Range.exactly(pull.volts().get()), Optional.empty())
+                        : new PullUp(pin, volts, Optional.of(fed.id()))));
     }
 }

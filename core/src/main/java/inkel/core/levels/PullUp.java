@@ -3,11 +3,20 @@ package inkel.core.levels;
 import inkel.core.build.Endpoint;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
 
 /**
  * A pull-up on a wire.
  *
  * @param at the pin it is soldered to
  * @param volts where it reaches
+ * @param rail the rail it hangs on; empty where the part makes its own
  */
-public record PullUp(Endpoint at, Range<Voltage> volts) {}
+public record PullUp(Endpoint at, Range<Voltage> volts, Optional<Endpoint> rail) {
+    /** The one that decides what an open-drain wire reaches. */
+    static Optional<PullUp> highest(List<PullUp> pulls) {
+        return pulls.stream().max(Comparator.comparing(pull -> pull.volts().highest()));
+    }
+}

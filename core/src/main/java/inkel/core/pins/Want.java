@@ -6,6 +6,7 @@ import inkel.core.catalog.Need;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.remedy.Ties;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -40,19 +41,6 @@ record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie) 
         if (isTied || isLeftAlone) {
             return Stream.empty();
         }
-        return Stream.of(new Want(placed, pin, now, tie(node, placed, pin)));
-    }
-
-    private static Optional<Endpoint> tie(NodeCircuit node, Placed placed, Pin pin) {
-        return switch (pin.need()) {
-            case TIE_HIGH ->
-                placed.cls().io(pin).map(family -> placed.part().feeds().get(family.supply()));
-            case TIE_LOW ->
-                node.board().cls().pins().stream()
-                        .filter(ground -> ground.use() == inkel.core.catalog.PinUse.GROUND)
-                        .findFirst()
-                        .map(node.board()::endpoint);
-            default -> Optional.empty();
-        };
+        return Stream.of(new Want(placed, pin, now, Ties.of(node, placed, pin)));
     }
 }

@@ -132,21 +132,16 @@ final class WireSteps {
         WireColour colour = WireColour.of(use, use.sharedLine().isPresent() ? 0 : plainSignals++);
         Optional<Between> between = node.node().between(wire.from());
         if (between.isPresent() && between.get() instanceof Between.ShifterWay way) {
-            Optional<ShifterSides> sides = ShifterSides.of(node, way, wire.to(), wire.from());
+            Optional<ShifterSides.Facing> sides = ShifterSides.facing(node, way, wire);
             if (sides.isPresent()) {
                 // Ends shared with another part's wire on the same way are plugged once.
-                add(kind, onPin(wire.to()), onPin(sides.get().towardsDriver()), colour, wire.from(), Optional.empty());
-                add(
-                        kind,
-                        onPin(sides.get().towardsReceiver()),
-                        onPin(wire.from()),
-                        colour,
-                        wire.from(),
-                        Optional.empty());
+                add(kind, onPin(wire.to()), onPin(sides.get().target()), colour, wire.from(), Optional.empty());
+                add(kind, onPin(sides.get().signal()), onPin(wire.from()), colour, wire.from(), Optional.empty());
                 return;
             }
         }
-        Optional<Between> inLine = between.filter(entry -> !(entry instanceof Between.ShifterWay));
+        Optional<Between> inLine =
+                between.filter(entry -> !(entry instanceof Between.ShifterWay) && !(entry instanceof Between.Nothing));
         add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), inLine);
     }
 

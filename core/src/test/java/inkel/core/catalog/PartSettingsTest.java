@@ -76,8 +76,7 @@ class PartSettingsTest {
         "packet-radio-boosted, turned_down, low,     false",
         "board-classic-5v,     diode,       5V,      true",
         "board-classic-5v,     diode,       'USB 5V', true",
-        "board-classic-5v,     diode,       VCC,     false",
-        "packet-radio,         accepted,    MISO,    true"
+        "board-classic-5v,     diode,       VCC,     false"
     })
     void aChoiceIsOneOfItsWords(String classId, String key, String text, boolean isGood) {
         assertEquals(

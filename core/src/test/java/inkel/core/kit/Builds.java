@@ -39,6 +39,11 @@ public final class Builds {
         parts.add(Part.of("usb", "usb-port", "USB", ""));
     }
 
+    /** A board on a USB port. */
+    public static Builds on(String boardClass) {
+        return new Builds(boardClass);
+    }
+
     /** The classic 5 V board on a USB port. */
     public static Builds classic() {
         return new Builds("board-classic-5v");

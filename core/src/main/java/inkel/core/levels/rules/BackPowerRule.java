@@ -71,7 +71,9 @@ public final class BackPowerRule implements Rule<LevelReport> {
         Optional<Endpoint> fed = source(node, link.to());
         return !isTogether
                 && hangsOnSupply
-                && link.between().isEmpty()
+                && link.between()
+                        .filter(between -> !(between instanceof Between.Nothing))
+                        .isEmpty()
                 && link.check().vohMax().isAbove(CLAMP)
                 && driven.isPresent()
                 && fed.isPresent()

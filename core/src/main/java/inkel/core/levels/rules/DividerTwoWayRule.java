@@ -2,6 +2,7 @@ package inkel.core.levels.rules;
 
 import inkel.core.build.Between;
 import inkel.core.build.Edit;
+import inkel.core.catalog.Ways;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -14,7 +15,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import java.util.List;
 
-/** Reports a divider in a wire that both ends drive: it lowers one way and spoils the other. */
+/** Reports a divider or a buffer in a wire that both ends drive: it serves one way and spoils the other. */
 public final class DividerTwoWayRule implements Rule<LevelReport> {
     private static final RuleInfo INFO =
             new RuleInfo("levels.divider_two_way", Severity.STOP, Stage.LEVELS, "two resistors have a direction");
@@ -28,10 +29,17 @@ public final class DividerTwoWayRule implements Rule<LevelReport> {
     public List<Finding> check(LevelReport levels) {
         return levels.circuit().nodes().stream()
                 .flatMap(node -> node.node().between().stream()
-                        .filter(Between.Divider.class::isInstance)
+                        .filter(between -> between instanceof Between.Divider || isBuffer(node, between))
                         .filter(between -> isTwoWay(node, between))
                         .map(between -> describe(node, between)))
                 .toList();
+    }
+
+    private static boolean isBuffer(NodeCircuit node, Between between) {
+        return between instanceof Between.ShifterWay way
+                && node.part(way.shifter())
+                        .filter(part -> Ways.of(part.cls()).isOneWay())
+                        .isPresent();
     }
 
     private static boolean isTwoWay(NodeCircuit node, Between between) {
@@ -39,8 +47,11 @@ public final class DividerTwoWayRule implements Rule<LevelReport> {
     }
 
     private static Finding describe(NodeCircuit node, Between between) {
-        return Finding.of(INFO, node.place(between.signal()))
-                .with("signal", PinNames.of(node, between.signal()))
+        Finding.Builder finding = Finding.of(INFO, node.place(between.signal()));
+        if (isBuffer(node, between)) {
+            finding.variant("buffer");
+        }
+        return finding.with("signal", PinNames.of(node, between.signal()))
                 .fix(new Fix(
                         "take-out",
                         Fact.of("fix.take_out").with("signal", between.signal().pin()),

@@ -1,7 +1,9 @@
 package inkel.core.levels.rules;
 
+import inkel.core.build.Between;
 import inkel.core.build.Edit;
-import inkel.core.circuit.Placed;
+import inkel.core.build.Extras;
+import inkel.core.build.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -13,12 +15,9 @@ import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /** Reports a wire that is read, but with little to spare. */
 public final class ThinRule implements Rule<LevelReport> {
-    private static final String ACCEPTED = "accepted";
-
     private static final RuleInfo INFO = new RuleInfo(
             "levels.thin", Severity.LOOK, Stage.LEVELS, "5 % of the receiver's supply as margin; recommended limits");
 
@@ -30,37 +29,28 @@ public final class ThinRule implements Rule<LevelReport> {
     @Override
     public List<Finding> check(LevelReport levels) {
         return LinkFinding.all(INFO, levels, Verdict.THIN).stream()
-                .filter(finding -> !isAccepted(levels, finding))
-                .map(finding -> withChoice(levels, finding))
+                .filter(finding -> !isLeft(levels, finding.place()))
+                .map(ThinRule::withChoice)
                 .toList();
     }
 
-    private static Optional<Placed> owner(LevelReport levels, Finding finding) {
+    private static boolean isLeft(LevelReport levels, Place signal) {
         return levels.circuit()
-                .node(finding.place().node())
-                .flatMap(node -> node.part(finding.place().part()));
-    }
-
-    private static boolean isAccepted(LevelReport levels, Finding finding) {
-        return owner(levels, finding)
-                .flatMap(placed -> placed.part().setting(ACCEPTED))
-                .filter(pins ->
-                        List.of(pins.split(" ")).contains(finding.place().pin()))
+                .node(signal.node())
+                .flatMap(node -> node.node().between(signal.endpoint()))
+                .filter(Between.Nothing.class::isInstance)
                 .isPresent();
     }
 
     /** Leaving it is a choice that the plan remembers, with a reading to be taken at the first power-up. */
-    private static Finding withChoice(LevelReport levels, Finding finding) {
-        Placed placed = owner(levels, finding).orElseThrow();
-        String pin = finding.place().pin();
-        String pins =
-                placed.part().setting(ACCEPTED).map(known -> known + " " + pin).orElse(pin);
+    private static Finding withChoice(Finding finding) {
+        Place signal = finding.place();
         List<Fix> fixes = new ArrayList<>(finding.fixes());
         fixes.add(new Fix(
                 "accept",
-                Fact.of("fix.accept").with("signal", pin),
+                Fact.of("fix.accept").with("signal", signal.pin()),
                 Fact.of("fix.accept.cost"),
-                List.of(new Edit.SetSetting(finding.place().node(), placed.id(), ACCEPTED, pins))));
+                List.of(new Edit.Insert(signal.node(), new Between.Nothing(signal.endpoint(), "", Extras.NONE)))));
         return new Finding(finding.rule(), finding.place(), finding.sentence(), finding.evidence(), fixes);
     }
 }

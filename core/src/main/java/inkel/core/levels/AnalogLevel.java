@@ -1,0 +1,113 @@
+package inkel.core.levels;
+
+import inkel.core.build.Between;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.AnalogGroup;
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Rail;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * An analog signal and the converter pin that reads it.
+ *
+ * @param to the pin that converts
+ * @param sent the most that the part puts on the wire
+ * @param share what a divider in the wire leaves of it, 1 for none
+ * @param source where {@code sent} comes from
+ * @param absoluteMax the pin is damaged above this
+ * @param isRatio whether the part hangs on the converter's own supply, so that both rise and fall together
+ */
+public record AnalogLevel(
+        NodeCircuit node,
+        Place signal,
+        Endpoint to,
+        Voltage sent,
+        double share,
+        Source source,
+        Voltage absoluteMax,
+        AnalogGroup group,
+        boolean isRatio) {
+
+    static List<AnalogLevel> of(NodeCircuit node) {
+        return node.nets().values().stream()
+                .flatMap(List::stream)
+                .filter(wire -> node.pin(wire.from())
+                        .filter(pin -> pin.use() == PinUse.ANALOG)
+                        .isPresent())
+                .flatMap(wire -> of(node, wire).stream())
+                .toList();
+    }
+
+    private static Optional<AnalogLevel> of(NodeCircuit node, Wire wire) {
+        Optional<IoFamily> says = node.io(wire.from());
+        Optional<IoFamily> hears = node.io(wire.to());
+        Optional<Range<Voltage>> saysAt = node.ioVolts(wire.from());
+        Optional<Range<Voltage>> hearsAt = node.ioVolts(wire.to());
+        Optional<AnalogGroup> group = group(node, wire.to());
+        if (says.isEmpty() || hears.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty() || group.isEmpty()) {
+            return Optional.empty();
+        }
+        double share = node.node()
+                .between(wire.from())
+                .filter(Between.Divider.class::isInstance)
+                .map(between -> ((Between.Divider) between).share())
+                .orElse(1.0);
+        Optional<Voltage> measured = node.reading(wire.from()).high();
+        Voltage highest = saysAt.get().highest();
+        boolean isOneRail = node.ioRail(wire.from())
+                .map(Rail::id)
+                .equals(node.ioRail(wire.to()).map(Rail::id));
+        boolean isRatio =
+                isOneRail && !group.get().fullScale().isBelow(hearsAt.get().expected());
+        return Optional.of(new AnalogLevel(
+                node,
+                node.place(wire.from()),
+                wire.to(),
+                measured.orElse(says.get()
+                        .vohMax()
+                        .or(says.get()::voh)
+                        .map(most -> most.at(highest))
+                        .orElse(highest)),
+                measured.isPresent() ? 1 : share,
+                measured.isPresent() ? Source.MEASURED : says.get().source(),
+                hears.get().absoluteMax().at(hearsAt.get().lowest()),
+                group.get(),
+                isRatio));
+    }
+
+    private static Optional<AnalogGroup> group(NodeCircuit node, Endpoint pin) {
+        Optional<Integer> unit = node.pin(pin).stream()
+                .flatMap(found -> found.can().stream())
+                .filter(ability -> ability.kind() == Ability.Kind.ADC)
+                .map(Ability::unit)
+                .findFirst();
+        return unit.flatMap(wanted -> node.part(pin.part())
+                .flatMap(placed -> placed.cls().controller())
+                .flatMap(controller -> controller.analog().stream()
+                        .filter(group -> group.unit() == wanted)
+                        .findFirst()));
+    }
+
+    /** The most that arrives at the pin. */
+    public Voltage arrives() {
+        return sent.times(share);
+    }
+
+    public boolean harms() {
+        return arrives().isAbove(absoluteMax);
+    }
+
+    /** Whether the top of the signal is above the highest code. */
+    public boolean isClipped() {
+        return !isRatio && arrives().isAbove(group.fullScale());
+    }
+}

@@ -1,0 +1,102 @@
+package inkel.core.levels;
+
+import inkel.core.build.Reading;
+import inkel.core.catalog.IoFamily;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Threshold;
+import inkel.core.quantity.Voltage;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Stream;
+
+/**
+ * What a driver puts on a wire over its supply range, behind a divider's share.
+ *
+ * @param topAtLow the most its high can be when its supply is lowest
+ */
+record Drive(Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, Voltage highAtHigh, Voltage topAtLow) {
+    /** Stands in for the thresholds of a pin that only drives and is asked what it survives. */
+    private static final Threshold UNREAD = Threshold.fixed(Voltage.ZERO);
+
+    /** The pull-up to the highest rail decides what an open-drain wire can reach. */
+    static Optional<Drive> pulled(IoFamily says, Range<Voltage> at, List<PullUp> pulls, double share) {
+        Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
+        return PullUp.highest(pulls)
+                .map(PullUp::volts)
+                .map(pull -> new Drive(
+                        pull.lowest().times(share),
+                        pull.highest().times(share),
+                        vol,
+                        pull.lowest().times(share),
+                        pull.highest().times(share),
+                        pull.lowest().times(share)));
+    }
+
+    static Optional<Drive> pushed(IoFamily says, Range<Voltage> at, double share) {
+        Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
+        return says.voh()
+                .map(voh -> new Drive(
+                        voh.at(at.lowest()).times(share),
+                        top(says, at.highest()).times(share),
+                        vol,
+                        voh.at(at.lowest()).times(share),
+                        voh.at(at.highest()).times(share),
+                        top(says, at.lowest()).times(share)));
+    }
+
+    private static Voltage top(IoFamily says, Voltage supply) {
+        return says.vohMax().map(most -> most.at(supply)).orElse(supply);
+    }
+
+    /** What was measured takes the place of the figures. */
+    Drive measured(Reading reading) {
+        Voltage low = reading.low().orElse(volMax);
+        return reading.high()
+                .map(high -> new Drive(high, high, low, high, high, high))
+                .orElse(new Drive(vohMin, vohMax, low, highAtLow, highAtHigh, topAtLow));
+    }
+
+    Drive atLow() {
+        return new Drive(highAtLow, topAtLow, volMax, highAtLow, highAtHigh, topAtLow);
+    }
+
+    Drive atHigh() {
+        return new Drive(highAtHigh, vohMax, volMax, highAtLow, highAtHigh, topAtLow);
+    }
+
+    /** Against one that listens: the worst of the corners of both supplies. One rail has one voltage at a time. */
+    LevelCheck against(IoFamily hears, Range<Voltage> at, boolean isSameRail) {
+        LevelCheck low = check(isSameRail ? atLow() : this, hears, at.lowest());
+        LevelCheck high = check(isSameRail ? atHigh() : this, hears, at.highest());
+        LevelCheck highSide = byMargin(low, high, LevelCheck::highMargin);
+        LevelCheck lowSide = byMargin(low, high, LevelCheck::lowMargin);
+        LevelCheck headSide = byMargin(low, high, LevelCheck::headroom);
+        return new LevelCheck(
+                highSide.vohMin(),
+                headSide.vohMax(),
+                lowSide.volMax(),
+                highSide.vih(),
+                lowSide.vil(),
+                headSide.absoluteMax(),
+                headSide.recommendedMax(),
+                at.expected());
+    }
+
+    private static LevelCheck byMargin(LevelCheck a, LevelCheck b, Function<LevelCheck, Voltage> margin) {
+        return Stream.of(a, b).min(Comparator.comparing(margin)).orElseThrow();
+    }
+
+    private LevelCheck check(Drive driver, IoFamily hears, Voltage supply) {
+        return new LevelCheck(
+                driver.vohMin(),
+                driver.vohMax(),
+                volMax,
+                hears.vih().orElse(UNREAD).at(supply),
+                hears.vil().orElse(UNREAD).at(supply),
+                hears.absoluteMax().at(supply),
+                hears.recommendedMax().map(limit -> limit.at(supply)),
+                supply);
+    }
+}

@@ -1,0 +1,79 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Fix;
+import inkel.core.levels.LevelCheck;
+import inkel.core.levels.Link;
+import inkel.core.levels.Verdict;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/** The same board at another supply: one whose pins have the same names and can do the same. */
+final class BoardFixes {
+    private final NodeCircuit node;
+    private final Catalog catalog;
+
+    BoardFixes(NodeCircuit node, Catalog catalog) {
+        this.node = node;
+        this.catalog = catalog;
+    }
+
+    Optional<Fix> of(Link link) {
+        Placed board = node.board();
+        boolean isBoardWire =
+                Stream.of(link.from(), link.to()).anyMatch(end -> end.part().equals(board.id()));
+        if (!isBoardWire) {
+            return Optional.empty();
+        }
+        return catalog.all().stream()
+                .filter(cls -> cls.controller().isPresent()
+                        && !cls.id().equals(board.cls().id()))
+                .filter(cls -> isAlike(board.cls(), cls))
+                .filter(cls -> suits(cls, link))
+                .findFirst()
+                .map(cls -> new Fix(
+                        "exchange-board",
+                        Fact.of("fix.exchange_board").with("board", cls.name()),
+                        Fact.of("fix.exchange_board.cost"),
+                        List.of(new Edit.Exchange(node.node().id(), board.id(), cls.id()))));
+    }
+
+    private static boolean isAlike(PartClass one, PartClass other) {
+        return one.pins().stream().allMatch(pin -> other.pin(pin.label())
+                        .filter(twin -> twin.use() == pin.use() && twin.can().equals(pin.can()))
+                        .isPresent())
+                && one.outputs().stream().map(Output::pin).allMatch(pin -> other.output(pin)
+                        .isPresent());
+    }
+
+    private boolean suits(PartClass cls, Link link) {
+        boolean isDriver = link.from().part().equals(node.board().id());
+        Endpoint own = isDriver ? link.from() : link.to();
+        Endpoint far = isDriver ? link.to() : link.from();
+        Optional<IoFamily> ours = cls.pin(own.pin()).flatMap((Pin pin) -> cls.io(pin));
+        Optional<Range<Voltage>> at = ours.flatMap(family -> cls.output(family.supply()))
+                .flatMap(Output::volts)
+                .map(volts -> volts.range());
+        Optional<IoFamily> theirs = node.io(far);
+        Optional<Range<Voltage>> theirsAt = node.ioVolts(far);
+        if (ours.isEmpty() || at.isEmpty() || theirs.isEmpty() || theirsAt.isEmpty()) {
+            return false;
+        }
+        Optional<LevelCheck> check = isDriver
+                ? LevelCheck.pushed(ours.get(), at.get(), theirs.get(), theirsAt.get(), false)
+                : LevelCheck.pushed(theirs.get(), theirsAt.get(), ours.get(), at.get(), false);
+        return check.filter(found -> found.verdict() == Verdict.FINE).isPresent();
+    }
+}

@@ -1,0 +1,34 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Between;
+import inkel.core.build.Edit;
+import inkel.core.build.Extras;
+import inkel.core.build.Place;
+import inkel.core.finding.Fix;
+import inkel.core.levels.DividerSearch;
+import inkel.core.levels.WireSpeed;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Voltage;
+import java.util.List;
+
+/** Puts two resistors in a wire, with what they do to it. */
+final class DividerFix {
+    private DividerFix() {}
+
+    /** @param highest the most that is sent */
+    static Fix of(Place signal, DividerSearch.Pair pair, Voltage highest) {
+        return new Fix(
+                "divide",
+                Fact.of("fix.divide").with("signal", signal.pin()),
+                Fact.of("fix.divide.cost")
+                        .with("series", pair.series())
+                        .with("to_ground", pair.toGround())
+                        .with("lands", pair.high(highest))
+                        .with("rise", WireSpeed.rise(pair.source()))
+                        .with("source", pair.source())
+                        .with("current", highest.dividedBy(pair.total())),
+                List.of(new Edit.Insert(
+                        signal.node(),
+                        new Between.Divider(signal.endpoint(), pair.series(), pair.toGround(), Extras.NONE))));
+    }
+}

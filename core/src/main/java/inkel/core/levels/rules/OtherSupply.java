@@ -1,0 +1,54 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.finding.Fix;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.RailNames;
+import java.util.List;
+import java.util.Optional;
+
+/** Feeds a module with what the other end of its wire hangs on. */
+final class OtherSupply {
+    private final NodeCircuit node;
+
+    OtherSupply(NodeCircuit node) {
+        this.node = node;
+    }
+
+    /** Running the module from the rail of the other end, where its supply range allows that. */
+    Optional<Fix> of(Place signal, Endpoint far) {
+        Placed module = node.part(signal.part()).orElseThrow();
+        Optional<IoFamily> family = node.io(signal.endpoint());
+        Optional<Rail> rail = node.ioRail(far);
+        if (family.isEmpty() || rail.isEmpty() || rail.get().volts().isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<Supply> supply = module.cls().supply(family.get().supply());
+        boolean isOther = node.railOf(module, family.get().supply())
+                .filter(now -> now.id().equals(rail.get().id()))
+                .isEmpty();
+        boolean hasRoom = supply.isPresent()
+                && !module.cls().peak(supply.get().pin()).isAbove(rail.get().room());
+        return supply.filter(pin ->
+                        isOther && hasRoom && FeedFixes.fits(rail.get().volts().orElseThrow(), pin))
+                .map(pin -> new Fix(
+                        "run-at-other-supply",
+                        Fact.of("fix.run_at")
+                                .with("part", module.part().name())
+                                .with("rail", RailNames.of(node, rail.get().id())),
+                        Fact.of("fix.run_at.cost"),
+                        List.of(new Edit.Feed(
+                                node.node().id(),
+                                module.id(),
+                                pin.pin(),
+                                rail.get().id()))));
+    }
+}

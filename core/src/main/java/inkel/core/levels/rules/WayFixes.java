@@ -1,0 +1,277 @@
+package inkel.core.levels.rules;
+
+import inkel.core.build.Between;
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
+import inkel.core.build.Part;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Supply;
+import inkel.core.catalog.Ways;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.circuit.ShifterSides;
+import inkel.core.finding.Fix;
+import inkel.core.levels.LevelCheck;
+import inkel.core.levels.Link;
+import inkel.core.levels.Verdict;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.Ties;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+
+/** Sends a wire through a shifter or a buffer: one that is on the table with a way to spare, or a new one. */
+final class WayFixes {
+    private final NodeCircuit node;
+    private final Catalog catalog;
+
+    WayFixes(NodeCircuit node, Catalog catalog) {
+        this.node = node;
+        this.catalog = catalog;
+    }
+
+    /** Through a part that is there. */
+    Optional<Fix> there(Link link) {
+        return sharedWay(link).or(() -> spareWay(link));
+    }
+
+    /** Through a part to be added. */
+    List<Fix> added(Link link) {
+        return Stream.of(newShifter(link), newBuffer(link))
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    /** The way that another part on the same wire goes through already. */
+    private Optional<Fix> sharedWay(Link link) {
+        Endpoint signal = link.signal().endpoint();
+        Optional<Wire> wire = node.node().wire(signal);
+        return node.node().between().stream()
+                .filter(Between.ShifterWay.class::isInstance)
+                .map(Between.ShifterWay.class::cast)
+                .filter(way -> wire.isPresent()
+                        && node.node()
+                                .wire(way.signal())
+                                .filter(other -> other.to().equals(wire.get().to()))
+                                .isPresent())
+                .filter(way -> suits(way.shifter(), link))
+                .findFirst()
+                .map(way -> through(link, way.shifter(), way.way()));
+    }
+
+    private Optional<Fix> spareWay(Link link) {
+        return node.parts().stream()
+                .filter(ShifterSides::isShifter)
+                .filter(placed -> suits(placed.id(), link))
+                .flatMap(placed -> spare(placed).map(way -> through(link, placed.id(), way)).stream())
+                .findFirst();
+    }
+
+    private Optional<Integer> spare(Placed shifter) {
+        Set<Integer> taken = node.node().between().stream()
+                .filter(Between.ShifterWay.class::isInstance)
+                .map(Between.ShifterWay.class::cast)
+                .filter(way -> way.shifter().equals(shifter.id()))
+                .map(Between.ShifterWay::way)
+                .collect(Collectors.toSet());
+        return IntStream.rangeClosed(1, Ways.of(shifter.cls()).count())
+                .filter(way -> !taken.contains(way))
+                .boxed()
+                .findFirst();
+    }
+
+    private boolean suits(String shifter, Link link) {
+        Placed placed = node.part(shifter).orElseThrow();
+        return Ways.of(placed.cls()).isOneWay() ? buffers(placed, link) : shifts(placed, link);
+    }
+
+    /** Whether the rails on the shifter's two sides are those of the two ends, and both ends bear them. */
+    private boolean shifts(Placed placed, Link link) {
+        List<Voltage> sides = placed.cls().supplies().stream()
+                .flatMap(supply -> node.railOf(placed, supply.pin()).stream())
+                .flatMap(rail -> rail.volts().stream())
+                .map(Range::expected)
+                .sorted()
+                .toList();
+        return bearBothTheirRails(link)
+                && sides.equals(ends(link).stream()
+                        .map(rail -> rail.volts().orElseThrow().expected())
+                        .toList());
+    }
+
+    private boolean bearBothTheirRails(Link link) {
+        return bearsItsOwnRail(link.from()) && bearsItsOwnRail(link.to());
+    }
+
+    /** A shifter puts a part's own supply on its pin; one with a lower inner supply does not bear that. */
+    private boolean bearsItsOwnRail(Endpoint end) {
+        return node.io(end)
+                .flatMap(family -> node.ioVolts(end).map(rail -> !rail.highest()
+                        .isAbove(family.absoluteMax().at(rail.highest()))))
+                .orElse(false);
+    }
+
+    private boolean buffers(Placed placed, Link link) {
+        Optional<Rail> rail = placed.cls().supplies().stream()
+                .flatMap(supply -> node.railOf(placed, supply.pin()).stream())
+                .findFirst();
+        return rail.filter(fed -> buffers(placed.cls(), fed, link)).isPresent();
+    }
+
+    /** Whether the driver is read by the buffer and the buffer by the receiver, both with a margin. */
+    private boolean buffers(PartClass cls, Rail rail, Link link) {
+        PinUse use = node.pin(link.signal().endpoint()).orElseThrow().use();
+        Optional<IoFamily> in = family(cls, PinUse.WAY_IN);
+        Optional<IoFamily> out = family(cls, PinUse.WAY_OUT);
+        Optional<Range<Voltage>> at = rail.volts();
+        if (use.isTwoWay() || isSharedTalk(link) || in.isEmpty() || out.isEmpty() || at.isEmpty()) {
+            return false;
+        }
+        return isFine(link.from(), in.get(), at.get(), rail) && isFine(out.get(), at.get(), rail, link.to());
+    }
+
+    /** A buffer never lets go, so that several parts cannot talk on one wire through it. */
+    private boolean isSharedTalk(Link link) {
+        return node.pin(link.signal().endpoint()).orElseThrow().use() == PinUse.SPI_MISO
+                && node.node()
+                        .wire(link.signal().endpoint())
+                        .map(wire ->
+                                node.nets().getOrDefault(wire.to(), List.of()).size() > 1)
+                        .orElse(false);
+    }
+
+    private static Optional<IoFamily> family(PartClass cls, PinUse use) {
+        return cls.pins().stream().filter(pin -> pin.use() == use).findFirst().flatMap(cls::io);
+    }
+
+    private boolean isFine(Endpoint driver, IoFamily hears, Range<Voltage> at, Rail rail) {
+        return node.io(driver)
+                .flatMap(says -> node.ioVolts(driver)
+                        .flatMap(volts -> LevelCheck.pushed(says, volts, hears, at, isOn(driver, rail))))
+                .filter(check -> check.verdict() == Verdict.FINE)
+                .isPresent();
+    }
+
+    private boolean isFine(IoFamily says, Range<Voltage> at, Rail rail, Endpoint receiver) {
+        return node.io(receiver)
+                .flatMap(hears -> node.ioVolts(receiver)
+                        .flatMap(volts -> LevelCheck.pushed(says, at, hears, volts, isOn(receiver, rail))))
+                .filter(check -> check.verdict() == Verdict.FINE)
+                .isPresent();
+    }
+
+    private boolean isOn(Endpoint end, Rail rail) {
+        return node.ioRail(end).map(Rail::id).filter(rail.id()::equals).isPresent();
+    }
+
+    /** The rails of both ends, lower first; empty where an end is not fed. */
+    private List<Rail> ends(Link link) {
+        return Stream.of(link.from(), link.to())
+                .flatMap(end -> node.ioRail(end).stream())
+                .filter(rail -> rail.volts().isPresent())
+                .sorted(Comparator.comparing(rail -> rail.volts().orElseThrow().expected()))
+                .toList();
+    }
+
+    private Fix through(Link link, String shifter, int way) {
+        return new Fix(
+                "shift-" + shifter + "-" + way,
+                Fact.of("fix.shift")
+                        .with("signal", link.signal().pin())
+                        .with("way", way)
+                        .with("shifter", node.part(shifter).orElseThrow().part().name()),
+                Fact.of("fix.shift.cost"),
+                List.of(new Edit.Insert(
+                        node.node().id(),
+                        new Between.ShifterWay(link.signal().endpoint(), shifter, way, Extras.NONE))));
+    }
+
+    private Fix throughNew(String kind, Link link, PartClass cls, Part part) {
+        List<Edit> edits = new ArrayList<>();
+        edits.add(new Edit.AddPart(node.node().id(), part));
+        Placed placed = new Placed(part, cls);
+        cls.signals().forEach(pin -> Ties.of(node, placed, pin)
+                .ifPresent(to -> edits.add(new Edit.SetWire(node.node().id(), Wire.placed(placed.endpoint(pin), to)))));
+        edits.add(new Edit.Insert(
+                node.node().id(), new Between.ShifterWay(link.signal().endpoint(), part.id(), 1, Extras.NONE)));
+        String key = "fix." + kind.replace('-', '_');
+        return new Fix(
+                kind,
+                Fact.of(key).with("signal", link.signal().pin()),
+                Fact.of(key + ".cost")
+                        .with("part", cls.name())
+                        .with("spare", Ways.of(cls).count() - 1),
+                edits);
+    }
+
+    private Optional<Fix> newShifter(Link link) {
+        List<Rail> ends = ends(link);
+        if (ends.size() != 2 || ends.get(0).id().equals(ends.get(1).id()) || !bearBothTheirRails(link)) {
+            return Optional.empty();
+        }
+        return matching(false)
+                .flatMap(cls -> fed(cls, ends).map(part -> throughNew("shift-new", link, cls, part)).stream())
+                .findFirst();
+    }
+
+    /** Fed like the one that listens, so that what it says is what that one hears best. */
+    private Optional<Fix> newBuffer(Link link) {
+        Optional<Rail> rail = node.ioRail(link.to()).filter(fed -> fed.volts().isPresent());
+        return rail.flatMap(fed -> matching(true)
+                .filter(cls -> cls.supplies().size() == 1
+                        && FeedFixes.fits(
+                                fed.volts().orElseThrow(), cls.supplies().get(0)))
+                .filter(cls -> buffers(cls, fed, link))
+                .findFirst()
+                .map(cls -> throughNew(
+                        "buffer-new",
+                        link,
+                        cls,
+                        part("buffer", cls, Map.of(cls.supplies().get(0).pin(), fed.id())))));
+    }
+
+    private Stream<PartClass> matching(boolean isOneWay) {
+        return catalog.all().stream()
+                .filter(cls -> !Ways.of(cls).isEmpty() && Ways.of(cls).isOneWay() == isOneWay);
+    }
+
+    private Part part(String idStem, PartClass cls, Map<String, Endpoint> feeds) {
+        return Part.of(node.node().freeId(idStem), cls.id(), cls.name(), "").withFeeds(feeds);
+    }
+
+    private Optional<Part> fed(PartClass cls, List<Rail> ends) {
+        Map<Double, Supply> byReach = new TreeMap<>();
+        cls.supplies()
+                .forEach(supply -> byReach.put(
+                        supply.range().range().highest().volts()
+                                + supply.range().range().lowest().volts(),
+                        supply));
+        List<Supply> sides = List.copyOf(byReach.values());
+        if (sides.size() != 2
+                || !FeedFixes.fits(ends.get(0).volts().orElseThrow(), sides.get(0))
+                || !FeedFixes.fits(ends.get(1).volts().orElseThrow(), sides.get(1))) {
+            return Optional.empty();
+        }
+        Map<String, Endpoint> feeds = new LinkedHashMap<>();
+        feeds.put(sides.get(0).pin(), ends.get(0).id());
+        feeds.put(sides.get(1).pin(), ends.get(1).id());
+        return Optional.of(part("shifter", cls, feeds));
+    }
+}
