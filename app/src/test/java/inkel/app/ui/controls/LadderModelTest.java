@@ -42,7 +42,7 @@ class LadderModelTest {
     void whatStandsBetweenIsNamedAndAPinThatHearsTwiceStandsOnce() {
         LadderModel model = of(Given.LOCKS, "reader", "MISO").orElseThrow();
         assertEquals(1, model.listeners().size());
-        assertEquals("shifter, way 4", model.listeners().get(0).between());
+        assertEquals("level converter, way 4", model.listeners().get(0).between());
         assertEquals(Verdict.FINE, model.listeners().get(0).verdict());
     }
 

@@ -108,7 +108,7 @@ class ExplainerTest {
     void aSharedWireNamesItsCompanionsAndItsShifter() {
         Why why = Explainer.explain(LOCKS, NODE, Stage.PINS, pin("reader", "MISO"));
         assertEquals("Packet radio MISO", value(why, "shared with"));
-        assertEquals("shifter, way 4", value(why, "in between"));
+        assertEquals("level converter, way 4", value(why, "in between"));
         assertEquals("4.65 V", value(why, "drives high, at least"));
     }
 
