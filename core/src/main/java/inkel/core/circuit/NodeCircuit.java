@@ -1,5 +1,6 @@
 package inkel.core.circuit;
 
+import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Node;
 import inkel.core.build.Part;
@@ -39,6 +40,9 @@ public final class NodeCircuit {
     private final Map<Endpoint, Optional<IoFamily>> families = new ConcurrentHashMap<>();
     private final Map<Endpoint, Optional<Rail>> ioRails = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
+    private final Map<Endpoint, Wire> wires = new HashMap<>();
+    private final Map<Endpoint, Between> betweens = new HashMap<>();
+    private final Map<Endpoint, List<Endpoint>> up = new ConcurrentHashMap<>();
 
     private NodeCircuit(Node node, Map<String, Placed> parts, Map<Endpoint, Reading> readings) {
         this.readings = Map.copyOf(readings);
@@ -48,7 +52,9 @@ public final class NodeCircuit {
         rails = Collections.unmodifiableMap(flows.all());
         parts.values()
                 .forEach(placed -> placed.cls().pins().forEach(pin -> pins.putIfAbsent(placed.endpoint(pin), pin)));
+        node.between().forEach(between -> betweens.put(between.signal(), between));
         for (Wire wire : node.wires()) {
+            wires.put(wire.from(), wire);
             if (!isTie(wire)) {
                 nets.computeIfAbsent(wire.to(), to -> new ArrayList<>()).add(wire);
             }
@@ -94,8 +100,22 @@ public final class NodeCircuit {
         return readings.getOrDefault(signal, Reading.NONE);
     }
 
+    /** The wire of a signal. */
+    public Optional<Wire> wire(Endpoint signal) {
+        return Optional.ofNullable(wires.get(signal));
+    }
+
+    /** What stands in the wire of a signal. */
+    public Optional<Between> between(Endpoint signal) {
+        return Optional.ofNullable(betweens.get(signal));
+    }
+
     /** A rail, the one it is made from, and so on up to a source; a circle is gone round once. */
     public List<Endpoint> upToSource(Endpoint rail) {
+        return up.computeIfAbsent(rail, this::findUpToSource);
+    }
+
+    private List<Endpoint> findUpToSource(Endpoint rail) {
         List<Endpoint> way = new ArrayList<>();
         Optional<Endpoint> at = Optional.of(rail);
         while (at.isPresent() && !way.contains(at.get())) {

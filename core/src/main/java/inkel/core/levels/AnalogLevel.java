@@ -56,8 +56,7 @@ public record AnalogLevel(
         if (says.isEmpty() || hears.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty() || group.isEmpty()) {
             return Optional.empty();
         }
-        double share = node.node()
-                .between(wire.from())
+        double share = node.between(wire.from())
                 .filter(Between.Divider.class::isInstance)
                 .map(between -> ((Between.Divider) between).share())
                 .orElse(1.0);

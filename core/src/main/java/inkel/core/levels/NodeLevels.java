@@ -14,7 +14,9 @@ import inkel.core.circuit.ShifterSides;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -23,6 +25,7 @@ final class NodeLevels {
     private final NodeCircuit node;
     private final List<Link> links = new ArrayList<>();
     private final List<LevelReport.Unknown> unknown = new ArrayList<>();
+    private final Map<Endpoint, List<PullUp>> pulls = new HashMap<>();
 
     private NodeLevels(NodeCircuit node) {
         this.node = node;
@@ -56,7 +59,7 @@ final class NodeLevels {
     }
 
     private void judge(Wire wire, Endpoint driver, Endpoint receiver, List<Wire> net) {
-        Optional<Between> between = node.node().between(wire.from());
+        Optional<Between> between = node.between(wire.from());
         Place signal = node.place(wire.from());
         if (between.isPresent() && between.get() instanceof Between.ShifterWay way) {
             Optional<ShifterSides> sides = ShifterSides.of(node, way, driver, receiver);
@@ -173,13 +176,17 @@ final class NodeLevels {
 
     /** The pull-ups that are joined to the pin the wires go to: behind a shifter only those of the shifter itself. */
     private List<PullUp> pullsOf(List<Wire> net) {
+        return pulls.computeIfAbsent(net.get(0).to(), target -> findPulls(net));
+    }
+
+    private List<PullUp> findPulls(List<Wire> net) {
         return Stream.concat(Stream.of(net.get(0).to()), net.stream().flatMap(this::joined))
                 .flatMap(this::pullsAt)
                 .toList();
     }
 
     private Stream<Endpoint> joined(Wire wire) {
-        Optional<Between> between = node.node().between(wire.from());
+        Optional<Between> between = node.between(wire.from());
         return between.isPresent() && between.get() instanceof Between.ShifterWay way
                 ? ShifterSides.facing(node, way, wire).map(ShifterSides.Facing::target).stream()
                 : Stream.of(wire.from());

@@ -79,8 +79,7 @@ public record WireSpeed(Frequency clock, Source source) {
 
     /** The fastest the board can divide to that every part on the wire takes. */
     private static Optional<Frequency> usualSpi(NodeCircuit node, Endpoint signal) {
-        OptionalDouble limit = node.node()
-                .wire(signal)
+        OptionalDouble limit = node.wire(signal)
                 .map(Wire::to)
                 .map(to -> node.nets().getOrDefault(to, List.of()).stream()
                         .flatMap(wire -> node.part(wire.from().part()).stream())

@@ -24,10 +24,12 @@ import java.util.stream.Stream;
  * How the pins and addresses of every node are taken.
  *
  * @param nodes in document order
+ * @param i2cBuses every I2C bus of every node
  */
-public record PinReport(Circuit circuit, List<NodePins> nodes) {
+public record PinReport(Circuit circuit, List<NodePins> nodes, List<I2cBus> i2cBuses) {
     public PinReport {
         nodes = List.copyOf(nodes);
+        i2cBuses = List.copyOf(i2cBuses);
     }
 
     /** How a wire came to its pin. */
@@ -39,13 +41,11 @@ public record PinReport(Circuit circuit, List<NodePins> nodes) {
     }
 
     public static PinReport of(Circuit circuit) {
+        List<NodePins> nodes = circuit.nodes().stream().map(NodePins::new).toList();
         return new PinReport(
-                circuit, circuit.nodes().stream().map(NodePins::new).toList());
-    }
-
-    /** Every I2C bus of every node. */
-    public List<I2cBus> i2cBuses() {
-        return nodes.stream().flatMap(pins -> I2cBus.of(pins).stream()).toList();
+                circuit,
+                nodes,
+                nodes.stream().flatMap(pins -> I2cBus.of(pins).stream()).toList());
     }
 
     public Optional<NodePins> node(String id) {
@@ -58,7 +58,7 @@ public record PinReport(Circuit circuit, List<NodePins> nodes) {
         public List<Endpoint> loose() {
             return node.signals()
                     .filter(signal -> node.pin(signal).orElseThrow().need() == Need.MUST)
-                    .filter(signal -> node.node().wire(signal).isEmpty())
+                    .filter(signal -> node.wire(signal).isEmpty())
                     .toList();
         }
 
@@ -161,7 +161,7 @@ public record PinReport(Circuit circuit, List<NodePins> nodes) {
         public List<Wire> wires() {
             return Stream.of(PinUse.UART_TX, PinUse.UART_RX)
                     .flatMap(use -> placed.cls().signals().filter(pin -> pin.use() == use))
-                    .flatMap(pin -> node.node().wire(placed.endpoint(pin)).stream())
+                    .flatMap(pin -> node.wire(placed.endpoint(pin)).stream())
                     .toList();
         }
 

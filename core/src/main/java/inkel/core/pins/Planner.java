@@ -77,7 +77,7 @@ public final class Planner {
         List<Wire> wires = new ArrayList<>();
         node.signals().forEach(signal -> {
             if (!asked.contains(signal)) {
-                node.node().wire(signal).ifPresent(wires::add);
+                node.wire(signal).ifPresent(wires::add);
             }
             answer.where().forEach((want, target) -> {
                 if (want.signal().equals(signal)) {

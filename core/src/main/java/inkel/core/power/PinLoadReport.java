@@ -40,7 +40,6 @@ public record PinLoadReport(
     private static Stream<PinLoadReport> of(NodeCircuit node, Placed placed, PinLoad load) {
         Endpoint signal = new Endpoint(placed.id(), load.pin());
         return node
-                .node()
                 .wire(signal)
                 .map(Wire::to)
                 .filter(to -> node.part(to.part())
@@ -51,7 +50,7 @@ public record PinLoadReport(
     }
 
     private Optional<Between> between() {
-        return node.node().between(signal);
+        return node.between(signal);
     }
 
     /** The resistor that stands in line, if one does. */

@@ -130,7 +130,7 @@ final class WireSteps {
     private void signal(Wire wire, WireStep.Kind kind) {
         PinUse use = useOf(wire);
         WireColour colour = WireColour.of(use, use.sharedLine().isPresent() ? 0 : plainSignals++);
-        Optional<Between> between = node.node().between(wire.from());
+        Optional<Between> between = node.between(wire.from());
         if (between.isPresent() && between.get() instanceof Between.ShifterWay way) {
             Optional<ShifterSides.Facing> sides = ShifterSides.facing(node, way, wire);
             if (sides.isPresent()) {

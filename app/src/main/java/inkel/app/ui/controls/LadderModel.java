@@ -71,14 +71,14 @@ public record LadderModel(
     }
 
     private static LadderModel of(LevelReport report, NodeCircuit node, Link asked) {
-        Optional<Endpoint> target = node.node().wire(asked.signal().endpoint()).map(Wire::to);
+        Optional<Endpoint> target = node.wire(asked.signal().endpoint()).map(Wire::to);
         // All on the same wire that hear the same pin, each once.
         Map<Endpoint, Link> heard = new LinkedHashMap<>();
         heard.put(asked.to(), asked);
         report.links().stream()
                 .filter(link -> link.node() == node && link.from().equals(asked.from()))
                 .filter(link ->
-                        node.node().wire(link.signal().endpoint()).map(Wire::to).equals(target))
+                        node.wire(link.signal().endpoint()).map(Wire::to).equals(target))
                 .forEach(link -> heard.putIfAbsent(link.to(), link));
         List<Listener> listeners = heard.values().stream()
                 .limit(MOST_LISTENERS)

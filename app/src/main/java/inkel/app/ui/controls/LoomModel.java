@@ -196,7 +196,7 @@ public record LoomModel(List<Thread> threads, List<Module> modules) {
         }
 
         private Optional<Row> signalRow(Pin pin, Endpoint end, Place place) {
-            Optional<Wire> wire = node.node().wire(end);
+            Optional<Wire> wire = node.wire(end);
             if (wire.isEmpty()) {
                 boolean isLoose = pins.loose().contains(end);
                 return Optional.of(

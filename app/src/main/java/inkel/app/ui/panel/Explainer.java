@@ -490,7 +490,7 @@ public final class Explainer {
         String title = Words.say(PinNames.of(node, end));
         NodePins pins = assessment.pins(node.node().id()).orElseThrow();
         List<Section> sections = new ArrayList<>();
-        Optional<Wire> wire = node.node().wire(end);
+        Optional<Wire> wire = node.wire(end);
         wire.ifPresent(found -> sections.add(Section.ofRows(Words.get("why.goes"), goes(pins, found))));
         assessment.reports().levels().of(place).forEach(link -> sections.add(levels(link)));
         boolean isSignal =
@@ -511,7 +511,7 @@ public final class Explainer {
                         List.of(new Line(
                                 Tone.PLAIN,
                                 held.reason().isEmpty() ? Words.get("why.held_plain") : sentence(held.reason()))))));
-        List<Fix> actions = node.node().between(end).stream()
+        List<Fix> actions = node.between(end).stream()
                 .map(between -> action(
                         "take-out",
                         Fact.of("fix.take_out").with("signal", end.pin()),
@@ -545,8 +545,7 @@ public final class Explainer {
         rows.add(new Row(Words.get("why.to"), target, ""));
         String how = node.isTie(wire) ? "tied" : pins.how(wire).name().toLowerCase(Locale.ROOT);
         rows.add(new Row(Words.get("why.how"), Words.get("how." + how), ""));
-        node.node()
-                .between(wire.from())
+        node.between(wire.from())
                 .ifPresent(between -> rows.add(new Row(Words.get("why.between"), BetweenWords.brief(between), "")));
         List<String> shared = node.nets().getOrDefault(wire.to(), List.of()).stream()
                 .filter(other -> !other.equals(wire))

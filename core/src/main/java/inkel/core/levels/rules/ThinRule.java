@@ -37,7 +37,7 @@ public final class ThinRule implements Rule<LevelReport> {
     private static boolean isLeft(LevelReport levels, Place signal) {
         return levels.circuit()
                 .node(signal.node())
-                .flatMap(node -> node.node().between(signal.endpoint()))
+                .flatMap(node -> node.between(signal.endpoint()))
                 .filter(Between.Nothing.class::isInstance)
                 .isPresent();
     }

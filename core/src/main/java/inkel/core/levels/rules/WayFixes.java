@@ -62,13 +62,12 @@ final class WayFixes {
     /** The way that another part on the same wire goes through already. */
     private Optional<Fix> sharedWay(Link link) {
         Endpoint signal = link.signal().endpoint();
-        Optional<Wire> wire = node.node().wire(signal);
+        Optional<Wire> wire = node.wire(signal);
         return node.node().between().stream()
                 .filter(Between.ShifterWay.class::isInstance)
                 .map(Between.ShifterWay.class::cast)
                 .filter(way -> wire.isPresent()
-                        && node.node()
-                                .wire(way.signal())
+                        && node.wire(way.signal())
                                 .filter(other -> other.to().equals(wire.get().to()))
                                 .isPresent())
                 .filter(way -> suits(way.shifter(), link))
@@ -150,8 +149,7 @@ final class WayFixes {
     /** A buffer never lets go, so that several parts cannot talk on one wire through it. */
     private boolean isSharedTalk(Link link) {
         return node.pin(link.signal().endpoint()).orElseThrow().use() == PinUse.SPI_MISO
-                && node.node()
-                        .wire(link.signal().endpoint())
+                && node.wire(link.signal().endpoint())
                         .map(wire ->
                                 node.nets().getOrDefault(wire.to(), List.of()).size() > 1)
                         .orElse(false);

@@ -26,7 +26,7 @@ final class PinFixes {
     private static Fix move(NodePins pins, Endpoint signal, Endpoint target) {
         String node = pins.node().node().id();
         boolean isOnBoard = pins.node().part(target.part()).orElseThrow().part().isBoard();
-        String verb = pins.node().node().wire(signal).isPresent() ? "fix.move" : "fix.place";
+        String verb = pins.node().wire(signal).isPresent() ? "fix.move" : "fix.place";
         return new Fix(
                 "move-" + signal + "-to-" + target,
                 Fact.of(isOnBoard ? verb : verb + "_to_part")
