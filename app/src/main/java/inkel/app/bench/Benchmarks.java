@@ -4,6 +4,8 @@ import inkel.app.Examples;
 import inkel.app.Main;
 import inkel.app.ui.FrameProbe;
 import inkel.core.build.Build;
+import inkel.core.build.Edit;
+import inkel.core.build.EditRefused;
 import inkel.core.build.Edits;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.CatalogSearch;
@@ -14,6 +16,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.io.BuildReader;
 import inkel.core.io.BuildWriter;
 import inkel.core.io.CatalogReader;
+import inkel.core.levels.LevelReport;
 import inkel.core.pins.Planner;
 import inkel.core.remedy.AddParts;
 import java.io.BufferedReader;
@@ -35,6 +38,7 @@ public final class Benchmarks {
     private static final int WARM_UP = 400;
     private static final int RUNS = 400;
     private static final int PLANS = 20;
+    private static final int WIRES = 300;
     private static final int MANY_LOADS = 30;
     private static final int OWN_CLASSES = 2000;
     private static final int SEARCH_ROUNDS = 3;
@@ -54,6 +58,7 @@ public final class Benchmarks {
         Build build = BuildReader.read(demo, catalog);
         benchmarks.coldPlan(build, catalog);
         benchmarks.assess(build, catalog);
+        benchmarks.manyWires(build, catalog);
         benchmarks.warmPlan(build, catalog);
         benchmarks.search(catalog);
         benchmarks.start();
@@ -131,6 +136,32 @@ public final class Benchmarks {
             times[i] = millis(() -> Assessment.assess(build, catalog));
         }
         print("assess the example, median of " + RUNS + " after warm-up", median(times), "ms", "under 2 ms");
+    }
+
+    /** The same board with its modules many times over, until three hundred wires are judged. */
+    private void manyWires(Build build, Catalog catalog) throws EditRefused {
+        Build many = build;
+        String first = build.nodes().get(0).id();
+        int copies = 0;
+        while (wires(many) < WIRES) {
+            many = Edits.apply(many, new Edit.CopyNode(first, "copy-" + copies, "Copy " + copies));
+            copies++;
+        }
+        Build large = many;
+        Circuit circuit = Circuit.of(large, catalog);
+        for (int i = 0; i < WARM_UP; i++) {
+            LevelReport.of(circuit);
+        }
+        double[] levels = new double[RUNS];
+        for (int i = 0; i < RUNS; i++) {
+            Circuit fresh = Circuit.of(large, catalog);
+            levels[i] = millis(() -> LevelReport.of(fresh));
+        }
+        print("levels of " + wires(many) + " wires, median of " + RUNS, median(levels), "ms", "under 5 ms");
+    }
+
+    private static long wires(Build build) {
+        return build.nodes().stream().mapToLong(node -> node.wires().size()).sum();
     }
 
     /** Whole processes, one empty and one with the example, in turn, with the flags and archive of this process. */

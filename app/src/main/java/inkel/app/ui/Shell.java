@@ -9,6 +9,7 @@ import inkel.app.ui.stages.PartsStage;
 import inkel.app.ui.stages.PinsStage;
 import inkel.app.ui.stages.PowerStage;
 import inkel.app.ui.stages.StartPage;
+import inkel.app.ui.stages.WakeStage;
 import inkel.app.ui.stages.WireStage;
 import inkel.core.catalog.PartClass;
 import inkel.core.finding.Stage;
@@ -199,6 +200,7 @@ public final class Shell extends StackPane {
             case POWER -> new PowerStage(bench);
             case LEVELS -> new LevelsStage(bench);
             case WIRE -> new WireStage(bench);
+            case WAKE -> new WakeStage(bench);
             default -> new LaterStage(stage);
         };
     }

@@ -13,6 +13,7 @@ import inkel.core.levels.Verdict;
 import java.io.IOException;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
@@ -74,17 +75,56 @@ class LevelsWindowTest extends WindowJourney {
     void theListIsFilteredAndWalkedByKeys(FxRobot robot) throws Exception {
         open(robot, Given.FIRST_SKETCH, Stage.LEVELS);
         int all = robot.lookup(".level-row").queryAll().size();
-        press(robot, "#levels-trouble");
+        assertTrue(!robot.lookup("#levels-through").query().isVisible(), "nothing stands in a wire of the sketch");
+        press(robot, "#levels-harms");
         waitForFxEvents();
-        int trouble = robot.lookup(".level-row").queryAll().size();
-        assertTrue(trouble > 0 && trouble < all, trouble + " of " + all);
+        int harmed = robot.lookup(".level-row").queryAll().size();
+        assertTrue(harmed > 0 && harmed < all, harmed + " of " + all);
         robot.interact(
                 () -> robot.lookup(".level-row").queryAll().iterator().next().requestFocus());
         robot.type(KeyCode.DOWN);
         until(() -> bench.selectionProperty().get() != null);
-        press(robot, "#levels-through");
+        press(robot, "#levels-all");
         waitForFxEvents();
-        assertEquals(0, robot.lookup(".level-row").queryAll().size(), "nothing stands in a wire of the sketch");
+        assertEquals(all, robot.lookup(".level-row").queryAll().size());
+    }
+
+    @Test
+    void threePointSixVoltsMeasuredOnAPinOfThreePointThreeIsTooMuch(FxRobot robot) throws Exception {
+        open(robot, Given.FIRST_SKETCH, Stage.LEVELS);
+        press(robot, "#level-reader-MOSI");
+        // Its rail is 3.2 V at the least, and a pin survives 0.3 V more: 3.4 V harm nothing, 3.6 V do.
+        type(robot, "#measured-high", "3.4 V");
+        until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.FINE)));
+        type(robot, "#measured-high", "3.6 V");
+        until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.HARMS)));
+        until(() -> robot.lookup("#why-verdict")
+                .queryAs(Caption.class)
+                .getText()
+                .contains("can reach 3.60 V, but Tag reader MOSI bears at most 3.50 V"));
+    }
+
+    @Test
+    void aThinWireIsLeftWithAReasonAndAskedForAtWake(FxRobot robot) throws Exception {
+        open(robot, Given.FIRST_SKETCH, Stage.LEVELS);
+        Place thin = Place.of("pump-house", new Endpoint("bridge", "RX"));
+        robot.interact(() -> bench.show(Stage.LEVELS, thin));
+        until(() -> robot.lookup("#leave-reason").query().isVisible());
+        assertEquals(1, thinFindings(thin));
+        type(robot, "#leave-reason", "worked on the old table");
+        until(() -> thinFindings(thin) == 0);
+        var log = bench.build().orElseThrow().log();
+        assertEquals("worked on the old table", log.get(log.size() - 1).text());
+        robot.interact(() -> bench.stageProperty().set(Stage.WAKE));
+        until(() -> isThere(robot, "#to-measure"));
+        assertTrue(robot.lookup("#to-measure").queryAs(VBox.class).getChildren().stream()
+                .anyMatch(line -> line instanceof Caption text && text.getText().contains("bridge RX")));
+    }
+
+    private long thinFindings(Place place) {
+        return bench.assessmentProperty().get().at(place).stream()
+                .filter(finding -> finding.code().equals("levels.thin"))
+                .count();
     }
 
     @Test

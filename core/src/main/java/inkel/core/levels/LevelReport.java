@@ -1,5 +1,6 @@
 package inkel.core.levels;
 
+import inkel.core.build.Between;
 import inkel.core.build.Place;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -52,6 +53,36 @@ public record LevelReport(
         return links.stream()
                 .filter(link -> link.signal().equals(signal))
                 .sorted(Comparator.comparing(Link::verdict))
+                .toList();
+    }
+
+    /** The hop that ends at who listens: the link itself, or what comes out where it goes into a converter. */
+    public Link arriving(Link link) {
+        return link.isInto() ? otherHop(link).orElse(link) : link;
+    }
+
+    /** The hop that begins at who talks: the link itself, or what goes in where it comes out of a converter. */
+    public Link sending(Link link) {
+        return link.node().pin(link.from()).filter(pin -> pin.use().isWay()).isPresent()
+                ? otherHop(link).orElse(link)
+                : link;
+    }
+
+    /** Both hops of one direction go through the same way, one into it and one out. */
+    private Optional<Link> otherHop(Link link) {
+        return of(link.signal()).stream()
+                .filter(other -> other.isInto() != link.isInto())
+                .filter(other -> !other.from().equals(link.to()) && !other.to().equals(link.from()))
+                .findFirst();
+    }
+
+    /** Wires left with little to spare by choice, on which no high was measured yet. */
+    public List<Link> toMeasure() {
+        return links.stream()
+                .filter(link ->
+                        link.between().filter(Between.Nothing.class::isInstance).isPresent())
+                .filter(link ->
+                        link.node().reading(link.signal().endpoint()).high().isEmpty())
                 .toList();
     }
 

@@ -26,4 +26,16 @@ public record Link(
     public Verdict verdict() {
         return check.verdict();
     }
+
+    /** What a divider in the wire leaves of what is sent; 1 for anything else. */
+    public double share() {
+        return between.filter(Between.Divider.class::isInstance)
+                .map(divider -> ((Between.Divider) divider).share())
+                .orElse(1.0);
+    }
+
+    /** Whether it leads into a shifter or a buffer, not out of one or past it. */
+    public boolean isInto() {
+        return node.pin(to).filter(pin -> pin.use().isWay()).isPresent();
+    }
 }

@@ -2,6 +2,7 @@ package inkel.app.ui.controls;
 
 import inkel.app.words.BetweenWords;
 import inkel.app.words.Words;
+import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Place;
 import inkel.core.build.Reading;
@@ -26,6 +27,7 @@ import java.util.Optional;
  * @param driver whose levels these are
  * @param highFrom the least its high can be at the first listener, {@code highTo} the most
  * @param isMeasured whether the high was measured
+ * @param step what stands in the wire, if anything that changes levels does
  * @param listeners the one that was asked for first
  * @param topVolts where the scale ends
  */
@@ -35,6 +37,7 @@ public record LadderModel(
         double highTo,
         double lowTo,
         boolean isMeasured,
+        Optional<Step> step,
         List<Listener> listeners,
         double topVolts) {
     private static final int MOST_LISTENERS = 4;
@@ -42,6 +45,13 @@ public record LadderModel(
     public LadderModel {
         listeners = List.copyOf(listeners);
     }
+
+    /**
+     * What stands in the wire, and what it makes of the levels.
+     *
+     * @param hears how the driver stands with it; absent for a divider, which takes whatever comes
+     */
+    public record Step(String name, double highFrom, double highTo, double lowTo, Optional<Verdict> hears) {}
 
     /**
      * One that listens.
@@ -70,7 +80,8 @@ public record LadderModel(
         return report.of(signal).stream().findFirst().map(link -> of(report, node, link));
     }
 
-    private static LadderModel of(LevelReport report, NodeCircuit node, Link asked) {
+    private static LadderModel of(LevelReport report, NodeCircuit node, Link worst) {
+        Link asked = report.arriving(worst);
         Optional<Endpoint> target = node.wire(asked.signal().endpoint()).map(Wire::to);
         // All on the same wire that hear the same pin, each once.
         Map<Endpoint, Link> heard = new LinkedHashMap<>();
@@ -79,25 +90,42 @@ public record LadderModel(
                 .filter(link -> link.node() == node && link.from().equals(asked.from()))
                 .filter(link ->
                         node.wire(link.signal().endpoint()).map(Wire::to).equals(target))
+                .filter(link -> report.arriving(link) == link)
                 .forEach(link -> heard.putIfAbsent(link.to(), link));
         List<Listener> listeners = heard.values().stream()
                 .limit(MOST_LISTENERS)
                 .map(link -> listener(node, link))
                 .toList();
-        LevelCheck check = asked.check();
+        Link sending = report.sending(asked);
+        double share = asked.share();
+        LevelCheck said = sending.check();
+        Optional<Step> step =
+                asked.between().filter(Between::changesLevels).map(between -> step(between, asked, sending));
         double top = listeners.stream()
                 .mapToDouble(listener -> Math.max(listener.limit(), listener.high()))
                 .max()
                 .orElse(5);
         Reading reading = node.reading(asked.signal().endpoint());
+        double highTo = said.vohMax().volts() / share;
         return new LadderModel(
-                Words.say(PinNames.of(node, asked.from())),
-                check.vohMin().volts(),
-                check.vohMax().volts(),
-                check.volMax().volts(),
-                reading.high().isPresent(),
+                Words.say(PinNames.of(node, sending.from())),
+                said.vohMin().volts() / share,
+                highTo,
+                said.volMax().volts() / share,
+                reading.high().isPresent() && step.isEmpty(),
+                step,
                 listeners,
-                Math.ceil(Math.max(top, check.vohMax().volts()) + 0.4));
+                Math.ceil(Math.max(top, highTo) + 0.4));
+    }
+
+    private static Step step(Between between, Link asked, Link sending) {
+        LevelCheck arrives = asked.check();
+        return new Step(
+                BetweenWords.brief(between),
+                arrives.vohMin().volts(),
+                arrives.vohMax().volts(),
+                arrives.volMax().volts(),
+                sending == asked ? Optional.empty() : Optional.of(sending.verdict()));
     }
 
     private static Listener listener(NodeCircuit node, Link link) {

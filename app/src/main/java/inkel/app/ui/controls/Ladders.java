@@ -61,7 +61,8 @@ public final class Ladders extends Region {
             line("ladder-rung", AXIS, y(volts), getWidth() - 8, y(volts));
             text(volts + " V", AXIS - 40, y(volts) - 8, 36, "ladder-volt");
         }
-        int columns = model.listeners().size() + 1;
+        int before = model.step().isPresent() ? 2 : 1;
+        int columns = model.listeners().size() + before;
         double column = (getWidth() - AXIS - 8) / columns;
         double bar = Math.min(MOST_BAR, column * 0.42);
         double left = AXIS + column / 2 - bar / 2;
@@ -69,19 +70,51 @@ public final class Ladders extends Region {
         mark("says", left, bar, model.highTo(), model.highFrom());
         mark("says", left, bar, model.lowTo(), 0);
         text(
-                Words.get(model.isMeasured() ? "levels.measured" : "levels.says_high", "volts", range()),
+                Words.get(
+                        model.isMeasured() ? "levels.measured" : "levels.says_high",
+                        "volts",
+                        range(model.highFrom(), model.highTo())),
                 AXIS + 2,
                 y(model.highTo()) - 18,
                 column - 4,
                 "small");
+        double sayingEnd = left + bar;
+        if (model.step().isPresent()) {
+            step(model.step().get(), left + bar, AXIS + column, column, bar);
+            sayingEnd = left + column + bar;
+        }
         for (int i = 0; i < model.listeners().size(); i++) {
-            listener(model.listeners().get(i), AXIS + column * (i + 1), column, bar, i == 0 ? left + bar : -1);
+            listener(model.listeners().get(i), AXIS + column * (i + before), column, bar, i == 0 ? sayingEnd : -1);
         }
     }
 
-    private String range() {
-        String from = volts(model.highFrom());
-        String to = volts(model.highTo());
+    /** What stands in the wire: its levels, and the stairs that lead to them from what the driver says. */
+    private void step(LadderModel.Step step, double saysEnd, double left, double column, double bar) {
+        double at = left + column / 2 - bar / 2;
+        heading(step.name(), Words.get("levels.between"), left, column);
+        mark("passes", at, bar, step.highTo(), step.highFrom());
+        mark("passes", at, bar, step.lowTo(), 0);
+        line("ladder-step", saysEnd, y(model.highTo()), (saysEnd + at) / 2, y(model.highTo()));
+        line("ladder-step", (saysEnd + at) / 2, y(model.highTo()), (saysEnd + at) / 2, y(step.highTo()));
+        line("ladder-step", (saysEnd + at) / 2, y(step.highTo()), at, y(step.highTo()));
+        centred(range(step.highFrom(), step.highTo()), left, left + column, y(step.highTo()) - 18, "small");
+        step.hears()
+                .ifPresent(verdict -> centred(
+                        Words.get("levels.step_hears", "verdict", word(verdict)),
+                        left,
+                        left + column,
+                        getHeight() - FOOT + 6,
+                        "ladder-gap-text",
+                        tone(verdict)));
+    }
+
+    private static String word(Verdict verdict) {
+        return Words.get("verdict." + verdict.name().toLowerCase(Locale.ROOT));
+    }
+
+    private static String range(double lowest, double highest) {
+        String from = volts(lowest);
+        String to = volts(highest);
         return from.equals(to) ? from + " V" : from + " – " + to + " V";
     }
 
@@ -92,7 +125,7 @@ public final class Ladders extends Region {
     /** @param saysEnd where the driver's bar ends, for the gap; below zero to leave that out */
     private void listener(Listener listener, double left, double column, double bar, double saysEnd) {
         double at = left + column / 2 - bar / 2;
-        boolean isThrough = !listener.between().isEmpty();
+        boolean isThrough = !listener.between().isEmpty() && model.step().isEmpty();
         heading(
                 listener.name(),
                 isThrough ? Words.get("levels.hears_through", "what", listener.between()) : Words.get("levels.hears"),
@@ -118,7 +151,7 @@ public final class Ladders extends Region {
         double hears = isHarm
                 ? listener.limit()
                 : listener.isLowTheGap() ? listener.readsLowBelow() : listener.readsHighAbove();
-        double from = isHarm ? model.highTo() : says;
+        double from = isHarm ? model.step().map(LadderModel.Step::highTo).orElse(model.highTo()) : says;
         double start = saysEnd > 0 ? saysEnd : at - 24;
         line("ladder-gap", start, y(from), at, y(from));
         line("ladder-gap", start, y(hears), at, y(hears));
@@ -132,7 +165,7 @@ public final class Ladders extends Region {
                     "ladder-gap-text",
                     tone);
         }
-        String verdict = Words.get("verdict." + listener.verdict().name().toLowerCase(Locale.ROOT));
+        String verdict = word(listener.verdict());
         centred(
                 hasRoom ? verdict : verdict + ", " + listener.gap(),
                 left,

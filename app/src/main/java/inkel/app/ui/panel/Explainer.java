@@ -8,6 +8,7 @@ import inkel.app.ui.panel.Why.Verdict;
 import inkel.app.words.BetweenWords;
 import inkel.app.words.PartWords;
 import inkel.app.words.Words;
+import inkel.core.build.Between;
 import inkel.core.build.Edit;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Part;
@@ -512,11 +513,7 @@ public final class Explainer {
                                 Tone.PLAIN,
                                 held.reason().isEmpty() ? Words.get("why.held_plain") : sentence(held.reason()))))));
         List<Fix> actions = node.between(end).stream()
-                .map(between -> action(
-                        "take-out",
-                        Fact.of("fix.take_out").with("signal", end.pin()),
-                        Fact.of("fix.take_out.cost"),
-                        new Edit.TakeOut(node.node().id(), end)))
+                .map(between -> takeOut(end, between instanceof Between.Nothing ? "fix.ask_again" : "fix.take_out"))
                 .toList();
         List<Finding> findings = findingsAt(place);
         if (!findings.isEmpty()) {
@@ -526,6 +523,14 @@ public final class Explainer {
         Optional<Verdict> verdict =
                 wire.isPresent() ? Optional.of(new Verdict(Tone.GOOD, Words.get("why.wire_good"))) : Optional.empty();
         return new Why(title, purpose(end), verdict, sections, List.of(), List.of()).withActions(actions);
+    }
+
+    private Fix takeOut(Endpoint end, String key) {
+        return action(
+                "take-out",
+                Fact.of(key).with("signal", end.pin()),
+                Fact.of(key + ".cost"),
+                new Edit.TakeOut(node.node().id(), end));
     }
 
     private String purpose(Endpoint end) {

@@ -8,6 +8,7 @@ import inkel.app.ui.controls.Ladders;
 import inkel.app.ui.controls.Scroller;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
+import inkel.core.build.Between;
 import inkel.core.build.Edit;
 import inkel.core.build.Place;
 import inkel.core.build.Reading;
@@ -26,6 +27,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
@@ -47,35 +49,44 @@ public final class LevelsStage extends StagePane {
     private final TextField high = field("measured-high");
     private final TextField low = field("measured-low");
     private final Caption trouble = Ui.text("", "stop-text", "small");
+    private final TextField reason = new TextField();
     private final HBox measured;
-    private final Map<Filter, Tile> filters = new LinkedHashMap<>();
+    private final HBox leaving;
+    private final Map<Filter, Choice> filters = new LinkedHashMap<>();
     private Filter filter = Filter.ALL;
 
     /** Which wires the list shows. */
     private enum Filter {
-        ALL,
-        TROUBLE,
-        THROUGH;
+        ALL(link -> true),
+        HARMS(link -> link.verdict() == Verdict.HARMS),
+        NOT_READ(link -> link.verdict() == Verdict.NOT_READ),
+        THIN(link -> link.verdict() == Verdict.THIN),
+        FINE(link -> link.verdict() == Verdict.FINE),
+        THROUGH(link -> link.between().isPresent());
 
-        boolean shows(Link link) {
-            return switch (this) {
-                case ALL -> true;
-                case TROUBLE -> link.verdict() != Verdict.FINE;
-                case THROUGH -> link.between().isPresent();
-            };
+        private final Predicate<Link> shows;
+
+        Filter(Predicate<Link> shows) {
+            this.shows = shows;
+        }
+
+        String text() {
+            return name().toLowerCase(Locale.ROOT);
         }
     }
+
+    /** A filter's tile and what is written on it. */
+    private record Choice(Tile tile, Caption words) {}
 
     public LevelsStage(Workbench bench) {
         super(Stage.LEVELS);
         this.bench = bench;
         for (Filter choice : Filter.values()) {
-            String words = Words.get("levels.filter." + choice.name().toLowerCase(Locale.ROOT));
-            Tile tile = new Tile(() -> setFilter(choice), Ui.word(words, "pill-text"), Pos.CENTER, "pill-toggle");
-            tile.setId("levels-" + choice.name().toLowerCase(Locale.ROOT));
-            tile.setAccessibleText(words);
+            Caption words = Ui.word("", "pill-text");
+            Tile tile = new Tile(() -> setFilter(choice), words, Pos.CENTER, "pill-toggle");
+            tile.setId("levels-" + choice.text());
             tile.setMaxHeight(USE_PREF_SIZE);
-            filters.put(choice, tile);
+            filters.put(choice, new Choice(tile, words));
             addControl(tile);
         }
         list.setId("levels-list");
@@ -90,11 +101,18 @@ public final class LevelsStage extends StagePane {
                 Ui.word(Words.get("levels.measured.low"), "row-name"),
                 low);
         measured.setAlignment(Pos.CENTER_LEFT);
+        reason.setId("leave-reason");
+        reason.setPrefWidth(240);
+        reason.setPromptText(Words.get("levels.leave.prompt"));
+        reason.setAccessibleText(Words.get("levels.leave"));
+        reason.setOnAction(event -> leave());
+        leaving = new HBox(8, Ui.word(Words.get("levels.leave"), "row-name"), reason);
+        leaving.setAlignment(Pos.CENTER_LEFT);
         Ui.show(trouble, false);
         enterWith(high, true);
         enterWith(low, false);
         VBox.setVgrow(ladders, Priority.ALWAYS);
-        VBox right = new VBox(8, empty, ladders, measured, trouble);
+        VBox right = new VBox(8, empty, ladders, measured, leaving, trouble);
         right.setMinWidth(0);
         HBox.setHgrow(right, Priority.ALWAYS);
         HBox both = new HBox(16, list, right);
@@ -153,6 +171,33 @@ public final class LevelsStage extends StagePane {
         }
     }
 
+    /** A wire with little to spare stays as it is: the plan keeps why, and Wake asks for a reading. */
+    private void leave() {
+        shown().filter(link -> !reason.getText().isBlank())
+                .ifPresent(link -> bench.apply(new Edit.Leave(
+                        link.signal().node(),
+                        link.signal().endpoint(),
+                        reason.getText().strip(),
+                        bench.now())));
+    }
+
+    private static Optional<String> leftBecause(Link link) {
+        return link.between().filter(Between.Nothing.class::isInstance).map(between -> ((Between.Nothing) between)
+                .reason());
+    }
+
+    /** A filter that would show nothing is left out, but for the one that is on. */
+    private void showFilters(List<Link> all) {
+        filters.forEach((choice, shown) -> {
+            long count = all.stream().filter(choice.shows).count();
+            String words = Words.get("levels.filter." + choice.text(), "count", count);
+            shown.words().setText(words);
+            shown.tile().setAccessibleText(words);
+            shown.tile().setSelected(choice == filter);
+            Ui.show(shown.tile(), count > 0 || choice == filter || choice == Filter.ALL);
+        });
+    }
+
     private void setFilter(Filter choice) {
         filter = choice;
         refresh();
@@ -177,17 +222,17 @@ public final class LevelsStage extends StagePane {
 
     @Override
     void refresh() {
-        filters.forEach((choice, tile) -> tile.setSelected(choice == filter));
         Optional<NodeCircuit> node = node();
         if (node.isEmpty()) {
             rows.getChildren().clear();
             return;
         }
         List<Link> all = links(node.get());
+        showFilters(all);
         boolean hadFocus = rowFocused() >= 0;
         rows.getChildren()
                 .setAll(all.stream()
-                        .filter(filter::shows)
+                        .filter(filter.shows)
                         .map(link -> new LevelRow(link, name(node.get(), link), () -> choose(link)))
                         .toList());
         empty.setText(Words.get(
@@ -240,6 +285,12 @@ public final class LevelsStage extends StagePane {
         ladders.show(model.orElse(null));
         Ui.show(empty, model.isEmpty());
         Ui.show(measured, model.isPresent());
+        Optional<String> left = shown.flatMap(LevelsStage::leftBecause);
+        boolean isThin = shown.filter(link -> link.verdict() == Verdict.THIN
+                        && link.between().filter(Between::changesLevels).isEmpty())
+                .isPresent();
+        Ui.show(leaving, isThin || left.isPresent());
+        reason.setText(left.orElse(""));
         Ui.show(trouble, false);
         Reading reading = node().flatMap(
                         node -> shown.map(link -> node.reading(link.signal().endpoint())))

@@ -4,10 +4,16 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.core.build.Between;
+import inkel.core.build.Build;
+import inkel.core.build.Edit;
+import inkel.core.build.Edits;
 import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
 import inkel.core.build.Place;
 import inkel.core.checks.Assessment;
 import inkel.core.levels.Verdict;
+import inkel.core.quantity.Resistance;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -44,6 +50,34 @@ class LadderModelTest {
         assertEquals(1, model.listeners().size());
         assertEquals("level converter, way 4", model.listeners().get(0).between());
         assertEquals(Verdict.FINE, model.listeners().get(0).verdict());
+    }
+
+    @Test
+    void aDividerIsAStepFromWhatIsSaidToWhatArrives() throws Exception {
+        Build build = Given.assessment(Given.FIRST_SKETCH).build();
+        Endpoint mosi = new Endpoint("reader", "MOSI");
+        Between divider = new Between.Divider(mosi, Resistance.ofOhms(1500), Resistance.ofOhms(2700), Extras.NONE);
+        Assessment divided =
+                Assessment.assess(Edits.apply(build, new Edit.Insert("lower-lock", divider)), Given.CATALOG);
+        LadderModel model = LadderModel.of(
+                        divided, divided.circuit("lower-lock").orElseThrow(), Place.of("lower-lock", mosi))
+                .orElseThrow();
+        assertEquals("Board D11", model.driver());
+        assertEquals(5.25, model.highTo(), 1e-9, "the driver says what it said without the divider");
+        LadderModel.Step step = model.step().orElseThrow();
+        assertEquals(5.25 * 2700 / 4200, step.highTo(), 1e-9);
+        assertEquals(4.45 * 2700 / 4200, step.highFrom(), 1e-9);
+        assertTrue(step.hears().isEmpty(), "a divider hears nothing");
+    }
+
+    @Test
+    void aShifterHearsOneSideAndSpeaksOnTheOther() {
+        LadderModel model = of(Given.LOCKS, "reader", "MISO").orElseThrow();
+        assertEquals("Tag reader MISO", model.driver());
+        // 3.3 V regulated to 3.25 V at the least, less the reader's 0.4 V.
+        assertEquals(2.85, model.highFrom(), 1e-9);
+        assertEquals(Optional.of(Verdict.FINE), model.step().orElseThrow().hears());
+        assertTrue(model.step().orElseThrow().highFrom() > 4, "what comes out is at the board's level");
     }
 
     @Test
