@@ -6,7 +6,7 @@ import inkel.core.build.Part;
 import inkel.core.catalog.Output;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
-import inkel.core.pins.PinReport.NodePins;
+import inkel.core.pins.NodePins;
 import inkel.core.power.PowerReport.RailBudget;
 import java.time.format.DateTimeFormatter;
 import java.util.Comparator;

@@ -17,11 +17,30 @@ public sealed interface Edit {
     /** Takes a signal's wire away. */
     record RemoveWire(String node, Endpoint from) implements Edit {}
 
-    /** Takes the outcome of a planning run: all wires at once, and the addresses that straps must be set to. */
-    record Replan(String node, List<Wire> wires, List<SetSetting> settings) implements Edit {
+    /**
+     * Takes the outcome of a planning run: all wires at once, the addresses that straps must be set to, and the wires to
+     * other boards that move.
+     */
+    record Replan(String node, List<Wire> wires, List<SetSetting> settings, List<MoveNodeWire> links) implements Edit {
         public Replan {
             wires = List.copyOf(wires);
             settings = List.copyOf(settings);
+            links = List.copyOf(links);
+        }
+    }
+
+    /** Puts a wire between two boards on other pins. */
+    record MoveNodeWire(NodeWire wire, NodeWire moved) implements Edit {
+        @Override
+        public String node() {
+            return wire.from().node();
+        }
+    }
+
+    /** Fixes signals on the pins they are on, with a reason, or lets them go again. */
+    record Hold(String node, List<Endpoint> signals, boolean held, String reason) implements Edit {
+        public Hold {
+            signals = List.copyOf(signals);
         }
     }
 

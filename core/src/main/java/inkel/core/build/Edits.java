@@ -6,10 +6,12 @@ import inkel.core.build.Edit.AddPart;
 import inkel.core.build.Edit.CopyNode;
 import inkel.core.build.Edit.Exchange;
 import inkel.core.build.Edit.Feed;
+import inkel.core.build.Edit.Hold;
 import inkel.core.build.Edit.Insert;
 import inkel.core.build.Edit.JoinGrounds;
 import inkel.core.build.Edit.Leave;
 import inkel.core.build.Edit.Measure;
+import inkel.core.build.Edit.MoveNodeWire;
 import inkel.core.build.Edit.MovePart;
 import inkel.core.build.Edit.Plug;
 import inkel.core.build.Edit.RemoveMoment;
@@ -92,9 +94,15 @@ public final class Edits {
             links.add(add.wire());
             return build.withLinks(links);
         } else if (edit instanceof JoinGrounds join) {
-            return build.withLinks(build.links().stream()
-                    .map(link -> link.equals(join.wire()) ? link.withGroundJoined() : link)
-                    .toList());
+            return withLink(build, join.wire(), join.wire().withGroundJoined());
+        } else if (edit instanceof MoveNodeWire move) {
+            return withLink(build, move.wire(), move.moved());
+        } else if (edit instanceof Replan replan && !replan.links().isEmpty()) {
+            Build linked = build;
+            for (MoveNodeWire move : replan.links()) {
+                linked = apply(linked, move);
+            }
+            return apply(linked, new Replan(replan.node(), replan.wires(), replan.settings(), List.of()));
         } else if (edit instanceof RemoveNodeWire remove) {
             return build.withLinks(build.links().stream()
                     .filter(link -> !link.equals(remove.wire()))
@@ -106,6 +114,12 @@ public final class Edits {
         }
         Node changed = applyTo(node, edit);
         return build.withNode(node.id(), old -> changed);
+    }
+
+    private static Build withLink(Build build, NodeWire old, NodeWire changed) {
+        return build.withLinks(build.links().stream()
+                .map(link -> link.equals(old) ? changed : link)
+                .toList());
     }
 
     private static Node node(Build build, String id) throws EditRefused {
@@ -173,6 +187,8 @@ public final class Edits {
                 changed = applyTo(changed, setting);
             }
             return changed;
+        } else if (edit instanceof Hold hold) {
+            return held(node, hold);
         } else if (edit instanceof Feed feed) {
             require(node, feed.part());
             require(node, feed.rail().part());
@@ -228,6 +244,18 @@ public final class Edits {
             return node.withPlugged(plugged);
         }
         throw new IllegalStateException("no such edit: " + edit);
+    }
+
+    private static Node held(Node node, Hold hold) throws EditRefused {
+        Node changed = node;
+        for (Endpoint signal : hold.signals()) {
+            Wire wire = node.wire(signal)
+                    .orElseThrow(
+                            () -> new EditRefused(Fact.of("refused.no_wire").with("signal", signal)));
+            changed = changed.withWire(
+                    new Wire(signal, wire.to(), hold.held(), hold.held() ? hold.reason() : "", wire.extras()));
+        }
+        return changed;
     }
 
     private static Node added(Node node, Part part) throws EditRefused {

@@ -33,7 +33,9 @@ public record Ability(Kind kind, int unit, String line) {
         /** Used while the board is programmed. */
         CONSOLE,
         /** Cannot drive. */
-        INPUT_ONLY;
+        INPUT_ONLY,
+        /** Takes the pin of the same label, as a backpack takes a display. */
+        SOCKET;
 
         boolean hasUnit() {
             return this == SPI || this == I2C || this == UART || this == PWM || this == ADC || this == DAC;

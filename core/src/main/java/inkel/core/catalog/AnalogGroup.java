@@ -3,6 +3,7 @@ package inkel.core.catalog;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
+import java.util.Optional;
 
 /**
  * A converter of a board and the pins that share it.
@@ -12,5 +13,7 @@ import inkel.core.quantity.Voltage;
  * @param fullScale the voltage just above the highest code
  * @param rate conversions a second, all its channels together
  * @param sourceMax the largest resistance of what is measured that it still reads right
+ * @param offWhile what keeps it from converting while it runs, such as {@code wireless}; absent for most
  */
-public record AnalogGroup(int unit, int bits, Voltage fullScale, Frequency rate, Resistance sourceMax) {}
+public record AnalogGroup(
+        int unit, int bits, Voltage fullScale, Frequency rate, Resistance sourceMax, Optional<String> offWhile) {}

@@ -13,7 +13,7 @@ import java.util.Optional;
  * @param uartRegisterBits how wide the whole part of the divisor is
  * @param uartFractionBits how many bits of fraction the divisor has, often 0
  * @param spiDividers what the clock can be divided by for SPI, rising
- * @param softwareUartMax the fastest rate a port made of plain pins can be trusted with
+ * @param software what its program does on plain pins
  * @param packageCurrent the most that all pins together may give or take
  * @param timers what makes its PWM
  * @param claims what common code takes of them
@@ -25,7 +25,7 @@ public record Controller(
         int uartRegisterBits,
         int uartFractionBits,
         List<Integer> spiDividers,
-        Frequency softwareUartMax,
+        SoftwareBuses software,
         Optional<Current> packageCurrent,
         List<Timer> timers,
         List<Claim> claims,
@@ -36,5 +36,22 @@ public record Controller(
         timers = List.copyOf(timers);
         claims = List.copyOf(claims);
         analog = List.copyOf(analog);
+    }
+
+    /** The fastest rate a port made of plain pins can be trusted with. */
+    public Frequency softwareUartMax() {
+        return software.uart();
+    }
+
+    /** The timer that common code takes for a use. */
+    public Optional<Integer> claimed(String use) {
+        return claims.stream()
+                .filter(claim -> claim.use().equals(use))
+                .map(Claim::timer)
+                .findFirst();
+    }
+
+    public Optional<AnalogGroup> analog(int unit) {
+        return analog.stream().filter(group -> group.unit() == unit).findFirst();
     }
 }

@@ -2,13 +2,18 @@ package inkel.core.catalog;
 
 import java.util.List;
 
-/** What a class asks of its supplies and of the pins that drive it, beyond its modes. */
-public record Demands(List<Burst> bursts, List<PinLoad> pinLoads, List<Reduction> reductions) {
-    public static final Demands NONE = new Demands(List.of(), List.of(), List.of());
+/**
+ * What a class asks of its supplies, of the pins that drive it and of the program, beyond its modes.
+ *
+ * @param claims what the code for it takes of the board: {@code servo pulses}, {@code infrared}; see {@link Claim}
+ */
+public record Demands(List<Burst> bursts, List<PinLoad> pinLoads, List<Reduction> reductions, List<String> claims) {
+    public static final Demands NONE = new Demands(List.of(), List.of(), List.of(), List.of());
 
     public Demands {
         bursts = List.copyOf(bursts);
         pinLoads = List.copyOf(pinLoads);
         reductions = List.copyOf(reductions);
+        claims = List.copyOf(claims);
     }
 }

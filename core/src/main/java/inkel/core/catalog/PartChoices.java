@@ -19,6 +19,9 @@ public final class PartChoices {
         WORDS.put("behind", List.of("low-voltage"));
         WORDS.put("together", List.of("yes"));
         WORDS.put("pull_ups", List.of("off"));
+        WORDS.put("bus", List.of("hardware", "software"));
+        WORDS.put("end", List.of("marked", "far"));
+        WORDS.put("wireless", List.of("on", "off"));
     }
 
     private PartChoices() {}
@@ -26,7 +29,7 @@ public final class PartChoices {
     /** The keys of all choices that can be made for a part, those whose words are of its class or its pins with them. */
     public static List<String> keys() {
         List<String> keys = new ArrayList<>(WORDS.keySet());
-        keys.addAll(List.of("turned_down", "diode"));
+        keys.addAll(List.of("turned_down", "diode", "forbidden"));
         return keys;
     }
 
@@ -37,10 +40,11 @@ public final class PartChoices {
                     case "turned_down" ->
                         cls.demands().reductions().stream().map(Reduction::name).toList();
                     case "diode" -> cls.supplies().stream().map(Supply::pin).toList();
+                    case "forbidden" -> cls.offers().map(Pin::label).toList();
                     default -> WORDS.getOrDefault(key, List.of(text));
                 };
-        // Several feeds may have a diode each.
-        List<String> given = key.equals("diode") ? List.of(text.split("[ ,]+")) : List.of(text);
+        boolean isList = key.equals("diode") || key.equals("forbidden");
+        List<String> given = isList ? List.of(text.split("[ ,]+")) : List.of(text);
         return words.containsAll(given)
                 ? Optional.empty()
                 : Optional.of(Fact.of("problem.expected_value")

@@ -26,6 +26,10 @@ public enum PartSettings {
     SPI_CLOCK("spi_clock", Unit.HERTZ, "250 kHz"),
     /** A pair of resistors from the bus pins to the part's supply. */
     ADD_PULL_UPS("add_pull_ups", Unit.OHM, "4.7 kΩ"),
+    /** A resistor from a select pin to the part's supply. */
+    SELECT_PULL_UP("select_pull_up", Unit.OHM, "10 kΩ"),
+    /** How often the program talks to the part. */
+    POLLS("polls", Unit.HERTZ, "10 Hz"),
     /** The size of the supply wires, by the American wire gauge. */
     GAUGE("gauge", Unit.ONE, "24"),
     /** How long the supply wires are, one way. */
@@ -82,6 +86,8 @@ public enum PartSettings {
             found.add(SPI_CLOCK);
         }
         cls.i2c().ifPresent(need -> found.addAll(List.of(ADDRESS, ADD_PULL_UPS)));
+        cls.i2c().flatMap(I2cNeed::traffic).ifPresent(traffic -> found.add(POLLS));
+        cls.spi().ifPresent(need -> found.add(SELECT_PULL_UP));
         cls.uart().ifPresent(need -> found.add(BAUD));
         if (!cls.supplies().isEmpty()) {
             found.addAll(List.of(GAUGE, LENGTH));

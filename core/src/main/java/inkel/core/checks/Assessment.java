@@ -8,7 +8,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
-import inkel.core.pins.PinReport.NodePins;
+import inkel.core.pins.NodePins;
 import inkel.core.wiring.WireList;
 import java.util.Comparator;
 import java.util.List;

@@ -23,13 +23,29 @@ import inkel.core.parts.rules.SupplyTooLowRule;
 import inkel.core.pins.rules.AddressClashRule;
 import inkel.core.pins.rules.AddressReservedRule;
 import inkel.core.pins.rules.BaudErrorRule;
+import inkel.core.pins.rules.BootStrapRule;
+import inkel.core.pins.rules.BusBusyRule;
 import inkel.core.pins.rules.ClockOverRule;
+import inkel.core.pins.rules.ConsoleSharedRule;
+import inkel.core.pins.rules.InputChannelRule;
+import inkel.core.pins.rules.InputFloatsRule;
+import inkel.core.pins.rules.MisoHeldRule;
+import inkel.core.pins.rules.NoAnalogRule;
 import inkel.core.pins.rules.NoPullupRule;
+import inkel.core.pins.rules.NoPwmRule;
 import inkel.core.pins.rules.NoRoleRule;
+import inkel.core.pins.rules.NoSelectRule;
 import inkel.core.pins.rules.NotCrossedRule;
+import inkel.core.pins.rules.NotEnoughRule;
 import inkel.core.pins.rules.NotPlacedRule;
+import inkel.core.pins.rules.PortTakenRule;
 import inkel.core.pins.rules.PullupStrongRule;
 import inkel.core.pins.rules.PullupWeakRule;
+import inkel.core.pins.rules.SelectFloatsRule;
+import inkel.core.pins.rules.SoftFastRule;
+import inkel.core.pins.rules.SoftwareJitterRule;
+import inkel.core.pins.rules.SpiClockOverRule;
+import inkel.core.pins.rules.TimerClashRule;
 import inkel.core.pins.rules.TwoDriversRule;
 import inkel.core.power.rules.BatteryShortRule;
 import inkel.core.power.rules.BurstDroopRule;
@@ -102,7 +118,23 @@ public final class RuleBook {
             new Entry<>(new PullupWeakRule(), Reports::pins),
             new Entry<>(new ClockOverRule(), Reports::pins),
             new Entry<>(new BaudErrorRule(), Reports::pins),
-            new Entry<>(new NotCrossedRule(), Reports::pins));
+            new Entry<>(new NotCrossedRule(), Reports::pins),
+            new Entry<>(new NotEnoughRule(), Reports::pins),
+            new Entry<>(new BootStrapRule(), Reports::pins),
+            new Entry<>(new InputFloatsRule(), Reports::pins),
+            new Entry<>(new BusBusyRule(), Reports::pins),
+            new Entry<>(new SpiClockOverRule(), Reports::pins),
+            new Entry<>(new NoSelectRule(), Reports::pins),
+            new Entry<>(new MisoHeldRule(), Reports::pins),
+            new Entry<>(new SelectFloatsRule(), Reports::pins),
+            new Entry<>(new PortTakenRule(), Reports::pins),
+            new Entry<>(new ConsoleSharedRule(), Reports::pins),
+            new Entry<>(new SoftFastRule(), Reports::pins),
+            new Entry<>(new TimerClashRule(), Reports::pins),
+            new Entry<>(new NoPwmRule(), Reports::pins),
+            new Entry<>(new SoftwareJitterRule(), Reports::pins),
+            new Entry<>(new InputChannelRule(), Reports::pins),
+            new Entry<>(new NoAnalogRule(), Reports::pins));
 
     private RuleBook() {}
 

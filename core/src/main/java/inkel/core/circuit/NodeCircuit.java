@@ -27,6 +27,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** One node joined to the catalogue. */
@@ -40,6 +41,7 @@ public final class NodeCircuit {
     private final Map<Endpoint, Optional<IoFamily>> families = new ConcurrentHashMap<>();
     private final Map<Endpoint, Optional<Rail>> ioRails = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
+    private final Set<Endpoint> plugged;
     private final Map<Endpoint, Wire> wires = new HashMap<>();
     private final Map<Endpoint, Between> betweens = new HashMap<>();
     private final Map<Endpoint, List<Endpoint>> up = new ConcurrentHashMap<>();
@@ -48,6 +50,7 @@ public final class NodeCircuit {
         this.readings = Map.copyOf(readings);
         this.node = node;
         this.parts = parts;
+        plugged = pluggedPins(node);
         flows = new Rails(parts.values(), node.moments());
         rails = Collections.unmodifiableMap(flows.all());
         parts.values()
@@ -201,6 +204,20 @@ public final class NodeCircuit {
     /** The wires by the pin they go to, ties to rails and grounds left out; in the order of first use. */
     public Map<Endpoint, List<Wire>> nets() {
         return Collections.unmodifiableMap(nets);
+    }
+
+    /** Whether a wire is plugged at a pin, in its planned place or one that it has left since. */
+    public boolean isPlugged(Endpoint pin) {
+        return plugged.contains(pin);
+    }
+
+    /** The pins that ids of plugged wires name: {@code board.D9#21 > radio.CE#3}. */
+    private static Set<Endpoint> pluggedPins(Node node) {
+        return node.plugged().stream()
+                .flatMap(id -> Stream.of(id.split(" > ")))
+                .filter(end -> end.lastIndexOf('#') > 0)
+                .flatMap(end -> Endpoint.parse(end.substring(0, end.lastIndexOf('#'))).stream())
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     /** Whether a wire only ties its signal to a rail or to ground. */

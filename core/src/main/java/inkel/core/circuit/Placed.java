@@ -9,7 +9,6 @@ import inkel.core.catalog.Output;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
-import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.Reduction;
 import inkel.core.quantity.Capacitance;
@@ -25,6 +24,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** A part of the build with its class. */
 public record Placed(Part part, PartClass cls, List<Pull> missing) {
@@ -52,19 +52,29 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
         return new Placed(part, placed, isMadeBare ? fed.pulls() : List.of());
     }
 
-    /** A pair of resistors that the builder put from the bus pins to the part's own supply. */
+    /** Resistors that the builder put from the bus pins or the select to the part's own supply. */
     private static List<Pull> addedPulls(PartClass cls, Part part) {
         Optional<Resistance> added = part.setting("add_pull_ups")
                 .flatMap(text -> Engineering.parse(text, Unit.OHM))
                 .map(Resistance::ofOhms);
-        if (added.isEmpty() || cls.supplies().isEmpty()) {
+        if (cls.supplies().isEmpty()) {
             return List.of();
         }
         String supply = cls.supplies().get(0).pin();
+        Optional<Resistance> onSelect = part.setting("select_pull_up")
+                .flatMap(text -> Engineering.parse(text, Unit.OHM))
+                .map(Resistance::ofOhms);
         return cls.pins().stream()
-                .filter(pin -> pin.use() == PinUse.I2C_SDA || pin.use() == PinUse.I2C_SCL)
-                .map(pin -> new Pull(pin.label(), supply, added.get(), Optional.empty()))
+                .flatMap(pin -> switch (pin.use()) {
+                    case I2C_SDA, I2C_SCL -> pull(pin, supply, added).stream();
+                    case SPI_CS -> pull(pin, supply, onSelect).stream();
+                    default -> Stream.<Pull>empty();
+                })
                 .toList();
+    }
+
+    private static Optional<Pull> pull(Pin pin, String supply, Optional<Resistance> resistance) {
+        return resistance.map(ohms -> new Pull(pin.label(), supply, ohms, Optional.empty()));
     }
 
     /** A pack with another number of cells than its class: the volts of a cell, as often as there are cells. */

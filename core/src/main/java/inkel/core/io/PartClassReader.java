@@ -27,6 +27,7 @@ import inkel.core.catalog.Pull;
 import inkel.core.catalog.PwmNeed;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Regulator;
+import inkel.core.catalog.SoftwareBuses;
 import inkel.core.catalog.SpiNeed;
 import inkel.core.catalog.Supply;
 import inkel.core.catalog.Timer;
@@ -232,7 +233,8 @@ final class PartClassReader {
                                 lower.text("supply"),
                                 lower.text("mode"),
                                 lower.quantity("current", Unit.AMPERE, CURRENT)))
-                        .toList());
+                        .toList(),
+                fields.texts("claims"));
     }
 
     private static PinLoad pinLoad(Fields load) {
@@ -318,7 +320,10 @@ final class PartClassReader {
                 i2c.parsed("address", PartClassReader::address, "0x27", 0),
                 i2c.number("straps", 0),
                 others,
-                i2c.quantity("clock_max", Unit.HERTZ, HERTZ));
+                i2c.quantity("clock_max", Unit.HERTZ, HERTZ),
+                i2c.object("traffic")
+                        .map(traffic -> new I2cNeed.Traffic(
+                                traffic.number("bytes", 1), traffic.quantity("polls", Unit.HERTZ, "10 Hz"))));
     }
 
     private static Fact notAnAddress(String text) {
@@ -362,7 +367,7 @@ final class PartClassReader {
                 controller.number("uart_register_bits", 12),
                 controller.number("uart_fraction_bits", 0),
                 controller.numbers("spi_dividers"),
-                controller.quantity("software_uart_max", Unit.HERTZ, "57600"),
+                software(controller),
                 controller.has("package_current")
                         ? Optional.of(controller.quantity("package_current", Unit.AMPERE, CURRENT))
                         : Optional.empty(),
@@ -378,13 +383,30 @@ final class PartClassReader {
                         .toList());
     }
 
+    private static SoftwareBuses software(Fields controller) {
+        return new SoftwareBuses(
+                controller.quantity("software_uart_max", Unit.HERTZ, "57600"),
+                clock(controller, "software_spi_max"),
+                clock(controller, "software_i2c_max"),
+                controller
+                        .object("software_pwm")
+                        .map(pulses -> new SoftwareBuses.SoftPulses(
+                                pulses.quantity("max", Unit.HERTZ, "200 Hz"),
+                                pulses.quantity("jitter", Unit.SECOND, "10 us"))));
+    }
+
+    private static Optional<Frequency> clock(Fields from, String key) {
+        return from.has(key) ? Optional.of(from.quantity(key, Unit.HERTZ, HERTZ)) : Optional.empty();
+    }
+
     private static AnalogGroup analogGroup(Fields group) {
         return new AnalogGroup(
                 group.number("unit", 0),
                 group.number("bits", 10),
                 group.quantity("full_scale", Unit.VOLT, VOLTS),
                 group.quantity("rate", Unit.HERTZ, "9.6 kHz"),
-                group.quantity("source_max", Unit.OHM, "10 kΩ"));
+                group.quantity("source_max", Unit.OHM, "10 kΩ"),
+                group.optionalText("off_while"));
     }
 
     /** What the parts of a class must agree on among themselves. */

@@ -2,15 +2,16 @@ package inkel.core.pins;
 
 import inkel.core.build.Endpoint;
 import inkel.core.build.Wire;
+import inkel.core.catalog.I2cNeed;
 import inkel.core.catalog.Pull;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.pins.PinReport.NodePins;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
@@ -25,8 +26,12 @@ import java.util.stream.Stream;
  * @param line the board's SDA pin
  * @param parts the members in order, the board left out
  * @param pulls the pull-ups on SDA; SCL has the same
+ * @param behind parts that are reached over it through a multiplexer
  */
-public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<PulledBy> pulls) {
+public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<PulledBy> pulls, List<Placed> behind) {
+    /** Above this share of the time the rest of the program waits for the bus. */
+    public static final Share MOST_USE = Share.ofPercent(70);
+
     private static final Frequency USUAL_CLOCK = Frequency.ofHertz(100_000);
 
     /** What each chip's pin weighs, in farads (I2C-bus specification, pin capacitance). */
@@ -42,6 +47,7 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
     public I2cBus {
         parts = List.copyOf(parts);
         pulls = List.copyOf(pulls);
+        behind = List.copyOf(behind);
     }
 
     /** A pull-up and the part it is soldered on. */
@@ -49,7 +55,20 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
 
     static List<I2cBus> of(NodePins pins) {
         return pins.i2cBuses().entrySet().stream()
-                .map(bus -> new I2cBus(pins.node(), bus.getKey(), bus.getValue(), pullsOn(pins.node(), bus.getKey())))
+                .map(bus -> new I2cBus(
+                        pins.node(),
+                        bus.getKey(),
+                        bus.getValue(),
+                        pullsOn(pins.node(), bus.getKey()),
+                        behind(pins, bus.getValue())))
+                .toList();
+    }
+
+    private static List<Placed> behind(NodePins pins, List<Placed> members) {
+        return pins.i2cBuses().entrySet().stream()
+                .filter(bus -> members.stream()
+                        .anyMatch(member -> member.id().equals(bus.getKey().part())))
+                .flatMap(bus -> bus.getValue().stream())
                 .toList();
     }
 
@@ -135,6 +154,44 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
     /** The fastest clock that a member takes. */
     public static Frequency limit(Placed placed) {
         return placed.cls().i2c().orElseThrow().clockMax();
+    }
+
+    /** The share of the bus that the polls of all its parts take, those behind a multiplexer among them. */
+    public Share use() {
+        return Share.of(talking().mapToDouble(placed -> use(placed).ratio()).sum());
+    }
+
+    /** The share that one part's polls take. */
+    public Share use(Placed placed) {
+        return traffic(placed)
+                .map(traffic -> I2cTime.of(clock(), traffic.bytes(), 1, false).use(polls(placed, traffic)))
+                .orElse(Share.ZERO);
+    }
+
+    private Stream<Placed> talking() {
+        return Stream.concat(parts.stream(), behind.stream());
+    }
+
+    private static Optional<I2cNeed.Traffic> traffic(Placed placed) {
+        return placed.cls().i2c().flatMap(I2cNeed::traffic);
+    }
+
+    /** How often the program talks to a part: the builder's word, else as usual for its class. */
+    public static Frequency polls(Placed placed, I2cNeed.Traffic traffic) {
+        return placed.part()
+                .setting("polls")
+                .flatMap(text -> Engineering.parse(text, Unit.HERTZ))
+                .map(Frequency::ofHertz)
+                .orElse(traffic.polls());
+    }
+
+    /** The part that takes most of the bus. */
+    public Optional<Placed> busiest() {
+        return talking().max(Comparator.comparingDouble(placed -> use(placed).ratio()));
+    }
+
+    public boolean isBusy() {
+        return use().ratio() > MOST_USE.ratio();
     }
 
     public boolean isClockOver() {

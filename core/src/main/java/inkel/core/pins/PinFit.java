@@ -3,11 +3,15 @@ package inkel.core.pins;
 import inkel.core.build.Endpoint;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.SoftwareBuses;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Fact;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -19,38 +23,132 @@ public final class PinFit {
     public static Optional<Fact> whyNot(NodeCircuit node, Endpoint signal, Endpoint target) {
         Optional<Placed> asking = node.part(signal.part());
         Optional<Pin> wanted = node.pin(signal);
-        Optional<Pin> offered = node.pin(target);
-        if (asking.isEmpty() || wanted.isEmpty() || offered.isEmpty()) {
+        if (asking.isEmpty() || wanted.isEmpty()) {
             return Optional.of(Fact.of("why_not.no_such_pin").with("pin", target.pin()));
         }
-        if (signal.part().equals(target.part())) {
-            return Optional.of(Fact.of("why_not.own_pin"));
-        }
-        PinUse use = wanted.get().use();
-        Pin pin = offered.get();
-        if (pin.can().isEmpty()) {
-            return Optional.of(Fact.of("why_not.offers_nothing").with("pin", pin.label()));
-        }
-        if (use.listens() && pin.can(Ability.Kind.INPUT_ONLY)) {
-            return Optional.of(Fact.of("why_not.input_only").with("pin", pin.label()));
-        }
-        return can(asking.get(), use, pin)
-                ? Optional.empty()
-                : Optional.of(Fact.of("why_not." + need(use)).with("pin", pin.label()));
+        return whyNot(node, asking.get(), wanted.get(), target);
     }
 
-    private static boolean can(Placed asking, PinUse use, Pin pin) {
+    static Optional<Fact> whyNot(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
+        Optional<Pin> offered = node.pin(target);
+        Optional<Placed> owner = node.part(target.part());
+        if (offered.isEmpty() || owner.isEmpty()) {
+            return Optional.of(Fact.of("why_not.no_such_pin").with("pin", target.pin()));
+        }
+        Pin pin = offered.get();
+        return refusal(asking, wanted, owner.get(), pin).map(key -> Fact.of(key).with("pin", pin.label()));
+    }
+
+    /** Whether a signal may go to a pin of a part that need not be on the table yet. */
+    static boolean fits(Placed asking, Pin wanted, Placed owner, Pin pin) {
+        return refusal(asking, wanted, owner, pin).isEmpty();
+    }
+
+    private static Optional<String> refusal(Placed asking, Pin wanted, Placed owner, Pin pin) {
+        PinUse use = wanted.use();
+        if (asking.id().equals(owner.id()) && use.isSignal() && !asking.part().isBoard()) {
+            return Optional.of("why_not.own_pin");
+        } else if (pin.can().isEmpty()) {
+            return Optional.of("why_not.offers_nothing");
+        } else if (pin.can(Ability.Kind.SOCKET)) {
+            boolean isIt = pin.can(Ability.Kind.SOCKET, wanted.label().toLowerCase(Locale.ROOT));
+            return isIt && use == PinUse.INPUT ? Optional.empty() : Optional.of("why_not.socket");
+        } else if (isForbidden(owner, pin)) {
+            return Optional.of("why_not.forbidden");
+        } else if (isAtOtherEnd(asking, use, owner, pin)) {
+            return Optional.of("why_not.other_end");
+        } else if (use.listens() && pin.can(Ability.Kind.INPUT_ONLY)) {
+            return Optional.of("why_not.input_only");
+        } else if (isIndirect(asking, use, owner, pin)) {
+            return Optional.of("why_not.not_direct");
+        }
+        return can(asking, use, owner, pin) ? Optional.empty() : Optional.of("why_not." + need(use));
+    }
+
+    /** Whether the builder keeps the pin free for something of their own. */
+    public static boolean isForbidden(Placed owner, Pin pin) {
+        return owner.part()
+                .setting("forbidden")
+                .filter(pins -> List.of(pins.split("[ ,]+")).contains(pin.label()))
+                .isPresent();
+    }
+
+    /** A part that was asked to stay near one end of the header; lines of a bus are where the board has them. */
+    private static boolean isAtOtherEnd(Placed asking, PinUse use, Placed owner, Pin pin) {
+        Optional<String> end = asking.part().setting("end");
+        return end.isPresent()
+                && owner.part().isBoard()
+                && use.sharedLine().isEmpty()
+                && end.get().equals("marked") != isNearMark(owner, pin);
+    }
+
+    private static boolean isNearMark(Placed owner, Pin pin) {
+        int last = owner.cls().pins().stream()
+                .filter(other -> other.row().equals(pin.row()))
+                .mapToInt(Pin::place)
+                .max()
+                .orElse(1);
+        return 2 * pin.place() <= last;
+    }
+
+    /** A port expander is reached over its bus: too slow and too late for selects, serial data and calls. */
+    private static boolean isIndirect(Placed asking, PinUse use, Placed owner, Pin pin) {
+        if (owner.part().isBoard()) {
+            return false;
+        }
+        boolean isChain = use.sharedLine().isPresent() && offersBus(asking);
+        boolean isPlain = use != PinUse.INPUT && use != PinUse.OUTPUT && pin.can(Ability.Kind.DIGITAL);
+        return isChain || isPlain;
+    }
+
+    private static boolean offersBus(Placed placed) {
+        return placed.cls().offers().anyMatch(pin -> pin.can(Ability.Kind.I2C) || pin.can(Ability.Kind.SPI));
+    }
+
+    private static boolean can(Placed asking, PinUse use, Placed owner, Pin pin) {
         Optional<BusLine> line = use.sharedLine();
         if (line.isPresent()) {
-            return pin.can(line.get().bus(), line.get().line());
+            return isOnSoftwareBus(asking)
+                    ? servesBySoftware(owner, line.get(), pin)
+                    : pin.can(line.get().bus(), line.get().line());
         }
         return switch (use) {
-            case PWM -> pin.can(Ability.Kind.PWM);
+            case PWM -> pin.can(Ability.Kind.PWM) || pulsesBySoftware(asking, owner, pin);
             case ANALOG -> pin.can(Ability.Kind.ADC);
             case UART_TX -> pin.can(Ability.Kind.UART, "rx") || pin.can(Ability.Kind.DIGITAL);
             case UART_RX -> pin.can(Ability.Kind.UART, "tx") || pin.can(Ability.Kind.DIGITAL);
             default -> pin.can(Ability.Kind.DIGITAL);
         };
+    }
+
+    /** Whether the builder or the plan put the part on a bus that the program drives itself. */
+    public static boolean isOnSoftwareBus(Placed placed) {
+        return placed.part().setting("bus").filter("software"::equals).isPresent();
+    }
+
+    /** Whether a plain pin of the board can be a line of a bus that the program drives itself. */
+    static boolean servesBySoftware(Placed owner, BusLine line, Pin pin) {
+        boolean hasCode = owner.cls()
+                .controller()
+                .flatMap(controller -> controller.software().clock(line.bus()))
+                .isPresent();
+        boolean onlyListens = line == BusLine.MISO || !pin.can(Ability.Kind.INPUT_ONLY);
+        return hasCode && onlyListens && pin.can(Ability.Kind.DIGITAL) && !pin.can(Ability.Kind.CONSOLE);
+    }
+
+    /** Whether the program can switch a part's pulses on a plain pin. */
+    private static boolean pulsesBySoftware(Placed asking, Placed owner, Pin pin) {
+        return pin.can(Ability.Kind.DIGITAL)
+                && owner.cls()
+                        .controller()
+                        .map(Controller::software)
+                        .flatMap(SoftwareBuses::pulses)
+                        .filter(pulses -> asking.cls()
+                                .pwm()
+                                .filter(need ->
+                                        need.frequency().hertz() > pulses.most().hertz())
+                                .isEmpty())
+                        .isPresent();
     }
 
     private static String need(PinUse use) {
@@ -65,8 +163,14 @@ public final class PinFit {
 
     /** Every pin of the node that the signal may go to, in physical order, the board's first. */
     public static Stream<Endpoint> legal(NodeCircuit node, Endpoint signal) {
-        return node.parts().stream()
-                .flatMap(placed -> placed.cls().offers().map(placed::endpoint))
-                .filter(target -> whyNot(node, signal, target).isEmpty());
+        Optional<Placed> asking = node.part(signal.part());
+        Optional<Pin> wanted = node.pin(signal);
+        return asking.isEmpty() || wanted.isEmpty()
+                ? Stream.empty()
+                : node.parts().stream().flatMap(owner -> owner.cls()
+                        .offers()
+                        .filter(pin ->
+                                refusal(asking.get(), wanted.get(), owner, pin).isEmpty())
+                        .map(owner::endpoint));
     }
 }

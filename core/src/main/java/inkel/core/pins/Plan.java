@@ -5,32 +5,52 @@ import inkel.core.build.Endpoint;
 import inkel.core.build.Wire;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Engineering;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What planning one node came to.
  *
  * @param wires every wire of the node, in signal order; empty when there is no placement
+ * @param links ends of wires to other boards that move to another pin
  * @param addresses the address of each part on an I2C bus, by part id
+ * @param bySoftware ids of parts whose bus the program has to drive on plain pins
  * @param clash the smallest set of wants that cannot be met together; empty when all are placed
  * @param waysOut changes that make a placement possible, each tried
- * @param complete false when the search ended at its limit before it could prove that nothing is better
+ * @param complete false when the search ended at its limit before it could prove that nothing is better, or that there is
+ *     nothing at all
  */
 public record Plan(
         String node,
         boolean placed,
         List<Wire> wires,
+        List<LinkMove> links,
         Map<String, Integer> addresses,
+        Set<String> bySoftware,
         List<Endpoint> clash,
         List<Fix> waysOut,
         boolean complete) {
     public Plan {
         wires = List.copyOf(wires);
-        addresses = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(addresses));
+        links = List.copyOf(links);
+        addresses = Collections.unmodifiableMap(new LinkedHashMap<>(addresses));
+        bySoftware = Collections.unmodifiableSet(new LinkedHashSet<>(bySoftware));
         clash = List.copyOf(clash);
         waysOut = List.copyOf(waysOut);
+    }
+
+    /** The end of a wire to another board that moves to another pin. */
+    public record LinkMove(LinkEnd end, Endpoint to) {}
+
+    /** Neither found nor proven impossible. */
+    static Plan unknown(String node) {
+        return new Plan(node, false, List.of(), List.of(), Map.of(), Set.of(), List.of(), List.of(), false);
     }
 
     /** The edit that takes the plan over; empty when there is none. */
@@ -38,10 +58,13 @@ public record Plan(
         if (!placed) {
             return Optional.empty();
         }
-        List<Edit.SetSetting> settings = addresses.entrySet().stream()
-                .map(entry ->
-                        new Edit.SetSetting(node, entry.getKey(), "address", Engineering.address(entry.getValue())))
+        List<Edit.SetSetting> settings = new ArrayList<>();
+        addresses.forEach((part, address) ->
+                settings.add(new Edit.SetSetting(node, part, "address", Engineering.address(address))));
+        bySoftware.forEach(part -> settings.add(new Edit.SetSetting(node, part, "bus", "software")));
+        List<Edit.MoveNodeWire> moves = links.stream()
+                .map(move -> new Edit.MoveNodeWire(move.end().link(), move.end().movedTo(move.to())))
                 .toList();
-        return Optional.of(new Edit.Replan(node, wires, settings));
+        return Optional.of(new Edit.Replan(node, wires, settings, moves));
     }
 }

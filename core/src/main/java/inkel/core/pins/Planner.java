@@ -1,17 +1,17 @@
 package inkel.core.pins;
 
 import inkel.core.build.Build;
-import inkel.core.build.Edit;
 import inkel.core.build.EditRefused;
 import inkel.core.build.Edits;
 import inkel.core.build.Endpoint;
+import inkel.core.build.Node;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.finding.Fix;
-import inkel.core.quantity.Fact;
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -20,8 +20,6 @@ import java.util.Set;
 
 /** Shares out the pins and addresses of a node. */
 public final class Planner {
-    private static final int MOST_WAYS_OUT = 3;
-
     private final Build build;
     private final Catalog catalog;
 
@@ -36,33 +34,98 @@ public final class Planner {
      * @throws IllegalArgumentException when there is no such node
      */
     public Plan plan(String nodeId) {
+        return plan(nodeId, Emphasis.STEADY);
+    }
+
+    /** As {@link #plan(String)}, made best at something. */
+    public Plan plan(String nodeId, Emphasis emphasis) {
         NodeCircuit node = circuit(build, nodeId);
-        List<Want> wants = Want.of(node);
-        Optional<PinModel.Answer> answer = PinModel.solve(node, wants);
-        if (answer.isPresent()) {
-            return new Plan(
-                    nodeId,
-                    true,
-                    wires(node, answer.get()),
-                    answer.get().addresses(),
-                    List.of(),
-                    List.of(),
-                    answer.get().complete());
-        }
-        List<Want> clash = smallestClash(node, wants);
+        List<Want> wants = Want.of(node, LinkEnd.of(build, nodeId));
+        Optional<PinModel.Answer> answer = PinModel.solve(node, wants, Price.of(emphasis));
+        return answer.map(found -> placed(node, found)).orElseGet(() -> refused(node, wants));
+    }
+
+    private static Plan placed(NodeCircuit node, PinModel.Answer answer) {
+        Set<Plan.LinkMove> links = new LinkedHashSet<>();
+        answer.where().forEach((want, target) -> want.link()
+                .filter(end -> !end.pin().equals(target))
+                .ifPresent(end -> links.add(new Plan.LinkMove(end, target))));
         return new Plan(
-                nodeId,
+                node.node().id(),
+                true,
+                wires(node, answer),
+                List.copyOf(links),
+                answer.addresses(),
+                answer.bySoftware(),
+                List.of(),
+                List.of(),
+                answer.complete());
+    }
+
+    private Plan refused(NodeCircuit node, List<Want> wants) {
+        String id = node.node().id();
+        boolean isProven = PinModel.isPossible(node, wants) == PinModel.Possible.NO;
+        if (!isProven) {
+            return Plan.unknown(id);
+        }
+        List<Want> clash =
+                new SmallestClash<Want>(some -> PinModel.isPossible(node, some) == PinModel.Possible.NO).of(wants);
+        return new Plan(
+                id,
                 false,
                 List.of(),
+                List.of(),
                 Map.of(),
+                Set.of(),
                 clash.stream().map(Want::signal).toList(),
-                waysOut(node, clash),
+                new WaysOut(build, catalog, node, clash).list(),
                 true);
     }
 
-    /** Shares out every node in turn; nodes do not hang on each other. */
+    /** Up to three different placements, each best at something; none when there is no placement. */
+    public List<Alternative> alternatives(String nodeId) {
+        NodeCircuit before = circuit(build, nodeId);
+        List<Alternative> found = new ArrayList<>();
+        Set<Map<Endpoint, Endpoint>> seen = new HashSet<>();
+        for (Emphasis emphasis : Emphasis.values()) {
+            Plan plan = plan(nodeId, emphasis);
+            if (plan.placed() && seen.add(places(plan))) {
+                found.add(new Alternative(emphasis, plan, Merits.of(before, circuit(after(build, plan), nodeId))));
+            }
+        }
+        return found;
+    }
+
+    private static Map<Endpoint, Endpoint> places(Plan plan) {
+        Map<Endpoint, Endpoint> places = new LinkedHashMap<>();
+        plan.wires().forEach(wire -> places.put(wire.from(), wire.to()));
+        return places;
+    }
+
+    /** What there is to say for the wires as they are now. */
+    public Merits merits(String nodeId) {
+        NodeCircuit now = circuit(build, nodeId);
+        return Merits.of(now, now);
+    }
+
+    /** Shares out every node in turn, each with what the ones before it came to. */
     public List<Plan> planAll() {
-        return build.nodes().stream().map(node -> plan(node.id())).toList();
+        List<Plan> plans = new ArrayList<>();
+        Build at = build;
+        for (Node node : build.nodes()) {
+            Plan plan = new Planner(at, catalog).plan(node.id());
+            plans.add(plan);
+            at = after(at, plan);
+        }
+        return plans;
+    }
+
+    private static Build after(Build before, Plan plan) {
+        try {
+            return plan.placed() ? Edits.apply(before, plan.edit().orElseThrow()) : before;
+        } catch (EditRefused impossible) {
+            throw new IllegalStateException("a plan does not fit the build it was made for", impossible);
+        }
     }
 
     private NodeCircuit circuit(Build of, String nodeId) {
@@ -72,71 +135,16 @@ public final class Planner {
     }
 
     private static List<Wire> wires(NodeCircuit node, PinModel.Answer answer) {
-        Set<Endpoint> asked = new LinkedHashSet<>();
-        answer.where().keySet().forEach(want -> asked.add(want.signal()));
-        List<Wire> wires = new ArrayList<>();
-        node.signals().forEach(signal -> {
-            if (!asked.contains(signal)) {
-                node.wire(signal).ifPresent(wires::add);
+        Map<Endpoint, Wire> placed = new LinkedHashMap<>();
+        answer.where().forEach((want, target) -> {
+            if (want.link().isEmpty()) {
+                placed.put(want.signal(), PinModel.wire(want, target));
             }
-            answer.where().forEach((want, target) -> {
-                if (want.signal().equals(signal)) {
-                    wires.add(PinModel.wire(want, target));
-                }
-            });
         });
+        List<Wire> wires = new ArrayList<>();
+        node.signals().forEach(signal -> Optional.ofNullable(placed.get(signal))
+                .or(() -> node.wire(signal))
+                .ifPresent(wires::add));
         return wires;
-    }
-
-    /** Leaves out one want after the other; what cannot be left out without the clash going away is the clash. */
-    private static List<Want> smallestClash(NodeCircuit node, List<Want> wants) {
-        List<Want> clash = new ArrayList<>(wants);
-        for (Want want : wants) {
-            List<Want> without = new ArrayList<>(clash);
-            without.remove(want);
-            if (!PinModel.isPossible(node, without)) {
-                clash = without;
-            }
-        }
-        return clash;
-    }
-
-    private List<Fix> waysOut(NodeCircuit node, List<Want> clash) {
-        List<Fix> candidates = new ArrayList<>();
-        String id = node.node().id();
-        for (Want want : clash) {
-            if (want.isHeld()) {
-                Wire held = want.now().orElseThrow();
-                candidates.add(new Fix(
-                        "release-" + want.signal(),
-                        Fact.of("fix.release")
-                                .with("part", want.placed().part().name())
-                                .with("signal", want.pin().label())
-                                .with("pin", held.to().pin()),
-                        Fact.of("fix.release.cost"),
-                        List.of(new Edit.RemoveWire(id, held.from()))));
-            }
-        }
-        clash.stream()
-                .map(Want::placed)
-                .distinct()
-                .forEach(placed -> candidates.add(new Fix(
-                        "leave-out-" + placed.id(),
-                        Fact.of("fix.leave_out").with("part", placed.part().name()),
-                        Fact.of("fix.leave_out.cost"),
-                        List.of(new Edit.RemovePart(id, placed.id())))));
-        return candidates.stream()
-                .filter(fix -> isPossibleAfter(fix, id))
-                .limit(MOST_WAYS_OUT)
-                .toList();
-    }
-
-    private boolean isPossibleAfter(Fix fix, String nodeId) {
-        try {
-            NodeCircuit changed = circuit(Edits.apply(build, fix.edits()), nodeId);
-            return PinModel.isPossible(changed, Want.of(changed));
-        } catch (EditRefused refused) {
-            return false;
-        }
     }
 }

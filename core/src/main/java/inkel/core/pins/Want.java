@@ -4,34 +4,50 @@ import inkel.core.build.Endpoint;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.remedy.Ties;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * A signal that asks for a pin.
+ * A signal that asks for a pin: one of a part, or the end of a wire to another board.
  *
  * @param now where it goes today, if anywhere
  * @param tie where it may be tied when no pin is left
+ * @param link the end that it is, when it is one
  */
-record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie) {
+record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie, Optional<LinkEnd> link) {
     Endpoint signal() {
         return placed.endpoint(pin);
+    }
+
+    PinUse use() {
+        return pin.use();
     }
 
     boolean isHeld() {
         return now.filter(Wire::held).isPresent();
     }
 
-    /** What a node's parts ask for: all that is needed, and what the builder already wired. Ties stay as they are. */
-    static List<Want> of(NodeCircuit node) {
-        return node.parts().stream()
+    boolean isSerial() {
+        return use() == PinUse.UART_TX || use() == PinUse.UART_RX;
+    }
+
+    /**
+     * What a node asks for: all that its parts need, what the builder already wired, and the ends of wires to other
+     * boards. Ties stay as they are.
+     */
+    static List<Want> of(NodeCircuit node, List<LinkEnd> ends) {
+        List<Want> wants = new ArrayList<>(node.parts().stream()
                 .filter(placed -> !placed.part().isBoard())
                 .flatMap(placed -> placed.cls().signals().flatMap(pin -> of(node, placed, pin)))
-                .toList();
+                .toList());
+        ends.stream().map(end -> of(node, end)).forEach(wants::add);
+        return wants;
     }
 
     private static Stream<Want> of(NodeCircuit node, Placed placed, Pin pin) {
@@ -41,6 +57,15 @@ record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie) 
         if (isTied || isLeftAlone) {
             return Stream.empty();
         }
-        return Stream.of(new Want(placed, pin, now, Ties.of(node, placed, pin)));
+        return Stream.of(new Want(placed, pin, now, Ties.of(node, placed, pin), Optional.empty()));
+    }
+
+    /** The far end stands for the part: it listens where this board sends, and sends where this board listens. */
+    private static Want of(NodeCircuit node, LinkEnd end) {
+        PinUse use = end.isSending() ? PinUse.INPUT : PinUse.OUTPUT;
+        Pin far = new Pin(end.there().toString(), List.of(), "", "", 0, 0, use, Need.MUST, "", List.of());
+        Placed board = node.board();
+        Wire now = Wire.placed(board.endpoint(far), end.pin());
+        return new Want(board, far, Optional.of(now), Optional.empty(), Optional.of(end));
     }
 }

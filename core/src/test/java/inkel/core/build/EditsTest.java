@@ -46,7 +46,8 @@ class EditsTest {
         Node node = after(new Edit.Replan(
                 NODE,
                 List.of(Wire.placed(end("radio.CE"), end("board.D2"))),
-                List.of(new Edit.SetSetting(NODE, "radio", "address", "0x21"))));
+                List.of(new Edit.SetSetting(NODE, "radio", "address", "0x21")),
+                List.of()));
         assertEquals(1, node.wires().size());
         assertEquals("0x21", node.part("radio").orElseThrow().setting("address").orElseThrow());
     }

@@ -53,7 +53,7 @@ class ExamplesTest {
                         "parts.no_supply",
                         "parts.supply_too_high",
                         "parts.supply_too_low",
-                        "pins.no_role",
+                        "pins.input_floats",
                         "pins.not_placed",
                         "pins.two_drivers",
                         "power.burst_droop",
@@ -62,7 +62,9 @@ class ExamplesTest {
                         "power.servo_from_board",
                         "power.source_over",
                         "power.wire_drop",
+                        "pwm.software_jitter",
                         "uart.baud_error",
+                        "uart.console_shared",
                         "uart.not_crossed")),
                 codes);
     }
@@ -98,7 +100,7 @@ class ExamplesTest {
                 .anyMatch(other -> other.code().equals(finding.code())
                         && other.place().equals(finding.place())
                         && other.sentence().equals(finding.sentence()));
-        assertFalse(isStillThere);
+        assertFalse(isStillThere, finding.code() + " at " + finding.place() + " after " + fix.id());
         assertEquals(after, BuildReader.parse(Path.of("x"), BuildWriter.print(after), CATALOG));
         assertEquals(sketch, Builds.firstSketch(), "undo is the old build, untouched");
     }

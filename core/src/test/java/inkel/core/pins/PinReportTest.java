@@ -11,7 +11,6 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
 import inkel.core.kit.Builds;
 import inkel.core.pins.PinReport.How;
-import inkel.core.pins.PinReport.NodePins;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -121,18 +121,46 @@ class PlannerTest {
         assertFalse(plan.addresses().containsValue(0x70));
     }
 
+    private static Builds displays(int count) {
+        Builds displays = Builds.classic();
+        for (int i = 1; i <= count; i++) {
+            displays.part("display-" + i, "display-4x20-i2c", "VCC=board.5V");
+        }
+        return displays;
+    }
+
+    private static long parts(Plan plan) {
+        return plan.clash().stream().map(Endpoint::part).distinct().count();
+    }
+
     @Test
-    void nineDisplaysHaveNoEighthStrapLeft() {
-        Builds nine = Builds.classic();
+    void theNinthDisplayGoesToABusThatTheProgramDrives() {
+        Plan plan = plan(displays(9));
+        assertTrue(plan.placed(), "eight addresses on the board's bus, one more on plain pins");
+        assertEquals(1, plan.bySoftware().size());
+    }
+
+    @Test
+    void seventeenDisplaysHaveNoAddressLeft() {
+        Plan plan = plan(displays(17));
+        assertFalse(plan.placed());
+        assertEquals(
+                17, parts(plan), "eight addresses on each of two buses: leaving out any one of them ends the clash");
+        assertTrue(
+                plan.waysOut().stream().anyMatch(fix -> fix.id().equals("add-i2c-multiplexer")),
+                "a multiplexer has eight buses more");
+    }
+
+    @Test
+    void nineDisplaysThatMustBeOnTheBoardsBusClash() {
+        Builds nine = displays(9);
         for (int i = 1; i <= 9; i++) {
-            nine.part("display-" + i, "display-4x20-i2c", "VCC=board.5V");
+            nine.setting("display-" + i, "bus", "hardware");
         }
         Plan plan = plan(nine);
         assertFalse(plan.placed());
-        assertEquals(
-                9,
-                plan.clash().stream().map(Endpoint::part).distinct().count(),
-                "eight addresses for nine displays: leaving out any one of them ends the clash");
+        assertEquals(9, parts(plan));
+        assertTrue(plan.waysOut().stream().anyMatch(fix -> fix.id().startsWith("software-bus")));
     }
 
     @Test
@@ -156,10 +184,10 @@ class PlannerTest {
     @Test
     void aHoldThatThePinCannotServeIsTheClashByItself() {
         Plan plan = plan(Builds.classic()
-                .part("servo", "servo-micro", "V+=board.5V")
+                .part("level", "water-level", "+=board.5V")
                 .part("radio", "packet-radio", "VCC=board.3V3")
-                .hold("servo.SIG", "board.D4"));
-        assertEquals(List.of(end("servo.SIG")), plan.clash());
+                .hold("level.S", "board.D4"));
+        assertEquals(List.of(end("level.S")), plan.clash());
     }
 
     @Test

@@ -14,7 +14,7 @@ import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.levels.Verdict;
-import inkel.core.pins.PinReport.NodePins;
+import inkel.core.pins.NodePins;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

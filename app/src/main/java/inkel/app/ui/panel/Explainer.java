@@ -29,7 +29,7 @@ import inkel.core.finding.Stage;
 import inkel.core.levels.LevelCheck;
 import inkel.core.levels.Link;
 import inkel.core.parts.PartsList;
-import inkel.core.pins.PinReport.NodePins;
+import inkel.core.pins.NodePins;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Figure;

@@ -1,17 +1,14 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Edit;
 import inkel.core.circuit.Placed;
 import inkel.core.finding.Finding;
-import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
-import inkel.core.pins.PinReport.NodePins;
 import inkel.core.quantity.Engineering;
-import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -30,10 +27,12 @@ public final class AddressClashRule implements Rule<PinReport> {
     public List<Finding> check(PinReport report) {
         List<Finding> findings = new ArrayList<>();
         for (NodePins pins : report.nodes()) {
-            pins.i2cBuses().values().forEach(parts -> {
-                for (int i = 0; i < parts.size(); i++) {
-                    for (int j = i + 1; j < parts.size(); j++) {
-                        clash(parts.get(i), parts.get(j)).stream()
+            pins.i2cBuses().forEach((line, members) -> {
+                List<Placed> hearing = pins.hearing(line);
+                for (int i = 0; i < members.size(); i++) {
+                    // The members come first among those that hear; each pair is told once.
+                    for (Placed other : hearing.subList(i + 1, hearing.size())) {
+                        clash(members.get(i), other).stream()
                                 .map(found -> describe(pins, found))
                                 .forEach(findings::add);
                     }
@@ -46,10 +45,7 @@ public final class AddressClashRule implements Rule<PinReport> {
     private record Clash(Placed first, Placed second, int address) {}
 
     private static List<Clash> clash(Placed first, Placed second) {
-        List<Integer> others = NodePins.addresses(second);
-        return NodePins.addresses(first).stream()
-                .filter(others::contains)
-                .distinct()
+        return NodePins.commonAddresses(first, second).stream()
                 .map(address -> new Clash(first, second, address))
                 .toList();
     }
@@ -64,14 +60,6 @@ public final class AddressClashRule implements Rule<PinReport> {
                         placed.address().filter(main -> main == clash.address()).isPresent())
                 .flatMap(placed -> StrapFixes.toFree(pins, placed).stream())
                 .forEach(finding::fix);
-        return finding.fix(leaveOut(pins, clash.second())).build();
-    }
-
-    private static Fix leaveOut(NodePins pins, Placed placed) {
-        return new Fix(
-                "leave-out-" + placed.id(),
-                Fact.of("fix.leave_out").with("part", placed.part().name()),
-                Fact.of("fix.leave_out.cost"),
-                List.of(new Edit.RemovePart(pins.node().node().id(), placed.id())));
+        return finding.fix(PinFixes.leaveOut(pins, clash.second())).build();
     }
 }

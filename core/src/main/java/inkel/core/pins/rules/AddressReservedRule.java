@@ -7,8 +7,8 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.I2cAddress;
+import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
-import inkel.core.pins.PinReport.NodePins;
 import inkel.core.quantity.Engineering;
 import java.util.List;
 

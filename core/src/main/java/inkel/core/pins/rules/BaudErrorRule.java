@@ -1,6 +1,5 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Edit;
 import inkel.core.catalog.Controller;
 import inkel.core.circuit.Placed;
 import inkel.core.finding.Finding;
@@ -11,13 +10,11 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.BaudRate;
 import inkel.core.pins.PinReport;
-import inkel.core.pins.PinReport.SerialLine;
-import inkel.core.quantity.Fact;
+import inkel.core.pins.SerialLine;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Source;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 
 /** Reports a serial rate that the board's clock cannot be divided down to within 2 %. */
 public final class BaudErrorRule implements Rule<PinReport> {
@@ -65,15 +62,7 @@ public final class BaudErrorRule implements Rule<PinReport> {
                 .filter(baud -> rate(line, baud).isWithinLimit())
                 .sorted(Comparator.comparing(Frequency::hertz).reversed())
                 .limit(2)
-                .map(baud -> new Fix(
-                        String.format(Locale.ROOT, "baud-%.0f", baud.hertz()),
-                        Fact.of("fix.baud").with("part", placed.part().name()).with("baud", Math.round(baud.hertz())),
-                        Fact.of("fix.baud.cost").with("error", rate(line, baud).error()),
-                        List.of(new Edit.SetSetting(
-                                line.node().node().id(),
-                                placed.id(),
-                                "baud",
-                                String.format(Locale.ROOT, "%.0f", baud.hertz())))))
+                .map(baud -> BaudFix.of(line, baud))
                 .toList();
     }
 }

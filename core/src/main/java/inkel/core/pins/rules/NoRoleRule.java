@@ -1,20 +1,29 @@
 package inkel.core.pins.rules;
 
+import inkel.core.build.Edit;
 import inkel.core.build.Wire;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Placed;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.pins.NodePins;
 import inkel.core.pins.PinFit;
 import inkel.core.pins.PinReport;
-import inkel.core.pins.PinReport.NodePins;
+import inkel.core.quantity.Fact;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 
 /** Reports a signal on a pin that cannot do what the signal needs. */
 public final class NoRoleRule implements Rule<PinReport> {
     private static final RuleInfo INFO =
             new RuleInfo("pins.no_role", Severity.STOP, Stage.PINS, "what the board's pins can do");
+
+    private static final Set<PinUse> HAVE_OWN_RULE = Set.of(PinUse.PWM, PinUse.ANALOG);
 
     @Override
     public RuleInfo info() {
@@ -24,7 +33,9 @@ public final class NoRoleRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         return report.nodes().stream()
-                .flatMap(pins -> pins.misplaced().stream().map(wire -> describe(pins, wire)))
+                .flatMap(pins -> pins.misplaced().stream()
+                        .filter(wire -> !HAVE_OWN_RULE.contains(pins.useOf(wire.from())))
+                        .map(wire -> describe(pins, wire)))
                 .toList();
     }
 
@@ -43,6 +54,23 @@ public final class NoRoleRule implements Rule<PinReport> {
                         "reason",
                         PinFit.whyNot(pins.node(), wire.from(), wire.to()).orElseThrow())
                 .fixes(PinFixes.move(pins, wire.from()))
+                .fix(bySoftware(pins, wire))
                 .build();
+    }
+
+    /** A bus line on a plain pin can be driven by the program, with all of its part's bus. */
+    private static Optional<Fix> bySoftware(NodePins pins, Wire wire) {
+        Placed placed = WireFinding.part(pins, wire);
+        boolean mayBe = pins.useOf(wire.from())
+                .sharedLine()
+                .filter(line -> pins.servesBySoftware(line, wire.to()))
+                .isPresent();
+        return mayBe && !PinFit.isOnSoftwareBus(placed)
+                ? Optional.of(new Fix(
+                        "software-bus-" + placed.id(),
+                        Fact.of("fix.software_bus").with("part", placed.part().name()),
+                        Fact.of("fix.software_bus.cost"),
+                        List.of(new Edit.SetSetting(pins.node().node().id(), placed.id(), "bus", "software"))))
+                : Optional.empty();
     }
 }

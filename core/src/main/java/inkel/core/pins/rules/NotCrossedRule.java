@@ -12,7 +12,7 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.PinReport;
-import inkel.core.pins.PinReport.SerialLine;
+import inkel.core.pins.SerialLine;
 import inkel.core.quantity.Fact;
 import java.util.List;
 import java.util.Optional;

@@ -6,8 +6,8 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
-import inkel.core.pins.PinReport.NodePins;
 import java.util.List;
 
 /** Reports a signal that the part needs and that goes nowhere. */

@@ -4,10 +4,13 @@ import inkel.core.build.Edit;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Extras;
 import inkel.core.build.Wire;
+import inkel.core.catalog.Pin;
+import inkel.core.circuit.Placed;
 import inkel.core.finding.Fix;
-import inkel.core.pins.PinReport.NodePins;
+import inkel.core.pins.NodePins;
 import inkel.core.quantity.Fact;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** Ways out that send a signal to another pin. */
 final class PinFixes {
@@ -17,7 +20,13 @@ final class PinFixes {
 
     /** Up to three free pins for a signal, the one that costs the rest least first. */
     static List<Fix> move(NodePins pins, Endpoint signal) {
+        return move(pins, signal, pin -> true);
+    }
+
+    /** As {@link #move(NodePins, Endpoint)}, for pins of a kind. */
+    static List<Fix> move(NodePins pins, Endpoint signal, Predicate<Pin> isAllowed) {
         return pins.freeFor(signal).stream()
+                .filter(target -> pins.node().pin(target).filter(isAllowed).isPresent())
                 .limit(MOST)
                 .map(target -> move(pins, signal, target))
                 .toList();
@@ -41,5 +50,13 @@ final class PinFixes {
                                         .name()),
                 Fact.of(verb + ".cost"),
                 List.of(new Edit.SetWire(node, new Wire(signal, target, false, "", Extras.NONE))));
+    }
+
+    static Fix leaveOut(NodePins pins, Placed placed) {
+        return new Fix(
+                "leave-out-" + placed.id(),
+                Fact.of("fix.leave_out").with("part", placed.part().name()),
+                Fact.of("fix.leave_out.cost"),
+                List.of(new Edit.RemovePart(pins.node().node().id(), placed.id())));
     }
 }

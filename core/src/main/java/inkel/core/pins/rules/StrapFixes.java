@@ -4,7 +4,7 @@ import inkel.core.build.Edit;
 import inkel.core.circuit.Placed;
 import inkel.core.finding.Fix;
 import inkel.core.pins.I2cAddress;
-import inkel.core.pins.PinReport.NodePins;
+import inkel.core.pins.NodePins;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import java.util.HashSet;
@@ -21,9 +21,8 @@ final class StrapFixes {
      */
     static List<Fix> toFree(NodePins pins, Placed placed) {
         Set<Integer> taken = new HashSet<>();
-        pins.i2cBuses().values().stream()
-                .filter(parts -> parts.stream().anyMatch(other -> other.id().equals(placed.id())))
-                .flatMap(List::stream)
+        pins.lineOf(placed).stream()
+                .flatMap(line -> pins.hearing(line).stream())
                 .filter(other -> !other.id().equals(placed.id()))
                 .forEach(other -> taken.addAll(NodePins.addresses(other)));
         int base = placed.cls().i2c().orElseThrow().base();

@@ -1,0 +1,29 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Duration;
+import inkel.core.quantity.Frequency;
+import java.util.Optional;
+
+/**
+ * What a board's program can do on plain pins in place of its hardware, and how fast.
+ *
+ * @param uart the fastest rate a serial port made of plain pins can be trusted with
+ * @param spi the fastest clock of an SPI bus on plain pins; absent where there is no such code
+ * @param i2c the fastest clock of an I2C bus on plain pins; absent where there is no such code
+ * @param pulses timed pulses on plain pins; absent where there is no such code
+ */
+public record SoftwareBuses(
+        Frequency uart, Optional<Frequency> spi, Optional<Frequency> i2c, Optional<SoftPulses> pulses) {
+    /**
+     * Pulses that the program switches itself.
+     *
+     * @param most the highest frequency
+     * @param jitter how far the end of a pulse wanders, from earliest to latest
+     */
+    public record SoftPulses(Frequency most, Duration jitter) {}
+
+    /** The fastest clock of a bus of this kind on plain pins; empty where there is none. */
+    public Optional<Frequency> clock(Ability.Kind bus) {
+        return bus == Ability.Kind.SPI ? spi : bus == Ability.Kind.I2C ? i2c : Optional.empty();
+    }
+}

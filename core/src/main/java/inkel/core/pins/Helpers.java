@@ -1,0 +1,80 @@
+package inkel.core.pins;
+
+import inkel.core.build.Edit;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Part;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Kind;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Fix;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.AddParts;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Parts of the catalogue that carry pins for others: backpacks, expanders, drivers, multiplexers. */
+public final class Helpers {
+    private static final int MOST = 3;
+
+    private Helpers() {}
+
+    /** One of each kind that can carry some of the signals, those that carry most first. */
+    public static List<Fix> carrying(Catalog catalog, NodeCircuit node, List<Endpoint> signals) {
+        return catalog.all().stream()
+                .filter(cls ->
+                        cls.kind() == Kind.MODULE && cls.offers().findAny().isPresent())
+                .map(cls -> new Helper(cls, carried(node, cls, signals)))
+                .filter(helper -> !helper.carries().isEmpty())
+                .sorted(Comparator.<Helper>comparingInt(
+                                helper -> helper.carries().size())
+                        .reversed())
+                .limit(MOST)
+                .map(helper -> fix(node, helper))
+                .toList();
+    }
+
+    /** What of the signals hangs on which of its pins. */
+    private record Helper(PartClass cls, Map<Endpoint, Pin> carries) {}
+
+    private static Fix fix(NodeCircuit node, Helper helper) {
+        List<Edit> edits = new ArrayList<>(AddParts.of(node, helper.cls(), 1));
+        String part = ((Edit.AddPart) edits.get(0)).part().id();
+        helper.carries()
+                .forEach((signal, pin) -> edits.add(
+                        new Edit.SetWire(node.node().id(), Wire.placed(signal, new Endpoint(part, pin.label())))));
+        return new Fix(
+                "add-" + helper.cls().id(),
+                Fact.of("fix.add_helper").with("class", helper.cls().name()),
+                Fact.of("fix.add_helper.cost").with("count", helper.carries().size()),
+                edits);
+    }
+
+    /** Each signal on the first pin that suits it and that none before it has. */
+    private static Map<Endpoint, Pin> carried(NodeCircuit node, PartClass cls, List<Endpoint> signals) {
+        Placed trial = new Placed(Part.of("trial", cls.id(), cls.name(), ""), cls);
+        List<Pin> left = new ArrayList<>(cls.offers().toList());
+        Map<Endpoint, Pin> carries = new LinkedHashMap<>();
+        for (Endpoint signal : signals) {
+            Optional<Placed> asking = node.part(signal.part());
+            Optional<Pin> wanted = node.pin(signal);
+            if (asking.isPresent() && wanted.isPresent()) {
+                left.stream()
+                        .filter(pin -> PinFit.fits(asking.get(), wanted.get(), trial, pin))
+                        .findFirst()
+                        .ifPresent(pin -> {
+                            carries.put(signal, pin);
+                            left.remove(pin);
+                        });
+            }
+        }
+        return carries;
+    }
+}

@@ -1,0 +1,45 @@
+package inkel.core.pins;
+
+import inkel.core.build.Build;
+import inkel.core.build.Endpoint;
+import inkel.core.build.NodeWire;
+import inkel.core.build.Place;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * One end of a wire between two boards, seen from the board it is on.
+ *
+ * @param isSending whether the board talks on it
+ */
+public record LinkEnd(NodeWire link, boolean isSending) {
+    /** The ends on one node's board, in document order. */
+    static List<LinkEnd> of(Build build, String node) {
+        return build.links().stream()
+                .filter(link -> link.touches(node))
+                .flatMap(link -> Stream.of(new LinkEnd(link, true), new LinkEnd(link, false))
+                        .filter(end -> end.here().node().equals(node)))
+                .toList();
+    }
+
+    public Place here() {
+        return isSending ? link.from() : link.to();
+    }
+
+    public Place there() {
+        return isSending ? link.to() : link.from();
+    }
+
+    /** The board pin it is on. */
+    public Endpoint pin() {
+        return here().endpoint();
+    }
+
+    /** The wire with this end on another pin. */
+    NodeWire movedTo(Endpoint pin) {
+        Place place = Place.of(here().node(), pin);
+        return isSending
+                ? new NodeWire(place, link.to(), link.groundJoined(), link.extras())
+                : new NodeWire(link.from(), place, link.groundJoined(), link.extras());
+    }
+}

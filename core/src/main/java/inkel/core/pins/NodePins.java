@@ -1,0 +1,286 @@
+package inkel.core.pins;
+
+import inkel.core.build.Endpoint;
+import inkel.core.build.Part;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Need;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.pins.PinReport.How;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/** How the pins of one node are taken. */
+public final class NodePins {
+    private final NodeCircuit node;
+    private final List<LinkEnd> linkEnds;
+    private final Set<Endpoint> taken;
+    private final Map<Endpoint, List<Placed>> i2cBuses;
+    private final List<SpiBus> spiBuses;
+
+    NodePins(NodeCircuit node, List<LinkEnd> linkEnds) {
+        this.node = node;
+        this.linkEnds = List.copyOf(linkEnds);
+        taken = new HashSet<>(node.nets().keySet());
+        linkEnds.forEach(end -> taken.add(end.pin()));
+        i2cBuses = Collections.unmodifiableMap(membersByLine(PinUse.I2C_SDA));
+        spiBuses = membersByLine(PinUse.SPI_SCK).entrySet().stream()
+                .map(bus -> new SpiBus(this, bus.getKey(), bus.getValue()))
+                .toList();
+    }
+
+    public NodeCircuit node() {
+        return node;
+    }
+
+    /** The ends of wires to other boards that are on this one. */
+    public List<LinkEnd> linkEnds() {
+        return linkEnds;
+    }
+
+    /** Needed signals that go nowhere, in order. */
+    public List<Endpoint> loose() {
+        return unwired(Need.MUST);
+    }
+
+    /** Inputs that must be held high or low when nobody drives them, and that go nowhere. */
+    public List<Endpoint> floating() {
+        return Stream.of(Need.TIE_HIGH, Need.TIE_LOW)
+                .flatMap(need -> unwired(need).stream())
+                .toList();
+    }
+
+    private List<Endpoint> unwired(Need need) {
+        return node.signals()
+                .filter(signal -> node.pin(signal).orElseThrow().need() == need)
+                .filter(signal -> node.wire(signal).isEmpty())
+                .toList();
+    }
+
+    /** Wires to pins that cannot do what the signal needs. */
+    public List<Wire> misplaced() {
+        return node.node().wires().stream()
+                .filter(wire -> !node.isTie(wire))
+                .filter(wire -> PinFit.whyNot(node, wire.from(), wire.to()).isPresent())
+                .toList();
+    }
+
+    /** Pins that more than one taker wants, where those do not share a bus line; wires to other boards are takers. */
+    public Map<Endpoint, List<Wire>> contested() {
+        Map<Endpoint, List<Wire>> contested = new LinkedHashMap<>();
+        node.nets().forEach((target, wires) -> {
+            long ends =
+                    linkEnds.stream().filter(end -> end.pin().equals(target)).count();
+            if (takers(wires) + ends > 1) {
+                contested.put(target, wires);
+            }
+        });
+        return contested;
+    }
+
+    /** Parts on one bus line count once; everybody else counts by themselves. */
+    private long takers(List<Wire> wires) {
+        Set<Object> takers = new LinkedHashSet<>();
+        for (Wire wire : wires) {
+            Optional<BusLine> line =
+                    node.pin(wire.from()).flatMap(pin -> pin.use().sharedLine());
+            takers.add(line.<Object>map(shared -> shared).orElse(wire.from()));
+        }
+        return takers.size();
+    }
+
+    public boolean isTaken(Endpoint target) {
+        return taken.contains(target);
+    }
+
+    /** Pins that nobody has and that can do what the signal needs, cheapest for others first. */
+    public List<Endpoint> freeFor(Endpoint signal) {
+        PinUse use = useOf(signal);
+        Optional<Placed> asking = node.part(signal.part());
+        return PinFit.legal(node, signal)
+                .filter(target -> !taken.contains(target))
+                .filter(target -> !isReserved(target))
+                .sorted(Comparator.comparingInt(
+                        target -> Price.ofPin(node, asking.orElseThrow(), use, target, Price.USUAL)))
+                .toList();
+    }
+
+    /** Pins that the board itself needs while it is programmed. */
+    public boolean isReserved(Endpoint target) {
+        return target.part().equals(Part.BOARD)
+                && node.pin(target).filter(pin -> pin.can(Ability.Kind.CONSOLE)).isPresent();
+    }
+
+    public PinUse useOf(Endpoint signal) {
+        return node.pin(signal).map(Pin::use).orElse(PinUse.NONE);
+    }
+
+    /** Whether a wire was fixed by the board, placed, or held by the builder. */
+    public How how(Wire wire) {
+        if (wire.held()) {
+            return How.HELD;
+        }
+        return PinFit.legal(node, wire.from()).limit(2).count() == 1 ? How.FIXED : How.PLACED;
+    }
+
+    /** The parts on each I2C bus, by the pin that carries its data line. */
+    public Map<Endpoint, List<Placed>> i2cBuses() {
+        return i2cBuses;
+    }
+
+    /** The SPI buses, each with the pin that carries its clock. */
+    public List<SpiBus> spiBuses() {
+        return spiBuses;
+    }
+
+    private Map<Endpoint, List<Placed>> membersByLine(PinUse line) {
+        Map<Endpoint, List<Placed>> buses = new LinkedHashMap<>();
+        node.nets().forEach((target, wires) -> {
+            List<Placed> parts = wires.stream()
+                    .filter(wire -> useOf(wire.from()) == line)
+                    .flatMap(wire -> node.part(wire.from().part()).stream())
+                    .filter(placed ->
+                            line != PinUse.I2C_SDA || placed.cls().i2c().isPresent())
+                    .toList();
+            if (!parts.isEmpty()) {
+                buses.put(target, parts);
+            }
+        });
+        return buses;
+    }
+
+    /** All that hear an address that is sent on a bus: its members, and those of the bus that a multiplexer hangs on. */
+    public List<Placed> hearing(Endpoint line) {
+        List<Placed> hearing = new ArrayList<>();
+        Set<Endpoint> seen = new HashSet<>();
+        Optional<Endpoint> at = Optional.of(line);
+        while (at.isPresent() && seen.add(at.get())) {
+            hearing.addAll(i2cBuses.getOrDefault(at.get(), List.of()));
+            at = above(at.get());
+        }
+        return hearing;
+    }
+
+    /** The line of the bus that the owner of this one is a member of; empty for a bus of the board. */
+    private Optional<Endpoint> above(Endpoint line) {
+        return i2cBuses.entrySet().stream()
+                .filter(bus ->
+                        bus.getValue().stream().anyMatch(member -> member.id().equals(line.part())))
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    /** The line of the bus that a part is on. */
+    public Optional<Endpoint> lineOf(Placed placed) {
+        return i2cBuses.entrySet().stream()
+                .filter(bus ->
+                        bus.getValue().stream().anyMatch(member -> member.id().equals(placed.id())))
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    /** Every 7-bit address a part answers to, its main one first. */
+    public static List<Integer> addresses(Placed placed) {
+        List<Integer> all = new ArrayList<>(placed.address().stream().toList());
+        placed.cls().i2c().ifPresent(need -> all.addAll(need.others()));
+        return all;
+    }
+
+    /** The addresses that two parts on one bus both answer to. An all-call that a whole class shares is none. */
+    public static List<Integer> commonAddresses(Placed first, Placed second) {
+        List<Integer> theirs = addresses(second);
+        Optional<Integer> main = first.address();
+        Optional<Integer> other = second.address();
+        return addresses(first).stream()
+                .filter(theirs::contains)
+                .filter(address -> !isOneClass(first, second)
+                        || main.filter(address::equals).isPresent()
+                        || other.filter(address::equals).isPresent())
+                .distinct()
+                .toList();
+    }
+
+    /** Whether parts of two classes have a second address in common, which no strap changes. */
+    static boolean shareFurtherAddress(Placed first, Placed second) {
+        return !isOneClass(first, second)
+                && first.cls().i2c().orElseThrow().others().stream()
+                        .anyMatch(second.cls().i2c().orElseThrow().others()::contains);
+    }
+
+    private static boolean isOneClass(Placed first, Placed second) {
+        return first.cls().id().equals(second.cls().id());
+    }
+
+    /** Parts with a serial port, and where their two wires go. */
+    public List<SerialLine> serialLines() {
+        return node.parts().stream()
+                .filter(placed -> placed.cls().uart().isPresent())
+                .map(placed -> new SerialLine(node, placed))
+                .toList();
+    }
+
+    /** Whether a wire's part holds it at a level of its own while the board starts. */
+    public boolean holdsAtStart(Wire wire) {
+        return node.part(wire.from().part())
+                .filter(asking -> Price.decides(asking, useOf(wire.from())))
+                .isPresent();
+    }
+
+    /** Whether the converter of a pin cannot work beside something that runs on the board. */
+    public boolean isConverterOff(Endpoint target) {
+        return node.pin(target)
+                .filter(pin -> Price.isConverterOff(node, target, pin))
+                .isPresent();
+    }
+
+    /** Plain pins of the board that nobody has and that can be a line of a bus that the program drives. */
+    public List<Endpoint> freeForSoftware(BusLine line) {
+        Placed board = node.board();
+        return board.cls()
+                .offers()
+                .filter(pin -> PinFit.servesBySoftware(board, line, pin) && !PinFit.isForbidden(board, pin))
+                .map(board::endpoint)
+                .filter(pin -> !taken.contains(pin))
+                .sorted(Comparator.comparingInt(
+                        pin -> node.pin(pin).orElseThrow().can().size()))
+                .toList();
+    }
+
+    /** Whether a board pin can be a line of a bus that the program drives. */
+    public boolean servesBySoftware(BusLine line, Endpoint target) {
+        return target.part().equals(Part.BOARD)
+                && node.pin(target)
+                        .filter(pin -> PinFit.servesBySoftware(node.board(), line, pin))
+                        .isPresent();
+    }
+
+    /** Parts with a wire on the board itself. */
+    public Stream<Placed> onBoard() {
+        return node.nets().entrySet().stream()
+                .filter(net -> net.getKey().part().equals(Part.BOARD))
+                .flatMap(net -> net.getValue().stream())
+                .flatMap(wire -> node.part(wire.from().part()).stream())
+                .distinct();
+    }
+
+    /** Wires of one use, ties left out. */
+    public List<Wire> wiresOf(PinUse use) {
+        return node.nets().values().stream()
+                .flatMap(List::stream)
+                .filter(wire -> useOf(wire.from()) == use)
+                .toList();
+    }
+}

@@ -1,0 +1,166 @@
+package inkel.core.pins;
+
+import inkel.core.build.Endpoint;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Pin;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+
+/**
+ * The pins of a node that can be wired to, each with a number, and what each may be used for. Numbers behind the last pin
+ * stand for no pin at all, so that they block none.
+ */
+final class PinDomain {
+    private final NodeCircuit node;
+    private final List<Endpoint> targets = new ArrayList<>();
+    private final Map<Endpoint, Integer> numbers = new LinkedHashMap<>();
+    private final List<Pin> pins = new ArrayList<>();
+    private final List<Placed> owners = new ArrayList<>();
+    private int next;
+
+    PinDomain(NodeCircuit node) {
+        this.node = node;
+        for (Placed owner : node.parts()) {
+            owner.cls().offers().forEach(pin -> {
+                numbers.put(owner.endpoint(pin), targets.size());
+                targets.add(owner.endpoint(pin));
+                pins.add(pin);
+                owners.add(owner);
+            });
+        }
+        next = targets.size();
+    }
+
+    NodeCircuit node() {
+        return node;
+    }
+
+    int size() {
+        return targets.size();
+    }
+
+    boolean isPin(int number) {
+        return number < targets.size();
+    }
+
+    Endpoint target(int number) {
+        return targets.get(number);
+    }
+
+    Pin pin(int number) {
+        return pins.get(number);
+    }
+
+    boolean isOnBoard(int number) {
+        return owners.get(number).part().isBoard();
+    }
+
+    /** A number that is no pin. */
+    int noPin() {
+        return next++;
+    }
+
+    /** Pins that answer a question, by number. */
+    IntStream where(Predicate<Pin> test) {
+        return IntStream.range(0, targets.size()).filter(number -> test.test(pins.get(number)));
+    }
+
+    /** The numbers a want may take, a tie not among them; empty when there is no pin for it at all. */
+    int[] legal(Want want) {
+        if (want.isHeld()) {
+            Integer number = numbers.get(want.now().orElseThrow().to());
+            return number != null && isLegal(want, number) ? new int[] {number} : new int[0];
+        }
+        return IntStream.range(0, targets.size())
+                .filter(number -> isLegal(want, number))
+                .filter(number -> want.isSerial() || !pins.get(number).can(Ability.Kind.CONSOLE))
+                .toArray();
+    }
+
+    private boolean isLegal(Want want, int number) {
+        return want.link().isPresent()
+                ? isForLink(want, number)
+                : PinFit.whyNot(node, want.placed(), want.pin(), targets.get(number))
+                                .isEmpty()
+                        || isForSoftwareBus(want, number);
+    }
+
+    /** A wire to another board goes to a pin of this board itself. */
+    private boolean isForLink(Want want, int number) {
+        Pin pin = pins.get(number);
+        return isOnBoard(number)
+                && pin.can(Ability.Kind.DIGITAL)
+                && !PinFit.isForbidden(owners.get(number), pin)
+                && !(want.use().listens() && pin.can(Ability.Kind.INPUT_ONLY));
+    }
+
+    private boolean isForSoftwareBus(Want want, int number) {
+        Optional<BusLine> line = want.use().sharedLine();
+        return line.isPresent() && mayUseSoftware(want.placed()) && servesBySoftware(line.get(), number);
+    }
+
+    /** Whether a line of a bus that the program drives may be on the pin. */
+    boolean servesBySoftware(BusLine line, int number) {
+        return isOnBoard(number)
+                && !PinFit.isForbidden(owners.get(number), pins.get(number))
+                && PinFit.servesBySoftware(owners.get(number), line, pins.get(number));
+    }
+
+    /** Whether the plan may put a part on a bus that the program drives; the builder can choose either. */
+    static boolean mayUseSoftware(Placed placed) {
+        return placed.part().setting("bus").filter("hardware"::equals).isEmpty();
+    }
+
+    static boolean mayUseHardware(Placed placed) {
+        return !PinFit.isOnSoftwareBus(placed);
+    }
+
+    /** The units of a kind that its pins name, in the order of the pins. */
+    List<String> units(Ability.Kind kind) {
+        Set<String> units = new LinkedHashSet<>();
+        for (int number = 0; number < targets.size(); number++) {
+            for (Ability ability : pins.get(number).can()) {
+                if (ability.kind() == kind) {
+                    units.add(unit(number, ability));
+                }
+            }
+        }
+        return List.copyOf(units);
+    }
+
+    String unit(int number, Ability ability) {
+        return targets.get(number).part() + " " + ability.kind() + ability.unit();
+    }
+
+    /** The number of the unit of a kind that each pin is on, −1 for none. */
+    int[] unitOf(Ability.Kind kind, List<String> units) {
+        return IntStream.range(0, targets.size())
+                .map(number -> pins.get(number).can().stream()
+                        .filter(ability -> ability.kind() == kind)
+                        .mapToInt(ability -> units.indexOf(unit(number, ability)))
+                        .findFirst()
+                        .orElse(-1))
+                .toArray();
+    }
+
+    /** Where a pin is along the headers: neighbours differ by one, pins of different rows or parts by much more. */
+    int place(int number) {
+        Pin pin = pins.get(number);
+        List<String> rows = owners.get(number).cls().pins().stream()
+                .map(Pin::row)
+                .distinct()
+                .toList();
+        int owner = List.copyOf(node.parts()).indexOf(owners.get(number));
+        return (owner * 4 + rows.indexOf(pin.row())) * 200 + pin.place();
+    }
+}

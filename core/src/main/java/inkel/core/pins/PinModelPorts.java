@@ -1,0 +1,86 @@
+package inkel.core.pins;
+
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Placed;
+import inkel.core.quantity.Frequency;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.chocosolver.solver.Model;
+import org.chocosolver.solver.constraints.extension.Tuples;
+import org.chocosolver.solver.variables.IntVar;
+
+/** Serial ports: both wires of a part are on one unit, a unit serves one part, and plain pins make a port by software. */
+final class PinModelPorts {
+    private final PinModel pins;
+    private final Model model;
+    private final PinDomain domain;
+
+    PinModelPorts(PinModel pins) {
+        this.pins = pins;
+        model = pins.model();
+        domain = pins.domain();
+    }
+
+    void state() {
+        List<IntVar> units = new ArrayList<>();
+        List<String> names = domain.units(Ability.Kind.UART);
+        for (Placed placed : domain.node().parts()) {
+            List<Want> both = pins.wants().stream()
+                    .filter(want -> want.placed().equals(placed) && want.isSerial())
+                    .toList();
+            if (!both.isEmpty()) {
+                units.add(port(placed, both, names));
+            }
+        }
+        if (units.size() > 1) {
+            model.allDifferentExcept0(units.toArray(IntVar[]::new)).post();
+        }
+    }
+
+    /** Unit 0 stands for a port by software, the others are those of the board. */
+    private IntVar port(Placed placed, List<Want> both, List<String> names) {
+        IntVar unit = model.intVar("port of " + placed.id(), 0, names.size());
+        pins.addChoice(unit);
+        for (Want want : both) {
+            model.table(new IntVar[] {pins.where(want), unit}, tuples(want, names), "CT+")
+                    .post();
+        }
+        IntVar warning = model.intVar("software port of " + placed.id(), 0, 1);
+        int[] warnings = IntStream.rangeClosed(0, names.size())
+                .map(number -> number == 0 ? 1 : 0)
+                .toArray();
+        model.element(warning, warnings, unit).post();
+        pins.addCost(pins.price().warning(), warning);
+        return unit;
+    }
+
+    private Tuples tuples(Want want, List<String> names) {
+        String line = want.use() == PinUse.UART_TX ? "rx" : "tx";
+        boolean mayBeSoftware = maySoftware(want);
+        Tuples tuples = new Tuples(true);
+        for (int number = 0; number < domain.size(); number++) {
+            Pin pin = domain.pin(number);
+            for (Ability ability : pin.can()) {
+                if (ability.kind() == Ability.Kind.UART && ability.line().equals(line)) {
+                    tuples.add(number, 1 + names.indexOf(domain.unit(number, ability)));
+                }
+            }
+            if (mayBeSoftware && pin.can(Ability.Kind.DIGITAL) && !pin.can(Ability.Kind.CONSOLE)) {
+                tuples.add(number, 0);
+            }
+        }
+        return tuples;
+    }
+
+    private boolean maySoftware(Want want) {
+        Frequency fastest =
+                domain.node().board().cls().controller().orElseThrow().softwareUartMax();
+        return want.placed()
+                .baud()
+                .filter(baud -> baud.hertz() <= fastest.hertz())
+                .isPresent();
+    }
+}

@@ -1,0 +1,136 @@
+package inkel.core.pins;
+
+import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.AnalogGroup;
+import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Controller;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import java.util.Optional;
+
+/**
+ * What a placement costs, in the order in which its faults matter: a warning outweighs everything else a node can gather,
+ * a plugged wire that moves outweighs looks, and looks outweigh roles that might be wanted one day.
+ *
+ * @param warning for each thing that a rule would warn of
+ * @param tied for an input that is tied for good where it could have been driven
+ * @param replug for a plugged wire that moves
+ * @param moved for a planned wire that moves before it is plugged
+ * @param crossing for two wires of one part that cross
+ * @param gap for two wires of one part that do not lie side by side
+ * @param rare for each rare role that a pin had and nobody uses any more
+ */
+record Price(int warning, int tied, int replug, int moved, int crossing, int gap, int rare) {
+    static final Price USUAL = of(Emphasis.STEADY);
+
+    /** A role that few pins have: what a timer or converter gives away is dearer than a line of a second bus. */
+    private static final int PULSES = 3;
+
+    private static final int CONVERTER = 2;
+    private static final int CALL = 2;
+    private static final int LINE = 1;
+
+    static Price of(Emphasis emphasis) {
+        return switch (emphasis) {
+            case STEADY -> new Price(5000, 90, 60, 12, 4, 3, 2);
+            case NEAT -> new Price(5000, 90, 4, 2, 40, 30, 1);
+            case SPARING -> new Price(5000, 90, 4, 2, 2, 1, 30);
+        };
+    }
+
+    /** What a signal's way to a pin costs: the warnings it brings, and the roles that the pin had. */
+    static int ofPin(NodeCircuit node, Placed asking, PinUse use, Endpoint target, Price price) {
+        Pin pin = node.pin(target).orElseThrow();
+        return price.warning * warnings(node, asking, use, target, pin)
+                + price.rare * rareRoles(asking, use, target, pin);
+    }
+
+    /** How many rules would warn of the signal on that pin, whoever else is there. */
+    static int warnings(NodeCircuit node, Placed asking, PinUse use, Endpoint target, Pin pin) {
+        int warnings = 0;
+        if (pin.can(Ability.Kind.STRAP) && decides(asking, use)) {
+            warnings++;
+        }
+        if (pin.can(Ability.Kind.CONSOLE)) {
+            warnings++;
+        }
+        if (use == PinUse.PWM && !pin.can(Ability.Kind.PWM)) {
+            warnings++;
+        }
+        if (use == PinUse.INTERRUPT && !pin.can(Ability.Kind.INTERRUPT) && !pin.can(Ability.Kind.CAPTURE)) {
+            warnings++;
+        }
+        if (use == PinUse.ANALOG && isConverterOff(node, target, pin)) {
+            warnings++;
+        }
+        if (use.sharedLine().isPresent() && !isLine(use.sharedLine().get(), pin) && !PinFit.isOnSoftwareBus(asking)) {
+            warnings++;
+        }
+        return warnings;
+    }
+
+    private static boolean isLine(BusLine line, Pin pin) {
+        return pin.can(line.bus(), line.line());
+    }
+
+    /** Whether a part holds its wire at a level of its own while the board starts. */
+    static boolean decides(Placed asking, PinUse use) {
+        boolean isPulled = asking.cls().pulls().stream().anyMatch(pull -> asking.cls()
+                .pin(pull.pin())
+                .filter(pin -> pin.use() == use)
+                .isPresent());
+        return use.drives() || isPulled;
+    }
+
+    /** Whether the pin's converter cannot work beside something that runs on the board. */
+    static boolean isConverterOff(NodeCircuit node, Endpoint target, Pin pin) {
+        Optional<Placed> owner = node.part(target.part());
+        return owner.stream()
+                .flatMap(board -> board.cls().controller().stream())
+                .map(Controller::analog)
+                .flatMap(groups -> groups.stream().filter(group -> isOf(group, pin)))
+                .flatMap(group -> group.offWhile().stream())
+                .anyMatch(what ->
+                        owner.get().part().setting(what).filter("off"::equals).isEmpty());
+    }
+
+    private static boolean isOf(AnalogGroup group, Pin pin) {
+        return pin.can().stream()
+                .anyMatch(ability -> ability.kind() == Ability.Kind.ADC && ability.unit() == group.unit());
+    }
+
+    private static int rareRoles(Placed asking, PinUse use, Endpoint target, Pin pin) {
+        int rare = 0;
+        boolean isFedThere = asking.part().feeds().values().stream()
+                .anyMatch(rail -> rail.part().equals(target.part()));
+        for (Ability ability : pin.can()) {
+            rare += switch (ability.kind()) {
+                // A part that is fed by a driver belongs on that driver's sockets: the board's own timers are rarer.
+                case PWM -> use == PinUse.PWM && isFedThere ? 0 : PULSES;
+                case ADC -> use == PinUse.ANALOG ? 0 : CONVERTER;
+                case INTERRUPT -> use == PinUse.INTERRUPT ? 0 : CALL;
+                case SPI, I2C, UART -> isUsed(ability, use) ? 0 : LINE;
+                case LED, STRAP -> LINE;
+                default -> 0;
+            };
+        }
+        return rare;
+    }
+
+    private static boolean isUsed(Ability ability, PinUse use) {
+        boolean isSerial = use == PinUse.UART_TX || use == PinUse.UART_RX;
+        return isSerial
+                ? ability.kind() == Ability.Kind.UART
+                : use.sharedLine().filter(line -> line.bus() == ability.kind()).isPresent();
+    }
+
+    /** What it costs that a wire leaves where it is. */
+    int ofMove(Optional<Wire> now, Endpoint target, boolean isPlugged) {
+        boolean isMoved = now.filter(wire -> !wire.to().equals(target)).isPresent();
+        return !isMoved ? 0 : isPlugged ? replug : moved;
+    }
+}

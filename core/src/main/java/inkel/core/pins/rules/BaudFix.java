@@ -1,0 +1,30 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Fix;
+import inkel.core.pins.BaudRate;
+import inkel.core.pins.SerialLine;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
+import java.util.List;
+import java.util.Locale;
+
+/** Sets the rate of a part's serial port. */
+final class BaudFix {
+    private BaudFix() {}
+
+    static Fix of(SerialLine line, Frequency baud) {
+        Placed placed = line.placed();
+        BaudRate made = BaudRate.best(line.node().board().cls().controller().orElseThrow(), baud);
+        return new Fix(
+                String.format(Locale.ROOT, "baud-%.0f", baud.hertz()),
+                Fact.of("fix.baud").with("part", placed.part().name()).with("baud", Math.round(baud.hertz())),
+                Fact.of("fix.baud.cost").with("error", made.error()),
+                List.of(new Edit.SetSetting(
+                        line.node().node().id(),
+                        placed.id(),
+                        "baud",
+                        String.format(Locale.ROOT, "%.0f", baud.hertz()))));
+    }
+}

@@ -1,0 +1,97 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.I2cBus;
+import inkel.core.pins.PinReport;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Source;
+import java.util.List;
+import java.util.Optional;
+
+/** Reports an I2C bus that the polls of its parts keep busy for most of the time. */
+public final class BusBusyRule implements Rule<PinReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("i2c.bus_busy", Severity.LOOK, Stage.PINS, "9 clocks a byte, start and stop, times the polls");
+
+    private static final List<Frequency> SPEEDS = List.of(Frequency.ofHertz(400_000), Frequency.ofHertz(1_000_000));
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.i2cBuses().stream()
+                .filter(I2cBus::isBusy)
+                .map(BusBusyRule::describe)
+                .toList();
+    }
+
+    private static Finding describe(I2cBus bus) {
+        Placed busiest = bus.busiest().orElseThrow();
+        return Finding.of(INFO, bus.node().place(bus.line()))
+                .with("pin", bus.line().pin())
+                .with("part", busiest.part().name())
+                .number("clock", bus.clock(), bus.clockSource())
+                .number("use", bus.use(), Source.COMPUTED)
+                .number("use_of_busiest", bus.use(busiest), Source.COMPUTED)
+                .number("most_use", I2cBus.MOST_USE, Source.RULE)
+                .fix(faster(bus))
+                .fix(fewerPolls(bus, busiest))
+                .build();
+    }
+
+    /** The slowest usual speed that frees the bus, where every member takes it and the wires rise in time. */
+    private static Optional<Fix> faster(I2cBus bus) {
+        return SPEEDS.stream()
+                .filter(speed -> speed.hertz() > bus.clock().hertz())
+                .filter(speed -> bus.slowest()
+                        .filter(member -> I2cBus.limit(member).hertz() < speed.hertz())
+                        .isEmpty())
+                .filter(speed -> bus.use().ratio() * bus.clock().hertz() / speed.hertz() <= I2cBus.MOST_USE.ratio())
+                .findFirst()
+                .map(speed -> new Fix(
+                        "faster",
+                        Fact.of("fix.i2c_clock").with("clock", speed),
+                        Fact.of("fix.i2c_faster.cost"),
+                        List.of(new Edit.SetSetting(
+                                bus.node().node().id(),
+                                bus.node().board().id(),
+                                "i2c_clock",
+                                Engineering.print(speed)))));
+    }
+
+    /** So many that the bus is as busy as it may be; none where the others alone fill it. */
+    private static Optional<Fix> fewerPolls(I2cBus bus, Placed busiest) {
+        double others = bus.use().ratio() - bus.use(busiest).ratio();
+        double left = I2cBus.MOST_USE.ratio() - others;
+        double now = I2cBus.polls(
+                        busiest, busiest.cls().i2c().orElseThrow().traffic().orElseThrow())
+                .hertz();
+        double most = now * left / bus.use(busiest).ratio();
+        double polls = most >= 1 ? Math.floor(most) : Math.floor(most * 10) / 10;
+        return polls <= 0
+                ? Optional.empty()
+                : Optional.of(new Fix(
+                        "fewer-polls",
+                        Fact.of("fix.polls")
+                                .with("part", busiest.part().name())
+                                .with("polls", polls),
+                        Fact.of("fix.polls.cost"),
+                        List.of(new Edit.SetSetting(
+                                bus.node().node().id(),
+                                busiest.id(),
+                                "polls",
+                                Engineering.print(Frequency.ofHertz(polls))))));
+    }
+}

@@ -1,0 +1,62 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Edit;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.NodePins;
+import inkel.core.pins.PinReport;
+import inkel.core.pins.SpiBus;
+import inkel.core.quantity.Fact;
+import java.util.List;
+
+/** Notes a select on a shared SPI bus that nothing holds off while the board starts. */
+public final class SelectFloatsRule implements Rule<PinReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "spi.select_floats",
+            Severity.NOTE,
+            Stage.PINS,
+            "a pull-up on each select keeps parts off the bus until the program runs");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.nodes().stream()
+                .flatMap(pins -> pins.spiBuses().stream()
+                        .filter(SpiBus::isShared)
+                        .filter(bus -> !bus.floating().isEmpty())
+                        .map(bus -> describe(pins, bus)))
+                .toList();
+    }
+
+    private static final String USUAL = "10 kΩ";
+
+    private static Finding describe(NodePins pins, SpiBus bus) {
+        List<Placed> floating = bus.floating();
+        List<Edit> edits = floating.stream()
+                .map(member ->
+                        (Edit) new Edit.SetSetting(pins.node().node().id(), member.id(), "select_pull_up", USUAL))
+                .toList();
+        return Finding.of(INFO, pins.node().place(bus.clock()))
+                .with("pin", bus.clock().pin())
+                .with(
+                        "parts",
+                        floating.stream().map(member -> member.part().name()).toList())
+                .fix(new Fix(
+                        "select-pull-ups",
+                        Fact.of("fix.select_pull_ups")
+                                .with("count", floating.size())
+                                .with("value", USUAL),
+                        Fact.of("fix.select_pull_ups.cost"),
+                        edits))
+                .build();
+    }
+}

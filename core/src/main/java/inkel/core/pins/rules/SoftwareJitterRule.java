@@ -1,0 +1,67 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Wire;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.PwmNeed;
+import inkel.core.catalog.SoftwareBuses;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.Helpers;
+import inkel.core.pins.NodePins;
+import inkel.core.pins.PinFit;
+import inkel.core.pins.PinReport;
+import inkel.core.quantity.Duration;
+import inkel.core.quantity.Share;
+import inkel.core.quantity.Source;
+import java.util.List;
+import java.util.Optional;
+
+/** Reports pulses that the program switches itself: their ends wander, and a servo wanders with them. */
+public final class SoftwareJitterRule implements Rule<PinReport> {
+    private static final RuleInfo INFO = new RuleInfo(
+            "pwm.software_jitter", Severity.LOOK, Stage.PINS, "jitter of the board class over the range of the pulse");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.nodes().stream()
+                .flatMap(pins -> pins.wiresOf(PinUse.PWM).stream()
+                        .filter(wire -> TimerClashRule.timer(pins, wire).isEmpty())
+                        .flatMap(wire -> describe(report, pins, wire).stream()))
+                .toList();
+    }
+
+    private static Optional<Finding> describe(PinReport report, NodePins pins, Wire wire) {
+        Optional<SoftwareBuses.SoftPulses> pulses = pins.node()
+                .board()
+                .cls()
+                .controller()
+                .flatMap(board -> board.software().pulses());
+        Optional<PwmNeed> need = WireFinding.part(pins, wire).cls().pwm();
+        boolean isLegal = PinFit.whyNot(pins.node(), wire.from(), wire.to()).isEmpty();
+        if (pulses.isEmpty() || need.isEmpty() || !isLegal) {
+            return Optional.empty();
+        }
+        double range = need.get().pulse().highest().seconds()
+                - need.get().pulse().lowest().seconds();
+        Finding.Builder finding =
+                WireFinding.of(INFO, pins, wire).number("jitter", pulses.get().jitter(), Source.CLASS);
+        if (range > 0) {
+            finding.number("pulse_range", Duration.ofSeconds(range), Source.CLASS)
+                    .number("wander", Share.of(pulses.get().jitter().seconds() / range), Source.COMPUTED);
+        } else {
+            finding.variant("plain");
+        }
+        return Optional.of(finding.fixes(PinFixes.move(pins, wire.from(), pin -> pin.can(Ability.Kind.PWM)))
+                .fixes(Helpers.carrying(report.circuit().catalog(), pins.node(), List.of(wire.from())))
+                .build());
+    }
+}

@@ -1,0 +1,119 @@
+package inkel.core.pins.rules;
+
+import inkel.core.build.Wire;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.Controller;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.PwmNeed;
+import inkel.core.circuit.Placed;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.NodePins;
+import inkel.core.pins.PinReport;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Source;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+
+/** Reports pulses of two frequencies on one timer, and pulses on a timer that common code takes for itself. */
+public final class TimerClashRule implements Rule<PinReport> {
+    private static final RuleInfo INFO =
+            new RuleInfo("pwm.timer_clash", Severity.STOP, Stage.PINS, "all pins of a timer share its frequency");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.nodes().stream()
+                .flatMap(pins -> Stream.concat(frequencies(pins), claims(pins)))
+                .toList();
+    }
+
+    private static Stream<Finding> frequencies(NodePins pins) {
+        List<Wire> wires = pins.wiresOf(PinUse.PWM);
+        return IntStream.range(0, wires.size()).boxed().flatMap(i -> wires.subList(0, i).stream()
+                .filter(other -> isOnOneTimer(pins, other, wires.get(i)))
+                .filter(other -> differ(pins, other, wires.get(i)))
+                .limit(1)
+                .map(other -> describe(pins, wires.get(i), other)));
+    }
+
+    private static boolean isOnOneTimer(NodePins pins, Wire one, Wire other) {
+        Optional<Ability> first = timer(pins, one);
+        Optional<Ability> second = timer(pins, other);
+        return one.to().part().equals(other.to().part())
+                && first.isPresent()
+                && second.isPresent()
+                && first.get().unit() == second.get().unit();
+    }
+
+    static Optional<Ability> timer(NodePins pins, Wire wire) {
+        return WireFinding.target(pins, wire).can().stream()
+                .filter(ability -> ability.kind() == Ability.Kind.PWM)
+                .findFirst();
+    }
+
+    private static Optional<Frequency> frequency(NodePins pins, Wire wire) {
+        return WireFinding.part(pins, wire).cls().pwm().map(PwmNeed::frequency);
+    }
+
+    private static boolean differ(NodePins pins, Wire one, Wire other) {
+        Optional<Frequency> first = frequency(pins, one);
+        Optional<Frequency> second = frequency(pins, other);
+        return first.isPresent() && second.isPresent() && !first.equals(second);
+    }
+
+    private static Finding describe(NodePins pins, Wire wire, Wire other) {
+        Ability timer = timer(pins, wire).orElseThrow();
+        return WireFinding.of(INFO, pins, wire)
+                .with("other", WireFinding.part(pins, other).part().name())
+                .with("timer", timer.unit())
+                .number("wanted_frequency", frequency(pins, wire).orElseThrow(), Source.CLASS)
+                .number("other_frequency", frequency(pins, other).orElseThrow(), Source.CLASS)
+                .fixes(elsewhere(pins, wire, timer.unit()))
+                .build();
+    }
+
+    private static Stream<Finding> claims(NodePins pins) {
+        Optional<Controller> controller = pins.node().board().cls().controller();
+        return pins.wiresOf(PinUse.PWM).stream()
+                .filter(wire -> wire.to().part().equals(pins.node().board().id()))
+                .flatMap(wire -> controller.stream().flatMap(board -> claimed(pins, board, wire).stream()));
+    }
+
+    private static Optional<Finding> claimed(NodePins pins, Controller controller, Wire wire) {
+        Optional<Ability> timer = timer(pins, wire);
+        Placed asking = WireFinding.part(pins, wire);
+        return timer.flatMap(of -> pins.onBoard()
+                .filter(other -> !other.equals(asking))
+                .flatMap(other -> other.cls().demands().claims().stream()
+                        .filter(use -> !asking.cls().demands().claims().contains(use))
+                        .filter(use -> controller
+                                .claimed(use)
+                                .filter(unit -> unit == of.unit())
+                                .isPresent())
+                        .map(use -> WireFinding.of(INFO, pins, wire)
+                                .variant("claim")
+                                .with("other", other.part().name())
+                                .with("timer", of.unit())
+                                .with("use", Fact.of("claim." + use.replace(' ', '_')))
+                                .fixes(elsewhere(pins, wire, of.unit()))
+                                .build()))
+                .findFirst());
+    }
+
+    private static List<Fix> elsewhere(NodePins pins, Wire wire, int unit) {
+        return PinFixes.move(pins, wire.from(), pin -> pin.can().stream()
+                .noneMatch(ability -> ability.kind() == Ability.Kind.PWM && ability.unit() == unit));
+    }
+}
