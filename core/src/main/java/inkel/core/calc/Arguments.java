@@ -3,6 +3,7 @@ package inkel.core.calc;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -74,6 +75,55 @@ public final class Arguments {
             throw refused("calc.wrong_value", key);
         }
         return word;
+    }
+
+    /** A required whole number, both ends included. */
+    public int whole(String key, int least, int most) throws CalcRefused {
+        return whole(key, value(key, Unit.ONE), least, most);
+    }
+
+    /** As {@link #whole(String, int, int)}, with what is taken when the key is left out. */
+    public int whole(String key, int least, int most, int otherwise) throws CalcRefused {
+        return whole(key, optional(key, Unit.ONE).orElse((double) otherwise), least, most);
+    }
+
+    private int whole(String key, double value, int least, int most) throws CalcRefused {
+        if (value != Math.rint(value)) {
+            throw refused("calc.wrong_value", key);
+        }
+        if (value < least || value > most) {
+            throw refused("calc.out_of_range", key);
+        }
+        return (int) value;
+    }
+
+    /** Positive whole numbers with commas between them; required where there is nothing to take otherwise. */
+    public List<Integer> wholes(String key, List<Integer> otherwise) throws CalcRefused {
+        if (!given.containsKey(key) && !otherwise.isEmpty()) {
+            return otherwise;
+        }
+        List<Integer> numbers = new ArrayList<>();
+        for (String part : text(key).split(",")) {
+            Optional<Double> value = Engineering.parse(part.strip(), Unit.ONE);
+            if (value.isEmpty() || value.get() < 1 || value.get() != Math.rint(value.get())) {
+                throw refused("calc.wrong_value", key);
+            }
+            numbers.add(value.get().intValue());
+        }
+        return numbers;
+    }
+
+    /** A required text as it was given. */
+    public String text(String key) throws CalcRefused {
+        if (!given.containsKey(key)) {
+            throw refused("calc.missing_key", key);
+        }
+        return given.get(key);
+    }
+
+    /** A refusal for a value that cannot be read. */
+    public CalcRefused wrong(String key) {
+        return refused("calc.wrong_value", key);
     }
 
     /** A refusal for values that are fine by themselves but not together. */

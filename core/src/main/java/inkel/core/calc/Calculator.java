@@ -16,7 +16,15 @@ public final class Calculator {
             new WireCalc(),
             new BatteryCalc(),
             new DividerCalc(),
-            new I2cRiseCalc());
+            new I2cRiseCalc(),
+            new I2cAddressCalc(),
+            new I2cTimeCalc(),
+            new TimerCalc(),
+            new PwmDriverCalc(),
+            new SpiClockCalc(),
+            new SpiFrameCalc(),
+            new AdcCalc(),
+            new DacCalc());
 
     private Calculator() {}
 

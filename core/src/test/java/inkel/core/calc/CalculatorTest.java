@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -56,6 +57,27 @@ class CalculatorTest {
             i2c-rise r=4k7 cb=100p,                  rise_s,        3.98231e-7
             battery capacity_ah=2 usable=0.8 average_a=120mA, hours, 13.333333
             battery capacity_ah=500mAh usable=80% average_a=0.1, hours, 4
+            timer clock=16MHz bits=16 f=50 pulse=1.5ms, prescaler,  8
+            timer clock=16MHz bits=16 f=50 pulse=1.5ms, top,        39999
+            timer clock=16MHz bits=16 f=50 pulse=1.5ms, ticks,      3000
+            timer clock=16MHz bits=16 f=50,             step_s,     5e-7
+            timer clock=16MHz bits=8 f=1kHz,            top,        249
+            timer clock=16MHz bits=8 f=440,             prescaler,  256
+            timer clock=16MHz bits=8 f=440,             actual_hz,  440.140845
+            timer clock=16MHz bits=8 f=440,             error_percent, 0.0320102
+            pwm-driver osc=25MHz f=50 pulse=1.5ms,      prescale,   121
+            pwm-driver osc=25MHz f=50 pulse=1.5ms,      actual_hz,  50.0288165
+            pwm-driver osc=25MHz f=50 pulse=1.5ms,      ticks,      307
+            i2c-time clock=100kHz bytes=6 polls=50,     bits,       65
+            i2c-time clock=100kHz bytes=6 polls=50,     seconds,    0.00065
+            i2c-time clock=100kHz bytes=6 polls=50,     use_percent, 3.25
+            i2c-time clock=400kHz bytes=6 restart=yes,  bits,       75
+            adc vref=5V bits=10 volts=3.3V,             code,       675
+            adc vref=5V bits=10 code=512,               volts,      2.5
+            adc vref=5V bits=10 volts=5V,               code,       1023
+            dac vref=5V bits=10 volts=3.3V,             code,       676
+            dac vref=3V3 bits=8 code=255,               volts,      3.28710938
+            dac vref=3V3 bits=8 code=255,               lsb_v,      0.012890625
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, high_margin_v, 0.1
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, low_margin_v,  1.3
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, headroom_v,    2.4
@@ -81,6 +103,26 @@ class CalculatorTest {
                 answer("levels vol_max=0.2 vih=3.0 vil=1.5 supply=5 " + keys).get("verdict"));
     }
 
+    @Test
+    void clocksDividedFramesAndAddresses() throws CalcRefused {
+        Map<String, Object> fast = answer("spi-clock source=16MHz dividers=2,4,8,16 limit=10MHz");
+        assertEquals(Map.of("clock_hz", 8e6, "divider", 2), fast);
+        assertEquals(
+                8, answer("spi-clock source=16MHz dividers=2,4,8,16 limit=3MHz").get("divider"));
+        Map<String, Object> frame = answer("spi-frame fields=command:4:3,buffered:1:0,code:8:128,padding:3:0");
+        assertEquals("0011010000000000", frame.get("bits"));
+        assertEquals("0x3400", frame.get("hex"));
+        assertEquals(List.of(0x34, 0), frame.get("bytes"));
+        assertEquals("0xA8", answer("spi-frame fields=mode:3:5,half:2:1").get("hex"), "filled up with zeros");
+        Map<String, Object> address = answer("i2c-address base=0x20 bits=7");
+        assertEquals(
+                List.of("0x27", "0x4E", "0x4F", false),
+                List.of("address", "write8", "read8", "reserved").stream()
+                        .map(address::get)
+                        .toList());
+        assertEquals(true, answer("i2c-address base=0x78 bits=0").get("reserved"));
+    }
+
     @ParameterizedTest(name = "{0}: {1}")
     @CsvSource(
             textBlock =
@@ -103,6 +145,18 @@ class CalculatorTest {
             battery capacity_ah=2 usable=1.2 average_a=1, calc.out_of_range
             wire awg=80 length=1 i=1,               calc.out_of_range
             regulator vin=9 vout=5 i=-1 theta=65 ambient=25 tj_max=125, calc.not_positive
+            timer clock=16MHz bits=8 f=1mHz,        calc.out_of_range
+            timer clock=16MHz bits=40 f=50,         calc.out_of_range
+            timer clock=16MHz bits=8.5 f=50,        calc.wrong_value
+            pwm-driver osc=25MHz f=2kHz,            calc.out_of_range
+            spi-clock source=16MHz limit=1MHz,      calc.missing_key
+            spi-clock source=16MHz dividers=two limit=1MHz, calc.wrong_value
+            spi-frame fields=code:4,                calc.wrong_value
+            spi-frame fields=code:4:16,             calc.out_of_range
+            i2c-address base=0x78 bits=8,           calc.out_of_range
+            i2c-time clock=0 bytes=1,               calc.not_positive
+            adc vref=5V bits=10 volts=6V,           calc.out_of_range
+            adc vref=5V bits=10 code=1024,          calc.out_of_range
             flux x=1,                               calc.unknown
             """)
     void refusals(String call, String reason) {

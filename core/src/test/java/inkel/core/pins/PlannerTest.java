@@ -12,20 +12,15 @@ import inkel.core.build.Endpoint;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
-import inkel.core.catalog.PinUse;
-import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.kit.Builds;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 class PlannerTest {
     private static Plan plan(Builds builds) {
@@ -244,80 +239,5 @@ class PlannerTest {
                 new Planner(Builds.firstSketch(), Builds.CATALOG)
                         .plan("lower-lock")
                         .wires());
-    }
-
-    /** Random sets of modules on both boards; every placement is held against rules written without the model. */
-    @ParameterizedTest
-    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
-    void everyPlacementKeepsTheRules(long seed) throws EditRefused {
-        Random random = new Random(seed);
-        Builds build = random.nextBoolean() ? Builds.classic() : Builds.dualCore();
-        String[] classes = {
-            "packet-radio",
-            "tag-reader-spi",
-            "servo-driver-16",
-            "servo-micro",
-            "infrared-receiver",
-            "display-4x20-i2c",
-            "water-level",
-            "text-modem"
-        };
-        int count = 3 + random.nextInt(7);
-        for (int i = 0; i < count; i++) {
-            build.part("part-" + i, classes[random.nextInt(classes.length)]);
-        }
-        Plan plan = plan(build);
-        if (!plan.placed()) {
-            assertFalse(plan.clash().isEmpty(), "a refusal names what clashes");
-            return;
-        }
-        Build planned = Edits.apply(build.build(), plan.edit().orElseThrow());
-        NodeCircuit node = Circuit.of(planned, Builds.CATALOG).nodes().get(0);
-        Map<String, String> taker = new HashMap<>();
-        for (Wire wire : node.node().wires()) {
-            if (node.isTie(wire)) {
-                continue;
-            }
-            PinUse use = node.pin(wire.from()).orElseThrow().use();
-            Pin pin = node.pin(wire.to()).orElseThrow();
-            assertTrue(serves(pin, use), wire.toString());
-            String who = shared(use) ? use.text() : wire.from().toString();
-            assertEquals(who, taker.computeIfAbsent(wire.to().toString(), to -> who), "one taker a pin");
-        }
-        long needed = node.signals()
-                .filter(signal -> node.pin(signal).orElseThrow().need() == inkel.core.catalog.Need.MUST)
-                .count();
-        long placed = node.node().wires().stream()
-                .filter(wire -> node.pin(wire.from()).orElseThrow().need() == inkel.core.catalog.Need.MUST)
-                .count();
-        assertEquals(needed, placed);
-        assertEquals(
-                List.of(),
-                Builds.of(inkel.core.checks.Assessment.assess(planned, Builds.CATALOG), "i2c.address_clash"));
-    }
-
-    private static boolean shared(PinUse use) {
-        return switch (use) {
-            case SPI_SCK, SPI_MOSI, SPI_MISO, I2C_SDA, I2C_SCL -> true;
-            default -> false;
-        };
-    }
-
-    private static boolean serves(Pin pin, PinUse use) {
-        Set<String> can = new HashSet<>();
-        pin.can()
-                .forEach(ability ->
-                        can.add(ability.toString().replaceAll("[0-9]+\\.", ".").replaceAll("^(pwm|adc).*", "$1")));
-        return switch (use) {
-            case SPI_SCK -> can.contains("spi.sck");
-            case SPI_MOSI -> can.contains("spi.mosi");
-            case SPI_MISO -> can.contains("spi.miso");
-            case I2C_SDA -> can.contains("i.sda") || can.contains("i2c.sda");
-            case I2C_SCL -> can.contains("i.scl") || can.contains("i2c.scl");
-            case PWM -> can.contains("pwm");
-            case ANALOG -> can.contains("adc");
-            case UART_TX, UART_RX -> can.contains("digital");
-            default -> can.contains("digital") && !can.contains("console");
-        };
     }
 }

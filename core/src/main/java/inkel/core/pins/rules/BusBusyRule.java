@@ -84,9 +84,7 @@ public final class BusBusyRule implements Rule<PinReport> {
                 ? Optional.empty()
                 : Optional.of(new Fix(
                         "fewer-polls",
-                        Fact.of("fix.polls")
-                                .with("part", busiest.part().name())
-                                .with("polls", polls),
+                        Fact.of("fix.polls").with("part", busiest.part().name()).with("polls", polls),
                         Fact.of("fix.polls.cost"),
                         List.of(new Edit.SetSetting(
                                 bus.node().node().id(),
