@@ -54,7 +54,7 @@ final class Commands {
                 "Shortcut+P",
                 false,
                 () -> isOpen.getAsBoolean() && !bench.busyProperty().get(),
-                bench::plan);
+                bench.pins()::plan);
         add("remove", "Delete", false, this::isPartSelected, this::removePart);
         add("find_part", "Shortcut+F", true, isOpen, frame.get("find_part"));
         add("figures", "Shortcut+E", false, this::isAnyPartSelected, frame.get("figures"));

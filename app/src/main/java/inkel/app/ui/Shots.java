@@ -20,6 +20,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
@@ -86,6 +87,10 @@ public final class Shots {
         shot("levels-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.LEVELS, pin("reader", "MOSI")));
         shot("pins", Examples.DEMO, () -> bench.show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> bench.show(Stage.PINS, pin("handset", "OUT")));
+        shot("pins-others", Examples.FIRST_SKETCH, () -> {
+            bench.show(Stage.PINS, pin("handset", "OUT"));
+            fire("#alternatives");
+        });
         shot("wire", Examples.DEMO, () -> {
             bench.selectionProperty().set(null);
             bench.stageProperty().set(Stage.WIRE);
@@ -114,6 +119,12 @@ public final class Shots {
         shell.applyCss();
         shell.layout();
         ((Pressable) shell.lookup(id)).fire();
+    }
+
+    private void fire(String id) {
+        shell.applyCss();
+        shell.layout();
+        ((ButtonBase) shell.lookup(id)).fire();
     }
 
     private void command(String id) {

@@ -6,17 +6,16 @@ import inkel.core.build.Build;
 import inkel.core.build.Edit;
 import inkel.core.build.EditRefused;
 import inkel.core.build.Edits;
-import inkel.core.build.Endpoint;
 import inkel.core.build.Extras;
 import inkel.core.build.Moment;
 import inkel.core.build.Node;
 import inkel.core.build.Place;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.CatalogSearch;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
@@ -25,8 +24,6 @@ import inkel.core.io.BuildReader;
 import inkel.core.io.BuildWriter;
 import inkel.core.io.Shelf;
 import inkel.core.io.UnreadableFile;
-import inkel.core.pins.Plan;
-import inkel.core.pins.Planner;
 import inkel.core.power.Stagger;
 import inkel.core.quantity.Duration;
 import inkel.core.remedy.AddParts;
@@ -40,6 +37,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
+import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -72,6 +70,8 @@ public final class Workbench {
     private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+
+    private final PinWork pins = new PinWork(this);
 
     private History history;
     private Build saved;
@@ -422,62 +422,46 @@ public final class Workbench {
         unsaved.set(history != null && history.now() != saved && !history.now().equals(saved));
     }
 
-    /** Shares out the pins of the shown node in the background and takes the plan over, or says what clashes. */
-    public void plan() {
+    /**
+     * Does something that takes time in the background, and hands over what comes of it unless the build has changed
+     * meanwhile, which is told. One such work at a time; while one goes on, another is not begun.
+     *
+     * @param work gets the build and the catalogue as they are now
+     * @param failed the key of what to say when it stops with an error
+     */
+    <T> void work(BiFunction<Build, Catalog, T> work, Consumer<T> take, String failed) {
         if (history == null || busy.get()) {
             return;
         }
         busy.set(true);
         Build now = history.now();
-        String of = node.get();
         Catalog classes = catalog();
         background.execute(() -> {
             try {
-                Plan plan = new Planner(now, classes).plan(of);
-                screen.execute(() -> planned(now, plan));
-            } catch (RuntimeException failed) {
-                Trouble.severe(Workbench.class, "planning failed", failed);
+                T done = work.apply(now, classes);
+                screen.execute(() -> worked(now, () -> take.accept(done)));
+            } catch (RuntimeException stopped) {
+                Trouble.severe(Workbench.class, failed, stopped);
                 screen.execute(() -> {
                     busy.set(false);
-                    notice.set(Notice.trouble(Words.get("notice.plan_failed", "detail", failed)));
+                    notice.set(Notice.trouble(Words.get(failed, "detail", stopped)));
                 });
             }
         });
     }
 
-    private void planned(Build asked, Plan plan) {
+    private void worked(Build asked, Runnable take) {
         busy.set(false);
         if (history == null || !history.now().equals(asked)) {
             notice.set(Notice.trouble(Words.get("notice.plan_overtaken")));
-            return;
-        }
-        if (plan.placed()) {
-            long moved = moved(asked, plan);
-            apply(plan.edit().orElseThrow());
-            notice.set(Notice.done(Words.get(moved == 0 ? "notice.plan_same" : "notice.planned", "count", moved)));
         } else {
-            String names = String.join(
-                    ", ", plan.clash().stream().map(Endpoint::toString).toList());
-            notice.set(new Notice(
-                    Notice.Tone.TROUBLE,
-                    Words.get("notice.clash", "wants", names),
-                    plan.waysOut().stream()
-                            .map(fix -> new Notice.Action(Words.say(fix.title()), () -> {
-                                apply(fix);
-                                plan();
-                            }))
-                            .toList()));
+            take.run();
         }
     }
 
-    private static long moved(Build before, Plan plan) {
-        Node old = before.node(plan.node()).orElseThrow();
-        return plan.wires().stream()
-                .filter(wire -> old.wire(wire.from())
-                        .map(Wire::to)
-                        .filter(wire.to()::equals)
-                        .isEmpty())
-                .count();
+    /** Sharing out pins and moving knots by hand. */
+    public PinWork pins() {
+        return pins;
     }
 
     // --- parts
@@ -585,26 +569,15 @@ public final class Workbench {
 
     /** Moves the moments of the shown node apart in the background, or says that moving them cannot do it. */
     public void stagger() {
-        if (history == null || busy.get() || assessment.get() == null) {
-            return;
-        }
-        Optional<NodeCircuit> circuit = assessment.get().circuit(node.get());
-        if (circuit.isEmpty()) {
-            return;
-        }
-        busy.set(true);
-        Build now = history.now();
-        background.execute(() -> {
-            Optional<List<Edit>> edits = Stagger.of(circuit.get());
-            screen.execute(() -> staggered(now, edits));
-        });
+        String of = node.get();
+        work(
+                (now, classes) -> Stagger.of(Circuit.of(now, classes).node(of).orElseThrow()),
+                this::staggered,
+                "notice.stagger_failed");
     }
 
-    private void staggered(Build asked, Optional<List<Edit>> edits) {
-        busy.set(false);
-        if (history == null || !history.now().equals(asked)) {
-            notice.set(Notice.trouble(Words.get("notice.plan_overtaken")));
-        } else if (edits.isEmpty()) {
+    private void staggered(Optional<List<Edit>> edits) {
+        if (edits.isEmpty()) {
             notice.set(Notice.trouble(Words.get("notice.stagger_impossible")));
         } else if (edits.get().isEmpty()) {
             notice.set(Notice.done(Words.get("notice.stagger_same")));

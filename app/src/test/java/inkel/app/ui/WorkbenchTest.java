@@ -227,7 +227,7 @@ class WorkbenchTest {
     @Test
     void planningPlacesEverythingAndCanBeUndone() {
         Build before = build();
-        bench.plan();
+        bench.pins().plan();
         assertTrue(bench.assessmentProperty().get().of(NODE, Stage.PINS).stream()
                 .noneMatch(finding -> finding.code().startsWith("pins.")));
         assertEquals(Notice.Tone.DONE, bench.noticeProperty().get().tone());

@@ -45,13 +45,13 @@ public final class Knot extends Group {
     }
 
     /** Puts the middle of the knot at a point. */
-    void relocateTo(double x, double y) {
+    public void relocateTo(double x, double y) {
         setLayoutX(x);
         setLayoutY(y);
     }
 
     /** Marks the knot as the selected one. */
-    void setSelected(boolean isSelected) {
+    public void setSelected(boolean isSelected) {
         getChildren().get(0).pseudoClassStateChanged(PseudoClass.getPseudoClass("selected"), isSelected);
     }
 

@@ -256,6 +256,9 @@ public final class Explainer {
         if (stage == Stage.POWER) {
             return new PowerNotes(assessment, node).actions(placed);
         }
+        if (stage == Stage.PINS) {
+            return pinNotes().actions(placed);
+        }
         if (stage == Stage.PARTS && placed.part().isBoard()) {
             return nodeWires();
         }
@@ -512,9 +515,13 @@ public final class Explainer {
                         List.of(new Line(
                                 Tone.PLAIN,
                                 held.reason().isEmpty() ? Words.get("why.held_plain") : sentence(held.reason()))))));
-        List<Fix> actions = node.between(end).stream()
+        if (stage == Stage.PINS) {
+            sections.addAll(0, pinNotes().sections(end));
+        }
+        List<Fix> actions = new ArrayList<>(stage == Stage.PINS ? pinNotes().actions(end) : List.of());
+        node.between(end).stream()
                 .map(between -> takeOut(end, between instanceof Between.Nothing ? "fix.ask_again" : "fix.take_out"))
-                .toList();
+                .forEach(actions::add);
         List<Finding> findings = findingsAt(place);
         if (!findings.isEmpty()) {
             return withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()))
@@ -523,6 +530,10 @@ public final class Explainer {
         Optional<Verdict> verdict =
                 wire.isPresent() ? Optional.of(new Verdict(Tone.GOOD, Words.get("why.wire_good"))) : Optional.empty();
         return new Why(title, purpose(end), verdict, sections, List.of(), List.of()).withActions(actions);
+    }
+
+    private PinNotes pinNotes() {
+        return new PinNotes(assessment.pins(node.node().id()).orElseThrow());
     }
 
     private Fix takeOut(Endpoint end, String key) {

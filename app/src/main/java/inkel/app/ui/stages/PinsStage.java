@@ -1,46 +1,97 @@
 package inkel.app.ui.stages;
 
+import inkel.app.ui.PinWork;
+import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
-import inkel.app.ui.controls.Loom;
-import inkel.app.ui.controls.LoomModel;
+import inkel.app.ui.controls.Caption;
+import inkel.app.ui.loom.Loom;
+import inkel.app.ui.loom.LoomActions;
+import inkel.app.ui.loom.LoomModel;
+import inkel.app.ui.loom.LoomView;
 import inkel.app.words.Words;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.build.Wire;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
+import inkel.core.pins.Plan;
+import inkel.core.pins.Reach;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.RadioMenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** Who has which pin: the loom, its lenses, and sharing out anew. */
-public final class PinsStage extends StagePane {
+/** Who has which pin: the loom, its lenses, other placements, and holding with a reason. */
+public final class PinsStage extends StagePane implements LoomActions {
     private final Workbench bench;
+    private final PinWork work;
     private final Loom loom;
+    private final AlternativesBar alternatives;
+    private final TextField reason = new TextField();
+    private final HBox holding;
+    private final Caption folded = Ui.word("", "quiet", "small");
+    private LoomView view = LoomView.USUAL;
 
     public PinsStage(Workbench bench) {
         super(Stage.PINS);
         this.bench = bench;
-        loom = new Loom(bench.selectionProperty()::set);
+        work = bench.pins();
+        loom = new Loom(this);
         VBox.setVgrow(loom, Priority.ALWAYS);
+        alternatives = new AlternativesBar(this::compare, this::take);
         ToggleGroup lenses = new ToggleGroup();
         for (Loom.Lens lens : Loom.Lens.values()) {
             addControl(lensButton(lens, lenses));
         }
-        Button plan = new Button(Words.get("command.plan"));
-        plan.setId("plan");
-        plan.getStyleClass().add("pill-button");
-        plan.disableProperty().bind(bench.busyProperty());
-        plan.setOnAction(event -> bench.plan());
-        addControl(plan);
-        getChildren().add(loom);
-        bench.selectionProperty().addListener((property, old, next) -> loom.select(next));
+        addControl(viewMenu());
+        Button others = button("alternatives", this::findOthers);
+        Button plan = button("plan", work::plan);
+        for (Button button : List.of(others, plan)) {
+            button.disableProperty().bind(bench.busyProperty());
+            addControl(button);
+        }
+        reason.setId("hold-reason");
+        reason.setPrefWidth(300);
+        reason.setPromptText(Words.get("pins.reason.prompt"));
+        reason.setAccessibleText(Words.get("pins.reason"));
+        reason.setOnAction(event -> giveReason());
+        holding = new HBox(8, Ui.word(Words.get("pins.reason"), "row-name"), reason);
+        holding.setAlignment(Pos.CENTER_LEFT);
+        getChildren().addAll(alternatives, loom, folded, holding);
+        bench.selectionProperty().addListener((property, old, next) -> {
+            loom.select(next);
+            showReason();
+        });
+        bench.nodeProperty().addListener((property, old, next) -> alternatives.close());
         refreshWith(bench);
         loom.select(bench.selectionProperty().get());
     }
 
+    private static Button button(String command, Runnable action) {
+        Button button = new Button(Words.get("command." + command));
+        button.setId(command);
+        button.getStyleClass().add("pill-button");
+        button.setOnAction(event -> action.run());
+        return button;
+    }
+
     private ToggleButton lensButton(Loom.Lens lens, ToggleGroup group) {
-        ToggleButton button = new ToggleButton(Words.get("lens." + lens.name().toLowerCase(Locale.ROOT)));
+        String name = lens.name().toLowerCase(Locale.ROOT);
+        ToggleButton button = new ToggleButton(Words.get("lens." + name));
+        button.setId("lens-" + name);
         button.getStyleClass().add("pill-toggle");
         button.setToggleGroup(group);
         button.setSelected(lens == Loom.Lens.ROLES);
@@ -51,6 +102,119 @@ public final class PinsStage extends StagePane {
         return button;
     }
 
+    private MenuButton viewMenu() {
+        MenuButton menu = new MenuButton(Words.get("loom.view"));
+        menu.setId("loom-view");
+        menu.getStyleClass().add("pill-button");
+        CheckMenuItem byBus = check("loom.view.by_bus", isOn -> view.byBus(isOn));
+        CheckMenuItem hideFree = check("loom.view.hide_free", isOn -> view.hidingFree(isOn));
+        menu.getItems().addAll(byBus, hideFree, new SeparatorMenuItem());
+        ToggleGroup names = new ToggleGroup();
+        for (LoomView.Names by : LoomView.Names.values()) {
+            String key = "loom.names." + by.name().toLowerCase(Locale.ROOT);
+            RadioMenuItem item = new RadioMenuItem(Words.get(key));
+            item.setId("names-" + by.name().toLowerCase(Locale.ROOT));
+            item.setToggleGroup(names);
+            item.setSelected(by == LoomView.Names.LABEL);
+            item.setOnAction(event -> look(view.named(by)));
+            menu.getItems().add(item);
+        }
+        MenuItem foldAll = new MenuItem(Words.get("loom.view.fold_all"));
+        foldAll.setOnAction(event -> foldAll());
+        menu.getItems().addAll(new SeparatorMenuItem(), foldAll);
+        return menu;
+    }
+
+    private interface Change {
+        LoomView to(boolean isOn);
+    }
+
+    private CheckMenuItem check(String key, Change change) {
+        CheckMenuItem item = new CheckMenuItem(Words.get(key));
+        item.setId(key.substring(key.lastIndexOf('.') + 1));
+        item.setOnAction(event -> look(change.to(item.isSelected())));
+        return item;
+    }
+
+    private void look(LoomView next) {
+        view = next;
+        refresh();
+    }
+
+    /** Folds every module, or opens all when all are folded. */
+    private void foldAll() {
+        Assessment now = bench.assessmentProperty().get();
+        if (now == null) {
+            return;
+        }
+        LoomModel model = LoomModel.of(now, bench.nodeProperty().get(), view);
+        boolean areAllFolded = model.modules().stream().allMatch(LoomModel.Module::isFolded);
+        LoomView next = view;
+        for (LoomModel.Module module : model.modules()) {
+            if (module.isFolded() == areAllFolded) {
+                next = next.toggled(module.place().part());
+            }
+        }
+        look(next);
+    }
+
+    // --- other placements
+
+    private void findOthers() {
+        work.alternatives(found -> bench.build().ifPresent(now -> alternatives.show(found, now)));
+    }
+
+    private void compare(Optional<Plan> plan) {
+        look(view.comparing(plan));
+    }
+
+    private void take(Plan plan) {
+        view = view.comparing(Optional.empty());
+        work.take(plan);
+    }
+
+    // --- what the loom asks for
+
+    @Override
+    public void select(Place place) {
+        bench.selectionProperty().set(place);
+    }
+
+    @Override
+    public Map<Endpoint, Reach> reach(Place signal) {
+        return work.reach(signal);
+    }
+
+    @Override
+    public void drop(Place signal, Reach on) {
+        work.drop(signal, on);
+    }
+
+    @Override
+    public void toggleHold(Place signal) {
+        work.toggleHold(signal);
+    }
+
+    @Override
+    public void toggleFold(String module) {
+        look(view.toggled(module));
+    }
+
+    // --- holding with a reason
+
+    private void giveReason() {
+        Place place = bench.selectionProperty().get();
+        if (work.wire(place).filter(Wire::held).isPresent()) {
+            work.hold(place, true, reason.getText().strip());
+        }
+    }
+
+    private void showReason() {
+        Optional<Wire> held = work.wire(bench.selectionProperty().get()).filter(Wire::held);
+        Ui.show(holding, held.isPresent());
+        held.ifPresent(wire -> reason.setText(wire.reason()));
+    }
+
     @Override
     void refresh() {
         Assessment assessment = bench.assessmentProperty().get();
@@ -58,6 +222,13 @@ public final class PinsStage extends StagePane {
         if (assessment == null || assessment.circuit(node).isEmpty()) {
             return;
         }
-        loom.show(LoomModel.of(assessment, node));
+        if (alternatives.isOutdated(assessment.build())) {
+            alternatives.close();
+        }
+        LoomModel model = LoomModel.of(assessment, node, view);
+        loom.show(model);
+        Ui.show(folded, model.folded() > 0);
+        folded.setText(Words.get("loom.folded", "count", model.folded()));
+        showReason();
     }
 }

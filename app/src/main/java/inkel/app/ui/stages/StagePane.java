@@ -23,7 +23,7 @@ abstract class StagePane extends VBox {
         titles.getStyleClass().add("stage-titles");
         titles.setMinWidth(0);
         controls.setMinWidth(USE_PREF_SIZE);
-        getChildren().add(new HBox(titles, Ui.spring(), controls));
+        getChildren().add(new StageHeader(titles, controls));
     }
 
     /**

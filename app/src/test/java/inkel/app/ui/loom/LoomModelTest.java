@@ -1,11 +1,12 @@
-package inkel.app.ui.controls;
+package inkel.app.ui.loom;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
-import inkel.app.ui.controls.LoomModel.Kind;
+import inkel.app.ui.controls.Knot;
+import inkel.app.ui.loom.LoomModel.Kind;
 import inkel.core.levels.Verdict;
 import java.util.List;
 import java.util.Optional;
@@ -19,7 +20,7 @@ class LoomModelTest {
 
     private static LoomModel.Row row(LoomModel model, String part, String pin) {
         return model.modules().stream()
-                .filter(module -> module.placed().id().equals(part))
+                .filter(module -> module.place().part().equals(part))
                 .flatMap(module -> module.rows().stream())
                 .filter(row -> row.label().equals(pin))
                 .findFirst()

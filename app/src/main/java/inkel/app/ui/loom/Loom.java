@@ -1,0 +1,447 @@
+package inkel.app.ui.loom;
+
+import inkel.app.ui.Ui;
+import inkel.app.ui.controls.Caption;
+import inkel.app.words.Words;
+import inkel.core.build.Place;
+import java.util.HashMap;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.IntFunction;
+import javafx.css.PseudoClass;
+import javafx.geometry.Bounds;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Rectangle;
+
+/**
+ * The crossing chart: board pins are upright threads, module pins cross them, a knot is a wire. Only what is seen is made:
+ * cards, rows and threads come and go as it is scrolled.
+ */
+public final class Loom extends VBox {
+    /** What the colours of the wires tell. */
+    public enum Lens {
+        ROLES,
+        VOLTS,
+        CURRENT
+    }
+
+    private static final double MARGIN = 60;
+    private static final double STILL = 4;
+
+    private final LoomActions actions;
+    private final LoomHead head;
+    private final Pane cards = layer();
+    private final Pane threads = layer();
+    private final Pane rows = layer();
+    private final Pane rings = layer();
+    private final Caption hint = Ui.word("", "loom-hint");
+    private final Pane field = new Pane(cards, threads, rows, rings, hint);
+    private final ScrollPane scroll = new ScrollPane(field);
+    private final LoomHand hand;
+    private final Map<Integer, Node> cardNodes = new HashMap<>();
+    private final Map<Integer, Region> threadNodes = new HashMap<>();
+    private final Map<Integer, LoomRow> rowNodes = new HashMap<>();
+    private LoomModel model;
+    private LoomGeometry geometry;
+    private Lens lens = Lens.ROLES;
+    private Place selected;
+    private int hovered = -1;
+    private double pressedAt = -1;
+    private int pressedRow = -1;
+    private boolean isWanted;
+
+    public Loom(LoomActions actions) {
+        this.actions = actions;
+        head = new LoomHead(actions::select, this::hover);
+        hand = new LoomHand(actions, rings, hint);
+        getStyleClass().add("loom");
+        setId("loom");
+        field.getStyleClass().add("loom-field");
+        cards.setMouseTransparent(false);
+        scroll.getStyleClass().add("bare-scroll");
+        scroll.setFitToHeight(true);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(head, scroll);
+        scroll.hvalueProperty().addListener((property, old, next) -> seen());
+        scroll.vvalueProperty().addListener((property, old, next) -> seen());
+        scroll.viewportBoundsProperty().addListener((property, old, next) -> {
+            if (old.getWidth() != next.getWidth() || old.getHeight() != next.getHeight()) {
+                arrange();
+            }
+        });
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.LIST_VIEW);
+        setAccessibleText(Words.get("loom.name"));
+        setAccessibleHelp(Words.get("loom.help"));
+        field.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::drag);
+        field.addEventHandler(MouseEvent.MOUSE_RELEASED, event -> release());
+        addEventHandler(KeyEvent.KEY_PRESSED, this::keys);
+    }
+
+    private static Pane layer() {
+        Pane layer = new Pane();
+        layer.setManaged(false);
+        layer.setPickOnBounds(false);
+        return layer;
+    }
+
+    public void show(LoomModel newModel) {
+        model = newModel;
+        arrange();
+        preview();
+    }
+
+    public void setLens(Lens newLens) {
+        lens = newLens;
+        forget(rowNodes, rows);
+        arrange();
+    }
+
+    /** Marks a place and scrolls it into view; null marks nothing. */
+    public void select(Place place) {
+        selected = place;
+        mark();
+        preview();
+        isWanted = true;
+        revealSelected();
+    }
+
+    /** As soon as there is something to see it in. */
+    private void revealSelected() {
+        int row = selectedRow();
+        if (row >= 0 && scroll.getViewportBounds().getHeight() > 0 && field.getHeight() > 0) {
+            isWanted = false;
+            reveal(geometry.y(row));
+        }
+    }
+
+    /** Lets go of what a hand holds, and rings where the selected signal could go. */
+    private void preview() {
+        int row = selectedRow();
+        if (row < 0) {
+            hand.letGo();
+        } else {
+            hand.preview(geometry, geometry.rows().get(row), row);
+        }
+        light();
+    }
+
+    private int selectedRow() {
+        if (geometry == null || selected == null) {
+            return -1;
+        }
+        List<LoomModel.Row> all = geometry.rows();
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).place().equals(selected)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private void reveal(double y) {
+        Bounds view = scroll.getViewportBounds();
+        double hidden = field.getHeight() - view.getHeight();
+        if (hidden <= 0) {
+            return;
+        }
+        double top = scroll.getVvalue() * hidden;
+        if (y - LoomGeometry.ROW < top || y + LoomGeometry.ROW > top + view.getHeight()) {
+            scroll.setVvalue(Math.max(0, Math.min(1, (y - view.getHeight() / 2) / hidden)));
+        }
+    }
+
+    // --- what is made
+
+    /** Works out where everything stands, and makes what is seen of it. */
+    private void arrange() {
+        if (model == null) {
+            return;
+        }
+        Bounds view = scroll.getViewportBounds();
+        LoomGeometry next = new LoomGeometry(model, view.getWidth());
+        boolean isSame = geometry != null && isAlike(geometry, next);
+        geometry = next;
+        double full = Math.max(geometry.height() + 24, view.getHeight() - 2);
+        field.setPrefSize(Math.max(geometry.width(), view.getWidth() - 2), full);
+        field.setMinSize(geometry.width(), geometry.height() + 24);
+        rings.resize(view.getWidth(), full);
+        forget(cardNodes, cards);
+        forget(threadNodes, threads);
+        if (!isSame) {
+            forget(rowNodes, rows);
+        } else {
+            keepUnchanged();
+        }
+        seen();
+        mark();
+        if (isWanted) {
+            revealSelected();
+        }
+    }
+
+    /** Whether rows of the one stand where those of the other do, so that unchanged ones can stay. */
+    private static boolean isAlike(LoomGeometry one, LoomGeometry other) {
+        return one.step() == other.step()
+                && one.rows().size() == other.rows().size()
+                && one.height() == other.height()
+                && one.model().threads().size() == other.model().threads().size();
+    }
+
+    private void keepUnchanged() {
+        Iterator<Map.Entry<Integer, LoomRow>> made = rowNodes.entrySet().iterator();
+        while (made.hasNext()) {
+            Map.Entry<Integer, LoomRow> row = made.next();
+            if (!row.getValue().row().equals(geometry.rows().get(row.getKey()))) {
+                rows.getChildren().remove(row.getValue());
+                made.remove();
+            }
+        }
+    }
+
+    private static void forget(Map<Integer, ? extends Node> made, Pane layer) {
+        made.clear();
+        layer.getChildren().clear();
+    }
+
+    /** Makes what has come into view and drops what has left it. */
+    private void seen() {
+        if (geometry == null) {
+            return;
+        }
+        Bounds view = scroll.getViewportBounds();
+        double hiddenDown = Math.max(0, field.prefHeight(-1) - view.getHeight());
+        double hiddenAcross = Math.max(0, geometry.width() - view.getWidth());
+        double top = scroll.getVvalue() * hiddenDown - MARGIN;
+        double left = scroll.getHvalue() * hiddenAcross - MARGIN;
+        double bottom = top + view.getHeight() + 2 * MARGIN;
+        int firstRow = geometry.firstRowFrom(top);
+        int lastRow = geometry.firstRowFrom(bottom);
+        int firstThread = Math.max(0, (int) ((left - LoomGeometry.LEFT) / geometry.step()));
+        int lastThread = Math.min(
+                model.threads().size(),
+                (int) ((left + view.getWidth() + 2 * MARGIN - LoomGeometry.LEFT) / geometry.step()) + 1);
+        int firstCard = 0;
+        while (firstCard < model.modules().size()
+                && geometry.cardTop(firstCard) + geometry.cardHeight(firstCard) < top) {
+            firstCard++;
+        }
+        int lastCard = firstCard;
+        while (lastCard < model.modules().size() && geometry.cardTop(lastCard) < bottom) {
+            lastCard++;
+        }
+        keep(cardNodes, cards, firstCard, lastCard, this::card);
+        keep(threadNodes, threads, firstThread, Math.max(firstThread, lastThread), this::thread);
+        boolean hasNew = keep(rowNodes, rows, firstRow, lastRow, this::row);
+        head.show(geometry, firstThread, Math.max(firstThread, lastThread), -scroll.getHvalue() * hiddenAcross);
+        if (hasNew) {
+            mark();
+        }
+    }
+
+    /** Answers whether any was made. */
+    private static <T extends Node> boolean keep(
+            Map<Integer, T> made, Pane layer, int first, int last, IntFunction<T> maker) {
+        made.entrySet().removeIf(entry -> {
+            boolean isGone = entry.getKey() < first || entry.getKey() >= last;
+            if (isGone) {
+                layer.getChildren().remove(entry.getValue());
+            }
+            return isGone;
+        });
+        boolean hasNew = false;
+        for (int i = first; i < last; i++) {
+            if (!made.containsKey(i)) {
+                T node = maker.apply(i);
+                made.put(i, node);
+                layer.getChildren().add(node);
+                hasNew = true;
+            }
+        }
+        return hasNew;
+    }
+
+    private Node card(int number) {
+        return new LoomCard(
+                model.modules().get(number),
+                geometry.cardTop(number),
+                geometry.width(),
+                geometry.cardHeight(number),
+                actions);
+    }
+
+    private Region thread(int number) {
+        LoomModel.Thread thread = model.threads().get(number);
+        Region line = LoomHead.line(thread, geometry.x(number), 0, field.prefHeight(-1));
+        line.setMouseTransparent(true);
+        return line;
+    }
+
+    private LoomRow row(int number) {
+        LoomRow row = new LoomRow(geometry.rows().get(number), geometry, number, lens);
+        row.setOnMousePressed(event -> press(event, number));
+        row.setOnMouseClicked(event -> click(event, row));
+        row.setOnMouseEntered(event -> hover(row.row().thread()));
+        row.setOnMouseExited(event -> hover(-1));
+        return row;
+    }
+
+    // --- the pointer
+
+    private void press(MouseEvent event, int number) {
+        requestFocus();
+        pressedRow = number;
+        pressedAt = event.getButton() == MouseButton.PRIMARY ? event.getSceneX() : -1;
+        event.consume();
+    }
+
+    /** Asked for on the field, since a row may be made anew while a hand pulls at it. */
+    private void drag(MouseEvent event) {
+        LoomRow row = rowNodes.get(pressedRow);
+        if (pressedAt < 0 || row == null) {
+            return;
+        }
+        boolean isStill = Math.abs(event.getSceneX() - pressedAt) < STILL;
+        if (!hand.isHolding() && !isStill) {
+            if (!row.row().place().equals(selected)) {
+                actions.select(row.row().place());
+            }
+            hand.take(geometry, row, pressedRow);
+            light();
+        }
+        if (hand.isHolding()) {
+            hand.dragTo(field.sceneToLocal(event.getSceneX(), 0).getX());
+        }
+        event.consume();
+    }
+
+    private void release() {
+        pressedAt = -1;
+        if (hand.isHolding()) {
+            hand.drop();
+            preview();
+        }
+    }
+
+    private void click(MouseEvent event, LoomRow row) {
+        if (event.isStillSincePress() && event.getButton() == MouseButton.PRIMARY) {
+            if (event.getClickCount() == 2) {
+                actions.toggleHold(row.row().place());
+            } else {
+                actions.select(row.row().place());
+            }
+        }
+        event.consume();
+    }
+
+    /** Shows all that hangs on a thread; −1 shows none. */
+    private void hover(int thread) {
+        if (thread != hovered) {
+            hovered = thread;
+            mark();
+        }
+    }
+
+    // --- keys
+
+    private void keys(KeyEvent event) {
+        int at = selectedRow();
+        boolean isDone =
+                switch (event.getCode()) {
+                    case DOWN ->
+                        go(Math.min(geometry == null ? -1 : geometry.rows().size() - 1, at + 1));
+                    case UP -> go(Math.max(0, at - 1));
+                    case HOME -> go(0);
+                    case END -> go(geometry == null ? -1 : geometry.rows().size() - 1);
+                    case LEFT -> aim(at, -1);
+                    case RIGHT -> aim(at, 1);
+                    case ENTER -> enter(at);
+                    case ESCAPE -> escape();
+                    default -> false;
+                };
+        if (isDone) {
+            event.consume();
+        }
+    }
+
+    private boolean go(int row) {
+        if (geometry == null || row < 0 || row >= geometry.rows().size()) {
+            return false;
+        }
+        actions.select(geometry.rows().get(row).place());
+        return true;
+    }
+
+    private boolean aim(int row, int direction) {
+        if (row < 0 || !rowNodes.containsKey(row)) {
+            return false;
+        }
+        if (hand.isHolding() || hand.take(geometry, rowNodes.get(row), row)) {
+            hand.step(direction);
+            light();
+        }
+        return true;
+    }
+
+    private boolean enter(int row) {
+        if (hand.isHolding()) {
+            hand.drop();
+            preview();
+        } else if (row >= 0) {
+            actions.toggleHold(geometry.rows().get(row).place());
+        }
+        return row >= 0;
+    }
+
+    private boolean escape() {
+        boolean wasHolding = hand.isHolding();
+        preview();
+        return wasHolding;
+    }
+
+    // --- marks
+
+    private void mark() {
+        int thread = hovered;
+        Optional<LoomModel.Row> chosen = Optional.of(selectedRow())
+                .filter(row -> row >= 0)
+                .map(row -> geometry.rows().get(row));
+        rowNodes.values()
+                .forEach(row -> row.mark(
+                        row.row().place().equals(selected),
+                        thread >= 0 && row.row().thread() == thread));
+        int lit = thread >= 0 ? thread : chosen.map(LoomModel.Row::thread).orElse(-1);
+        threadNodes.forEach((number, line) -> line.pseudoClassStateChanged(LoomRow.SELECTED, number == lit));
+        head.mark(lit);
+    }
+
+    private static final PseudoClass OPEN = PseudoClass.getPseudoClass("open");
+    private static final PseudoClass SHUT = PseudoClass.getPseudoClass("shut");
+
+    /** While a knot is held, threads that it may go to light up and the others fade. */
+    private void light() {
+        threadNodes.forEach((number, line) -> {
+            line.pseudoClassStateChanged(OPEN, hand.isHolding() && hand.isOpen(number));
+            line.pseudoClassStateChanged(SHUT, hand.isHolding() && !hand.isOpen(number));
+        });
+    }
+
+    /** Clips a region to its own bounds. */
+    static void clip(Region region) {
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(region.widthProperty());
+        clip.heightProperty().bind(region.heightProperty());
+        region.setClip(clip);
+    }
+}

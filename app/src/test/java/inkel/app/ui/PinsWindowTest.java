@@ -1,0 +1,254 @@
+package inkel.app.ui;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
+
+import inkel.app.kit.Given;
+import inkel.app.ui.controls.Caption;
+import inkel.core.build.Build;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.build.Wire;
+import inkel.core.finding.Stage;
+import java.io.IOException;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** The loom in the real window: knots dragged, swapped, held and walked, other placements, folding and names. */
+@ExtendWith(ApplicationExtension.class)
+class PinsWindowTest extends WindowJourney {
+    @Start
+    void start(javafx.stage.Stage stage) throws IOException {
+        begin(stage, Given.LOCKS, Given.FIRST_SKETCH);
+    }
+
+    private static Place place(String part, String pin) {
+        return Place.of(NODE, new Endpoint(part, pin));
+    }
+
+    private Wire wire(String part, String pin) {
+        return node(NODE).wire(new Endpoint(part, pin)).orElseThrow();
+    }
+
+    private String pinOf(String part, String pin) {
+        return wire(part, pin).to().pin();
+    }
+
+    /** Opens an example with a signal selected, its row in view. */
+    private void choose(FxRobot robot, String example, String part, String pin) throws Exception {
+        open(robot, example, Stage.PINS);
+        robot.interact(() -> bench.show(Stage.PINS, place(part, pin)));
+        until(() -> isThere(robot, "#pin-" + part + "-" + pin));
+        until(() -> !robot.lookup(".knot-open").queryAll().isEmpty());
+    }
+
+    private static Point2D middle(FxRobot robot, Node node) {
+        Bounds bounds = node.localToScreen(node.getBoundsInLocal());
+        return new Point2D((bounds.getMinX() + bounds.getMaxX()) / 2, (bounds.getMinY() + bounds.getMaxY()) / 2);
+    }
+
+    /** The knot at the right end of a row. */
+    private static Point2D knot(FxRobot robot, String row) {
+        Node knot = robot.from(robot.lookup(row)).lookup(".knot-shape").query();
+        return middle(robot, knot);
+    }
+
+    private void dragOnto(FxRobot robot, String row, Point2D target) {
+        robot.moveTo(knot(robot, row)).press(MouseButton.PRIMARY);
+        robot.moveTo(target.subtract(8, 0)).moveTo(target);
+        waitForFxEvents();
+    }
+
+    private void undo(FxRobot robot) {
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+    }
+
+    @Test
+    void aKnotIsDraggedToAFreePinAndUndone(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "handset", "OUT");
+        String before = pinOf("handset", "OUT");
+        dragOnto(
+                robot,
+                "#pin-handset-OUT",
+                middle(robot, robot.lookup("#ring-A2").query()));
+        assertTrue(robot.lookup(".loom-hint").queryAs(Caption.class).getText().contains("Put OUT on A2"));
+        robot.release(MouseButton.PRIMARY);
+        until(() -> pinOf("handset", "OUT").equals("A2"));
+        undo(robot);
+        until(() -> pinOf("handset", "OUT").equals(before));
+    }
+
+    @Test
+    void aPinThatCannotDoItSaysWhyAndTakesNothing(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "level", "S");
+        String before = pinOf("level", "S");
+        Build build = bench.build().orElseThrow();
+        Node thread = find(robot, "thread-D6");
+        dragOnto(
+                robot,
+                "#pin-level-S",
+                new Point2D(foot(thread), knot(robot, "#pin-level-S").getY()));
+        assertEquals(
+                "D6 cannot measure a voltage.",
+                robot.lookup(".loom-hint").queryAs(Caption.class).getText());
+        robot.release(MouseButton.PRIMARY);
+        waitForFxEvents();
+        assertEquals(before, pinOf("level", "S"));
+        assertEquals(build, bench.build().orElseThrow());
+        assertEquals(
+                "D6 cannot measure a voltage.", bench.noticeProperty().get().text());
+    }
+
+    /** Where a thread stands below its leaning name. */
+    private static double foot(Node name) {
+        return name.getParent().localToScreen(name.getLayoutX(), 0).getX();
+    }
+
+    @Test
+    void aTakenPinOffersTheSwap(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "radio", "CSN");
+        assertEquals("D8", pinOf("radio", "CSN"));
+        assertEquals("D9", pinOf("radio", "CE"));
+        dragOnto(robot, "#pin-radio-CSN", middle(robot, robot.lookup("#ring-D9").query()));
+        robot.release(MouseButton.PRIMARY);
+        until(() -> bench.noticeProperty().get() != null);
+        assertEquals("D8", pinOf("radio", "CSN"), "nothing moves before the builder says so");
+        robot.interact(() -> robot.lookup("Change places of CSN and CE")
+                .queryAs(Button.class)
+                .fire());
+        until(() -> pinOf("radio", "CSN").equals("D9"));
+        assertEquals("D8", pinOf("radio", "CE"));
+        assertTrue(wire("radio", "CE").held(), "what was held stays held where it went");
+        undo(robot);
+        until(() -> pinOf("radio", "CSN").equals("D8"));
+        assertEquals("D9", pinOf("radio", "CE"));
+    }
+
+    @Test
+    void doubleClickHoldsWithAReasonAndEnterLetsGo(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "radio", "CSN");
+        robot.moveTo(knot(robot, "#pin-radio-CSN")).doubleClickOn(MouseButton.PRIMARY);
+        until(() -> wire("radio", "CSN").held());
+        until(() -> robot.lookup("#hold-reason").query().isVisible());
+        type(robot, "#hold-reason", "soldered there");
+        until(() -> wire("radio", "CSN").reason().equals("soldered there"));
+        robot.interact(() -> robot.lookup("#loom").query().requestFocus());
+        robot.type(KeyCode.ENTER);
+        until(() -> !wire("radio", "CSN").held());
+    }
+
+    @Test
+    void arrowsAimAndEnterDrops(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "handset", "OUT");
+        String before = pinOf("handset", "OUT");
+        robot.interact(() -> robot.lookup("#loom").query().requestFocus());
+        robot.type(KeyCode.LEFT);
+        waitForFxEvents();
+        assertTrue(robot.lookup(".loom-hint").query().isVisible());
+        assertEquals(before, pinOf("handset", "OUT"), "aiming moves nothing");
+        robot.type(KeyCode.ESCAPE);
+        waitForFxEvents();
+        assertFalse(robot.lookup(".loom-hint").query().isVisible());
+        robot.type(KeyCode.LEFT, KeyCode.ENTER);
+        until(() -> !pinOf("handset", "OUT").equals(before));
+    }
+
+    @Test
+    void anotherPlacementIsComparedTakenAndUndone(FxRobot robot) throws Exception {
+        choose(robot, Given.FIRST_SKETCH, "handset", "OUT");
+        Build before = bench.build().orElseThrow();
+        robot.interact(() -> robot.lookup("#alternatives").queryAs(Button.class).fire());
+        until(() -> isThere(robot, "#take-alternative"));
+        until(() -> !robot.lookup(".wire-other").queryAll().isEmpty());
+        assertEquals(before, bench.build().orElseThrow(), "looking changes nothing");
+        press(robot, "#alternative-sparing");
+        waitForFxEvents();
+        robot.interact(
+                () -> robot.lookup("#take-alternative").queryAs(Button.class).fire());
+        until(() -> !bench.build().orElseThrow().equals(before));
+        until(() -> robot.lookup(".wire-other").queryAll().isEmpty());
+        assertEquals(
+                0,
+                bench.assessmentProperty().get().of(NODE, Stage.PINS).stream()
+                        .filter(finding -> finding.code().equals("pins.two_drivers")
+                                || finding.code().equals("pins.not_placed"))
+                        .count());
+        undo(robot);
+        until(() -> bench.build().orElseThrow().equals(before));
+    }
+
+    @Test
+    void sharingOutAnewKeepsWhatIsPlaced(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "handset", "OUT");
+        Build before = bench.build().orElseThrow();
+        robot.press(KeyCode.CONTROL, KeyCode.P).release(KeyCode.P, KeyCode.CONTROL);
+        until(() -> bench.noticeProperty().get() != null);
+        assertEquals(before, bench.build().orElseThrow(), "nothing is better, so nothing moves");
+    }
+
+    @Test
+    void freePinsAndModulesAreFoldedAndPinsNamedAnew(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "radio", "CE");
+        assertTrue(find(robot, "thread-D2") != null);
+        press(robot, "#fold-radio");
+        until(() -> !isThere(robot, "#pin-radio-CE"));
+        press(robot, "#fold-radio");
+        until(() -> isThere(robot, "#pin-radio-CE"));
+        item(robot, "hide_free");
+        until(() -> find(robot, "thread-D2") == null);
+        item(robot, "names-place");
+        until(() -> find(robot, "thread-D9") == null);
+        item(robot, "names-label");
+        item(robot, "by_bus");
+        until(() -> find(robot, "thread-D9") != null);
+        robot.interact(() -> robot.lookup("#lens-current")
+                .queryAs(javafx.scene.control.ToggleButton.class)
+                .fire());
+        until(() -> !robot.lookup(".wire-verdict-fine").queryAll().isEmpty());
+    }
+
+    private static void item(FxRobot robot, String id) {
+        robot.interact(
+                () -> robot.lookup("#loom-view").queryAs(javafx.scene.control.MenuButton.class).getItems().stream()
+                        .filter(item -> id.equals(item.getId()))
+                        .forEach(item -> {
+                            if (item instanceof javafx.scene.control.CheckMenuItem check) {
+                                check.setSelected(!check.isSelected());
+                            }
+                            item.fire();
+                        }));
+        waitForFxEvents();
+    }
+
+    @Test
+    void onlyWhatIsSeenIsMade(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PINS);
+        until(() -> isThere(robot, ".loom-row"));
+        int seen = robot.lookup(".loom-row").queryAll().size();
+        long all = bench.assessmentProperty()
+                .get()
+                .circuit(NODE)
+                .orElseThrow()
+                .signals()
+                .count();
+        assertTrue(seen < all, seen + " of more than " + all);
+        ScrollPane scroll =
+                robot.from(robot.lookup("#loom")).lookup(".bare-scroll").queryAs(ScrollPane.class);
+        robot.interact(() -> scroll.setVvalue(1));
+        waitForFxEvents();
+        until(() -> isThere(robot, "#pin-level-S"));
+        assertFalse(isThere(robot, "#pin-radio-CE"), "what has left the view is dropped");
+    }
+}
