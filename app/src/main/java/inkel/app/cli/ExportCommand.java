@@ -1,5 +1,6 @@
 package inkel.app.cli;
 
+import inkel.app.ui.loom.LoomSvg;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.io.AtomicFile;
@@ -29,7 +30,11 @@ final class ExportCommand implements Callable<Integer> {
     @Parameters(paramLabel = "FILE", description = "a build file")
     private Path file;
 
-    @Option(names = "--as", required = true, paramLabel = "KIND", description = "wires.csv, parts.csv, power.csv")
+    @Option(
+            names = "--as",
+            required = true,
+            paramLabel = "KIND",
+            description = "wires.csv, parts.csv, power.csv, loom.svg")
     private String kind;
 
     @Option(names = "-o", paramLabel = "OUT", description = "write here instead of to standard output")
@@ -40,6 +45,7 @@ final class ExportCommand implements Callable<Integer> {
         kinds.put("wires.csv", WiresCsv::of);
         kinds.put("parts.csv", PartsCsv::of);
         kinds.put("power.csv", PowerCsv::of);
+        kinds.put("loom.svg", LoomSvg::of);
         return kinds;
     }
 

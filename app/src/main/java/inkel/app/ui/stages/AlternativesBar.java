@@ -80,7 +80,7 @@ final class AlternativesBar extends HBox {
         VBox words = new VBox(
                 1, Ui.word(Words.get(key), "loom-name"), Ui.text(merits(alternative.merits()), "quiet", "small"));
         Tile[] tile = new Tile[1];
-        tile[0] = new Tile(() -> choose(alternative, tile[0]), words, "way");
+        tile[0] = new Tile(() -> choose(alternative, tile[0]), words, "alternative");
         tile[0].setId("alternative-" + alternative.emphasis().name().toLowerCase(Locale.ROOT));
         tile[0].setAccessibleText(Words.get(key) + ": " + merits(alternative.merits()));
         return tile[0];
