@@ -7,18 +7,18 @@ import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
 /**
- * The pins of a node that can be wired to, each with a number, and what each may be used for. Numbers behind the last pin
- * stand for no pin at all, so that they block none.
+ * The pins of a node that can be wired to, each with a number, and what each may be used for. One serves for many models
+ * of the same node.
  */
 final class PinDomain {
     private final NodeCircuit node;
@@ -26,7 +26,7 @@ final class PinDomain {
     private final Map<Endpoint, Integer> numbers = new LinkedHashMap<>();
     private final List<Pin> pins = new ArrayList<>();
     private final List<Placed> owners = new ArrayList<>();
-    private int next;
+    private final Map<Want, int[]> legal = new HashMap<>();
 
     PinDomain(NodeCircuit node) {
         this.node = node;
@@ -38,7 +38,6 @@ final class PinDomain {
                 owners.add(owner);
             });
         }
-        next = targets.size();
     }
 
     NodeCircuit node() {
@@ -57,6 +56,11 @@ final class PinDomain {
         return targets.get(number);
     }
 
+    /** The number of a pin, −1 for anything else. */
+    int number(Endpoint target) {
+        return numbers.getOrDefault(target, -1);
+    }
+
     Pin pin(int number) {
         return pins.get(number);
     }
@@ -65,18 +69,12 @@ final class PinDomain {
         return owners.get(number).part().isBoard();
     }
 
-    /** A number that is no pin. */
-    int noPin() {
-        return next++;
-    }
-
-    /** Pins that answer a question, by number. */
-    IntStream where(Predicate<Pin> test) {
-        return IntStream.range(0, targets.size()).filter(number -> test.test(pins.get(number)));
-    }
-
     /** The numbers a want may take, a tie not among them; empty when there is no pin for it at all. */
     int[] legal(Want want) {
+        return legal.computeIfAbsent(want, this::findLegal);
+    }
+
+    private int[] findLegal(Want want) {
         if (want.isHeld()) {
             Integer number = numbers.get(want.now().orElseThrow().to());
             return number != null && isLegal(want, number) ? new int[] {number} : new int[0];

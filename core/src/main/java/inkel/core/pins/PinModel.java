@@ -2,7 +2,6 @@ package inkel.core.pins;
 
 import inkel.core.build.Endpoint;
 import inkel.core.build.Wire;
-import inkel.core.circuit.NodeCircuit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -39,11 +38,18 @@ final class PinModel {
     /** Ends a search; counted in failures, not in time, so that the outcome is the same on every machine. */
     private static final long FAIL_LIMIT = 600;
 
+    /** Wires that are there already are mostly right: then so many failures, and more for each that is not. */
+    private static final long LEAST_FAILS = 150;
+
+    private static final long FAILS_PER_NEW = 30;
+
     /** Ends the search for any placement at all when it is this hard; it is then told as not known. */
     private static final long PROOF_LIMIT = 20_000;
 
     /** How often a part of the plan is torn out and placed anew in the hope of something better. */
-    private static final long REPAIRS = 40;
+    private static final long REPAIRS = 30;
+
+    private static final long LEAST_REPAIRS = 4;
 
     private static final long FAILS_PER_REPAIR = 30;
     private static final long SEED = 20_26;
@@ -61,6 +67,7 @@ final class PinModel {
     private final List<IntVar> choices = new ArrayList<>();
     private final List<IntVar> late = new ArrayList<>();
     private PinModelBuses buses;
+    private int nextNoPin;
 
     /**
      * Where every want goes, and which address each I2C part has.
@@ -84,24 +91,28 @@ final class PinModel {
         UNKNOWN
     }
 
-    private PinModel(NodeCircuit node, List<Want> wants, Price price) {
-        domain = new PinDomain(node);
+    private PinModel(PinDomain domain, List<Want> wants, Price price) {
+        this.domain = domain;
+        nextNoPin = domain.size();
         this.wants = wants;
         this.price = price;
     }
 
     /** Empty when the wants cannot all be met, or when no way was found to meet them. */
-    static Optional<Answer> solve(NodeCircuit node, List<Want> wants, Price price) {
-        PinModel work = new PinModel(node, wants, price);
+    static Optional<Answer> solve(PinDomain domain, List<Want> wants, Price price) {
+        PinModel work = new PinModel(domain, wants, price);
         return work.state() ? work.search() : Optional.empty();
     }
 
     /** Whether any placement exists; faster than looking for a good one. */
-    static Possible isPossible(NodeCircuit node, List<Want> wants) {
+    static Possible isPossible(PinDomain domain, List<Want> wants) {
         if (wants.isEmpty()) {
             return Possible.YES;
         }
-        PinModel work = new PinModel(node, wants, Price.USUAL);
+        if (PinMatching.isTooFull(domain, wants)) {
+            return Possible.NO;
+        }
+        PinModel work = new PinModel(domain, wants, Price.USUAL);
         return work.state() ? work.prove() : Possible.NO;
     }
 
@@ -113,6 +124,11 @@ final class PinModel {
 
     PinDomain domain() {
         return domain;
+    }
+
+    /** A number behind the last pin: it stands for no pin at all and blocks none. */
+    int noPin() {
+        return nextNoPin++;
     }
 
     List<Want> wants() {
@@ -155,7 +171,7 @@ final class PinModel {
             int[] legal = domain.legal(want);
             boolean mayTie = want.tie().isPresent() && !want.isHeld();
             int[] numbers = mayTie
-                    ? IntStream.concat(Arrays.stream(legal), IntStream.of(domain.noPin()))
+                    ? IntStream.concat(Arrays.stream(legal), IntStream.of(noPin()))
                             .toArray()
                     : legal;
             if (numbers.length == 0) {
@@ -266,7 +282,7 @@ final class PinModel {
         Solver solver = model.getSolver();
         IntVar[] pins = ordered();
         solver.setSearch(cheapestFirst(pins));
-        solver.limitFail(FAIL_LIMIT);
+        solver.limitFail(effort(LEAST_FAILS, FAILS_PER_NEW, FAIL_LIMIT));
         Solution best = new Solution(model);
         model.setObjective(Model.MINIMIZE, total);
         boolean isFound = record(solver, best);
@@ -279,6 +295,17 @@ final class PinModel {
         }
         improve(solver, best, total, pins);
         return Optional.of(answer(best, total, false));
+    }
+
+    /** Little where few wants are new and wires should stay, much where much is open. */
+    private long effort(long least, long perNew, long most) {
+        boolean isOpen = price.replug() < Price.USUAL.replug();
+        long unplaced = wants.stream()
+                .filter(want -> want.now()
+                        .filter(wire -> where.get(want).contains(domain.number(wire.to())))
+                        .isEmpty())
+                .count();
+        return isOpen ? most : Math.min(most, least + perNew * unplaced);
     }
 
     private static boolean record(Solver solver, Solution best) {
@@ -311,7 +338,7 @@ final class PinModel {
                 INeighborFactory.sequencer(INeighborFactory.random(pins), INeighborFactory.propagationGuided(pins)),
                 new FailCounter(model, FAILS_PER_REPAIR),
                 best);
-        solver.limitFail(REPAIRS * FAILS_PER_REPAIR);
+        solver.limitFail(effort(LEAST_REPAIRS, 1, REPAIRS) * FAILS_PER_REPAIR);
         record(solver, best);
     }
 

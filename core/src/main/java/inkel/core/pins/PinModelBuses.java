@@ -121,7 +121,7 @@ final class PinModelBuses {
                     ? IntStream.range(0, domain.size()).filter(pin -> offers(pin, line, names.get(number)))
                     : IntStream.range(0, domain.size()).filter(pin -> domain.servesBySoftware(line, pin));
             // A unit that nobody is on takes a number that is no pin.
-            int[] numbers = IntStream.concat(able, IntStream.of(domain.noPin())).toArray();
+            int[] numbers = IntStream.concat(able, IntStream.of(pins.noPin())).toArray();
             variables[unit] = model.intVar(line + " of unit " + unit, numbers);
             pins.addTaker(variables[unit]);
         }

@@ -6,7 +6,9 @@ import inkel.core.build.Edits;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Node;
 import inkel.core.build.Wire;
+import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import java.util.ArrayList;
@@ -41,8 +43,9 @@ public final class Planner {
     public Plan plan(String nodeId, Emphasis emphasis) {
         NodeCircuit node = circuit(build, nodeId);
         List<Want> wants = Want.of(node, LinkEnd.of(build, nodeId));
-        Optional<PinModel.Answer> answer = PinModel.solve(node, wants, Price.of(emphasis));
-        return answer.map(found -> placed(node, found)).orElseGet(() -> refused(node, wants));
+        PinDomain domain = new PinDomain(node);
+        Optional<PinModel.Answer> answer = PinModel.solve(domain, wants, Price.of(emphasis));
+        return answer.map(found -> placed(node, found)).orElseGet(() -> refused(domain, wants));
     }
 
     private static Plan placed(NodeCircuit node, PinModel.Answer answer) {
@@ -62,14 +65,14 @@ public final class Planner {
                 answer.complete());
     }
 
-    private Plan refused(NodeCircuit node, List<Want> wants) {
+    private Plan refused(PinDomain domain, List<Want> wants) {
+        NodeCircuit node = domain.node();
         String id = node.node().id();
-        boolean isProven = PinModel.isPossible(node, wants) == PinModel.Possible.NO;
+        boolean isProven = PinModel.isPossible(domain, wants) == PinModel.Possible.NO;
         if (!isProven) {
             return Plan.unknown(id);
         }
-        List<Want> clash =
-                new SmallestClash<Want>(some -> PinModel.isPossible(node, some) == PinModel.Possible.NO).of(wants);
+        List<Want> clash = smallestClash(domain, wants);
         return new Plan(
                 id,
                 false,
@@ -80,6 +83,30 @@ public final class Planner {
                 clash.stream().map(Want::signal).toList(),
                 new WaysOut(build, catalog, node, clash).list(),
                 true);
+    }
+
+    private static List<Want> smallestClash(PinDomain domain, List<Want> wants) {
+        SmallestClash<Want> smallest =
+                new SmallestClash<>(some -> PinModel.isPossible(domain, some) == PinModel.Possible.NO);
+        if (!PinMatching.isTooFull(domain, wants)) {
+            return smallest.of(smallest.narrowed(ofOneKind(wants)).orElse(wants));
+        }
+        // Too few pins are found without a model; what that leaves is smallest unless timers or ports bind it too.
+        List<Want> crowd = new SmallestClash<Want>(some -> PinMatching.isTooFull(domain, some)).of(wants);
+        return smallest.thinned(crowd);
+    }
+
+    /** Most clashes are among wants of one kind, where they are found much sooner. */
+    private static List<List<Want>> ofOneKind(List<Want> wants) {
+        Map<Object, List<Want>> kinds = new LinkedHashMap<>();
+        wants.forEach(want -> kinds.computeIfAbsent(
+                        want.use()
+                                .sharedLine()
+                                .<Object>map(BusLine::bus)
+                                .orElse(want.isSerial() ? PinUse.UART_TX : want.use()),
+                        kind -> new ArrayList<>())
+                .add(want));
+        return List.copyOf(kinds.values());
     }
 
     /** Up to three different placements, each best at something; none when there is no placement. */

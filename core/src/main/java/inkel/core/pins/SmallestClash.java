@@ -2,6 +2,7 @@ package inkel.core.pins;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
 
 /**
@@ -15,6 +16,24 @@ final class SmallestClash<T> {
     /** @param isImpossible false also where that cannot be told */
     SmallestClash(Predicate<List<T>> isImpossible) {
         this.isImpossible = isImpossible;
+    }
+
+    /** The first of some sets that is impossible by itself; empty when none is. */
+    Optional<List<T>> narrowed(List<List<T>> sets) {
+        return sets.stream().filter(isImpossible).findFirst();
+    }
+
+    /** Leaves out one after the other: best where hardly any can be left out. */
+    List<T> thinned(List<T> all) {
+        List<T> left = new ArrayList<>(all);
+        for (T member : all) {
+            List<T> without = new ArrayList<>(left);
+            without.remove(member);
+            if (isImpossible.test(without)) {
+                left = without;
+            }
+        }
+        return left;
     }
 
     /** @param all a set that is impossible as a whole */

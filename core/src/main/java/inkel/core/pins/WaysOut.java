@@ -62,7 +62,8 @@ final class WaysOut {
 
     private static boolean isPossible(NodeCircuit changed, Build of) {
         return PinModel.isPossible(
-                        changed, Want.of(changed, LinkEnd.of(of, changed.node().id())))
+                        new PinDomain(changed),
+                        Want.of(changed, LinkEnd.of(of, changed.node().id())))
                 == PinModel.Possible.YES;
     }
 

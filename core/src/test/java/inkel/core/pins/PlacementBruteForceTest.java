@@ -130,12 +130,12 @@ class PlacementBruteForceTest {
             NodeCircuit node = build.circuit();
             List<Want> wants = Want.of(node, List.of());
             OptionalInt best = best(parts);
-            var answer = PinModel.solve(node, wants, Price.USUAL);
+            var answer = PinModel.solve(new PinDomain(node), wants, Price.USUAL);
             String table = parts.stream().map(Sort::id).toList().toString();
             assertEquals(best.isPresent(), answer.isPresent(), table);
             assertEquals(
                     best.isPresent() ? PinModel.Possible.YES : PinModel.Possible.NO,
-                    PinModel.isPossible(node, wants),
+                    PinModel.isPossible(new PinDomain(node), wants),
                     table);
             if (answer.isPresent()) {
                 assertTrue(answer.get().complete(), "small enough to be sure: " + table);

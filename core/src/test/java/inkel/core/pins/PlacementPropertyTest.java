@@ -82,13 +82,13 @@ class PlacementPropertyTest {
                 .filter(want -> plan.clash().contains(want.signal()))
                 .toList();
         assertFalse(clash.isEmpty(), "a refusal names what clashes");
-        assertEquals(PinModel.Possible.NO, PinModel.isPossible(node, clash));
+        assertEquals(PinModel.Possible.NO, PinModel.isPossible(new PinDomain(node), clash));
         for (Want want : clash) {
             List<Want> without = new ArrayList<>(clash);
             without.remove(want);
             assertEquals(
                     PinModel.Possible.YES,
-                    PinModel.isPossible(node, without),
+                    PinModel.isPossible(new PinDomain(node), without),
                     "without " + want.signal() + " the others find their pins");
         }
     }

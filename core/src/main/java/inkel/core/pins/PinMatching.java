@@ -1,0 +1,68 @@
+package inkel.core.pins;
+
+import inkel.core.catalog.BusLine;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+
+/**
+ * Whether there are pins enough, whatever else must hold: each want of its own gets one, and so does each line of a bus. By
+ * augmenting paths (H. W. Kuhn, "The Hungarian method for the assignment problem", 1955, in its plain form). Much quicker
+ * than a model, and enough to know that most crowded boards are too full.
+ */
+final class PinMatching {
+    private static final int NOBODY = -1;
+
+    private final List<int[]> takers = new ArrayList<>();
+    private final int[] holder;
+
+    private PinMatching(PinDomain domain, List<Want> wants) {
+        holder = new int[domain.size()];
+        Arrays.fill(holder, NOBODY);
+        Map<BusLine, TreeSet<Integer>> lines = new EnumMap<>(BusLine.class);
+        for (Want want : wants) {
+            int[] legal = domain.legal(want);
+            boolean mayTie = want.tie().isPresent() && !want.isHeld();
+            if (want.use().sharedLine().isPresent()) {
+                TreeSet<Integer> line =
+                        lines.computeIfAbsent(want.use().sharedLine().get(), key -> new TreeSet<>());
+                Arrays.stream(legal).forEach(line::add);
+            } else if (!mayTie) {
+                takers.add(legal);
+            }
+        }
+        lines.values()
+                .forEach(line ->
+                        takers.add(line.stream().mapToInt(Integer::intValue).toArray()));
+    }
+
+    /** Whether some want is left without a pin however they are shared out. */
+    static boolean isTooFull(PinDomain domain, List<Want> wants) {
+        return new PinMatching(domain, wants).isTooFull();
+    }
+
+    private boolean isTooFull() {
+        for (int taker = 0; taker < takers.size(); taker++) {
+            if (!seat(taker, new boolean[holder.length])) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean seat(int taker, boolean[] tried) {
+        for (int pin : takers.get(taker)) {
+            if (!tried[pin]) {
+                tried[pin] = true;
+                if (holder[pin] == NOBODY || seat(holder[pin], tried)) {
+                    holder[pin] = taker;
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+}
