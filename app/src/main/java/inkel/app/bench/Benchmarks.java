@@ -2,11 +2,14 @@ package inkel.app.bench;
 
 import inkel.app.Examples;
 import inkel.app.Main;
+import inkel.app.ui.DragProbe;
 import inkel.app.ui.FrameProbe;
 import inkel.core.build.Build;
 import inkel.core.build.Edit;
 import inkel.core.build.EditRefused;
 import inkel.core.build.Edits;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.CatalogSearch;
 import inkel.core.catalog.PartClass;
@@ -17,6 +20,7 @@ import inkel.core.io.BuildReader;
 import inkel.core.io.BuildWriter;
 import inkel.core.io.CatalogReader;
 import inkel.core.levels.LevelReport;
+import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.remedy.AddParts;
 import java.io.BufferedReader;
@@ -38,6 +42,12 @@ public final class Benchmarks {
     private static final int WARM_UP = 400;
     private static final int RUNS = 400;
     private static final int PLANS = 20;
+    private static final int FEW_PLANS = 5;
+    private static final List<Integer> MODULES = List.of(5, 10, 20, 40, 80);
+    private static final int FULL = 40;
+    private static final double CROWDED = 0.95;
+    private static final double TOO_CROWDED = 1.06;
+    private static final double PER_MODULE = 0.025;
     private static final int WIRES = 300;
     private static final int MANY_LOADS = 30;
     private static final int OWN_CLASSES = 2000;
@@ -60,13 +70,14 @@ public final class Benchmarks {
         benchmarks.assess(build, catalog);
         benchmarks.manyWires(build, catalog);
         benchmarks.warmPlan(build, catalog);
+        benchmarks.fullBoards(catalog);
         benchmarks.search(catalog);
         benchmarks.start();
         benchmarks.frames(demo, catalog);
     }
 
     private void print(String what, double median, String unit, String goal) {
-        out.printf(Locale.ROOT, "%-58s %8.2f %-5s (goal: %s)%n", what, median, unit, goal);
+        out.printf(Locale.ROOT, "%-72s %8.2f %-5s (goal: %s)%n", what, median, unit, goal);
         out.flush();
     }
 
@@ -115,16 +126,60 @@ public final class Benchmarks {
     }
 
     private void coldPlan(Build build, Catalog catalog) {
-        double first = millis(() -> new Planner(build, catalog).planAll());
-        print("placement of the example, first in a fresh JVM", first, "ms", "told, no goal");
+        String node = build.nodes().get(0).id();
+        double first = millis(() -> new Planner(build, catalog).plan(node));
+        print("placement of the example's board, first in a fresh JVM", first, "ms", "told");
     }
 
-    private void warmPlan(Build build, Catalog catalog) {
-        double[] times = new double[PLANS];
+    private void warmPlan(Build build, Catalog catalog) throws EditRefused {
+        String node = build.nodes().get(0).id();
         for (int i = 0; i < PLANS; i++) {
-            times[i] = millis(() -> new Planner(build, catalog).planAll());
+            new Planner(build, catalog).planAll();
         }
-        print("placement of the example, median of " + PLANS, median(times), "ms", "under 150 ms");
+        Build bare = build.withNode(
+                node, of -> of.withWires(of.wires().stream().filter(Wire::held).toList()));
+        print(
+                "placement of the example's board from nothing, median of " + PLANS,
+                median(plans(bare, catalog, node)),
+                "ms",
+                "under 100 ms");
+        Build edited = Edits.apply(
+                build,
+                new Edit.RemoveWire(node, build.nodes().get(0).wires().get(0).from()));
+        print("the same after one edit", median(plans(edited, catalog, node)), "ms", "under 30 ms");
+    }
+
+    private static double[] plans(Build build, Catalog catalog, String node) {
+        return plans(build, catalog, node, PLANS);
+    }
+
+    private static double[] plans(Build build, Catalog catalog, String node, int count) {
+        double[] times = new double[count];
+        for (int i = 0; i < count; i++) {
+            times[i] = millis(() -> new Planner(build, catalog).plan(node));
+        }
+        return times;
+    }
+
+    /** How planning grows with the table, on the big board with its pins all but used up. */
+    private void fullBoards(Catalog catalog) throws EditRefused {
+        for (int modules : MODULES) {
+            Build full = FullBoard.of(catalog, modules, Math.min(CROWDED, modules * PER_MODULE));
+            double[] times = plans(full, catalog, FullBoard.NODE, FEW_PLANS);
+            Plan plan = new Planner(full, catalog).plan(FullBoard.NODE);
+            String what = modules + " modules, " + plan.wires().size() + " wires";
+            print(what + ", from nothing", median(times), "ms", modules == FULL ? "under 2 s" : "told");
+            Build planned = Edits.apply(full, plan.edit().orElseThrow());
+            print(what + ", planned again", median(plans(planned, catalog, FullBoard.NODE, FEW_PLANS)), "ms", "told");
+        }
+        Build tooFull = FullBoard.of(catalog, FULL, TOO_CROWDED);
+        double[] times = plans(tooFull, catalog, FullBoard.NODE, FEW_PLANS);
+        int clash = new Planner(tooFull, catalog).plan(FullBoard.NODE).clash().size();
+        print(
+                "proof that a board is too full, clash of " + clash + ", ways out tried",
+                median(times),
+                "ms",
+                "under 3 s");
     }
 
     private void assess(Build build, Catalog catalog) {
@@ -206,6 +261,12 @@ public final class Benchmarks {
         double longest = FrameProbe.longestAfterEdits(demo, catalog);
         print("longest work on the window's thread after an edit", longest, "ms", "at most 16 ms");
         double loaded = FrameProbe.longestInPower(withLoads(demo, catalog, MANY_LOADS), catalog);
+        Build full = FullBoard.of(catalog, FULL, CROWDED);
+        Plan plan = new Planner(full, catalog).plan(FullBoard.NODE);
+        Path crowded = Files.createTempDirectory("inkel-bench").resolve("full.inkel.json");
+        BuildWriter.write(crowded, Edits.apply(full, plan.edit().orElseThrow()));
+        double frames = DragProbe.framesPerSecond(crowded, catalog, new Endpoint("module-2", "OUT"));
+        print("dragging a knot of " + FULL + " modules over 70 threads", frames, "fps", "60");
         print("the same in Power with " + MANY_LOADS + " loads more on one rail", loaded, "ms", "at most 16 ms");
         Platform.exit();
     }

@@ -68,4 +68,20 @@ record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie, 
         Wire now = Wire.placed(board.endpoint(far), end.pin());
         return new Want(board, far, Optional.of(now), Optional.empty(), Optional.of(end));
     }
+
+    // Written out, since a want is looked up often and the generated ones go through all that is known of its class.
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Want that
+                && pin.label().equals(that.pin.label())
+                && placed.id().equals(that.placed.id())
+                && now.equals(that.now)
+                && tie.equals(that.tie)
+                && link.equals(that.link);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * placed.id().hashCode() + pin.label().hashCode();
+    }
 }

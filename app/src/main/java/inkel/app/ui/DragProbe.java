@@ -1,0 +1,100 @@
+package inkel.app.ui;
+
+import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
+import inkel.core.catalog.Catalog;
+import inkel.core.finding.Stage;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.concurrent.CountDownLatch;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.input.MouseButton;
+import javafx.scene.robot.Robot;
+
+/** For the benchmark: drags a knot to and fro in the real window with the real pointer, and counts the frames. */
+public final class DragProbe {
+    private static final int SETTLE = 30;
+    private static final int FRAMES = 240;
+    private static final double REACH = 400;
+    private static final double PACE = 7;
+
+    private final CountDownLatch done = new CountDownLatch(1);
+    private final Endpoint signal;
+    private Workbench bench;
+    private double framesPerSecond;
+
+    private DragProbe(Endpoint signal) {
+        this.signal = signal;
+    }
+
+    /** Drags the knot of a signal of the first node. The window toolkit must be running. */
+    public static double framesPerSecond(Path file, Catalog catalog, Endpoint signal) throws Exception {
+        DragProbe probe = new DragProbe(signal);
+        Path state = Files.createTempDirectory("inkel-probe");
+        Platform.runLater(() -> probe.start(file, catalog, state));
+        probe.done.await();
+        return probe.framesPerSecond;
+    }
+
+    private void start(Path file, Catalog catalog, Path state) {
+        bench = new Workbench(
+                catalog,
+                inkel.core.io.Shelf.read(state),
+                Window.background(),
+                Platform::runLater,
+                Clock.systemUTC(),
+                new Recovery(state));
+        Shell shell = new Shell(bench, UserState.read(state));
+        javafx.stage.Stage stage = new javafx.stage.Stage();
+        stage.setScene(Window.scene(shell, Window.WIDTH, Window.HEIGHT));
+        stage.setX(0);
+        stage.setY(0);
+        stage.show();
+        bench.open(file);
+        new AnimationTimer() {
+            private final Robot robot = new Robot();
+            private int frame;
+            private double x;
+            private double y;
+            private long began;
+
+            @Override
+            public void handle(long now) {
+                if (bench.assessmentProperty().get() == null) {
+                    return;
+                }
+                frame++;
+                if (frame == 1) {
+                    bench.show(Stage.PINS, Place.of(bench.nodeProperty().get(), signal));
+                } else if (frame == SETTLE) {
+                    takeHold();
+                } else if (frame > SETTLE) {
+                    int step = frame - SETTLE;
+                    robot.mouseMove(x - REACH / 2 + REACH / 2 * Math.cos(step * PACE / REACH), y);
+                    if (step == FRAMES) {
+                        robot.mouseRelease(MouseButton.PRIMARY);
+                        framesPerSecond = FRAMES / ((now - began) / 1e9);
+                        stop();
+                        stage.hide();
+                        done.countDown();
+                    }
+                }
+            }
+
+            private void takeHold() {
+                Node row = shell.lookup("#pin-" + signal.part() + "-" + signal.pin());
+                Bounds bounds = row.lookup(".knot-shape")
+                        .localToScreen(row.lookup(".knot-shape").getBoundsInLocal());
+                x = (bounds.getMinX() + bounds.getMaxX()) / 2;
+                y = (bounds.getMinY() + bounds.getMaxY()) / 2;
+                robot.mouseMove(x, y);
+                robot.mousePress(MouseButton.PRIMARY);
+                began = System.nanoTime();
+            }
+        }.start();
+    }
+}
