@@ -144,6 +144,8 @@ class PartsWindowTest extends WindowJourney {
         robot.type(KeyCode.ENTER);
         until(() -> node(NODE).part("own-rain-gauge").isPresent());
         robot.interact(() -> bench.stageProperty().set(Stage.PINS));
+        robot.interact(() -> bench.selectionProperty()
+                .set(inkel.core.build.Place.of(NODE, new inkel.core.build.Endpoint("own-rain-gauge", "SDA"))));
         until(() -> isThere(robot, "#pin-own-rain-gauge-SDA"));
 
         robot.interact(bench::save);

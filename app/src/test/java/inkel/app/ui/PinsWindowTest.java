@@ -245,6 +245,6 @@ class PinsWindowTest extends WindowJourney {
         robot.interact(() -> scroll.setVvalue(1));
         waitForFxEvents();
         until(() -> isThere(robot, "#pin-level-S"));
-        assertFalse(isThere(robot, "#pin-radio-CE"), "what has left the view is dropped");
+        assertTrue(find(robot, "pin-bench--") == null, "what has left the view is dropped");
     }
 }

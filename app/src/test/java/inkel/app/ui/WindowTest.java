@@ -146,6 +146,8 @@ class WindowTest {
     void pinsAreSelectedInTheLoomAndMoved(FxRobot robot) throws Exception {
         opened();
         robot.interact(() -> bench.stageProperty().set(Stage.PINS));
+        robot.interact(() -> bench.selectionProperty()
+                .set(inkel.core.build.Place.of("lower-lock", new inkel.core.build.Endpoint("handset", "GND"))));
         until(() -> robot.lookup("#pin-handset-OUT").tryQuery().isPresent());
         Node row = robot.lookup("#pin-handset-OUT").query();
         robot.interact(() -> row.getOnMouseClicked().handle(click(row)));

@@ -13,6 +13,7 @@ import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
+import inkel.core.catalog.Ways;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
@@ -44,6 +45,7 @@ public final class NodeCircuit {
     private final Set<Endpoint> plugged;
     private final Map<Endpoint, Wire> wires = new HashMap<>();
     private final Map<Endpoint, Between> betweens = new HashMap<>();
+    private final Map<String, Ways> ways = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Endpoint>> up = new ConcurrentHashMap<>();
 
     private NodeCircuit(Node node, Map<String, Placed> parts, Map<Endpoint, Reading> readings) {
@@ -115,7 +117,8 @@ public final class NodeCircuit {
 
     /** A rail, the one it is made from, and so on up to a source; a circle is gone round once. */
     public List<Endpoint> upToSource(Endpoint rail) {
-        return up.computeIfAbsent(rail, this::findUpToSource);
+        List<Endpoint> known = up.get(rail);
+        return known != null ? known : up.computeIfAbsent(rail, this::findUpToSource);
     }
 
     private List<Endpoint> findUpToSource(Endpoint rail) {
@@ -177,7 +180,9 @@ public final class NodeCircuit {
     }
 
     public Optional<IoFamily> io(Endpoint endpoint) {
-        return families.computeIfAbsent(endpoint, this::findIo);
+        // Asked for many thousand times: what is known is looked up before anything is made to find it.
+        Optional<IoFamily> known = families.get(endpoint);
+        return known != null ? known : families.computeIfAbsent(endpoint, this::findIo);
     }
 
     private Optional<IoFamily> findIo(Endpoint endpoint) {
@@ -186,7 +191,8 @@ public final class NodeCircuit {
 
     /** The rail that the levels of a pin hang on: one that feeds its part, or one that its part makes. */
     public Optional<Rail> ioRail(Endpoint endpoint) {
-        return ioRails.computeIfAbsent(endpoint, this::findIoRail);
+        Optional<Rail> known = ioRails.get(endpoint);
+        return known != null ? known : ioRails.computeIfAbsent(endpoint, this::findIoRail);
     }
 
     private Optional<Rail> findIoRail(Endpoint endpoint) {
@@ -199,6 +205,20 @@ public final class NodeCircuit {
     /** The voltage that the levels of a pin hang on; empty when its part is not fed. */
     public Optional<Range<Voltage>> ioVolts(Endpoint endpoint) {
         return ioRail(endpoint).flatMap(Rail::volts);
+    }
+
+    /** Whether the levels of two pins hang on one rail, or on none. */
+    public boolean isOneRail(Endpoint one, Endpoint other) {
+        Optional<Rail> first = ioRail(one);
+        Optional<Rail> second = ioRail(other);
+        return first.isPresent() == second.isPresent()
+                && (first.isEmpty() || first.get().id().equals(second.get().id()));
+    }
+
+    /** The ways through a part that matches levels; none for any other. */
+    public Ways ways(Placed placed) {
+        Ways known = ways.get(placed.id());
+        return known != null ? known : ways.computeIfAbsent(placed.id(), id -> Ways.of(placed.cls()));
     }
 
     /** The wires by the pin they go to, ties to rails and grounds left out; in the order of first use. */

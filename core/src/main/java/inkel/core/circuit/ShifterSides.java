@@ -6,8 +6,8 @@ import inkel.core.build.Wire;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Ways;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -23,27 +23,33 @@ public record ShifterSides(Endpoint towardsDriver, Endpoint towardsReceiver) {
     public static Optional<ShifterSides> of(
             NodeCircuit node, Between.ShifterWay way, Endpoint driver, Endpoint receiver) {
         Optional<Placed> shifter = node.part(way.shifter());
-        Optional<Voltage> receiverAt = node.ioVolts(receiver).map(range -> range.expected());
-        Optional<Voltage> driverAt = node.ioVolts(driver).map(range -> range.expected());
+        Optional<Range<Voltage>> receiverAt = node.ioVolts(receiver);
+        Optional<Range<Voltage>> driverAt = node.ioVolts(driver);
         if (shifter.isEmpty() || receiverAt.isEmpty() || driverAt.isEmpty()) {
             return Optional.empty();
         }
-        List<Pin> pins = Ways.of(shifter.get().cls()).pins(way.way());
-        List<Endpoint> ends = pins.stream().map(shifter.get()::endpoint).toList();
-        if (ends.size() != 2 || ends.stream().anyMatch(pin -> node.ioVolts(pin).isEmpty())) {
+        List<Pin> pins = node.ways(shifter.get()).pins(way.way());
+        if (pins.size() != 2) {
+            return Optional.empty();
+        }
+        Endpoint one = shifter.get().endpoint(pins.get(0));
+        Endpoint other = shifter.get().endpoint(pins.get(1));
+        Optional<Range<Voltage>> oneAt = node.ioVolts(one);
+        Optional<Range<Voltage>> otherAt = node.ioVolts(other);
+        if (oneAt.isEmpty() || otherAt.isEmpty()) {
             return Optional.empty();
         }
         if (pins.get(0).use() == PinUse.WAY_IN) {
-            return Optional.of(new ShifterSides(ends.get(0), ends.get(1)));
+            return Optional.of(new ShifterSides(one, other));
         }
         if (pins.get(0).use() == PinUse.WAY_OUT) {
-            return Optional.of(new ShifterSides(ends.get(1), ends.get(0)));
+            return Optional.of(new ShifterSides(other, one));
         }
-        Comparator<Endpoint> byVolts =
-                Comparator.comparing(pin -> node.ioVolts(pin).orElseThrow().expected());
-        Endpoint low = ends.stream().min(byVolts).orElseThrow();
-        Endpoint high = ends.get(0).equals(low) ? ends.get(1) : ends.get(0);
-        boolean isReceiverHigh = receiverAt.get().isAbove(driverAt.get());
+        boolean isOneLow = !oneAt.get().expected().isAbove(otherAt.get().expected());
+        Endpoint low = isOneLow ? one : other;
+        Endpoint high = isOneLow ? other : one;
+        boolean isReceiverHigh =
+                receiverAt.get().expected().isAbove(driverAt.get().expected());
         return Optional.of(isReceiverHigh ? new ShifterSides(low, high) : new ShifterSides(high, low));
     }
 

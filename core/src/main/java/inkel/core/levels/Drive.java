@@ -5,11 +5,8 @@ import inkel.core.catalog.IoFamily;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Voltage;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
-import java.util.stream.Stream;
 
 /**
  * What a driver puts on a wire over its supply range, behind a divider's share.
@@ -22,32 +19,34 @@ record Drive(Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, 
 
     /** The pull-up to the highest rail decides what an open-drain wire can reach. */
     static Optional<Drive> pulled(IoFamily says, Range<Voltage> at, List<PullUp> pulls, double share) {
+        Optional<PullUp> decides = PullUp.highest(pulls);
+        if (decides.isEmpty()) {
+            return Optional.empty();
+        }
         Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
-        return PullUp.highest(pulls)
-                .map(PullUp::volts)
-                .map(pull -> new Drive(
-                        pull.lowest().times(share),
-                        pull.highest().times(share),
-                        vol,
-                        pull.lowest().times(share),
-                        pull.highest().times(share),
-                        pull.lowest().times(share)));
+        Voltage low = decides.get().volts().lowest().times(share);
+        Voltage high = decides.get().volts().highest().times(share);
+        return Optional.of(new Drive(low, high, vol, low, high, low));
     }
 
     static Optional<Drive> pushed(IoFamily says, Range<Voltage> at, double share) {
+        if (says.voh().isEmpty()) {
+            return Optional.empty();
+        }
+        Threshold voh = says.voh().get();
         Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
-        return says.voh()
-                .map(voh -> new Drive(
-                        voh.at(at.lowest()).times(share),
-                        top(says, at.highest()).times(share),
-                        vol,
-                        voh.at(at.lowest()).times(share),
-                        voh.at(at.highest()).times(share),
-                        top(says, at.lowest()).times(share)));
+        Voltage least = voh.at(at.lowest()).times(share);
+        return Optional.of(new Drive(
+                least,
+                top(says, at.highest()).times(share),
+                vol,
+                least,
+                voh.at(at.highest()).times(share),
+                top(says, at.lowest()).times(share)));
     }
 
     private static Voltage top(IoFamily says, Voltage supply) {
-        return says.vohMax().map(most -> most.at(supply)).orElse(supply);
+        return says.vohMax().isPresent() ? says.vohMax().get().at(supply) : supply;
     }
 
     /** What was measured takes the place of the figures. */
@@ -70,9 +69,9 @@ record Drive(Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, 
     LevelCheck against(IoFamily hears, Range<Voltage> at, boolean isSameRail) {
         LevelCheck low = check(isSameRail ? atLow() : this, hears, at.lowest());
         LevelCheck high = check(isSameRail ? atHigh() : this, hears, at.highest());
-        LevelCheck highSide = byMargin(low, high, LevelCheck::highMargin);
-        LevelCheck lowSide = byMargin(low, high, LevelCheck::lowMargin);
-        LevelCheck headSide = byMargin(low, high, LevelCheck::headroom);
+        LevelCheck highSide = low.highMargin().isAbove(high.highMargin()) ? high : low;
+        LevelCheck lowSide = low.lowMargin().isAbove(high.lowMargin()) ? high : low;
+        LevelCheck headSide = low.headroom().isAbove(high.headroom()) ? high : low;
         return new LevelCheck(
                 highSide.vohMin(),
                 headSide.vohMax(),
@@ -84,10 +83,6 @@ record Drive(Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, 
                 at.expected());
     }
 
-    private static LevelCheck byMargin(LevelCheck a, LevelCheck b, Function<LevelCheck, Voltage> margin) {
-        return Stream.of(a, b).min(Comparator.comparing(margin)).orElseThrow();
-    }
-
     private LevelCheck check(Drive driver, IoFamily hears, Voltage supply) {
         return new LevelCheck(
                 driver.vohMin(),
@@ -96,7 +91,9 @@ record Drive(Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, 
                 hears.vih().orElse(UNREAD).at(supply),
                 hears.vil().orElse(UNREAD).at(supply),
                 hears.absoluteMax().at(supply),
-                hears.recommendedMax().map(limit -> limit.at(supply)),
+                hears.recommendedMax().isPresent()
+                        ? Optional.of(hears.recommendedMax().get().at(supply))
+                        : Optional.empty(),
                 supply);
     }
 }

@@ -18,17 +18,18 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /** Works out the links of one node. */
 final class NodeLevels {
     private final NodeCircuit node;
     private final List<Link> links = new ArrayList<>();
     private final List<LevelReport.Unknown> unknown = new ArrayList<>();
-    private final Map<Endpoint, List<PullUp>> pulls = new HashMap<>();
+    private final Map<Endpoint, List<PullUp>> atPins;
+    private final Map<Endpoint, List<PullUp>> ofNets = new HashMap<>();
 
     private NodeLevels(NodeCircuit node) {
         this.node = node;
+        atPins = pulls(node);
     }
 
     static NodeLevels of(NodeCircuit node) {
@@ -71,10 +72,7 @@ final class NodeLevels {
             }
             return;
         }
-        double share = between.filter(Between.Divider.class::isInstance)
-                .map(Between.Divider.class::cast)
-                .map(Between.Divider::share)
-                .orElse(1.0);
+        double share = between.isPresent() && between.get() instanceof Between.Divider divider ? divider.share() : 1;
         link(signal, driver, receiver, between, pullsOf(net), share, true);
     }
 
@@ -87,8 +85,8 @@ final class NodeLevels {
             Optional<Between> between,
             List<Wire> net) {
         link(signal, sides.towardsReceiver(), receiver, between, List.of(), 1, true);
-        List<PullUp> pulls = new ArrayList<>(pullsAt(sides.towardsDriver()).toList());
-        pulls.addAll(driver.equals(signal.endpoint()) ? pullsAt(driver).toList() : pullsOf(net));
+        List<PullUp> pulls = new ArrayList<>(pullsAt(sides.towardsDriver()));
+        pulls.addAll(driver.equals(signal.endpoint()) ? pullsAt(driver) : pullsOf(net));
         link(signal, driver, sides.towardsDriver(), between, pulls, 1, false);
         PinUse use = node.pin(signal.endpoint()).orElseThrow().use();
         if (!use.isTwoWay()) {
@@ -98,7 +96,7 @@ final class NodeLevels {
 
     /** A pin that only drives hears nothing, but a pull-up may lift it above what it survives. */
     private void liftedDriver(Place signal, Endpoint driver, Endpoint pulledAt, Optional<Between> between) {
-        Optional<PullUp> pull = PullUp.highest(pullsAt(pulledAt).toList());
+        Optional<PullUp> pull = PullUp.highest(pullsAt(pulledAt));
         Optional<IoFamily> family = node.io(driver);
         Optional<Range<Voltage>> at = node.ioVolts(driver);
         if (pull.isEmpty()
@@ -114,14 +112,11 @@ final class NodeLevels {
     }
 
     private boolean hangsOn(Optional<PullUp> pull, Endpoint end) {
-        return pull.flatMap(PullUp::rail)
-                .filter(rail ->
-                        node.ioRail(end).map(Rail::id).filter(rail::equals).isPresent())
-                .isPresent();
-    }
-
-    private boolean isSameRail(Endpoint one, Endpoint other) {
-        return node.ioRail(one).map(Rail::id).equals(node.ioRail(other).map(Rail::id));
+        Optional<Endpoint> rail = pull.isEmpty() ? Optional.empty() : pull.get().rail();
+        Optional<Rail> own = node.ioRail(end);
+        return rail.isPresent()
+                && own.isPresent()
+                && rail.get().equals(own.get().id());
     }
 
     /**
@@ -143,9 +138,9 @@ final class NodeLevels {
         if (saysAt.isEmpty() || hearsAt.isEmpty()) {
             return; // an unfed part is a finding of its own
         }
-        if (says.flatMap(IoFamily::vol).isEmpty()
-                || hears.flatMap(IoFamily::vih).isEmpty()) {
-            Endpoint missing = hears.flatMap(IoFamily::vih).isEmpty() ? receiver : driver;
+        boolean isHeard = hears.isPresent() && hears.get().vih().isPresent();
+        if (!isHeard || says.isEmpty() || says.get().vol().isEmpty()) {
+            Endpoint missing = isHeard ? driver : receiver;
             unknown.add(new LevelReport.Unknown(node, signal, node.place(missing)));
             return;
         }
@@ -171,34 +166,47 @@ final class NodeLevels {
                 drive.against(
                         hears.get(),
                         hearsAt.get(),
-                        isPulled ? hangsOn(decides, receiver) : isSameRail(driver, receiver))));
+                        isPulled ? hangsOn(decides, receiver) : node.isOneRail(driver, receiver))));
     }
 
     /** The pull-ups that are joined to the pin the wires go to: behind a shifter only those of the shifter itself. */
     private List<PullUp> pullsOf(List<Wire> net) {
-        return pulls.computeIfAbsent(net.get(0).to(), target -> findPulls(net));
+        Endpoint target = net.get(0).to();
+        List<PullUp> known = ofNets.get(target);
+        if (known == null) {
+            known = new ArrayList<>(pullsAt(target));
+            for (Wire wire : net) {
+                joined(wire).map(this::pullsAt).ifPresent(known::addAll);
+            }
+            ofNets.put(target, known);
+        }
+        return known;
     }
 
-    private List<PullUp> findPulls(List<Wire> net) {
-        return Stream.concat(Stream.of(net.get(0).to()), net.stream().flatMap(this::joined))
-                .flatMap(this::pullsAt)
-                .toList();
-    }
-
-    private Stream<Endpoint> joined(Wire wire) {
+    private Optional<Endpoint> joined(Wire wire) {
         Optional<Between> between = node.between(wire.from());
         return between.isPresent() && between.get() instanceof Between.ShifterWay way
-                ? ShifterSides.facing(node, way, wire).map(ShifterSides.Facing::target).stream()
-                : Stream.of(wire.from());
+                ? ShifterSides.facing(node, way, wire).map(ShifterSides.Facing::target)
+                : Optional.of(wire.from());
     }
 
-    private Stream<PullUp> pullsAt(Endpoint pin) {
-        return node.part(pin.part()).stream().flatMap(placed -> placed.cls().pulls().stream()
-                .filter(pull -> pull.pin().equals(pin.pin()))
-                .flatMap(pull -> reach(placed, pull, pin).stream()));
+    private List<PullUp> pullsAt(Endpoint pin) {
+        return atPins.getOrDefault(pin, List.of());
     }
 
-    private Optional<PullUp> reach(Placed placed, Pull pull, Endpoint pin) {
+    private static Map<Endpoint, List<PullUp>> pulls(NodeCircuit node) {
+        Map<Endpoint, List<PullUp>> all = new HashMap<>();
+        for (Placed placed : node.parts()) {
+            for (Pull pull : placed.cls().pulls()) {
+                Endpoint pin = new Endpoint(placed.id(), pull.pin());
+                reach(node, placed, pull, pin).ifPresent(found -> all.computeIfAbsent(pin, at -> new ArrayList<>())
+                        .add(found));
+            }
+        }
+        return all;
+    }
+
+    private static Optional<PullUp> reach(NodeCircuit node, Placed placed, Pull pull, Endpoint pin) {
         Optional<Rail> rail =
                 node.railOf(placed, pull.supply()).or(() -> node.rail(new Endpoint(placed.id(), pull.supply())));
         return rail.flatMap(fed -> fed.volts()

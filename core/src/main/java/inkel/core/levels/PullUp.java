@@ -3,7 +3,6 @@ package inkel.core.levels;
 import inkel.core.build.Endpoint;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -17,6 +16,13 @@ import java.util.Optional;
 public record PullUp(Endpoint at, Range<Voltage> volts, Optional<Endpoint> rail) {
     /** The one that decides what an open-drain wire reaches. */
     static Optional<PullUp> highest(List<PullUp> pulls) {
-        return pulls.stream().max(Comparator.comparing(pull -> pull.volts().highest()));
+        PullUp highest = null;
+        for (PullUp pull : pulls) {
+            if (highest == null
+                    || pull.volts().highest().isAbove(highest.volts().highest())) {
+                highest = pull;
+            }
+        }
+        return Optional.ofNullable(highest);
     }
 }

@@ -4,7 +4,6 @@ import inkel.core.build.Between;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
-import inkel.core.catalog.Ways;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Capacitance;
@@ -39,14 +38,14 @@ public record ShifterSpeed(
         if (shifter.isEmpty() || use.isEmpty()) {
             return Optional.empty();
         }
-        Optional<Resistance> pull = weakest(shifter.get(), way.way());
+        Optional<Resistance> pull = weakest(node, shifter.get(), way.way());
         Optional<WireSpeed> speed = WireSpeed.of(node, way.signal());
         return pull.flatMap(ohms ->
                 speed.map(known -> new ShifterSpeed(node, way, use.get(), ohms, known.clock(), known.source())));
     }
 
-    private static Optional<Resistance> weakest(Placed shifter, int way) {
-        List<Pin> pins = Ways.of(shifter.cls()).pins(way);
+    private static Optional<Resistance> weakest(NodeCircuit node, Placed shifter, int way) {
+        List<Pin> pins = node.ways(shifter).pins(way);
         return shifter.cls().pulls().stream()
                 .filter(pull -> pins.stream().anyMatch(pin -> pin.label().equals(pull.pin())))
                 .map(Pull::resistance)

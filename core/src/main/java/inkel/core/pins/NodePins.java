@@ -14,6 +14,7 @@ import inkel.core.pins.PinReport.How;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -30,10 +31,25 @@ public final class NodePins {
     private final Set<Endpoint> taken;
     private final Map<Endpoint, List<Placed>> i2cBuses;
     private final List<SpiBus> spiBuses;
+    private final Map<PinUse, List<Wire>> byUse = new EnumMap<>(PinUse.class);
+    private final List<Wire> misplaced;
+    private final Map<Need, List<Endpoint>> unwired = new EnumMap<>(Need.class);
 
     NodePins(NodeCircuit node, List<LinkEnd> linkEnds) {
         this.node = node;
         this.linkEnds = List.copyOf(linkEnds);
+        node.nets()
+                .values()
+                .forEach(wires ->
+                        wires.forEach(wire -> byUse.computeIfAbsent(useOf(wire.from()), use -> new ArrayList<>())
+                                .add(wire)));
+        node.signals().filter(signal -> node.wire(signal).isEmpty()).forEach(signal -> unwired.computeIfAbsent(
+                        node.pin(signal).orElseThrow().need(), need -> new ArrayList<>())
+                .add(signal));
+        misplaced = node.node().wires().stream()
+                .filter(wire -> !node.isTie(wire))
+                .filter(wire -> !PinFit.isFit(node, wire))
+                .toList();
         taken = new HashSet<>(node.nets().keySet());
         linkEnds.forEach(end -> taken.add(end.pin()));
         i2cBuses = Collections.unmodifiableMap(membersByLine(PinUse.I2C_SDA));
@@ -53,29 +69,19 @@ public final class NodePins {
 
     /** Needed signals that go nowhere, in order. */
     public List<Endpoint> loose() {
-        return unwired(Need.MUST);
+        return unwired.getOrDefault(Need.MUST, List.of());
     }
 
     /** Inputs that must be held high or low when nobody drives them, and that go nowhere. */
     public List<Endpoint> floating() {
         return Stream.of(Need.TIE_HIGH, Need.TIE_LOW)
-                .flatMap(need -> unwired(need).stream())
-                .toList();
-    }
-
-    private List<Endpoint> unwired(Need need) {
-        return node.signals()
-                .filter(signal -> node.pin(signal).orElseThrow().need() == need)
-                .filter(signal -> node.wire(signal).isEmpty())
+                .flatMap(need -> unwired.getOrDefault(need, List.of()).stream())
                 .toList();
     }
 
     /** Wires to pins that cannot do what the signal needs. */
     public List<Wire> misplaced() {
-        return node.node().wires().stream()
-                .filter(wire -> !node.isTie(wire))
-                .filter(wire -> PinFit.whyNot(node, wire.from(), wire.to()).isPresent())
-                .toList();
+        return misplaced;
     }
 
     /** Pins that more than one taker wants, where those do not share a bus line; wires to other boards are takers. */
@@ -278,9 +284,6 @@ public final class NodePins {
 
     /** Wires of one use, ties left out. */
     public List<Wire> wiresOf(PinUse use) {
-        return node.nets().values().stream()
-                .flatMap(List::stream)
-                .filter(wire -> useOf(wire.from()) == use)
-                .toList();
+        return byUse.getOrDefault(use, List.of());
     }
 }

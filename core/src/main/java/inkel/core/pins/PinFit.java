@@ -1,6 +1,7 @@
 package inkel.core.pins;
 
 import inkel.core.build.Endpoint;
+import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Controller;
@@ -37,6 +38,19 @@ public final class PinFit {
         }
         Pin pin = offered.get();
         return refusal(asking, wanted, owner.get(), pin).map(key -> Fact.of(key).with("pin", pin.label()));
+    }
+
+    /** Whether a wire's pin can do what its signal needs. */
+    static boolean isFit(NodeCircuit node, Wire wire) {
+        Optional<Placed> asking = node.part(wire.from().part());
+        Optional<Pin> wanted = node.pin(wire.from());
+        Optional<Placed> owner = node.part(wire.to().part());
+        Optional<Pin> offered = node.pin(wire.to());
+        return asking.isPresent()
+                && wanted.isPresent()
+                && owner.isPresent()
+                && offered.isPresent()
+                && fits(asking.get(), wanted.get(), owner.get(), offered.get());
     }
 
     /** Whether a signal may go to a pin of a part that need not be on the table yet. */
