@@ -25,11 +25,19 @@ public final class WireWords {
         if (terminal instanceof Terminal.OnRow row) {
             return Words.get("wire.row", "rail", RailNames.of(node, row.rail()));
         }
+        if (terminal instanceof Terminal.OnOtherBoard other) {
+            return other.isGround()
+                    ? Words.get("wire.other_ground", "board", other.board())
+                    : other.board() + " " + other.pin().pin();
+        }
         return Words.get("wire.ground_row");
     }
 
     /** Where an end is, counted from both ends of its header. */
     public String place(Terminal terminal) {
+        if (terminal instanceof Terminal.OnOtherBoard) {
+            return Words.get("wire.on_other_board");
+        }
         if (!(terminal instanceof Terminal.OnPin pin)) {
             return Words.get("wire.on_breadboard");
         }

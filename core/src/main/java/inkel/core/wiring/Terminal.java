@@ -1,6 +1,7 @@
 package inkel.core.wiring;
 
 import inkel.core.build.Endpoint;
+import inkel.core.build.Place;
 
 /** An end of a wire. */
 public sealed interface Terminal {
@@ -36,6 +37,23 @@ public sealed interface Terminal {
         @Override
         public String id() {
             return "row ground";
+        }
+    }
+
+    /**
+     * A pin of another board of the build, or that board's ground.
+     *
+     * @param pin the pin; the other node itself for its ground
+     * @param board what the builder calls the other board's node
+     */
+    record OnOtherBoard(Place pin, String board) implements Terminal {
+        @Override
+        public String id() {
+            return "away " + pin;
+        }
+
+        public boolean isGround() {
+            return !pin.isPin();
         }
     }
 }

@@ -18,14 +18,29 @@ public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnp
     }
 
     public static WireList of(NodeCircuit node) {
-        List<WireStep> steps = new WireSteps(node).list();
+        return of(node, List.of());
+    }
+
+    private static WireList of(NodeCircuit node, List<WireSteps.Away> away) {
+        List<WireStep> steps = new WireSteps(node, away).list();
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
         steps.forEach(step -> toUnplug.remove(step.id()));
         return new WireList(node, steps, toUnplug);
     }
 
     public static List<WireList> of(Circuit circuit) {
-        return circuit.nodes().stream().map(WireList::of).toList();
+        return circuit.nodes().stream()
+                .map(node -> of(node, away(circuit, node)))
+                .toList();
+    }
+
+    /** Wires to other boards are plugged with the board that talks. */
+    private static List<WireSteps.Away> away(Circuit circuit, NodeCircuit node) {
+        return circuit.build().links().stream()
+                .filter(link -> link.from().node().equals(node.node().id()))
+                .flatMap(link -> circuit.node(link.to().node()).stream()
+                        .map(other -> new WireSteps.Away(link, other.node().name())))
+                .toList();
     }
 
     public long pluggedCount() {

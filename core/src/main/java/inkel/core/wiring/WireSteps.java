@@ -2,6 +2,8 @@ package inkel.core.wiring;
 
 import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
+import inkel.core.build.NodeWire;
+import inkel.core.build.Place;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
@@ -24,12 +26,21 @@ final class WireSteps {
     private static final Voltage RED_FROM = Voltage.ofVolts(4.5);
 
     private final NodeCircuit node;
+    private final List<Away> away;
     private final List<WireStep> steps = new ArrayList<>();
     private final Set<String> ids = new HashSet<>();
     private int plainSignals;
 
-    WireSteps(NodeCircuit node) {
+    /**
+     * A wire to another board.
+     *
+     * @param board what the builder calls the other board's node
+     */
+    record Away(NodeWire link, String board) {}
+
+    WireSteps(NodeCircuit node, List<Away> away) {
         this.node = node;
+        this.away = away;
     }
 
     List<WireStep> list() {
@@ -37,6 +48,7 @@ final class WireSteps {
         node.rails().forEach(this::supply);
         node.node().wires().stream().filter(node::isTie).forEach(this::tie);
         signals();
+        away.forEach(this::toOtherBoard);
         return steps;
     }
 
@@ -143,6 +155,19 @@ final class WireSteps {
         Optional<Between> inLine =
                 between.filter(entry -> !(entry instanceof Between.ShifterWay) && !(entry instanceof Between.Nothing));
         add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), inLine);
+    }
+
+    /** Grounds are joined before anything talks. */
+    private void toOtherBoard(Away wire) {
+        Endpoint here = wire.link().from().endpoint();
+        if (wire.link().groundJoined()) {
+            Terminal ground =
+                    new Terminal.OnOtherBoard(Place.ofNode(wire.link().to().node()), wire.board());
+            add(WireStep.Kind.GROUND, new Terminal.OnGroundRow(), ground, WireColour.BLACK, here, Optional.empty());
+        }
+        WireColour colour = WireColour.of(PinUse.OUTPUT, plainSignals++);
+        Terminal there = new Terminal.OnOtherBoard(wire.link().to(), wire.board());
+        add(WireStep.Kind.SIGNAL, onPin(here), there, colour, here, Optional.empty());
     }
 
     private PinUse useOf(Wire wire) {

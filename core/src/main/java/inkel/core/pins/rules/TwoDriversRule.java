@@ -9,6 +9,7 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
+import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import java.util.Comparator;
 import java.util.List;
@@ -37,12 +38,15 @@ public final class TwoDriversRule implements Rule<PinReport> {
                 .filter(wire -> !wire.held())
                 .max(Comparator.comparingInt(wire -> pins.freeFor(wire.from()).size()))
                 .orElse(wires.get(wires.size() - 1));
-        Wire other =
-                wires.stream().filter(wire -> !wire.equals(mover)).findFirst().orElseThrow();
+        Fact other = wires.stream()
+                .filter(wire -> !wire.equals(mover))
+                .findFirst()
+                .map(wire -> PinNames.of(pins.node(), wire.from()))
+                .orElse(Fact.of("pin.other_board"));
         return Finding.of(INFO, pins.node().place(mover.from()))
                 .with("pin", target.pin())
                 .with("signal", PinNames.of(pins.node(), mover.from()))
-                .with("other", PinNames.of(pins.node(), other.from()))
+                .with("other", other)
                 .fixes(PinFixes.move(pins, mover.from()))
                 .build();
     }

@@ -1,0 +1,108 @@
+package inkel.core.pins;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.build.Build;
+import inkel.core.build.Edit;
+import inkel.core.build.EditRefused;
+import inkel.core.build.Edits;
+import inkel.core.build.Endpoint;
+import inkel.core.build.Extras;
+import inkel.core.build.NodeWire;
+import inkel.core.build.Place;
+import inkel.core.checks.Assessment;
+import inkel.core.kit.Builds;
+import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireStep;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Wires between boards: they take a pin at both ends, make way for what can go nowhere else, and are plugged. */
+class LinksTest {
+    private static final String OTHER = "far";
+
+    /** Two classic boards with a wire from one pin to another. */
+    private static Build joined(Builds first, String from, String to) throws EditRefused {
+        Build one = Edits.apply(first.build(), new Edit.CopyNode(Builds.NODE, OTHER, "Far board"));
+        return one.withLinks(List.of(new NodeWire(
+                Place.of(Builds.NODE, new Endpoint("board", from)),
+                Place.of(OTHER, new Endpoint("board", to)),
+                true,
+                Extras.NONE)));
+    }
+
+    private static Build planned(Build build) throws EditRefused {
+        Build at = build;
+        for (Plan plan : new Planner(build, Builds.CATALOG).planAll()) {
+            assertTrue(plan.placed());
+            at = Edits.apply(at, plan.edit().orElseThrow());
+        }
+        return at;
+    }
+
+    @Test
+    void aPinOfAWireToAnotherBoardIsTaken() throws EditRefused {
+        Build build = joined(
+                Builds.classic()
+                        .part("handset", "infrared-receiver", "VS=board.5V")
+                        .wire("handset.OUT", "board.D7"),
+                "D7",
+                "D7");
+        List<String> contested = Assessment.assess(build, Builds.CATALOG).findings().stream()
+                .filter(finding -> finding.code().equals("pins.two_drivers"))
+                .map(finding -> finding.place().toString())
+                .toList();
+        assertEquals(List.of("bench/handset.OUT", "far/handset.OUT"), contested);
+        Build after = planned(build);
+        assertEquals(
+                List.of(),
+                Builds.of(Assessment.assess(after, Builds.CATALOG), "pins.two_drivers"),
+                "planned at both ends");
+    }
+
+    @Test
+    void anEndMakesWayForWhatCanGoNowhereElse() throws EditRefused {
+        // Six level sensors want all six converter pins of the board, one of which the wire is on.
+        Builds full = Builds.classic();
+        for (int i = 0; i < 6; i++) {
+            full.part("level-" + i, "water-level", "+=board.5V");
+        }
+        Build after = planned(joined(full, "A3", "A3"));
+        NodeWire link = after.links().get(0);
+        assertFalse(link.from().pin().startsWith("A"), link.toString());
+        assertFalse(link.to().pin().startsWith("A"), link.toString());
+        assertTrue(link.groundJoined(), "what is known of the wire goes with it");
+        assertEquals(List.of(), PlacementJudge.faults(after, Builds.CATALOG));
+    }
+
+    @Test
+    void anEndThatServesStaysWhereItIs() throws EditRefused {
+        Build build = joined(Builds.classic().part("handset", "infrared-receiver", "VS=board.5V"), "D4", "D5");
+        assertEquals(build.links(), planned(build).links());
+    }
+
+    @Test
+    void theWireAndItsGroundAreInTheListOfTheBoardThatTalks() throws EditRefused {
+        Assessment assessment = Assessment.assess(joined(Builds.classic(), "D4", "D5"), Builds.CATALOG);
+        List<WireStep> here = assessment.wires(Builds.NODE).orElseThrow().steps().stream()
+                .filter(step -> step.to() instanceof Terminal.OnOtherBoard)
+                .toList();
+        assertEquals(
+                List.of("row ground > away far", "board.D4#" + number("D4") + " > away far/board.D5"),
+                here.stream().map(WireStep::id).toList());
+        assertTrue(assessment.wires(OTHER).orElseThrow().steps().stream()
+                .noneMatch(step -> step.to() instanceof Terminal.OnOtherBoard));
+    }
+
+    private static int number(String label) {
+        var pins = Builds.CATALOG.get("board-classic-5v").pins();
+        for (int i = 0; i < pins.size(); i++) {
+            if (pins.get(i).label().equals(label)) {
+                return i + 1;
+            }
+        }
+        return 0;
+    }
+}
