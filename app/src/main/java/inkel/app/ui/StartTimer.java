@@ -1,6 +1,5 @@
 package inkel.app.ui;
 
-import inkel.core.pins.Planner;
 import java.lang.management.ManagementFactory;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
@@ -9,9 +8,6 @@ import javafx.stage.Stage;
 /** For the benchmark: prints how long the program took from the start of the JVM to the first full picture, and ends. */
 public final class StartTimer {
     private static final String WANTED = "inkel.bench.start";
-
-    /** Set while classes are gathered for later starts: those of the solver are wanted too. */
-    private static final String ARCHIVED = "inkel.archive";
 
     private StartTimer() {}
 
@@ -29,10 +25,6 @@ public final class StartTimer {
     static void watch(Stage stage, Workbench bench) {
         if (Boolean.getBoolean(WANTED)) {
             watch(() -> stage.isShowing() && bench.assessmentProperty().get() != null);
-        }
-        if (Boolean.getBoolean(ARCHIVED)) {
-            bench.assessmentProperty()
-                    .addListener((property, old, next) -> new Planner(next.build(), bench.catalog()).planAll());
         }
     }
 

@@ -234,6 +234,18 @@ class PinsWindowTest extends WindowJourney {
     }
 
     @Test
+    void ringsStandOnTheirThreadsWhateverTheWidth(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "handset", "OUT");
+        for (double width : new double[] {1500, 1100, 1280}) {
+            robot.interact(() -> robot.window(0).setWidth(width));
+            waitForFxEvents();
+            Node name = find(robot, "thread-A2");
+            Node ring = robot.lookup("#ring-A2").query();
+            assertEquals(foot(name), middle(robot, ring).getX(), 1.5, "at " + width);
+        }
+    }
+
+    @Test
     void onlyWhatIsSeenIsMade(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.PINS);
         until(() -> isThere(robot, ".loom-row"));

@@ -5,6 +5,7 @@ import inkel.core.build.Endpoint;
 import inkel.core.build.Extras;
 import inkel.core.build.Wire;
 import inkel.core.catalog.BusLine;
+import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Fact;
@@ -68,6 +69,12 @@ public record Reach(Endpoint target, Kind kind, Optional<Fact> why, List<Wire> h
         Optional<Fact> why = PinFit.whyNot(node, signal, target);
         if (why.isPresent()) {
             return new Reach(target, Kind.NO, why, holders);
+        }
+        PinUse use = pins.useOf(signal);
+        boolean isSerial = use == PinUse.UART_TX || use == PinUse.UART_RX;
+        if (pins.isReserved(target) && !isSerial) {
+            Fact console = Fact.of("why_not.console").with("pin", target.pin());
+            return new Reach(target, Kind.NO, Optional.of(console), holders);
         }
         Optional<LinkEnd> link =
                 pins.linkEnds().stream().filter(end -> end.pin().equals(target)).findFirst();

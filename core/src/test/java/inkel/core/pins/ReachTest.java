@@ -44,6 +44,7 @@ class ReachTest {
             handset.OUT, D2,  NO,    why_not.forbidden
             handset.OUT, D8,  SWAP,  why_not.taken
             handset.OUT, A0,  TAKEN, why_not.taken
+            handset.OUT, D1,  NO,    why_not.console
             level.S,     D7,  NO,    why_not.needs_adc
             level.S,     A1,  FREE,  ''
             reader.MOSI, D11, JOIN,  ''

@@ -78,6 +78,7 @@ public final class Loom extends VBox {
         scroll.viewportBoundsProperty().addListener((property, old, next) -> {
             if (old.getWidth() != next.getWidth() || old.getHeight() != next.getHeight()) {
                 arrange();
+                preview();
             }
         });
         setFocusTraversable(true);
@@ -128,6 +129,9 @@ public final class Loom extends VBox {
 
     /** Lets go of what a hand holds, and rings where the selected signal could go. */
     private void preview() {
+        if (geometry == null) {
+            return;
+        }
         int row = selectedRow();
         if (row < 0) {
             hand.letGo();

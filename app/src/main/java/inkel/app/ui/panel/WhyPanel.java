@@ -28,7 +28,7 @@ import javafx.scene.layout.VBox;
 /** The panel on the right: subject, verdict, arithmetic, ways out; the same in every stage. */
 public final class WhyPanel extends Scroller {
     private static final List<Knot.Form> LEGEND =
-            List.of(Knot.Form.FIXED, Knot.Form.PLACED, Knot.Form.HELD, Knot.Form.CLASH);
+            List.of(Knot.Form.FIXED, Knot.Form.PLACED, Knot.Form.HELD, Knot.Form.CLASH, Knot.Form.OPEN);
     private static final int SHORT_VALUE = 20;
 
     private final Workbench bench;
