@@ -39,7 +39,7 @@ import javafx.application.Platform;
 /** Prints the figures that Inkel is held to. Nothing is asserted: machines differ. */
 public final class Benchmarks {
     private static final int STARTS = 7;
-    private static final int WARM_UP = 400;
+    private static final int WARM_UP = 2000;
     private static final int RUNS = 400;
     private static final int PLANS = 20;
     private static final int FEW_PLANS = 5;

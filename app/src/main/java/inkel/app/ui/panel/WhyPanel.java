@@ -27,6 +27,7 @@ import javafx.scene.layout.VBox;
 
 /** The panel on the right: subject, verdict, arithmetic, ways out; the same in every stage. */
 public final class WhyPanel extends Scroller {
+    private static final int FINDINGS_AT_ONCE = 12;
     private static final List<Knot.Form> LEGEND =
             List.of(Knot.Form.FIXED, Knot.Form.PLACED, Knot.Form.HELD, Knot.Form.CLASH, Knot.Form.OPEN);
     private static final int SHORT_VALUE = 20;
@@ -311,21 +312,44 @@ public final class WhyPanel extends Scroller {
         }
         boolean isList = why.ways().isEmpty() && why.sections().isEmpty();
         content.getChildren().add(heading(Words.get(isList ? "why.findings" : "why.also_here")));
-        int number = 0;
-        for (Finding finding : why.others()) {
-            Caption severity = Ui.word(
-                    Words.get("severity." + finding.severity().text()),
-                    "severity",
-                    "severity-" + finding.severity().text());
-            severity.setMinWidth(Region.USE_PREF_SIZE);
-            Caption sentence = Ui.text(Words.say(finding.sentence()), "finding-text");
-            HBox.setHgrow(sentence, Priority.ALWAYS);
-            HBox row = new HBox(8, severity, sentence);
-            Tile button = new Tile(() -> choose(finding), row, "finding-button");
-            button.setId("finding-" + number++);
-            button.setAccessibleText(Words.say(finding.sentence()));
-            content.getChildren().add(button);
+        showFindings(why.others(), 0);
+    }
+
+    /** As many as anybody reads at once; the others are made when they are asked for. */
+    private void showFindings(List<Finding> findings, int from) {
+        int to = Math.min(findings.size(), from + FINDINGS_AT_ONCE);
+        for (int number = from; number < to; number++) {
+            content.getChildren().add(finding(findings.get(number), number));
         }
+        if (to < findings.size()) {
+            String words = Words.get("why.more", "count", findings.size() - to);
+            Tile[] more = new Tile[1];
+            more[0] = new Tile(
+                    () -> {
+                        content.getChildren().remove(more[0]);
+                        showFindings(findings, to);
+                    },
+                    Ui.word(words, "pill-text"),
+                    Pos.CENTER,
+                    "pill-button");
+            more[0].setId("more-findings");
+            more[0].setAccessibleText(words);
+            content.getChildren().add(more[0]);
+        }
+    }
+
+    private Tile finding(Finding finding, int number) {
+        Caption severity = Ui.word(
+                Words.get("severity." + finding.severity().text()),
+                "severity",
+                "severity-" + finding.severity().text());
+        severity.setMinWidth(Region.USE_PREF_SIZE);
+        Caption sentence = Ui.text(Words.say(finding.sentence()), "finding-text");
+        HBox.setHgrow(sentence, Priority.ALWAYS);
+        Tile button = new Tile(() -> choose(finding), new HBox(8, severity, sentence), "finding-button");
+        button.setId("finding-" + number);
+        button.setAccessibleText(Words.say(finding.sentence()));
+        return button;
     }
 
     /** Goes to the finding's own stage and place, and shows this very finding. */
