@@ -4,6 +4,7 @@ import inkel.app.Examples;
 import inkel.app.Main;
 import inkel.app.ui.DragProbe;
 import inkel.app.ui.FrameProbe;
+import inkel.app.ui.loom.LoomModel;
 import inkel.core.build.Build;
 import inkel.core.build.Edit;
 import inkel.core.build.EditRefused;
@@ -262,13 +263,20 @@ public final class Benchmarks {
         print("longest work on the window's thread after an edit", longest, "ms", "at most 16 ms");
         double loaded = FrameProbe.longestInPower(withLoads(demo, catalog, MANY_LOADS), catalog);
         print("the same in Power with " + MANY_LOADS + " loads more on one rail", loaded, "ms", "at most 16 ms");
-        Build full = FullBoard.of(catalog, FULL, CROWDED);
-        Plan plan = new Planner(full, catalog).plan(FullBoard.NODE);
-        Path crowded = Files.createTempDirectory("inkel-bench").resolve("full.inkel.json");
-        BuildWriter.write(crowded, Edits.apply(full, plan.edit().orElseThrow()));
-        double frames = DragProbe.framesPerSecond(crowded, catalog, new Endpoint("module-2", "OUT"));
-        print("dragging a knot of " + FULL + " modules over 70 threads", frames, "fps", "60");
+        drag(FullBoard.of(catalog, "board-small-5v", FULL, CROWDED), catalog);
+        drag(FullBoard.of(catalog, FULL, CROWDED), catalog);
         Platform.exit();
+    }
+
+    private void drag(Build full, Catalog catalog) throws Exception {
+        Plan plan = new Planner(full, catalog).plan(FullBoard.NODE);
+        Build planned = Edits.apply(full, plan.edit().orElseThrow());
+        LoomModel loom = LoomModel.of(Assessment.assess(planned, catalog), FullBoard.NODE);
+        Path file = Files.createTempDirectory("inkel-bench").resolve("full.inkel.json");
+        BuildWriter.write(file, planned);
+        double frames = DragProbe.framesPerSecond(file, catalog, new Endpoint("module-2", "OUT"));
+        String size = loom.threads().size() + " threads and " + loom.shownRows() + " rows";
+        print("dragging a knot over " + size, frames, "fps", "60 at 40 × 120");
     }
 
     /** A copy of a build with more sensors on its board's 5 V. */

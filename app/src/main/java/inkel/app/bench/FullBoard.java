@@ -44,10 +44,15 @@ final class FullBoard {
      * @param share how much of the board's pins may be taken, 0 to 1
      */
     static Build of(Catalog catalog, int modules, double share) {
-        long pins = catalog.get(BOARD).offers().count();
+        return of(catalog, BOARD, modules, share);
+    }
+
+    /** As {@link #of(Catalog, int, double)}, on another board. */
+    static Build of(Catalog catalog, String board, int modules, double share) {
+        long pins = catalog.get(board).offers().count();
         long left = Math.round(pins * share) - SHARED_LINES;
         List<Part> parts = new ArrayList<>();
-        parts.add(Part.of(Part.BOARD, BOARD, "Big board", "").withFeed("USB", new Endpoint("usb", "5V")));
+        parts.add(Part.of(Part.BOARD, board, "Big board", "").withFeed("USB", new Endpoint("usb", "5V")));
         parts.add(Part.of("usb", "usb-port", "USB", ""));
         int sharing = 0;
         for (int i = 0; i < modules; i++) {

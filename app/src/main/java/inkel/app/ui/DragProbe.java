@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.geometry.Bounds;
@@ -18,6 +19,7 @@ import javafx.scene.robot.Robot;
 /** For the benchmark: drags a knot to and fro in the real window with the real pointer, and counts the frames. */
 public final class DragProbe {
     private static final int SETTLE = 30;
+    private static final int LONGEST_SECONDS = 60;
     private static final int FRAMES = 240;
     private static final double REACH = 400;
     private static final double PACE = 7;
@@ -36,7 +38,9 @@ public final class DragProbe {
         DragProbe probe = new DragProbe(signal);
         Path state = Files.createTempDirectory("inkel-probe");
         Platform.runLater(() -> probe.start(file, catalog, state));
-        probe.done.await();
+        if (!probe.done.await(LONGEST_SECONDS, TimeUnit.SECONDS)) {
+            throw new IllegalStateException("the knot of " + signal + " could not be dragged");
+        }
         return probe.framesPerSecond;
     }
 

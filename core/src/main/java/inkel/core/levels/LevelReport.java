@@ -14,18 +14,21 @@ import java.util.Optional;
  *
  * @param links in document order
  * @param unknown wires that cannot be judged, because a part on them has no figures for its levels
+ * @param boards wires between boards
  */
 public record LevelReport(
         Circuit circuit,
         List<Link> links,
         List<Unknown> unknown,
         List<ShifterSpeed> shifters,
-        List<AnalogLevel> analog) {
+        List<AnalogLevel> analog,
+        List<BoardLink> boards) {
     public LevelReport {
         links = List.copyOf(links);
         unknown = List.copyOf(unknown);
         shifters = List.copyOf(shifters);
         analog = List.copyOf(analog);
+        boards = List.copyOf(boards);
     }
 
     /** A wire that cannot be judged, and the pin whose figures are missing. */
@@ -45,7 +48,7 @@ public record LevelReport(
         List<AnalogLevel> analog = circuit.nodes().stream()
                 .flatMap(node -> AnalogLevel.of(node).stream())
                 .toList();
-        return new LevelReport(circuit, links, unknown, shifters, analog);
+        return new LevelReport(circuit, links, unknown, shifters, analog, BoardLink.of(circuit));
     }
 
     /** Both directions of a signal's wire, worst first. */

@@ -8,6 +8,7 @@ import inkel.core.finding.Stage;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Verdict;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Reports a wire whose driver can rise above what the receiver survives. */
 public final class HarmsRule implements Rule<LevelReport> {
@@ -21,6 +22,9 @@ public final class HarmsRule implements Rule<LevelReport> {
 
     @Override
     public List<Finding> check(LevelReport levels) {
-        return LinkFinding.all(INFO, levels, Verdict.HARMS);
+        return Stream.concat(
+                        LinkFinding.all(INFO, levels, Verdict.HARMS).stream(),
+                        BoardLinkFinding.all(INFO, levels, Verdict.HARMS).stream())
+                .toList();
     }
 }

@@ -8,6 +8,7 @@ import inkel.core.finding.Stage;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Verdict;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Reports a wire whose high or low may not be taken for what it is. */
 public final class NotReadRule implements Rule<LevelReport> {
@@ -21,6 +22,9 @@ public final class NotReadRule implements Rule<LevelReport> {
 
     @Override
     public List<Finding> check(LevelReport levels) {
-        return LinkFinding.all(INFO, levels, Verdict.NOT_READ);
+        return Stream.concat(
+                        LinkFinding.all(INFO, levels, Verdict.NOT_READ).stream(),
+                        BoardLinkFinding.all(INFO, levels, Verdict.NOT_READ).stream())
+                .toList();
     }
 }

@@ -15,6 +15,7 @@ import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Reports a wire that is read, but with little to spare. */
 public final class ThinRule implements Rule<LevelReport> {
@@ -28,9 +29,11 @@ public final class ThinRule implements Rule<LevelReport> {
 
     @Override
     public List<Finding> check(LevelReport levels) {
-        return LinkFinding.all(INFO, levels, Verdict.THIN).stream()
-                .filter(finding -> !isLeft(levels, finding.place()))
-                .map(ThinRule::withChoice)
+        return Stream.concat(
+                        LinkFinding.all(INFO, levels, Verdict.THIN).stream()
+                                .filter(finding -> !isLeft(levels, finding.place()))
+                                .map(ThinRule::withChoice),
+                        BoardLinkFinding.all(INFO, levels, Verdict.THIN).stream())
                 .toList();
     }
 
