@@ -78,7 +78,7 @@ final class PlanCommand implements Callable<Integer> {
         Node node = after.node(plan.node()).orElseThrow();
         out.println(node.name());
         if (!plan.placed()) {
-            out.println("  " + Words.get("cli.plan.clash"));
+            out.println("  " + Words.get(plan.complete() ? "cli.plan.clash" : "notice.plan_unknown"));
             plan.clash().forEach(signal -> out.println("    " + signal));
             plan.waysOut().forEach(fix -> out.println("  → " + Words.say(fix.title())));
             return;
@@ -94,6 +94,12 @@ final class PlanCommand implements Callable<Integer> {
             out.printf("  %-18s → %-14s %-7s %s%n", wire.from(), wire.to(), how(pins, plan, wire), change);
         }
         plan.addresses().forEach((part, address) -> out.printf("  %-18s @ %s%n", part, Engineering.address(address)));
+        plan.links()
+                .forEach(move -> out.printf(
+                        "  %-18s → %-14s %s%n",
+                        move.end().there(),
+                        move.to(),
+                        Words.get("cli.plan.was", "pin", move.end().pin())));
         if (!plan.complete()) {
             out.println("  " + Words.get("cli.plan.incomplete"));
         }

@@ -116,7 +116,11 @@ public final class Edits {
         return build.withNode(node.id(), old -> changed);
     }
 
-    private static Build withLink(Build build, NodeWire old, NodeWire changed) {
+    private static Build withLink(Build build, NodeWire old, NodeWire changed) throws EditRefused {
+        if (!build.links().contains(old)) {
+            throw new EditRefused(
+                    Fact.of("refused.no_link").with("from", old.from()).with("to", old.to()));
+        }
         return build.withLinks(build.links().stream()
                 .map(link -> link.equals(old) ? changed : link)
                 .toList());

@@ -1,7 +1,9 @@
 package inkel.core.calc;
 
+import inkel.core.quantity.Duration;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
 import java.util.List;
@@ -66,6 +68,20 @@ public final class Arguments {
             throw refused("calc.wrong_value", key);
         }
         return value;
+    }
+
+    /** As {@link #positive}, for a key that may be left out. */
+    public Optional<Double> optionalPositive(String key, Unit unit) throws CalcRefused {
+        return given.containsKey(key) ? Optional.of(positive(key, unit)) : Optional.empty();
+    }
+
+    /** A pulse that may be left out; it must be above zero and no longer than what it repeats in. */
+    public Optional<Duration> optionalPulse(String key, Frequency repeats) throws CalcRefused {
+        Optional<Double> seconds = optionalPositive(key, Unit.SECOND);
+        if (seconds.filter(pulse -> pulse * repeats.hertz() > 1 + 1e-9).isPresent()) {
+            throw refused("calc.out_of_range", key);
+        }
+        return seconds.map(Duration::ofSeconds);
     }
 
     /** One of a few words; the first is taken when the key is left out. */

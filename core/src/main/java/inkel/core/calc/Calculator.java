@@ -23,8 +23,8 @@ public final class Calculator {
             new PwmDriverCalc(),
             new SpiClockCalc(),
             new SpiFrameCalc(),
-            new AdcCalc(),
-            new DacCalc());
+            ConverterCalc.ADC,
+            ConverterCalc.DAC);
 
     private Calculator() {}
 

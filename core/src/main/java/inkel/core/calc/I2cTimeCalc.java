@@ -37,7 +37,7 @@ final class I2cTimeCalc implements Calculation {
         answer.put("bits", time.bits());
         answer.put("seconds", time.time().seconds());
         arguments
-                .optional("polls", Unit.HERTZ)
+                .optionalPositive("polls", Unit.HERTZ)
                 .ifPresent(polls -> answer.put(
                         "use_percent", time.use(Frequency.ofHertz(polls)).ratio() * 100));
         return answer;

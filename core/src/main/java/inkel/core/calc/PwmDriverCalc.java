@@ -1,7 +1,6 @@
 package inkel.core.calc;
 
 import inkel.core.pins.DriverTicks;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Unit;
 import java.util.LinkedHashMap;
@@ -27,18 +26,15 @@ final class PwmDriverCalc implements Calculation {
 
     @Override
     public Map<String, Object> answer(Arguments arguments) throws CalcRefused {
-        DriverTicks driver = DriverTicks.of(
-                Frequency.ofHertz(arguments.positive("osc", Unit.HERTZ)),
-                Frequency.ofHertz(arguments.positive("f", Unit.HERTZ)));
+        Frequency wanted = Frequency.ofHertz(arguments.positive("f", Unit.HERTZ));
+        DriverTicks driver = DriverTicks.of(Frequency.ofHertz(arguments.positive("osc", Unit.HERTZ)), wanted);
         if (!driver.fits()) {
             throw arguments.impossible("f");
         }
         Map<String, Object> answer = new LinkedHashMap<>();
         answer.put("prescale", driver.prescale());
         answer.put("actual_hz", driver.actual().hertz());
-        arguments
-                .optional("pulse", Unit.SECOND)
-                .ifPresent(seconds -> answer.put("ticks", driver.ticks(Duration.ofSeconds(seconds))));
+        arguments.optionalPulse("pulse", wanted).ifPresent(wide -> answer.put("ticks", driver.ticks(wide)));
         return answer;
     }
 }

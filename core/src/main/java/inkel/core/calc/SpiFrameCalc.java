@@ -1,10 +1,13 @@
 package inkel.core.calc;
 
 import inkel.core.pins.SpiFrame;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Unit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** A frame of named fields, bit by bit and as bytes. */
 final class SpiFrameCalc implements Calculation {
@@ -42,9 +45,18 @@ final class SpiFrameCalc implements Calculation {
         if (parts.length != 3) {
             throw arguments.wrong("fields");
         }
+        Optional<Double> bits = Engineering.parse(parts[1].strip(), Unit.ONE);
+        Optional<Double> value = Engineering.parse(parts[2].strip(), Unit.ONE);
+        if (bits.isEmpty()
+                || value.isEmpty()
+                || bits.get() != Math.rint(bits.get())
+                || value.get() != Math.rint(value.get())) {
+            throw arguments.wrong("fields");
+        }
         try {
-            return new SpiFrame.Field(parts[0], Integer.decode(parts[1]), Long.decode(parts[2]));
-        } catch (IllegalArgumentException wrong) {
+            return new SpiFrame.Field(
+                    parts[0], bits.get().intValue(), value.get().longValue());
+        } catch (IllegalArgumentException tooLarge) {
             throw arguments.impossible("fields");
         }
     }

@@ -11,6 +11,9 @@ import java.util.Optional;
 
 /** How a timer makes a frequency, and how finely a pulse can be set. */
 final class TimerCalc implements Calculation {
+    /** Those of a common 8-bit controller. */
+    private static final List<Integer> USUAL = List.of(1, 8, 64, 256, 1024);
+
     @Override
     public String name() {
         return "timer";
@@ -31,7 +34,7 @@ final class TimerCalc implements Calculation {
         Frequency clock = Frequency.ofHertz(arguments.positive("clock", Unit.HERTZ));
         int bits = arguments.whole("bits", 1, 32);
         Frequency wanted = Frequency.ofHertz(arguments.positive("f", Unit.HERTZ));
-        Optional<Double> pulse = arguments.optional("pulse", Unit.SECOND);
+        Optional<Duration> pulse = arguments.optionalPulse("pulse", wanted);
         TimerSetting setting = TimerSetting.nearest(clock, bits, arguments.wholes("prescalers", USUAL), wanted)
                 .orElseThrow(() -> arguments.impossible("f"));
         Map<String, Object> answer = new LinkedHashMap<>();
@@ -40,10 +43,7 @@ final class TimerCalc implements Calculation {
         answer.put("actual_hz", setting.actual().hertz());
         answer.put("error_percent", setting.error().ratio() * 100);
         answer.put("step_s", setting.step().seconds());
-        pulse.ifPresent(seconds -> answer.put("ticks", setting.ticks(Duration.ofSeconds(seconds))));
+        pulse.ifPresent(wide -> answer.put("ticks", setting.ticks(wide)));
         return answer;
     }
-
-    /** Those of a common 8-bit controller. */
-    private static final List<Integer> USUAL = List.of(1, 8, 64, 256, 1024);
 }

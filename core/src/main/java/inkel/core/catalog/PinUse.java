@@ -88,6 +88,11 @@ public enum PinUse {
         return drives() && listens();
     }
 
+    /** Whether it is one of the two data pins of a serial port. */
+    public boolean isSerial() {
+        return this == UART_TX || this == UART_RX;
+    }
+
     /** The bus whose wire several parts may share, if any. */
     public Optional<BusLine> sharedLine() {
         return switch (this) {

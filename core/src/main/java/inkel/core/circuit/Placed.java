@@ -180,6 +180,13 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
         return addedPulls(cls, part);
     }
 
+    /** Whether the builder keeps one of its pins free for something of their own. */
+    public boolean isKeptFree(Pin pin) {
+        return part.setting("forbidden")
+                .filter(pins -> List.of(pins.split("[ ,]+")).contains(pin.label()))
+                .isPresent();
+    }
+
     /** The capacitor that the builder put across its supply to carry bursts. */
     public Optional<Capacitance> capacitor() {
         return part.setting("capacitor")

@@ -4,6 +4,8 @@ import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
 import inkel.core.build.Place;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
 import java.util.Optional;
 
 /**
@@ -32,6 +34,16 @@ public record Link(
         return between.filter(Between.Divider.class::isInstance)
                 .map(divider -> ((Between.Divider) divider).share())
                 .orElse(1.0);
+    }
+
+    /** What the driver itself puts out as a high, before a divider takes its share. */
+    public Range<Voltage> saidHigh() {
+        return Range.between(check.vohMin().times(1 / share()), check.vohMax().times(1 / share()));
+    }
+
+    /** What the driver itself puts out as a low at most, before a divider takes its share. */
+    public Voltage saidLow() {
+        return check.volMax().times(1 / share());
     }
 
     /** Whether it leads into a shifter or a buffer, not out of one or past it. */

@@ -39,7 +39,7 @@ public record WireSpeed(Frequency clock, Source source) {
                     .map(clock -> new WireSpeed(clock, Source.YOURS))
                     .or(() -> usualSpi(node, signal).map(clock -> new WireSpeed(clock, Source.COMPUTED)));
         }
-        return use.filter(serial -> serial == PinUse.UART_RX || serial == PinUse.UART_TX)
+        return use.filter(PinUse::isSerial)
                 .flatMap(serial -> node.part(signal.part()))
                 .flatMap(Placed::baud)
                 .map(clock -> new WireSpeed(clock, Source.COMPUTED));

@@ -1,6 +1,5 @@
 package inkel.core.pins;
 
-import inkel.core.build.Endpoint;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
@@ -62,20 +61,14 @@ public record Merits(int moved, int replugged, int crossings, int gaps, int free
                 .filter(pin -> pin.use().sharedLine().isEmpty())
                 .flatMap(pin -> node.wire(placed.endpoint(pin)).stream())
                 .filter(wire -> wire.to().part().equals(node.board().id()) && !node.isTie(wire))
-                .map(wire -> place(node, wire.to()))
+                .map(wire ->
+                        HeaderLine.place(node.board().cls(), node.pin(wire.to()).orElseThrow()))
                 .forEach(places::add);
         List<Integer> steps = new ArrayList<>();
         for (int i = 1; i < places.size(); i++) {
             steps.add(places.get(i) - places.get(i - 1));
         }
         return steps;
-    }
-
-    private static int place(NodeCircuit node, Endpoint target) {
-        Pin pin = node.pin(target).orElseThrow();
-        List<String> rows =
-                node.board().cls().pins().stream().map(Pin::row).distinct().toList();
-        return rows.indexOf(pin.row()) * 1000 + pin.place();
     }
 
     private static int free(NodeCircuit node, Predicate<Pin> test) {

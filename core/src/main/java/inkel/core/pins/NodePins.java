@@ -175,25 +175,17 @@ public final class NodePins {
         Optional<Endpoint> at = Optional.of(line);
         while (at.isPresent() && seen.add(at.get())) {
             hearing.addAll(i2cBuses.getOrDefault(at.get(), List.of()));
-            at = above(at.get());
+            // A bus behind a multiplexer belongs to it, and that one is on a bus of its own.
+            at = lineOf(at.get().part());
         }
         return hearing;
     }
 
-    /** The line of the bus that the owner of this one is a member of; empty for a bus of the board. */
-    private Optional<Endpoint> above(Endpoint line) {
+    /** The line of the bus that a part is on; empty for one that is on none. */
+    public Optional<Endpoint> lineOf(String part) {
         return i2cBuses.entrySet().stream()
                 .filter(bus ->
-                        bus.getValue().stream().anyMatch(member -> member.id().equals(line.part())))
-                .map(Map.Entry::getKey)
-                .findFirst();
-    }
-
-    /** The line of the bus that a part is on. */
-    public Optional<Endpoint> lineOf(Placed placed) {
-        return i2cBuses.entrySet().stream()
-                .filter(bus ->
-                        bus.getValue().stream().anyMatch(member -> member.id().equals(placed.id())))
+                        bus.getValue().stream().anyMatch(member -> member.id().equals(part)))
                 .map(Map.Entry::getKey)
                 .findFirst();
     }
@@ -257,7 +249,7 @@ public final class NodePins {
         Placed board = node.board();
         return board.cls()
                 .offers()
-                .filter(pin -> PinFit.servesBySoftware(board, line, pin) && !PinFit.isForbidden(board, pin))
+                .filter(pin -> PinFit.servesBySoftware(board, line, pin) && !board.isKeptFree(pin))
                 .map(board::endpoint)
                 .filter(pin -> !taken.contains(pin))
                 .sorted(Comparator.comparingInt(

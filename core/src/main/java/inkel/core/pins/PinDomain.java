@@ -27,6 +27,7 @@ final class PinDomain {
     private final List<Pin> pins = new ArrayList<>();
     private final List<Placed> owners = new ArrayList<>();
     private final Map<Want, int[]> legal = new HashMap<>();
+    private final int[] places;
 
     PinDomain(NodeCircuit node) {
         this.node = node;
@@ -38,6 +39,7 @@ final class PinDomain {
                 owners.add(owner);
             });
         }
+        places = findPlaces();
     }
 
     NodeCircuit node() {
@@ -81,7 +83,7 @@ final class PinDomain {
         }
         return IntStream.range(0, targets.size())
                 .filter(number -> isLegal(want, number))
-                .filter(number -> want.isSerial() || !pins.get(number).can(Ability.Kind.CONSOLE))
+                .filter(number -> want.use().isSerial() || !pins.get(number).can(Ability.Kind.CONSOLE))
                 .toArray();
     }
 
@@ -98,7 +100,7 @@ final class PinDomain {
         Pin pin = pins.get(number);
         return isOnBoard(number)
                 && pin.can(Ability.Kind.DIGITAL)
-                && !PinFit.isForbidden(owners.get(number), pin)
+                && !owners.get(number).isKeptFree(pin)
                 && !(want.use().listens() && pin.can(Ability.Kind.INPUT_ONLY));
     }
 
@@ -110,7 +112,7 @@ final class PinDomain {
     /** Whether a line of a bus that the program drives may be on the pin. */
     boolean servesBySoftware(BusLine line, int number) {
         return isOnBoard(number)
-                && !PinFit.isForbidden(owners.get(number), pins.get(number))
+                && !owners.get(number).isKeptFree(pins.get(number))
                 && PinFit.servesBySoftware(owners.get(number), line, pins.get(number));
     }
 
@@ -153,12 +155,20 @@ final class PinDomain {
 
     /** Where a pin is along the headers: neighbours differ by one, pins of different rows or parts by much more. */
     int place(int number) {
-        Pin pin = pins.get(number);
-        List<String> rows = owners.get(number).cls().pins().stream()
-                .map(Pin::row)
-                .distinct()
-                .toList();
-        int owner = List.copyOf(node.parts()).indexOf(owners.get(number));
-        return (owner * 4 + rows.indexOf(pin.row())) * 200 + pin.place();
+        return places[number];
+    }
+
+    /** Each part's headers behind those of the part before. */
+    private int[] findPlaces() {
+        int[] found = new int[targets.size()];
+        int start = 0;
+        int number = 0;
+        for (Placed owner : node.parts()) {
+            for (; number < found.length && owners.get(number).equals(owner); number++) {
+                found[number] = start + HeaderLine.place(owner.cls(), pins.get(number));
+            }
+            start += owner.cls().offers().findAny().isPresent() ? HeaderLine.length(owner.cls()) : 0;
+        }
+        return found;
     }
 }

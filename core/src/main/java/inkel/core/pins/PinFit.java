@@ -11,7 +11,6 @@ import inkel.core.catalog.SoftwareBuses;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Fact;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -67,7 +66,7 @@ public final class PinFit {
         } else if (pin.can(Ability.Kind.SOCKET)) {
             boolean isIt = pin.can(Ability.Kind.SOCKET, wanted.label().toLowerCase(Locale.ROOT));
             return isIt && use == PinUse.INPUT ? Optional.empty() : Optional.of("why_not.socket");
-        } else if (isForbidden(owner, pin)) {
+        } else if (owner.isKeptFree(pin)) {
             return Optional.of("why_not.forbidden");
         } else if (isAtOtherEnd(asking, use, owner, pin)) {
             return Optional.of("why_not.other_end");
@@ -77,14 +76,6 @@ public final class PinFit {
             return Optional.of("why_not.not_direct");
         }
         return can(asking, use, owner, pin) ? Optional.empty() : Optional.of("why_not." + need(use));
-    }
-
-    /** Whether the builder keeps the pin free for something of their own. */
-    public static boolean isForbidden(Placed owner, Pin pin) {
-        return owner.part()
-                .setting("forbidden")
-                .filter(pins -> List.of(pins.split("[ ,]+")).contains(pin.label()))
-                .isPresent();
     }
 
     /** A part that was asked to stay near one end of the header; lines of a bus are where the board has them. */

@@ -29,7 +29,7 @@ final class PinModelPorts {
         List<String> names = domain.units(Ability.Kind.UART);
         for (Placed placed : domain.node().parts()) {
             List<Want> both = pins.wants().stream()
-                    .filter(want -> want.placed().equals(placed) && want.isSerial())
+                    .filter(want -> want.placed().equals(placed) && want.use().isSerial())
                     .toList();
             if (!both.isEmpty()) {
                 units.add(port(placed, both, names));

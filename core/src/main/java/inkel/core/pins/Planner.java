@@ -103,7 +103,7 @@ public final class Planner {
                         want.use()
                                 .sharedLine()
                                 .<Object>map(BusLine::bus)
-                                .orElse(want.isSerial() ? PinUse.UART_TX : want.use()),
+                                .orElse(want.use().isSerial() ? PinUse.UART_TX : want.use()),
                         kind -> new ArrayList<>())
                 .add(want));
         return List.copyOf(kinds.values());

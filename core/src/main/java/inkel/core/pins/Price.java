@@ -122,8 +122,7 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
     }
 
     private static boolean isUsed(Ability ability, PinUse use) {
-        boolean isSerial = use == PinUse.UART_TX || use == PinUse.UART_RX;
-        return isSerial
+        return use.isSerial()
                 ? ability.kind() == Ability.Kind.UART
                 : use.sharedLine().filter(line -> line.bus() == ability.kind()).isPresent();
     }

@@ -5,7 +5,6 @@ import inkel.core.build.Endpoint;
 import inkel.core.build.Extras;
 import inkel.core.build.Wire;
 import inkel.core.catalog.BusLine;
-import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Fact;
@@ -70,9 +69,7 @@ public record Reach(Endpoint target, Kind kind, Optional<Fact> why, List<Wire> h
         if (why.isPresent()) {
             return new Reach(target, Kind.NO, why, holders);
         }
-        PinUse use = pins.useOf(signal);
-        boolean isSerial = use == PinUse.UART_TX || use == PinUse.UART_RX;
-        if (pins.isReserved(target) && !isSerial) {
+        if (pins.isReserved(target) && !pins.useOf(signal).isSerial()) {
             Fact console = Fact.of("why_not.console").with("pin", target.pin());
             return new Reach(target, Kind.NO, Optional.of(console), holders);
         }

@@ -33,10 +33,6 @@ record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie, 
         return now.filter(Wire::held).isPresent();
     }
 
-    boolean isSerial() {
-        return use() == PinUse.UART_TX || use() == PinUse.UART_RX;
-    }
-
     /**
      * What a node asks for: all that its parts need, what the builder already wired, and the ends of wires to other
      * boards. Ties stay as they are.

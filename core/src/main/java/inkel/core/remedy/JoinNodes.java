@@ -10,6 +10,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** A signal wire from one board to another, between the first pins that are free on both. */
 public final class JoinNodes {
@@ -22,16 +23,19 @@ public final class JoinNodes {
     }
 
     private static Optional<Place> freePin(Circuit circuit, String nodeId) {
-        return circuit.node(nodeId).flatMap(node -> {
-            Placed board = node.board();
-            return board.cls()
-                    .offers()
-                    .filter(pin -> pin.can(Ability.Kind.DIGITAL))
-                    .map(board::endpoint)
-                    .filter(pin -> isFree(circuit, node, pin))
-                    .findFirst()
-                    .map(node::place);
-        });
+        return circuit.node(nodeId).flatMap(node -> freePins(circuit, node).findFirst());
+    }
+
+    /** Digital pins of a node's board that nobody has, the console's and those the builder keeps free left out. */
+    public static Stream<Place> freePins(Circuit circuit, NodeCircuit node) {
+        Placed board = node.board();
+        return board.cls()
+                .offers()
+                .filter(pin -> pin.can(Ability.Kind.DIGITAL) && !pin.can(Ability.Kind.CONSOLE))
+                .filter(pin -> !board.isKeptFree(pin))
+                .map(board::endpoint)
+                .filter(pin -> isFree(circuit, node, pin))
+                .map(node::place);
     }
 
     private static boolean isFree(Circuit circuit, NodeCircuit node, Endpoint pin) {

@@ -114,6 +114,8 @@ class CalculatorTest {
         assertEquals("0x3400", frame.get("hex"));
         assertEquals(List.of(0x34, 0), frame.get("bytes"));
         assertEquals("0xA8", answer("spi-frame fields=mode:3:5,half:2:1").get("hex"), "filled up with zeros");
+        assertEquals("0x0A", answer("spi-frame fields=code:8:010").get("hex"), "a leading nought is no other base");
+        assertEquals("0x10", answer("spi-frame fields=code:8:0x10").get("hex"));
         Map<String, Object> address = answer("i2c-address base=0x20 bits=7");
         assertEquals(
                 List.of("0x27", "0x4E", "0x4F", false),
@@ -157,6 +159,12 @@ class CalculatorTest {
             i2c-time clock=0 bytes=1,               calc.not_positive
             adc vref=5V bits=10 volts=6V,           calc.out_of_range
             adc vref=5V bits=10 code=1024,          calc.out_of_range
+            timer clock=16MHz bits=16 f=50 pulse=-1ms, calc.not_positive
+            timer clock=16MHz bits=16 f=50 pulse=21ms, calc.out_of_range
+            pwm-driver osc=25MHz f=50 pulse=30ms,   calc.out_of_range
+            i2c-time clock=100kHz bytes=6 polls=-5, calc.not_positive
+            spi-frame fields=code:4:two,            calc.wrong_value
+            spi-frame fields=code:4:1.5,            calc.wrong_value
             flux x=1,                               calc.unknown
             """)
     void refusals(String call, String reason) {

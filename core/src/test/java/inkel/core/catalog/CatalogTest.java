@@ -190,4 +190,17 @@ class CatalogTest {
         assertTrue(Ability.parse("digital3").isEmpty());
         assertTrue(Ability.parse("wings").isEmpty());
     }
+
+    /** A claim that no board knows would do nothing and say nothing. */
+    @Test
+    void whatCodeClaimsIsKnownToSomeBoard() {
+        var known = Builds.CATALOG.all().stream()
+                .flatMap(cls -> cls.controller().stream())
+                .flatMap(controller -> controller.claims().stream())
+                .map(Claim::use)
+                .collect(java.util.stream.Collectors.toSet());
+        Builds.CATALOG
+                .all()
+                .forEach(cls -> assertTrue(known.containsAll(cls.demands().claims()), cls.id()));
+    }
 }

@@ -2,6 +2,7 @@ package inkel.core.pins;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.build.Build;
@@ -94,6 +95,16 @@ class LinksTest {
                 here.stream().map(WireStep::id).toList());
         assertTrue(assessment.wires(OTHER).orElseThrow().steps().stream()
                 .noneMatch(step -> step.to() instanceof Terminal.OnOtherBoard));
+    }
+
+    @Test
+    void aWireThatIsGoneIsNotMovedSilently() throws EditRefused {
+        Build build = joined(Builds.classic(), "D4", "D5");
+        NodeWire link = build.links().get(0);
+        Build without = Edits.apply(build, new Edit.RemoveNodeWire(link));
+        EditRefused refused = assertThrows(
+                EditRefused.class, () -> Edits.apply(without, new Edit.MoveNodeWire(link, link.withGroundJoined())));
+        assertEquals("refused.no_link", refused.reason().key());
     }
 
     private static int number(String label) {

@@ -14,6 +14,7 @@ import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
 import java.util.LinkedHashMap;
@@ -97,8 +98,7 @@ public record LadderModel(
                 .map(link -> listener(node, link))
                 .toList();
         Link sending = report.sending(asked);
-        double share = asked.share();
-        LevelCheck said = sending.check();
+        Range<Voltage> high = sending.saidHigh();
         Optional<Step> step =
                 asked.between().filter(Between::changesLevels).map(between -> step(between, asked, sending));
         double top = listeners.stream()
@@ -106,16 +106,15 @@ public record LadderModel(
                 .max()
                 .orElse(5);
         Reading reading = node.reading(asked.signal().endpoint());
-        double highTo = said.vohMax().volts() / share;
         return new LadderModel(
                 Words.say(PinNames.of(node, sending.from())),
-                said.vohMin().volts() / share,
-                highTo,
-                said.volMax().volts() / share,
+                high.lowest().volts(),
+                high.highest().volts(),
+                sending.saidLow().volts(),
                 reading.high().isPresent() && step.isEmpty(),
                 step,
                 listeners,
-                Math.ceil(Math.max(top, highTo) + 0.4));
+                Math.ceil(Math.max(top, high.highest().volts()) + 0.4));
     }
 
     private static Step step(Between between, Link asked, Link sending) {

@@ -39,10 +39,6 @@ final class LoomHand {
         return held != null;
     }
 
-    Optional<Place> signal() {
-        return Optional.ofNullable(held).map(holding -> holding.row().place());
-    }
-
     /** Rings the free pins that a selected signal could go to, before a hand takes it. */
     void preview(LoomGeometry at, LoomModel.Row shown, int number) {
         letGo();

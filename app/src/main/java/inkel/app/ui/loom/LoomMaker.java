@@ -189,7 +189,7 @@ final class LoomMaker {
     }
 
     private static String tag(Placed board, Pin pin) {
-        if (inkel.core.pins.PinFit.isForbidden(board, pin)) {
+        if (board.isKeptFree(pin)) {
             return Words.get("loom.kept_free");
         }
         if (pin.can(Ability.Kind.CONSOLE)) {

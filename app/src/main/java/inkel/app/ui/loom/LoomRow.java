@@ -9,7 +9,6 @@ import inkel.core.quantity.Fact;
 import java.util.Locale;
 import javafx.css.PseudoClass;
 import javafx.scene.AccessibleRole;
-import javafx.scene.Node;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
@@ -164,9 +163,5 @@ final class LoomRow extends Pane {
         if (at + 10 > getWidth()) {
             resize(at + 10, LoomGeometry.ROW);
         }
-    }
-
-    Node knotNode() {
-        return knot;
     }
 }

@@ -13,7 +13,6 @@ import inkel.core.circuit.Placed;
 import inkel.core.finding.Fix;
 import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
-import inkel.core.pins.PinFit;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import java.util.ArrayList;
@@ -106,7 +105,7 @@ final class PinNotes {
 
     private Fix keepFree(Pin pin) {
         Placed board = node.board();
-        boolean isKept = PinFit.isForbidden(board, pin);
+        boolean isKept = board.isKeptFree(pin);
         Set<String> kept = new LinkedHashSet<>();
         board.part().setting("forbidden").ifPresent(pins -> kept.addAll(List.of(pins.split("[ ,]+"))));
         if (isKept) {

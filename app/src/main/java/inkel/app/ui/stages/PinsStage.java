@@ -68,6 +68,11 @@ public final class PinsStage extends StagePane implements LoomActions {
         reason.setPromptText(Words.get("pins.reason.prompt"));
         reason.setAccessibleText(Words.get("pins.reason"));
         reason.setOnAction(event -> giveReason());
+        reason.focusedProperty().addListener((property, old, next) -> {
+            if (!next) {
+                giveReason();
+            }
+        });
         holding = new HBox(8, Ui.word(Words.get("pins.reason"), "row-name"), reason);
         holding.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(alternatives, loom, folded, holding);
@@ -204,8 +209,12 @@ public final class PinsStage extends StagePane implements LoomActions {
 
     private void giveReason() {
         Place place = bench.selectionProperty().get();
-        if (work.wire(place).filter(Wire::held).isPresent()) {
-            work.hold(place, true, reason.getText().strip());
+        String typed = reason.getText().strip();
+        if (work.wire(place)
+                .filter(Wire::held)
+                .filter(wire -> !wire.reason().equals(typed))
+                .isPresent()) {
+            work.hold(place, true, typed);
         }
     }
 

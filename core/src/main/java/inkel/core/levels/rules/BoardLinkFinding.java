@@ -1,21 +1,19 @@
 package inkel.core.levels.rules;
 
 import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
 import inkel.core.build.NodeWire;
 import inkel.core.build.Place;
-import inkel.core.catalog.Ability;
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.RuleInfo;
 import inkel.core.levels.BoardLink;
-import inkel.core.levels.LevelCheck;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
+import inkel.core.remedy.JoinNodes;
 import java.util.List;
 import java.util.Optional;
 
@@ -31,45 +29,12 @@ final class BoardLinkFinding {
     }
 
     private static Finding describe(RuleInfo info, LevelReport levels, BoardLink link) {
-        LevelCheck check = link.check();
+        Source says = source(link.from(), link.link().from());
         Finding.Builder finding = Finding.of(info, link.link().from())
                 .with("from", name(link.from(), link.link().from()))
                 .with("to", name(link.to(), link.link().to()));
-        if (link.verdict() == Verdict.HARMS) {
-            finding.number(
-                            "highest_output",
-                            check.vohMax(),
-                            source(link.from(), link.link().from()))
-                    .number(
-                            "tolerated",
-                            check.absoluteMax(),
-                            source(link.to(), link.link().to()))
-                    .number("too_much_by", check.headroom().times(-1), Source.COMPUTED);
-        } else if (check.lowMargin().isBelow(check.highMargin())) {
-            finding.variant("low")
-                    .number(
-                            "lowest_output_at_most",
-                            check.volMax(),
-                            source(link.from(), link.link().from()))
-                    .number(
-                            "reads_low_below",
-                            check.vil(),
-                            source(link.to(), link.link().to()))
-                    .number("low_margin", check.lowMargin(), Source.COMPUTED)
-                    .number("wanted_margin", check.wantedMargin(), Source.RULE);
-        } else {
-            finding.variant("high")
-                    .number(
-                            "highest_output_at_least",
-                            check.vohMin(),
-                            source(link.from(), link.link().from()))
-                    .number(
-                            "reads_high_above",
-                            check.vih(),
-                            source(link.to(), link.link().to()))
-                    .number("high_margin", check.highMargin(), Source.COMPUTED)
-                    .number("wanted_margin", check.wantedMargin(), Source.RULE);
-        }
+        LevelNumbers.put(
+                finding, link.check(), says, says, source(link.to(), link.link().to()));
         return finding.fix(otherPin(levels, link)).fix(takenAway(link)).build();
     }
 
@@ -84,12 +49,7 @@ final class BoardLinkFinding {
     /** A free pin of the listening board that bears and reads it, such as one that tolerates 5 V. */
     private static Optional<Fix> otherPin(LevelReport levels, BoardLink link) {
         NodeCircuit to = link.to();
-        return to.board()
-                .cls()
-                .offers()
-                .filter(pin -> pin.can(Ability.Kind.DIGITAL) && !pin.can(Ability.Kind.CONSOLE))
-                .map(to.board()::endpoint)
-                .filter(pin -> !to.nets().containsKey(pin))
+        return JoinNodes.freePins(levels.circuit(), to)
                 .map(pin -> moved(link, pin))
                 .filter(moved -> BoardLink.of(levels.circuit(), moved)
                         .filter(found -> found.verdict() == Verdict.FINE)
@@ -104,9 +64,9 @@ final class BoardLinkFinding {
                         List.of(new Edit.MoveNodeWire(link.link(), moved))));
     }
 
-    private static NodeWire moved(BoardLink link, Endpoint pin) {
+    private static NodeWire moved(BoardLink link, Place pin) {
         NodeWire wire = link.link();
-        return new NodeWire(wire.from(), Place.of(wire.to().node(), pin), wire.groundJoined(), wire.extras());
+        return new NodeWire(wire.from(), pin, wire.groundJoined(), wire.extras());
     }
 
     private static Fix takenAway(BoardLink link) {

@@ -12,7 +12,6 @@ import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.levels.Verdict;
 import inkel.core.quantity.Source;
-import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
 import java.util.HashMap;
 import java.util.List;
@@ -49,28 +48,7 @@ final class LinkFinding {
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
                 .with("to", PinNames.of(link.node(), link.to()));
-        if (link.verdict() == Verdict.HARMS) {
-            finding.number("highest_output", check.vohMax(), says)
-                    .number("tolerated", check.absoluteMax(), hears)
-                    .number("too_much_by", check.headroom().times(-1), Source.COMPUTED);
-        } else if (isLowTheWorse(check)) {
-            finding.variant("low")
-                    .number("lowest_output_at_most", check.volMax(), saysLow)
-                    .number("reads_low_below", check.vil(), hears)
-                    .number("low_margin", check.lowMargin(), Source.COMPUTED)
-                    .number("wanted_margin", check.wantedMargin(), Source.RULE);
-        } else if (link.verdict() == Verdict.THIN && !check.highMargin().isBelow(check.wantedMargin())) {
-            finding.variant("above_recommended")
-                    .number("highest_output", check.vohMax(), says)
-                    .number("recommended", check.recommendedMax().orElseThrow(), hears)
-                    .number("tolerated", check.absoluteMax(), hears);
-        } else {
-            finding.variant("high")
-                    .number("highest_output_at_least", check.vohMin(), says)
-                    .number("reads_high_above", check.vih(), hears)
-                    .number("high_margin", check.highMargin(), Source.COMPUTED)
-                    .number("wanted_margin", check.wantedMargin(), Source.RULE);
-        }
+        LevelNumbers.put(finding, check, says, saysLow, hears);
         return finding.fixes(new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
                 .fix(ofModule)
                 .build();
@@ -78,11 +56,5 @@ final class LinkFinding {
 
     private static Source source(Link link, Endpoint end) {
         return link.node().io(end).map(IoFamily::source).orElse(Source.CLASS);
-    }
-
-    /** The low side is told when it is the one that fails, or fails by more. */
-    private static boolean isLowTheWorse(LevelCheck check) {
-        Voltage wanted = check.wantedMargin();
-        return check.lowMargin().isBelow(wanted) && check.lowMargin().isBelow(check.highMargin());
     }
 }

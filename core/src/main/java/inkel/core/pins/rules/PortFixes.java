@@ -9,7 +9,6 @@ import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Placed;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
-import inkel.core.pins.PinFit;
 import inkel.core.pins.SerialLine;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
@@ -84,7 +83,7 @@ final class PortFixes {
         return board.cls()
                 .offers()
                 .filter(test)
-                .filter(pin -> !PinFit.isForbidden(board, pin))
+                .filter(pin -> !board.isKeptFree(pin))
                 .map(board::endpoint)
                 .filter(pin -> !pins.isTaken(pin) && !pins.isReserved(pin))
                 .toList();

@@ -21,7 +21,7 @@ final class StrapFixes {
      */
     static List<Fix> toFree(NodePins pins, Placed placed) {
         Set<Integer> taken = new HashSet<>();
-        pins.lineOf(placed).stream()
+        pins.lineOf(placed.id()).stream()
                 .flatMap(line -> pins.hearing(line).stream())
                 .filter(other -> !other.id().equals(placed.id()))
                 .forEach(other -> taken.addAll(NodePins.addresses(other)));

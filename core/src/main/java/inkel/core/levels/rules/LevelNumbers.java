@@ -1,0 +1,48 @@
+package inkel.core.levels.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.levels.LevelCheck;
+import inkel.core.levels.Verdict;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
+
+/** The arithmetic of a verdict on levels: the side that fails, or fails by more, with its figures and their sources. */
+final class LevelNumbers {
+    private LevelNumbers() {}
+
+    /**
+     * Takes the sentence that suits and adds its numbers.
+     *
+     * @param says where the driver's high comes from, {@code saysLow} its low, {@code hears} the receiver's limits
+     */
+    static void put(Finding.Builder finding, LevelCheck check, Source says, Source saysLow, Source hears) {
+        if (check.verdict() == Verdict.HARMS) {
+            finding.number("highest_output", check.vohMax(), says)
+                    .number("tolerated", check.absoluteMax(), hears)
+                    .number("too_much_by", check.headroom().times(-1), Source.COMPUTED);
+        } else if (isLowTheWorse(check)) {
+            finding.variant("low")
+                    .number("lowest_output_at_most", check.volMax(), saysLow)
+                    .number("reads_low_below", check.vil(), hears)
+                    .number("low_margin", check.lowMargin(), Source.COMPUTED)
+                    .number("wanted_margin", check.wantedMargin(), Source.RULE);
+        } else if (check.verdict() == Verdict.THIN && !check.highMargin().isBelow(check.wantedMargin())) {
+            finding.variant("above_recommended")
+                    .number("highest_output", check.vohMax(), says)
+                    .number("recommended", check.recommendedMax().orElseThrow(), hears)
+                    .number("tolerated", check.absoluteMax(), hears);
+        } else {
+            finding.variant("high")
+                    .number("highest_output_at_least", check.vohMin(), says)
+                    .number("reads_high_above", check.vih(), hears)
+                    .number("high_margin", check.highMargin(), Source.COMPUTED)
+                    .number("wanted_margin", check.wantedMargin(), Source.RULE);
+        }
+    }
+
+    /** The low side is told when it is the one that fails, or fails by more. */
+    private static boolean isLowTheWorse(LevelCheck check) {
+        Voltage wanted = check.wantedMargin();
+        return check.lowMargin().isBelow(wanted) && check.lowMargin().isBelow(check.highMargin());
+    }
+}
