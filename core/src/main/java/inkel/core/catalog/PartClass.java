@@ -111,19 +111,39 @@ public record PartClass(
 
     /** The first pin of that label; labels of signal pins are unique. */
     public Optional<Pin> pin(String label) {
-        return pins.stream().filter(pin -> pin.label().equals(label)).findFirst();
+        for (Pin pin : pins) {
+            if (pin.label().equals(label)) {
+                return Optional.of(pin);
+            }
+        }
+        return Optional.empty();
     }
 
     public Optional<Supply> supply(String pin) {
-        return supplies.stream().filter(supply -> supply.pin().equals(pin)).findFirst();
+        for (Supply supply : supplies) {
+            if (supply.pin().equals(pin)) {
+                return Optional.of(supply);
+            }
+        }
+        return Optional.empty();
     }
 
     public Optional<Output> output(String pin) {
-        return outputs.stream().filter(output -> output.pin().equals(pin)).findFirst();
+        for (Output output : outputs) {
+            if (output.pin().equals(pin)) {
+                return Optional.of(output);
+            }
+        }
+        return Optional.empty();
     }
 
     public Optional<IoFamily> io(Pin pin) {
-        return io.stream().filter(family -> family.name().equals(pin.io())).findFirst();
+        for (IoFamily family : io) {
+            if (family.name().equals(pin.io())) {
+                return Optional.of(family);
+            }
+        }
+        return Optional.empty();
     }
 
     /** Signal pins in physical order. */
@@ -138,10 +158,14 @@ public record PartClass(
 
     /** The average current through a supply pin: each mode by its share of time, at the most each mode takes. */
     public Current average(String supply) {
-        return modes.stream()
-                .filter(mode -> mode.supply().equals(supply))
-                .map(mode -> mode.current().range().highest().times(mode.duty().ratio()))
-                .reduce(Current.ZERO, Current::plus);
+        double amperes = 0;
+        for (Mode mode : modes) {
+            if (mode.supply().equals(supply)) {
+                amperes +=
+                        mode.current().range().highest().amperes() * mode.duty().ratio();
+            }
+        }
+        return Current.ofAmperes(amperes);
     }
 
     /** The most that any mode takes through a supply pin. */

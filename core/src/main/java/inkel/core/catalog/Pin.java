@@ -31,12 +31,22 @@ public record Pin(
     }
 
     public boolean can(Ability.Kind kind) {
-        return can.stream().anyMatch(ability -> ability.kind() == kind);
+        // Plain loops here and in PartClass: these are asked many thousand times for each assessment.
+        for (Ability ability : can) {
+            if (ability.kind() == kind) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether it offers a given line of any unit of a bus: {@code SPI} and {@code sck}. */
     public boolean can(Ability.Kind kind, String line) {
-        return can.stream()
-                .anyMatch(ability -> ability.kind() == kind && ability.line().equals(line));
+        for (Ability ability : can) {
+            if (ability.kind() == kind && ability.line().equals(line)) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -29,14 +29,14 @@ public record Ways(List<List<Pin>> sides) {
 
     /** How many ways there are. */
     public int count() {
-        return isEmpty() ? 0 : sides.stream().mapToInt(List::size).min().orElse(0);
+        return isEmpty() ? 0 : Math.min(sides.get(0).size(), sides.get(1).size());
     }
 
     /** The two pins of a way, 1 for the first; empty when there is no such way. */
     public List<Pin> pins(int way) {
         return way < 1 || way > count()
                 ? List.of()
-                : sides.stream().map(side -> side.get(way - 1)).toList();
+                : List.of(sides.get(0).get(way - 1), sides.get(1).get(way - 1));
     }
 
     /** Whether its ways lead in one direction only, as those of a buffer do. */

@@ -27,12 +27,9 @@ public record Assessment(Build build, Reports reports, List<Finding> findings) {
     /** Looks at a build. Has no memory and changes nothing: the same build gives the same answer. */
     public static Assessment assess(Build build, Catalog catalog) {
         Reports reports = Reports.of(Circuit.of(build, catalog));
-        return new Assessment(
-                build,
-                reports,
-                RuleBook.run(reports)
-                        .sorted(Comparator.comparing(Finding::severity))
-                        .toList());
+        List<Finding> findings = RuleBook.run(reports);
+        findings.sort(Comparator.comparing(Finding::severity));
+        return new Assessment(build, reports, findings);
     }
 
     public long count(Severity severity) {

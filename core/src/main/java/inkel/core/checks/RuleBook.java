@@ -62,9 +62,9 @@ import inkel.core.power.rules.ServoFromBoardRule;
 import inkel.core.power.rules.SourceOverRule;
 import inkel.core.power.rules.TwoSourcesRule;
 import inkel.core.power.rules.WireDropRule;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
-import java.util.stream.Stream;
 import org.slf4j.LoggerFactory;
 
 /** Every rule that is shipped, in the order of the stages. A new rule is one more line here. */
@@ -157,7 +157,12 @@ public final class RuleBook {
         }
     }
 
-    static Stream<Finding> run(Reports reports) {
-        return ENTRIES.stream().flatMap(entry -> entry.run(reports).stream());
+    /** What every rule finds, in the order of the rules. */
+    static List<Finding> run(Reports reports) {
+        List<Finding> findings = new ArrayList<>();
+        for (Entry<?> entry : ENTRIES) {
+            findings.addAll(entry.run(reports));
+        }
+        return findings;
     }
 }

@@ -8,10 +8,11 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /**
  * What the parts of a node take while given moments are on. A part that no moment names may be at its peak at any time;
@@ -25,9 +26,13 @@ public final class Loads {
 
     Loads(List<Moment> moments) {
         for (Moment moment : moments) {
-            moment.raises().stream().map(Moment.Raise::part).distinct().forEach(part -> byPart.computeIfAbsent(
-                            part, id -> new ArrayList<>())
-                    .add(moment));
+            Set<String> named = new LinkedHashSet<>();
+            for (Moment.Raise raise : moment.raises()) {
+                named.add(raise.part());
+            }
+            for (String part : named) {
+                byPart.computeIfAbsent(part, id -> new ArrayList<>()).add(moment);
+            }
         }
     }
 
@@ -43,14 +48,14 @@ public final class Loads {
 
     /** The least that any mode takes, at the worst of its range. */
     static Current rest(Placed placed, Supply supply) {
-        return modes(placed, supply)
-                .map(mode -> mode.current().range().highest())
-                .min(Current::compareTo)
-                .orElse(Current.ZERO);
-    }
-
-    private static Stream<Mode> modes(Placed placed, Supply supply) {
-        return placed.cls().modes().stream().filter(mode -> mode.supply().equals(supply.pin()));
+        Current least = null;
+        for (Mode mode : placed.cls().modes()) {
+            if (mode.supply().equals(supply.pin())) {
+                Current takes = mode.current().range().highest();
+                least = least == null || takes.amperes() < least.amperes() ? takes : least;
+            }
+        }
+        return least == null ? Current.ZERO : least;
     }
 
     /** What a part takes through a supply pin while moments are on, in the worst instant of its bursts. */
@@ -64,25 +69,34 @@ public final class Loads {
      * @param isBurst whether the part is inside a burst just then, where it has bursts
      */
     public Current during(Placed placed, Supply supply, Set<String> on, boolean isBurst) {
-        if (!isGoverned(placed)) {
-            return modes(placed, supply)
-                    .map(mode -> current(placed, mode, isBurst))
-                    .max(Current::compareTo)
-                    .orElse(Current.ZERO);
+        boolean isGoverned = isGoverned(placed);
+        Set<String> raised = isGoverned ? raised(placed, on) : Set.of();
+        Current most = isGoverned ? rest(placed, supply) : Current.ZERO;
+        for (Mode mode : placed.cls().modes()) {
+            if (mode.supply().equals(supply.pin()) && (!isGoverned || raised.contains(mode.name()))) {
+                most = larger(most, current(placed, mode, isBurst));
+            }
         }
-        Current rest = rest(placed, supply);
-        return of(placed).stream()
-                .filter(moment -> on.contains(moment.id()))
-                .flatMap(moment -> moment.raises().stream())
-                .filter(raise -> raise.part().equals(placed.id()))
-                .flatMap(raise -> modes(placed, supply)
-                        .filter(mode -> mode.name().equals(raise.mode()))
-                        .map(mode -> current(placed, mode, isBurst)))
-                .reduce(rest, Loads::larger);
+        return most;
+    }
+
+    /** The modes that moments which are on raise a part to. */
+    private Set<String> raised(Placed placed, Set<String> on) {
+        Set<String> modes = new HashSet<>();
+        for (Moment moment : of(placed)) {
+            if (on.contains(moment.id())) {
+                for (Moment.Raise raise : moment.raises()) {
+                    if (raise.part().equals(placed.id())) {
+                        modes.add(raise.mode());
+                    }
+                }
+            }
+        }
+        return modes;
     }
 
     private static Current larger(Current one, Current other) {
-        return one.isAbove(other) ? one : other;
+        return one.amperes() >= other.amperes() ? one : other;
     }
 
     /** A burst is only felt behind its capacitor as what flows on average. */
@@ -90,21 +104,23 @@ public final class Loads {
         if (!mode.name().equals(BURST_MODE) || isBurst && placed.capacitor().isEmpty()) {
             return mode.current().range().highest();
         }
-        return placed.cls().bursts().stream()
-                .filter(burst -> burst.supply().equals(mode.supply()))
-                .map(burst -> isBurst ? smoothed(placed, burst) : between(placed, burst))
-                .findFirst()
-                .orElse(mode.current().range().highest());
+        for (Burst burst : placed.cls().bursts()) {
+            if (burst.supply().equals(mode.supply())) {
+                return isBurst ? smoothed(placed, burst) : between(placed, burst);
+            }
+        }
+        return mode.current().range().highest();
     }
 
     /** What flows between two bursts: the next busiest mode. */
     private static Current between(Placed placed, Burst burst) {
-        return placed.cls().modes().stream()
-                .filter(mode -> mode.supply().equals(burst.supply()))
-                .filter(mode -> !mode.name().equals(BURST_MODE))
-                .map(mode -> mode.current().range().highest())
-                .max(Current::compareTo)
-                .orElse(Current.ZERO);
+        Current most = Current.ZERO;
+        for (Mode mode : placed.cls().modes()) {
+            if (mode.supply().equals(burst.supply()) && !mode.name().equals(BURST_MODE)) {
+                most = larger(most, mode.current().range().highest());
+            }
+        }
+        return most;
     }
 
     /** I·t/T of the burst, or the next busiest mode where that is more. */

@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,7 +29,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** One node joined to the catalogue. */
@@ -55,9 +55,14 @@ public final class NodeCircuit {
         plugged = pluggedPins(node);
         flows = new Rails(parts.values(), node.moments());
         rails = Collections.unmodifiableMap(flows.all());
-        parts.values()
-                .forEach(placed -> placed.cls().pins().forEach(pin -> pins.putIfAbsent(placed.endpoint(pin), pin)));
-        node.between().forEach(between -> betweens.put(between.signal(), between));
+        for (Placed placed : parts.values()) {
+            for (Pin pin : placed.cls().pins()) {
+                pins.putIfAbsent(placed.endpoint(pin), pin);
+            }
+        }
+        for (Between between : node.between()) {
+            betweens.put(between.signal(), between);
+        }
         for (Wire wire : node.wires()) {
             wires.put(wire.from(), wire);
             if (!isTie(wire)) {
@@ -132,10 +137,12 @@ public final class NodeCircuit {
     }
 
     private Optional<Endpoint> upstream(Endpoint rail) {
-        return part(rail.part()).flatMap(owner -> owner.cls()
-                .output(rail.pin())
-                .flatMap(Output::from)
-                .map(from -> owner.part().feeds().get(from)));
+        Placed owner = parts.get(rail.part());
+        Optional<Output> output = owner == null ? Optional.empty() : owner.cls().output(rail.pin());
+        return output.isEmpty() || output.get().from().isEmpty()
+                ? Optional.empty()
+                : Optional.ofNullable(
+                        owner.part().feeds().get(output.get().from().get()));
     }
 
     /** Whether a rail is one of a part's own, or made from one. */
@@ -160,9 +167,7 @@ public final class NodeCircuit {
 
     /** What flows in every rail when each supply pin takes what the function says, on top of what it passes on. */
     public Map<Endpoint, Current> currents(BiFunction<Placed, Supply, Current> draw) {
-        Map<Endpoint, Current> currents = new LinkedHashMap<>();
-        flows.flow(draw).rails().forEach((id, amperes) -> currents.put(id, Current.ofAmperes(amperes)));
-        return currents;
+        return flows.currents(draw);
     }
 
     /** What flows in every rail while moments are on, in the worst instant of bursts. */
@@ -172,7 +177,8 @@ public final class NodeCircuit {
 
     /** The rail that feeds a supply pin. */
     public Optional<Rail> railOf(Placed placed, String supplyPin) {
-        return Optional.ofNullable(placed.part().feeds().get(supplyPin)).flatMap(this::rail);
+        Endpoint feed = placed.part().feeds().get(supplyPin);
+        return feed == null ? Optional.empty() : rail(feed);
     }
 
     public Optional<Pin> pin(Endpoint endpoint) {
@@ -186,7 +192,9 @@ public final class NodeCircuit {
     }
 
     private Optional<IoFamily> findIo(Endpoint endpoint) {
-        return part(endpoint.part()).flatMap(placed -> pin(endpoint).flatMap(placed.cls()::io));
+        Placed placed = parts.get(endpoint.part());
+        Pin pin = pins.get(endpoint);
+        return placed == null || pin == null ? Optional.empty() : placed.cls().io(pin);
     }
 
     /** The rail that the levels of a pin hang on: one that feeds its part, or one that its part makes. */
@@ -196,15 +204,21 @@ public final class NodeCircuit {
     }
 
     private Optional<Rail> findIoRail(Endpoint endpoint) {
-        return part(endpoint.part()).flatMap(placed -> io(endpoint).flatMap(family -> {
-            Optional<Rail> fed = railOf(placed, family.supply());
-            return fed.isPresent() ? fed : rail(new Endpoint(placed.id(), family.supply()));
-        }));
+        Placed placed = parts.get(endpoint.part());
+        Optional<IoFamily> family = io(endpoint);
+        if (placed == null || family.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<Rail> fed = railOf(placed, family.get().supply());
+        return fed.isPresent()
+                ? fed
+                : rail(new Endpoint(placed.id(), family.get().supply()));
     }
 
     /** The voltage that the levels of a pin hang on; empty when its part is not fed. */
     public Optional<Range<Voltage>> ioVolts(Endpoint endpoint) {
-        return ioRail(endpoint).flatMap(Rail::volts);
+        Optional<Rail> rail = ioRail(endpoint);
+        return rail.isEmpty() ? Optional.empty() : rail.get().volts();
     }
 
     /** Whether the levels of two pins hang on one rail, or on none. */
@@ -233,17 +247,31 @@ public final class NodeCircuit {
 
     /** The pins that ids of plugged wires name: {@code board.D9#21 > radio.CE#3}. */
     private static Set<Endpoint> pluggedPins(Node node) {
-        return node.plugged().stream()
-                .flatMap(id -> Stream.of(id.split(" > ")))
-                .filter(end -> end.lastIndexOf('#') > 0)
-                .flatMap(end -> Endpoint.parse(end.substring(0, end.lastIndexOf('#'))).stream())
-                .collect(Collectors.toUnmodifiableSet());
+        Set<Endpoint> pins = new HashSet<>();
+        for (String id : node.plugged()) {
+            int middle = id.indexOf(" > ");
+            if (middle > 0) {
+                addPin(id.substring(0, middle), pins);
+                addPin(id.substring(middle + 3), pins);
+            }
+        }
+        return pins;
+    }
+
+    private static void addPin(String end, Set<Endpoint> pins) {
+        int number = end.lastIndexOf('#');
+        if (number > 0) {
+            Endpoint.parse(end.substring(0, number)).ifPresent(pins::add);
+        }
     }
 
     /** Whether a wire only ties its signal to a rail or to ground. */
     public boolean isTie(Wire wire) {
-        return rails.containsKey(wire.to())
-                || pin(wire.to()).filter(pin -> pin.use() == PinUse.GROUND).isPresent();
+        if (rails.containsKey(wire.to())) {
+            return true;
+        }
+        Pin to = pins.get(wire.to());
+        return to != null && to.use() == PinUse.GROUND;
     }
 
     /** Every signal pin of every part but the board, in order. */

@@ -64,6 +64,9 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
         Optional<Resistance> onSelect = part.setting("select_pull_up")
                 .flatMap(text -> Engineering.parse(text, Unit.OHM))
                 .map(Resistance::ofOhms);
+        if (added.isEmpty() && onSelect.isEmpty()) {
+            return List.of();
+        }
         return cls.pins().stream()
                 .flatMap(pin -> switch (pin.use()) {
                     case I2C_SDA, I2C_SCL -> pull(pin, supply, added).stream();
@@ -182,9 +185,8 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
 
     /** Whether the builder keeps one of its pins free for something of their own. */
     public boolean isKeptFree(Pin pin) {
-        return part.setting("forbidden")
-                .filter(pins -> List.of(pins.split("[ ,]+")).contains(pin.label()))
-                .isPresent();
+        Optional<String> kept = part.setting("forbidden");
+        return kept.isPresent() && List.of(kept.get().split("[ ,]+")).contains(pin.label());
     }
 
     /** The capacitor that the builder put across its supply to carry bursts. */
@@ -196,9 +198,8 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
 
     /** Whether a diode stands in the feed of a supply pin. */
     public boolean hasDiode(String supplyPin) {
-        return part.setting("diode")
-                .filter(pins -> List.of(pins.split("[ ,]+")).contains(supplyPin))
-                .isPresent();
+        Optional<String> behind = part.setting("diode");
+        return behind.isPresent() && List.of(behind.get().split("[ ,]+")).contains(supplyPin);
     }
 
     /** The pull-ups that a ready module of its class would have brought and this bare chip does not. */

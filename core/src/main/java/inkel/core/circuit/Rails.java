@@ -12,9 +12,9 @@ import inkel.core.quantity.Share;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,7 +22,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BiFunction;
-import java.util.function.ToDoubleFunction;
 
 /**
  * Works out every rail of a node: voltages downward from the sources, currents upward from the loads. A linear
@@ -34,11 +33,20 @@ final class Rails {
     private final Loads loads;
     private final Round round;
     private final Map<Endpoint, Output> outputs = new LinkedHashMap<>();
-    private final Map<Endpoint, List<Pin>> pins = new HashMap<>();
+    private final Map<Endpoint, Integer> numbers = new HashMap<>();
+    private final List<List<Pin>> onRails = new ArrayList<>();
+    private final List<Pin> pins = new ArrayList<>();
+    private final Map<Endpoint, Pin> byId = new HashMap<>();
     private final Map<Endpoint, Optional<Range<Voltage>>> volts = new HashMap<>();
 
-    /** A supply pin of a part, with the rails that are made from it. */
-    private record Pin(Endpoint id, Placed placed, Supply supply, List<Made> made, Draw draw) {}
+    /**
+     * A supply pin of a part, with the rails that are made from it.
+     *
+     * @param number its place among all pins of the node
+     * @param made with the places of their rails in {@code madeNumbers}
+     */
+    private record Pin(
+            int number, Endpoint id, Placed placed, Supply supply, List<Made> made, int[] madeNumbers, Draw draw) {}
 
     /**
      * What a pin takes, worked out once: without moments, and what each moment raises it to.
@@ -57,8 +65,14 @@ final class Rails {
         }
     }
 
-    /** What flows in every rail, and through every supply pin, at one time. */
-    record Flow(Map<Endpoint, Double> rails, Map<Endpoint, Double> pins) {}
+    /**
+     * What flows at one time, in amperes. A sum over a node is asked for many times, so it is kept by number.
+     *
+     * @param own what every pin takes by itself, by the pin's number
+     * @param pins what every pin takes with what it passes on, by the pin's number
+     * @param rails what flows in every rail, by the rail's number; not a number while not worked out
+     */
+    private record Flow(double[] own, double[] pins, double[] rails, boolean[] onTheWay) {}
 
     Rails(Collection<Placed> all, List<Moment> moments) {
         loads = new Loads(moments);
@@ -66,39 +80,61 @@ final class Rails {
         for (Placed placed : all) {
             parts.put(placed.id(), placed);
             for (Output output : placed.cls().outputs()) {
-                outputs.put(new Endpoint(placed.id(), output.pin()), output);
+                Endpoint id = new Endpoint(placed.id(), output.pin());
+                if (outputs.put(id, output) == null) {
+                    numbers.put(id, onRails.size());
+                    onRails.add(new ArrayList<>());
+                }
             }
         }
         for (Placed placed : all) {
             for (Supply supply : placed.cls().supplies()) {
                 Endpoint rail = placed.part().feeds().get(supply.pin());
                 if (rail != null) {
-                    pins.computeIfAbsent(rail, id -> new ArrayList<>())
-                            .add(new Pin(
-                                    new Endpoint(placed.id(), supply.pin()),
-                                    placed,
-                                    supply,
-                                    made(placed, supply, rail),
-                                    draw(placed, supply)));
+                    add(pin(placed, supply, rail), rail);
                 }
             }
         }
     }
 
+    private void add(Pin pin, Endpoint rail) {
+        pins.add(pin);
+        byId.put(pin.id(), pin);
+        Integer number = numbers.get(rail);
+        if (number != null) {
+            onRails.get(number).add(pin);
+        }
+    }
+
+    private Pin pin(Placed placed, Supply supply, Endpoint rail) {
+        List<Made> made = made(placed, supply, rail);
+        int[] madeNumbers = new int[made.size()];
+        for (int i = 0; i < madeNumbers.length; i++) {
+            madeNumbers[i] = numbers.get(made.get(i).rail());
+        }
+        Endpoint id = new Endpoint(placed.id(), supply.pin());
+        return new Pin(pins.size(), id, placed, supply, made, madeNumbers, draw(placed, supply));
+    }
+
     private Draw draw(Placed placed, Supply supply) {
+        List<Moment> moments = loads.of(placed);
+        double rest = loads.during(placed, supply, Set.of()).amperes();
+        if (moments.isEmpty()) {
+            return new Draw(rest, Map.of());
+        }
         Map<String, Double> raised = new HashMap<>();
-        for (Moment moment : loads.of(placed)) {
+        for (Moment moment : moments) {
             raised.put(
                     moment.id(),
                     loads.during(placed, supply, Set.of(moment.id())).amperes());
         }
-        return new Draw(loads.during(placed, supply, Set.of()).amperes(), raised);
+        return new Draw(rest, raised);
     }
 
     private List<Made> made(Placed placed, Supply supply, Endpoint feed) {
         List<Made> made = new ArrayList<>();
         for (Output output : placed.cls().outputs()) {
-            if (output.from().filter(supply.pin()::equals).isPresent()) {
+            if (output.from().isPresent() && output.from().get().equals(supply.pin())) {
                 Endpoint rail = new Endpoint(placed.id(), output.pin());
                 made.add(new Made(rail, ratio(output, rail, feed), output.own().amperes()));
             }
@@ -122,12 +158,8 @@ final class Rails {
     }
 
     List<Made> made(Endpoint supplyPin) {
-        return pins.values().stream()
-                .flatMap(List::stream)
-                .filter(pin -> pin.id().equals(supplyPin))
-                .findFirst()
-                .map(Pin::made)
-                .orElse(List.of());
+        Pin pin = byId.get(supplyPin);
+        return pin == null ? List.of() : pin.made();
     }
 
     Loads loads() {
@@ -138,89 +170,124 @@ final class Rails {
         return round;
     }
 
-    /** What flows when each supply pin takes what the function says, and passes on what its rails give. */
-    Flow flow(BiFunction<Placed, Supply, Current> draw) {
-        return flowOf(pin -> draw.apply(pin.placed(), pin.supply()).amperes());
+    /** What flows in every rail when each supply pin takes what the function says, and passes on what its rails give. */
+    Map<Endpoint, Current> currents(BiFunction<Placed, Supply, Current> draw) {
+        double[] own = new double[pins.size()];
+        for (Pin pin : pins) {
+            own[pin.number()] = draw.apply(pin.placed(), pin.supply()).amperes();
+        }
+        Flow flow = flow(own);
+        Map<Endpoint, Current> currents = new LinkedHashMap<>();
+        for (Endpoint rail : outputs.keySet()) {
+            currents.put(rail, Current.ofAmperes(flow.rails()[numbers.get(rail)]));
+        }
+        return currents;
     }
 
-    private Flow flowOf(ToDoubleFunction<Pin> draw) {
-        Flow flow = new Flow(new LinkedHashMap<>(), new HashMap<>());
-        outputs.keySet().forEach(id -> amperes(id, draw, flow, new HashSet<>()));
+    private Flow flow(double[] own) {
+        int rails = onRails.size();
+        Flow flow = new Flow(own, new double[pins.size()], new double[rails], new boolean[rails]);
+        Arrays.fill(flow.rails(), Double.NaN);
+        for (int rail = 0; rail < rails; rail++) {
+            amperes(rail, flow);
+        }
         return flow;
     }
 
-    private double amperes(Endpoint rail, ToDoubleFunction<Pin> draw, Flow flow, Set<Endpoint> onTheWay) {
-        Double known = flow.rails().get(rail);
-        if (known != null) {
+    private double amperes(int rail, Flow flow) {
+        double known = flow.rails()[rail];
+        if (!Double.isNaN(known)) {
             return known;
         }
-        if (!onTheWay.add(rail)) {
+        if (flow.onTheWay()[rail]) {
             // Two rails that feed each other: nothing comes from outside, so neither has a load.
             return 0;
         }
+        flow.onTheWay()[rail] = true;
         double sum = 0;
-        for (Pin pin : pins.getOrDefault(rail, List.of())) {
-            double amperes = draw.applyAsDouble(pin);
-            for (Made made : pin.made()) {
-                amperes += made.ratio() * amperes(made.rail(), draw, flow, onTheWay) + made.ownAmperes();
+        for (Pin pin : onRails.get(rail)) {
+            double amperes = flow.own()[pin.number()];
+            for (int i = 0; i < pin.madeNumbers().length; i++) {
+                Made made = pin.made().get(i);
+                amperes += made.ratio() * amperes(pin.madeNumbers()[i], flow) + made.ownAmperes();
             }
-            flow.pins().put(pin.id(), amperes);
+            flow.pins()[pin.number()] = amperes;
             sum += amperes;
         }
-        onTheWay.remove(rail);
-        flow.rails().put(rail, sum);
+        flow.onTheWay()[rail] = false;
+        flow.rails()[rail] = sum;
         return sum;
     }
 
     private Flow during(Set<String> on) {
-        return flowOf(pin -> pin.draw().during(on));
+        double[] own = new double[pins.size()];
+        for (Pin pin : pins) {
+            own[pin.number()] = pin.draw().during(on);
+        }
+        return flow(own);
+    }
+
+    private Flow average() {
+        double[] own = new double[pins.size()];
+        for (Pin pin : pins) {
+            own[pin.number()] = loads.average(pin.placed(), pin.supply()).amperes();
+        }
+        return flow(own);
     }
 
     Map<Endpoint, Rail> all() {
-        Flow average = flowOf(pin -> loads.average(pin.placed(), pin.supply()).amperes());
+        Flow average = average();
         List<Set<String>> scenarios = Scenarios.of(round);
-        List<Flow> flows = scenarios.stream().map(this::during).toList();
+        List<Flow> flows = new ArrayList<>();
+        for (Set<String> scenario : scenarios) {
+            flows.add(during(scenario));
+        }
         Flow rest = scenarios.get(0).isEmpty() ? flows.get(0) : during(Set.of());
-        Map<String, Flow> alone = new LinkedHashMap<>();
-        round.moments().forEach(moment -> alone.put(moment.id(), during(Set.of(moment.id()))));
+        Map<String, Flow> alone = new HashMap<>();
+        for (Moment moment : round.moments()) {
+            alone.put(moment.id(), during(Set.of(moment.id())));
+        }
         Map<Endpoint, Rail> all = new LinkedHashMap<>();
-        outputs.forEach((id, output) -> {
+        for (Map.Entry<Endpoint, Output> entry : outputs.entrySet()) {
+            int number = numbers.get(entry.getKey());
             int worst = 0;
             for (int i = 1; i < flows.size(); i++) {
-                worst = flows.get(i).rails().get(id) > flows.get(worst).rails().get(id) + 1e-12 ? i : worst;
+                worst = flows.get(i).rails()[number] > flows.get(worst).rails()[number] + 1e-12 ? i : worst;
             }
-            Set<String> felt = new TreeSet<>(scenarios.get(worst));
-            felt.removeIf(
-                    moment -> alone.get(moment).rails().get(id) <= rest.rails().get(id) + 1e-12);
-            all.put(id, rail(id, output, average, flows, worst, felt));
-        });
+            Set<String> felt = new TreeSet<>();
+            for (String moment : scenarios.get(worst)) {
+                if (alone.get(moment).rails()[number] > rest.rails()[number] + 1e-12) {
+                    felt.add(moment);
+                }
+            }
+            all.put(entry.getKey(), rail(entry.getKey(), entry.getValue(), average, flows, flows.get(worst), felt));
+        }
         return all;
     }
 
-    private Rail rail(Endpoint id, Output output, Flow average, List<Flow> flows, int worst, Set<String> worstMoments) {
-        List<Rail.Load> onIt = pins.getOrDefault(id, List.of()).stream()
-                .map(pin -> new Rail.Load(
-                        pin.id(),
-                        amperes(average.pins(), pin.id()),
-                        Current.ofAmperes(flows.stream()
-                                .mapToDouble(flow -> flow.pins().getOrDefault(pin.id(), 0.0))
-                                .max()
-                                .orElse(0)),
-                        amperes(flows.get(worst).pins(), pin.id())))
-                .toList();
+    private Rail rail(Endpoint id, Output output, Flow average, List<Flow> flows, Flow worst, Set<String> felt) {
+        int number = numbers.get(id);
+        List<Rail.Load> onIt = new ArrayList<>();
+        for (Pin pin : onRails.get(number)) {
+            double peak = 0;
+            for (Flow flow : flows) {
+                peak = Math.max(peak, flow.pins()[pin.number()]);
+            }
+            onIt.add(new Rail.Load(
+                    pin.id(),
+                    Current.ofAmperes(average.pins()[pin.number()]),
+                    Current.ofAmperes(peak),
+                    Current.ofAmperes(worst.pins()[pin.number()])));
+        }
         return new Rail(
                 id,
                 output,
                 volts(id),
                 output.rating().range().lowest(),
-                amperes(average.rails(), id),
-                amperes(flows.get(worst).rails(), id),
+                Current.ofAmperes(average.rails()[number]),
+                Current.ofAmperes(worst.rails()[number]),
                 onIt,
-                worstMoments);
-    }
-
-    private static Current amperes(Map<Endpoint, Double> map, Endpoint id) {
-        return Current.ofAmperes(map.getOrDefault(id, 0.0));
+                felt);
     }
 
     private Optional<Range<Voltage>> volts(Endpoint id) {

@@ -52,9 +52,11 @@ record Drive(Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, 
     /** What was measured takes the place of the figures. */
     Drive measured(Reading reading) {
         Voltage low = reading.low().orElse(volMax);
-        return reading.high()
-                .map(high -> new Drive(high, high, low, high, high, high))
-                .orElse(new Drive(vohMin, vohMax, low, highAtLow, highAtHigh, topAtLow));
+        if (reading.high().isEmpty()) {
+            return new Drive(vohMin, vohMax, low, highAtLow, highAtHigh, topAtLow);
+        }
+        Voltage high = reading.high().get();
+        return new Drive(high, high, low, high, high, high);
     }
 
     Drive atLow() {

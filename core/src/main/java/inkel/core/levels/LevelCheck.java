@@ -58,7 +58,7 @@ public record LevelCheck(
     }
 
     public boolean isAboveRecommended() {
-        return recommendedMax.filter(vohMax::isAbove).isPresent();
+        return recommendedMax.isPresent() && vohMax.isAbove(recommendedMax.get());
     }
 
     public Verdict verdict() {

@@ -11,7 +11,6 @@ import inkel.core.quantity.Duration;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -45,11 +44,14 @@ public record ShifterSpeed(
     }
 
     private static Optional<Resistance> weakest(NodeCircuit node, Placed shifter, int way) {
-        List<Pin> pins = node.ways(shifter).pins(way);
-        return shifter.cls().pulls().stream()
-                .filter(pull -> pins.stream().anyMatch(pin -> pin.label().equals(pull.pin())))
-                .map(Pull::resistance)
-                .max(Comparator.comparingDouble(Resistance::ohms));
+        Resistance weakest = null;
+        for (Pin pin : node.ways(shifter).pins(way)) {
+            for (Pull pull : shifter.cls().pulls()) {
+                boolean isWeaker = weakest == null || pull.resistance().ohms() > weakest.ohms();
+                weakest = isWeaker && pull.pin().equals(pin.label()) ? pull.resistance() : weakest;
+            }
+        }
+        return Optional.ofNullable(weakest);
     }
 
     public boolean isSpi() {

@@ -47,7 +47,8 @@ public record SupplyReport(List<Feed> feeds) {
         }
 
         public Fit fit() {
-            return volts().map(this::fitOf).orElse(Fit.UNFED);
+            Optional<Range<Voltage>> volts = volts();
+            return volts.isEmpty() ? Fit.UNFED : fitOf(volts.get());
         }
 
         /** Other ways to feed this pin, best first. Worked out when asked for. */

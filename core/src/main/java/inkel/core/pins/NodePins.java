@@ -33,29 +33,47 @@ public final class NodePins {
     private final List<SpiBus> spiBuses;
     private final Map<PinUse, List<Wire>> byUse = new EnumMap<>(PinUse.class);
     private final List<Wire> misplaced;
+    private final List<SerialLine> serialLines;
     private final Map<Need, List<Endpoint>> unwired = new EnumMap<>(Need.class);
 
     NodePins(NodeCircuit node, List<LinkEnd> linkEnds) {
         this.node = node;
         this.linkEnds = List.copyOf(linkEnds);
-        node.nets()
-                .values()
-                .forEach(wires ->
-                        wires.forEach(wire -> byUse.computeIfAbsent(useOf(wire.from()), use -> new ArrayList<>())
-                                .add(wire)));
-        node.signals().filter(signal -> node.wire(signal).isEmpty()).forEach(signal -> unwired.computeIfAbsent(
-                        node.pin(signal).orElseThrow().need(), need -> new ArrayList<>())
-                .add(signal));
-        misplaced = node.node().wires().stream()
-                .filter(wire -> !node.isTie(wire))
-                .filter(wire -> !PinFit.isFit(node, wire))
-                .toList();
+        for (List<Wire> wires : node.nets().values()) {
+            for (Wire wire : wires) {
+                byUse.computeIfAbsent(useOf(wire.from()), use -> new ArrayList<>())
+                        .add(wire);
+            }
+        }
+        node.signals().forEach(this::noteUnwired);
+        misplaced = misplaced(node);
         taken = new HashSet<>(node.nets().keySet());
         linkEnds.forEach(end -> taken.add(end.pin()));
+        serialLines = node.parts().stream()
+                .filter(placed -> placed.cls().uart().isPresent())
+                .map(placed -> new SerialLine(node, placed))
+                .toList();
         i2cBuses = Collections.unmodifiableMap(membersByLine(PinUse.I2C_SDA));
         spiBuses = membersByLine(PinUse.SPI_SCK).entrySet().stream()
                 .map(bus -> new SpiBus(this, bus.getKey(), bus.getValue()))
                 .toList();
+    }
+
+    private void noteUnwired(Endpoint signal) {
+        if (node.wire(signal).isEmpty()) {
+            Need need = node.pin(signal).orElseThrow().need();
+            unwired.computeIfAbsent(need, kind -> new ArrayList<>()).add(signal);
+        }
+    }
+
+    private static List<Wire> misplaced(NodeCircuit node) {
+        List<Wire> misplaced = new ArrayList<>();
+        for (Wire wire : node.node().wires()) {
+            if (!node.isTie(wire) && !PinFit.isFit(node, wire)) {
+                misplaced.add(wire);
+            }
+        }
+        return misplaced;
     }
 
     public NodeCircuit node() {
@@ -87,23 +105,27 @@ public final class NodePins {
     /** Pins that more than one taker wants, where those do not share a bus line; wires to other boards are takers. */
     public Map<Endpoint, List<Wire>> contested() {
         Map<Endpoint, List<Wire>> contested = new LinkedHashMap<>();
-        node.nets().forEach((target, wires) -> {
-            long ends =
-                    linkEnds.stream().filter(end -> end.pin().equals(target)).count();
-            if (takers(wires) + ends > 1) {
-                contested.put(target, wires);
+        for (Map.Entry<Endpoint, List<Wire>> net : node.nets().entrySet()) {
+            int takers = takers(net.getValue());
+            for (LinkEnd end : linkEnds) {
+                takers += end.pin().equals(net.getKey()) ? 1 : 0;
             }
-        });
+            if (takers > 1) {
+                contested.put(net.getKey(), net.getValue());
+            }
+        }
         return contested;
     }
 
     /** Parts on one bus line count once; everybody else counts by themselves. */
-    private long takers(List<Wire> wires) {
-        Set<Object> takers = new LinkedHashSet<>();
+    private int takers(List<Wire> wires) {
+        if (wires.size() == 1) {
+            return 1;
+        }
+        Set<Object> takers = new HashSet<>();
         for (Wire wire : wires) {
-            Optional<BusLine> line =
-                    node.pin(wire.from()).flatMap(pin -> pin.use().sharedLine());
-            takers.add(line.<Object>map(shared -> shared).orElse(wire.from()));
+            Optional<BusLine> line = useOf(wire.from()).sharedLine();
+            takers.add(line.isPresent() ? line.get() : wire.from());
         }
         return takers.size();
     }
@@ -131,7 +153,8 @@ public final class NodePins {
     }
 
     public PinUse useOf(Endpoint signal) {
-        return node.pin(signal).map(Pin::use).orElse(PinUse.NONE);
+        Optional<Pin> pin = node.pin(signal);
+        return pin.isPresent() ? pin.get().use() : PinUse.NONE;
     }
 
     /** Whether a wire was fixed by the board, placed, or held by the builder. */
@@ -154,17 +177,12 @@ public final class NodePins {
 
     private Map<Endpoint, List<Placed>> membersByLine(PinUse line) {
         Map<Endpoint, List<Placed>> buses = new LinkedHashMap<>();
-        node.nets().forEach((target, wires) -> {
-            List<Placed> parts = wires.stream()
-                    .filter(wire -> useOf(wire.from()) == line)
-                    .flatMap(wire -> node.part(wire.from().part()).stream())
-                    .filter(placed ->
-                            line != PinUse.I2C_SDA || placed.cls().i2c().isPresent())
-                    .toList();
-            if (!parts.isEmpty()) {
-                buses.put(target, parts);
+        for (Wire wire : wiresOf(line)) {
+            Placed placed = node.part(wire.from().part()).orElseThrow();
+            if (line != PinUse.I2C_SDA || placed.cls().i2c().isPresent()) {
+                buses.computeIfAbsent(wire.to(), to -> new ArrayList<>()).add(placed);
             }
-        });
+        }
         return buses;
     }
 
@@ -192,23 +210,23 @@ public final class NodePins {
 
     /** Every 7-bit address a part answers to, its main one first. */
     public static List<Integer> addresses(Placed placed) {
-        List<Integer> all = new ArrayList<>(placed.address().stream().toList());
+        List<Integer> all = new ArrayList<>();
+        placed.address().ifPresent(all::add);
         placed.cls().i2c().ifPresent(need -> all.addAll(need.others()));
         return all;
     }
 
     /** The addresses that two parts on one bus both answer to. An all-call that a whole class shares is none. */
     public static List<Integer> commonAddresses(Placed first, Placed second) {
-        List<Integer> theirs = addresses(second);
-        Optional<Integer> main = first.address();
-        Optional<Integer> other = second.address();
-        return addresses(first).stream()
-                .filter(theirs::contains)
-                .filter(address -> !isOneClass(first, second)
-                        || main.filter(address::equals).isPresent()
-                        || other.filter(address::equals).isPresent())
-                .distinct()
-                .toList();
+        Set<Integer> common = new LinkedHashSet<>(addresses(first));
+        common.retainAll(addresses(second));
+        if (!common.isEmpty() && isOneClass(first, second)) {
+            Optional<Integer> main = first.address();
+            Optional<Integer> other = second.address();
+            common.removeIf(address -> main.filter(address::equals).isEmpty()
+                    && other.filter(address::equals).isEmpty());
+        }
+        return List.copyOf(common);
     }
 
     /** Whether parts of two classes have a second address in common, which no strap changes. */
@@ -224,10 +242,7 @@ public final class NodePins {
 
     /** Parts with a serial port, and where their two wires go. */
     public List<SerialLine> serialLines() {
-        return node.parts().stream()
-                .filter(placed -> placed.cls().uart().isPresent())
-                .map(placed -> new SerialLine(node, placed))
-                .toList();
+        return serialLines;
     }
 
     /** Whether a wire's part holds it at a level of its own while the board starts. */

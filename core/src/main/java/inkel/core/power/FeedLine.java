@@ -8,9 +8,11 @@ import inkel.core.circuit.Rail;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Length;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -50,14 +52,17 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
     }
 
     static List<FeedLine> of(NodeCircuit node) {
-        return node.rails().stream()
-                .filter(rail -> hasWires(node, rail))
-                .flatMap(rail -> rail.loads().stream().map(load -> {
+        List<FeedLine> lines = new ArrayList<>();
+        for (Rail rail : node.rails()) {
+            if (hasWires(node, rail)) {
+                for (Rail.Load load : rail.loads()) {
                     Placed placed = node.part(load.pin().part()).orElseThrow();
                     Supply supply = placed.cls().supply(load.pin().pin()).orElseThrow();
-                    return new FeedLine(node, placed, supply, rail, load);
-                }))
-                .toList();
+                    lines.add(new FeedLine(node, placed, supply, rail, load));
+                }
+            }
+        }
+        return lines;
     }
 
     /** A port has a cable with plugs, which its own voltage allows for; a servo plugs into its driver. */
@@ -94,7 +99,8 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
     }
 
     private Optional<Double> chosen(String key, Unit unit) {
-        return placed.part().setting(key).flatMap(text -> Engineering.parse(text, unit));
+        Optional<String> text = placed.part().setting(key);
+        return text.isEmpty() ? Optional.empty() : Engineering.parse(text.get(), unit);
     }
 
     public Resistance resistance() {
@@ -116,11 +122,10 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
 
     /** What a battery loses inside when its rail gives its most; zero for anything else. */
     public Voltage sag() {
-        return rail.output()
-                .battery()
-                .map(Battery::inner)
-                .map(inner -> Voltage.ofVolts(inner.ohms() * rail.peak().amperes()))
-                .orElse(Voltage.ZERO);
+        Optional<Battery> battery = rail.output().battery();
+        return battery.isEmpty()
+                ? Voltage.ZERO
+                : Voltage.ofVolts(battery.get().inner().ohms() * rail.peak().amperes());
     }
 
     /** The least that arrives at the pin; empty when the rail has no voltage. */
@@ -143,15 +148,15 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
     }
 
     boolean losesTooMuch(Voltage drop) {
-        return rail.volts()
-                .filter(volts -> {
-                    boolean railWouldDo = !volts.lowest().minus(sag()).isBelow(needs());
-                    boolean isShort = arrives(drop).filter(needs()::isAbove).isPresent();
-                    boolean isMuch =
-                            drop.volts() > MOST_SHARE * volts.expected().volts();
-                    return railWouldDo && (isShort || isMuch);
-                })
-                .isPresent();
+        if (rail.volts().isEmpty()) {
+            return false;
+        }
+        Range<Voltage> volts = rail.volts().get();
+        Voltage given = volts.lowest().minus(sag());
+        boolean railWouldDo = !given.isBelow(needs());
+        boolean isShort = given.minus(drop).isBelow(needs());
+        boolean isMuch = drop.volts() > MOST_SHARE * volts.expected().volts();
+        return railWouldDo && (isShort || isMuch);
     }
 
     /** The thinnest usual wire that loses little enough with the present contacts; empty when none does. */

@@ -80,7 +80,11 @@ public record PowerReport(
     }
 
     private static <T> List<T> each(Circuit circuit, Function<NodeCircuit, List<T>> of) {
-        return circuit.nodes().stream().flatMap(node -> of.apply(node).stream()).toList();
+        List<T> all = new ArrayList<>();
+        for (NodeCircuit node : circuit.nodes()) {
+            all.addAll(of.apply(node));
+        }
+        return all;
     }
 
     public Catalog catalog() {

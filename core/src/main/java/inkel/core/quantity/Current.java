@@ -47,6 +47,17 @@ public record Current(double amperes) implements Quantity, Comparable<Current> {
         return Unit.AMPERE;
     }
 
+    // Written out, since the generated ones are linked at run time, which every start would pay.
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Current that && Double.compare(amperes, that.amperes) == 0;
+    }
+
+    @Override
+    public int hashCode() {
+        return Double.hashCode(amperes);
+    }
+
     @Override
     public int compareTo(Current other) {
         return Double.compare(amperes, other.amperes);

@@ -1,7 +1,6 @@
 package inkel.core.quantity;
 
 import java.util.Objects;
-import java.util.Optional;
 import java.util.function.Function;
 
 /**
@@ -31,17 +30,17 @@ public record Range<Q extends Quantity & Comparable<Q>>(Q min, Q typ, Q max) {
 
     /** The smallest value that must be reckoned with. */
     public Q lowest() {
-        return Optional.ofNullable(min).or(() -> Optional.ofNullable(typ)).orElse(max);
+        return min != null ? min : typ != null ? typ : max;
     }
 
     /** The value to expect on the bench: the typical one, else the middle known one. */
     public Q expected() {
-        return Optional.ofNullable(typ).or(() -> Optional.ofNullable(max)).orElse(min);
+        return typ != null ? typ : max != null ? max : min;
     }
 
     /** The largest value that must be reckoned with. */
     public Q highest() {
-        return Optional.ofNullable(max).or(() -> Optional.ofNullable(typ)).orElse(min);
+        return max != null ? max : typ != null ? typ : min;
     }
 
     /** Applies a rising function to every known part. */

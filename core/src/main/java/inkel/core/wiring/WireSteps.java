@@ -3,6 +3,7 @@ package inkel.core.wiring;
 import inkel.core.build.Between;
 import inkel.core.build.Endpoint;
 import inkel.core.build.NodeWire;
+import inkel.core.build.Part;
 import inkel.core.build.Place;
 import inkel.core.build.Wire;
 import inkel.core.catalog.Output;
@@ -29,6 +30,8 @@ final class WireSteps {
     private final List<Away> away;
     private final List<WireStep> steps = new ArrayList<>();
     private final Set<String> ids = new HashSet<>();
+    private final Set<String> pluggedIn = new HashSet<>();
+    private final Set<Endpoint> wireEnds = new HashSet<>();
     private int plainSignals;
 
     /**
@@ -41,6 +44,12 @@ final class WireSteps {
     WireSteps(NodeCircuit node, List<Away> away) {
         this.node = node;
         this.away = away;
+        for (Placed placed : node.parts()) {
+            if (feedsByCable(placed) || ridesOnAnother(placed)) {
+                pluggedIn.add(placed.id());
+            }
+        }
+        node.node().wires().forEach(wire -> wireEnds.add(wire.to()));
     }
 
     List<WireStep> list() {
@@ -72,14 +81,27 @@ final class WireSteps {
 
     /** A part that hangs on another part's own sockets, or a port's cable, brings its ground and supply with it. */
     private boolean isPluggedIn(Placed placed) {
-        boolean feedsByCable = placed.cls().outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
-                && placed.cls().pins().isEmpty();
-        boolean ridesOnAnother = !placed.part().isBoard()
-                && placed.part().feeds().values().stream().anyMatch(rail -> node.rail(rail)
-                        .filter(found -> found.output().way() == Output.Way.PASS)
-                        .filter(found -> !found.id().part().equals(node.board().id()))
-                        .isPresent());
-        return feedsByCable || ridesOnAnother;
+        return pluggedIn.contains(placed.id());
+    }
+
+    private static boolean feedsByCable(Placed placed) {
+        return placed.cls().pins().isEmpty()
+                && placed.cls().outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE);
+    }
+
+    private boolean ridesOnAnother(Placed placed) {
+        if (placed.part().isBoard()) {
+            return false;
+        }
+        for (Endpoint feed : placed.part().feeds().values()) {
+            Optional<Rail> rail = node.rail(feed);
+            if (rail.isPresent()
+                    && rail.get().output().way() == Output.Way.PASS
+                    && !feed.part().equals(Part.BOARD)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private void supply(Rail rail) {
@@ -88,10 +110,9 @@ final class WireSteps {
             return;
         }
         List<Rail.Load> loads = rail.loads().stream()
-                .filter(load -> !isPluggedIn(node.part(load.pin().part()).orElseThrow()))
+                .filter(load -> !pluggedIn.contains(load.pin().part()))
                 .toList();
-        boolean hasTies =
-                node.node().wires().stream().anyMatch(wire -> wire.to().equals(rail.id()));
+        boolean hasTies = wireEnds.contains(rail.id());
         if (loads.isEmpty() && !hasTies) {
             return;
         }

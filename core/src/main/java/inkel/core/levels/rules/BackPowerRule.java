@@ -60,35 +60,30 @@ public final class BackPowerRule implements Rule<LevelReport> {
 
     private static boolean isFedThroughItsPin(Link link) {
         NodeCircuit node = link.node();
-        Placed receiver = node.part(link.to().part()).orElseThrow();
-        boolean isTogether = isSwitchedWithOthers(receiver)
+        boolean isDirect = link.between().isEmpty() || link.between().get() instanceof Between.Nothing;
+        if (!isDirect || !link.check().vohMax().isAbove(CLAMP) || isOneSource(node, link.from(), link.to())) {
+            return false;
+        }
+        boolean isTogether = isSwitchedWithOthers(node.part(link.to().part()).orElseThrow())
                 || isSwitchedWithOthers(node.part(link.from().part()).orElseThrow());
-        boolean hangsOnSupply = node.io(link.to())
-                .map(IoFamily::absoluteMax)
-                .filter(limit -> limit.share() > 0)
-                .isPresent();
-        Optional<Endpoint> driven = source(node, link.from());
-        Optional<Endpoint> fed = source(node, link.to());
-        return !isTogether
-                && hangsOnSupply
-                && link.between()
-                        .filter(between -> !(between instanceof Between.Nothing))
-                        .isEmpty()
-                && link.check().vohMax().isAbove(CLAMP)
-                && driven.isPresent()
-                && fed.isPresent()
-                && !driven.equals(fed);
+        Optional<IoFamily> family = node.io(link.to());
+        return !isTogether && family.isPresent() && family.get().absoluteMax().share() > 0;
     }
 
     private static boolean isSwitchedWithOthers(Placed placed) {
         return placed.part().setting("together").filter("yes"::equals).isPresent();
     }
 
-    private static Optional<Endpoint> source(NodeCircuit node, Endpoint end) {
-        return node.ioRail(end).map(Rail::id).map(rail -> {
-            List<Endpoint> way = node.upToSource(rail);
-            return way.get(way.size() - 1);
-        });
+    /** Also for a pin that hangs on no rail: then nothing is known of what is off while the other is on. */
+    private static boolean isOneSource(NodeCircuit node, Endpoint one, Endpoint other) {
+        Optional<Rail> first = node.ioRail(one);
+        Optional<Rail> second = node.ioRail(other);
+        return first.isEmpty() || second.isEmpty() || source(node, first.get()).equals(source(node, second.get()));
+    }
+
+    private static Endpoint source(NodeCircuit node, Rail rail) {
+        List<Endpoint> way = node.upToSource(rail.id());
+        return way.get(way.size() - 1);
     }
 
     private static Finding describe(List<Link> links) {

@@ -2,7 +2,6 @@ package inkel.core.levels.rules;
 
 import inkel.core.build.Between;
 import inkel.core.build.Edit;
-import inkel.core.catalog.Ways;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -29,8 +28,8 @@ public final class DividerTwoWayRule implements Rule<LevelReport> {
     public List<Finding> check(LevelReport levels) {
         return levels.circuit().nodes().stream()
                 .flatMap(node -> node.node().between().stream()
-                        .filter(between -> between instanceof Between.Divider || isBuffer(node, between))
                         .filter(between -> isTwoWay(node, between))
+                        .filter(between -> between instanceof Between.Divider || isBuffer(node, between))
                         .map(between -> describe(node, between)))
                 .toList();
     }
@@ -38,7 +37,7 @@ public final class DividerTwoWayRule implements Rule<LevelReport> {
     private static boolean isBuffer(NodeCircuit node, Between between) {
         return between instanceof Between.ShifterWay way
                 && node.part(way.shifter())
-                        .filter(part -> Ways.of(part.cls()).isOneWay())
+                        .filter(part -> node.ways(part).isOneWay())
                         .isPresent();
     }
 

@@ -32,9 +32,9 @@ public final class AddressClashRule implements Rule<PinReport> {
                 for (int i = 0; i < members.size(); i++) {
                     // The members come first among those that hear; each pair is told once.
                     for (Placed other : hearing.subList(i + 1, hearing.size())) {
-                        clash(members.get(i), other).stream()
-                                .map(found -> describe(pins, found))
-                                .forEach(findings::add);
+                        for (int address : NodePins.commonAddresses(members.get(i), other)) {
+                            findings.add(describe(pins, new Clash(members.get(i), other, address)));
+                        }
                     }
                 }
             });
@@ -43,12 +43,6 @@ public final class AddressClashRule implements Rule<PinReport> {
     }
 
     private record Clash(Placed first, Placed second, int address) {}
-
-    private static List<Clash> clash(Placed first, Placed second) {
-        return NodePins.commonAddresses(first, second).stream()
-                .map(address -> new Clash(first, second, address))
-                .toList();
-    }
 
     private static Finding describe(NodePins pins, Clash clash) {
         Finding.Builder finding = Finding.of(INFO, pins.node().place(clash.second()))

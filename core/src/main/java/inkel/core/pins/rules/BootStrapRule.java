@@ -34,7 +34,7 @@ public final class BootStrapRule implements Rule<PinReport> {
 
     private static boolean isDecided(NodePins pins, Wire wire) {
         Optional<Pin> target = pins.node().pin(wire.to());
-        return target.filter(pin -> pin.can(Ability.Kind.STRAP)).isPresent() && pins.holdsAtStart(wire);
+        return target.isPresent() && target.get().can(Ability.Kind.STRAP) && pins.holdsAtStart(wire);
     }
 
     private static Finding describe(NodePins pins, Wire wire) {

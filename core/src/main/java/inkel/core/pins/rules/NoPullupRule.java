@@ -1,7 +1,6 @@
 package inkel.core.pins.rules;
 
 import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
 import inkel.core.build.Wire;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Placed;
@@ -15,7 +14,6 @@ import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Stream;
 
 /** Reports an I2C bus on which nothing pulls the wires up: they never go high. */
@@ -33,19 +31,19 @@ public final class NoPullupRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         return report.nodes().stream()
-                .flatMap(pins -> pins.node().nets().entrySet().stream()
-                        .filter(net -> isUnpulledBus(pins, net))
-                        .map(net -> describe(pins, net.getValue().get(0))))
+                .flatMap(pins -> pins.wiresOf(PinUse.I2C_SDA).stream()
+                        .map(Wire::to)
+                        .distinct()
+                        .map(target -> pins.node().nets().get(target))
+                        .filter(net -> isUnpulled(pins, net))
+                        .map(net -> describe(pins, net.get(0))))
                 .toList();
     }
 
-    private static boolean isUnpulledBus(NodePins pins, Map.Entry<Endpoint, List<Wire>> net) {
-        boolean isBus = net.getValue().stream().anyMatch(wire -> pins.useOf(wire.from()) == PinUse.I2C_SDA);
-        return isBus
-                && Stream.concat(
-                                Stream.of(net.getKey()), net.getValue().stream().map(Wire::from))
-                        .noneMatch(pin -> pins.node().part(pin.part()).orElseThrow().cls().pulls().stream()
-                                .anyMatch(pull -> pull.pin().equals(pin.pin())));
+    private static boolean isUnpulled(NodePins pins, List<Wire> net) {
+        return Stream.concat(Stream.of(net.get(0).to()), net.stream().map(Wire::from))
+                .noneMatch(pin -> pins.node().part(pin.part()).orElseThrow().cls().pulls().stream()
+                        .anyMatch(pull -> pull.pin().equals(pin.pin())));
     }
 
     private static Finding describe(NodePins pins, Wire wire) {
