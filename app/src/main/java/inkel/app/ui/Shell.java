@@ -44,10 +44,14 @@ public final class Shell extends StackPane {
     private Node boardMaker;
 
     public Shell(Workbench bench, UserState state) {
+        this(bench, state, () -> {});
+    }
+
+    /** @param begin gives the workbench what is opened at the start; called once what does not depend on it is made */
+    Shell(Workbench bench, UserState state, Runnable begin) {
         this.bench = bench;
         this.state = state;
         getStyleClass().add("shell");
-        why = new WhyPanel(bench, this::makePart);
         tabs = new NodeTabs(bench, this::addBoard);
         commands = new Commands(bench, actions());
         VBox middle = new VBox(new NoticeBar(bench), stageHost);
@@ -56,6 +60,8 @@ public final class Shell extends StackPane {
         frame.setTop(new TopBar(bench, commands, tabs));
         frame.setLeft(new Selvedge(bench, this::go));
         frame.setCenter(middle);
+        begin.run();
+        why = new WhyPanel(bench, this::makePart);
         frame.setBottom(new Strip(bench));
         getChildren().add(frame);
         bench.stageProperty().addListener((property, old, next) -> showStage());

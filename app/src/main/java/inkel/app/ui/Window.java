@@ -90,11 +90,7 @@ public final class Window extends Application {
                 Platform::runLater,
                 Clock.systemUTC(),
                 new Recovery(state.folder().resolve("recovery")));
-        first.join().ifPresent(bench::take);
-        bench.shelves().tellBroken();
-        bench.offerLeftNew();
-        StartTimer.mark("files");
-        Shell shell = new Shell(bench, state);
+        Shell shell = new Shell(bench, state, () -> begin(bench));
         StartTimer.mark("shell");
         stage.setScene(scene(shell, WIDTH, HEIGHT));
         stage.titleProperty()
@@ -110,6 +106,15 @@ public final class Window extends Application {
         StartTimer.mark("shown");
         // The rest of the catalogue is read once the first picture is out, so that a search need not wait for it.
         catalog.thenAcceptAsync(Catalog::all, CompletableFuture.delayedExecutor(CATALOG_DELAY_MILLIS, MILLISECONDS));
+    }
+
+    /** By now the files have been read, or soon will be. */
+    private static void begin(Workbench bench) {
+        StartTimer.mark("frame");
+        first.join().ifPresent(bench::take);
+        bench.shelves().tellBroken();
+        bench.offerLeftNew();
+        StartTimer.mark("files");
     }
 
     private static String title(Workbench bench) {
