@@ -3,6 +3,7 @@ package inkel.app.bench;
 import inkel.app.Examples;
 import inkel.app.Main;
 import inkel.app.ui.DragProbe;
+import inkel.app.ui.FrameCeiling;
 import inkel.app.ui.FrameProbe;
 import inkel.app.ui.loom.LoomModel;
 import inkel.core.build.Build;
@@ -263,6 +264,7 @@ public final class Benchmarks {
         print("longest work on the window's thread after an edit", longest, "ms", "at most 16 ms");
         double loaded = FrameProbe.longestInPower(withLoads(demo, catalog, MANY_LOADS), catalog);
         print("the same in Power with " + MANY_LOADS + " loads more on one rail", loaded, "ms", "at most 16 ms");
+        print("dragging a square over an empty window", FrameCeiling.framesPerSecond(), "fps", "told, no goal");
         drag(FullBoard.of(catalog, "board-small-5v", FULL, CROWDED), catalog);
         drag(FullBoard.of(catalog, FULL, CROWDED), catalog);
         Platform.exit();
@@ -274,9 +276,10 @@ public final class Benchmarks {
         LoomModel loom = LoomModel.of(Assessment.assess(planned, catalog), FullBoard.NODE);
         Path file = Files.createTempDirectory("inkel-bench").resolve("full.inkel.json");
         BuildWriter.write(file, planned);
-        double frames = DragProbe.framesPerSecond(file, catalog, new Endpoint("module-2", "OUT"));
+        DragProbe.Drag drag = DragProbe.drag(file, catalog, new Endpoint("module-2", "OUT"));
         String size = loom.threads().size() + " threads and " + loom.shownRows() + " rows";
-        print("dragging a knot over " + size, frames, "fps", "60 at 40 × 120");
+        print("dragging a knot over " + size, drag.framesPerSecond(), "fps", "60 at 40 × 120");
+        print("from the press to its twentieth frame in the hand", drag.pickUpMillis(), "ms", "told, no goal");
     }
 
     /** A copy of a build with more sensors on its board's 5 V. */

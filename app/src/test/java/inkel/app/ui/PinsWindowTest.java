@@ -7,6 +7,7 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Panner;
 import inkel.app.ui.loom.LoomModel;
 import inkel.core.build.Build;
 import inkel.core.build.Endpoint;
@@ -18,7 +19,6 @@ import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.Test;
@@ -252,9 +252,8 @@ class PinsWindowTest extends WindowJourney {
         int seen = robot.lookup(".loom-row").queryAll().size();
         int all = LoomModel.of(bench.assessmentProperty().get(), NODE).shownRows();
         assertTrue(seen < all, seen + " of " + all);
-        ScrollPane scroll =
-                robot.from(robot.lookup("#loom")).lookup(".bare-scroll").queryAs(ScrollPane.class);
-        robot.interact(() -> scroll.setVvalue(1));
+        Panner view = robot.from(robot.lookup("#loom")).lookup(".panner").queryAs(Panner.class);
+        robot.interact(() -> view.panTo(0, Double.MAX_VALUE));
         waitForFxEvents();
         until(() -> isThere(robot, "#pin-level-S"));
         assertTrue(find(robot, "pin-bench--") == null, "what has left the view is dropped");

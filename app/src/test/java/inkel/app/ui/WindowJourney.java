@@ -1,6 +1,7 @@
 package inkel.app.ui;
 
 import static org.testfx.util.WaitForAsyncUtils.waitFor;
+import static org.testfx.util.WaitForAsyncUtils.waitForAsyncFx;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
@@ -22,6 +23,8 @@ import org.testfx.api.FxRobot;
 
 /** What journeys through the real window have in common: a window of its own state, and ways to press, type and wait. */
 abstract class WindowJourney {
+    private static final long ASKED_MILLIS = 10_000;
+
     static final String NODE = "lower-lock";
 
     Path folder;
@@ -60,7 +63,8 @@ abstract class WindowJourney {
     }
 
     static void until(Callable<Boolean> condition) throws Exception {
-        waitFor(90, TimeUnit.SECONDS, condition);
+        // Asked for on the window's thread: another one would look at nodes while they come and go.
+        waitFor(90, TimeUnit.SECONDS, () -> waitForAsyncFx(ASKED_MILLIS, condition));
         waitForFxEvents();
     }
 

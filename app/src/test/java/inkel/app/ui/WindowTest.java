@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.testfx.util.WaitForAsyncUtils.waitFor;
+import static org.testfx.util.WaitForAsyncUtils.waitForAsyncFx;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
@@ -39,6 +40,8 @@ import org.testfx.framework.junit5.Start;
 /** Whole journeys through the real window. */
 @ExtendWith(ApplicationExtension.class)
 class WindowTest {
+    private static final long ASKED_MILLIS = 10_000;
+
     private static final String NODE = "lower-lock";
 
     private Path folder;
@@ -71,7 +74,8 @@ class WindowTest {
     }
 
     private static void until(Callable<Boolean> condition) throws Exception {
-        waitFor(90, TimeUnit.SECONDS, condition);
+        // Asked for on the window's thread: another one would look at nodes while they come and go.
+        waitFor(90, TimeUnit.SECONDS, () -> waitForAsyncFx(ASKED_MILLIS, condition));
         waitForFxEvents();
     }
 

@@ -99,9 +99,9 @@ public final class Caption extends Region {
         double top = insets.getTop();
         double spare = getHeight() - top - insets.getBottom() - line.height();
         // A rounding error must not cost the last letters.
-        line.place(insets.getLeft(), top + Math.max(0, spare / 2), room + 0.6);
-        if (isRight) {
-            line.placeRight(getWidth() - insets.getRight(), top + Math.max(0, spare / 2));
-        }
+        line.fit(room + 0.6);
+        // Moved once only: a text that is moved to the left and back is painted anew, and with it the window.
+        double left = isRight ? getWidth() - insets.getRight() - line.width() : insets.getLeft();
+        line.relocate(left, top + Math.max(0, spare / 2));
     }
 }

@@ -47,7 +47,8 @@ public final class Line extends Text {
         return getLayoutBounds().getHeight();
     }
 
-    private void fit(double width) {
+    /** Shortens it to what fits a width. */
+    public void fit(double width) {
         String fitting = fitting(width);
         if (!fitting.equals(getText())) {
             setText(fitting);

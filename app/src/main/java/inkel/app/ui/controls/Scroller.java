@@ -4,7 +4,6 @@ import javafx.geometry.Bounds;
 import javafx.geometry.Orientation;
 import javafx.scene.Node;
 import javafx.scene.Scene;
-import javafx.scene.control.ScrollBar;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
@@ -19,7 +18,7 @@ public class Scroller extends Region {
 
     private final Region content;
     private final Rectangle clip = new Rectangle();
-    private ScrollBar bar;
+    private final Rail rail = new Rail(Orientation.VERTICAL, this::scrollTo);
     private double offset;
 
     public Scroller(Region content) {
@@ -116,10 +115,12 @@ public class Scroller extends Region {
         clip.setHeight(height);
         double wanted = content.prefHeight(width);
         boolean isTooTall = wanted > height + 0.5;
-        if (isTooTall && bar == null) {
-            makeBar();
+        if (isTooTall && !rail.isMade()) {
+            Node bar = rail.make();
+            getChildren().add(bar);
+            bar.applyCss();
         }
-        double barWidth = isTooTall ? bar.prefWidth(-1) : 0;
+        double barWidth = isTooTall ? rail.thickness() : 0;
         if (isTooTall) {
             wanted = content.prefHeight(width - barWidth);
         }
@@ -127,25 +128,13 @@ public class Scroller extends Region {
         content.resize(width - barWidth, contentHeight);
         offset = Math.max(0, Math.min(offset, contentHeight - height));
         content.relocate(0, -Math.round(offset));
-        if (bar != null) {
-            bar.setVisible(isTooTall);
-            bar.setMax(Math.max(1, contentHeight - height));
-            bar.setVisibleAmount(bar.getMax() * height / contentHeight);
-            bar.setBlockIncrement(height - STEP);
-            bar.setUnitIncrement(STEP);
-            bar.setValue(offset);
-            bar.resizeRelocate(width - barWidth, 0, barWidth, height);
+        if (isTooTall) {
+            rail.show(contentHeight, height, offset, STEP);
+            rail.place(width - barWidth, 0, barWidth, height);
+        } else {
+            rail.hide();
         }
         seen(offset, offset + height);
-    }
-
-    private void makeBar() {
-        bar = new ScrollBar();
-        bar.setOrientation(Orientation.VERTICAL);
-        bar.setFocusTraversable(false);
-        bar.valueProperty().addListener((property, old, next) -> scrollTo(next.doubleValue()));
-        getChildren().add(bar);
-        bar.applyCss();
     }
 
     @Override

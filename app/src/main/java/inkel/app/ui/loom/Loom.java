@@ -2,6 +2,7 @@ package inkel.app.ui.loom;
 
 import inkel.app.ui.Ui;
 import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Panner;
 import inkel.app.words.Words;
 import inkel.core.build.Place;
 import java.util.HashMap;
@@ -10,11 +11,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import javafx.animation.AnimationTimer;
 import javafx.css.PseudoClass;
-import javafx.geometry.Bounds;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -38,6 +38,10 @@ public final class Loom extends VBox {
 
     private static final double MARGIN = 60;
     private static final double STILL = 4;
+    private static final double BELOW = 24;
+
+    private static final double EDGE = 28;
+    private static final double EDGE_PACE = 9;
 
     private final LoomActions actions;
     private final LoomHead head;
@@ -45,19 +49,33 @@ public final class Loom extends VBox {
     private final Pane threads = layer();
     private final Pane rows = layer();
     private final Pane rings = layer();
+    private final Pane sides = layer();
+    private final Pane labels = layer();
     private final Caption hint = Ui.word("", "loom-hint");
-    private final Pane field = new Pane(cards, threads, rows, rings, hint);
-    private final ScrollPane scroll = new ScrollPane(field);
+    private final Pane field = new Pane(cards, threads, rows, rings, sides, labels, hint);
+    private final Panner view = new Panner(field, new Sight());
     private final LoomHand hand;
     private final Map<Integer, Node> cardNodes = new HashMap<>();
+    private final Map<Integer, LoomSide> sideNodes = new HashMap<>();
     private final Map<Integer, Region> threadNodes = new HashMap<>();
     private final Map<Integer, LoomRow> rowNodes = new HashMap<>();
+    private final Map<Integer, Caption> labelNodes = new HashMap<>();
+    private final AnimationTimer atEdge = new AnimationTimer() {
+        @Override
+        public void handle(long now) {
+            panAtEdge();
+        }
+    };
     private LoomModel model;
     private LoomGeometry geometry;
+    private LoomGeometry fitted;
+    private double fittedTo;
+    private double threadHeight;
     private Lens lens = Lens.ROLES;
     private Place selected;
     private int hovered = -1;
     private double pressedAt = -1;
+    private double pulledTo;
     private int pressedRow = -1;
     private boolean isWanted;
 
@@ -68,19 +86,8 @@ public final class Loom extends VBox {
         getStyleClass().add("loom");
         setId("loom");
         field.getStyleClass().add("loom-field");
-        cards.setMouseTransparent(false);
-        scroll.getStyleClass().add("bare-scroll");
-        scroll.setFitToHeight(true);
-        VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(head, scroll);
-        scroll.hvalueProperty().addListener((property, old, next) -> seen());
-        scroll.vvalueProperty().addListener((property, old, next) -> seen());
-        scroll.viewportBoundsProperty().addListener((property, old, next) -> {
-            if (old.getWidth() != next.getWidth() || old.getHeight() != next.getHeight()) {
-                arrange();
-                preview();
-            }
-        });
+        VBox.setVgrow(view, Priority.ALWAYS);
+        getChildren().addAll(head, view);
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.LIST_VIEW);
         setAccessibleText(Words.get("loom.name"));
@@ -88,6 +95,36 @@ public final class Loom extends VBox {
         field.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::drag);
         field.addEventHandler(MouseEvent.MOUSE_RELEASED, event -> release());
         addEventHandler(KeyEvent.KEY_PRESSED, this::keys);
+        addEventHandler(KeyEvent.KEY_PRESSED, view::key);
+    }
+
+    /** What the view shows of the loom. */
+    private final class Sight implements Panner.Content {
+        @Override
+        public double height() {
+            return model == null ? 0 : geometryIn(fittedTo).height() + BELOW;
+        }
+
+        @Override
+        public double widthIn(double room) {
+            return model == null ? 0 : geometryIn(room).width();
+        }
+
+        @Override
+        public void seen() {
+            if (model == null) {
+                return;
+            }
+            LoomGeometry now = geometryIn(view.viewWidth());
+            if (now != geometry) {
+                arrange(now);
+                preview();
+            }
+            make();
+            if (isWanted) {
+                revealSelected();
+            }
+        }
     }
 
     private static Pane layer() {
@@ -99,14 +136,24 @@ public final class Loom extends VBox {
 
     public void show(LoomModel newModel) {
         model = newModel;
-        arrange();
+        arrange(geometryIn(view.viewWidth()));
+        make();
         preview();
+        view.refit();
+    }
+
+    private LoomGeometry geometryIn(double room) {
+        if (fitted == null || fitted.model() != model || fittedTo != room) {
+            fitted = new LoomGeometry(model, room);
+            fittedTo = room;
+        }
+        return fitted;
     }
 
     public void setLens(Lens newLens) {
         lens = newLens;
         forget(rowNodes, rows);
-        arrange();
+        make();
     }
 
     /** Marks a place and scrolls it into view; null marks nothing. */
@@ -121,9 +168,9 @@ public final class Loom extends VBox {
     /** As soon as there is something to see it in. */
     private void revealSelected() {
         int row = selectedRow();
-        if (row >= 0 && scroll.getViewportBounds().getHeight() > 0 && field.getHeight() > 0) {
+        if (row >= 0 && view.viewHeight() > 0 && !view.isNeedsLayout()) {
             isWanted = false;
-            reveal(geometry.y(row));
+            reveal(row);
         }
     }
 
@@ -154,44 +201,38 @@ public final class Loom extends VBox {
         return -1;
     }
 
-    private void reveal(double y) {
-        Bounds view = scroll.getViewportBounds();
-        double hidden = field.getHeight() - view.getHeight();
-        if (hidden <= 0) {
-            return;
+    /** Moves the view as little as brings a row and its knot into it. */
+    private void reveal(int row) {
+        double y = geometry.y(row);
+        boolean isInView = y - LoomGeometry.ROW >= view.top() && y + LoomGeometry.ROW <= view.top() + view.viewHeight();
+        double top = isInView ? view.top() : y - view.viewHeight() / 2;
+        int thread = geometry.rows().get(row).thread();
+        view.panTo(thread < 0 ? view.across() : acrossFor(geometry.x(thread)), top);
+    }
+
+    /** How far across the view is to be so that a place of the field is seen. */
+    private double acrossFor(double x) {
+        if (x - LoomGeometry.ROW < view.across() + LoomSide.WIDTH) {
+            return x - MARGIN - LoomSide.WIDTH;
         }
-        double top = scroll.getVvalue() * hidden;
-        if (y - LoomGeometry.ROW < top || y + LoomGeometry.ROW > top + view.getHeight()) {
-            scroll.setVvalue(Math.max(0, Math.min(1, (y - view.getHeight() / 2) / hidden)));
-        }
+        boolean isBeyond = x + LoomGeometry.ROW > view.across() + view.viewWidth();
+        return isBeyond ? x + MARGIN - view.viewWidth() : view.across();
     }
 
     // --- what is made
 
-    /** Works out where everything stands, and makes what is seen of it. */
-    private void arrange() {
-        if (model == null) {
-            return;
-        }
-        Bounds view = scroll.getViewportBounds();
-        LoomGeometry next = new LoomGeometry(model, view.getWidth());
+    /** Takes where everything stands, and drops what stands elsewhere now. */
+    private void arrange(LoomGeometry next) {
         boolean isSame = geometry != null && isAlike(geometry, next);
         geometry = next;
-        double full = Math.max(geometry.height() + 24, view.getHeight() - 2);
-        field.setPrefSize(Math.max(geometry.width(), view.getWidth() - 2), full);
-        field.setMinSize(geometry.width(), geometry.height() + 24);
-        rings.resize(view.getWidth(), full);
         forget(cardNodes, cards);
+        forget(sideNodes, sides);
         forget(threadNodes, threads);
         if (!isSame) {
             forget(rowNodes, rows);
+            forget(labelNodes, labels);
         } else {
             keepUnchanged();
-        }
-        seen();
-        mark();
-        if (isWanted) {
-            revealSelected();
         }
     }
 
@@ -209,6 +250,7 @@ public final class Loom extends VBox {
             Map.Entry<Integer, LoomRow> row = made.next();
             if (!row.getValue().row().equals(geometry.rows().get(row.getKey()))) {
                 rows.getChildren().remove(row.getValue());
+                labels.getChildren().remove(labelNodes.remove(row.getKey()));
                 made.remove();
             }
         }
@@ -220,22 +262,18 @@ public final class Loom extends VBox {
     }
 
     /** Makes what has come into view and drops what has left it. */
-    private void seen() {
+    private void make() {
         if (geometry == null) {
             return;
         }
-        Bounds view = scroll.getViewportBounds();
-        double hiddenDown = Math.max(0, field.prefHeight(-1) - view.getHeight());
-        double hiddenAcross = Math.max(0, geometry.width() - view.getWidth());
-        double top = scroll.getVvalue() * hiddenDown - MARGIN;
-        double left = scroll.getHvalue() * hiddenAcross - MARGIN;
-        double bottom = top + view.getHeight() + 2 * MARGIN;
-        int firstRow = geometry.firstRowFrom(top);
-        int lastRow = geometry.firstRowFrom(bottom);
-        int firstThread = Math.max(0, (int) ((left - LoomGeometry.LEFT) / geometry.step()));
+        double across = view.across();
+        double top = view.top() - MARGIN;
+        double bottom = view.top() + view.viewHeight() + MARGIN;
+        // What has moved under the names at the left is not made, so that nothing looks out between them.
+        int firstThread = across > 0 ? (int) Math.ceil(across / geometry.step() - 0.5) : 0;
         int lastThread = Math.min(
                 model.threads().size(),
-                (int) ((left + view.getWidth() + 2 * MARGIN - LoomGeometry.LEFT) / geometry.step()) + 1);
+                (int) ((across + view.viewWidth() + MARGIN - LoomGeometry.LEFT) / geometry.step()) + 1);
         int firstCard = 0;
         while (firstCard < model.modules().size()
                 && geometry.cardTop(firstCard) + geometry.cardHeight(firstCard) < top) {
@@ -245,12 +283,26 @@ public final class Loom extends VBox {
         while (lastCard < model.modules().size() && geometry.cardTop(lastCard) < bottom) {
             lastCard++;
         }
+        double wanted = Math.max(geometry.height() + BELOW, view.viewHeight());
+        if (wanted != threadHeight) {
+            threadHeight = wanted;
+            forget(threadNodes, threads);
+        }
+        sides.setTranslateX(across);
+        labels.setTranslateX(across);
+        hand.setRoom(across + view.viewWidth());
         keep(cardNodes, cards, firstCard, lastCard, this::card);
-        keep(threadNodes, threads, firstThread, Math.max(firstThread, lastThread), this::thread);
-        boolean hasNew = keep(rowNodes, rows, firstRow, lastRow, this::row);
-        head.show(geometry, firstThread, Math.max(firstThread, lastThread), -scroll.getHvalue() * hiddenAcross);
+        keep(sideNodes, sides, firstCard, lastCard, this::side);
+        sideNodes.values().forEach(side -> side.setApart(across > 0));
+        boolean hasNew = keep(threadNodes, threads, firstThread, Math.max(firstThread, lastThread), this::thread);
+        int firstRow = geometry.firstRowFrom(top);
+        int lastRow = geometry.firstRowFrom(bottom);
+        hasNew |= keep(rowNodes, rows, firstRow, lastRow, this::row);
+        hasNew |= keep(labelNodes, labels, firstRow, lastRow, this::label);
+        head.show(geometry, firstThread, Math.max(firstThread, lastThread), -across);
         if (hasNew) {
             mark();
+            light();
         }
     }
 
@@ -285,9 +337,18 @@ public final class Loom extends VBox {
                 actions);
     }
 
+    private LoomSide side(int number) {
+        return new LoomSide(
+                model.modules().get(number), geometry.cardTop(number), geometry.cardHeight(number), actions);
+    }
+
+    private Caption label(int number) {
+        return LoomRow.label(geometry.rows().get(number), geometry.y(number));
+    }
+
     private Region thread(int number) {
         LoomModel.Thread thread = model.threads().get(number);
-        Region line = LoomHead.line(thread, geometry.x(number), 0, field.prefHeight(-1));
+        Region line = LoomHead.line(thread, geometry.x(number), 0, threadHeight);
         line.setMouseTransparent(true);
         return line;
     }
@@ -323,15 +384,31 @@ public final class Loom extends VBox {
             }
             hand.take(geometry, row, pressedRow);
             light();
+            atEdge.start();
         }
         if (hand.isHolding()) {
-            hand.dragTo(field.sceneToLocal(event.getSceneX(), 0).getX());
+            pulledTo = event.getSceneX();
+            hand.dragTo(field.sceneToLocal(pulledTo, 0).getX());
         }
         event.consume();
     }
 
+    /** While a knot is held at an edge of the view, threads beyond it come into view. */
+    private void panAtEdge() {
+        if (!hand.isHolding() || pressedAt < 0) {
+            atEdge.stop();
+            return;
+        }
+        double x = view.sceneToLocal(pulledTo, 0).getX();
+        double by = x > view.viewWidth() - EDGE ? EDGE_PACE : x < LoomSide.WIDTH + EDGE ? -EDGE_PACE : 0;
+        if (by != 0 && view.panTo(view.across() + by, view.top())) {
+            hand.dragTo(field.sceneToLocal(pulledTo, 0).getX());
+        }
+    }
+
     private void release() {
         pressedAt = -1;
+        atEdge.stop();
         if (hand.isHolding()) {
             hand.drop();
             preview();
@@ -394,6 +471,7 @@ public final class Loom extends VBox {
         if (hand.isHolding() || hand.take(geometry, rowNodes.get(row), row)) {
             hand.step(direction);
             light();
+            view.panTo(acrossFor(hand.at()), view.top());
         }
         return true;
     }
@@ -425,6 +503,8 @@ public final class Loom extends VBox {
                 .forEach(row -> row.mark(
                         row.row().place().equals(selected),
                         thread >= 0 && row.row().thread() == thread));
+        labelNodes.forEach((number, label) -> label.pseudoClassStateChanged(
+                LoomRow.SELECTED, geometry.rows().get(number).place().equals(selected)));
         int lit = thread >= 0 ? thread : chosen.map(LoomModel.Row::thread).orElse(-1);
         threadNodes.forEach((number, line) -> line.pseudoClassStateChanged(LoomRow.SELECTED, number == lit));
         head.mark(lit);

@@ -25,6 +25,7 @@ final class LoomHand {
     private LoomRow held;
     private int row = -1;
     private int aim = -1;
+    private double room;
 
     LoomHand(LoomActions actions, Pane layer, Caption hint) {
         this.actions = actions;
@@ -37,6 +38,16 @@ final class LoomHand {
 
     boolean isHolding() {
         return held != null;
+    }
+
+    /** How far to the right of the field words can be read. */
+    void setRoom(double right) {
+        room = right;
+    }
+
+    /** Where across the field the held knot is. */
+    double at() {
+        return geometry.x(Math.max(0, aim));
     }
 
     /** Rings the free pins that a selected signal could go to, before a hand takes it. */
@@ -119,7 +130,6 @@ final class LoomHand {
         if (words.isPresent()) {
             hint.setText(words.get());
             hint.autosize();
-            double room = layer.getWidth() > 0 ? layer.getWidth() : geometry.width();
             double left = Math.max(4, Math.min(x + 14, room - hint.getWidth() - 8));
             hint.relocate(left, Math.max(0, geometry.y(row) - 34));
         }

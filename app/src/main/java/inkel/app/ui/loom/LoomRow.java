@@ -35,11 +35,6 @@ final class LoomRow extends Pane {
         setId("pin-" + row.place().part() + "-" + row.place().pin());
         setManaged(false);
         double end = LABEL_END + 20;
-        Caption label = Ui.word(row.label(), "loom-pin").right();
-        label.setMinWidth(LoomGeometry.LABEL_WIDTH);
-        label.setMaxWidth(LoomGeometry.LABEL_WIDTH);
-        label.resizeRelocate(0, 0, LoomGeometry.LABEL_WIDTH, LoomGeometry.ROW);
-        getChildren().add(label);
         if (row.other() >= 0) {
             end = Math.max(end, other(geometry));
         }
@@ -61,6 +56,17 @@ final class LoomRow extends Pane {
 
     LoomModel.Row row() {
         return row;
+    }
+
+    /** The name of a row's pin, which stays at the left when the threads are moved across. */
+    static Caption label(LoomModel.Row row, double middle) {
+        Caption label = Ui.word(row.label(), "loom-pin").right();
+        label.setManaged(false);
+        label.setMouseTransparent(true);
+        label.setMinWidth(LoomGeometry.LABEL_WIDTH);
+        label.setMaxWidth(LoomGeometry.LABEL_WIDTH);
+        label.resizeRelocate(OFFSET, middle - LoomGeometry.ROW / 2, LoomGeometry.LABEL_WIDTH, LoomGeometry.ROW);
+        return label;
     }
 
     private double wire(LoomGeometry geometry, Loom.Lens lens) {

@@ -1,0 +1,158 @@
+package inkel.app.ui.controls;
+
+import javafx.geometry.Orientation;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
+
+/**
+ * A view of a content that may be larger both ways. Unlike the toolkit's own it keeps no image of what is in view, so that
+ * a change inside paints only what has changed.
+ */
+public final class Panner extends Region {
+    private static final double STEP = 48;
+
+    private final Content content;
+    private final Region body;
+    private final Rectangle clip = new Rectangle();
+    private final Rail down = new Rail(Orientation.VERTICAL, top -> panTo(across(), top));
+    private final Rail over = new Rail(Orientation.HORIZONTAL, left -> panTo(left, top()));
+    private double left;
+    private double top;
+    private double viewWidth;
+    private double viewHeight;
+
+    /** What is looked at; asked in each layout of the view. */
+    public interface Content {
+        double height();
+
+        /** How wide it is in a view of some width. */
+        double widthIn(double view);
+
+        /** Told after each layout, and after each move of the view. */
+        void seen();
+    }
+
+    public Panner(Region body, Content content) {
+        this.body = body;
+        this.content = content;
+        getStyleClass().add("panner");
+        setClip(clip);
+        getChildren().add(body);
+        body.setManaged(false);
+        setMinSize(0, 0);
+        addEventHandler(ScrollEvent.SCROLL, this::roll);
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+    }
+
+    private void roll(ScrollEvent event) {
+        if (panTo(left - event.getDeltaX(), top - event.getDeltaY())) {
+            event.consume();
+        }
+    }
+
+    /** Pans by the keys that turn pages. */
+    public void key(KeyEvent event) {
+        double by =
+                switch (event.getCode()) {
+                    case PAGE_UP -> STEP - viewHeight;
+                    case PAGE_DOWN -> viewHeight - STEP;
+                    default -> 0;
+                };
+        if (by != 0 && panTo(left, top + by)) {
+            event.consume();
+        }
+    }
+
+    /** How much of the content is left of the view. */
+    public double across() {
+        return left;
+    }
+
+    /** How much of the content is above the view. */
+    public double top() {
+        return top;
+    }
+
+    public double viewWidth() {
+        return viewWidth;
+    }
+
+    /** 0 before the first layout. */
+    public double viewHeight() {
+        return viewHeight;
+    }
+
+    /** Moves the view, as far as there is content; answers whether it moved. */
+    public boolean panTo(double wantedLeft, double wantedTop) {
+        double oldLeft = left;
+        double oldTop = top;
+        left = within(wantedLeft, body.getWidth() - viewWidth);
+        top = within(wantedTop, body.getHeight() - viewHeight);
+        boolean hasMoved = left != oldLeft || top != oldTop;
+        if (hasMoved) {
+            settle();
+        }
+        return hasMoved;
+    }
+
+    private static double within(double wanted, double most) {
+        return Math.max(0, Math.min(most, wanted));
+    }
+
+    /** Asks for another layout, since the content has another size now. */
+    public void refit() {
+        requestLayout();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double width = getWidth();
+        double height = getHeight();
+        clip.setWidth(width);
+        clip.setHeight(height);
+        double whole = content.height();
+        double downWidth = whole > height ? thickness(down) : 0;
+        boolean isTooWide = content.widthIn(width - downWidth) > width - downWidth + 0.5;
+        double overHeight = isTooWide ? thickness(over) : 0;
+        if (downWidth == 0 && whole > height - overHeight) {
+            downWidth = thickness(down);
+        }
+        viewWidth = width - downWidth;
+        viewHeight = height - overHeight;
+        body.resize(Math.max(content.widthIn(viewWidth), viewWidth), Math.max(whole, viewHeight));
+        left = within(left, body.getWidth() - viewWidth);
+        top = within(top, body.getHeight() - viewHeight);
+        if (downWidth > 0) {
+            down.place(viewWidth, 0, downWidth, viewHeight);
+        }
+        if (overHeight > 0) {
+            over.place(0, viewHeight, viewWidth, overHeight);
+        }
+        settle();
+    }
+
+    private double thickness(Rail rail) {
+        if (!rail.isMade()) {
+            getChildren().add(rail.make());
+            applyCss();
+        }
+        return rail.thickness();
+    }
+
+    private void settle() {
+        body.relocate(-Math.round(left), -Math.round(top));
+        tell(down, body.getHeight(), viewHeight, top);
+        tell(over, body.getWidth(), viewWidth, left);
+        content.seen();
+    }
+
+    private static void tell(Rail rail, double whole, double inView, double before) {
+        if (rail.isMade() && whole > inView + 0.5) {
+            rail.show(whole, inView, before, STEP);
+        } else {
+            rail.hide();
+        }
+    }
+}
