@@ -1,6 +1,7 @@
 package inkel.app.ui;
 
 import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.WrapRow;
 import inkel.app.words.Words;
 import inkel.core.build.Part;
 import inkel.core.catalog.Output;
@@ -17,16 +18,21 @@ import javafx.scene.shape.Rectangle;
 /** The strip along the bottom: what each rail gives of what it can, the buses, and whether the build is saved. */
 final class Strip extends HBox {
     private static final String TIME = "HH:mm";
+    private static final double LINE = 26;
+    private static final double GAP = 22;
 
     private final Workbench bench;
-    private final HBox rails = new HBox();
+    private final WrapRow rails = new WrapRow(GAP);
     private final Caption saved = Ui.word("", "strip-saved");
 
     Strip(Workbench bench) {
         this.bench = bench;
         getStyleClass().add("strip");
         rails.getStyleClass().add("strip-rails");
-        rails.setMinWidth(0);
+        // What has no room wraps to a second line, which is not seen: no gauge is cut in two.
+        rails.setMinHeight(LINE);
+        rails.setPrefHeight(LINE);
+        rails.setMaxHeight(LINE);
         Rectangle clip = new Rectangle();
         clip.widthProperty().bind(rails.widthProperty());
         clip.heightProperty().bind(rails.heightProperty());
@@ -50,7 +56,7 @@ final class Strip extends HBox {
             return;
         }
         String node = bench.nodeProperty().get();
-        // What is in trouble comes first, since a narrow window cuts the end of the row.
+        // What is in trouble comes first, since a narrow window has no room for the end of the row.
         assessment.reports().power().inUse(node).stream()
                 .filter(Strip::isOwnRail)
                 .sorted(Comparator.comparing(RailBudget::isPeakOver).reversed())

@@ -33,10 +33,12 @@ final class TopBar extends HBox {
         find.setMinWidth(USE_PREF_SIZE);
         find.setMaxHeight(USE_PREF_SIZE);
         find.setAccessibleText(Words.get("top.find"));
+        Caption brand = Ui.word(Words.get("app.name"), "app-name");
+        brand.setMinWidth(USE_PREF_SIZE);
         getChildren()
                 .addAll(
                         Ui.icon(Icons.MARK, "mark"),
-                        Ui.word(Words.get("app.name"), "app-name"),
+                        brand,
                         name,
                         tabs,
                         Ui.spring(),

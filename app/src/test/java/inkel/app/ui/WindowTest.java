@@ -10,6 +10,7 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Line;
 import inkel.app.ui.controls.Pressable;
 import inkel.core.build.Build;
 import inkel.core.finding.Severity;
@@ -19,6 +20,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
@@ -40,6 +42,18 @@ import org.testfx.framework.junit5.Start;
 /** Whole journeys through the real window. */
 @ExtendWith(ApplicationExtension.class)
 class WindowTest {
+    /** Words that no size of the window may cut. */
+    private static final List<String> MUST_BE_READ = List.of(
+            ".app-name",
+            ".stage-title",
+            ".why-title",
+            ".knot-name",
+            ".wire-end",
+            ".main-button",
+            ".pill-toggle",
+            ".pill-button",
+            ".pill-text");
+
     private static final long ASKED_MILLIS = 10_000;
 
     private static final String NODE = "lower-lock";
@@ -339,7 +353,7 @@ class WindowTest {
 
     /** No text is cut to nothing and no card leaves the window, from the smallest size to a large one, day and night. */
     @ParameterizedTest(name = "{0} x {1}, night {2}")
-    @CsvSource({"1100, 700, false", "1280, 800, true", "2400, 1300, false"})
+    @CsvSource({"900, 600, false", "1100, 700, false", "1280, 800, true", "2400, 1300, false"})
     void theWindowFitsEverySize(double width, double height, boolean isNight, FxRobot robot) throws Exception {
         opened();
         robot.interact(() -> {
@@ -361,21 +375,38 @@ class WindowTest {
                     .query()
                     .localToScene(robot.lookup("#why").query().getLayoutBounds());
             assertTrue(why.getMaxX() <= scene.getWidth() + 1, "the Why panel is inside");
-            for (Node node : robot.lookup(".stage-title, .why-title, .knot-name, .wire-end, .main-button")
-                    .queryAll()) {
-                assertTrue(node.getLayoutBounds().getWidth() > 8, node + " has room");
-                assertFalse(isCut((Labeled) node), node + " is cut at " + width);
+            Bounds edge = robot.lookup(".selvedge").query().localToScene(new javafx.geometry.BoundingBox(0, 0, 1, 1));
+            assertTrue(edge.getMinX() >= 0, "the selvedge is inside");
+            int looked = 0;
+            for (String style : MUST_BE_READ) {
+                for (Node node : robot.lookup(style).match(WindowTest::isSeen).queryAll()) {
+                    assertTrue(node.getLayoutBounds().getWidth() > 8, node + " has room");
+                    assertFalse(isCut(node), node + " is cut at " + width + " in " + at);
+                    looked++;
+                }
             }
+            assertTrue(looked > 10, "there are words to look at in " + at);
         }
     }
 
-    private static boolean isCut(Labeled labeled) {
-        Node text = labeled.lookup(".text");
-        return text instanceof javafx.scene.text.Text shown
-                && labeled.isVisible()
-                && labeled.getText() != null
-                && !labeled.getText().isEmpty()
-                && shown.getText().endsWith("…")
-                && !labeled.getText().endsWith("…");
+    private static boolean isSeen(Node node) {
+        Node at = node;
+        while (at != null && at.isVisible()) {
+            at = at.getParent();
+        }
+        return at == null;
+    }
+
+    /** Whether a text, or one inside a control, is shortened. */
+    private static boolean isCut(Node node) {
+        if (node instanceof Line line) {
+            return line.isVisible() && !line.getText().equals(line.whole());
+        }
+        if (node instanceof Labeled labeled
+                && labeled.lookup(".text") instanceof javafx.scene.text.Text shown
+                && labeled.isVisible()) {
+            return !shown.getText().equals(labeled.getText());
+        }
+        return false;
     }
 }

@@ -3,6 +3,7 @@ package inkel.app.ui.controls;
 import javafx.geometry.Orientation;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 
@@ -15,6 +16,7 @@ public final class Panner extends Region {
 
     private final Content content;
     private final Region body;
+    private final Pane glass;
     private final Rectangle clip = new Rectangle();
     private final Rail down = new Rail(Orientation.VERTICAL, top -> panTo(across(), top));
     private final Rail over = new Rail(Orientation.HORIZONTAL, left -> panTo(left, top()));
@@ -38,8 +40,10 @@ public final class Panner extends Region {
         this.body = body;
         this.content = content;
         getStyleClass().add("panner");
-        setClip(clip);
-        getChildren().add(body);
+        glass = new Pane(body);
+        glass.setManaged(false);
+        glass.setClip(clip);
+        getChildren().add(glass);
         body.setManaged(false);
         setMinSize(0, 0);
         addEventHandler(ScrollEvent.SCROLL, this::roll);
@@ -110,8 +114,6 @@ public final class Panner extends Region {
     protected void layoutChildren() {
         double width = getWidth();
         double height = getHeight();
-        clip.setWidth(width);
-        clip.setHeight(height);
         double whole = content.height();
         double downWidth = whole > height ? thickness(down) : 0;
         boolean isTooWide = content.widthIn(width - downWidth) > width - downWidth + 0.5;
@@ -121,6 +123,9 @@ public final class Panner extends Region {
         }
         viewWidth = width - downWidth;
         viewHeight = height - overHeight;
+        clip.setWidth(viewWidth);
+        clip.setHeight(viewHeight);
+        glass.resize(viewWidth, viewHeight);
         body.resize(Math.max(content.widthIn(viewWidth), viewWidth), Math.max(whole, viewHeight));
         left = within(left, body.getWidth() - viewWidth);
         top = within(top, body.getHeight() - viewHeight);

@@ -8,6 +8,7 @@ import inkel.core.build.Place;
 import inkel.core.levels.LevelCheck;
 import inkel.core.levels.Link;
 import inkel.core.levels.Verdict;
+import java.util.List;
 import java.util.Locale;
 import javafx.css.PseudoClass;
 import javafx.scene.layout.Region;
@@ -15,6 +16,9 @@ import javafx.scene.layout.Region;
 /** One wire in the list: whose signal it is, where its levels lie of what is understood, and the verdict in a word. */
 final class LevelRow extends Pressable {
     static final double HEIGHT = 40;
+    /** With less room than this for the names, they take that of the small picture. */
+    private static final double LEAST_NAME = 100;
+
     private static final double SIDE = 12;
     private static final double RULER = 84;
     private static final double WORD = 76;
@@ -68,8 +72,13 @@ final class LevelRow extends Pressable {
     protected void layoutChildren() {
         double right = getWidth() - SIDE;
         double ruler = right - WORD - RULER;
-        part.place(SIDE, 3, ruler - SIDE - 8);
-        signal.place(SIDE, 20, ruler - SIDE - 8);
+        boolean hasRoom = ruler - SIDE >= LEAST_NAME;
+        for (Region drawn : List.of(track, low, high)) {
+            drawn.setVisible(hasRoom);
+        }
+        double names = (hasRoom ? ruler : right - word.width()) - SIDE - 8;
+        part.place(SIDE, 3, names);
+        signal.place(SIDE, 20, names);
         word.placeRight(right, (HEIGHT - word.height()) / 2);
         double base = HEIGHT / 2 + 6;
         track.resizeRelocate(ruler, base, RULER, 1.5);

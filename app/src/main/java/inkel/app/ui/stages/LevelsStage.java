@@ -7,6 +7,7 @@ import inkel.app.ui.controls.LadderModel;
 import inkel.app.ui.controls.Ladders;
 import inkel.app.ui.controls.Scroller;
 import inkel.app.ui.controls.Tile;
+import inkel.app.ui.controls.WrapRow;
 import inkel.app.words.Words;
 import inkel.core.build.Between;
 import inkel.core.build.Edit;
@@ -40,6 +41,8 @@ import javafx.scene.layout.VBox;
 /** Every signal wire with its verdict, and the facing ladders of the one that is chosen. */
 public final class LevelsStage extends StagePane {
     private static final double LIST_WIDTH = 326;
+    private static final double LEAST_LIST_WIDTH = 200;
+    private static final double LEAST_LADDERS_WIDTH = 250;
 
     private final Workbench bench;
     private final VBox rows = new VBox();
@@ -50,7 +53,7 @@ public final class LevelsStage extends StagePane {
     private final TextField low = field("measured-low");
     private final Caption trouble = Ui.text("", "stop-text", "small");
     private final TextField reason = new TextField();
-    private final HBox measured;
+    private final WrapRow measured;
     private final HBox leaving;
     private final Map<Filter, Choice> filters = new LinkedHashMap<>();
     private Filter filter = Filter.ALL;
@@ -90,11 +93,11 @@ public final class LevelsStage extends StagePane {
             addControl(tile);
         }
         list.setId("levels-list");
-        list.setMinWidth(LIST_WIDTH);
+        list.setMinWidth(LEAST_LIST_WIDTH);
         list.setPrefWidth(LIST_WIDTH);
         list.getStyleClass().add("sheet-list");
         list.addEventFilter(KeyEvent.KEY_PRESSED, this::walk);
-        measured = new HBox(
+        measured = new WrapRow(
                 8,
                 Ui.word(Words.get("levels.measured.high"), "row-name"),
                 high,
@@ -113,7 +116,7 @@ public final class LevelsStage extends StagePane {
         enterWith(low, false);
         VBox.setVgrow(ladders, Priority.ALWAYS);
         VBox right = new VBox(8, empty, ladders, measured, leaving, trouble);
-        right.setMinWidth(0);
+        right.setMinWidth(LEAST_LADDERS_WIDTH);
         HBox.setHgrow(right, Priority.ALWAYS);
         HBox both = new HBox(16, list, right);
         both.setMinHeight(0);

@@ -3,7 +3,7 @@ package inkel.app.ui.stages;
 import javafx.geometry.Orientation;
 import javafx.scene.layout.Region;
 
-/** A stage's titles with its controls at their right, or below them where both do not fit side by side. */
+/** A stage's titles with its controls at their right, or below them, on as many lines as they need, where there is less room. */
 final class StageHeader extends Region {
     private static final double GAP = 8;
 
@@ -28,10 +28,11 @@ final class StageHeader extends Region {
 
     @Override
     protected double computePrefHeight(double width) {
-        double beneath = controls.prefHeight(-1);
-        return isBeside(width)
-                ? Math.max(titles.prefHeight(-1), beneath)
-                : titles.prefHeight(width) + (beneath > 0 ? GAP + beneath : 0);
+        if (isBeside(width)) {
+            return Math.max(titles.prefHeight(-1), controls.prefHeight(-1));
+        }
+        double beneath = controls.prefHeight(width);
+        return titles.prefHeight(width) + (beneath > 0 ? GAP + beneath : 0);
     }
 
     @Override
@@ -49,7 +50,7 @@ final class StageHeader extends Region {
         } else {
             double height = titles.prefHeight(width);
             titles.resizeRelocate(0, 0, width, height);
-            controls.resizeRelocate(0, height + GAP, Math.min(wanted, width), controls.prefHeight(-1));
+            controls.resizeRelocate(0, height + GAP, Math.min(wanted, width), controls.prefHeight(width));
         }
     }
 }

@@ -2,15 +2,15 @@ package inkel.app.ui.stages;
 
 import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
+import inkel.app.ui.controls.WrapRow;
 import inkel.app.words.Words;
 import inkel.core.finding.Stage;
 import javafx.scene.Node;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** What every stage has: its name, one sentence, and room for controls at the right. */
 abstract class StagePane extends VBox {
-    private final HBox controls = new HBox(8);
+    private final WrapRow controls = new WrapRow(8);
     private boolean isStale;
 
     /** A stage that no build is shown in. */
@@ -22,7 +22,6 @@ abstract class StagePane extends VBox {
                 Ui.text(Words.get("stage." + stage.text() + ".purpose"), "quiet"));
         titles.getStyleClass().add("stage-titles");
         titles.setMinWidth(0);
-        controls.setMinWidth(USE_PREF_SIZE);
         getChildren().add(new StageHeader(titles, controls));
     }
 
