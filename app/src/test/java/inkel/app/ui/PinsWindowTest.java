@@ -17,6 +17,7 @@ import inkel.core.finding.Stage;
 import java.io.IOException;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
+import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
@@ -257,5 +258,83 @@ class PinsWindowTest extends WindowJourney {
         waitForFxEvents();
         until(() -> isThere(robot, "#pin-level-S"));
         assertTrue(find(robot, "pin-bench--") == null, "what has left the view is dropped");
+    }
+
+    private Panner narrow(FxRobot robot) {
+        robot.interact(() -> {
+            stage.setWidth(900);
+            stage.setHeight(600);
+        });
+        waitForFxEvents();
+        return robot.from(robot.lookup("#loom")).lookup(".panner").queryAs(Panner.class);
+    }
+
+    private static Bounds onScreen(Node node) {
+        return node.localToScreen(node.getBoundsInLocal());
+    }
+
+    /** A servo's wire ends at the driver's channels, beyond the board's own threads. */
+    @Test
+    void aKnotOutOfSightComesIntoViewAndTheNamesStay(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PINS);
+        Panner view = narrow(robot);
+        until(() -> isThere(robot, "#fold-radio"));
+        double names = onScreen(robot.lookup("#fold-radio").query()).getMinX();
+        robot.interact(() -> bench.show(Stage.PINS, place("sluice", "SIG")));
+        until(() -> isThere(robot, "#pin-sluice-SIG") && view.across() > 0);
+        Bounds seen = onScreen(view);
+        Point2D knot = knot(robot, "#pin-sluice-SIG");
+        assertTrue(seen.contains(knot), knot + " in " + seen);
+        Node fold = find(robot, "fold-sluice");
+        assertEquals(names, onScreen(fold).getMinX(), 0.6, "names of modules stay where they are read");
+        assertTrue(knot.getX() > onScreen(fold.getParent()).getMaxX(), "the knot is not under them");
+        robot.interact(() -> view.panTo(0, view.top()));
+        assertEquals(0, view.across());
+    }
+
+    @Test
+    void aKnotHeldAtTheEdgeBringsThreadsIntoView(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PINS);
+        Panner view = narrow(robot);
+        robot.interact(() -> bench.show(Stage.PINS, place("radio", "CSN")));
+        until(() -> isThere(robot, "#pin-radio-CSN")
+                && !robot.lookup(".knot-open").queryAll().isEmpty());
+        robot.interact(() -> bench.show(Stage.PINS, place("handset", "OUT")));
+        until(() -> isThere(robot, "#pin-handset-OUT"));
+        String before = pinOf("handset", "OUT");
+        double across = view.across();
+        Bounds seen = onScreen(view);
+        Point2D edge = new Point2D(
+                seen.getMinX() + view.viewWidth() - 8,
+                knot(robot, "#pin-handset-OUT").getY());
+        dragOnto(robot, "#pin-handset-OUT", edge);
+        double most = 100;
+        until(() -> view.across() >= across + most || view.across() > 0 && isAtEnd(view));
+        assertTrue(view.across() > across, "from " + across + " to " + view.across());
+        robot.press(KeyCode.ESCAPE).release(KeyCode.ESCAPE);
+        robot.release(MouseButton.PRIMARY);
+        waitForFxEvents();
+        assertEquals(before, pinOf("handset", "OUT"), "let go by Escape");
+    }
+
+    private static boolean isAtEnd(Panner view) {
+        double before = view.across();
+        boolean hasMoved = view.panTo(before + 1, view.top());
+        view.panTo(before, view.top());
+        return !hasMoved;
+    }
+
+    @Test
+    void pagesAreTurnedByKeysAndTheWheelGoesBothWays(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PINS);
+        Panner view = narrow(robot);
+        robot.interact(() -> robot.lookup("#loom").query().requestFocus());
+        robot.type(KeyCode.PAGE_DOWN);
+        until(() -> view.top() > 0);
+        double down = view.top();
+        robot.moveTo(view).scroll(3, VerticalDirection.UP);
+        until(() -> view.top() < down);
+        robot.press(KeyCode.SHIFT).scroll(5, VerticalDirection.DOWN).release(KeyCode.SHIFT);
+        until(() -> view.across() > 0);
     }
 }

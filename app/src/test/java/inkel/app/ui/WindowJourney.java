@@ -29,7 +29,7 @@ abstract class WindowJourney {
 
     Path folder;
     Workbench bench;
-    private javafx.stage.Stage stage;
+    javafx.stage.Stage stage;
 
     /** Shows the window, with copies of the examples beside it that a test may write to. */
     void begin(javafx.stage.Stage given, String... examples) throws IOException {
@@ -52,6 +52,8 @@ abstract class WindowJourney {
                 Clock.systemUTC(),
                 new Recovery(folder.resolve("recovery")));
         stage.setScene(Window.scene(new Shell(bench, UserState.read(folder)), 1280, 800));
+        stage.setWidth(1280);
+        stage.setHeight(800);
         stage.show();
     }
 
