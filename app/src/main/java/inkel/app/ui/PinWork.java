@@ -167,8 +167,10 @@ public final class PinWork {
         bench.apply(new Edit.Hold(signal.node(), List.of(signal.endpoint()), isHeld, reason));
     }
 
-    /** The wire of what is selected, if it is a signal with one. */
+    /** The wire of a place, if it is a signal with one. */
     public Optional<Wire> wire(Place place) {
-        return place == null || !place.isPin() ? Optional.empty() : node().flatMap(of -> of.wire(place.endpoint()));
+        return place == null || !place.isPin()
+                ? Optional.empty()
+                : bench.build().flatMap(now -> now.node(place.node())).flatMap(of -> of.wire(place.endpoint()));
     }
 }

@@ -20,6 +20,7 @@ import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.Test;
@@ -149,6 +150,23 @@ class PinsWindowTest extends WindowJourney {
         robot.interact(() -> robot.lookup("#loom").query().requestFocus());
         robot.type(KeyCode.ENTER);
         until(() -> !wire("radio", "CSN").held());
+    }
+
+    @Test
+    void aReasonThatWasTypedIsKeptHoweverTheWireIsLeft(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "radio", "CE");
+        until(() -> robot.lookup("#hold-reason").query().isVisible());
+        robot.interact(() -> {
+            TextField field = robot.lookup("#hold-reason").queryAs(TextField.class);
+            field.requestFocus();
+            field.setText("glued down");
+            bench.show(Stage.PINS, place("radio", "CSN"));
+        });
+        until(() -> wire("radio", "CE").reason().equals("glued down"));
+        assertTrue(wire("radio", "CSN").reason().isEmpty(), "and nothing goes to the next one");
+        robot.interact(() -> bench.show(Stage.PINS, place("radio", "CE")));
+        until(() ->
+                robot.lookup("#hold-reason").queryAs(TextField.class).getText().equals("glued down"));
     }
 
     @Test

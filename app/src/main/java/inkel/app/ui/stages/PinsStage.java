@@ -19,6 +19,7 @@ import inkel.core.pins.Reach;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -44,6 +45,9 @@ public final class PinsStage extends StagePane implements LoomActions {
     private final HBox holding;
     private final Caption folded = Ui.word("", "quiet", "small");
     private LoomView view = LoomView.USUAL;
+
+    /** The wire that the typed reason is of. */
+    private Place asked;
 
     public PinsStage(Workbench bench) {
         super(Stage.PINS);
@@ -208,20 +212,28 @@ public final class PinsStage extends StagePane implements LoomActions {
     // --- holding with a reason
 
     private void giveReason() {
-        Place place = bench.selectionProperty().get();
         String typed = reason.getText().strip();
-        if (work.wire(place)
+        if (work.wire(asked)
                 .filter(Wire::held)
                 .filter(wire -> !wire.reason().equals(typed))
                 .isPresent()) {
-            work.hold(place, true, typed);
+            work.hold(asked, true, typed);
         }
     }
 
     private void showReason() {
-        Optional<Wire> held = work.wire(bench.selectionProperty().get()).filter(Wire::held);
+        Place selected = bench.selectionProperty().get();
+        boolean isOther = !Objects.equals(selected, asked);
+        if (isOther) {
+            // What was typed for the wire before belongs to that one, however it was left.
+            giveReason();
+            asked = selected;
+        }
+        Optional<Wire> held = work.wire(selected).filter(Wire::held);
         Ui.show(holding, held.isPresent());
-        held.ifPresent(wire -> reason.setText(wire.reason()));
+        if (isOther || !reason.isFocused()) {
+            reason.setText(held.map(Wire::reason).orElse(""));
+        }
     }
 
     @Override
