@@ -14,21 +14,32 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
+import javafx.event.EventHandler;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.FileChooser;
 
-/** All commands of the window in one list: the menu, the keys and find-or-do read it. */
+/**
+ * All commands of the window in one list: the menu, the keys and find-or-do read it. It is made when one of them first
+ * does, since the first picture goes without it.
+ */
 final class Commands {
     private final Workbench bench;
-    private final Map<String, Runnable> frame;
+    private final Supplier<Map<String, Runnable>> frameActions;
+    private Map<String, Runnable> frame;
     private final List<Command> all = new ArrayList<>();
     private Scene scene;
 
     /** @param frame what the window itself does, by the id of the command */
-    Commands(Workbench bench, Map<String, Runnable> frame) {
+    Commands(Workbench bench, Supplier<Map<String, Runnable>> frame) {
         this.bench = bench;
-        this.frame = frame;
+        this.frameActions = frame;
+    }
+
+    private void make() {
+        frame = frameActions.get();
         BooleanSupplier isOpen = () -> bench.assessmentProperty().get() != null;
         add("new", "Shortcut+N", false, () -> true, frame.get("new"));
         add("open", "Shortcut+O", false, () -> true, this::open);
@@ -97,13 +108,27 @@ final class Commands {
     }
 
     List<Command> all() {
+        if (all.isEmpty()) {
+            make();
+        }
         return all;
     }
 
-    /** Makes the keys work in a scene. Delete is left to the text fields while one of them has the focus. */
+    /** Makes the keys work in a scene, once the first of them is pressed. */
     void install(Scene target) {
         scene = target;
-        all.forEach(command -> command.keys()
+        target.addEventFilter(KeyEvent.KEY_PRESSED, new EventHandler<>() {
+            @Override
+            public void handle(KeyEvent first) {
+                target.removeEventFilter(KeyEvent.KEY_PRESSED, this);
+                putKeys(target);
+            }
+        });
+    }
+
+    /** Delete is left to the text fields while one of them has the focus. */
+    private void putKeys(Scene target) {
+        all().forEach(command -> command.keys()
                 .ifPresent(keys -> target.getAccelerators().put(keys, () -> {
                     boolean isTyping = target.getFocusOwner() instanceof javafx.scene.control.TextInputControl;
                     if (!(isTyping && keys.getName().equals("Delete"))) {
@@ -113,6 +138,7 @@ final class Commands {
     }
 
     void find() {
+        all();
         frame.get("find").run();
     }
 

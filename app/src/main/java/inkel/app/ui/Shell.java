@@ -53,7 +53,7 @@ public final class Shell extends StackPane {
         this.state = state;
         getStyleClass().add("shell");
         tabs = new NodeTabs(bench, this::addBoard);
-        commands = new Commands(bench, actions());
+        commands = new Commands(bench, this::actions);
         VBox middle = new VBox(new NoticeBar(bench), stageHost);
         middle.getStyleClass().add("middle");
         VBox.setVgrow(stageHost, Priority.ALWAYS);

@@ -7,13 +7,16 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.Line;
 import inkel.app.ui.controls.Pressable;
 import inkel.core.build.Part;
 import inkel.core.build.Place;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import java.util.List;
+import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.control.skin.TextFieldSkin;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -45,6 +48,20 @@ class PartsWindowTest extends WindowJourney {
 
     private static void keys(FxRobot robot, KeyCode... codes) {
         robot.press(codes).release(codes);
+    }
+
+    /** Until then it shows its prompt only. */
+    @Test
+    void theFinderWakesWhenSomebodyTurnsToIt(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PARTS);
+        TextField field = robot.lookup("#finder-field").queryAs(TextField.class);
+        assertFalse(field.getSkin() instanceof TextFieldSkin, "asleep");
+        assertEquals(
+                "gnd vcc ce csn sck mosi",
+                robot.from(field).lookup(".prompt").queryAs(Line.class).getText());
+        robot.clickOn(field).write("rad");
+        until(() -> field.getText().equals("rad") && field.getSkin() instanceof TextFieldSkin);
+        until(() -> isThere(robot, ".result-card"));
     }
 
     @Test

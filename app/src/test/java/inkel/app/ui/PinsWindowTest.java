@@ -352,6 +352,19 @@ class PinsWindowTest extends WindowJourney {
         double down = view.top();
         robot.moveTo(view).scroll(3, VerticalDirection.UP);
         until(() -> view.top() < down);
+        Node thumb = robot.from(view)
+                .lookup(".rail-thumb")
+                .match(Node::isVisible)
+                .queryAll()
+                .iterator()
+                .next();
+        double here = view.top();
+        robot.drag(thumb).dropBy(0, 40);
+        until(() -> view.top() > here);
+        double thumbTop = onScreen(thumb).getMinY();
+        assertTrue(thumbTop > onScreen(view).getMinY(), "the thumb went with the hand");
+        robot.clickOn(new Point2D(onScreen(thumb).getCenterX(), onScreen(view).getMinY() + 2));
+        until(() -> view.top() < here + 40);
         robot.press(KeyCode.SHIFT).scroll(5, VerticalDirection.DOWN).release(KeyCode.SHIFT);
         until(() -> view.across() > 0);
     }

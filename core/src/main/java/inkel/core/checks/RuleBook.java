@@ -2,11 +2,13 @@ package inkel.core.checks;
 
 import inkel.core.build.Build;
 import inkel.core.build.Place;
+import inkel.core.circuit.Circuit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.levels.LevelReport;
 import inkel.core.levels.rules.AnalogOverRule;
 import inkel.core.levels.rules.BackPowerRule;
 import inkel.core.levels.rules.DividerTwoWayRule;
@@ -16,10 +18,12 @@ import inkel.core.levels.rules.NotReadRule;
 import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
 import inkel.core.levels.rules.ThinRule;
+import inkel.core.parts.SupplyReport;
 import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.NoSupplyRule;
 import inkel.core.parts.rules.SupplyTooHighRule;
 import inkel.core.parts.rules.SupplyTooLowRule;
+import inkel.core.pins.PinReport;
 import inkel.core.pins.rules.AddressClashRule;
 import inkel.core.pins.rules.AddressReservedRule;
 import inkel.core.pins.rules.BaudErrorRule;
@@ -47,6 +51,7 @@ import inkel.core.pins.rules.SoftwareJitterRule;
 import inkel.core.pins.rules.SpiClockOverRule;
 import inkel.core.pins.rules.TimerClashRule;
 import inkel.core.pins.rules.TwoDriversRule;
+import inkel.core.power.PowerReport;
 import inkel.core.power.rules.BatteryShortRule;
 import inkel.core.power.rules.BurstDroopRule;
 import inkel.core.power.rules.CoilDriveRule;
@@ -79,62 +84,69 @@ public final class RuleBook {
         }
     }
 
+    // One function for each report, and not one for each rule: each is linked at every start.
+    private static final Function<Reports, Circuit> CIRCUIT = Reports::circuit;
+    private static final Function<Reports, SupplyReport> SUPPLIES = Reports::supplies;
+    private static final Function<Reports, PowerReport> POWER = Reports::power;
+    private static final Function<Reports, LevelReport> LEVELS = Reports::levels;
+    private static final Function<Reports, PinReport> PINS = Reports::pins;
+
     private static final List<Entry<?>> ENTRIES = List.of(
-            new Entry<>(new NoSupplyRule(), Reports::supplies),
-            new Entry<>(new SupplyTooHighRule(), Reports::supplies),
-            new Entry<>(new SupplyTooLowRule(), Reports::supplies),
-            new Entry<>(new HeaderLooseRule(), Reports::circuit),
-            new Entry<>(new FigureUnknownRule(), Reports::levels),
-            new Entry<>(new SourceOverRule(), Reports::power),
-            new Entry<>(new RailPeakRule(), Reports::power),
-            new Entry<>(new RailAverageRule(), Reports::power),
-            new Entry<>(new TwoSourcesRule(), Reports::power),
-            new Entry<>(new RegulatorHotRule(), Reports::power),
-            new Entry<>(new DropoutRule(), Reports::power),
-            new Entry<>(new BurstDroopRule(), Reports::power),
-            new Entry<>(new CoilDriveRule(), Reports::power),
-            new Entry<>(new PinCurrentRule(), Reports::power),
-            new Entry<>(new ServoFromBoardRule(), Reports::power),
-            new Entry<>(new WireDropRule(), Reports::power),
-            new Entry<>(new BatteryShortRule(), Reports::power),
-            new Entry<>(new NoCommonGroundRule(), Reports::power),
-            new Entry<>(new DecouplingRule(), Reports::power),
-            new Entry<>(new MainsCareRule(), Reports::power),
-            new Entry<>(new HarmsRule(), Reports::levels),
-            new Entry<>(new AnalogOverRule(), Reports::levels),
-            new Entry<>(new PullupHarmsRule(), Reports::levels),
-            new Entry<>(new DividerTwoWayRule(), Reports::levels),
-            new Entry<>(new ShifterSlowRule(), Reports::levels),
-            new Entry<>(new BackPowerRule(), Reports::levels),
-            new Entry<>(new NotReadRule(), Reports::levels),
-            new Entry<>(new ThinRule(), Reports::levels),
-            new Entry<>(new TwoDriversRule(), Reports::pins),
-            new Entry<>(new NoRoleRule(), Reports::pins),
-            new Entry<>(new NotPlacedRule(), Reports::pins),
-            new Entry<>(new AddressClashRule(), Reports::pins),
-            new Entry<>(new AddressReservedRule(), Reports::pins),
-            new Entry<>(new NoPullupRule(), Reports::pins),
-            new Entry<>(new PullupStrongRule(), Reports::pins),
-            new Entry<>(new PullupWeakRule(), Reports::pins),
-            new Entry<>(new ClockOverRule(), Reports::pins),
-            new Entry<>(new BaudErrorRule(), Reports::pins),
-            new Entry<>(new NotCrossedRule(), Reports::pins),
-            new Entry<>(new NotEnoughRule(), Reports::pins),
-            new Entry<>(new BootStrapRule(), Reports::pins),
-            new Entry<>(new InputFloatsRule(), Reports::pins),
-            new Entry<>(new BusBusyRule(), Reports::pins),
-            new Entry<>(new SpiClockOverRule(), Reports::pins),
-            new Entry<>(new NoSelectRule(), Reports::pins),
-            new Entry<>(new MisoHeldRule(), Reports::pins),
-            new Entry<>(new SelectFloatsRule(), Reports::pins),
-            new Entry<>(new PortTakenRule(), Reports::pins),
-            new Entry<>(new ConsoleSharedRule(), Reports::pins),
-            new Entry<>(new SoftFastRule(), Reports::pins),
-            new Entry<>(new TimerClashRule(), Reports::pins),
-            new Entry<>(new NoPwmRule(), Reports::pins),
-            new Entry<>(new SoftwareJitterRule(), Reports::pins),
-            new Entry<>(new InputChannelRule(), Reports::pins),
-            new Entry<>(new NoAnalogRule(), Reports::pins));
+            new Entry<>(new NoSupplyRule(), SUPPLIES),
+            new Entry<>(new SupplyTooHighRule(), SUPPLIES),
+            new Entry<>(new SupplyTooLowRule(), SUPPLIES),
+            new Entry<>(new HeaderLooseRule(), CIRCUIT),
+            new Entry<>(new FigureUnknownRule(), LEVELS),
+            new Entry<>(new SourceOverRule(), POWER),
+            new Entry<>(new RailPeakRule(), POWER),
+            new Entry<>(new RailAverageRule(), POWER),
+            new Entry<>(new TwoSourcesRule(), POWER),
+            new Entry<>(new RegulatorHotRule(), POWER),
+            new Entry<>(new DropoutRule(), POWER),
+            new Entry<>(new BurstDroopRule(), POWER),
+            new Entry<>(new CoilDriveRule(), POWER),
+            new Entry<>(new PinCurrentRule(), POWER),
+            new Entry<>(new ServoFromBoardRule(), POWER),
+            new Entry<>(new WireDropRule(), POWER),
+            new Entry<>(new BatteryShortRule(), POWER),
+            new Entry<>(new NoCommonGroundRule(), POWER),
+            new Entry<>(new DecouplingRule(), POWER),
+            new Entry<>(new MainsCareRule(), POWER),
+            new Entry<>(new HarmsRule(), LEVELS),
+            new Entry<>(new AnalogOverRule(), LEVELS),
+            new Entry<>(new PullupHarmsRule(), LEVELS),
+            new Entry<>(new DividerTwoWayRule(), LEVELS),
+            new Entry<>(new ShifterSlowRule(), LEVELS),
+            new Entry<>(new BackPowerRule(), LEVELS),
+            new Entry<>(new NotReadRule(), LEVELS),
+            new Entry<>(new ThinRule(), LEVELS),
+            new Entry<>(new TwoDriversRule(), PINS),
+            new Entry<>(new NoRoleRule(), PINS),
+            new Entry<>(new NotPlacedRule(), PINS),
+            new Entry<>(new AddressClashRule(), PINS),
+            new Entry<>(new AddressReservedRule(), PINS),
+            new Entry<>(new NoPullupRule(), PINS),
+            new Entry<>(new PullupStrongRule(), PINS),
+            new Entry<>(new PullupWeakRule(), PINS),
+            new Entry<>(new ClockOverRule(), PINS),
+            new Entry<>(new BaudErrorRule(), PINS),
+            new Entry<>(new NotCrossedRule(), PINS),
+            new Entry<>(new NotEnoughRule(), PINS),
+            new Entry<>(new BootStrapRule(), PINS),
+            new Entry<>(new InputFloatsRule(), PINS),
+            new Entry<>(new BusBusyRule(), PINS),
+            new Entry<>(new SpiClockOverRule(), PINS),
+            new Entry<>(new NoSelectRule(), PINS),
+            new Entry<>(new MisoHeldRule(), PINS),
+            new Entry<>(new SelectFloatsRule(), PINS),
+            new Entry<>(new PortTakenRule(), PINS),
+            new Entry<>(new ConsoleSharedRule(), PINS),
+            new Entry<>(new SoftFastRule(), PINS),
+            new Entry<>(new TimerClashRule(), PINS),
+            new Entry<>(new NoPwmRule(), PINS),
+            new Entry<>(new SoftwareJitterRule(), PINS),
+            new Entry<>(new InputChannelRule(), PINS),
+            new Entry<>(new NoAnalogRule(), PINS));
 
     private RuleBook() {}
 

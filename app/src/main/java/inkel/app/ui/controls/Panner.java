@@ -43,7 +43,7 @@ public final class Panner extends Region {
         glass = new Pane(body);
         glass.setManaged(false);
         glass.setClip(clip);
-        getChildren().add(glass);
+        getChildren().addAll(glass, down, over);
         body.setManaged(false);
         setMinSize(0, 0);
         addEventHandler(ScrollEvent.SCROLL, this::roll);
@@ -115,11 +115,11 @@ public final class Panner extends Region {
         double width = getWidth();
         double height = getHeight();
         double whole = content.height();
-        double downWidth = whole > height ? thickness(down) : 0;
+        double downWidth = whole > height ? Rail.THICKNESS : 0;
         boolean isTooWide = content.widthIn(width - downWidth) > width - downWidth + 0.5;
-        double overHeight = isTooWide ? thickness(over) : 0;
+        double overHeight = isTooWide ? Rail.THICKNESS : 0;
         if (downWidth == 0 && whole > height - overHeight) {
-            downWidth = thickness(down);
+            downWidth = Rail.THICKNESS;
         }
         viewWidth = width - downWidth;
         viewHeight = height - overHeight;
@@ -130,20 +130,12 @@ public final class Panner extends Region {
         left = within(left, body.getWidth() - viewWidth);
         top = within(top, body.getHeight() - viewHeight);
         if (downWidth > 0) {
-            down.place(viewWidth, 0, downWidth, viewHeight);
+            down.resizeRelocate(viewWidth, 0, downWidth, viewHeight);
         }
         if (overHeight > 0) {
-            over.place(0, viewHeight, viewWidth, overHeight);
+            over.resizeRelocate(0, viewHeight, viewWidth, overHeight);
         }
         settle();
-    }
-
-    private double thickness(Rail rail) {
-        if (!rail.isMade()) {
-            getChildren().add(rail.make());
-            applyCss();
-        }
-        return rail.thickness();
     }
 
     private void settle() {
@@ -154,8 +146,8 @@ public final class Panner extends Region {
     }
 
     private static void tell(Rail rail, double whole, double inView, double before) {
-        if (rail.isMade() && whole > inView + 0.5) {
-            rail.show(whole, inView, before, STEP);
+        if (whole > inView + 0.5) {
+            rail.show(whole, inView, before);
         } else {
             rail.hide();
         }

@@ -10,8 +10,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 
 /**
- * Shows a column that may be taller than there is room, as wide as there is room. The scroll bar is made when it is
- * first wanted; what takes the focus is brought into view.
+ * Shows a column that may be taller than there is room, as wide as there is room. What takes the focus is
+ * brought into view.
  */
 public class Scroller extends Region {
     private static final double STEP = 48;
@@ -25,7 +25,7 @@ public class Scroller extends Region {
         this.content = content;
         getStyleClass().add("scroller");
         setClip(clip);
-        getChildren().add(content);
+        getChildren().addAll(content, rail);
         setMinSize(0, 0);
         addEventHandler(ScrollEvent.SCROLL, event -> {
             if (event.getDeltaY() != 0 && most() > 0) {
@@ -115,12 +115,7 @@ public class Scroller extends Region {
         clip.setHeight(height);
         double wanted = content.prefHeight(width);
         boolean isTooTall = wanted > height + 0.5;
-        if (isTooTall && !rail.isMade()) {
-            Node bar = rail.make();
-            getChildren().add(bar);
-            bar.applyCss();
-        }
-        double barWidth = isTooTall ? rail.thickness() : 0;
+        double barWidth = isTooTall ? Rail.THICKNESS : 0;
         if (isTooTall) {
             wanted = content.prefHeight(width - barWidth);
         }
@@ -129,8 +124,8 @@ public class Scroller extends Region {
         offset = Math.max(0, Math.min(offset, contentHeight - height));
         content.relocate(0, -Math.round(offset));
         if (isTooTall) {
-            rail.show(contentHeight, height, offset, STEP);
-            rail.place(width - barWidth, 0, barWidth, height);
+            rail.resizeRelocate(width - barWidth, 0, barWidth, height);
+            rail.show(contentHeight, height, offset);
         } else {
             rail.hide();
         }

@@ -3,6 +3,7 @@ package inkel.app.ui.stages;
 import inkel.app.ui.Ui;
 import inkel.app.ui.Workbench;
 import inkel.app.ui.controls.Caption;
+import inkel.app.ui.controls.LateField;
 import inkel.app.ui.controls.Scroller;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
@@ -22,7 +23,7 @@ final class PartFinder extends VBox {
     private static final double GAP = 8;
 
     private final Workbench bench;
-    private final TextField field = new TextField();
+    private final TextField field = new LateField();
     private final Caption hint = Ui.text(Words.get("finder.hint"), "quiet", "small");
     private final Results results = new Results(new Column());
 
