@@ -2,12 +2,11 @@ package inkel.core.circuit;
 
 import inkel.core.build.Moment;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /** Sets of moments that can be on together at one time of the round. */
 public final class Scenario {
@@ -19,10 +18,14 @@ public final class Scenario {
      * @param on ids of moments that stand in the round and are on
      */
     public static Collection<Set<String>> largest(List<Moment> moments, Set<String> on) {
-        Map<String, Moment> byId =
-                moments.stream().collect(Collectors.toMap(Moment::id, Function.identity(), (first, second) -> first));
+        Map<String, Moment> byId = new HashMap<>();
         Set<String> all = new TreeSet<>(on);
-        moments.stream().filter(moment -> moment.at().isEmpty()).forEach(moment -> all.add(moment.id()));
+        for (Moment moment : moments) {
+            byId.putIfAbsent(moment.id(), moment);
+            if (moment.at().isEmpty()) {
+                all.add(moment.id());
+            }
+        }
         return Scenarios.largestIn(all, byId);
     }
 }

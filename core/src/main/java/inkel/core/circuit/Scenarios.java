@@ -33,7 +33,10 @@ final class Scenarios {
     /** The largest sets without a pair that never meets, out of those given. */
     static Collection<Set<String>> largestIn(Set<String> ids, Map<String, Moment> byId) {
         Set<Set<String>> found = new LinkedHashSet<>();
-        boolean mayAllMeet = ids.stream().allMatch(id -> byId.get(id).never().isEmpty());
+        boolean mayAllMeet = true;
+        for (String id : ids) {
+            mayAllMeet &= byId.get(id).never().isEmpty();
+        }
         if (ids.size() > MOST || mayAllMeet) {
             found.add(ids);
         } else {
@@ -73,8 +76,16 @@ final class Scenarios {
     }
 
     private static List<Set<String>> withoutSubsets(Set<Set<String>> sets) {
-        return sets.stream()
-                .filter(set -> sets.stream().noneMatch(other -> other.size() > set.size() && other.containsAll(set)))
-                .toList();
+        List<Set<String>> largest = new ArrayList<>();
+        for (Set<String> set : sets) {
+            boolean isWithin = false;
+            for (Set<String> other : sets) {
+                isWithin |= other.size() > set.size() && other.containsAll(set);
+            }
+            if (!isWithin) {
+                largest.add(set);
+            }
+        }
+        return largest;
     }
 }

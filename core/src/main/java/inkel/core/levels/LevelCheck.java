@@ -65,10 +65,13 @@ public record LevelCheck(
         if (headroom().isBelow(Voltage.ZERO)) {
             return Verdict.HARMS;
         }
-        if (highMargin().isBelow(Voltage.ZERO) || lowMargin().isBelow(Voltage.ZERO)) {
+        Voltage high = highMargin();
+        Voltage low = lowMargin();
+        if (high.isBelow(Voltage.ZERO) || low.isBelow(Voltage.ZERO)) {
             return Verdict.NOT_READ;
         }
-        boolean isThin = highMargin().isBelow(wantedMargin()) || lowMargin().isBelow(wantedMargin());
+        Voltage wanted = wantedMargin();
+        boolean isThin = high.isBelow(wanted) || low.isBelow(wanted);
         return isThin || isAboveRecommended() ? Verdict.THIN : Verdict.FINE;
     }
 }

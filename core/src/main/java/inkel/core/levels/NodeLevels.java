@@ -34,7 +34,11 @@ final class NodeLevels {
 
     static NodeLevels of(NodeCircuit node) {
         NodeLevels levels = new NodeLevels(node);
-        node.nets().forEach((target, wires) -> wires.forEach(wire -> levels.judge(wire, wires)));
+        for (List<Wire> wires : node.nets().values()) {
+            for (Wire wire : wires) {
+                levels.judge(wire, wires);
+            }
+        }
         return levels;
     }
 
@@ -176,7 +180,10 @@ final class NodeLevels {
         if (known == null) {
             known = new ArrayList<>(pullsAt(target));
             for (Wire wire : net) {
-                joined(wire).map(this::pullsAt).ifPresent(known::addAll);
+                Optional<Endpoint> end = joined(wire);
+                if (end.isPresent()) {
+                    known.addAll(pullsAt(end.get()));
+                }
             }
             ofNets.put(target, known);
         }

@@ -149,15 +149,19 @@ final class WireSteps {
     private void signals() {
         List<Wire> plain = new ArrayList<>();
         Map<Endpoint, List<Wire>> nets = node.nets();
-        nets.values().forEach(wires -> {
+        for (List<Wire> wires : nets.values()) {
             boolean isBus = useOf(wires.get(0)).sharedLine().isPresent();
-            if (isBus) {
-                wires.forEach(wire -> signal(wire, WireStep.Kind.SHARED));
-            } else {
-                plain.addAll(wires);
+            for (Wire wire : wires) {
+                if (isBus) {
+                    signal(wire, WireStep.Kind.SHARED);
+                } else {
+                    plain.add(wire);
+                }
             }
-        });
-        plain.forEach(wire -> signal(wire, WireStep.Kind.SIGNAL));
+        }
+        for (Wire wire : plain) {
+            signal(wire, WireStep.Kind.SIGNAL);
+        }
     }
 
     private void signal(Wire wire, WireStep.Kind kind) {
