@@ -18,6 +18,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.skin.TextFieldSkin;
 import javafx.scene.input.KeyCode;
+import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
@@ -50,6 +51,19 @@ class PartsWindowTest extends WindowJourney {
         robot.press(codes).release(codes);
     }
 
+    private static boolean isDrawn(TextField field, String text) {
+        return field.lookupAll(".text").stream()
+                .anyMatch(node -> node instanceof Text drawn && drawn.getText().equals(text) && drawn.isVisible());
+    }
+
+    @Test
+    void wordsPutInTheSleepingFinderAreSeen(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PARTS);
+        TextField field = robot.lookup("#finder-field").queryAs(TextField.class);
+        robot.interact(() -> field.setText("servo"));
+        until(() -> isDrawn(field, "servo"));
+    }
+
     /** Until then it shows its prompt only. */
     @Test
     void theFinderWakesWhenSomebodyTurnsToIt(FxRobot robot) throws Exception {
@@ -61,6 +75,7 @@ class PartsWindowTest extends WindowJourney {
                 robot.from(field).lookup(".prompt").queryAs(Line.class).getText());
         robot.clickOn(field).write("rad");
         until(() -> field.getText().equals("rad") && field.getSkin() instanceof TextFieldSkin);
+        until(() -> isDrawn(field, "rad"));
         until(() -> isThere(robot, ".result-card"));
     }
 

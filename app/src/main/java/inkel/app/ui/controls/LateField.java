@@ -49,7 +49,7 @@ public final class LateField extends TextField {
         @Override
         public void dispose() {
             getSkinnable().removeEventHandler(MouseEvent.MOUSE_PRESSED, press);
-            getChildren().clear();
+            getChildren().remove(prompt);
             super.dispose();
         }
 
