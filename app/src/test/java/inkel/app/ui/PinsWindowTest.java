@@ -15,6 +15,8 @@ import inkel.core.build.Place;
 import inkel.core.build.Wire;
 import inkel.core.finding.Stage;
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
@@ -167,6 +169,28 @@ class PinsWindowTest extends WindowJourney {
         robot.interact(() -> bench.show(Stage.PINS, place("radio", "CE")));
         until(() ->
                 robot.lookup("#hold-reason").queryAs(TextField.class).getText().equals("glued down"));
+    }
+
+    /** The same place may be held in both for reasons of their own. */
+    @Test
+    void aReasonDoesNotGoToAnotherBuild(FxRobot robot) throws Exception {
+        Path other = folder.resolve("other.inkel.json");
+        String text = Files.readString(folder.resolve(Given.LOCKS));
+        String theirs = text.replace("the shield already has that trace", "glued");
+        assertFalse(theirs.equals(text));
+        Files.writeString(other, theirs);
+        choose(robot, Given.LOCKS, "radio", "CE");
+        until(() -> robot.lookup("#hold-reason").query().isVisible());
+        robot.interact(() -> bench.open(other));
+        until(() ->
+                other.equals(bench.fileProperty().get()) && wire("radio", "CE").held());
+        robot.interact(() -> bench.show(Stage.PINS, place("radio", "CSN")));
+        robot.interact(() -> bench.show(Stage.PINS, place("radio", "CE")));
+        waitForFxEvents();
+        assertEquals("glued", wire("radio", "CE").reason());
+        assertFalse(bench.unsavedProperty().get(), "nothing was edited");
+        assertEquals(
+                "glued", robot.lookup("#hold-reason").queryAs(TextField.class).getText());
     }
 
     @Test

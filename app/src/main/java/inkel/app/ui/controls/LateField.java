@@ -2,7 +2,6 @@ package inkel.app.ui.controls;
 
 import javafx.event.EventHandler;
 import javafx.geometry.Insets;
-import javafx.geometry.VPos;
 import javafx.scene.control.Skin;
 import javafx.scene.control.SkinBase;
 import javafx.scene.control.TextField;
@@ -66,7 +65,6 @@ public final class LateField extends TextField {
         @Override
         protected void layoutChildren(double x, double y, double width, double height) {
             Insets insets = getSkinnable().getInsets();
-            prompt.setTextOrigin(VPos.TOP);
             prompt.fit(width);
             prompt.relocate(insets.getLeft(), y + (height - prompt.height()) / 2);
         }

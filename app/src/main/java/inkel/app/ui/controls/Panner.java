@@ -9,7 +9,7 @@ import javafx.scene.shape.Rectangle;
 
 /**
  * A view of a content that may be larger both ways. Unlike the toolkit's own it keeps no image of what is in view, so that
- * a change inside paints only what has changed.
+ * a change inside paints only what has changed. A content of another size is told by {@link #requestLayout()}.
  */
 public final class Panner extends Region {
     private static final double STEP = 48;
@@ -47,7 +47,6 @@ public final class Panner extends Region {
         body.setManaged(false);
         setMinSize(0, 0);
         addEventHandler(ScrollEvent.SCROLL, this::roll);
-        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     }
 
     private void roll(ScrollEvent event) {
@@ -56,7 +55,7 @@ public final class Panner extends Region {
         }
     }
 
-    /** Pans by the keys that turn pages. */
+    /** Pans by the keys that turn pages; for whoever has the keyboard. */
     public void key(KeyEvent event) {
         double by =
                 switch (event.getCode()) {
@@ -103,11 +102,6 @@ public final class Panner extends Region {
 
     private static double within(double wanted, double most) {
         return Math.max(0, Math.min(most, wanted));
-    }
-
-    /** Asks for another layout, since the content has another size now. */
-    public void refit() {
-        requestLayout();
     }
 
     @Override

@@ -5,16 +5,11 @@ import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Panner;
 import inkel.app.words.Words;
 import inkel.core.build.Place;
-import java.util.HashMap;
-import java.util.Iterator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.function.IntFunction;
 import javafx.animation.AnimationTimer;
 import javafx.css.PseudoClass;
 import javafx.scene.AccessibleRole;
-import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -39,27 +34,21 @@ public final class Loom extends VBox {
     private static final double MARGIN = 60;
     private static final double STILL = 4;
     private static final double BELOW = 24;
-
     private static final double EDGE = 28;
     private static final double EDGE_PACE = 9;
 
     private final LoomActions actions;
     private final LoomHead head;
-    private final Pane cards = layer();
-    private final Pane threads = layer();
-    private final Pane rows = layer();
-    private final Pane rings = layer();
-    private final Pane sides = layer();
-    private final Pane labels = layer();
+    private final LoomLayer<LoomCard> cards = new LoomLayer<>(this::card);
+    private final LoomLayer<Region> threads = new LoomLayer<>(this::thread);
+    private final LoomLayer<LoomRow> rows = new LoomLayer<>(this::row);
+    private final Pane rings = new Pane();
+    private final LoomLayer<LoomSide> sides = new LoomLayer<>(this::side);
+    private final LoomLayer<Caption> labels = new LoomLayer<>(this::label);
     private final Caption hint = Ui.word("", "loom-hint");
     private final Pane field = new Pane(cards, threads, rows, rings, sides, labels, hint);
     private final Panner view = new Panner(field, new Sight());
     private final LoomHand hand;
-    private final Map<Integer, Node> cardNodes = new HashMap<>();
-    private final Map<Integer, LoomSide> sideNodes = new HashMap<>();
-    private final Map<Integer, Region> threadNodes = new HashMap<>();
-    private final Map<Integer, LoomRow> rowNodes = new HashMap<>();
-    private final Map<Integer, Caption> labelNodes = new HashMap<>();
     private final AnimationTimer atEdge = new AnimationTimer() {
         @Override
         public void handle(long now) {
@@ -86,6 +75,8 @@ public final class Loom extends VBox {
         getStyleClass().add("loom");
         setId("loom");
         field.getStyleClass().add("loom-field");
+        rings.setManaged(false);
+        rings.setPickOnBounds(false);
         VBox.setVgrow(view, Priority.ALWAYS);
         getChildren().addAll(head, view);
         setFocusTraversable(true);
@@ -127,19 +118,12 @@ public final class Loom extends VBox {
         }
     }
 
-    private static Pane layer() {
-        Pane layer = new Pane();
-        layer.setManaged(false);
-        layer.setPickOnBounds(false);
-        return layer;
-    }
-
     public void show(LoomModel newModel) {
         model = newModel;
         arrange(geometryIn(view.viewWidth()));
         make();
         preview();
-        view.refit();
+        view.requestLayout();
     }
 
     private LoomGeometry geometryIn(double room) {
@@ -152,7 +136,7 @@ public final class Loom extends VBox {
 
     public void setLens(Lens newLens) {
         lens = newLens;
-        forget(rowNodes, rows);
+        rows.forgetAll();
         make();
     }
 
@@ -225,14 +209,15 @@ public final class Loom extends VBox {
     private void arrange(LoomGeometry next) {
         boolean isSame = geometry != null && isAlike(geometry, next);
         geometry = next;
-        forget(cardNodes, cards);
-        forget(sideNodes, sides);
-        forget(threadNodes, threads);
+        cards.forgetAll();
+        sides.forgetAll();
+        threads.forgetAll();
         if (!isSame) {
-            forget(rowNodes, rows);
-            forget(labelNodes, labels);
+            rows.forgetAll();
+            labels.forgetAll();
         } else {
-            keepUnchanged();
+            labels.forget(this::isChanged);
+            rows.forget(this::isChanged);
         }
     }
 
@@ -244,21 +229,8 @@ public final class Loom extends VBox {
                 && one.model().threads().size() == other.model().threads().size();
     }
 
-    private void keepUnchanged() {
-        Iterator<Map.Entry<Integer, LoomRow>> made = rowNodes.entrySet().iterator();
-        while (made.hasNext()) {
-            Map.Entry<Integer, LoomRow> row = made.next();
-            if (!row.getValue().row().equals(geometry.rows().get(row.getKey()))) {
-                rows.getChildren().remove(row.getValue());
-                labels.getChildren().remove(labelNodes.remove(row.getKey()));
-                made.remove();
-            }
-        }
-    }
-
-    private static void forget(Map<Integer, ? extends Node> made, Pane layer) {
-        made.clear();
-        layer.getChildren().clear();
+    private boolean isChanged(int row) {
+        return !rows.made(row).row().equals(geometry.rows().get(row));
     }
 
     /** Makes what has come into view and drops what has left it. */
@@ -286,19 +258,19 @@ public final class Loom extends VBox {
         double wanted = Math.max(geometry.height() + BELOW, view.viewHeight());
         if (wanted != threadHeight) {
             threadHeight = wanted;
-            forget(threadNodes, threads);
+            threads.forgetAll();
         }
         sides.setTranslateX(across);
         labels.setTranslateX(across);
         hand.setRoom(across + view.viewWidth());
-        keep(cardNodes, cards, firstCard, lastCard, this::card);
-        keep(sideNodes, sides, firstCard, lastCard, this::side);
-        sideNodes.values().forEach(side -> side.setApart(across > 0));
-        boolean hasNew = keep(threadNodes, threads, firstThread, Math.max(firstThread, lastThread), this::thread);
+        cards.show(firstCard, lastCard);
+        sides.show(firstCard, lastCard);
+        sides.all().forEach(side -> side.setApart(across > 0));
+        boolean hasNew = threads.show(firstThread, Math.max(firstThread, lastThread));
         int firstRow = geometry.firstRowFrom(top);
         int lastRow = geometry.firstRowFrom(bottom);
-        hasNew |= keep(rowNodes, rows, firstRow, lastRow, this::row);
-        hasNew |= keep(labelNodes, labels, firstRow, lastRow, this::label);
+        hasNew |= rows.show(firstRow, lastRow);
+        hasNew |= labels.show(firstRow, lastRow);
         head.show(geometry, firstThread, Math.max(firstThread, lastThread), -across);
         if (hasNew) {
             mark();
@@ -306,29 +278,7 @@ public final class Loom extends VBox {
         }
     }
 
-    /** Answers whether any was made. */
-    private static <T extends Node> boolean keep(
-            Map<Integer, T> made, Pane layer, int first, int last, IntFunction<T> maker) {
-        made.entrySet().removeIf(entry -> {
-            boolean isGone = entry.getKey() < first || entry.getKey() >= last;
-            if (isGone) {
-                layer.getChildren().remove(entry.getValue());
-            }
-            return isGone;
-        });
-        boolean hasNew = false;
-        for (int i = first; i < last; i++) {
-            if (!made.containsKey(i)) {
-                T node = maker.apply(i);
-                made.put(i, node);
-                layer.getChildren().add(node);
-                hasNew = true;
-            }
-        }
-        return hasNew;
-    }
-
-    private Node card(int number) {
+    private LoomCard card(int number) {
         return new LoomCard(
                 model.modules().get(number),
                 geometry.cardTop(number),
@@ -373,7 +323,7 @@ public final class Loom extends VBox {
 
     /** Asked for on the field, since a row may be made anew while a hand pulls at it. */
     private void drag(MouseEvent event) {
-        LoomRow row = rowNodes.get(pressedRow);
+        LoomRow row = rows.made(pressedRow);
         if (pressedAt < 0 || row == null) {
             return;
         }
@@ -465,10 +415,10 @@ public final class Loom extends VBox {
     }
 
     private boolean aim(int row, int direction) {
-        if (row < 0 || !rowNodes.containsKey(row)) {
+        if (row < 0 || rows.made(row) == null) {
             return false;
         }
-        if (hand.isHolding() || hand.take(geometry, rowNodes.get(row), row)) {
+        if (hand.isHolding() || hand.take(geometry, rows.made(row), row)) {
             hand.step(direction);
             light();
             view.panTo(acrossFor(hand.at()), view.top());
@@ -499,14 +449,14 @@ public final class Loom extends VBox {
         Optional<LoomModel.Row> chosen = Optional.of(selectedRow())
                 .filter(row -> row >= 0)
                 .map(row -> geometry.rows().get(row));
-        rowNodes.values()
+        rows.all()
                 .forEach(row -> row.mark(
                         row.row().place().equals(selected),
                         thread >= 0 && row.row().thread() == thread));
-        labelNodes.forEach((number, label) -> label.pseudoClassStateChanged(
+        labels.forEach((number, label) -> label.pseudoClassStateChanged(
                 LoomRow.SELECTED, geometry.rows().get(number).place().equals(selected)));
         int lit = thread >= 0 ? thread : chosen.map(LoomModel.Row::thread).orElse(-1);
-        threadNodes.forEach((number, line) -> line.pseudoClassStateChanged(LoomRow.SELECTED, number == lit));
+        threads.forEach((number, line) -> line.pseudoClassStateChanged(LoomRow.SELECTED, number == lit));
         head.mark(lit);
     }
 
@@ -515,7 +465,7 @@ public final class Loom extends VBox {
 
     /** While a knot is held, threads that it may go to light up and the others fade. */
     private void light() {
-        threadNodes.forEach((number, line) -> {
+        threads.forEach((number, line) -> {
             line.pseudoClassStateChanged(OPEN, hand.isHolding() && hand.isOpen(number));
             line.pseudoClassStateChanged(SHUT, hand.isHolding() && !hand.isOpen(number));
         });

@@ -49,6 +49,8 @@ public final class PinsStage extends StagePane implements LoomActions {
     /** The wire that the typed reason is of. */
     private Place asked;
 
+    private String shown = "";
+
     public PinsStage(Workbench bench) {
         super(Stage.PINS);
         this.bench = bench;
@@ -213,10 +215,13 @@ public final class PinsStage extends StagePane implements LoomActions {
 
     private void giveReason() {
         String typed = reason.getText().strip();
-        if (work.wire(asked)
-                .filter(Wire::held)
-                .filter(wire -> !wire.reason().equals(typed))
-                .isPresent()) {
+        // Only over the words it was shown with: the same place of another build has a reason of its own.
+        if (!typed.equals(shown)
+                && work.wire(asked)
+                        .filter(Wire::held)
+                        .filter(wire -> wire.reason().equals(shown))
+                        .isPresent()) {
+            shown = typed;
             work.hold(asked, true, typed);
         }
     }
@@ -232,7 +237,8 @@ public final class PinsStage extends StagePane implements LoomActions {
         Optional<Wire> held = work.wire(selected).filter(Wire::held);
         Ui.show(holding, held.isPresent());
         if (isOther || !reason.isFocused()) {
-            reason.setText(held.map(Wire::reason).orElse(""));
+            shown = held.map(Wire::reason).orElse("");
+            reason.setText(shown);
         }
     }
 
