@@ -1,60 +1,104 @@
 package inkel.core;
 
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAnyPackage;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideOutsideOfPackage;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
-import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
 
+/** Holds which package may know which; {@code docs/architecture.md} shows the same floors as a table. */
 @AnalyzeClasses(packages = "inkel.core", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
+    private static final String HOME = "inkel.core.";
+
+    /** From the ground up: a floor knows those before it. Rooms of one floor do not know each other. */
+    private static final List<List<String>> FLOORS = List.of(
+            List.of("quantity"),
+            List.of("formula"),
+            List.of("catalog"),
+            List.of("document"),
+            List.of("circuit"),
+            List.of("finding"),
+            List.of("remedy"),
+            List.of("parts", "power", "levels", "pins", "wiring"),
+            List.of("bench"),
+            List.of("wake", "tune", "log"),
+            List.of("checks"));
+
+    /** What stands beside the floors, with the rooms of the house that it may know. */
+    private static final List<List<String>> BESIDE = List.of(
+            List.of("calc", "quantity", "formula"),
+            List.of("io.json", "quantity", "document"),
+            List.of("io.catalog", "quantity", "formula", "catalog", "document", "io.json"),
+            List.of("io.document", "quantity", "catalog", "document", "io.json"));
+
     @ArchTest
-    static final ArchRule DATA_GOES_ONE_WAY = layeredArchitecture()
-            .consideringOnlyDependenciesInLayers()
-            .layer("quantity")
-            .definedBy("inkel.core.quantity..")
-            .layer("catalog")
-            .definedBy("inkel.core.catalog..")
-            .layer("build")
-            .definedBy("inkel.core.build..")
-            .layer("circuit")
-            .definedBy("inkel.core.circuit..")
-            .layer("finding")
-            .definedBy("inkel.core.finding..")
-            .layer("remedy")
-            .definedBy("inkel.core.remedy..")
-            .layer("stages")
-            .definedBy(
-                    "inkel.core.parts..",
-                    "inkel.core.power..",
-                    "inkel.core.levels..",
-                    "inkel.core.pins..",
-                    "inkel.core.wiring..")
-            .layer("checks")
-            .definedBy("inkel.core.checks..")
-            .whereLayer("catalog")
-            .mayOnlyAccessLayers("quantity")
-            .whereLayer("build")
-            .mayOnlyAccessLayers("quantity")
-            .whereLayer("circuit")
-            .mayOnlyAccessLayers("quantity", "catalog", "build")
-            .whereLayer("finding")
-            .mayOnlyAccessLayers("quantity", "build")
-            .whereLayer("remedy")
-            .mayOnlyAccessLayers("quantity", "catalog", "build", "circuit", "finding")
-            .whereLayer("stages")
-            .mayOnlyAccessLayers("quantity", "catalog", "build", "circuit", "finding", "remedy")
-            .whereLayer("checks")
-            .mayNotBeAccessedByAnyLayer();
+    static void everyPackageHasItsPlace(JavaClasses all) {
+        List<String> known = new ArrayList<>(List.of(HOME + "io"));
+        Stream.concat(FLOORS.stream().flatMap(List::stream), BESIDE.stream().map(room -> room.get(0)))
+                .forEach(room -> known.add(HOME + room + ".."));
+        classes().should().resideInAnyPackage(known.toArray(String[]::new)).check(all);
+    }
+
+    @ArchTest
+    static void aFloorKnowsOnlyThoseBelow(JavaClasses all) {
+        for (int i = 0; i < FLOORS.size(); i++) {
+            List<String> barred = new ArrayList<>(List.of(HOME + "io..", HOME + "calc.."));
+            for (int above = i + 1; above < FLOORS.size(); above++) {
+                FLOORS.get(above).forEach(room -> barred.add(HOME + room + ".."));
+            }
+            noClasses()
+                    .that()
+                    .resideInAnyPackage(FLOORS.get(i).stream()
+                            .map(room -> HOME + room + "..")
+                            .toArray(String[]::new))
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage(barred.toArray(String[]::new))
+                    .allowEmptyShould(true)
+                    .check(all);
+        }
+    }
+
+    @ArchTest
+    static void whatStandsBesideKnowsOnlyWhatItIsGiven(JavaClasses all) {
+        for (List<String> room : BESIDE) {
+            String[] given = room.stream().map(name -> HOME + name + "..").toArray(String[]::new);
+            classes()
+                    .that()
+                    .resideInAPackage(given[0])
+                    .should()
+                    .onlyDependOnClassesThat(
+                            resideOutsideOfPackage("inkel.core..").or(resideInAnyPackage(given)))
+                    .check(all);
+        }
+    }
 
     @ArchTest
     static final ArchRule STAGES_DO_NOT_KNOW_EACH_OTHER = slices().matching(
                     "inkel.core.(parts|power|levels|pins|wiring)..")
             .should()
             .notDependOnEachOther();
+
+    @ArchTest
+    static final ArchRule WHAT_STANDS_ON_THEM_DOES_NOT_KNOW_EACH_OTHER = slices().matching(
+                    "inkel.core.(wake|tune|log)..")
+            .should()
+            .notDependOnEachOther()
+            .allowEmptyShould(true);
+
+    @ArchTest
+    static final ArchRule NO_CIRCLES =
+            slices().matching("inkel.core.(**)").should().beFreeOfCycles();
 
     @ArchTest
     static final ArchRule ONLY_IO_KNOWS_JSON = noClasses()
@@ -75,4 +119,10 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule NO_INTERFACE_CODE =
             noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "java.awt..", "javax.swing..");
+
+    @ArchTest
+    static final ArchRule NO_WORDS_FOR_PEOPLE = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .belongToAnyOf(java.util.ResourceBundle.class, java.text.MessageFormat.class);
 }

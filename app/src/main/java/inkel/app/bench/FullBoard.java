@@ -1,14 +1,14 @@
 package inkel.app.bench;
 
-import inkel.core.build.Build;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Extras;
-import inkel.core.build.Node;
-import inkel.core.build.Part;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Supply;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

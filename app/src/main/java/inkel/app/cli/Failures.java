@@ -3,7 +3,7 @@ package inkel.app.cli;
 import inkel.app.Trouble;
 import inkel.app.words.Words;
 import inkel.core.calc.CalcRefused;
-import inkel.core.io.UnreadableFile;
+import inkel.core.io.json.UnreadableFile;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;

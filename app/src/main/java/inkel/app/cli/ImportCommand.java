@@ -1,16 +1,16 @@
 package inkel.app.cli;
 
 import inkel.app.words.Words;
-import inkel.core.build.Build;
-import inkel.core.build.EditRefused;
-import inkel.core.build.Edits;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
 import inkel.core.circuit.Circuit;
-import inkel.core.io.BuildReader;
-import inkel.core.io.BuildWriter;
-import inkel.core.io.Shelf;
-import inkel.core.io.UnreadableFile;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Edits;
+import inkel.core.io.catalog.Shelf;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.BuildWriter;
+import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.AddParts;
 import java.io.IOException;

@@ -3,8 +3,8 @@ package inkel.app.cli;
 import inkel.app.ui.Shelves;
 import inkel.app.ui.UserState;
 import inkel.core.catalog.Catalog;
-import inkel.core.io.CatalogReader;
-import inkel.core.io.Shelf;
+import inkel.core.io.catalog.CatalogReader;
+import inkel.core.io.catalog.Shelf;
 
 /** The shipped classes and those on this user's shelf, as the window sees them. */
 final class OwnCatalog {

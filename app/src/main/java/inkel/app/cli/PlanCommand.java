@@ -1,17 +1,17 @@
 package inkel.app.cli;
 
 import inkel.app.words.Words;
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.EditRefused;
-import inkel.core.build.Edits;
-import inkel.core.build.Node;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
-import inkel.core.io.BuildReader;
-import inkel.core.io.BuildWriter;
-import inkel.core.io.UnreadableFile;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Edits;
+import inkel.core.document.Node;
+import inkel.core.document.Wire;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.BuildWriter;
+import inkel.core.io.json.UnreadableFile;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;

@@ -2,9 +2,9 @@ package inkel.app.ui;
 
 import inkel.app.Examples;
 import inkel.app.words.Words;
-import inkel.core.build.Edit;
-import inkel.core.build.Place;
 import inkel.core.catalog.PartClass;
+import inkel.core.document.Edit;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
 import java.io.File;
 import java.nio.file.Files;

@@ -1,8 +1,8 @@
 package inkel.app.ui;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
 import inkel.core.catalog.Catalog;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -64,7 +64,7 @@ public final class DragProbe {
     private void start(Path file, Catalog catalog, Path state) {
         bench = new Workbench(
                 catalog,
-                inkel.core.io.Shelf.read(state),
+                inkel.core.io.catalog.Shelf.read(state),
                 Window.background(),
                 Platform::runLater,
                 Clock.systemUTC(),

@@ -2,9 +2,9 @@ package inkel.app.ui;
 
 import inkel.app.ui.controls.Caption;
 import inkel.app.words.Words;
-import inkel.core.build.Place;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
 import inkel.core.remedy.PinNames;
 import java.util.ArrayList;

@@ -1,7 +1,7 @@
 package inkel.app.ui;
 
-import inkel.core.build.Edit;
 import inkel.core.catalog.Catalog;
+import inkel.core.document.Edit;
 import inkel.core.finding.Stage;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -63,7 +63,7 @@ public final class FrameProbe {
         Executor timedScreen = task -> Platform.runLater(() -> timed(task));
         bench = new Workbench(
                 catalog,
-                inkel.core.io.Shelf.read(java.nio.file.Path.of("no-shelf")),
+                inkel.core.io.catalog.Shelf.read(java.nio.file.Path.of("no-shelf")),
                 Window.background(),
                 timedScreen,
                 Clock.systemUTC(),

@@ -1,6 +1,6 @@
 package inkel.app.ui;
 
-import inkel.core.build.Build;
+import inkel.core.document.Build;
 import java.util.ArrayDeque;
 import java.util.Deque;
 

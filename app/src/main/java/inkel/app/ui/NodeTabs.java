@@ -2,9 +2,9 @@ package inkel.app.ui;
 
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
-import inkel.core.build.Edit;
-import inkel.core.build.Node;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Edit;
+import inkel.core.document.Node;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.control.ContextMenu;

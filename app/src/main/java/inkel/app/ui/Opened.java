@@ -1,10 +1,10 @@
 package inkel.app.ui;
 
-import inkel.core.build.Build;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
-import inkel.core.io.BuildReader;
-import inkel.core.io.UnreadableFile;
+import inkel.core.document.Build;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.json.UnreadableFile;
 import java.nio.file.Path;
 import java.util.Optional;
 

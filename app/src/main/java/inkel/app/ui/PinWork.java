@@ -1,13 +1,13 @@
 package inkel.app.ui;
 
 import inkel.app.words.Words;
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Node;
-import inkel.core.build.Part;
-import inkel.core.build.Place;
-import inkel.core.build.Wire;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
 import inkel.core.finding.Fix;
 import inkel.core.pins.Alternative;
 import inkel.core.pins.NodePins;

@@ -1,9 +1,9 @@
 package inkel.app.ui;
 
 import inkel.app.Trouble;
-import inkel.core.build.Build;
-import inkel.core.io.AtomicFile;
-import inkel.core.io.BuildWriter;
+import inkel.core.document.Build;
+import inkel.core.io.document.BuildWriter;
+import inkel.core.io.json.AtomicFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

@@ -3,10 +3,10 @@ package inkel.app.ui;
 import inkel.app.Examples;
 import inkel.app.ui.controls.Pressable;
 import inkel.app.ui.panel.WhyPanel;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
-import inkel.core.io.CatalogReader;
+import inkel.core.io.catalog.CatalogReader;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -165,7 +165,7 @@ public final class Shots {
         Window.dress();
         bench = new Workbench(
                 CatalogReader.shipped(),
-                inkel.core.io.Shelf.read(temporary),
+                inkel.core.io.catalog.Shelf.read(temporary),
                 Runnable::run,
                 Runnable::run,
                 Clock.systemUTC(),

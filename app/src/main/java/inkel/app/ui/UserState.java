@@ -1,7 +1,7 @@
 package inkel.app.ui;
 
 import inkel.app.Trouble;
-import inkel.core.io.AtomicFile;
+import inkel.core.io.json.AtomicFile;
 import java.io.IOException;
 import java.io.Reader;
 import java.io.StringWriter;

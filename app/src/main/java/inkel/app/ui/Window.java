@@ -3,8 +3,8 @@ package inkel.app.ui;
 import static java.util.concurrent.TimeUnit.MILLISECONDS;
 
 import inkel.core.catalog.Catalog;
-import inkel.core.io.CatalogReader;
-import inkel.core.io.Shelf;
+import inkel.core.io.catalog.CatalogReader;
+import inkel.core.io.catalog.Shelf;
 import java.net.URL;
 import java.nio.file.Files;
 import java.nio.file.Path;

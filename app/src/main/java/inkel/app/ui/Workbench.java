@@ -2,14 +2,6 @@ package inkel.app.ui;
 
 import inkel.app.Trouble;
 import inkel.app.words.Words;
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.EditRefused;
-import inkel.core.build.Edits;
-import inkel.core.build.Extras;
-import inkel.core.build.Moment;
-import inkel.core.build.Node;
-import inkel.core.build.Place;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.CatalogSearch;
 import inkel.core.catalog.Kind;
@@ -17,15 +9,23 @@ import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Edits;
+import inkel.core.document.Extras;
+import inkel.core.document.Moment;
+import inkel.core.document.Node;
+import inkel.core.document.Place;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
-import inkel.core.io.AtomicFile;
-import inkel.core.io.BuildReader;
-import inkel.core.io.BuildWriter;
-import inkel.core.io.Shelf;
-import inkel.core.io.UnreadableFile;
+import inkel.core.io.catalog.Shelf;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.BuildWriter;
+import inkel.core.io.json.AtomicFile;
+import inkel.core.io.json.UnreadableFile;
 import inkel.core.power.Stagger;
-import inkel.core.quantity.Duration;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.remedy.AddParts;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -551,7 +551,7 @@ public final class Workbench {
                         id,
                         name,
                         List.of(),
-                        Duration.ofSeconds(1),
+                        TimeSpan.ofSeconds(1),
                         Optional.empty(),
                         Optional.empty(),
                         Set.of(),

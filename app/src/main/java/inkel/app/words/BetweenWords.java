@@ -1,6 +1,6 @@
 package inkel.app.words;
 
-import inkel.core.build.Between;
+import inkel.core.document.Between;
 import inkel.core.quantity.Fact;
 
 /** What stands in a wire, in words. */

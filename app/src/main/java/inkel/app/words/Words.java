@@ -1,11 +1,11 @@
 package inkel.app.words;
 
-import inkel.core.io.Problem;
-import inkel.core.io.UnreadableFile;
-import inkel.core.quantity.Duration;
+import inkel.core.io.json.Problem;
+import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.Collection;
@@ -64,7 +64,7 @@ public final class Words {
         if (value instanceof Voltage voltage) {
             return Engineering.volts(voltage);
         }
-        if (value instanceof Duration time && time.seconds() >= LONG_SECONDS) {
+        if (value instanceof TimeSpan time && time.seconds() >= LONG_SECONDS) {
             return longTime(time);
         }
         if (value instanceof Collection<?> several) {
@@ -74,7 +74,7 @@ public final class Words {
     }
 
     /** Hours and minutes as people count them. */
-    private static String longTime(Duration time) {
+    private static String longTime(TimeSpan time) {
         double hours = time.seconds() / 3600;
         return hours >= 1
                 ? Engineering.print(hours, Unit.ONE, 3) + " h"

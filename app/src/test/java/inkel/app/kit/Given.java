@@ -1,11 +1,11 @@
 package inkel.app.kit;
 
-import inkel.core.build.Build;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
-import inkel.core.io.BuildReader;
-import inkel.core.io.CatalogReader;
-import inkel.core.io.UnreadableFile;
+import inkel.core.document.Build;
+import inkel.core.io.catalog.CatalogReader;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.json.UnreadableFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -6,10 +6,10 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
-import inkel.core.levels.Verdict;
+import inkel.core.formula.Verdict;
 import java.io.IOException;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
@@ -131,8 +131,8 @@ class LevelsWindowTest extends WindowJourney {
     void aTwoWayWireIsOfferedNoDivider(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.LEVELS);
         // A radio of one's own figures on the bus would be harmed; the display's pull-ups reach 5 V.
-        robot.interact(() ->
-                bench.apply(new inkel.core.build.Edit.SetFigure(NODE, "driver", "level/logic/absolute_max", "3.6 V")));
+        robot.interact(() -> bench.apply(
+                new inkel.core.document.Edit.SetFigure(NODE, "driver", "level/logic/absolute_max", "3.6 V")));
         until(() -> verdict("driver", "SDA").equals(Optional.of(Verdict.HARMS)));
         assertTrue(bench.assessmentProperty().get().at(place("driver", "SDA")).stream()
                 .flatMap(finding -> finding.fixes().stream())

@@ -9,8 +9,8 @@ import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Line;
 import inkel.app.ui.controls.Pressable;
-import inkel.core.build.Part;
-import inkel.core.build.Place;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import java.util.List;
@@ -177,7 +177,7 @@ class PartsWindowTest extends WindowJourney {
         until(() -> node(NODE).part("own-rain-gauge").isPresent());
         robot.interact(() -> bench.stageProperty().set(Stage.PINS));
         robot.interact(() -> bench.selectionProperty()
-                .set(inkel.core.build.Place.of(NODE, new inkel.core.build.Endpoint("own-rain-gauge", "SDA"))));
+                .set(inkel.core.document.Place.of(NODE, new inkel.core.document.Endpoint("own-rain-gauge", "SDA"))));
         until(() -> isThere(robot, "#pin-own-rain-gauge-SDA"));
 
         robot.interact(bench::save);

@@ -8,13 +8,13 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Pressable;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Moment;
-import inkel.core.build.Node;
-import inkel.core.build.Place;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Moment;
+import inkel.core.document.Node;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
-import inkel.core.quantity.Duration;
+import inkel.core.quantity.TimeSpan;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
@@ -139,7 +139,7 @@ class PowerWindowTest extends WindowJourney {
         // Two gates at 750 mA and the sluice at rest: 1.51 A. All three at once: 2.25 A.
         assertEquals(1.51, peak("driver.V+OUT"), 1e-6);
         robot.interact(() ->
-                bench.apply(new Edit.SetMoment(NODE, moment("sluice").withAt(Optional.of(Duration.ofSeconds(0.6))))));
+                bench.apply(new Edit.SetMoment(NODE, moment("sluice").withAt(Optional.of(TimeSpan.ofSeconds(0.6))))));
         until(() -> Math.abs(peak("driver.V+OUT") - 2.25) < 1e-6);
         robot.interact(() -> bench.apply(new Edit.SetFigure(NODE, "bench", "rail/+/rating", "2 A")));
         until(() -> has("power.source_over", "bench"));

@@ -7,8 +7,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.core.catalog.PartClass;
-import inkel.core.io.PartForm;
-import inkel.core.io.Shelf;
+import inkel.core.io.catalog.PartForm;
+import inkel.core.io.catalog.Shelf;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -12,10 +12,10 @@ import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Line;
 import inkel.app.ui.controls.Pressable;
-import inkel.core.build.Build;
+import inkel.core.document.Build;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
-import inkel.core.io.BuildReader;
+import inkel.core.io.document.BuildReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -76,7 +76,7 @@ class WindowTest {
     private void show() {
         bench = new Workbench(
                 Given.CATALOG,
-                inkel.core.io.Shelf.read(folder.resolve("shelf")),
+                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
                 Window.background(),
                 Platform::runLater,
                 Clock.systemUTC(),
@@ -165,7 +165,7 @@ class WindowTest {
         opened();
         robot.interact(() -> bench.stageProperty().set(Stage.PINS));
         robot.interact(() -> bench.selectionProperty()
-                .set(inkel.core.build.Place.of("lower-lock", new inkel.core.build.Endpoint("handset", "GND"))));
+                .set(inkel.core.document.Place.of("lower-lock", new inkel.core.document.Endpoint("handset", "GND"))));
         until(() -> robot.lookup("#pin-handset-OUT").tryQuery().isPresent());
         Node row = robot.lookup("#pin-handset-OUT").query();
         robot.interact(() -> row.getOnMouseClicked().handle(click(row)));
@@ -310,7 +310,7 @@ class WindowTest {
         until(() -> !first.equals(bench.selectionProperty().get()));
         robot.type(KeyCode.UP);
         until(() -> first.equals(bench.selectionProperty().get()));
-        robot.interact(() -> bench.show(Stage.PINS, new inkel.core.build.Place(NODE, "handset", "OUT")));
+        robot.interact(() -> bench.show(Stage.PINS, new inkel.core.document.Place(NODE, "handset", "OUT")));
         robot.type(KeyCode.F1);
         until(() -> robot.lookup("#way-0").query().isFocused());
         long before = stops();

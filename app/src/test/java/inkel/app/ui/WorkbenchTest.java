@@ -7,13 +7,13 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.Place;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
-import inkel.core.io.BuildReader;
+import inkel.core.io.document.BuildReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -47,7 +47,7 @@ class WorkbenchTest {
     private Workbench bench(Executor background) {
         return new Workbench(
                 Given.CATALOG,
-                inkel.core.io.Shelf.read(folder.resolve("shelf")),
+                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
                 background,
                 Runnable::run,
                 CLOCK,
@@ -244,7 +244,7 @@ class WorkbenchTest {
 
     @Test
     void aBuildThatWasNeverSavedIsOfferedAfterARunThatEndedEarly() {
-        inkel.core.build.Node first = inkel.core.remedy.NewNode.of(
+        inkel.core.document.Node first = inkel.core.remedy.NewNode.of(
                 "shed", "Shed", Given.CATALOG.get("board-classic-5v"), Given.CATALOG.get("usb-port"));
         bench.begin(first);
         bench.apply(new Edit.RenamePart("shed", "board", "Shed board"));

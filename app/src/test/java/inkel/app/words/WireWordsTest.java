@@ -3,9 +3,9 @@ package inkel.app.words;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import inkel.app.kit.Given;
-import inkel.core.build.Endpoint;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import inkel.core.wiring.Terminal;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

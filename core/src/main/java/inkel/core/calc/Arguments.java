@@ -1,9 +1,9 @@
 package inkel.core.calc;
 
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
 import java.util.List;
@@ -76,12 +76,12 @@ public final class Arguments {
     }
 
     /** A pulse that may be left out; it must be above zero and no longer than what it repeats in. */
-    public Optional<Duration> optionalPulse(String key, Frequency repeats) throws CalcRefused {
+    public Optional<TimeSpan> optionalPulse(String key, Frequency repeats) throws CalcRefused {
         Optional<Double> seconds = optionalPositive(key, Unit.SECOND);
         if (seconds.filter(pulse -> pulse * repeats.hertz() > 1 + 1e-9).isPresent()) {
             throw refused("calc.out_of_range", key);
         }
-        return seconds.map(Duration::ofSeconds);
+        return seconds.map(TimeSpan::ofSeconds);
     }
 
     /** One of a few words; the first is taken when the key is left out. */

@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.power.BatteryReport;
+import inkel.core.formula.BatteryHours;
 import inkel.core.quantity.Charge;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Share;
@@ -37,7 +37,8 @@ final class BatteryCalc implements Calculation {
         Map<String, Object> answer = new LinkedHashMap<>();
         answer.put(
                 "hours",
-                BatteryReport.hours(capacity, Share.of(usable), average).orElseThrow());
+                BatteryHours.of(capacity, Share.of(usable), average)
+                        .orElseThrow(() -> arguments.impossible("average_a")));
         return answer;
     }
 }

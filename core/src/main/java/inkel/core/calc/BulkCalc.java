@@ -1,10 +1,10 @@
 package inkel.core.calc;
 
-import inkel.core.power.Bulk;
+import inkel.core.formula.Bulk;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.LinkedHashMap;
@@ -31,7 +31,7 @@ final class BulkCalc implements Calculation {
     @Override
     public Map<String, Object> answer(Arguments arguments) throws CalcRefused {
         Current excess = Current.ofAmperes(arguments.positive("i", Unit.AMPERE));
-        Duration time = Duration.ofSeconds(arguments.positive("t", Unit.SECOND));
+        TimeSpan time = TimeSpan.ofSeconds(arguments.positive("t", Unit.SECOND));
         Voltage allowed = Voltage.ofVolts(arguments.positive("dv", Unit.VOLT));
         Resistance esr = Resistance.ofOhms(arguments.optional("esr", Unit.OHM).orElse(0.0));
         Capacitance needed = Bulk.needed(excess, time, allowed, esr).orElseThrow(() -> arguments.impossible("esr"));

@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.pins.Converter;
+import inkel.core.formula.Converter;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.LinkedHashMap;

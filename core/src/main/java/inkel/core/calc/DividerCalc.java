@@ -1,8 +1,8 @@
 package inkel.core.calc;
 
-import inkel.core.levels.DividerSearch;
-import inkel.core.levels.DividerSearch.Pair;
-import inkel.core.quantity.ESeries;
+import inkel.core.formula.DividerSearch;
+import inkel.core.formula.DividerSearch.Pair;
+import inkel.core.formula.ESeries;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;

@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.pins.I2cAddress;
+import inkel.core.formula.I2cAddress;
 import inkel.core.quantity.Engineering;
 import java.util.LinkedHashMap;
 import java.util.List;

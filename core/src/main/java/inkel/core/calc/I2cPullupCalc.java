@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.pins.I2cPullup;
+import inkel.core.formula.I2cPullup;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Unit;

@@ -1,9 +1,9 @@
 package inkel.core.calc;
 
-import inkel.core.pins.I2cPullup;
+import inkel.core.formula.I2cPullup;
 import inkel.core.quantity.Capacitance;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,7 +32,7 @@ final class I2cRiseCalc implements Calculation {
     public Map<String, Object> answer(Arguments arguments) throws CalcRefused {
         Resistance pull = Resistance.ofOhms(arguments.positive("r", Unit.OHM));
         Capacitance bus = Capacitance.ofFarads(arguments.positive("cb", Unit.FARAD));
-        Duration rise = I2cPullup.rise(pull, bus);
+        TimeSpan rise = I2cPullup.rise(pull, bus);
         Map<String, Object> answer = new LinkedHashMap<>();
         answer.put("rise_s", rise.seconds());
         answer.put(

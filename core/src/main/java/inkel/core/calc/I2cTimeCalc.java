@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.pins.I2cTime;
+import inkel.core.formula.I2cTime;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Unit;
 import java.util.LinkedHashMap;

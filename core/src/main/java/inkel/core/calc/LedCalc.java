@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.quantity.ESeries;
+import inkel.core.formula.ESeries;
 import inkel.core.quantity.Unit;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.levels.LevelCheck;
+import inkel.core.formula.LevelCheck;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.LinkedHashMap;

@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.pins.DriverTicks;
+import inkel.core.formula.DriverTicks;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Unit;
 import java.util.LinkedHashMap;

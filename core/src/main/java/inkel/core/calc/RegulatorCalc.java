@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.power.RegulatorHeat;
+import inkel.core.formula.RegulatorHeat;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Power;
 import inkel.core.quantity.Temperature;

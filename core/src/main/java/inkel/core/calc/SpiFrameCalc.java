@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.pins.SpiFrame;
+import inkel.core.formula.SpiFrame;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;

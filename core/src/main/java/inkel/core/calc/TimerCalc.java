@@ -1,8 +1,8 @@
 package inkel.core.calc;
 
-import inkel.core.pins.TimerSetting;
-import inkel.core.quantity.Duration;
+import inkel.core.formula.TimerSetting;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -34,7 +34,7 @@ final class TimerCalc implements Calculation {
         Frequency clock = Frequency.ofHertz(arguments.positive("clock", Unit.HERTZ));
         int bits = arguments.whole("bits", 1, 32);
         Frequency wanted = Frequency.ofHertz(arguments.positive("f", Unit.HERTZ));
-        Optional<Duration> pulse = arguments.optionalPulse("pulse", wanted);
+        Optional<TimeSpan> pulse = arguments.optionalPulse("pulse", wanted);
         TimerSetting setting = TimerSetting.nearest(clock, bits, arguments.wholes("prescalers", USUAL), wanted)
                 .orElseThrow(() -> arguments.impossible("f"));
         Map<String, Object> answer = new LinkedHashMap<>();

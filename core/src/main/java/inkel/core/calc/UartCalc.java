@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.pins.BaudRate;
+import inkel.core.formula.BaudRate;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Unit;
 import java.util.Comparator;

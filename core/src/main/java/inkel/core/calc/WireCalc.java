@@ -1,6 +1,6 @@
 package inkel.core.calc;
 
-import inkel.core.power.Conductor;
+import inkel.core.formula.Conductor;
 import inkel.core.quantity.Length;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Unit;

@@ -1,5 +1,7 @@
 package inkel.core.catalog;
 
+import inkel.core.formula.BaudRate;
+import inkel.core.formula.SpiClock;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Frequency;
 import java.util.List;
@@ -49,6 +51,16 @@ public record Controller(
                 .filter(claim -> claim.use().equals(use))
                 .map(Claim::timer)
                 .findFirst();
+    }
+
+    /** The best that its serial ports can do for a rate. */
+    public BaudRate bestBaud(Frequency wanted) {
+        return BaudRate.best(clock, wanted, uartOversamples, uartRegisterBits, uartFractionBits);
+    }
+
+    /** The fastest SPI clock at or below a limit; empty when it cannot go that slow or no divider is known. */
+    public Optional<SpiClock> spiClock(Frequency limit) {
+        return SpiClock.fastest(clock, spiDividers, limit);
     }
 
     public Optional<AnalogGroup> analog(int unit) {

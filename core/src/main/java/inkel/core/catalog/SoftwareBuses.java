@@ -1,7 +1,7 @@
 package inkel.core.catalog;
 
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.TimeSpan;
 import java.util.Optional;
 
 /**
@@ -20,7 +20,7 @@ public record SoftwareBuses(
      * @param most the highest frequency
      * @param jitter how far the end of a pulse wanders, from earliest to latest
      */
-    public record SoftPulses(Frequency most, Duration jitter) {}
+    public record SoftPulses(Frequency most, TimeSpan jitter) {}
 
     /** The fastest clock of a bus of this kind on plain pins; empty where there is none. */
     public Optional<Frequency> clock(Ability.Kind bus) {

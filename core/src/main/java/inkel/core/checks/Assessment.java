@@ -1,10 +1,10 @@
 package inkel.core.checks;
 
-import inkel.core.build.Build;
-import inkel.core.build.Place;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;

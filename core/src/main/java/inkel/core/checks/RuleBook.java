@@ -1,8 +1,8 @@
 package inkel.core.checks;
 
-import inkel.core.build.Build;
-import inkel.core.build.Place;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Build;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;

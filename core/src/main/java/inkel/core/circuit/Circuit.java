@@ -1,7 +1,7 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Build;
 import inkel.core.catalog.Catalog;
+import inkel.core.document.Build;
 import java.util.List;
 import java.util.Optional;
 

@@ -1,11 +1,11 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Moment;
 import inkel.core.catalog.Burst;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Supply;
+import inkel.core.document.Moment;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Duration;
+import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -147,7 +147,7 @@ public final class Loads {
             double share = Math.min(
                     1,
                     moment.length().seconds()
-                            / moment.repeat().map(Duration::seconds).orElseThrow());
+                            / moment.repeat().map(TimeSpan::seconds).orElseThrow());
             sum += (raised - rest) * share;
         }
         return Current.ofAmperes(sum);

@@ -1,6 +1,6 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Endpoint;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Current;
 
 /**

@@ -1,12 +1,5 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Between;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Node;
-import inkel.core.build.Part;
-import inkel.core.build.Place;
-import inkel.core.build.Reading;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Output;
@@ -14,6 +7,13 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
 import inkel.core.catalog.Ways;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Reading;
+import inkel.core.document.Wire;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;

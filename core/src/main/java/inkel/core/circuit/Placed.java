@@ -1,7 +1,5 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Part;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Intake;
 import inkel.core.catalog.Mode;
@@ -11,6 +9,8 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.Reduction;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Figure;

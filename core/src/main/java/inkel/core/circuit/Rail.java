@@ -1,7 +1,7 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Endpoint;
 import inkel.core.catalog.Output;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;

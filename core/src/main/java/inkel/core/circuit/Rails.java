@@ -1,10 +1,10 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Moment;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Regulator;
 import inkel.core.catalog.Supply;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Moment;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Range;

@@ -1,10 +1,10 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.LogEntry;
-import inkel.core.build.Reading;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.LogEntry;
+import inkel.core.document.Reading;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;

@@ -1,7 +1,7 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Moment;
-import inkel.core.quantity.Duration;
+import inkel.core.document.Moment;
+import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -28,14 +28,14 @@ public record Round(List<Moment> moments) {
     public record Span(String moment, double from, double to) {}
 
     /** As long as the latest end and the longest repeat of the moments that stand in it. */
-    public Duration length() {
+    public TimeSpan length() {
         double longest = 0;
         for (Moment moment : moments) {
-            double at = moment.at().map(Duration::seconds).orElse(0.0);
+            double at = moment.at().map(TimeSpan::seconds).orElse(0.0);
             longest = Math.max(longest, at + moment.length().seconds());
-            longest = Math.max(longest, moment.repeat().map(Duration::seconds).orElse(0.0));
+            longest = Math.max(longest, moment.repeat().map(TimeSpan::seconds).orElse(0.0));
         }
-        return Duration.ofSeconds(longest);
+        return TimeSpan.ofSeconds(longest);
     }
 
     /** When the moments that stand in the round are on, each in order of time. */
@@ -48,7 +48,7 @@ public record Round(List<Moment> moments) {
     /** When one moment is on, from its place in the round or, when it stands nowhere, from the start. */
     public List<Span> spansOf(Moment moment) {
         double end = length().seconds();
-        double start = moment.at().map(Duration::seconds).orElse(0.0);
+        double start = moment.at().map(TimeSpan::seconds).orElse(0.0);
         double last = moment.length().seconds();
         if (moment.repeat().isEmpty()) {
             return List.of(new Span(moment.id(), start, start + last));

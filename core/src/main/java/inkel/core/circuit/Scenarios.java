@@ -1,6 +1,6 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Moment;
+import inkel.core.document.Moment;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashSet;

@@ -1,11 +1,11 @@
 package inkel.core.circuit;
 
-import inkel.core.build.Between;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Ways;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.List;

@@ -1,6 +1,6 @@
 package inkel.core.finding;
 
-import inkel.core.build.Place;
+import inkel.core.document.Place;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;

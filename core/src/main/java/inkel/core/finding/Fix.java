@@ -1,9 +1,9 @@
 package inkel.core.finding;
 
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.EditRefused;
-import inkel.core.build.Edits;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Edits;
 import inkel.core.quantity.Fact;
 import java.util.List;
 

@@ -1,2 +1,2 @@
-/** Reading and writing files. The only package that knows JSON. */
+/** Reading and writing files. Only what is in here knows JSON. */
 package inkel.core.io;

@@ -1,15 +1,15 @@
 package inkel.core.levels;
 
-import inkel.core.build.Between;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;

@@ -1,9 +1,11 @@
 package inkel.core.levels;
 
-import inkel.core.build.NodeWire;
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.NodeWire;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.List;
@@ -31,7 +33,7 @@ public record BoardLink(NodeCircuit from, NodeCircuit to, NodeWire link, LevelCh
         if (says.isEmpty() || hears.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty()) {
             return Optional.empty();
         }
-        return LevelCheck.pushed(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false)
+        return Drive.check(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false)
                 .map(check -> new BoardLink(from.get(), to.get(), link, check));
     }
 

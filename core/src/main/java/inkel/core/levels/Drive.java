@@ -1,7 +1,8 @@
 package inkel.core.levels;
 
-import inkel.core.build.Reading;
 import inkel.core.catalog.IoFamily;
+import inkel.core.document.Reading;
+import inkel.core.formula.LevelCheck;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Voltage;
@@ -13,7 +14,8 @@ import java.util.Optional;
  *
  * @param topAtLow the most its high can be when its supply is lowest
  */
-record Drive(Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, Voltage highAtHigh, Voltage topAtLow) {
+public record Drive(
+        Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, Voltage highAtHigh, Voltage topAtLow) {
     /** Stands in for the thresholds of a pin that only drives and is asked what it survives. */
     private static final Threshold UNREAD = Threshold.fixed(Voltage.ZERO);
 
@@ -47,6 +49,20 @@ record Drive(Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, 
 
     private static Voltage top(IoFamily says, Voltage supply) {
         return says.vohMax().isPresent() ? says.vohMax().get().at(supply) : supply;
+    }
+
+    /**
+     * How a driver that makes its own high stands against one that listens, at the worst corner of both supplies.
+     *
+     * @return empty when either has no figures for this, as an open drain has no high of its own
+     */
+    public static Optional<LevelCheck> check(
+            IoFamily says, Range<Voltage> saysAt, IoFamily hears, Range<Voltage> hearsAt, boolean isSameRail) {
+        boolean isKnown =
+                says.vol().isPresent() && hears.vih().isPresent() && hears.vil().isPresent();
+        return isKnown
+                ? pushed(says, saysAt, 1).map(drive -> drive.against(hears, hearsAt, isSameRail))
+                : Optional.empty();
     }
 
     /** What was measured takes the place of the figures. */

@@ -1,9 +1,10 @@
 package inkel.core.levels;
 
-import inkel.core.build.Between;
-import inkel.core.build.Place;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
+import inkel.core.document.Place;
+import inkel.core.formula.Verdict;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

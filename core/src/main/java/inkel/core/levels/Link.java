@@ -1,9 +1,11 @@
 package inkel.core.levels;
 
-import inkel.core.build.Between;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.Optional;

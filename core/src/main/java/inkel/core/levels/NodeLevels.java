@@ -1,9 +1,5 @@
 package inkel.core.levels;
 
-import inkel.core.build.Between;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
-import inkel.core.build.Wire;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
@@ -11,6 +7,11 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;

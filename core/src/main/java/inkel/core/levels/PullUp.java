@@ -1,6 +1,6 @@
 package inkel.core.levels;
 
-import inkel.core.build.Endpoint;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.List;

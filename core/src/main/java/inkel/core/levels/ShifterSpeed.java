@@ -1,16 +1,17 @@
 package inkel.core.levels;
 
-import inkel.core.build.Between;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
+import inkel.core.formula.RcRise;
 import inkel.core.quantity.Capacitance;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.TimeSpan;
 import java.util.List;
 import java.util.Optional;
 
@@ -62,13 +63,13 @@ public record ShifterSpeed(
         return WireSpeed.CAPACITANCE;
     }
 
-    public Duration rise() {
+    public TimeSpan rise() {
         return WireSpeed.rise(pull);
     }
 
     /** Three tenths of a bit at the wire's speed. */
-    public Duration allowed() {
-        return WireSpeed.allowedRise(speed);
+    public TimeSpan allowed() {
+        return RcRise.allowed(speed);
     }
 
     public boolean isSlow() {
@@ -77,7 +78,7 @@ public record ShifterSpeed(
 
     /** The fastest that the wire can be clocked through the shifter. */
     public Frequency most() {
-        return WireSpeed.most(rise());
+        return RcRise.fastest(rise());
     }
 
     /** The clock to choose on the board; empty when it cannot go that slow. */

@@ -1,35 +1,32 @@
 package inkel.core.levels;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.formula.RcRise;
+import inkel.core.formula.SpiClock;
 import inkel.core.quantity.Capacitance;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
- * How fast a wire is clocked, and how slowly it may rise at that: from 10 % to 90 % in 2.2·R·C (ln 9 time constants),
- * which must stay under three tenths of a bit.
+ * How fast a wire is clocked, and how slowly it may rise at that; see {@link RcRise}.
  *
  * @param source the builder's word, or worked out from what the parts bear
  */
 public record WireSpeed(Frequency clock, Source source) {
     /** Two pins of 10 pF, 0.2 m of jumper at 50 pF/m, two rows of a breadboard at 3 pF. */
     public static final Capacitance CAPACITANCE = Capacitance.ofFarads(36e-12);
-
-    private static final double RISE_IN_TIME_CONSTANTS = 2.2;
-    private static final double SHARE_OF_BIT = 0.3;
 
     /** Empty for a wire that is not clocked, such as a select or a lamp. */
     public static Optional<WireSpeed> of(NodeCircuit node, Endpoint signal) {
@@ -46,23 +43,13 @@ public record WireSpeed(Frequency clock, Source source) {
     }
 
     /** How long a wire of usual length takes to rise through a resistance. */
-    public static Duration rise(Resistance through) {
-        return Duration.ofSeconds(RISE_IN_TIME_CONSTANTS * through.ohms() * CAPACITANCE.farads());
-    }
-
-    /** Three tenths of a bit. */
-    static Duration allowedRise(Frequency clock) {
-        return Duration.ofSeconds(SHARE_OF_BIT / clock.hertz());
-    }
-
-    /** The fastest clock that a rise leaves. */
-    static Frequency most(Duration rise) {
-        return Frequency.ofHertz(SHARE_OF_BIT / rise.seconds());
+    public static TimeSpan rise(Resistance through) {
+        return RcRise.of(through, CAPACITANCE);
     }
 
     /** The largest resistance that the wire still rises through in time. */
     public Resistance mostResistance() {
-        return Resistance.ofOhms(allowedRise(clock).seconds() / (RISE_IN_TIME_CONSTANTS * CAPACITANCE.farads()));
+        return RcRise.mostResistance(clock, CAPACITANCE);
     }
 
     static boolean isSpi(PinUse use) {
@@ -96,10 +83,6 @@ public record WireSpeed(Frequency clock, Source source) {
         if (controller.isEmpty() || controller.get().spiDividers().isEmpty()) {
             return Optional.of(most);
         }
-        return controller.get().spiDividers().stream()
-                .map(divider -> controller.get().clock().hertz() / divider)
-                .filter(hertz -> hertz <= most.hertz())
-                .max(Comparator.naturalOrder())
-                .map(Frequency::ofHertz);
+        return controller.get().spiClock(most).map(SpiClock::clock);
     }
 }

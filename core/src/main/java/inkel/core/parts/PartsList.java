@@ -1,9 +1,9 @@
 package inkel.core.parts;
 
-import inkel.core.build.Between;
 import inkel.core.catalog.Decoupling;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;

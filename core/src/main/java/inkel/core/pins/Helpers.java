@@ -1,15 +1,15 @@
 package inkel.core.pins;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Part;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
+import inkel.core.document.Wire;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.AddParts;

@@ -1,12 +1,14 @@
 package inkel.core.pins;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.I2cNeed;
 import inkel.core.catalog.Pull;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.formula.I2cPullup;
+import inkel.core.formula.I2cTime;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Frequency;

@@ -1,9 +1,9 @@
 package inkel.core.pins;
 
-import inkel.core.build.Build;
-import inkel.core.build.Endpoint;
-import inkel.core.build.NodeWire;
-import inkel.core.build.Place;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
 import java.util.List;
 import java.util.stream.Stream;
 

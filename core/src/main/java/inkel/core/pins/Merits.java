@@ -1,10 +1,10 @@
 package inkel.core.pins;
 
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Wire;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -1,8 +1,5 @@
 package inkel.core.pins;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Part;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Need;
@@ -10,6 +7,9 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
+import inkel.core.document.Wire;
 import inkel.core.pins.PinReport.How;
 import java.util.ArrayList;
 import java.util.Collections;

@@ -1,11 +1,11 @@
 package inkel.core.pins;
 
-import inkel.core.build.Endpoint;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;

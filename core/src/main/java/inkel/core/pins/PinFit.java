@@ -1,7 +1,5 @@
 package inkel.core.pins;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Controller;
@@ -10,6 +8,8 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.SoftwareBuses;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.quantity.Fact;
 import java.util.Locale;
 import java.util.Optional;

@@ -1,7 +1,7 @@
 package inkel.core.pins;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;

@@ -4,6 +4,7 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Placed;
+import inkel.core.formula.I2cAddress;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;

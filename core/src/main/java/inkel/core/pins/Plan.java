@@ -1,8 +1,8 @@
 package inkel.core.pins;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Engineering;
 import java.util.ArrayList;

@@ -1,16 +1,16 @@
 package inkel.core.pins;
 
-import inkel.core.build.Build;
-import inkel.core.build.EditRefused;
-import inkel.core.build.Edits;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Node;
-import inkel.core.build.Wire;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Edits;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.Wire;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;

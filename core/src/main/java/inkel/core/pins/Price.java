@@ -1,7 +1,5 @@
 package inkel.core.pins;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.BusLine;
@@ -10,6 +8,8 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import java.util.Optional;
 
 /**

@@ -1,12 +1,12 @@
 package inkel.core.pins;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Extras;
-import inkel.core.build.Wire;
 import inkel.core.catalog.BusLine;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Wire;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import java.util.LinkedHashMap;

@@ -1,11 +1,11 @@
 package inkel.core.pins;
 
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Wire;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;

@@ -1,12 +1,13 @@
 package inkel.core.pins;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.SpiNeed;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.formula.SpiClock;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Unit;

@@ -1,14 +1,14 @@
 package inkel.core.pins;
 
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.EditRefused;
-import inkel.core.build.Node;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Node;
+import inkel.core.document.Wire;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;

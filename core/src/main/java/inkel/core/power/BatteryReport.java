@@ -4,10 +4,8 @@ import inkel.core.catalog.Battery;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.quantity.Charge;
-import inkel.core.quantity.Current;
+import inkel.core.formula.BatteryHours;
 import inkel.core.quantity.Engineering;
-import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
@@ -27,15 +25,8 @@ public record BatteryReport(NodeCircuit node, Placed placed, Rail rail, Battery 
                 .toList();
     }
 
-    /** Hours = usable share · capacity / average current; empty when nothing flows. */
-    public static OptionalDouble hours(Charge capacity, Share usable, Current average) {
-        return average.isAbove(Current.ZERO)
-                ? OptionalDouble.of(capacity.ampereHours() * usable.ratio() / average.amperes())
-                : OptionalDouble.empty();
-    }
-
     public OptionalDouble hours() {
-        return hours(battery.capacity(), battery.usable(), rail.average());
+        return BatteryHours.of(battery.capacity(), battery.usable(), rail.average());
     }
 
     public double wantedHours() {

@@ -1,9 +1,9 @@
 package inkel.core.power;
 
-import inkel.core.build.Endpoint;
 import inkel.core.circuit.Made;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Current;
 import java.util.ArrayList;
 import java.util.HashSet;

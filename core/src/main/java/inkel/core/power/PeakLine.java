@@ -1,13 +1,13 @@
 package inkel.core.power;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Moment;
 import inkel.core.catalog.Burst;
 import inkel.core.circuit.Loads;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Round;
 import inkel.core.circuit.Scenario;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Moment;
 import inkel.core.quantity.Current;
 import java.util.ArrayList;
 import java.util.HashMap;

@@ -1,15 +1,15 @@
 package inkel.core.power;
 
-import inkel.core.build.Between;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PinLoad;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.formula.ESeries;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.ESeries;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
 import java.util.List;

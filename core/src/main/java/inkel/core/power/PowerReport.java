@@ -1,12 +1,12 @@
 package inkel.core.power;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.NodeWire;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Share;
 import java.util.ArrayList;

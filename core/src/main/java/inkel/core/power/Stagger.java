@@ -1,9 +1,9 @@
 package inkel.core.power;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Moment;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.quantity.Duration;
+import inkel.core.document.Edit;
+import inkel.core.document.Moment;
+import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -22,10 +22,10 @@ public final class Stagger {
         return StaggerModel.solve(node).map(starts -> edits(node, starts));
     }
 
-    private static List<Edit> edits(NodeCircuit node, Map<String, Duration> starts) {
+    private static List<Edit> edits(NodeCircuit node, Map<String, TimeSpan> starts) {
         List<Edit> edits = new ArrayList<>();
         for (Moment moment : node.node().moments()) {
-            Optional<Duration> at = Optional.of(starts.get(moment.id()));
+            Optional<TimeSpan> at = Optional.of(starts.get(moment.id()));
             if (!moment.at().equals(at)) {
                 edits.add(new Edit.SetMoment(node.node().id(), moment.withAt(at)));
             }

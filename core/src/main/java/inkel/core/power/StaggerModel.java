@@ -1,12 +1,12 @@
 package inkel.core.power;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Moment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.Round;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Moment;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Duration;
+import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -74,7 +74,7 @@ final class StaggerModel {
         return Math.max(1, common) * FINEST_SECONDS;
     }
 
-    private static long finest(Optional<Duration> time) {
+    private static long finest(Optional<TimeSpan> time) {
         return time.map(given -> Math.round(given.seconds() / FINEST_SECONDS)).orElse(0L);
     }
 
@@ -83,7 +83,7 @@ final class StaggerModel {
     }
 
     /** A start for every moment so that no rail is over its rating; empty when there is none, or none was found. */
-    static Optional<Map<String, Duration>> solve(NodeCircuit node) {
+    static Optional<Map<String, TimeSpan>> solve(NodeCircuit node) {
         if (node.node().moments().isEmpty()) {
             return Optional.empty();
         }
@@ -164,7 +164,7 @@ final class StaggerModel {
         return (int) Math.ceil(with.minus(rest).amperes() / AMPERES_PER_STEP - Round.TINY);
     }
 
-    private Optional<Map<String, Duration>> search() {
+    private Optional<Map<String, TimeSpan>> search() {
         IntVar[] all = starts.values().toArray(IntVar[]::new);
         IntVar total = model.intVar("delay", 0, horizon * all.length);
         model.sum(all, "=", total).post();
@@ -179,13 +179,13 @@ final class StaggerModel {
         if (best == null) {
             return Optional.empty();
         }
-        Map<String, Duration> found = new LinkedHashMap<>();
+        Map<String, TimeSpan> found = new LinkedHashMap<>();
         for (Map.Entry<Moment, IntVar> entry : starts.entrySet()) {
             int step = best.getIntVal(entry.getValue());
             boolean isUnmoved = entry.getKey().at().isPresent() && step == wanted(entry.getKey());
             found.put(
                     entry.getKey().id(),
-                    isUnmoved ? entry.getKey().at().get() : Duration.ofSeconds(step * stepSeconds));
+                    isUnmoved ? entry.getKey().at().get() : TimeSpan.ofSeconds(step * stepSeconds));
         }
         return Optional.of(found);
     }

@@ -5,7 +5,7 @@ public sealed interface Quantity
         permits Capacitance,
                 Charge,
                 Current,
-                Duration,
+                TimeSpan,
                 Frequency,
                 Length,
                 Power,
@@ -27,7 +27,7 @@ public sealed interface Quantity
             case OHM -> new Resistance(si);
             case FARAD -> new Capacitance(si);
             case HERTZ -> new Frequency(si);
-            case SECOND -> new Duration(si);
+            case SECOND -> new TimeSpan(si);
             case WATT -> new Power(si);
             case CELSIUS -> new Temperature(si);
             case METRE -> new Length(si);

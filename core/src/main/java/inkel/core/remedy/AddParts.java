@@ -1,13 +1,13 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Node;
-import inkel.core.build.Part;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;

@@ -1,6 +1,6 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Edit;
+import inkel.core.document.Edit;
 import inkel.core.finding.Fix;
 import java.util.Comparator;
 import java.util.List;

@@ -1,10 +1,10 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Endpoint;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 

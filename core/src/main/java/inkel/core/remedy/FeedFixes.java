@@ -1,8 +1,5 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Part;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
@@ -10,6 +7,9 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;

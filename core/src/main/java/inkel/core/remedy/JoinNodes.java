@@ -1,14 +1,14 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Extras;
-import inkel.core.build.NodeWire;
-import inkel.core.build.Place;
 import inkel.core.catalog.Ability;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
 import java.util.Optional;
 import java.util.stream.Stream;
 

@@ -1,12 +1,12 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Extras;
-import inkel.core.build.Node;
-import inkel.core.build.Part;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Supply;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;

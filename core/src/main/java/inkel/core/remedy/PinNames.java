@@ -1,7 +1,7 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Endpoint;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Fact;
 
 /** How a pin is called: by its label alone on the board, else by part and label. */

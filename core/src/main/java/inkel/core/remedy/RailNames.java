@@ -1,8 +1,8 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Endpoint;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Fact;
 
 /** How a rail is called: by its owner alone when that has only one, else by owner and pin. */

@@ -1,10 +1,10 @@
 package inkel.core.remedy;
 
-import inkel.core.build.Endpoint;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import java.util.Optional;
 
 /** Where pins go that only want to be held high or low. */

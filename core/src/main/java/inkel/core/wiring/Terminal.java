@@ -1,7 +1,7 @@
 package inkel.core.wiring;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 
 /** An end of a wire. */
 public sealed interface Terminal {

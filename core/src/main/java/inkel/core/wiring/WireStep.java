@@ -1,7 +1,7 @@
 package inkel.core.wiring;
 
-import inkel.core.build.Between;
-import inkel.core.build.Place;
+import inkel.core.document.Between;
+import inkel.core.document.Place;
 import java.util.Optional;
 
 /**

@@ -1,11 +1,5 @@
 package inkel.core.wiring;
 
-import inkel.core.build.Between;
-import inkel.core.build.Endpoint;
-import inkel.core.build.NodeWire;
-import inkel.core.build.Part;
-import inkel.core.build.Place;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
@@ -13,6 +7,12 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.HashSet;

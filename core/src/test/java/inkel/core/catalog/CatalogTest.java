@@ -4,8 +4,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Ability.Kind;
-import inkel.core.io.CatalogReader;
-import inkel.core.io.SchemaCheck;
+import inkel.core.io.catalog.CatalogReader;
+import inkel.core.io.json.SchemaCheck;
 import inkel.core.kit.Builds;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -5,14 +5,14 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Build;
-import inkel.core.build.EditRefused;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
-import inkel.core.io.BuildReader;
-import inkel.core.io.BuildWriter;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.BuildWriter;
 import inkel.core.kit.Builds;
 import java.nio.file.Path;
 import java.util.HashSet;

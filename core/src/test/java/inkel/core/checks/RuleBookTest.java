@@ -46,12 +46,12 @@ class RuleBookTest {
     @Test
     void aPlaceHoldsWhatIsInIt() {
         Assessment assessment = Assessment.assess(Builds.firstSketch(), Builds.CATALOG);
-        var lock = inkel.core.build.Place.ofNode("lower-lock");
-        var pump = inkel.core.build.Place.ofNode("pump-house");
+        var lock = inkel.core.document.Place.ofNode("lower-lock");
+        var pump = inkel.core.document.Place.ofNode("pump-house");
         assertEquals(
                 assessment.findings().size(),
                 assessment.at(lock).size() + assessment.at(pump).size());
-        var reader = inkel.core.build.Place.ofPart("lower-lock", "reader");
+        var reader = inkel.core.document.Place.ofPart("lower-lock", "reader");
         assertTrue(assessment.at(reader).stream()
                 .allMatch(finding -> finding.place().part().equals("reader")));
         // SCK, MOSI, SDA and RST are harmed, MISO is not read.

@@ -3,10 +3,10 @@ package inkel.core.circuit;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Moment;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Supply;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Moment;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Current;
 import java.util.HashMap;

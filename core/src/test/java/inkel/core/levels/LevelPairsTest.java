@@ -3,6 +3,8 @@ package inkel.core.levels;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
@@ -123,13 +125,13 @@ class LevelPairsTest {
                 Optional.empty(),
                 Source.CLASS);
         Side five = SIDES.get("cmos5");
-        assertEquals(Optional.empty(), LevelCheck.pushed(open, five.supply(), five.family(), five.supply(), false));
+        assertEquals(Optional.empty(), Drive.check(open, five.supply(), five.family(), five.supply(), false));
     }
 
     private static LevelCheck check(String driver, String receiver, boolean isSameRail) {
         Side says = SIDES.get(driver);
         Side hears = SIDES.get(receiver);
-        return LevelCheck.pushed(says.family(), says.supply(), hears.family(), hears.supply(), isSameRail)
+        return Drive.check(says.family(), says.supply(), hears.family(), hears.supply(), isSameRail)
                 .orElseThrow();
     }
 }

@@ -6,14 +6,15 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Between;
-import inkel.core.build.Build;
-import inkel.core.build.EditRefused;
-import inkel.core.build.Extras;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.formula.Verdict;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Resistance;
 import java.util.List;
@@ -228,7 +229,7 @@ class LevelRulesTest {
     void allWiresOfAModuleGoThroughShiftersAtOnce() throws Exception {
         // Five wires of a 3.3 V reader on a 5 V board: MOSI, SCK, SDA and RST are harmed, MISO is not read. Four ways a
         // shifter: two are added.
-        inkel.core.build.Build build = Builds.classic()
+        inkel.core.document.Build build = Builds.classic()
                 .part("reg", "regulator-linear-3v3", "IN=board.5V")
                 .part("reader", "tag-reader-spi", "3.3V=reg.OUT")
                 .wire("reader.SDA", "board.D10")

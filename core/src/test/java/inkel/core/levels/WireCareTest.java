@@ -6,12 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Between;
-import inkel.core.build.Build;
-import inkel.core.build.Extras;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.formula.Verdict;
 import inkel.core.kit.Builds;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -125,7 +126,8 @@ class WireCareTest {
                 .part("servo", "servo-micro", "V+=six.+")
                 .wire("servo.SIG", "board.D9")
                 .build();
-        Build two = inkel.core.build.Edits.apply(one, new inkel.core.build.Edit.CopyNode(Builds.NODE, "twin", "Twin"));
+        Build two = inkel.core.document.Edits.apply(
+                one, new inkel.core.document.Edit.CopyNode(Builds.NODE, "twin", "Twin"));
         assertEquals(
                 2,
                 Builds.of(Assessment.assess(two, CATALOG), "levels.back_power").size());

@@ -3,7 +3,7 @@ package inkel.core.parts;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Between;
+import inkel.core.document.Between;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
@@ -54,7 +54,7 @@ class PartsListTest {
                         Builds.end("reader.RST"),
                         Resistance.ofOhms(1000),
                         Resistance.ofOhms(1800),
-                        inkel.core.build.Extras.NONE));
+                        inkel.core.document.Extras.NONE));
         Line ten = of(lines(build, Kind.CAPACITOR), Capacitance.ofFarads(10e-6)).orElseThrow();
         assertEquals(2, ten.count(), "one for the radio, one for the reader");
         assertTrue(of(lines(build, Kind.RESISTOR), Resistance.ofOhms(1000)).isPresent());

@@ -4,9 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Build;
-import inkel.core.build.Edits;
-import inkel.core.build.Wire;
+import inkel.core.document.Build;
+import inkel.core.document.Edits;
+import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
 import java.util.ArrayList;
 import java.util.HashSet;

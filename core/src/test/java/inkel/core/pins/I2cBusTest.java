@@ -5,10 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Between;
-import inkel.core.build.Build;
-import inkel.core.build.Extras;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;

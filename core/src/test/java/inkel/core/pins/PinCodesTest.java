@@ -3,8 +3,8 @@ package inkel.core.pins;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 
-import inkel.core.build.Build;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;

@@ -5,10 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
 import inkel.core.pins.PinReport.How;
 import java.util.List;

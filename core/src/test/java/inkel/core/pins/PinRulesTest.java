@@ -5,9 +5,9 @@ import static inkel.core.kit.Builds.place;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Build;
-import inkel.core.build.EditRefused;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;

@@ -1,15 +1,15 @@
 package inkel.core.pins;
 
-import inkel.core.build.Build;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Node;
-import inkel.core.build.Part;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
+import inkel.core.document.Wire;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

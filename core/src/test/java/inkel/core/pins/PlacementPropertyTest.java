@@ -3,13 +3,13 @@ package inkel.core.pins;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 
-import inkel.core.build.Build;
-import inkel.core.build.Edits;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.Edits;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
 import java.util.ArrayList;
 import java.util.HashSet;

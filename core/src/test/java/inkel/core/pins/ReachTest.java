@@ -4,11 +4,11 @@ import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Build;
-import inkel.core.build.Edits;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Node;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Build;
+import inkel.core.document.Edits;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
 import inkel.core.kit.Builds;
 import java.util.Map;
 import org.junit.jupiter.api.Test;

@@ -4,9 +4,9 @@ import static inkel.core.kit.Builds.CATALOG;
 import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import inkel.core.build.Endpoint;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Endpoint;
 import inkel.core.kit.Builds;
 import java.util.ArrayList;
 import java.util.List;

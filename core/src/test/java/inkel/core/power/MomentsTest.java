@@ -5,19 +5,20 @@ import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.Edits;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Extras;
-import inkel.core.build.Moment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.Edits;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Moment;
+import inkel.core.formula.Bulk;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.List;
@@ -39,9 +40,9 @@ class MomentsTest {
                 id,
                 id,
                 List.of(new Moment.Raise(part, mode)),
-                Duration.ofSeconds(length),
-                Optional.ofNullable(repeat).map(Duration::ofSeconds),
-                Optional.ofNullable(at).map(Duration::ofSeconds),
+                TimeSpan.ofSeconds(length),
+                Optional.ofNullable(repeat).map(TimeSpan::ofSeconds),
+                Optional.ofNullable(at).map(TimeSpan::ofSeconds),
                 Set.of(never),
                 Extras.NONE);
     }
@@ -197,12 +198,12 @@ class MomentsTest {
         }
         Voltage droop = Bulk.droop(
                 Current.ofAmperes(excess),
-                Duration.ofSeconds(time),
+                TimeSpan.ofSeconds(time),
                 Capacitance.ofFarads(farads),
                 Resistance.ofOhms(esr));
         assertEquals(lowest, droop.volts(), excess * step / farads + 1e-9);
         Capacitance back = Bulk.needed(
-                        Current.ofAmperes(excess), Duration.ofSeconds(time), droop, Resistance.ofOhms(esr))
+                        Current.ofAmperes(excess), TimeSpan.ofSeconds(time), droop, Resistance.ofOhms(esr))
                 .orElseThrow();
         assertEquals(farads, back.farads(), farads * 1e-9);
     }

@@ -6,17 +6,17 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.build.Between;
-import inkel.core.build.Build;
-import inkel.core.build.Extras;
-import inkel.core.build.Moment;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.document.Moment;
 import inkel.core.finding.Evidence;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.TimeSpan;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -66,7 +66,7 @@ class PowerFixesTest {
                 id,
                 id,
                 List.of(new Moment.Raise(part, mode)),
-                Duration.ofSeconds(0.1),
+                TimeSpan.ofSeconds(0.1),
                 Optional.empty(),
                 Optional.empty(),
                 Set.of(),

@@ -3,9 +3,9 @@ package inkel.core.power;
 import static inkel.core.kit.Builds.place;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import inkel.core.build.Build;
-import inkel.core.build.EditRefused;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;

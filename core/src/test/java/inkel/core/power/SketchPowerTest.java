@@ -3,8 +3,8 @@ package inkel.core.power;
 import static inkel.core.kit.Builds.CATALOG;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import inkel.core.build.Place;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Place;
 import inkel.core.finding.Evidence;
 import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
@@ -55,22 +55,22 @@ class SketchPowerTest {
     @org.junit.jupiter.api.Test
     void thePumpHousePortGivesWhatTheSwitchingRegulatorTakes() {
         var node = SKETCH.circuit("pump-house").orElseThrow();
-        double out = node.rail(new inkel.core.build.Endpoint("board", "3V3"))
+        double out = node.rail(new inkel.core.document.Endpoint("board", "3V3"))
                 .orElseThrow()
                 .peak()
                 .amperes();
-        double bus = node.rail(new inkel.core.build.Endpoint("board", "VBUS"))
+        double bus = node.rail(new inkel.core.document.Endpoint("board", "VBUS"))
                 .orElseThrow()
                 .peak()
                 .amperes();
         double own = node.board().cls().peak("USB").amperes();
-        double port = node.rail(new inkel.core.build.Endpoint("port", "5V"))
+        double port = node.rail(new inkel.core.document.Endpoint("port", "5V"))
                 .orElseThrow()
                 .peak()
                 .amperes();
         assertEquals(own + bus + 0.001 + 3.4 * out / (0.85 * 4.75), port, 1e-9);
         assertEquals(
-                Place.of("pump-house", new inkel.core.build.Endpoint("port", "5V"))
+                Place.of("pump-house", new inkel.core.document.Endpoint("port", "5V"))
                         .toString(),
                 "pump-house/port.5V");
     }

@@ -2,7 +2,7 @@ package inkel.app.ui.controls;
 
 import inkel.app.ui.controls.LadderModel.Listener;
 import inkel.app.words.Words;
-import inkel.core.levels.Verdict;
+import inkel.core.formula.Verdict;
 import java.util.Locale;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.LineTo;

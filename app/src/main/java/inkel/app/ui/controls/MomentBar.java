@@ -1,8 +1,8 @@
 package inkel.app.ui.controls;
 
-import inkel.core.build.Moment;
 import inkel.core.circuit.Round;
-import inkel.core.quantity.Duration;
+import inkel.core.document.Moment;
+import inkel.core.quantity.TimeSpan;
 import java.util.List;
 import java.util.function.BiConsumer;
 import javafx.css.PseudoClass;
@@ -24,7 +24,7 @@ final class MomentBar extends Pressable {
     private final Moment moment;
     private final List<Round.Span> spans;
     private final double length;
-    private final BiConsumer<Moment, Duration> move;
+    private final BiConsumer<Moment, TimeSpan> move;
     private final Region track = new Region();
     private double shift;
     private double pressedAt;
@@ -34,7 +34,7 @@ final class MomentBar extends Pressable {
      * @param length of the round, in seconds
      * @param move gets the moment and its new start
      */
-    MomentBar(Moment moment, Round round, Runnable choose, BiConsumer<Moment, Duration> move) {
+    MomentBar(Moment moment, Round round, Runnable choose, BiConsumer<Moment, TimeSpan> move) {
         super(choose, "moment-bar");
         this.moment = moment;
         this.move = move;
@@ -58,7 +58,7 @@ final class MomentBar extends Pressable {
     }
 
     private double start() {
-        return moment.at().map(Duration::seconds).orElse(0.0);
+        return moment.at().map(TimeSpan::seconds).orElse(0.0);
     }
 
     private void drag(MouseEvent event) {
@@ -92,7 +92,7 @@ final class MomentBar extends Pressable {
     private void moveTo(double seconds) {
         double grain = Math.pow(10, Math.floor(Math.log10(length)) - 2);
         double rounded = Math.round(seconds / grain) * grain;
-        move.accept(moment, Duration.ofSeconds(Math.round(rounded * 1e6) / 1e6));
+        move.accept(moment, TimeSpan.ofSeconds(Math.round(rounded * 1e6) / 1e6));
     }
 
     @Override

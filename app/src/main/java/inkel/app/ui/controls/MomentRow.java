@@ -1,8 +1,8 @@
 package inkel.app.ui.controls;
 
-import inkel.core.build.Moment;
 import inkel.core.circuit.Round;
-import inkel.core.quantity.Duration;
+import inkel.core.document.Moment;
+import inkel.core.quantity.TimeSpan;
 import java.util.function.BiConsumer;
 import javafx.scene.layout.Region;
 
@@ -17,7 +17,7 @@ public final class MomentRow extends Region {
     private final Tile name;
     private final MomentBar bar;
 
-    public MomentRow(Moment moment, Round round, Runnable open, BiConsumer<Moment, Duration> move) {
+    public MomentRow(Moment moment, Round round, Runnable open, BiConsumer<Moment, TimeSpan> move) {
         name = new Tile(open, new Caption(moment.name(), false, "moment-name"), "quiet-tile");
         name.setId("moment-name-" + moment.id());
         name.setAccessibleText(moment.name());

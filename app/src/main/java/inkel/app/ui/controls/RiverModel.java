@@ -1,9 +1,9 @@
 package inkel.app.ui.controls;
 
 import inkel.app.words.Words;
-import inkel.core.build.Endpoint;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
 import inkel.core.power.FlowTree;
 import inkel.core.power.PowerReport;
 import inkel.core.quantity.Engineering;

@@ -4,7 +4,7 @@ import inkel.app.ui.Ui;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Panner;
 import inkel.app.words.Words;
-import inkel.core.build.Place;
+import inkel.core.document.Place;
 import java.util.List;
 import java.util.Optional;
 import javafx.animation.AnimationTimer;

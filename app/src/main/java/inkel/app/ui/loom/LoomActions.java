@@ -1,7 +1,7 @@
 package inkel.app.ui.loom;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.pins.Reach;
 import java.util.Map;
 

@@ -2,7 +2,7 @@ package inkel.app.ui.loom;
 
 import inkel.app.ui.Ui;
 import inkel.app.ui.controls.Caption;
-import inkel.core.build.Place;
+import inkel.core.document.Place;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

@@ -1,11 +1,11 @@
 package inkel.app.ui.loom;
 
 import inkel.app.ui.controls.Knot;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
 import inkel.core.catalog.PinUse;
 import inkel.core.checks.Assessment;
-import inkel.core.levels.Verdict;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.formula.Verdict;
 import inkel.core.quantity.Current;
 import java.util.List;
 import java.util.Optional;

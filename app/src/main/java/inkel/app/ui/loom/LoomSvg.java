@@ -2,8 +2,8 @@ package inkel.app.ui.loom;
 
 import inkel.app.ui.controls.Knot;
 import inkel.app.words.Words;
-import inkel.core.build.Node;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Node;
 import java.io.StringWriter;
 import java.util.List;
 import java.util.Locale;

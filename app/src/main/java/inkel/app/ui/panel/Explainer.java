@@ -8,12 +8,6 @@ import inkel.app.ui.panel.Why.Verdict;
 import inkel.app.words.BetweenWords;
 import inkel.app.words.PartWords;
 import inkel.app.words.Words;
-import inkel.core.build.Between;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Part;
-import inkel.core.build.Place;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
@@ -22,11 +16,17 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Between;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
-import inkel.core.levels.LevelCheck;
+import inkel.core.formula.LevelCheck;
 import inkel.core.levels.Link;
 import inkel.core.parts.PartsList;
 import inkel.core.pins.NodePins;
@@ -314,7 +314,7 @@ public final class Explainer {
     private List<Fix> nodeWires() {
         String here = node.node().id();
         List<Fix> actions = new ArrayList<>();
-        for (inkel.core.build.Node other : assessment.build().nodes()) {
+        for (inkel.core.document.Node other : assessment.build().nodes()) {
             if (!other.id().equals(here)) {
                 JoinNodes.of(assessment.reports().circuit(), here, other.id())
                         .map(edit -> action(

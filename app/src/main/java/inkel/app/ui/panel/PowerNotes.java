@@ -3,10 +3,6 @@ package inkel.app.ui.panel;
 import inkel.app.ui.panel.Why.Row;
 import inkel.app.ui.panel.Why.Section;
 import inkel.app.words.Words;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Extras;
-import inkel.core.build.Moment;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Supply;
@@ -14,13 +10,17 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Moment;
 import inkel.core.finding.Fix;
 import inkel.core.power.FeedLine;
 import inkel.core.power.RegulatorReport;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.remedy.FeedCheck;
 import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
@@ -149,7 +149,7 @@ final class PowerNotes {
                 id,
                 Words.say(Fact.of("moments.of_part").with("part", placed.part().name())),
                 List.of(new Moment.Raise(placed.id(), modes.get(modes.size() - 1))),
-                Duration.ofSeconds(1),
+                TimeSpan.ofSeconds(1),
                 Optional.empty(),
                 Optional.empty(),
                 Set.of(),

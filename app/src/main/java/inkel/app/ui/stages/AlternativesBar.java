@@ -3,7 +3,7 @@ package inkel.app.ui.stages;
 import inkel.app.ui.Ui;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
-import inkel.core.build.Build;
+import inkel.core.document.Build;
 import inkel.core.pins.Alternative;
 import inkel.core.pins.Merits;
 import inkel.core.pins.Plan;

@@ -5,10 +5,10 @@ import inkel.app.ui.Workbench;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
-import inkel.core.build.Build;
-import inkel.core.build.Node;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
+import inkel.core.document.Build;
+import inkel.core.document.Node;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.NewNode;
 import java.util.ArrayList;
@@ -126,7 +126,7 @@ final class BuildMaker extends VBox {
         }
         Ui.show(trouble, false);
         String id = bench.build()
-                .orElse(new Build("", List.of(), List.of(), inkel.core.build.Extras.NONE))
+                .orElse(new Build("", List.of(), List.of(), inkel.core.document.Extras.NONE))
                 .freeNodeId(called);
         take.accept(NewNode.of(id, called, board, supply));
         name.clear();

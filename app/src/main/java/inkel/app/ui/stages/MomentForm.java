@@ -5,14 +5,14 @@ import inkel.app.ui.Workbench;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
-import inkel.core.build.Edit;
-import inkel.core.build.Moment;
 import inkel.core.catalog.Mode;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.quantity.Duration;
+import inkel.core.document.Edit;
+import inkel.core.document.Moment;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -78,7 +78,7 @@ final class MomentForm extends VBox {
         return tile;
     }
 
-    private static String text(Duration time) {
+    private static String text(TimeSpan time) {
         return Engineering.print(time);
     }
 
@@ -122,10 +122,10 @@ final class MomentForm extends VBox {
                 : Optional.of(with(name, moment.length(), moment.repeat(), moment.at()));
     }
 
-    private static Optional<Duration> time(String typed, boolean isAboveZero) {
+    private static Optional<TimeSpan> time(String typed, boolean isAboveZero) {
         return Engineering.parse(typed, Unit.SECOND)
                 .filter(seconds -> isAboveZero ? seconds > 0 : seconds >= 0)
-                .map(Duration::ofSeconds);
+                .map(TimeSpan::ofSeconds);
     }
 
     private Optional<Moment> setLength(String typed) {
@@ -146,7 +146,7 @@ final class MomentForm extends VBox {
         return time(typed, false).map(at -> moment.withAt(Optional.of(at)));
     }
 
-    private Moment with(String name, Duration length, Optional<Duration> repeat, Optional<Duration> at) {
+    private Moment with(String name, TimeSpan length, Optional<TimeSpan> repeat, Optional<TimeSpan> at) {
         return new Moment(moment.id(), name, moment.raises(), length, repeat, at, moment.never(), moment.extras());
     }
 

@@ -8,14 +8,14 @@ import inkel.app.ui.controls.PeakPane;
 import inkel.app.ui.controls.Scroller;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Moment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Moment;
 import inkel.core.power.PeakLine;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.remedy.RailNames;
 import java.util.Comparator;
 import java.util.Optional;
@@ -126,7 +126,7 @@ final class MomentStrip extends VBox {
         return row;
     }
 
-    private void move(Moment moment, Duration at) {
+    private void move(Moment moment, TimeSpan at) {
         bench.apply(new Edit.SetMoment(bench.nodeProperty().get(), moment.withAt(Optional.of(at))));
     }
 
@@ -159,6 +159,6 @@ final class MomentStrip extends VBox {
                 rail.rating().amperes(),
                 length,
                 Words.say(Fact.of("moments.limit").with("rating", rail.rating())),
-                Words.say(Fact.of("moments.round").with("length", Duration.ofSeconds(length))));
+                Words.say(Fact.of("moments.round").with("length", TimeSpan.ofSeconds(length))));
     }
 }

@@ -1,7 +1,7 @@
 package inkel.app.ui.stages;
 
 import inkel.app.ui.controls.Scroller;
-import inkel.core.build.Place;
+import inkel.core.document.Place;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;

@@ -7,7 +7,7 @@ import inkel.app.ui.controls.Tile;
 import inkel.app.ui.loom.LoomModel;
 import inkel.app.words.Words;
 import inkel.core.catalog.PinUse;
-import inkel.core.io.PinList.Item;
+import inkel.core.io.catalog.PinList.Item;
 import java.util.List;
 import java.util.function.BiConsumer;
 import javafx.geometry.Pos;

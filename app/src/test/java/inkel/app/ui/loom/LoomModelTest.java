@@ -7,7 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Knot;
 import inkel.app.ui.loom.LoomModel.Kind;
-import inkel.core.levels.Verdict;
+import inkel.core.formula.Verdict;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;

@@ -5,9 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;

@@ -4,11 +4,11 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
-import inkel.core.build.Build;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
-import inkel.core.build.Wire;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
 import java.util.List;

@@ -1,14 +1,14 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Between;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Extras;
-import inkel.core.build.Place;
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Between;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;

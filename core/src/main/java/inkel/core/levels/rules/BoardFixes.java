@@ -1,7 +1,5 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Output;
@@ -9,10 +7,13 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
 import inkel.core.finding.Fix;
-import inkel.core.levels.LevelCheck;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
+import inkel.core.levels.Drive;
 import inkel.core.levels.Link;
-import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
@@ -72,8 +73,8 @@ final class BoardFixes {
             return false;
         }
         Optional<LevelCheck> check = isDriver
-                ? LevelCheck.pushed(ours.get(), at.get(), theirs.get(), theirsAt.get(), false)
-                : LevelCheck.pushed(theirs.get(), theirsAt.get(), ours.get(), at.get(), false);
+                ? Drive.check(ours.get(), at.get(), theirs.get(), theirsAt.get(), false)
+                : Drive.check(theirs.get(), theirsAt.get(), ours.get(), at.get(), false);
         return check.filter(found -> found.verdict() == Verdict.FINE).isPresent();
     }
 }

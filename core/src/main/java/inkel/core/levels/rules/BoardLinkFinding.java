@@ -1,16 +1,16 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.NodeWire;
-import inkel.core.build.Place;
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Edit;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.RuleInfo;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.BoardLink;
 import inkel.core.levels.LevelReport;
-import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.JoinNodes;

@@ -1,11 +1,11 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Between;
-import inkel.core.build.Edit;
-import inkel.core.build.Extras;
-import inkel.core.build.Place;
+import inkel.core.document.Between;
+import inkel.core.document.Edit;
+import inkel.core.document.Extras;
+import inkel.core.document.Place;
 import inkel.core.finding.Fix;
-import inkel.core.levels.DividerSearch;
+import inkel.core.formula.DividerSearch;
 import inkel.core.levels.WireSpeed;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Voltage;

@@ -5,8 +5,8 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
-import inkel.core.levels.Verdict;
 import java.util.List;
 import java.util.stream.Stream;
 

@@ -1,8 +1,8 @@
 package inkel.core.levels.rules;
 
 import inkel.core.finding.Finding;
-import inkel.core.levels.LevelCheck;
-import inkel.core.levels.Verdict;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 

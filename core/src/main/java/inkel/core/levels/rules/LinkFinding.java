@@ -1,16 +1,16 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
-import inkel.core.build.Reading;
 import inkel.core.catalog.IoFamily;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.document.Reading;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.RuleInfo;
-import inkel.core.levels.LevelCheck;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
-import inkel.core.levels.Verdict;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;
 import java.util.HashMap;

@@ -1,15 +1,15 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Between;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
 import inkel.core.finding.Fix;
-import inkel.core.levels.DividerSearch;
-import inkel.core.levels.LevelCheck;
+import inkel.core.formula.DividerSearch;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.Link;
-import inkel.core.levels.Verdict;
 import inkel.core.levels.WireSpeed;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;

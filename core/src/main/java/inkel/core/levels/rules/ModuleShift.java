@@ -1,14 +1,14 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Build;
-import inkel.core.build.Edit;
-import inkel.core.build.EditRefused;
-import inkel.core.build.Place;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Build;
+import inkel.core.document.Edit;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Place;
 import inkel.core.finding.Fix;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
-import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;

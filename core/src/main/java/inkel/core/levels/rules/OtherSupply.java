@@ -1,13 +1,13 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Place;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.FeedFixes;

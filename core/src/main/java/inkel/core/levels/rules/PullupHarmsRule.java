@@ -1,17 +1,17 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.levels.PullUp;
-import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;

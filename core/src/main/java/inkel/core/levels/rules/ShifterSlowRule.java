@@ -1,6 +1,6 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Edit;
+import inkel.core.document.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;

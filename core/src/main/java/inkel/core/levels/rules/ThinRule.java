@@ -1,17 +1,17 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Between;
-import inkel.core.build.Edit;
-import inkel.core.build.Extras;
-import inkel.core.build.Place;
+import inkel.core.document.Between;
+import inkel.core.document.Edit;
+import inkel.core.document.Extras;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
-import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,11 +1,5 @@
 package inkel.core.levels.rules;
 
-import inkel.core.build.Between;
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Extras;
-import inkel.core.build.Part;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PartClass;
@@ -16,10 +10,16 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
+import inkel.core.document.Between;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Part;
+import inkel.core.document.Wire;
 import inkel.core.finding.Fix;
-import inkel.core.levels.LevelCheck;
+import inkel.core.formula.Verdict;
+import inkel.core.levels.Drive;
 import inkel.core.levels.Link;
-import inkel.core.levels.Verdict;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
@@ -161,8 +161,8 @@ final class WayFixes {
 
     private boolean isFine(Endpoint driver, IoFamily hears, Range<Voltage> at, Rail rail) {
         return node.io(driver)
-                .flatMap(says -> node.ioVolts(driver)
-                        .flatMap(volts -> LevelCheck.pushed(says, volts, hears, at, isOn(driver, rail))))
+                .flatMap(says ->
+                        node.ioVolts(driver).flatMap(volts -> Drive.check(says, volts, hears, at, isOn(driver, rail))))
                 .filter(check -> check.verdict() == Verdict.FINE)
                 .isPresent();
     }
@@ -170,7 +170,7 @@ final class WayFixes {
     private boolean isFine(IoFamily says, Range<Voltage> at, Rail rail, Endpoint receiver) {
         return node.io(receiver)
                 .flatMap(hears -> node.ioVolts(receiver)
-                        .flatMap(volts -> LevelCheck.pushed(says, at, hears, volts, isOn(receiver, rail))))
+                        .flatMap(volts -> Drive.check(says, at, hears, volts, isOn(receiver, rail))))
                 .filter(check -> check.verdict() == Verdict.FINE)
                 .isPresent();
     }

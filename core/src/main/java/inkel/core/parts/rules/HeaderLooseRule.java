@@ -1,10 +1,10 @@
 package inkel.core.parts.rules;
 
-import inkel.core.build.Edit;
 import inkel.core.catalog.Kind;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;

@@ -6,7 +6,7 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
-import inkel.core.pins.I2cAddress;
+import inkel.core.formula.I2cAddress;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;

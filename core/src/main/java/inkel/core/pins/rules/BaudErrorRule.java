@@ -8,7 +8,7 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
-import inkel.core.pins.BaudRate;
+import inkel.core.formula.BaudRate;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.SerialLine;
 import inkel.core.quantity.Frequency;
@@ -37,7 +37,7 @@ public final class BaudErrorRule implements Rule<PinReport> {
     }
 
     private static BaudRate rate(SerialLine line, Frequency baud) {
-        return BaudRate.best(line.node().board().cls().controller().orElseThrow(), baud);
+        return line.node().board().cls().controller().orElseThrow().bestBaud(baud);
     }
 
     private static Finding describe(SerialLine line) {

@@ -1,9 +1,9 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Edit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
 import inkel.core.finding.Fix;
-import inkel.core.pins.BaudRate;
+import inkel.core.formula.BaudRate;
 import inkel.core.pins.SerialLine;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
@@ -16,7 +16,7 @@ final class BaudFix {
 
     static Fix of(SerialLine line, Frequency baud) {
         Placed placed = line.placed();
-        BaudRate made = BaudRate.best(line.node().board().cls().controller().orElseThrow(), baud);
+        BaudRate made = line.node().board().cls().controller().orElseThrow().bestBaud(baud);
         return new Fix(
                 String.format(Locale.ROOT, "baud-%.0f", baud.hertz()),
                 Fact.of("fix.baud").with("part", placed.part().name()).with("baud", Math.round(baud.hertz())),

@@ -1,8 +1,8 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
+import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;

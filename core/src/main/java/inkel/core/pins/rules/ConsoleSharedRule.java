@@ -1,6 +1,6 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Wire;
+import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;

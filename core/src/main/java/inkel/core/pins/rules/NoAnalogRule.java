@@ -1,8 +1,8 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Wire;
 import inkel.core.catalog.PinUse;
+import inkel.core.document.Edit;
+import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;

@@ -1,7 +1,7 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Endpoint;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;

@@ -1,12 +1,12 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.SerialLine;

@@ -1,16 +1,16 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Edit;
+import inkel.core.document.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.ESeries;
+import inkel.core.formula.I2cPullup;
 import inkel.core.pins.I2cBus;
-import inkel.core.pins.I2cPullup;
 import inkel.core.pins.PinReport;
-import inkel.core.quantity.ESeries;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;

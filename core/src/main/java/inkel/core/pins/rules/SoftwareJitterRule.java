@@ -1,10 +1,10 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Wire;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.PwmNeed;
 import inkel.core.catalog.SoftwareBuses;
+import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
@@ -14,9 +14,9 @@ import inkel.core.pins.Helpers;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinFit;
 import inkel.core.pins.PinReport;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.TimeSpan;
 import java.util.List;
 import java.util.Optional;
 
@@ -55,7 +55,7 @@ public final class SoftwareJitterRule implements Rule<PinReport> {
         Finding.Builder finding =
                 WireFinding.of(INFO, pins, wire).number("jitter", pulses.get().jitter(), Source.CLASS);
         if (range > 0) {
-            finding.number("pulse_range", Duration.ofSeconds(range), Source.CLASS)
+            finding.number("pulse_range", TimeSpan.ofSeconds(range), Source.CLASS)
                     .number("wander", Share.of(pulses.get().jitter().seconds() / range), Source.COMPUTED);
         } else {
             finding.variant("plain");

@@ -1,9 +1,9 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Edit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
 import inkel.core.finding.Fix;
-import inkel.core.pins.I2cAddress;
+import inkel.core.formula.I2cAddress;
 import inkel.core.pins.NodePins;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;

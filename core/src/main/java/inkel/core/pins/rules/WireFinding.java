@@ -1,9 +1,9 @@
 package inkel.core.pins.rules;
 
-import inkel.core.build.Wire;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.RuleInfo;
 import inkel.core.pins.NodePins;

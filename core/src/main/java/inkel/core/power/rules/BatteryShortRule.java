@@ -1,6 +1,6 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Edit;
+import inkel.core.document.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -10,9 +10,9 @@ import inkel.core.finding.Stage;
 import inkel.core.power.BatteryReport;
 import inkel.core.power.FeedLine;
 import inkel.core.power.PowerReport;
-import inkel.core.quantity.Duration;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
@@ -45,8 +45,8 @@ public final class BatteryShortRule implements Rule<PowerReport> {
         return findings;
     }
 
-    private static Duration hours(double hours) {
-        return Duration.ofSeconds(hours * SECONDS_PER_HOUR);
+    private static TimeSpan hours(double hours) {
+        return TimeSpan.ofSeconds(hours * SECONDS_PER_HOUR);
     }
 
     private static Finding soonEmpty(BatteryReport battery, PowerReport report) {

@@ -1,6 +1,6 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Edit;
+import inkel.core.document.Edit;
 import inkel.core.finding.Fix;
 import inkel.core.power.BurstReport;
 import inkel.core.quantity.Engineering;

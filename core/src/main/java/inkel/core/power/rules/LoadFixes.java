@@ -1,13 +1,13 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Moment;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Loads;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Edit;
+import inkel.core.document.Moment;
 import inkel.core.finding.Fix;
 import inkel.core.power.BurstReport;
 import inkel.core.power.PowerReport;

@@ -1,8 +1,8 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Edit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;

@@ -1,8 +1,8 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.NodeWire;
-import inkel.core.build.Place;
+import inkel.core.document.Edit;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;

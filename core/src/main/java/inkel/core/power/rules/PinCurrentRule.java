@@ -1,20 +1,20 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Between;
-import inkel.core.build.Edit;
-import inkel.core.build.Extras;
 import inkel.core.catalog.Controller;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
+import inkel.core.document.Edit;
+import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.ESeries;
 import inkel.core.power.PinLoadReport;
 import inkel.core.power.PowerReport;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.ESeries;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;

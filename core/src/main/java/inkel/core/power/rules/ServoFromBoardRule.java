@@ -1,8 +1,8 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Part;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Part;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;

@@ -1,7 +1,7 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Edit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Edit;
 import inkel.core.finding.Fix;
 import inkel.core.power.ServoFeed;
 import java.util.ArrayList;

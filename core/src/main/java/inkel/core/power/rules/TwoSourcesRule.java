@@ -1,7 +1,7 @@
 package inkel.core.power.rules;
 
-import inkel.core.build.Edit;
-import inkel.core.build.Endpoint;
+import inkel.core.document.Edit;
+import inkel.core.document.Endpoint;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;

@@ -2,12 +2,12 @@ package inkel.core.levels.rules;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import inkel.core.build.Place;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
-import inkel.core.levels.LevelCheck;
+import inkel.core.formula.LevelCheck;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.Optional;

@@ -1,0 +1,71 @@
+package inkel.core.document;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+
+/**
+ * A whole build. Immutable: an edit makes a new one. Two builds are equal when all they hold is equal.
+ *
+ * @param links signal wires between its boards
+ */
+public record Build(String name, List<Node> nodes, List<NodeWire> links, List<LogEntry> log, Extras extras) {
+    /** The version of the file format that this program writes. */
+    public static final int FORMAT = 1;
+
+    public Build {
+        nodes = List.copyOf(nodes);
+        links = List.copyOf(links);
+        log = List.copyOf(log);
+    }
+
+    public Optional<Node> node(String id) {
+        return nodes.stream().filter(node -> node.id().equals(id)).findFirst();
+    }
+
+    /** A build without wires between its boards. */
+    public Build(String name, List<Node> nodes, List<LogEntry> log, Extras extras) {
+        this(name, nodes, List.of(), log, extras);
+    }
+
+    public Build withLinks(List<NodeWire> newLinks) {
+        return new Build(name, nodes, newLinks, log, extras);
+    }
+
+    /** The log with one more line. */
+    public Build withLog(LogEntry entry) {
+        List<LogEntry> longer = new ArrayList<>(log);
+        longer.add(entry);
+        return new Build(name, nodes, links, longer, extras);
+    }
+
+    public Build withNodes(List<Node> newNodes) {
+        return new Build(name, newNodes, links, log, extras);
+    }
+
+    /** An id that no node has yet: made from a name, with a number behind it when taken. */
+    public String freeNodeId(String wanted) {
+        String stem =
+                wanted.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-+|-+$", "");
+        String first = stem.isEmpty() ? "node" : stem;
+        return Stream.iterate(1, count -> count + 1)
+                .map(count -> count == 1 ? first : first + "-" + count)
+                .filter(candidate -> node(candidate).isEmpty())
+                .findFirst()
+                .orElseThrow();
+    }
+
+    public Build withNode(String id, UnaryOperator<Node> change) {
+        return new Build(
+                name,
+                nodes.stream()
+                        .map(node -> node.id().equals(id) ? change.apply(node) : node)
+                        .toList(),
+                links,
+                log,
+                extras);
+    }
+}

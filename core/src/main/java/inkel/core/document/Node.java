@@ -1,0 +1,124 @@
+package inkel.core.document;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+
+/**
+ * A board and all that is wired to it.
+ *
+ * @param parts the board first, then the others in the builder's order
+ * @param wires at most one for each signal pin
+ * @param between at most one for each signal pin
+ * @param moments what happens while it runs, in the builder's order
+ * @param plugged ids of the wires that are already plugged in; see the wire list
+ */
+public record Node(
+        String id,
+        String name,
+        List<Part> parts,
+        List<Wire> wires,
+        List<Between> between,
+        List<Moment> moments,
+        Set<String> plugged,
+        Extras extras) {
+    public Node {
+        parts = List.copyOf(parts);
+        wires = List.copyOf(wires);
+        between = List.copyOf(between);
+        moments = List.copyOf(moments);
+        plugged = Collections.unmodifiableSet(new LinkedHashSet<>(plugged));
+    }
+
+    public Optional<Part> part(String partId) {
+        return parts.stream().filter(part -> part.id().equals(partId)).findFirst();
+    }
+
+    public Part board() {
+        return parts.get(0);
+    }
+
+    public Optional<Wire> wire(Endpoint from) {
+        return wires.stream().filter(wire -> wire.from().equals(from)).findFirst();
+    }
+
+    public Optional<Between> between(Endpoint signal) {
+        return between.stream().filter(entry -> entry.signal().equals(signal)).findFirst();
+    }
+
+    public Node withName(String newName) {
+        return new Node(id, newName, parts, wires, between, moments, plugged, extras);
+    }
+
+    public Node withParts(List<Part> newParts) {
+        return new Node(id, name, newParts, wires, between, moments, plugged, extras);
+    }
+
+    public Node withPart(String partId, UnaryOperator<Part> change) {
+        return withParts(parts.stream()
+                .map(part -> part.id().equals(partId) ? change.apply(part) : part)
+                .toList());
+    }
+
+    public Node withWires(List<Wire> newWires) {
+        return new Node(id, name, parts, newWires, between, moments, plugged, extras);
+    }
+
+    /** The wire takes the place of the one that its signal had. */
+    public Node withWire(Wire wire) {
+        return withWires(replaced(wires, old -> old.from().equals(wire.from()), wire));
+    }
+
+    public Node withBetween(List<Between> newBetween) {
+        return new Node(id, name, parts, wires, newBetween, moments, plugged, extras);
+    }
+
+    /** The part in between takes the place of the one that its signal had. */
+    public Node withBetween(Between entry) {
+        return withBetween(replaced(between, old -> old.signal().equals(entry.signal()), entry));
+    }
+
+    public Node withMoments(List<Moment> newMoments) {
+        return new Node(id, name, parts, wires, between, newMoments, plugged, extras);
+    }
+
+    /** The moment takes the place of the one with its id, or comes last. */
+    public Node withMoment(Moment moment) {
+        return withMoments(replaced(moments, old -> old.id().equals(moment.id()), moment));
+    }
+
+    public Optional<Moment> moment(String momentId) {
+        return moments.stream().filter(moment -> moment.id().equals(momentId)).findFirst();
+    }
+
+    public Node withPlugged(Set<String> newPlugged) {
+        return new Node(id, name, parts, wires, between, moments, newPlugged, extras);
+    }
+
+    /** An id that no part of this node has yet: the stem itself, or the stem and a number. */
+    public String freeId(String stem) {
+        return Stream.iterate(1, count -> count + 1)
+                .map(count -> count == 1 ? stem : stem + "-" + count)
+                .filter(candidate -> part(candidate).isEmpty())
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static <T> List<T> replaced(List<T> old, Predicate<T> same, T entry) {
+        List<T> all = new ArrayList<>(old);
+        for (int i = 0; i < all.size(); i++) {
+            if (same.test(all.get(i))) {
+                all.set(i, entry);
+                return all;
+            }
+        }
+        all.add(entry);
+        return all;
+    }
+}

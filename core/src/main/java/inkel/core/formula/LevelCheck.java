@@ -1,0 +1,61 @@
+package inkel.core.formula;
+
+import inkel.core.quantity.Voltage;
+import java.util.Optional;
+
+/**
+ * One driver against one receiver.
+ *
+ * <p>High margin = V_OH,min − V_IH; low margin = V_IL − V_OL,max; headroom = absolute maximum − V_OH,max. Below zero
+ * headroom harms; below zero margin is not read; a margin under 5 % of the receiver's supply, or a high above the
+ * recommended maximum, is thin.
+ *
+ * @param supply the receiver's supply
+ */
+public record LevelCheck(
+        Voltage vohMin,
+        Voltage vohMax,
+        Voltage volMax,
+        Voltage vih,
+        Voltage vil,
+        Voltage absoluteMax,
+        Optional<Voltage> recommendedMax,
+        Voltage supply) {
+    /** Margins below this share of the receiver's supply are thin. */
+    public static final double THIN_SHARE = 0.05;
+
+    public Voltage highMargin() {
+        return vohMin.minus(vih);
+    }
+
+    public Voltage lowMargin() {
+        return vil.minus(volMax);
+    }
+
+    public Voltage headroom() {
+        return absoluteMax.minus(vohMax);
+    }
+
+    /** The margin that is aimed for. */
+    public Voltage wantedMargin() {
+        return supply.times(THIN_SHARE);
+    }
+
+    public boolean isAboveRecommended() {
+        return recommendedMax.isPresent() && vohMax.isAbove(recommendedMax.get());
+    }
+
+    public Verdict verdict() {
+        if (headroom().isBelow(Voltage.ZERO)) {
+            return Verdict.HARMS;
+        }
+        Voltage high = highMargin();
+        Voltage low = lowMargin();
+        if (high.isBelow(Voltage.ZERO) || low.isBelow(Voltage.ZERO)) {
+            return Verdict.NOT_READ;
+        }
+        Voltage wanted = wantedMargin();
+        boolean isThin = high.isBelow(wanted) || low.isBelow(wanted);
+        return isThin || isAboveRecommended() ? Verdict.THIN : Verdict.FINE;
+    }
+}

@@ -1,0 +1,2 @@
+/** Definitions of parts: the shipped ones, the builder's shelf, the form that makes one. */
+package inkel.core.io.catalog;

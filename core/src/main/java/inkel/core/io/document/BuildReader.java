@@ -1,0 +1,352 @@
+package inkel.core.io.document;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.OwnFigures;
+import inkel.core.catalog.PartChoices;
+import inkel.core.catalog.PartSettings;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.LogEntry;
+import inkel.core.document.Moment;
+import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.io.json.Fields;
+import inkel.core.io.json.JsonText;
+import inkel.core.io.json.JsonText.BadJson;
+import inkel.core.io.json.Nearest;
+import inkel.core.io.json.Problem;
+import inkel.core.io.json.TextFile;
+import inkel.core.io.json.UnreadableFile;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.TimeSpan;
+import inkel.core.quantity.Unit;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it. */
+public final class BuildReader {
+    private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]*");
+    private final Catalog catalog;
+    private final List<Problem> problems = new ArrayList<>();
+
+    private BuildReader(Catalog catalog) {
+        this.catalog = catalog;
+    }
+
+    /** @throws UnreadableFile with every problem, each with line, field and reason */
+    public static Build read(Path file, Catalog catalog) throws UnreadableFile {
+        return parse(file, TextFile.read(file), catalog);
+    }
+
+    /** Reads from text; the file is only for messages. */
+    public static Build parse(Path file, String text, Catalog catalog) throws UnreadableFile {
+        BuildReader reader = new BuildReader(catalog);
+        try {
+            Build build = reader.build(JsonText.parse(text));
+            if (reader.problems.isEmpty()) {
+                return build;
+            }
+            throw new UnreadableFile(file, JsonText.located(text, reader.problems));
+        } catch (BadJson bad) {
+            throw new UnreadableFile(file, List.of(bad.problem()));
+        }
+    }
+
+    private Build build(JsonNode tree) {
+        Fields fields = new Fields(tree, "", problems);
+        if (!tree.isObject()) {
+            return new Build("", List.of(), List.of(), inkel.core.document.Extras.NONE);
+        }
+        checkFormat(fields);
+        String name = fields.text("name");
+        List<Node> nodes = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        for (Fields node : fields.objects("nodes")) {
+            nodes.add(node(node, ids));
+        }
+        if (nodes.isEmpty()) {
+            fields.problem("", Fact.of("problem.required").with("key", "nodes"));
+        }
+        List<LogEntry> log = fields.objects("log").stream().map(this::logEntry).toList();
+        List<NodeWire> links = fields.objects("links").stream()
+                .map(link -> new NodeWire(
+                        boardPin(link, "from", nodes),
+                        boardPin(link, "to", nodes),
+                        link.flag("ground", false),
+                        link.extras()))
+                .toList();
+        return new Build(name, nodes, links, log, fields.extras());
+    }
+
+    /** A pin of a board, written with the id of its node in front. */
+    private Place boardPin(Fields fields, String key, List<Node> nodes) {
+        Place place = fields.parsed(
+                key, Place::parsePin, "lower-lock/board.D3", Place.of("?", new Endpoint(Part.BOARD, "?")));
+        Optional<Node> node =
+                nodes.stream().filter(found -> found.id().equals(place.node())).findFirst();
+        boolean isThere = node.filter(found -> place.part().equals(Part.BOARD))
+                .flatMap(found -> catalog.find(found.board().classId()))
+                .flatMap(cls -> cls.pin(place.pin()))
+                .isPresent();
+        if (!isThere && fields.has(key)) {
+            fields.problem(
+                    key,
+                    Fact.of("problem.expected_value")
+                            .with("example", "lower-lock/board.D3")
+                            .with("found", place));
+        }
+        return place;
+    }
+
+    private void checkFormat(Fields fields) {
+        if (!fields.has("format")) {
+            fields.problem("", Fact.of("problem.required").with("key", "format"));
+            return;
+        }
+        int format = fields.number("format", -1);
+        if (format != Build.FORMAT && format != -1) {
+            fields.problem(
+                    "format",
+                    Fact.of(format > Build.FORMAT ? "problem.newer_format" : "problem.older_format")
+                            .with("found", format)
+                            .with("known", Build.FORMAT));
+        }
+    }
+
+    private LogEntry logEntry(Fields fields) {
+        Instant at = fields.parsed(
+                "at",
+                text -> {
+                    try {
+                        return Optional.of(Instant.parse(text));
+                    } catch (DateTimeParseException notATime) {
+                        return Optional.empty();
+                    }
+                },
+                "2026-05-01T18:30:00Z",
+                Instant.EPOCH);
+        return new LogEntry(
+                at, fields.text("kind"), fields.optionalText("place").orElse(""), fields.text("text"), fields.extras());
+    }
+
+    private String id(Fields fields, Set<String> taken) {
+        String id = fields.text("id");
+        if (!id.isEmpty() && !ID.matcher(id).matches()) {
+            fields.problem("id", Fact.of("problem.bad_id").with("found", id));
+        } else if (!taken.add(id)) {
+            fields.problem("id", Fact.of("problem.duplicate").with("found", id));
+        }
+        return id;
+    }
+
+    private Node node(Fields fields, Set<String> ids) {
+        String id = id(fields, ids);
+        Map<String, Part> parts = new LinkedHashMap<>();
+        Set<String> partIds = new HashSet<>(Set.of(Part.BOARD));
+        Map<String, Fields> whereRead = new LinkedHashMap<>();
+        Optional<Fields> board = fields.object("board");
+        if (board.isEmpty()) {
+            fields.problem("", Fact.of("problem.required").with("key", "board"));
+        }
+        board.ifPresent(read -> {
+            parts.put(Part.BOARD, part(read, Part.BOARD));
+            whereRead.put(Part.BOARD, read);
+        });
+        for (Fields read : fields.objects("parts")) {
+            Part part = part(read, id(read, partIds));
+            parts.put(part.id(), part);
+            whereRead.put(part.id(), read);
+        }
+        PinCheck check = new PinCheck(parts, catalog);
+        List<Wire> wires = new ArrayList<>();
+        Set<Endpoint> wired = new HashSet<>();
+        for (Fields read : fields.objects("wires")) {
+            Wire wire = new Wire(
+                    check.signal(read, "from"),
+                    check.target(read, "to"),
+                    read.flag("held", false),
+                    read.optionalText("reason").orElse(""),
+                    read.extras());
+            if (!wired.add(wire.from())) {
+                read.problem("from", Fact.of("problem.wired_twice").with("found", wire.from()));
+            }
+            wires.add(wire);
+        }
+        List<Between> between = new ArrayList<>();
+        for (Fields read : fields.objects("between")) {
+            between(read, check).ifPresent(between::add);
+        }
+        parts.forEach((partId, part) -> check.feeds(part, whereRead.get(partId)));
+        return new Node(
+                id,
+                fields.text("name"),
+                List.copyOf(parts.values()),
+                wires,
+                between,
+                moments(fields, parts),
+                new LinkedHashSet<>(fields.texts("plugged")),
+                fields.extras());
+    }
+
+    private Part part(Fields fields, String id) {
+        String classId = fields.text("class");
+        if (!classId.isEmpty() && catalog.find(classId).isEmpty()) {
+            Optional<String> near = Nearest.to(classId, List.copyOf(catalog.ids()));
+            fields.problem(
+                    "class",
+                    near.map(suggestion -> Fact.of("problem.unknown_class_near")
+                                    .with("found", classId)
+                                    .with("near", suggestion))
+                            .orElseGet(() -> Fact.of("problem.unknown_class").with("found", classId)));
+        }
+        Map<String, Endpoint> feeds = new LinkedHashMap<>();
+        fields.textMap("feeds").forEach((pin, rail) -> Endpoint.parse(rail)
+                .ifPresentOrElse(
+                        endpoint -> feeds.put(pin, endpoint),
+                        () -> fields.problem(
+                                "feeds",
+                                pin,
+                                Fact.of("problem.expected_value")
+                                        .with("example", "board.5V")
+                                        .with("found", rail))));
+        Map<String, String> settings = fields.textMap("settings");
+        settings.forEach((key, value) -> checkSetting(fields, classId, key, value));
+        return new Part(
+                id,
+                classId,
+                fields.text("name"),
+                fields.optionalText("purpose").orElse(""),
+                feeds,
+                fields.flag("ground_apart", false),
+                settings,
+                figures(fields, classId),
+                fields.extras());
+    }
+
+    private Map<String, String> figures(Fields fields, String classId) {
+        Map<String, String> figures = fields.textMap("figures");
+        catalog.find(classId)
+                .ifPresent(cls -> figures.forEach((key, value) -> OwnFigures.problem(cls, Map.of(key, value))
+                        .ifPresent(reason -> fields.problem("figures", key, reason))));
+        boolean areAllGood = catalog.find(classId)
+                .flatMap(cls -> OwnFigures.problem(cls, figures))
+                .isEmpty();
+        // Figures that are good one by one may still contradict each other.
+        if (!areAllGood && problems.isEmpty()) {
+            fields.problem(
+                    "figures", OwnFigures.problem(catalog.get(classId), figures).orElseThrow());
+        }
+        return figures;
+    }
+
+    private void checkSetting(Fields fields, String classId, String key, String value) {
+        PartSettings.of(key)
+                .flatMap(setting -> setting.problem(value))
+                .or(() -> catalog.find(classId).flatMap(cls -> PartChoices.problem(cls, key, value)))
+                .ifPresent(reason -> fields.problem("settings", key, reason));
+    }
+
+    private List<Moment> moments(Fields fields, Map<String, Part> parts) {
+        List<Moment> moments = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        for (Fields read : fields.objects("moments")) {
+            String id = id(read, ids);
+            List<Moment.Raise> raises = new ArrayList<>();
+            for (Fields raise : read.objects("raises")) {
+                raises.add(raise(raise, parts));
+            }
+            moments.add(new Moment(
+                    id,
+                    read.text("name"),
+                    raises,
+                    time(read, "length", true),
+                    read.has("repeat") ? Optional.of(time(read, "repeat", true)) : Optional.empty(),
+                    read.has("at") ? Optional.of(time(read, "at", false)) : Optional.empty(),
+                    new LinkedHashSet<>(read.texts("never")),
+                    read.extras()));
+        }
+        return moments;
+    }
+
+    private Moment.Raise raise(Fields raise, Map<String, Part> parts) {
+        String partId = raise.text("part");
+        String mode = raise.text("mode");
+        Part part = parts.get(partId);
+        if (part == null && !partId.isEmpty()) {
+            raise.problem("part", Fact.of("problem.no_part").with("part", partId));
+        } else if (part != null) {
+            List<String> modes = catalog.find(part.classId()).stream()
+                    .flatMap(cls -> cls.modes().stream())
+                    .map(inkel.core.catalog.Mode::name)
+                    .distinct()
+                    .toList();
+            if (!modes.contains(mode)) {
+                raise.problem(
+                        "mode",
+                        Fact.of("problem.expected_value")
+                                .with("example", String.join(", ", modes))
+                                .with("found", mode));
+            }
+        }
+        return new Moment.Raise(partId, mode);
+    }
+
+    private static TimeSpan time(Fields read, String key, boolean isAboveZero) {
+        TimeSpan time = read.quantity(key, Unit.SECOND, "200 ms");
+        if (time.seconds() < 0 || isAboveZero && time.seconds() == 0) {
+            read.problem(
+                    key,
+                    Fact.of("problem.expected_value").with("example", "200 ms").with("found", time));
+        }
+        return time;
+    }
+
+    private Optional<Between> between(Fields fields, PinCheck check) {
+        Endpoint signal = check.signal(fields, "signal");
+        String kind = fields.text("kind");
+        switch (kind) {
+            case "divider":
+                return Optional.of(new Between.Divider(
+                        signal,
+                        fields.quantity("series", Unit.OHM, "1 kΩ"),
+                        fields.quantity("to_ground", Unit.OHM, "2.2 kΩ"),
+                        fields.extras()));
+            case "shifter":
+                String shifter = fields.text("shifter");
+                int way = fields.number("way", 0);
+                check.way(fields, shifter, way);
+                return Optional.of(new Between.ShifterWay(signal, shifter, way, fields.extras()));
+            case "nothing":
+                return Optional.of(new Between.Nothing(
+                        signal, fields.optionalText("reason").orElse(""), fields.extras()));
+            case "series":
+                return Optional.of(
+                        new Between.Series(signal, fields.quantity("series", Unit.OHM, "330 Ω"), fields.extras()));
+            case "coil-driver":
+                return Optional.of(
+                        new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
+            default:
+                fields.problem(
+                        "kind",
+                        Fact.of("problem.expected_value")
+                                .with("example", "divider, shifter, series, coil-driver, nothing")
+                                .with("found", kind));
+                return Optional.empty();
+        }
+    }
+}

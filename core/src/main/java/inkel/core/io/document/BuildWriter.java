@@ -1,0 +1,187 @@
+package inkel.core.io.document;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.document.LogEntry;
+import inkel.core.document.Moment;
+import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
+import inkel.core.document.Wire;
+import inkel.core.io.json.AtomicFile;
+import inkel.core.io.json.JsonText;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.TimeSpan;
+import inkel.core.quantity.Unit;
+import java.io.IOException;
+import java.nio.file.Path;
+
+/** Writes a build as JSON. */
+public final class BuildWriter {
+    private BuildWriter() {}
+
+    /** Saves the build; see {@link AtomicFile#write} for what is kept. */
+    public static void write(Path file, Build build) throws IOException {
+        AtomicFile.write(file, print(build));
+    }
+
+    /** The text of a build file, with two blanks of indent and a line feed at the end. */
+    public static String print(Build build) {
+        return JsonText.pretty(tree(build));
+    }
+
+    private static ObjectNode object() {
+        return JsonText.mapper().createObjectNode();
+    }
+
+    private static ObjectNode tree(Build build) {
+        ObjectNode tree = object();
+        tree.put("format", Build.FORMAT);
+        tree.put("name", build.name());
+        ArrayNode nodes = tree.putArray("nodes");
+        build.nodes().forEach(node -> nodes.add(tree(node)));
+        if (!build.links().isEmpty()) {
+            ArrayNode links = tree.putArray("links");
+            build.links().forEach(link -> links.add(tree(link)));
+        }
+        ArrayNode log = tree.putArray("log");
+        build.log().forEach(entry -> log.add(tree(entry)));
+        return with(tree, build.extras());
+    }
+
+    private static ObjectNode with(ObjectNode tree, Extras extras) {
+        extras.fields().forEach((key, value) -> tree.set(key, JsonText.mapper().valueToTree(value)));
+        return tree;
+    }
+
+    private static ObjectNode tree(NodeWire link) {
+        ObjectNode tree = object();
+        tree.put("from", link.from().toString());
+        tree.put("to", link.to().toString());
+        if (link.groundJoined()) {
+            tree.put("ground", true);
+        }
+        return with(tree, link.extras());
+    }
+
+    private static ObjectNode tree(LogEntry entry) {
+        ObjectNode tree = object();
+        tree.put("at", entry.at().toString());
+        tree.put("kind", entry.kind());
+        putUnlessEmpty(tree, "place", entry.place());
+        tree.put("text", entry.text());
+        return with(tree, entry.extras());
+    }
+
+    private static void putUnlessEmpty(ObjectNode tree, String key, String value) {
+        if (!value.isEmpty()) {
+            tree.put(key, value);
+        }
+    }
+
+    private static ObjectNode tree(Node node) {
+        ObjectNode tree = object();
+        tree.put("id", node.id());
+        tree.put("name", node.name());
+        tree.set("board", tree(node.board()));
+        ArrayNode parts = tree.putArray("parts");
+        node.parts().stream().skip(1).forEach(part -> parts.add(tree(part)));
+        ArrayNode wires = tree.putArray("wires");
+        node.wires().forEach(wire -> wires.add(tree(wire)));
+        ArrayNode between = tree.putArray("between");
+        node.between().forEach(entry -> between.add(tree(entry)));
+        if (!node.moments().isEmpty()) {
+            ArrayNode moments = tree.putArray("moments");
+            node.moments().forEach(moment -> moments.add(tree(moment)));
+        }
+        ArrayNode plugged = tree.putArray("plugged");
+        node.plugged().forEach(plugged::add);
+        return with(tree, node.extras());
+    }
+
+    private static ObjectNode tree(Part part) {
+        ObjectNode tree = object();
+        if (!part.isBoard()) {
+            tree.put("id", part.id());
+        }
+        tree.put("class", part.classId());
+        tree.put("name", part.name());
+        putUnlessEmpty(tree, "purpose", part.purpose());
+        if (!part.feeds().isEmpty()) {
+            ObjectNode feeds = tree.putObject("feeds");
+            part.feeds().forEach((pin, rail) -> feeds.put(pin, rail.toString()));
+        }
+        if (part.groundApart()) {
+            tree.put("ground_apart", true);
+        }
+        if (!part.settings().isEmpty()) {
+            ObjectNode settings = tree.putObject("settings");
+            part.settings().forEach(settings::put);
+        }
+        if (!part.figures().isEmpty()) {
+            ObjectNode figures = tree.putObject("figures");
+            part.figures().forEach(figures::put);
+        }
+        return with(tree, part.extras());
+    }
+
+    private static ObjectNode tree(Moment moment) {
+        ObjectNode tree = object();
+        tree.put("id", moment.id());
+        tree.put("name", moment.name());
+        ArrayNode raises = tree.putArray("raises");
+        moment.raises()
+                .forEach(raise -> raises.addObject().put("part", raise.part()).put("mode", raise.mode()));
+        tree.put("length", text(moment.length()));
+        moment.repeat().ifPresent(repeat -> tree.put("repeat", text(repeat)));
+        moment.at().ifPresent(at -> tree.put("at", text(at)));
+        if (!moment.never().isEmpty()) {
+            ArrayNode never = tree.putArray("never");
+            moment.never().forEach(never::add);
+        }
+        return with(tree, moment.extras());
+    }
+
+    private static String text(TimeSpan time) {
+        return Engineering.print(time.seconds(), Unit.SECOND, 9);
+    }
+
+    private static ObjectNode tree(Wire wire) {
+        ObjectNode tree = object();
+        tree.put("from", wire.from().toString());
+        tree.put("to", wire.to().toString());
+        if (wire.held()) {
+            tree.put("held", true);
+        }
+        putUnlessEmpty(tree, "reason", wire.reason());
+        return with(tree, wire.extras());
+    }
+
+    private static ObjectNode tree(Between between) {
+        ObjectNode tree = object();
+        tree.put("signal", between.signal().toString());
+        if (between instanceof Between.Divider divider) {
+            tree.put("kind", "divider");
+            tree.put("series", Engineering.print(divider.series().ohms(), Unit.OHM, 4));
+            tree.put("to_ground", Engineering.print(divider.toGround().ohms(), Unit.OHM, 4));
+        } else if (between instanceof Between.ShifterWay way) {
+            tree.put("kind", "shifter");
+            tree.put("shifter", way.shifter());
+            tree.put("way", way.way());
+        }
+        if (between instanceof Between.Nothing nothing) {
+            tree.put("kind", "nothing");
+            putUnlessEmpty(tree, "reason", nothing.reason());
+        } else if (between instanceof Between.Series series) {
+            tree.put("kind", "series");
+            tree.put("series", Engineering.print(series.resistance().ohms(), Unit.OHM, 4));
+        } else if (between instanceof Between.CoilDriver driver) {
+            tree.put("kind", "coil-driver");
+            tree.put("base", Engineering.print(driver.base().ohms(), Unit.OHM, 4));
+        }
+        return with(tree, between.extras());
+    }
+}

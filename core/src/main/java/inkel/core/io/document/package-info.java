@@ -1,0 +1,2 @@
+/** Builds as files. */
+package inkel.core.io.document;

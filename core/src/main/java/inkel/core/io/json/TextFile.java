@@ -1,0 +1,58 @@
+package inkel.core.io.json;
+
+import inkel.core.quantity.Fact;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.List;
+
+/** Reads a text file with a limit on its size, and refuses bytes that are no UTF-8. */
+public final class TextFile {
+    /** A build of a hundred parts is a few hundred kilobytes; beyond this it is some other file. */
+    static final long MAX_BYTES = 16L << 20;
+
+    private TextFile() {}
+
+    public static String read(Path file) throws UnreadableFile {
+        try {
+            if (Files.isDirectory(file)) {
+                throw refused(file, Fact.of("problem.is_folder"));
+            }
+            long size = Files.size(file);
+            if (size > MAX_BYTES) {
+                throw refused(
+                        file,
+                        Fact.of("problem.too_large")
+                                .with("megabytes", size >> 20)
+                                .with("limit", MAX_BYTES >> 20));
+            }
+            if (size == 0) {
+                throw refused(file, Fact.of("problem.empty"));
+            }
+            return StandardCharsets.UTF_8
+                    .newDecoder()
+                    .onMalformedInput(CodingErrorAction.REPORT)
+                    .onUnmappableCharacter(CodingErrorAction.REPORT)
+                    .decode(ByteBuffer.wrap(Files.readAllBytes(file)))
+                    .toString();
+        } catch (CharacterCodingException badBytes) {
+            throw refused(file, Fact.of("problem.not_utf8"));
+        } catch (NoSuchFileException missing) {
+            throw refused(file, Fact.of("problem.missing"));
+        } catch (AccessDeniedException denied) {
+            throw refused(file, Fact.of("problem.no_access"));
+        } catch (IOException failed) {
+            throw refused(file, Fact.of("problem.io").with("detail", String.valueOf(failed.getMessage())));
+        }
+    }
+
+    private static UnreadableFile refused(Path file, Fact reason) {
+        return new UnreadableFile(file, List.of(Problem.ofFile(reason)));
+    }
+}

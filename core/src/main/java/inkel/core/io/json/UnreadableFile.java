@@ -1,0 +1,27 @@
+package inkel.core.io.json;
+
+import java.nio.file.Path;
+import java.util.List;
+
+/** A file that cannot be used, with all that is wrong with it. The file itself is untouched. */
+public final class UnreadableFile extends Exception {
+    private static final long serialVersionUID = 1L;
+
+    private final transient Path file;
+    private final transient List<Problem> problems;
+
+    public UnreadableFile(Path file, List<Problem> problems) {
+        super(file + ": " + problems);
+        this.file = file;
+        this.problems = List.copyOf(problems);
+    }
+
+    public Path file() {
+        return file;
+    }
+
+    /** Never empty; in the order of the file. */
+    public List<Problem> problems() {
+        return problems;
+    }
+}

@@ -1,0 +1,34 @@
+package inkel.core.quantity;
+
+/** A span of time in seconds. */
+public record TimeSpan(double seconds) implements Quantity, Comparable<TimeSpan> {
+    public static final TimeSpan ZERO = new TimeSpan(0);
+
+    public TimeSpan {
+        Quantity.finite(seconds, Unit.SECOND);
+    }
+
+    public static TimeSpan ofSeconds(double seconds) {
+        return new TimeSpan(seconds);
+    }
+
+    @Override
+    public double si() {
+        return seconds;
+    }
+
+    @Override
+    public Unit unit() {
+        return Unit.SECOND;
+    }
+
+    @Override
+    public int compareTo(TimeSpan other) {
+        return Double.compare(seconds, other.seconds);
+    }
+
+    @Override
+    public String toString() {
+        return Engineering.print(this);
+    }
+}

@@ -1,0 +1,106 @@
+package inkel.core.io.catalog;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.catalog.CatalogSearch;
+import inkel.core.catalog.PartClass;
+import inkel.core.io.json.UnreadableFile;
+import inkel.core.kit.Builds;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ShelfTest {
+    @TempDir
+    private Path folder;
+
+    private static Shelf.Entry entry(String name) {
+        PartForm form = new PartForm(
+                "",
+                name,
+                "",
+                "",
+                "GND VCC SDA SCL",
+                "3 V",
+                "5.5 V",
+                "",
+                "1 mA",
+                "4 mA",
+                PartForm.Levels.FOLLOW_SUPPLY,
+                "0x29",
+                "",
+                "");
+        PartForm.Outcome outcome = form.outcome();
+        return new Shelf.Entry(outcome.cls().orElseThrow(), outcome.json());
+    }
+
+    @Test
+    void aDefinitionIsKeptFoundAndTakenAway() throws IOException {
+        Shelf empty = Shelf.read(folder.resolve("not-yet-there"));
+        assertEquals(List.of(), empty.classes());
+        Shelf shelf = empty.with(entry("Rain gauge"));
+        assertEquals(shelf.entries(), Shelf.read(shelf.folder()).entries());
+        List<CatalogSearch.Hit> hits = new CatalogSearch(Builds.CATALOG.with(shelf.classes())).find("rain gauge");
+        assertEquals("own-rain-gauge", hits.get(0).cls().id());
+        Shelf without = shelf.without("own-rain-gauge");
+        assertEquals(List.of(), without.classes());
+        assertEquals(List.of(), Shelf.read(shelf.folder()).classes());
+    }
+
+    @Test
+    void aBrokenFileIsToldWithItsFieldAndTheOthersAreThere() throws IOException {
+        Shelf.read(folder).with(entry("Rain gauge"));
+        Files.writeString(folder.resolve("a-first.json"), "{\"id\": \"x\", \"name\": 3}");
+        Files.writeString(folder.resolve("b-second.json"), "{\"id\":");
+        Shelf shelf = Shelf.read(folder);
+        assertEquals(
+                List.of("own-rain-gauge"),
+                shelf.classes().stream().map(PartClass::id).toList());
+        assertEquals(2, shelf.broken().size());
+        UnreadableFile first = shelf.broken().get(0);
+        assertTrue(first.file().endsWith("a-first.json"));
+        assertTrue(
+                first.problems().stream().anyMatch(problem -> problem.field().equals("/name")),
+                first.problems().toString());
+    }
+
+    @Test
+    void manyGoOutInOneFileAndComeBack() throws Exception {
+        List<Shelf.Entry> both = List.of(entry("Rain gauge"), entry("Wind vane"));
+        String text = Shelf.export(both);
+        assertEquals(
+                both.stream().map(Shelf.Entry::cls).toList(),
+                Shelf.parse(Path.of("x"), text).stream().map(Shelf.Entry::cls).toList());
+        String one = Shelf.export(both.subList(0, 1));
+        assertEquals(both.get(0), Shelf.parse(Path.of("x"), one).get(0));
+    }
+
+    @Test
+    void aFaultAmongManyNamesWhichOne() {
+        String text = "{\"parts\": [" + entry("Rain gauge").json() + ", {\"id\": \"y\"}]}";
+        UnreadableFile wrong = assertThrows(UnreadableFile.class, () -> Shelf.parse(Path.of("x"), text));
+        assertTrue(
+                wrong.problems().stream().allMatch(problem -> problem.field().startsWith("/parts/1")),
+                wrong.problems().toString());
+        assertThrows(UnreadableFile.class, () -> Shelf.parse(Path.of("x"), "{\"parts\": []}"));
+        assertThrows(UnreadableFile.class, () -> Shelf.parse(Path.of("x"), "[]"));
+    }
+
+    @Test
+    void anOwnDefinitionTakesThePlaceOfOneWithItsId() throws IOException {
+        Shelf shelf = Shelf.read(folder).with(entry("Rain gauge"));
+        PartForm other = PartForm.of(
+                shelf.classes().get(0), shelf.entries().get("own-rain-gauge").json());
+        String changed = other.outcome().json().replace("0x29", "0x2A");
+        Shelf replaced = shelf.with(new Shelf.Entry(shelf.classes().get(0), changed));
+        assertEquals(1, replaced.entries().size());
+        assertTrue(Files.readString(folder.resolve("own-rain-gauge.json")).contains("0x2A"));
+        assertFalse(Files.readString(folder.resolve("own-rain-gauge.json")).contains("0x29"));
+    }
+}
