@@ -13,11 +13,12 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.CopyNode;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.RemoveWire;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
@@ -145,9 +146,7 @@ public final class Benchmarks {
                 median(plans(bare, catalog, node)),
                 "ms",
                 "under 100 ms");
-        Build edited = Edits.apply(
-                build,
-                new Edit.RemoveWire(node, build.nodes().get(0).wires().get(0).from()));
+        Build edited = new RemoveWire(node, build.nodes().get(0).wires().get(0).from()).apply(build);
         print("the same after one edit", median(plans(edited, catalog, node)), "ms", "under 30 ms");
     }
 
@@ -171,7 +170,7 @@ public final class Benchmarks {
             Plan plan = new Planner(full, catalog).plan(FullBoard.NODE);
             String what = modules + " modules, " + plan.wires().size() + " wires";
             print(what + ", from nothing", median(times), "ms", modules == FULL ? "under 2 s" : "told");
-            Build planned = Edits.apply(full, plan.edit().orElseThrow());
+            Build planned = plan.edit().orElseThrow().apply(full);
             print(what + ", planned again", median(plans(planned, catalog, FullBoard.NODE, FEW_PLANS)), "ms", "told");
         }
         Build tooFull = FullBoard.of(catalog, FULL, TOO_CROWDED);
@@ -201,7 +200,7 @@ public final class Benchmarks {
         String first = build.nodes().get(0).id();
         int copies = 0;
         while (wires(many) < WIRES) {
-            many = Edits.apply(many, new Edit.CopyNode(first, "copy-" + copies, "Copy " + copies));
+            many = new CopyNode(first, "copy-" + copies, "Copy " + copies).apply(many);
             copies++;
         }
         Build large = many;
@@ -278,7 +277,7 @@ public final class Benchmarks {
 
     private void drag(Build full, Catalog catalog) throws Exception {
         Plan plan = new Planner(full, catalog).plan(FullBoard.NODE);
-        Build planned = Edits.apply(full, plan.edit().orElseThrow());
+        Build planned = plan.edit().orElseThrow().apply(full);
         LoomModel loom = LoomModel.of(Assessment.assess(planned, catalog), FullBoard.NODE);
         Path file = Files.createTempDirectory("inkel-bench").resolve("full.inkel.json");
         BuildWriter.write(file, planned);
@@ -292,7 +291,7 @@ public final class Benchmarks {
     private static Path withLoads(Path demo, Catalog catalog, int count) throws Exception {
         Build build = BuildReader.read(demo, catalog);
         NodeCircuit node = Circuit.of(build, catalog).nodes().get(0);
-        Build more = Edits.apply(build, AddParts.of(node, catalog.get("flow"), count));
+        Build more = Edit.applyAll(build, AddParts.of(node, catalog.get("flow"), count));
         Path file = Files.createTempDirectory("inkel-bench").resolve("loads.inkel.json");
         BuildWriter.write(file, more);
         return file;

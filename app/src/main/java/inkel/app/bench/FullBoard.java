@@ -7,6 +7,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.Logbook;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
 import java.util.ArrayList;
@@ -71,7 +72,7 @@ final class FullBoard {
             left--;
         }
         Node node = new Node(NODE, "Big", parts, List.of(), List.of(), List.of(), Set.of(), Extras.NONE);
-        return new Build("Full board", List.of(node), List.of(), Extras.NONE);
+        return new Build("Full board", List.of(node), Logbook.EMPTY, Extras.NONE);
     }
 
     /** Clock, data out and in, and the two of I2C. */

@@ -6,7 +6,7 @@ import inkel.core.catalog.Kind;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
+import inkel.core.document.edit.Edit;
 import inkel.core.io.catalog.Shelf;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
@@ -71,7 +71,7 @@ final class ImportCommand implements Callable<Integer> {
         for (Shelf.Entry entry : entries) {
             if (entry.cls().kind() != Kind.BOARD) {
                 var circuit = Circuit.of(changed, catalog).nodes().get(0);
-                changed = Edits.apply(changed, AddParts.of(circuit, entry.cls(), 1));
+                changed = Edit.applyAll(changed, AddParts.of(circuit, entry.cls(), 1));
             }
         }
         BuildWriter.write(build, changed);

@@ -3,8 +3,8 @@ package inkel.app.ui;
 import inkel.app.Examples;
 import inkel.app.words.Words;
 import inkel.core.catalog.PartClass;
-import inkel.core.document.Edit;
 import inkel.core.document.Place;
+import inkel.core.document.edit.RemovePart;
 import inkel.core.finding.Stage;
 import java.io.File;
 import java.nio.file.Files;
@@ -240,6 +240,6 @@ final class Commands {
     private void removePart() {
         Place selected = bench.selectionProperty().get();
         bench.selectionProperty().set(null);
-        bench.apply(new Edit.RemovePart(selected.node(), selected.part()));
+        bench.apply(new RemovePart(selected.node(), selected.part()));
     }
 }

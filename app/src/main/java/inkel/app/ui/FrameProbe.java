@@ -1,7 +1,7 @@
 package inkel.app.ui;
 
 import inkel.core.catalog.Catalog;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.RenamePart;
 import inkel.core.finding.Stage;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -104,7 +104,7 @@ public final class FrameProbe {
     private void next() {
         edit++;
         bench.stageProperty().set(stages[Math.floorMod(edit / 20, stages.length)]);
-        timed(() -> bench.apply(new Edit.RenamePart(bench.nodeProperty().get(), "radio", "Radio " + edit)));
+        timed(() -> bench.apply(new RenamePart(bench.nodeProperty().get(), "radio", "Radio " + edit)));
     }
 
     private void timed(Runnable task) {

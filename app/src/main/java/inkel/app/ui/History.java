@@ -1,6 +1,7 @@
 package inkel.app.ui;
 
 import inkel.core.document.Build;
+import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.Deque;
 
@@ -38,13 +39,14 @@ final class History {
         now = next;
     }
 
-    void undo() {
+    /** The document before the last change, with the record of the present one; see {@link Build#backTo}. */
+    void undo(Instant at) {
         after.push(now);
-        now = before.pop();
+        now = now.backTo(before.pop(), at);
     }
 
-    void redo() {
+    void redo(Instant at) {
         before.push(now);
-        now = after.pop();
+        now = now.backTo(after.pop(), at);
     }
 }

@@ -3,8 +3,8 @@ package inkel.app.ui;
 import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
-import inkel.core.document.Edit;
 import inkel.core.document.Node;
+import inkel.core.document.edit.RenameNode;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.control.ContextMenu;
@@ -104,7 +104,7 @@ final class NodeTabs extends HBox {
             if (name.isEmpty() || name.equals(node.name())) {
                 fill();
             } else {
-                bench.apply(new Edit.RenameNode(node.id(), name));
+                bench.apply(new RenameNode(node.id(), name));
             }
         });
         field.setOnKeyPressed(event -> {

@@ -2,12 +2,12 @@ package inkel.app.ui;
 
 import inkel.app.words.Words;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Hold;
 import inkel.core.finding.Fix;
 import inkel.core.pins.Alternative;
 import inkel.core.pins.NodePins;
@@ -164,7 +164,7 @@ public final class PinWork {
 
     /** Fixes a signal on its pin with a reason, or lets it go. */
     public void hold(Place signal, boolean isHeld, String reason) {
-        bench.apply(new Edit.Hold(signal.node(), List.of(signal.endpoint()), isHeld, reason));
+        bench.apply(new Hold(signal.node(), List.of(signal.endpoint()), isHeld, reason));
     }
 
     /** The wire of a place, if it is a signal with one. */

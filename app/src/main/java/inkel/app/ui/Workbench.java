@@ -10,13 +10,18 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
 import inkel.core.document.Extras;
+import inkel.core.document.Logbook;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.Place;
+import inkel.core.document.edit.AddNode;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.CopyNode;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.RemoveNode;
+import inkel.core.document.edit.SetMoment;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
 import inkel.core.io.catalog.Shelf;
@@ -327,7 +332,7 @@ public final class Workbench {
             return;
         }
         try {
-            take(Edits.apply(history.now(), edits));
+            take(Edit.applyAll(history.now(), edits));
             // What was recovered stays on offer until the builder has chosen.
             notice.set(offer);
         } catch (EditRefused refused) {
@@ -353,14 +358,14 @@ public final class Workbench {
 
     public void undo() {
         if (history != null && history.canUndo()) {
-            history.undo();
+            history.undo(now());
             changed();
         }
     }
 
     public void redo() {
         if (history != null && history.canRedo()) {
-            history.redo();
+            history.redo(now());
             changed();
         }
     }
@@ -497,7 +502,7 @@ public final class Workbench {
             return;
         }
         List<Edit> edits = AddParts.of(circuit.get(), cls, count);
-        String first = ((Edit.AddPart) edits.get(0)).part().id();
+        String first = ((AddPart) edits.get(0)).part().id();
         wantedSelection = Place.ofPart(node.get(), first);
         apply(edits);
         inspected.set(null);
@@ -545,7 +550,7 @@ public final class Workbench {
         }
         String id = freeMomentId(now.get());
         String name = Words.get("moments.new", "number", now.get().moments().size() + 1);
-        apply(new Edit.SetMoment(
+        apply(new SetMoment(
                 node.get(),
                 new Moment(
                         id,
@@ -592,7 +597,7 @@ public final class Workbench {
 
     /** Begins a new build with one board; it has no file until it is saved. */
     public void begin(Node first) {
-        openedNew(new Build(first.name(), List.of(first), List.of(), Extras.NONE));
+        openedNew(new Build(first.name(), List.of(first), Logbook.EMPTY, Extras.NONE));
     }
 
     private void openedNew(Build build) {
@@ -604,7 +609,7 @@ public final class Workbench {
 
     /** Adds a board to the open build and shows it. */
     public void addNode(Node added) {
-        apply(new Edit.AddNode(added));
+        apply(new AddNode(added));
         showNode(added.id());
     }
 
@@ -613,14 +618,14 @@ public final class Workbench {
         build().flatMap(open -> open.node(id)).ifPresent(old -> {
             String name = Words.get("node.copy_of", "name", old.name());
             String newId = history.now().freeNodeId(name);
-            apply(new Edit.CopyNode(id, newId, name));
+            apply(new CopyNode(id, newId, name));
             showNode(newId);
         });
     }
 
     /** Takes a board and its parts away; another one is shown. */
     public void removeNode(String id) {
-        apply(new Edit.RemoveNode(id));
+        apply(new RemoveNode(id));
     }
 
     private void showNode(String id) {

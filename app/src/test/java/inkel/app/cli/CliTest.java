@@ -236,7 +236,7 @@ class CliTest {
             {},
             Files.readString(Path.of(LOCKS)).substring(0, 900).getBytes(StandardCharsets.UTF_8),
             Files.readString(Path.of(LOCKS))
-                    .replace("\"format\" : 1", "\"format\" : 9")
+                    .replace("\"format\" : 2", "\"format\" : 9")
                     .getBytes(StandardCharsets.UTF_8),
             "PK not json at all".getBytes(StandardCharsets.UTF_8),
             ("{\"a\":" + "[".repeat(200_000)).getBytes(StandardCharsets.UTF_8),

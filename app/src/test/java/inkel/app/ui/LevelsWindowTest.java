@@ -7,10 +7,13 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
 import inkel.core.document.Endpoint;
+import inkel.core.document.LogLine;
 import inkel.core.document.Place;
+import inkel.core.document.edit.SetFigure;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
 import java.io.IOException;
+import java.util.List;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
@@ -58,13 +61,8 @@ class LevelsWindowTest extends WindowJourney {
         // The board reads high from 0.6 · 4.75 V up; 2.5 V are too little.
         type(robot, "#measured-high", "2.5 V");
         until(() -> verdict("handset", "OUT").equals(Optional.of(Verdict.NOT_READ)));
-        assertEquals(
-                "measured",
-                bench.build()
-                        .orElseThrow()
-                        .log()
-                        .get(bench.build().orElseThrow().log().size() - 1)
-                        .kind());
+        List<LogLine> lines = bench.build().orElseThrow().log().lines();
+        assertEquals(LogLine.Measured.class, lines.get(lines.size() - 1).getClass());
         type(robot, "#measured-high", "loud");
         until(() -> isTold(robot, "loud"));
         type(robot, "#measured-high", "");
@@ -114,7 +112,7 @@ class LevelsWindowTest extends WindowJourney {
         type(robot, "#leave-reason", "worked on the old table");
         until(() -> thinFindings(thin) == 0);
         var log = bench.build().orElseThrow().log();
-        assertEquals("worked on the old table", log.get(log.size() - 1).text());
+        assertEquals("worked on the old table", log.lines().get(log.size() - 1).text());
         robot.interact(() -> bench.stageProperty().set(Stage.WAKE));
         until(() -> isThere(robot, "#to-measure"));
         assertTrue(robot.lookup("#to-measure").queryAs(VBox.class).getChildren().stream()
@@ -131,8 +129,7 @@ class LevelsWindowTest extends WindowJourney {
     void aTwoWayWireIsOfferedNoDivider(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.LEVELS);
         // A radio of one's own figures on the bus would be harmed; the display's pull-ups reach 5 V.
-        robot.interact(() -> bench.apply(
-                new inkel.core.document.Edit.SetFigure(NODE, "driver", "level/logic/absolute_max", "3.6 V")));
+        robot.interact(() -> bench.apply(new SetFigure(NODE, "driver", "level/logic/absolute_max", "3.6 V")));
         until(() -> verdict("driver", "SDA").equals(Optional.of(Verdict.HARMS)));
         assertTrue(bench.assessmentProperty().get().at(place("driver", "SDA")).stream()
                 .flatMap(finding -> finding.fixes().stream())

@@ -8,11 +8,13 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 import inkel.app.kit.Given;
 import inkel.app.ui.controls.Caption;
 import inkel.app.ui.controls.Pressable;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.Place;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.SetFigure;
+import inkel.core.document.edit.SetMoment;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.TimeSpan;
 import java.io.IOException;
@@ -88,7 +90,7 @@ class PowerWindowTest extends WindowJourney {
                 new Endpoint("board", "5V"),
                 node().part("gate-lower").orElseThrow().feeds().get("V+"));
         // Only as far as the robot can reach without scrolling: from the list of loads to a bar that is in view.
-        robot.interact(() -> bench.apply(new Edit.RemovePart(NODE, "modem")));
+        robot.interact(() -> bench.apply(new RemovePart(NODE, "modem")));
         until(() -> node().part("modem").isEmpty());
         robot.interact(() -> bench.selectionProperty().set(Place.of(NODE, new Endpoint("driver", "V+OUT"))));
         waitForFxEvents();
@@ -138,10 +140,10 @@ class PowerWindowTest extends WindowJourney {
         open(robot, Given.LOCKS, Stage.POWER);
         // Two gates at 750 mA and the sluice at rest: 1.51 A. All three at once: 2.25 A.
         assertEquals(1.51, peak("driver.V+OUT"), 1e-6);
-        robot.interact(() ->
-                bench.apply(new Edit.SetMoment(NODE, moment("sluice").withAt(Optional.of(TimeSpan.ofSeconds(0.6))))));
+        robot.interact(
+                () -> bench.apply(new SetMoment(NODE, moment("sluice").withAt(Optional.of(TimeSpan.ofSeconds(0.6))))));
         until(() -> Math.abs(peak("driver.V+OUT") - 2.25) < 1e-6);
-        robot.interact(() -> bench.apply(new Edit.SetFigure(NODE, "bench", "rail/+/rating", "2 A")));
+        robot.interact(() -> bench.apply(new SetFigure(NODE, "bench", "rail/+/rating", "2 A")));
         until(() -> has("power.source_over", "bench"));
         press(robot, "#stagger");
         until(() -> !has("power.source_over", "bench"));
@@ -220,7 +222,7 @@ class PowerWindowTest extends WindowJourney {
     @Test
     void staggeringThatCannotHelpSaysSo(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.POWER);
-        robot.interact(() -> bench.apply(new Edit.SetFigure(NODE, "bench", "rail/+/rating", "500 mA")));
+        robot.interact(() -> bench.apply(new SetFigure(NODE, "bench", "rail/+/rating", "500 mA")));
         until(() -> has("power.source_over", "bench"));
         var before = bench.build().orElseThrow();
         press(robot, "#stagger");

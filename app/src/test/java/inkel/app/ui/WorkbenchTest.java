@@ -8,8 +8,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.Place;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.RenamePart;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
@@ -82,29 +83,29 @@ class WorkbenchTest {
 
     @Test
     void aNewEditGivesUpWhatWasUndone() {
-        bench.apply(new Edit.RenamePart(NODE, "radio", "One"));
+        bench.apply(new RenamePart(NODE, "radio", "One"));
         bench.undo();
-        bench.apply(new Edit.RenamePart(NODE, "radio", "Two"));
+        bench.apply(new RenamePart(NODE, "radio", "Two"));
         assertFalse(bench.canRedoProperty().get());
     }
 
     @Test
     void anEditThatChangesNothingIsNoStep() {
-        bench.apply(new Edit.RenamePart(NODE, "radio", "Packet radio"));
+        bench.apply(new RenamePart(NODE, "radio", "Packet radio"));
         assertFalse(bench.canUndoProperty().get());
     }
 
     @Test
     void aRefusedEditIsToldAndChangesNothing() {
         Build before = build();
-        bench.apply(new Edit.RenamePart(NODE, "gone", "x"));
+        bench.apply(new RenamePart(NODE, "gone", "x"));
         assertEquals(before, build());
         assertTrue(bench.noticeProperty().get().text().contains("gone"));
     }
 
     @Test
     void savingAndOpeningGivesTheSameBuild() throws Exception {
-        bench.apply(new Edit.RenamePart(NODE, "radio", "Other radio"));
+        bench.apply(new RenamePart(NODE, "radio", "Other radio"));
         bench.save();
         assertFalse(bench.unsavedProperty().get());
         assertNotNull(bench.savedAtProperty().get());
@@ -117,7 +118,7 @@ class WorkbenchTest {
 
     @Test
     void aSaveThatFailsKeepsTheChangesAndSaysSo() throws IOException {
-        bench.apply(new Edit.RenamePart(NODE, "radio", "Other radio"));
+        bench.apply(new RenamePart(NODE, "radio", "Other radio"));
         Path nowhere = folder.resolve("missing").resolve("x.inkel.json");
         bench.saveAs(nowhere);
         assertTrue(bench.unsavedProperty().get());
@@ -141,9 +142,9 @@ class WorkbenchTest {
 
     @Test
     void theVersionBeforeADamagedOneIsOffered() throws IOException {
-        bench.apply(new Edit.RenamePart(NODE, "radio", "First"));
+        bench.apply(new RenamePart(NODE, "radio", "First"));
         bench.save();
-        bench.apply(new Edit.RenamePart(NODE, "radio", "Second"));
+        bench.apply(new RenamePart(NODE, "radio", "Second"));
         bench.save();
         Files.writeString(file, "{\"format\": 1, \"name\":");
         Workbench second = bench(Runnable::run);
@@ -165,7 +166,7 @@ class WorkbenchTest {
 
     @Test
     void changesOfARunThatEndedEarlyAreOffered() {
-        bench.apply(new Edit.RenamePart(NODE, "radio", "Not saved"));
+        bench.apply(new RenamePart(NODE, "radio", "Not saved"));
         Workbench second = bench(Runnable::run);
         second.open(file);
         assertEquals(2, second.noticeProperty().get().actions().size());
@@ -184,11 +185,11 @@ class WorkbenchTest {
 
     @Test
     void whatIsOnOfferSurvivesEditsMadeBeforeChoosing() {
-        bench.apply(new Edit.RenamePart(NODE, "radio", "Not saved"));
+        bench.apply(new RenamePart(NODE, "radio", "Not saved"));
         Workbench second = bench(Runnable::run);
         second.open(file);
-        second.apply(new Edit.RenamePart(NODE, "reader", "Edited first"));
-        second.apply(new Edit.RenamePart(NODE, "reader", "Edited again"));
+        second.apply(new RenamePart(NODE, "reader", "Edited first"));
+        second.apply(new RenamePart(NODE, "reader", "Edited again"));
         second.noticeProperty().get().actions().get(0).run().run();
         assertEquals(
                 "Not saved",
@@ -207,8 +208,8 @@ class WorkbenchTest {
         Workbench slow = bench(waiting::add);
         slow.open(file);
         waiting.poll().run();
-        slow.apply(new Edit.RenamePart(NODE, "radio", "First"));
-        slow.apply(new Edit.RenamePart(NODE, "radio", "Second"));
+        slow.apply(new RenamePart(NODE, "radio", "First"));
+        slow.apply(new RenamePart(NODE, "radio", "Second"));
         Runnable first = waiting.poll();
         waiting.poll().run();
         first.run();
@@ -238,7 +239,7 @@ class WorkbenchTest {
     @Test
     void whatIsGoneIsNoLongerSelected() {
         bench.show(Stage.PARTS, Place.ofPart(NODE, "radio"));
-        bench.apply(new Edit.RemovePart(NODE, "radio"));
+        bench.apply(new RemovePart(NODE, "radio"));
         assertNull(bench.selectionProperty().get());
     }
 
@@ -247,7 +248,7 @@ class WorkbenchTest {
         inkel.core.document.Node first = inkel.core.remedy.NewNode.of(
                 "shed", "Shed", Given.CATALOG.get("board-classic-5v"), Given.CATALOG.get("usb-port"));
         bench.begin(first);
-        bench.apply(new Edit.RenamePart("shed", "board", "Shed board"));
+        bench.apply(new RenamePart("shed", "board", "Shed board"));
         Workbench second = bench(Runnable::run);
         second.offerLeftNew();
         second.noticeProperty().get().actions().get(0).run().run();

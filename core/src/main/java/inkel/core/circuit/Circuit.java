@@ -12,7 +12,7 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes) {
                 build,
                 catalog,
                 build.nodes().stream()
-                        .map(node -> NodeCircuit.of(node, catalog, Readings.of(build, node.id())))
+                        .map(node -> NodeCircuit.of(node, catalog, Readings.of(build, node)))
                         .toList());
     }
 

@@ -12,7 +12,6 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
-import inkel.core.document.Reading;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
@@ -35,7 +34,7 @@ import java.util.stream.Stream;
 public final class NodeCircuit {
     private final Node node;
     private final Map<String, Placed> parts;
-    private final Map<Endpoint, Reading> readings;
+    private final Readings readings;
     private final Rails flows;
     private final Map<Endpoint, Rail> rails;
     private final Map<Endpoint, Pin> pins = new HashMap<>();
@@ -48,8 +47,8 @@ public final class NodeCircuit {
     private final Map<String, Ways> ways = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Endpoint>> up = new ConcurrentHashMap<>();
 
-    private NodeCircuit(Node node, Map<String, Placed> parts, Map<Endpoint, Reading> readings) {
-        this.readings = Map.copyOf(readings);
+    private NodeCircuit(Node node, Map<String, Placed> parts, Readings readings) {
+        this.readings = readings;
         this.node = node;
         this.parts = parts;
         plugged = pluggedPins(node);
@@ -71,8 +70,13 @@ public final class NodeCircuit {
         }
     }
 
+    /** A node without readings. @throws IllegalArgumentException when a part's class is not in the catalogue */
+    public static NodeCircuit of(Node node, Catalog catalog) {
+        return of(node, catalog, Readings.NONE);
+    }
+
     /** @throws IllegalArgumentException when a part's class is not in the catalogue */
-    public static NodeCircuit of(Node node, Catalog catalog, Map<Endpoint, Reading> readings) {
+    static NodeCircuit of(Node node, Catalog catalog, Readings readings) {
         Map<String, Placed> parts = new LinkedHashMap<>();
         for (Part part : node.parts()) {
             parts.put(part.id(), Placed.of(part, catalog));
@@ -107,7 +111,12 @@ public final class NodeCircuit {
 
     /** What was measured on a signal's wire. */
     public Reading reading(Endpoint signal) {
-        return readings.getOrDefault(signal, Reading.NONE);
+        return readings.valid().getOrDefault(signal, Reading.NONE);
+    }
+
+    /** What was measured on a signal's wire before it, or what it hangs on, was changed: to be shown, never used. */
+    public Reading staleReading(Endpoint signal) {
+        return readings.stale().getOrDefault(signal, Reading.NONE);
     }
 
     /** The wire of a signal. */

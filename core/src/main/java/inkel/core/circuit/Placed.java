@@ -9,15 +9,16 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.Reduction;
+import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.quantity.Capacitance;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
-import inkel.core.quantity.Unit;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -43,8 +44,9 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
     static Placed of(Part part, Catalog catalog) {
         PartClass own = OwnFigures.apply(catalog.get(part.classId()), part.figures());
         PartClass fed = fed(ofCells(turnedDown(own, part), part), part);
-        boolean isMadeBare = part.setting("form").filter("chip"::equals).isPresent();
-        boolean isCutOff = part.setting("pull_ups").filter("off"::equals).isPresent();
+        boolean isMadeBare =
+                own(part, fed, Settings.FORM).filter(Settings.Form.CHIP::equals).isPresent();
+        boolean isCutOff = part.has(Settings.PULL_UPS);
         List<Pull> pulls = new ArrayList<>(isMadeBare || isCutOff ? List.of() : fed.pulls());
         pulls.addAll(addedPulls(fed, part));
         PartClass placed =
@@ -54,16 +56,12 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
 
     /** Resistors that the builder put from the bus pins or the select to the part's own supply. */
     private static List<Pull> addedPulls(PartClass cls, Part part) {
-        Optional<Resistance> added = part.setting("add_pull_ups")
-                .flatMap(text -> Engineering.parse(text, Unit.OHM))
-                .map(Resistance::ofOhms);
+        Optional<Resistance> added = own(part, cls, Settings.ADD_PULL_UPS);
         if (cls.supplies().isEmpty()) {
             return List.of();
         }
         String supply = cls.supplies().get(0).pin();
-        Optional<Resistance> onSelect = part.setting("select_pull_up")
-                .flatMap(text -> Engineering.parse(text, Unit.OHM))
-                .map(Resistance::ofOhms);
+        Optional<Resistance> onSelect = own(part, cls, Settings.SELECT_PULL_UP);
         if (added.isEmpty() && onSelect.isEmpty()) {
             return List.of();
         }
@@ -82,11 +80,8 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
 
     /** A pack with another number of cells than its class: the volts of a cell, as often as there are cells. */
     private static PartClass ofCells(PartClass cls, Part part) {
-        Optional<Integer> cells = part.setting("cells")
-                .flatMap(text -> Engineering.parse(text, Unit.ONE))
-                .map(Double::intValue)
-                .filter(count -> count > 0);
-        return cells.map(count -> cls.with(
+        return own(part, cls, Settings.CELLS)
+                .map(count -> cls.with(
                         cls.supplies(),
                         cls.outputs().stream()
                                 .map(output -> ofCells(output, count))
@@ -116,10 +111,7 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
     }
 
     private static PartClass turnedDown(PartClass cls, Part part) {
-        Optional<Reduction> reduction = part.setting("turned_down").flatMap(name -> cls.demands().reductions().stream()
-                .filter(found -> found.name().equals(name))
-                .findFirst());
-        return reduction
+        return own(part, cls, Settings.TURNED_DOWN)
                 .map(lower -> cls.with(
                         cls.supplies(),
                         cls.outputs(),
@@ -178,28 +170,42 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
                 output.orFrom());
     }
 
-    /** The pull-ups of {@code add_pull_ups}, which are not on the part when it is bought. */
+    /** What the builder chose for a setting; empty when nothing was chosen. */
+    public <T> Optional<T> own(Setting<T> setting) {
+        return own(part, cls, setting);
+    }
+
+    private static <T> Optional<T> own(Part part, PartClass cls, Setting<T> setting) {
+        // Looked up first, since nearly all settings of nearly all parts are not chosen.
+        Optional<String> typed = part.typed(setting);
+        return typed.isEmpty() ? Optional.empty() : setting.read(cls, typed.get());
+    }
+
+    /** Where the value of a setting comes from: the builder, or what is taken otherwise. */
+    public Source sourceOf(Setting<?> setting, Source otherwise) {
+        return part.has(setting) ? Source.YOURS : otherwise;
+    }
+
+    /** The pull-ups of {@link Settings#ADD_PULL_UPS}, which are not on the part when it is bought. */
     public List<Pull> addedPullUps() {
         return addedPulls(cls, part);
     }
 
     /** Whether the builder keeps one of its pins free for something of their own. */
     public boolean isKeptFree(Pin pin) {
-        Optional<String> kept = part.setting("forbidden");
-        return kept.isPresent() && List.of(kept.get().split("[ ,]+")).contains(pin.label());
+        return own(Settings.FORBIDDEN)
+                .filter(kept -> kept.contains(pin.label()))
+                .isPresent();
     }
 
     /** The capacitor that the builder put across its supply to carry bursts. */
     public Optional<Capacitance> capacitor() {
-        return part.setting("capacitor")
-                .flatMap(text -> Engineering.parse(text, Unit.FARAD))
-                .map(Capacitance::ofFarads);
+        return own(Settings.CAPACITOR);
     }
 
     /** Whether a diode stands in the feed of a supply pin. */
     public boolean hasDiode(String supplyPin) {
-        Optional<String> behind = part.setting("diode");
-        return behind.isPresent() && List.of(behind.get().split("[ ,]+")).contains(supplyPin);
+        return own(Settings.DIODE).filter(pins -> pins.contains(supplyPin)).isPresent();
     }
 
     /** The pull-ups that a ready module of its class would have brought and this bare chip does not. */
@@ -209,15 +215,15 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
 
     /** Whether it lies on the table as a bare chip: the builder's word, else the class's. */
     public boolean isChip() {
-        return part.setting("form")
-                .map("chip"::equals)
+        return own(Settings.FORM)
+                .map(Settings.Form.CHIP::equals)
                 .orElse(cls.handling().make().isChip());
     }
 
     /** Whether its header still has to be soldered on. */
     public boolean isHeaderLoose() {
-        return part.setting("header")
-                .map("loose"::equals)
+        return own(Settings.HEADER)
+                .map(Settings.Header.LOOSE::equals)
                 .orElse(cls.handling().make().headerLoose());
     }
 
@@ -231,17 +237,11 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
 
     /** The 7-bit I2C address it answers to: the builder's choice, else the class's; empty off the bus. */
     public Optional<Integer> address() {
-        return cls.i2c().map(need -> part.setting("address")
-                .flatMap(text -> Engineering.parse(text, Unit.ONE))
-                .map(Double::intValue)
-                .orElse(need.base()));
+        return cls.i2c().map(need -> own(Settings.ADDRESS).orElse(need.base()));
     }
 
     /** The rate its serial port runs at: the builder's choice, else the one it wakes up with. */
     public Optional<Frequency> baud() {
-        return cls.uart().map(need -> part.setting("baud")
-                .flatMap(text -> Engineering.parse(text, Unit.HERTZ))
-                .map(Frequency::ofHertz)
-                .orElse(need.rates().get(0)));
+        return cls.uart().map(need -> own(Settings.BAUD).orElse(need.rates().get(0)));
     }
 }

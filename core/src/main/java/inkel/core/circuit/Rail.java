@@ -3,7 +3,9 @@ package inkel.core.circuit;
 import inkel.core.catalog.Output;
 import inkel.core.document.Endpoint;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Figure;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
@@ -12,7 +14,8 @@ import java.util.Set;
 /**
  * A rail of a node: what it gives, and what is taken from it.
  *
- * @param volts empty when nothing feeds what the rail is made from
+ * @param figure its voltage against ground, with where that comes from; empty when nothing feeds what the rail is made
+ *     from
  * @param average what all loads take over time
  * @param peak the most that all loads take together, of all sets of moments that can coincide
  * @param loads in the order of the node's parts
@@ -21,7 +24,7 @@ import java.util.Set;
 public record Rail(
         Endpoint id,
         Output output,
-        Optional<Range<Voltage>> volts,
+        Optional<Figure<Voltage>> figure,
         Current rating,
         Current average,
         Current peak,
@@ -39,6 +42,16 @@ public record Rail(
      * @param atWorst what it takes when the rail is at its peak; these add up to the rail's
      */
     public record Load(Endpoint pin, Current average, Current peak, Current atWorst) {}
+
+    /** Its voltage against ground; empty when nothing feeds what the rail is made from. */
+    public Optional<Range<Voltage>> volts() {
+        return figure.isEmpty() ? Optional.empty() : Optional.of(figure.get().range());
+    }
+
+    /** Where its voltage comes from; from the class when there is none. */
+    public Source source() {
+        return figure.isEmpty() ? Source.CLASS : figure.get().source();
+    }
 
     /** Whether the rail comes from outside the build. */
     public boolean isSource() {

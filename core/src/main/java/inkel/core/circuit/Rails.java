@@ -2,14 +2,15 @@ package inkel.core.circuit;
 
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Regulator;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Figure;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Share;
-import inkel.core.quantity.Unit;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -37,7 +38,7 @@ final class Rails {
     private final List<List<Pin>> onRails = new ArrayList<>();
     private final List<Pin> pins = new ArrayList<>();
     private final Map<Endpoint, Pin> byId = new HashMap<>();
-    private final Map<Endpoint, Optional<Range<Voltage>>> volts = new HashMap<>();
+    private final Map<Endpoint, Optional<Figure<Voltage>>> volts = new HashMap<>();
 
     /**
      * A supply pin of a part, with the rails that are made from it.
@@ -145,16 +146,16 @@ final class Rails {
     /** Without both voltages, or the efficiency, a switching regulator is reckoned as a linear one. */
     private double ratio(Output output, Endpoint rail, Endpoint feed) {
         Optional<Share> efficiency = output.regulator().efficiency();
-        Optional<Range<Voltage>> in = volts(feed);
-        Optional<Range<Voltage>> out = volts(rail);
+        Optional<Figure<Voltage>> in = volts(feed);
+        Optional<Figure<Voltage>> out = volts(rail);
         boolean isSwitching = output.way() == Output.Way.SWITCHING;
         if (!isSwitching || efficiency.isEmpty() || in.isEmpty() || out.isEmpty()) {
             return 1;
         }
-        double lowestIn = in.get().lowest().volts();
+        double lowestIn = in.get().range().lowest().volts();
         return lowestIn <= 0
                 ? 1
-                : out.get().highest().volts() / (efficiency.get().ratio() * lowestIn);
+                : out.get().range().highest().volts() / (efficiency.get().ratio() * lowestIn);
     }
 
     List<Made> made(Endpoint supplyPin) {
@@ -290,8 +291,8 @@ final class Rails {
                 felt);
     }
 
-    private Optional<Range<Voltage>> volts(Endpoint id) {
-        Optional<Range<Voltage>> known = volts.get(id);
+    private Optional<Figure<Voltage>> volts(Endpoint id) {
+        Optional<Figure<Voltage>> known = volts.get(id);
         if (known == null) {
             known = volts(id, outputs.size());
             volts.put(id, known);
@@ -300,26 +301,26 @@ final class Rails {
     }
 
     /** Follows the feeds up to a source; empty when there is none, or when the feeds run in a circle. */
-    private Optional<Range<Voltage>> volts(Endpoint id, int stepsLeft) {
+    private Optional<Figure<Voltage>> volts(Endpoint id, int stepsLeft) {
         Output output = outputs.get(id);
         if (output == null || stepsLeft == 0) {
             return Optional.empty();
         }
         Placed owner = parts.get(id.part());
         if (output.way() == Output.Way.SOURCE) {
-            Optional<Range<Voltage>> chosen = owner.part()
-                    .setting("volts")
-                    .flatMap(text -> Engineering.parse(text, Unit.VOLT))
-                    .map(volts -> Range.exactly(Voltage.ofVolts(volts)));
-            return chosen.or(() -> output.volts().map(figure -> figure.range()));
+            return owner.own(Settings.VOLTS)
+                    .map(volts -> new Figure<>(Range.exactly(volts), Source.YOURS))
+                    .or(output::volts);
         }
-        Optional<Range<Voltage>> in = output.from()
+        Optional<Figure<Voltage>> in = output.from()
                 .flatMap(from -> Optional.ofNullable(owner.part().feeds().get(from))
                         .flatMap(feed -> volts(feed, stepsLeft - 1))
-                        .map(fed -> owner.hasDiode(from) ? fed.map(Rails::behindDiode) : fed));
+                        .map(fed -> owner.hasDiode(from)
+                                ? new Figure<>(fed.range().map(Rails::behindDiode), Source.COMPUTED)
+                                : fed));
         return output.way() == Output.Way.PASS
                 ? in
-                : in.flatMap(fed -> output.volts().map(figure -> regulated(figure.range(), fed, output)));
+                : in.flatMap(fed -> output.volts().map(figure -> regulated(figure, fed.range(), output)));
     }
 
     private static Voltage behindDiode(Voltage volts) {
@@ -328,18 +329,20 @@ final class Rails {
     }
 
     /** Below its dropout a linear regulator gives what comes in less the dropout. */
-    private static Range<Voltage> regulated(Range<Voltage> wanted, Range<Voltage> in, Output output) {
+    private static Figure<Voltage> regulated(Figure<Voltage> figure, Range<Voltage> in, Output output) {
+        Range<Voltage> wanted = figure.range();
         Regulator regulator = output.regulator();
         if (output.way() != Output.Way.LINEAR || regulator.dropout().isEmpty()) {
-            return wanted;
+            return figure;
         }
         double reach =
                 Math.max(0, in.lowest().volts() - regulator.dropout().get().volts());
         if (reach >= wanted.lowest().volts()) {
-            return wanted;
+            return figure;
         }
         double expected = Math.max(
                 reach, Math.min(wanted.expected().volts(), wanted.highest().volts()));
-        return new Range<>(Voltage.ofVolts(reach), Voltage.ofVolts(expected), wanted.highest());
+        return new Figure<>(
+                new Range<>(Voltage.ofVolts(reach), Voltage.ofVolts(expected), wanted.highest()), Source.COMPUTED);
     }
 }

@@ -1,45 +1,41 @@
 package inkel.core.circuit;
 
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
-import inkel.core.document.LogEntry;
-import inkel.core.document.Reading;
-import inkel.core.quantity.Engineering;
-import inkel.core.quantity.Unit;
-import inkel.core.quantity.Voltage;
+import inkel.core.document.LogLine;
+import inkel.core.document.Node;
+import inkel.core.document.Standing;
 import java.util.HashMap;
 import java.util.Map;
-import java.util.Optional;
 
-/** What the log says of levels that were measured; a later line takes the place of an earlier one. */
-final class Readings {
-    private Readings() {}
+/**
+ * What the record of a build says of the levels of one node's wires; of several readings the latest counts.
+ *
+ * @param valid by the signal whose wire was measured
+ * @param stale readings whose wire, or what is in it or feeds its ends, is another one now: to be shown, never used
+ */
+record Readings(Map<Endpoint, Reading> valid, Map<Endpoint, Reading> stale) {
+    static final Readings NONE = new Readings(Map.of(), Map.of());
 
-    /** The readings of one node, by the signal whose wire was measured. */
-    static Map<Endpoint, Reading> of(Build build, String nodeId) {
-        Map<Endpoint, Reading> readings = new HashMap<>();
-        String stem = nodeId + "/";
-        for (LogEntry entry : build.log()) {
-            if (entry.kind().equals(Edit.Measure.KIND) && entry.place().startsWith(stem)) {
-                Endpoint.parse(entry.place().substring(stem.length()))
-                        .ifPresent(signal ->
-                                readings.put(signal, with(readings.getOrDefault(signal, Reading.NONE), entry)));
-            }
+    static Readings of(Build build, Node node) {
+        if (build.log().isEmpty()) {
+            return NONE;
         }
-        return readings;
-    }
-
-    /** The text is {@code high 3.58 V}, {@code low 0.2 V}, or the word alone to take the reading back. */
-    private static Reading with(Reading known, LogEntry entry) {
-        String[] words = entry.text().split(" ", 2);
-        Optional<Voltage> volts = words.length < 2
-                ? Optional.empty()
-                : Engineering.parse(words[1], Unit.VOLT).map(Voltage::ofVolts);
-        return switch (words[0]) {
-            case Edit.Measure.HIGH -> new Reading(volts, known.low());
-            case Edit.Measure.LOW -> new Reading(known.high(), volts);
-            default -> known;
-        };
+        Map<Endpoint, Reading> valid = new HashMap<>();
+        Map<Endpoint, Reading> stale = new HashMap<>();
+        Map<Endpoint, Standing> now = new HashMap<>();
+        build.log().counting().forEach(line -> {
+            if (line instanceof LogLine.Measured measured
+                    && measured.place().isPin()
+                    && measured.place().node().equals(node.id())
+                    && measured.what() != LogLine.What.VOLTS) {
+                Endpoint at = measured.place().endpoint();
+                Standing standing = now.computeIfAbsent(at, end -> Standing.of(node, end));
+                boolean stands = !standing.things().isEmpty() && standing.equals(measured.on());
+                Map<Endpoint, Reading> into = stands ? valid : stale;
+                into.put(at, into.getOrDefault(at, Reading.NONE).with(measured));
+            }
+        });
+        return new Readings(Map.copyOf(valid), Map.copyOf(stale));
     }
 }

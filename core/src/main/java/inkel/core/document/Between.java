@@ -9,6 +9,9 @@ public sealed interface Between {
 
     Extras extras();
 
+    /** What it is, as a stable text: {@code divider 1200 5600}. */
+    String text();
+
     /** Whether what arrives is at other levels than what was sent. */
     default boolean changesLevels() {
         return true;
@@ -16,6 +19,11 @@ public sealed interface Between {
 
     /** Two resistors: {@code series} in line, {@code toGround} from the part's end to ground. */
     record Divider(Endpoint signal, Resistance series, Resistance toGround, Extras extras) implements Between {
+        @Override
+        public String text() {
+            return "divider " + series.ohms() + " " + toGround.ohms();
+        }
+
         /** What it leaves of a voltage: {@code R2 / (R1 + R2)}. */
         public double share() {
             return toGround.ohms() / (series.ohms() + toGround.ohms());
@@ -33,10 +41,20 @@ public sealed interface Between {
      * @param shifter the shifter's part id
      * @param way 1 for its first way
      */
-    record ShifterWay(Endpoint signal, String shifter, int way, Extras extras) implements Between {}
+    record ShifterWay(Endpoint signal, String shifter, int way, Extras extras) implements Between {
+        @Override
+        public String text() {
+            return "shifter " + shifter + " " + way;
+        }
+    }
 
     /** One resistor in line: what an LED on a pin wants. */
     record Series(Endpoint signal, Resistance resistance, Extras extras) implements Between {
+        @Override
+        public String text() {
+            return "series " + resistance.ohms();
+        }
+
         @Override
         public boolean changesLevels() {
             return false;
@@ -50,6 +68,11 @@ public sealed interface Between {
      */
     record Nothing(Endpoint signal, String reason, Extras extras) implements Between {
         @Override
+        public String text() {
+            return "nothing";
+        }
+
+        @Override
         public boolean changesLevels() {
             return false;
         }
@@ -60,5 +83,10 @@ public sealed interface Between {
      *
      * @param base the resistor between the pin and the transistor
      */
-    record CoilDriver(Endpoint signal, Resistance base, Extras extras) implements Between {}
+    record CoilDriver(Endpoint signal, Resistance base, Extras extras) implements Between {
+        @Override
+        public String text() {
+            return "coil-driver " + base.ohms();
+        }
+    }
 }

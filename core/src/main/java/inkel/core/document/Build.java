@@ -1,6 +1,6 @@
 package inkel.core.document;
 
-import java.util.ArrayList;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -12,14 +12,13 @@ import java.util.stream.Stream;
  *
  * @param links signal wires between its boards
  */
-public record Build(String name, List<Node> nodes, List<NodeWire> links, List<LogEntry> log, Extras extras) {
+public record Build(String name, List<Node> nodes, List<NodeWire> links, Logbook log, Extras extras) {
     /** The version of the file format that this program writes. */
-    public static final int FORMAT = 1;
+    public static final int FORMAT = 2;
 
     public Build {
         nodes = List.copyOf(nodes);
         links = List.copyOf(links);
-        log = List.copyOf(log);
     }
 
     public Optional<Node> node(String id) {
@@ -27,7 +26,7 @@ public record Build(String name, List<Node> nodes, List<NodeWire> links, List<Lo
     }
 
     /** A build without wires between its boards. */
-    public Build(String name, List<Node> nodes, List<LogEntry> log, Extras extras) {
+    public Build(String name, List<Node> nodes, Logbook log, Extras extras) {
         this(name, nodes, List.of(), log, extras);
     }
 
@@ -35,11 +34,16 @@ public record Build(String name, List<Node> nodes, List<NodeWire> links, List<Lo
         return new Build(name, nodes, newLinks, log, extras);
     }
 
-    /** The log with one more line. */
-    public Build withLog(LogEntry entry) {
-        List<LogEntry> longer = new ArrayList<>(log);
-        longer.add(entry);
-        return new Build(name, nodes, links, longer, extras);
+    public Build withLog(Logbook newLog) {
+        return new Build(name, nodes, links, newLog, extras);
+    }
+
+    /**
+     * What undo and redo make of this build: another of its states, with the record of this one, in which the lines
+     * that came in between are taken back, or count again.
+     */
+    public Build backTo(Build other, Instant at) {
+        return other.withLog(log.countingAs(other.log, at));
     }
 
     public Build withNodes(List<Node> newNodes) {

@@ -10,6 +10,28 @@ import java.util.Optional;
  * @param pin empty for the whole part
  */
 public record Place(String node, String part, String pin) {
+    /** No place in particular; its text is empty. */
+    public static final Place NOWHERE = new Place("", "", "");
+
+    /** Reads {@code lower-lock}, {@code lower-lock/radio} or {@code lower-lock/radio.MOSI}; empty for anything else. */
+    public static Optional<Place> parse(String text) {
+        int slash = text.indexOf('/');
+        if (slash < 0) {
+            return isId(text) ? Optional.of(ofNode(text)) : Optional.empty();
+        }
+        String node = text.substring(0, slash);
+        String part = text.substring(slash + 1);
+        if (part.indexOf('.') >= 0) {
+            return isId(node) ? parsePin(text) : Optional.empty();
+        }
+        return isId(node) && isId(part) ? Optional.of(ofPart(node, part)) : Optional.empty();
+    }
+
+    /** Ids are of small letters, digits and dashes. */
+    private static boolean isId(String text) {
+        return !text.isEmpty() && text.chars().allMatch(c -> c >= 'a' && c <= 'z' || c >= '0' && c <= '9' || c == '-');
+    }
+
     /** Reads {@code lower-lock/radio.MOSI}; empty for anything that names no pin. */
     public static Optional<Place> parsePin(String text) {
         int slash = text.indexOf('/');

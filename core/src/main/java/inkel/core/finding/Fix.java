@@ -1,9 +1,8 @@
 package inkel.core.finding;
 
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
+import inkel.core.document.edit.Edit;
 import inkel.core.quantity.Fact;
 import java.util.List;
 
@@ -21,6 +20,6 @@ public record Fix(String id, Fact title, Fact cost, List<Edit> edits) {
 
     /** @throws EditRefused when the build no longer has what the fix would change */
     public Build apply(Build build) throws EditRefused {
-        return Edits.apply(build, edits);
+        return Edit.applyAll(build, edits);
     }
 }

@@ -1,7 +1,7 @@
 package inkel.core.levels;
 
 import inkel.core.catalog.IoFamily;
-import inkel.core.document.Reading;
+import inkel.core.circuit.Reading;
 import inkel.core.formula.LevelCheck;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Threshold;

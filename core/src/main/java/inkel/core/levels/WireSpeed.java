@@ -2,6 +2,7 @@ package inkel.core.levels;
 
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -9,12 +10,10 @@ import inkel.core.document.Wire;
 import inkel.core.formula.RcRise;
 import inkel.core.formula.SpiClock;
 import inkel.core.quantity.Capacitance;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
-import inkel.core.quantity.Unit;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -57,11 +56,7 @@ public record WireSpeed(Frequency clock, Source source) {
     }
 
     private static Optional<Frequency> chosenSpi(NodeCircuit node) {
-        return node.board()
-                .part()
-                .setting("spi_clock")
-                .flatMap(text -> Engineering.parse(text, Unit.HERTZ))
-                .map(Frequency::ofHertz);
+        return node.board().own(Settings.SPI_CLOCK);
     }
 
     /** The fastest the board can divide to that every part on the wire takes. */

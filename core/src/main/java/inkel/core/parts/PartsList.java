@@ -1,6 +1,7 @@
 package inkel.core.parts;
 
 import inkel.core.catalog.Decoupling;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
@@ -62,7 +63,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             placed.addedPullUps()
                     .forEach(pull -> lines.add(
                             Kind.RESISTOR, Fact.of("have.resistor").with("value", pull.resistance()), placed));
-            if (placed.part().setting("diode").isPresent()) {
+            if (placed.part().has(Settings.DIODE)) {
                 lines.add(Kind.SEMICONDUCTOR, Fact.of("have.schottky"), placed);
             }
         }

@@ -6,10 +6,12 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.AddParts;
@@ -46,10 +48,10 @@ public final class Helpers {
 
     private static Fix fix(NodeCircuit node, Helper helper) {
         List<Edit> edits = new ArrayList<>(AddParts.of(node, helper.cls(), 1));
-        String part = ((Edit.AddPart) edits.get(0)).part().id();
+        String part = ((AddPart) edits.get(0)).part().id();
         helper.carries()
-                .forEach((signal, pin) -> edits.add(
-                        new Edit.SetWire(node.node().id(), Wire.placed(signal, new Endpoint(part, pin.label())))));
+                .forEach((signal, pin) ->
+                        edits.add(new SetWire(node.node().id(), Wire.placed(signal, new Endpoint(part, pin.label())))));
         return new Fix(
                 "add-" + helper.cls().id(),
                 Fact.of("fix.add_helper").with("class", helper.cls().name()),

@@ -2,6 +2,7 @@ package inkel.core.pins;
 
 import inkel.core.catalog.I2cNeed;
 import inkel.core.catalog.Pull;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
@@ -10,12 +11,10 @@ import inkel.core.document.Wire;
 import inkel.core.formula.I2cPullup;
 import inkel.core.formula.I2cTime;
 import inkel.core.quantity.Capacitance;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
-import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.Comparator;
 import java.util.List;
@@ -123,11 +122,7 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
     }
 
     private Optional<Frequency> chosenClock() {
-        return node.board()
-                .part()
-                .setting("i2c_clock")
-                .flatMap(text -> Engineering.parse(text, Unit.HERTZ))
-                .map(Frequency::ofHertz);
+        return node.board().own(Settings.I2C_CLOCK);
     }
 
     /** The speed class that the clock falls in. */
@@ -180,11 +175,7 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
 
     /** How often the program talks to a part: the builder's word, else as usual for its class. */
     public static Frequency polls(Placed placed, I2cNeed.Traffic traffic) {
-        return placed.part()
-                .setting("polls")
-                .flatMap(text -> Engineering.parse(text, Unit.HERTZ))
-                .map(Frequency::ofHertz)
-                .orElse(traffic.polls());
+        return placed.own(Settings.POLLS).orElse(traffic.polls());
     }
 
     /** The part that takes most of the bus. */

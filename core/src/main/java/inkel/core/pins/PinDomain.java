@@ -3,6 +3,7 @@ package inkel.core.pins;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -118,7 +119,7 @@ final class PinDomain {
 
     /** Whether the plan may put a part on a bus that the program drives; the builder can choose either. */
     static boolean mayUseSoftware(Placed placed) {
-        return placed.part().setting("bus").filter("hardware"::equals).isEmpty();
+        return placed.own(Settings.BUS).filter(Settings.Bus.HARDWARE::equals).isEmpty();
     }
 
     static boolean mayUseHardware(Placed placed) {

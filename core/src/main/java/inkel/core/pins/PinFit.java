@@ -5,6 +5,7 @@ import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.SoftwareBuses;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -80,11 +81,11 @@ public final class PinFit {
 
     /** A part that was asked to stay near one end of the header; lines of a bus are where the board has them. */
     private static boolean isAtOtherEnd(Placed asking, PinUse use, Placed owner, Pin pin) {
-        Optional<String> end = asking.part().setting("end");
+        Optional<Settings.RibbonEnd> end = asking.own(Settings.END);
         return end.isPresent()
                 && owner.part().isBoard()
                 && use.sharedLine().isEmpty()
-                && end.get().equals("marked") != isNearMark(owner, pin);
+                && (end.get() == Settings.RibbonEnd.MARKED) != isNearMark(owner, pin);
     }
 
     private static boolean isNearMark(Placed owner, Pin pin) {
@@ -128,7 +129,7 @@ public final class PinFit {
 
     /** Whether the builder or the plan put the part on a bus that the program drives itself. */
     public static boolean isOnSoftwareBus(Placed placed) {
-        return placed.part().setting("bus").filter("software"::equals).isPresent();
+        return placed.own(Settings.BUS).filter(Settings.Bus.SOFTWARE::equals).isPresent();
     }
 
     /** Whether a plain pin of the board can be a line of a bus that the program drives itself. */

@@ -1,8 +1,12 @@
 package inkel.core.pins;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.MoveNodeWire;
+import inkel.core.document.edit.Replan;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Engineering;
 import java.util.ArrayList;
@@ -58,13 +62,13 @@ public record Plan(
         if (!placed) {
             return Optional.empty();
         }
-        List<Edit.SetSetting> settings = new ArrayList<>();
+        List<SetSetting> settings = new ArrayList<>();
         addresses.forEach((part, address) ->
-                settings.add(new Edit.SetSetting(node, part, "address", Engineering.address(address))));
-        bySoftware.forEach(part -> settings.add(new Edit.SetSetting(node, part, "bus", "software")));
-        List<Edit.MoveNodeWire> moves = links.stream()
-                .map(move -> new Edit.MoveNodeWire(move.end().link(), move.end().movedTo(move.to())))
+                settings.add(new SetSetting(node, part, Settings.ADDRESS, Engineering.address(address))));
+        bySoftware.forEach(part -> settings.add(new SetSetting(node, part, Settings.BUS, "software")));
+        List<MoveNodeWire> moves = links.stream()
+                .map(move -> new MoveNodeWire(move.end().link(), move.end().movedTo(move.to())))
                 .toList();
-        return Optional.of(new Edit.Replan(node, wires, settings, moves));
+        return Optional.of(new Replan(node, wires, settings, moves));
     }
 }

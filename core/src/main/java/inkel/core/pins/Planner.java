@@ -7,7 +7,6 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
@@ -149,7 +148,7 @@ public final class Planner {
 
     private static Build after(Build before, Plan plan) {
         try {
-            return plan.placed() ? Edits.apply(before, plan.edit().orElseThrow()) : before;
+            return plan.placed() ? plan.edit().orElseThrow().apply(before) : before;
         } catch (EditRefused impossible) {
             throw new IllegalStateException("a plan does not fit the build it was made for", impossible);
         }

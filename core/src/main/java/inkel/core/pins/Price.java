@@ -6,6 +6,7 @@ import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -94,8 +95,10 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
                 .map(Controller::analog)
                 .flatMap(groups -> groups.stream().filter(group -> isOf(group, pin)))
                 .flatMap(group -> group.offWhile().stream())
-                .anyMatch(what ->
-                        owner.get().part().setting(what).filter("off"::equals).isEmpty());
+                .anyMatch(what -> Settings.of(what)
+                        .flatMap(setting -> owner.get().part().typed(setting))
+                        .filter("off"::equals)
+                        .isEmpty());
     }
 
     private static boolean isOf(AnalogGroup group, Pin pin) {

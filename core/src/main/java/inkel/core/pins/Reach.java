@@ -3,10 +3,11 @@ package inkel.core.pins;
 import inkel.core.catalog.BusLine;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetWire;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import java.util.LinkedHashMap;
@@ -111,11 +112,11 @@ public record Reach(Endpoint target, Kind kind, Optional<Fact> why, List<Wire> h
     /** What dropping the signal there changes; nothing where it is not open. */
     public List<Edit> edits(NodePins pins, Endpoint signal) {
         String node = pins.node().node().id();
-        Edit move = new Edit.SetWire(node, moved(pins, signal, target));
+        Edit move = new SetWire(node, moved(pins, signal, target));
         if (kind == Kind.SWAP) {
             Wire other = holders.get(0);
             Endpoint mine = pins.node().wire(signal).orElseThrow().to();
-            return List.of(move, new Edit.SetWire(node, moved(pins, other.from(), mine)));
+            return List.of(move, new SetWire(node, moved(pins, other.from(), mine)));
         }
         return kind.isOpen() ? List.of(move) : List.of();
     }

@@ -3,14 +3,13 @@ package inkel.core.pins;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.SpiNeed;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.formula.SpiClock;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Frequency;
-import inkel.core.quantity.Unit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -28,12 +27,7 @@ public record SpiBus(NodePins pins, Endpoint clock, List<Placed> members) {
 
     /** The clock that the builder chose for the board's SPI; empty when it is left to the program. */
     public Optional<Frequency> chosen() {
-        return pins.node()
-                .board()
-                .part()
-                .setting("spi_clock")
-                .flatMap(text -> Engineering.parse(text, Unit.HERTZ))
-                .map(Frequency::ofHertz);
+        return pins.node().board().own(Settings.SPI_CLOCK);
     }
 
     public boolean isShared() {

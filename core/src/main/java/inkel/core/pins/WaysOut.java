@@ -1,14 +1,19 @@
 package inkel.core.pins;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.MovePart;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.RemoveWire;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
@@ -80,7 +85,7 @@ final class WaysOut {
                                     .with("signal", want.pin().label())
                                     .with("pin", held.to().pin()),
                             Fact.of("fix.release.cost"),
-                            List.of(new Edit.RemoveWire(id, held.from())));
+                            List.of(new RemoveWire(id, held.from())));
                 })
                 .toList();
     }
@@ -89,31 +94,31 @@ final class WaysOut {
     private List<Fix> choices() {
         List<Fix> fixes = new ArrayList<>();
         for (Placed placed : parts()) {
-            if (placed.part().setting("end").isPresent()) {
-                fixes.add(choice("either-end", placed, "end", null));
+            if (placed.part().has(Settings.END)) {
+                fixes.add(choice("either-end", placed, Settings.END, null));
             }
-            if (placed.part().setting("bus").filter("hardware"::equals).isPresent()) {
-                fixes.add(choice("software-bus", placed, "bus", "software"));
+            if (placed.own(Settings.BUS).filter(Settings.Bus.HARDWARE::equals).isPresent()) {
+                fixes.add(choice("software-bus", placed, Settings.BUS, "software"));
             }
         }
         node.board()
                 .part()
-                .setting("forbidden")
+                .typed(Settings.FORBIDDEN)
                 .ifPresent(pins -> fixes.add(new Fix(
                         "allow-pins",
                         Fact.of("fix.allow_pins").with("pins", pins),
                         Fact.of("fix.allow_pins.cost"),
-                        List.of(new Edit.SetSetting(id, node.board().id(), "forbidden", null)))));
+                        List.of(new SetSetting(id, node.board().id(), Settings.FORBIDDEN, null)))));
         return fixes;
     }
 
-    private Fix choice(String kind, Placed placed, String key, String value) {
+    private Fix choice(String kind, Placed placed, Setting<?> setting, String value) {
         String name = "fix." + kind.replace('-', '_');
         return new Fix(
                 kind + "-" + placed.id(),
                 Fact.of(name).with("part", placed.part().name()),
                 Fact.of(name + ".cost"),
-                List.of(new Edit.SetSetting(id, placed.id(), key, value)));
+                List.of(new SetSetting(id, placed.id(), setting, value)));
     }
 
     private List<Placed> parts() {
@@ -145,7 +150,7 @@ final class WaysOut {
                                     .with("part", placed.part().name())
                                     .with("node", other.name()),
                             Fact.of("fix.move_part.cost"),
-                            List.of(new Edit.MovePart(id, placed.id(), other.id()))))
+                            List.of(new MovePart(id, placed.id(), other.id()))))
                     .forEach(fixes::add);
         }
         return fixes;
@@ -157,7 +162,7 @@ final class WaysOut {
                         "leave-out-" + placed.id(),
                         Fact.of("fix.leave_out").with("part", placed.part().name()),
                         Fact.of("fix.leave_out.cost"),
-                        List.of(new Edit.RemovePart(id, placed.id()))))
+                        List.of(new RemovePart(id, placed.id()))))
                 .toList();
     }
 }

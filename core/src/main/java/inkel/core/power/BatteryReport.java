@@ -1,13 +1,12 @@
 package inkel.core.power;
 
 import inkel.core.catalog.Battery;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.formula.BatteryHours;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Source;
-import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -30,14 +29,11 @@ public record BatteryReport(NodeCircuit node, Placed placed, Rail rail, Battery 
     }
 
     public double wantedHours() {
-        return placed.part()
-                .setting("hours")
-                .flatMap(text -> Engineering.parse(text, Unit.ONE))
-                .orElse(USUAL_HOURS);
+        return placed.own(Settings.HOURS).orElse(USUAL_HOURS);
     }
 
     public Source wantedSource() {
-        return placed.part().setting("hours").isPresent() ? Source.YOURS : Source.RULE;
+        return placed.sourceOf(Settings.HOURS, Source.RULE);
     }
 
     public boolean isShort() {

@@ -1,6 +1,7 @@
 package inkel.core.power;
 
 import inkel.core.catalog.Burst;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -8,9 +9,7 @@ import inkel.core.circuit.Rail;
 import inkel.core.formula.Bulk;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Resistance;
-import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
@@ -64,11 +63,7 @@ public record BurstReport(NodeCircuit node, Placed placed, Supply supply, Burst 
     }
 
     public Resistance esr() {
-        return placed.part()
-                .setting("esr")
-                .flatMap(text -> Engineering.parse(text, Unit.OHM))
-                .map(Resistance::ofOhms)
-                .orElse(USUAL_ESR);
+        return placed.own(Settings.ESR).orElse(USUAL_ESR);
     }
 
     /** How far the rail falls in a burst; empty when something is missing and nothing is there to carry it. */

@@ -1,17 +1,17 @@
 package inkel.core.power;
 
 import inkel.core.catalog.Battery;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Part;
 import inkel.core.formula.Conductor;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Length;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
-import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.List;
@@ -74,34 +74,27 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
     }
 
     public Contact contact() {
-        return placed.part()
-                .setting("contact")
-                .map(text -> switch (text) {
-                    case "solder" -> Contact.SOLDER;
-                    case "clip" -> Contact.CLIP;
-                    default -> Contact.JUMPER;
+        return placed.own(Settings.CONTACT)
+                .map(chosen -> switch (chosen) {
+                    case SOLDER -> Contact.SOLDER;
+                    case CLIP -> Contact.CLIP;
+                    case JUMPER -> Contact.JUMPER;
                 })
                 .orElse(Contact.JUMPER);
     }
 
     public double gauge() {
-        return chosen("gauge", Unit.ONE).orElse(JUMPER_GAUGE);
+        return placed.own(Settings.GAUGE).orElse(JUMPER_GAUGE);
     }
 
     public Length length() {
-        return chosen("length", Unit.METRE).map(Length::ofMetres).orElse(JUMPER_LENGTH);
+        return placed.own(Settings.LENGTH).orElse(JUMPER_LENGTH);
     }
 
     /** Whether the builder told what wire it is. */
     public boolean isTold() {
-        return placed.part().setting("gauge").isPresent()
-                || placed.part().setting("length").isPresent()
-                || placed.part().setting("contact").isPresent();
-    }
-
-    private Optional<Double> chosen(String key, Unit unit) {
-        Optional<String> text = placed.part().setting(key);
-        return text.isEmpty() ? Optional.empty() : Engineering.parse(text.get(), unit);
+        Part part = placed.part();
+        return part.has(Settings.GAUGE) || part.has(Settings.LENGTH) || part.has(Settings.CONTACT);
     }
 
     public Resistance resistance() {

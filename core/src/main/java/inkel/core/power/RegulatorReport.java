@@ -2,18 +2,17 @@ package inkel.core.power;
 
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Regulator;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.formula.RegulatorHeat;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Power;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Temperature;
-import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
@@ -78,11 +77,7 @@ public record RegulatorReport(NodeCircuit node, Placed placed, Rail rail, Supply
     }
 
     private Optional<Temperature> chosenAmbient() {
-        return node.board()
-                .part()
-                .setting("ambient")
-                .flatMap(text -> Engineering.parse(text, Unit.CELSIUS))
-                .map(Temperature::ofCelsius);
+        return node.board().own(Settings.AMBIENT);
     }
 
     /** What it turns into heat on average, at the highest input and the lowest output. */

@@ -1,8 +1,9 @@
 package inkel.core.power;
 
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.document.Edit;
 import inkel.core.document.Moment;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetMoment;
 import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,7 +28,7 @@ public final class Stagger {
         for (Moment moment : node.node().moments()) {
             Optional<TimeSpan> at = Optional.of(starts.get(moment.id()));
             if (!moment.at().equals(at)) {
-                edits.add(new Edit.SetMoment(node.node().id(), moment.withAt(at)));
+                edits.add(new SetMoment(node.node().id(), moment.withAt(at)));
             }
         }
         return edits;

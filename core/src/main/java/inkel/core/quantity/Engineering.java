@@ -19,7 +19,7 @@ public final class Engineering {
     private static final Pattern LETTER_AS_POINT = Pattern.compile("([+-]?\\d+)([pnuµμmkKMGRVAF])(\\d+)(\\S*)");
 
     private static final Pattern PLAIN =
-            Pattern.compile("([+-]?(?:\\d+(?:\\.\\d*)?|\\.\\d+)(?:[eE][+-]?\\d+)?)\\s*([pnuµμmkKMG]?)\\s*(\\S*)");
+            Pattern.compile("([+-]?(?:\\d+(?:\\.\\d*)?|\\.\\d+)(?:[eE][+-]?\\d{1,3})?)\\s*([pnuµμmkKMG]?)\\s*(\\S*)");
     private static final Pattern HEX = Pattern.compile("0[xX]([0-9a-fA-F]+)");
     /** The powers of ten of the prefixes. */
     private static final Map<String, Integer> PREFIX = Map.ofEntries(
@@ -51,6 +51,9 @@ public final class Engineering {
     private static final int PREFIX_OF_ONE = 4;
     private static final int MAX_LENGTH = 64;
 
+    /** Larger and smaller amounts are written with a power of ten. */
+    private static final int MOST_PLAIN_EXPONENT = 15;
+
     private Engineering() {}
 
     /**
@@ -60,7 +63,8 @@ public final class Engineering {
      *     something left over, or a number too large to hold
      */
     public static Optional<Double> parse(String text, Unit unit) {
-        String trimmed = text == null ? "" : text.strip();
+        // The minus sign of what is printed reads back as well as the one on a keyboard.
+        String trimmed = text == null ? "" : text.strip().replace('−', '-');
         if (trimmed.isEmpty() || trimmed.length() > MAX_LENGTH) {
             return Optional.empty();
         }
@@ -136,11 +140,34 @@ public final class Engineering {
         }
         BigDecimal rounded = BigDecimal.valueOf(si).round(new MathContext(digits, RoundingMode.HALF_UP));
         int exponent = rounded.precision() - rounded.scale() - 1;
-        // Capacitors are sold as 1000 µF, never as 1 mF.
-        int largest = unit == Unit.FARAD ? -2 : 3;
-        int step = Math.max(-PREFIX_OF_ONE, Math.min(largest, Math.floorDiv(exponent, 3)));
+        int step = step(exponent, unit);
         BigDecimal shown = rounded.movePointLeft(3 * step).stripTrailingZeros();
         return (minus(shown.toPlainString()) + " " + PRINTED_PREFIX[step + PREFIX_OF_ONE] + unit.symbol()).strip();
+    }
+
+    /**
+     * Prints an amount so that reading it gives the very same amount back: all digits that it takes, and a plain minus.
+     */
+    public static String exact(Quantity quantity) {
+        double si = quantity.si();
+        String symbol = quantity.unit().symbol();
+        if (si == 0) {
+            return ("0 " + symbol).strip();
+        }
+        BigDecimal value = BigDecimal.valueOf(si);
+        int exponent = value.precision() - value.scale() - 1;
+        boolean hasPrefix = quantity.unit() != Unit.ONE && quantity.unit() != Unit.CELSIUS;
+        int step = hasPrefix ? step(exponent, quantity.unit()) : 0;
+        BigDecimal shown = value.movePointLeft(3 * step).stripTrailingZeros();
+        boolean isLong = Math.abs(exponent) > MOST_PLAIN_EXPONENT;
+        String digits = isLong ? shown.toString() : shown.toPlainString();
+        return (digits + " " + PRINTED_PREFIX[step + PREFIX_OF_ONE] + symbol).strip();
+    }
+
+    private static int step(int exponent, Unit unit) {
+        // Capacitors are sold as 1000 µF, never as 1 mF.
+        int largest = unit == Unit.FARAD ? -2 : 3;
+        return Math.max(-PREFIX_OF_ONE, Math.min(largest, Math.floorDiv(exponent, 3)));
     }
 
     /** Prints volts with two digits after the point, the way margins are compared: {@code 3.10 V}. */

@@ -4,6 +4,9 @@ package inkel.core.quantity;
 public record Temperature(double celsius) implements Quantity, Comparable<Temperature> {
     public static final Temperature ZERO = new Temperature(0);
 
+    /** Absolute zero, in degrees Celsius. */
+    public static final double LEAST = -273.15;
+
     public Temperature {
         Quantity.finite(celsius, Unit.CELSIUS);
     }

@@ -4,10 +4,11 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -31,7 +32,7 @@ public final class AddParts {
         for (int i = 0; i < count; i++) {
             String id = node.freeId(cls.id());
             Part part = Part.of(id, cls.id(), freeName(node, cls.name()), "").withFeeds(feeds(circuit, cls));
-            edits.add(new Edit.AddPart(node.id(), part));
+            edits.add(new AddPart(node.id(), part));
             List<Part> more = new ArrayList<>(node.parts());
             more.add(part);
             node = node.withParts(more);

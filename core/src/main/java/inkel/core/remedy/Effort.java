@@ -1,6 +1,10 @@
 package inkel.core.remedy;
 
-import inkel.core.document.Edit;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.SetMoment;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import java.util.Comparator;
 import java.util.List;
@@ -27,14 +31,17 @@ public final class Effort {
     }
 
     private static int of(Edit edit) {
-        if (edit instanceof Edit.AddPart) {
+        if (edit instanceof AddPart) {
             return MODULE;
-        } else if (edit instanceof Edit.Insert) {
+        } else if (edit instanceof Insert) {
             return SMALL_PART;
-        } else if (edit instanceof Edit.SetSetting set) {
-            boolean buys = set.key().equals("capacitor") || set.key().equals("diode");
-            return buys ? SMALL_PART : set.key().equals("gauge") || set.key().equals("contact") ? WIRE : SETTING;
-        } else if (edit instanceof Edit.SetMoment) {
+        } else if (edit instanceof SetSetting set) {
+            return switch (set.setting().price()) {
+                case LINE -> SETTING;
+                case WIRE -> WIRE;
+                case SMALL_PART -> SMALL_PART;
+            };
+        } else if (edit instanceof SetMoment) {
             return SETTING;
         }
         return WIRE;

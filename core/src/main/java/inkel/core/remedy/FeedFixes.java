@@ -7,9 +7,10 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
@@ -91,7 +92,7 @@ public final class FeedFixes {
                 "feed-" + supply.pin() + "-from-" + rail.id(),
                 Fact.of("fix.feed").with("part", placed.part().name()).with("rail", railName(rail.id())),
                 Fact.of("fix.feed.cost").with("room", rail.room().minus(peakOf(placed, supply))),
-                List.of(new Edit.Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
+                List.of(new Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
     }
 
     /** A rail by its owner's name and its pin. */
@@ -126,8 +127,8 @@ public final class FeedFixes {
                 Fact.of("fix.add_supply.cost")
                         .with("rating", output.rating().range().lowest()),
                 List.of(
-                        new Edit.AddPart(node.node().id(), part),
-                        new Edit.Feed(node.node().id(), placed.id(), supply.pin(), new Endpoint(id, output.pin())))));
+                        new AddPart(node.node().id(), part),
+                        new Feed(node.node().id(), placed.id(), supply.pin(), new Endpoint(id, output.pin())))));
     }
 
     private Optional<Rail> inputFor(Supply in, Placed placed, Current peak) {

@@ -4,11 +4,12 @@ import inkel.core.catalog.Ability;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.Edit;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -19,7 +20,7 @@ public final class JoinNodes {
     /** Empty when one of the boards has no free digital pin. */
     public static Optional<Edit> of(Circuit circuit, String one, String other) {
         return freePin(circuit, one).flatMap(from -> freePin(circuit, other)
-                .map(to -> new Edit.AddNodeWire(new NodeWire(from, to, false, Extras.NONE))));
+                .map(to -> new AddNodeWire(new NodeWire(from, to, false, Extras.NONE))));
     }
 
     private static Optional<Place> freePin(Circuit circuit, String nodeId) {

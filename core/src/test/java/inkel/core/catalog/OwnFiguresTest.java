@@ -9,9 +9,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
+import inkel.core.document.edit.SetFigure;
 import inkel.core.finding.Evidence;
 import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
@@ -106,9 +105,9 @@ class OwnFiguresTest {
                 .part("reader", "tag-reader-spi", "3.3V=board.3V3")
                 .build();
         assertEquals(1, peaks(build).size());
-        Build own = Edits.apply(build, new Edit.SetFigure(NODE, "reader", "current/3.3V/peak", "40 mA"));
+        Build own = new SetFigure(NODE, "reader", "current/3.3V/peak", "40 mA").apply(build);
         assertEquals(List.of(), peaks(own));
-        Build back = Edits.apply(own, new Edit.SetFigure(NODE, "reader", "current/3.3V/peak", null));
+        Build back = new SetFigure(NODE, "reader", "current/3.3V/peak", null).apply(own);
         assertEquals(build, back);
     }
 
@@ -116,7 +115,7 @@ class OwnFiguresTest {
     void aFindingSaysThatTheFigureIsTheBuilders() throws EditRefused {
         Build build =
                 Builds.classic().part("radio", "packet-radio", "VCC=board.5V").build();
-        Build own = Edits.apply(build, new Edit.SetFigure(NODE, "radio", "supply/VCC/absolute_max", "4 V"));
+        Build own = new SetFigure(NODE, "radio", "supply/VCC/absolute_max", "4 V").apply(build);
         Finding finding = Builds.of(Assessment.assess(own, CATALOG), "parts.supply_too_high")
                 .get(0);
         assertTrue(

@@ -6,6 +6,20 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.RemoveWire;
+import inkel.core.document.edit.RenamePart;
+import inkel.core.document.edit.Replan;
+import inkel.core.document.edit.SetGround;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.TakeOut;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Resistance;
 import java.util.List;
@@ -23,12 +37,12 @@ class EditsTest {
             .build();
 
     private static Node after(Edit... edits) throws EditRefused {
-        return Edits.apply(BUILD, List.of(edits)).nodes().get(0);
+        return Edit.applyAll(BUILD, List.of(edits)).nodes().get(0);
     }
 
     @Test
     void aWireTakesThePlaceOfTheOneBefore() throws EditRefused {
-        Node node = after(new Edit.SetWire(NODE, Wire.held(end("radio.CE"), end("board.D7"), "why")));
+        Node node = after(new SetWire(NODE, Wire.held(end("radio.CE"), end("board.D7"), "why")));
         assertEquals(2, node.wires().size());
         assertEquals(end("board.D7"), node.wire(end("radio.CE")).orElseThrow().to());
         assertEquals(end("radio.CE"), node.wires().get(0).from(), "and stays where it was in the list");
@@ -36,28 +50,29 @@ class EditsTest {
 
     @Test
     void aWireIsTakenAway() throws EditRefused {
-        assertTrue(after(new Edit.RemoveWire(NODE, end("radio.CE")))
+        assertTrue(after(new RemoveWire(NODE, end("radio.CE")))
                 .wire(end("radio.CE"))
                 .isEmpty());
     }
 
     @Test
     void aPlanTakesAllWiresAndSettingsAtOnce() throws EditRefused {
-        Node node = after(new Edit.Replan(
+        Node node = after(new Replan(
                 NODE,
                 List.of(Wire.placed(end("radio.CE"), end("board.D2"))),
-                List.of(new Edit.SetSetting(NODE, "radio", "address", "0x21")),
+                List.of(new SetSetting(NODE, "radio", Settings.ADDRESS, "0x21")),
                 List.of()));
         assertEquals(1, node.wires().size());
-        assertEquals("0x21", node.part("radio").orElseThrow().setting("address").orElseThrow());
+        assertEquals(
+                "0x21", node.part("radio").orElseThrow().typed(Settings.ADDRESS).orElseThrow());
     }
 
     @Test
     void feedsGroundsAndNames() throws EditRefused {
         Node node = after(
-                new Edit.Feed(NODE, "radio", "VCC", end("reg.OUT")),
-                new Edit.SetGround(NODE, "radio", true),
-                new Edit.RenamePart(NODE, "radio", "Lock radio"));
+                new Feed(NODE, "radio", "VCC", end("reg.OUT")),
+                new SetGround(NODE, "radio", true),
+                new RenamePart(NODE, "radio", "Lock radio"));
         Part radio = node.part("radio").orElseThrow();
         assertEquals(end("reg.OUT"), radio.feeds().get("VCC"));
         assertTrue(radio.groundApart());
@@ -68,15 +83,15 @@ class EditsTest {
     @Test
     void whatHangsOnARemovedPartGoesWithIt() throws EditRefused {
         Node node = after(
-                new Edit.Feed(NODE, "radio", "VCC", end("reg.OUT")),
-                new Edit.Insert(
+                new Feed(NODE, "radio", "VCC", end("reg.OUT")),
+                new Insert(
                         NODE,
                         new Between.Divider(
                                 end("radio.CE"), Resistance.ofOhms(1000), Resistance.ofOhms(2200), Extras.NONE)),
-                new Edit.RemovePart(NODE, "reg"));
+                new RemovePart(NODE, "reg"));
         assertTrue(node.part("radio").orElseThrow().feeds().isEmpty(), "nothing feeds from what is gone");
         assertEquals(1, node.between().size());
-        Node bare = after(new Edit.RemovePart(NODE, "radio"));
+        Node bare = after(new RemovePart(NODE, "radio"));
         assertEquals(List.of(), bare.wires());
     }
 
@@ -86,22 +101,21 @@ class EditsTest {
                 new Between.Divider(end("radio.CE"), Resistance.ofOhms(1000), Resistance.ofOhms(2200), Extras.NONE);
         Between.Divider second =
                 new Between.Divider(end("radio.CE"), Resistance.ofOhms(2200), Resistance.ofOhms(4700), Extras.NONE);
-        Node node = after(new Edit.Insert(NODE, first), new Edit.Insert(NODE, second));
+        Node node = after(new Insert(NODE, first), new Insert(NODE, second));
         assertEquals(List.of(second), node.between(), "one part in a wire");
         assertEquals(
                 List.of(),
-                after(new Edit.Insert(NODE, first), new Edit.TakeOut(NODE, end("radio.CE")))
+                after(new Insert(NODE, first), new TakeOut(NODE, end("radio.CE")))
                         .between());
     }
 
     @Test
     void wiresArePluggedAndPulled() throws EditRefused {
         assertEquals(
-                Set.of("a", "b"),
-                after(new Edit.Plug(NODE, Set.of("a", "b"), true)).plugged());
+                Set.of("a", "b"), after(new Plug(NODE, Set.of("a", "b"), true)).plugged());
         assertEquals(
                 Set.of("b"),
-                after(new Edit.Plug(NODE, Set.of("a", "b"), true), new Edit.Plug(NODE, Set.of("a"), false))
+                after(new Plug(NODE, Set.of("a", "b"), true), new Plug(NODE, Set.of("a"), false))
                         .plugged());
     }
 
@@ -110,7 +124,7 @@ class EditsTest {
         Node node = BUILD.nodes().get(0);
         assertEquals("radio-2", node.freeId("radio"));
         assertEquals("servo", node.freeId("servo"));
-        Node more = after(new Edit.AddPart(NODE, Part.of("radio-2", "packet-radio", "Two", "")));
+        Node more = after(new AddPart(NODE, Part.of("radio-2", "packet-radio", "Two", "")));
         assertEquals("radio-3", more.freeId("radio"));
     }
 

@@ -7,6 +7,11 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.RemoveMoment;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.SetMoment;
+import inkel.core.document.edit.Unfeed;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
 import inkel.core.io.json.SchemaCheck;
@@ -43,32 +48,32 @@ class MomentEditsTest {
     }
 
     private static Node after(Edit... edits) throws EditRefused {
-        return Edits.apply(two().build(), List.of(edits)).nodes().get(0);
+        return Edit.applyAll(two().build(), List.of(edits)).nodes().get(0);
     }
 
     @Test
     void aMomentIsAddedOrPutInPlace() throws EditRefused {
-        Node node = after(new Edit.SetMoment(NODE, moment("third", "radio")));
+        Node node = after(new SetMoment(NODE, moment("third", "radio")));
         assertEquals(3, node.moments().size());
         Moment moved = moment("sends", "radio").withAt(Optional.empty());
-        assertEquals(moved, after(new Edit.SetMoment(NODE, moved)).moments().get(0), "in the place it had");
+        assertEquals(moved, after(new SetMoment(NODE, moved)).moments().get(0), "in the place it had");
         EditRefused refused =
-                assertThrows(EditRefused.class, () -> after(new Edit.SetMoment(NODE, moment("ghost", "nobody"))));
+                assertThrows(EditRefused.class, () -> after(new SetMoment(NODE, moment("ghost", "nobody"))));
         assertEquals("refused.no_part", refused.reason().key());
     }
 
     @Test
     void aMomentThatGoesIsForgottenByTheOthers() throws EditRefused {
-        Node node = after(new Edit.RemoveMoment(NODE, "sends"));
+        Node node = after(new RemoveMoment(NODE, "sends"));
         assertEquals(1, node.moments().size());
         assertEquals(Set.of(), node.moments().get(0).never());
-        EditRefused refused = assertThrows(EditRefused.class, () -> after(new Edit.RemoveMoment(NODE, "never-there")));
+        EditRefused refused = assertThrows(EditRefused.class, () -> after(new RemoveMoment(NODE, "never-there")));
         assertEquals("refused.no_moment", refused.reason().key());
     }
 
     @Test
     void aPartThatGoesTakesItsMomentsAlong() throws EditRefused {
-        Node node = after(new Edit.RemovePart(NODE, "radio"));
+        Node node = after(new RemovePart(NODE, "radio"));
         assertEquals(List.of("field"), node.moments().stream().map(Moment::id).toList());
     }
 
@@ -81,7 +86,7 @@ class MomentEditsTest {
 
     @Test
     void aPinIsTakenOffItsRail() throws EditRefused {
-        Node node = after(new Edit.Unfeed(NODE, "radio", "VCC"));
+        Node node = after(new Unfeed(NODE, "radio", "VCC"));
         assertTrue(node.part("radio").orElseThrow().feeds().isEmpty());
     }
 

@@ -7,6 +7,16 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.document.edit.AddNode;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.CopyNode;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.MovePart;
+import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.RemoveNode;
+import inkel.core.document.edit.RenameNode;
+import inkel.core.document.edit.SetFigure;
+import inkel.core.document.edit.SetPurpose;
 import inkel.core.kit.Builds;
 import inkel.core.remedy.NewNode;
 import java.util.List;
@@ -24,7 +34,7 @@ class NodeEditsTest {
             NewNode.of("shed", "Shed", CATALOG.get("board-dual-core-3v3"), CATALOG.get("usb-port"));
 
     private static Build two() throws EditRefused {
-        return Edits.apply(BUILD, new Edit.AddNode(SECOND));
+        return new AddNode(SECOND).apply(BUILD);
     }
 
     @Test
@@ -32,14 +42,14 @@ class NodeEditsTest {
         Build build = two();
         assertEquals(List.of(NODE, "shed"), build.nodes().stream().map(Node::id).toList());
         assertEquals(end("supply.5V"), build.nodes().get(1).board().feeds().get("USB"));
-        EditRefused twice = assertThrows(EditRefused.class, () -> Edits.apply(build, new Edit.AddNode(SECOND)));
+        EditRefused twice = assertThrows(EditRefused.class, () -> new AddNode(SECOND).apply(build));
         assertEquals("refused.node_exists", twice.reason().key());
     }
 
     @Test
     void aCopyHasPartsAndWiresButNothingPlugged() throws EditRefused {
-        Build plugged = Edits.apply(BUILD, new Edit.Plug(NODE, Set.of("radio.CE"), true));
-        Build build = Edits.apply(plugged, new Edit.CopyNode(NODE, "twin", "Twin"));
+        Build plugged = new Plug(NODE, Set.of("radio.CE"), true).apply(BUILD);
+        Build build = new CopyNode(NODE, "twin", "Twin").apply(plugged);
         Node twin = build.nodes().get(1);
         assertEquals("Twin", twin.name());
         assertEquals(BUILD.nodes().get(0).parts(), twin.parts());
@@ -49,24 +59,24 @@ class NodeEditsTest {
 
     @Test
     void aBoardIsRenamedAndRemovedButTheLastStays() throws EditRefused {
-        Build renamed = Edits.apply(two(), new Edit.RenameNode("shed", "Boat house"));
+        Build renamed = new RenameNode("shed", "Boat house").apply(two());
         assertEquals("Boat house", renamed.node("shed").orElseThrow().name());
-        Build one = Edits.apply(renamed, new Edit.RemoveNode(NODE));
+        Build one = new RemoveNode(NODE).apply(renamed);
         assertEquals(1, one.nodes().size());
-        EditRefused last = assertThrows(EditRefused.class, () -> Edits.apply(one, new Edit.RemoveNode("shed")));
+        EditRefused last = assertThrows(EditRefused.class, () -> new RemoveNode("shed").apply(one));
         assertEquals("refused.last_node", last.reason().key());
-        EditRefused gone = assertThrows(EditRefused.class, () -> Edits.apply(one, new Edit.RemoveNode(NODE)));
+        EditRefused gone = assertThrows(EditRefused.class, () -> new RemoveNode(NODE).apply(one));
         assertEquals("refused.no_node", gone.reason().key());
     }
 
     @Test
     void aPartThatMovesKeepsItsFiguresAndLeavesItsWires() throws EditRefused {
-        Build own = Edits.apply(
+        Build own = Edit.applyAll(
                 two(),
                 List.of(
-                        new Edit.SetFigure(NODE, "radio", "current/VCC/peak", "20 mA"),
-                        new Edit.SetPurpose(NODE, "radio", "hears the shed")));
-        Build moved = Edits.apply(own, new Edit.MovePart(NODE, "radio", "shed"));
+                        new SetFigure(NODE, "radio", "current/VCC/peak", "20 mA"),
+                        new SetPurpose(NODE, "radio", "hears the shed")));
+        Build moved = new MovePart(NODE, "radio", "shed").apply(own);
         assertTrue(moved.nodes().get(0).part("radio").isEmpty());
         assertEquals(List.of(), moved.nodes().get(0).wires());
         Part radio = moved.nodes().get(1).part("radio").orElseThrow();
@@ -77,15 +87,14 @@ class NodeEditsTest {
 
     @Test
     void aPartThatMovesGetsAnotherIdWhereItsOwnIsTaken() throws EditRefused {
-        Build both = Edits.apply(two(), new Edit.AddPart("shed", Part.of("radio", "packet-radio", "Shed radio", "")));
-        Build moved = Edits.apply(both, new Edit.MovePart(NODE, "radio", "shed"));
+        Build both = new AddPart("shed", Part.of("radio", "packet-radio", "Shed radio", "")).apply(two());
+        Build moved = new MovePart(NODE, "radio", "shed").apply(both);
         assertEquals(
                 List.of("board", "supply", "radio", "radio-2"),
                 moved.nodes().get(1).parts().stream().map(Part::id).toList());
-        EditRefused board =
-                assertThrows(EditRefused.class, () -> Edits.apply(both, new Edit.MovePart(NODE, Part.BOARD, "shed")));
+        EditRefused board = assertThrows(EditRefused.class, () -> new MovePart(NODE, Part.BOARD, "shed").apply(both));
         assertEquals("refused.board_stays", board.reason().key());
-        assertThrows(EditRefused.class, () -> Edits.apply(both, new Edit.MovePart(NODE, "radio", "nowhere")));
+        assertThrows(EditRefused.class, () -> new MovePart(NODE, "radio", "nowhere").apply(both));
     }
 
     @Test

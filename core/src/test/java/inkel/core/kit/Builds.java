@@ -1,6 +1,7 @@
 package inkel.core.kit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -8,6 +9,7 @@ import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.Logbook;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
@@ -69,12 +71,13 @@ public final class Builds {
             int equals = feed.indexOf('=');
             map.put(feed.substring(0, equals), end(feed.substring(equals + 1)));
         }
-        parts.add(new Part(id, classId, id, "", map, false, Map.of(), Map.of(), Extras.NONE));
+        parts.add(new Part(id, classId, id, "", map, false, Map.of(), Map.of(), 0, Extras.NONE));
         return this;
     }
 
     public Builds setting(String part, String key, String value) {
-        parts.replaceAll(old -> old.id().equals(part) ? old.withSetting(key, value) : old);
+        parts.replaceAll(
+                old -> old.id().equals(part) ? old.withSetting(Settings.of(key).orElseThrow(), value) : old);
         return this;
     }
 
@@ -131,7 +134,7 @@ public final class Builds {
         return new Build(
                 "Test",
                 List.of(new Node(NODE, "Bench", parts, wires, between, moments, Set.of(), Extras.NONE)),
-                List.of(),
+                Logbook.EMPTY,
                 Extras.NONE);
     }
 

@@ -11,10 +11,11 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
-import inkel.core.document.Edits;
 import inkel.core.document.Extras;
-import inkel.core.document.LogEntry;
+import inkel.core.document.LogLine;
+import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.Leave;
+import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
@@ -183,7 +184,7 @@ class BetweenTest {
                 .filter(found -> found.id().equals("divide"))
                 .findFirst()
                 .orElseThrow();
-        Between.Divider divider = (Between.Divider) ((Edit.Insert) fix.edits().get(0)).between();
+        Between.Divider divider = (Between.Divider) ((Insert) fix.edits().get(0)).between();
         double series = divider.series().ohms();
         return series * divider.toGround().ohms() / (series + divider.toGround().ohms());
     }
@@ -252,16 +253,14 @@ class BetweenTest {
         Finding thin =
                 Builds.of(Assessment.assess(sketch, CATALOG), "levels.thin").get(0);
         Instant now = Instant.parse("2026-11-24T08:00:00Z");
-        Build left = Edits.apply(
-                sketch, new Edit.Leave(thin.place().node(), thin.place().endpoint(), "worked on the bench", now));
-        LogEntry entry = left.log().get(left.log().size() - 1);
-        assertEquals("left", entry.kind());
+        Build left = new Leave(thin.place().node(), thin.place().endpoint(), "worked on the bench", now).apply(sketch);
+        LogLine entry = left.log().lines().get(left.log().size() - 1);
+        assertEquals(LogLine.Left.class, entry.getClass());
         assertEquals("worked on the bench", entry.text());
-        assertEquals(thin.place().toString(), entry.place());
+        assertEquals(thin.place(), entry.place());
         assertTrue(Builds.of(Assessment.assess(left, CATALOG), "levels.thin").stream()
                 .noneMatch(finding -> finding.place().equals(thin.place())));
-        Build back = Edits.apply(
-                left, new Edit.TakeOut(thin.place().node(), thin.place().endpoint()));
+        Build back = new TakeOut(thin.place().node(), thin.place().endpoint()).apply(left);
         assertTrue(Builds.of(Assessment.assess(back, CATALOG), "levels.thin").stream()
                 .anyMatch(finding -> finding.place().equals(thin.place())));
     }

@@ -7,6 +7,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.Logbook;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
@@ -38,7 +39,7 @@ class BoardLinkTest {
                 Place.of("far", new Endpoint("board", toPin)),
                 true,
                 Extras.NONE);
-        return new Build("Two", List.of(talks, other), List.of(), Extras.NONE).withLinks(List.of(link));
+        return new Build("Two", List.of(talks, other), Logbook.EMPTY, Extras.NONE).withLinks(List.of(link));
     }
 
     // Classic board: 4.75 to 5.25 V, gives at least VCC − 0.3 V, reads high from 0.6 VCC, bears VCC + 0.5 V.

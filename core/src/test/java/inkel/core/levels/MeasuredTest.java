@@ -9,10 +9,11 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
+import inkel.core.document.LogLine;
+import inkel.core.document.edit.Measure;
+import inkel.core.document.edit.TakeBack;
 import inkel.core.finding.Evidence;
 import inkel.core.formula.Verdict;
 import inkel.core.io.document.BuildReader;
@@ -22,7 +23,6 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** What was measured takes the place of the figures, wire by wire. */
@@ -40,9 +40,10 @@ class MeasuredTest {
 
     private static Build measured(Build build, String signal, boolean isHigh, Double volts) throws EditRefused {
         Endpoint pin = end(signal);
-        return Edits.apply(
-                build,
-                new Edit.Measure(NODE, pin, isHigh, Optional.ofNullable(volts).map(Voltage::ofVolts), AT));
+        LogLine.What what = isHigh ? LogLine.What.HIGH : LogLine.What.LOW;
+        return volts == null
+                ? new TakeBack(place(signal), what, AT).apply(build)
+                : new Measure(NODE, pin, what, Voltage.ofVolts(volts), volts + " V", LogLine.By.TYPED, AT).apply(build);
     }
 
     private static Verdict verdict(Build build, String signal) {
@@ -76,13 +77,12 @@ class MeasuredTest {
         // Reads low below 0.3 · 3.2 V = 0.96 V.
         assertEquals(Verdict.NOT_READ, verdict(low, "reader.MOSI"));
         assertEquals(Verdict.FINE, verdict(measured(low, "reader.MOSI", false, null), "reader.MOSI"));
-        assertEquals(2, twice.log().size(), "the log only grows");
+        assertEquals(2, twice.log().size(), "the record only grows");
     }
 
     @Test
     void readingsGoThroughTheFile() throws Exception {
         Build high = measured(build(), "reader.MOSI", true, 3.58);
-        assertEquals("high 3.58 V", high.log().get(0).text());
         assertEquals(high, BuildReader.parse(Path.of("x"), BuildWriter.print(high), CATALOG));
         assertThrows(EditRefused.class, () -> measured(build(), "nobody.MOSI", true, 3.0));
     }

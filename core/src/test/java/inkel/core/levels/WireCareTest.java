@@ -6,10 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
+import inkel.core.document.edit.CopyNode;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
@@ -56,7 +58,8 @@ class WireCareTest {
         assertEquals(0.3 / 792e-9, slow.evidence().get(5).value().si(), 1);
         Build after = slow.fixes().get(0).apply(shifted().build());
         assertEquals(
-                "250 kHz", after.nodes().get(0).board().setting("spi_clock").orElseThrow());
+                "250 kHz",
+                after.nodes().get(0).board().typed(Settings.SPI_CLOCK).orElseThrow());
         everyWayOutHelps(shifted(), "levels.shifter_slow");
     }
 
@@ -126,8 +129,7 @@ class WireCareTest {
                 .part("servo", "servo-micro", "V+=six.+")
                 .wire("servo.SIG", "board.D9")
                 .build();
-        Build two = inkel.core.document.Edits.apply(
-                one, new inkel.core.document.Edit.CopyNode(Builds.NODE, "twin", "Twin"));
+        Build two = new CopyNode(Builds.NODE, "twin", "Twin").apply(one);
         assertEquals(
                 2,
                 Builds.of(Assessment.assess(two, CATALOG), "levels.back_power").size());

@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.document.Build;
-import inkel.core.document.Edits;
 import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
 import java.util.ArrayList;
@@ -37,7 +36,7 @@ class AlternativesTest {
         Set<List<Wire>> wires = new HashSet<>();
         for (Alternative alternative : found) {
             assertTrue(wires.add(alternative.plan().wires()), "no two are the same");
-            Build after = Edits.apply(sketch, alternative.plan().edit().orElseThrow());
+            Build after = alternative.plan().edit().orElseThrow().apply(sketch);
             // The other board of the sketch is as bad as it was.
             assertEquals(
                     List.of(),

@@ -7,13 +7,14 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.CopyNode;
+import inkel.core.document.edit.MoveNodeWire;
+import inkel.core.document.edit.RemoveNodeWire;
 import inkel.core.kit.Builds;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireStep;
@@ -26,7 +27,7 @@ class LinksTest {
 
     /** Two classic boards with a wire from one pin to another. */
     private static Build joined(Builds first, String from, String to) throws EditRefused {
-        Build one = Edits.apply(first.build(), new Edit.CopyNode(Builds.NODE, OTHER, "Far board"));
+        Build one = new CopyNode(Builds.NODE, OTHER, "Far board").apply(first.build());
         return one.withLinks(List.of(new NodeWire(
                 Place.of(Builds.NODE, new Endpoint("board", from)),
                 Place.of(OTHER, new Endpoint("board", to)),
@@ -38,7 +39,7 @@ class LinksTest {
         Build at = build;
         for (Plan plan : new Planner(build, Builds.CATALOG).planAll()) {
             assertTrue(plan.placed());
-            at = Edits.apply(at, plan.edit().orElseThrow());
+            at = plan.edit().orElseThrow().apply(at);
         }
         return at;
     }
@@ -101,9 +102,9 @@ class LinksTest {
     void aWireThatIsGoneIsNotMovedSilently() throws EditRefused {
         Build build = joined(Builds.classic(), "D4", "D5");
         NodeWire link = build.links().get(0);
-        Build without = Edits.apply(build, new Edit.RemoveNodeWire(link));
-        EditRefused refused = assertThrows(
-                EditRefused.class, () -> Edits.apply(without, new Edit.MoveNodeWire(link, link.withGroundJoined())));
+        Build without = new RemoveNodeWire(link).apply(build);
+        EditRefused refused =
+                assertThrows(EditRefused.class, () -> new MoveNodeWire(link, link.withGroundJoined()).apply(without));
         assertEquals("refused.no_link", refused.reason().key());
     }
 

@@ -5,6 +5,7 @@ import inkel.core.catalog.Need;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
@@ -78,7 +79,7 @@ final class PlacementJudge {
     private boolean isSoftware(String part) {
         return node.part(part)
                 .orElseThrow()
-                .setting("bus")
+                .typed(Settings.BUS)
                 .filter("software"::equals)
                 .isPresent();
     }
@@ -244,7 +245,7 @@ final class PlacementJudge {
     }
 
     private int address(Part part) {
-        return part.setting("address")
+        return part.typed(Settings.ADDRESS)
                 .map(text -> Integer.parseInt(text.substring(2), 16))
                 .orElse(cls(part.id()).i2c().orElseThrow().base());
     }
@@ -278,7 +279,7 @@ final class PlacementJudge {
                         .orElseThrow()
                         .softwareUartMax()
                         .hertz();
-                double rate = part.setting("baud")
+                double rate = part.typed(Settings.BAUD)
                         .map(Double::parseDouble)
                         .orElse(cls(part.id())
                                 .uart()

@@ -7,7 +7,6 @@ import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
@@ -69,7 +68,7 @@ class PlacementPropertyTest {
             clashIsSmallest(table.circuit(), plan);
             return;
         }
-        Build after = Edits.apply(before, plan.edit().orElseThrow());
+        Build after = plan.edit().orElseThrow().apply(before);
         assertEquals(List.of(), PlacementJudge.faults(after, Builds.CATALOG));
         for (Wire wire : before.nodes().get(0).wires()) {
             assertEquals(

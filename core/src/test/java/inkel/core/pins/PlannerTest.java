@@ -10,7 +10,6 @@ import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
@@ -225,7 +224,7 @@ class PlannerTest {
         Build build = Builds.locks();
         Planner planner = new Planner(build, Builds.CATALOG);
         Plan plan = planner.plan("lower-lock");
-        Build again = Edits.apply(build, plan.edit().orElseThrow());
+        Build again = plan.edit().orElseThrow().apply(build);
         Plan second = new Planner(again, Builds.CATALOG).plan("lower-lock");
         assertEquals(places(plan), places(second));
     }

@@ -6,9 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
+import inkel.core.document.edit.Edit;
 import inkel.core.kit.Builds;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -69,8 +69,9 @@ class ReachTest {
         Build before = table().build();
         NodePins pins = pins(table());
         Reach swap = Reach.of(pins, end("radio.CSN"), end("board.D9"));
-        Node after =
-                Edits.apply(before, swap.edits(pins, end("radio.CSN"))).nodes().get(0);
+        Node after = Edit.applyAll(before, swap.edits(pins, end("radio.CSN")))
+                .nodes()
+                .get(0);
         assertEquals(end("board.D9"), after.wire(end("radio.CSN")).orElseThrow().to());
         assertEquals(end("board.D8"), after.wire(end("radio.CE")).orElseThrow().to());
         assertTrue(after.wire(end("radio.CE")).orElseThrow().held());

@@ -8,11 +8,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Moment;
+import inkel.core.document.edit.Edit;
 import inkel.core.formula.Bulk;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Capacitance;
@@ -225,7 +224,7 @@ class MomentsTest {
                         .filter(finding -> finding.place().part().equals("six"))
                         .count());
         List<Edit> edits = Stagger.of(builds.circuit()).orElseThrow();
-        Build after = Edits.apply(build, edits);
+        Build after = Edit.applyAll(build, edits);
         double delay = after.nodes().get(0).moments().stream()
                 .mapToDouble(moment -> moment.at().orElseThrow().seconds())
                 .sum();
@@ -251,7 +250,7 @@ class MomentsTest {
             builds.moment(moment("m" + i, "servo-" + i, "peak", lengths[i], null, 0.0));
         }
         List<Edit> edits = Stagger.of(builds.circuit()).orElseThrow();
-        Build after = Edits.apply(builds.build(), edits);
+        Build after = Edit.applyAll(builds.build(), edits);
         double delay = after.nodes().get(0).moments().stream()
                 .mapToDouble(moment -> moment.at().orElseThrow().seconds())
                 .sum();
@@ -309,7 +308,7 @@ class MomentsTest {
             builds.part(id, "packet-radio", "VCC=board.3V3").figure(id, "current/VCC/peak", "40 mA");
             builds.moment(moment(id + "-sends", id, "peak", 0.02, 0.1, 0.0));
         }
-        Build after = Edits.apply(builds.build(), Stagger.of(builds.circuit()).orElseThrow());
+        Build after = Edit.applyAll(builds.build(), Stagger.of(builds.circuit()).orElseThrow());
         NodeCircuit node = Circuit.of(after, CATALOG).nodes().get(0);
         assertEquals(0.04032, node.rail(end("board.3V3")).orElseThrow().peak().amperes(), 1e-9);
         assertEquals(

@@ -8,12 +8,15 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
 import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.AddNode;
+import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.RemoveNode;
+import inkel.core.document.edit.RemoveNodeWire;
 import inkel.core.finding.Finding;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
@@ -29,12 +32,11 @@ import org.junit.jupiter.api.Test;
 /** Signal wires between boards, and the ground they want beside them. */
 class NodeGroundTest {
     private static Build two() throws EditRefused {
-        return Edits.apply(
-                Builds.classic()
+        return new AddNode(NewNode.of("shed", "Shed", CATALOG.get("board-classic-5v"), CATALOG.get("usb-port")))
+                .apply(Builds.classic()
                         .part("radio", "packet-radio", "VCC=board.3V3")
                         .wire("radio.CE", "board.D0")
-                        .build(),
-                new Edit.AddNode(NewNode.of("shed", "Shed", CATALOG.get("board-classic-5v"), CATALOG.get("usb-port"))));
+                        .build());
     }
 
     private static NodeWire wire(String from, String to) {
@@ -49,11 +51,11 @@ class NodeGroundTest {
     @Test
     void twoBoardsWithASignalBetweenThemShareOneGround() throws EditRefused {
         assertEquals(List.of(), findings(two()));
-        Build joined = Edits.apply(
+        Build joined = Edit.applyAll(
                 two(),
                 List.of(
-                        new Edit.AddNodeWire(wire("bench/board.D3", "shed/board.D4")),
-                        new Edit.AddNodeWire(wire("shed/board.D5", "bench/board.D6"))));
+                        new AddNodeWire(wire("bench/board.D3", "shed/board.D4")),
+                        new AddNodeWire(wire("shed/board.D5", "bench/board.D6"))));
         List<Finding> apart = findings(joined);
         assertEquals(1, apart.size(), "once for the two boards, however many wires there are");
         assertTrue(apart.get(0).sentence().key().endsWith(".nodes"));
@@ -63,22 +65,19 @@ class NodeGroundTest {
     @Test
     void aWireGoesWithItsBoardOrByItself() throws EditRefused {
         NodeWire wire = wire("bench/board.D3", "shed/board.D4");
-        Build joined = Edits.apply(two(), new Edit.AddNodeWire(wire));
-        assertEquals(
-                List.of(), Edits.apply(joined, new Edit.RemoveNodeWire(wire)).links());
-        assertEquals(List.of(), Edits.apply(joined, new Edit.RemoveNode("shed")).links());
-        assertThrows(
-                EditRefused.class,
-                () -> Edits.apply(two(), new Edit.AddNodeWire(wire("bench/board.D3", "barn/board.D4"))));
+        Build joined = new AddNodeWire(wire).apply(two());
+        assertEquals(List.of(), new RemoveNodeWire(wire).apply(joined).links());
+        assertEquals(List.of(), new RemoveNode("shed").apply(joined).links());
+        assertThrows(EditRefused.class, () -> new AddNodeWire(wire("bench/board.D3", "barn/board.D4")).apply(two()));
     }
 
     @Test
     void theFirstFreePinsAreTaken() throws EditRefused {
         Circuit circuit = Circuit.of(two(), CATALOG);
-        Edit.AddNodeWire first =
-                (Edit.AddNodeWire) JoinNodes.of(circuit, Builds.NODE, "shed").orElseThrow();
-        Build once = Edits.apply(two(), first);
-        Edit.AddNodeWire second = (Edit.AddNodeWire)
+        AddNodeWire first =
+                (AddNodeWire) JoinNodes.of(circuit, Builds.NODE, "shed").orElseThrow();
+        Build once = first.apply(two());
+        AddNodeWire second = (AddNodeWire)
                 JoinNodes.of(Circuit.of(once, CATALOG), Builds.NODE, "shed").orElseThrow();
         assertTrue(!first.wire().from().equals(second.wire().from()), "a pin carries one wire");
         assertTrue(!first.wire().from().pin().equals("D0"), "the radio has D0");
@@ -86,7 +85,7 @@ class NodeGroundTest {
 
     @Test
     void wiresBetweenBoardsGoThroughTheFile() throws Exception {
-        Build joined = Edits.apply(two(), new Edit.AddNodeWire(wire("bench/board.D3", "shed/board.D4")));
+        Build joined = new AddNodeWire(wire("bench/board.D3", "shed/board.D4")).apply(two());
         String written = BuildWriter.print(joined);
         assertEquals(List.of(), SchemaCheck.ofBuild().check(written));
         assertEquals(joined, BuildReader.parse(Path.of("x"), written, CATALOG));

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
@@ -156,7 +157,7 @@ class PowerFixesTest {
                         .get(0)
                         .part("modem")
                         .orElseThrow()
-                        .setting("capacitor")
+                        .typed(Settings.CAPACITOR)
                         .orElseThrow());
         everyWayOutHelps(build, "power.burst_droop");
         assertEquals(

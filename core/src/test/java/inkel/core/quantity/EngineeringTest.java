@@ -4,9 +4,11 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.Optional;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class EngineeringTest {
     // The letter in place of the point is the marking code of IEC 60062; the rest is SI notation.
@@ -93,5 +95,52 @@ class EngineeringTest {
         assertEquals("drop_v", Unit.VOLT.key("drop"));
         assertEquals("r_ohm", Unit.OHM.key("r_ohm"));
         assertTrue(Unit.ONE.key("share").equals("share"));
+    }
+
+    @ParameterizedTest(name = "{0} {1} is kept as {2}")
+    @CsvSource({
+        "3.30456,       VOLT,    3.30456 V",
+        "-0.03,         VOLT,    -30 mV",
+        "1234.56,       OHM,     1.23456 kΩ",
+        "0,             SECOND,  0 s",
+        "0.001,         FARAD,   1000 µF",
+        "1e71,          OHM,     1E+62 GΩ",
+        "-17.5,         CELSIUS, -17.5 °C",
+        "0.05,          ONE,     0.05"
+    })
+    void keepsAllDigits(double value, Unit unit, String expected) {
+        assertEquals(expected, Engineering.exact(Quantity.of(unit, value)));
+    }
+
+    @Test
+    void whatIsKeptReadsBackAsTheVerySameAmount() {
+        Random random = new Random(7);
+        for (int i = 0; i < 20_000; i++) {
+            double value = Double.longBitsToDouble(random.nextLong());
+            double amount = i % 2 == 0 ? random.nextGaussian() * Math.pow(10, random.nextInt(30) - 15) : value;
+            if (!Double.isFinite(amount)) {
+                continue;
+            }
+            for (Unit unit : Unit.values()) {
+                String kept = Engineering.exact(Quantity.of(unit, amount));
+                assertEquals(
+                        Quantity.of(unit, amount).si(),
+                        Engineering.parse(kept, unit).orElseThrow(() -> new AssertionError(kept)),
+                        kept);
+            }
+        }
+    }
+
+    @Test
+    void theMinusThatIsPrintedReadsBack() {
+        assertEquals("−30 mV", Engineering.print(Voltage.ofMillivolts(-30)));
+        assertEquals(-0.03, Engineering.parse("−30 mV", Unit.VOLT).orElseThrow());
+        assertEquals(-0.03, Engineering.parse("-30 mV", Unit.VOLT).orElseThrow());
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"1e1000", "1e999999999", "1e-999999999", "9e308 k"})
+    void aNumberTooLargeIsNoNumberAndTakesNoTime(String text) {
+        assertEquals(Optional.empty(), Engineering.parse(text, Unit.VOLT));
     }
 }

@@ -10,10 +10,11 @@ import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
-import inkel.core.document.Edits;
 import inkel.core.document.Extras;
+import inkel.core.document.Logbook;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
+import inkel.core.document.edit.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
 import java.util.List;
@@ -25,7 +26,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 class AddPartsTest {
     private static List<Part> after(Builds builds, String classId, int count) throws Exception {
-        Build build = Edits.apply(builds.build(), AddParts.of(builds.circuit(), CATALOG.get(classId), count));
+        Build build = Edit.applyAll(builds.build(), AddParts.of(builds.circuit(), CATALOG.get(classId), count));
         List<Part> parts = build.nodes().get(0).parts();
         return parts.subList(parts.size() - count, parts.size());
     }
@@ -61,7 +62,8 @@ class AddPartsTest {
         assertFalse(suiting.isEmpty(), board.id());
         for (PartClass source : suiting) {
             Node node = NewNode.of("n", "New", board, source);
-            List<Finding> findings = Assessment.assess(new Build("New", List.of(node), List.of(), Extras.NONE), CATALOG)
+            List<Finding> findings = Assessment.assess(
+                            new Build("New", List.of(node), Logbook.EMPTY, Extras.NONE), CATALOG)
                     .findings();
             assertTrue(
                     findings.stream()

@@ -8,11 +8,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
 import inkel.core.document.Extras;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.SetWire;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Resistance;
 import inkel.core.wiring.WireStep.Kind;
@@ -111,8 +111,7 @@ class WireListTest {
                 .build();
         WireList list = of(build);
         assertEquals(3, list.openCount());
-        Build after = Edits.apply(
-                build, new Edit.Plug(Builds.NODE, Set.of(list.steps().get(0).id()), true));
+        Build after = new Plug(Builds.NODE, Set.of(list.steps().get(0).id()), true).apply(build);
         assertEquals(2, of(after).openCount());
         assertEquals(2, of(after).next().orElseThrow().number());
     }
@@ -123,10 +122,9 @@ class WireListTest {
                 .part("handset", "infrared-receiver", "VS=board.5V")
                 .wire("handset.OUT", "board.D4")
                 .build();
-        Build plugged = Edits.apply(build, new Edit.Plug(Builds.NODE, new HashSet<>(ids(of(build))), true));
+        Build plugged = new Plug(Builds.NODE, new HashSet<>(ids(of(build))), true).apply(build);
         assertEquals(0, of(plugged).openCount());
-        Build moved =
-                Edits.apply(plugged, new Edit.SetWire(Builds.NODE, Wire.placed(end("handset.OUT"), end("board.D7"))));
+        Build moved = new SetWire(Builds.NODE, Wire.placed(end("handset.OUT"), end("board.D7"))).apply(plugged);
         WireList list = of(moved);
         assertEquals(Set.of("board.D4#24 > handset.OUT#1"), list.toUnplug());
         assertEquals(2, list.openCount(), "one to pull and one to plug");

@@ -11,17 +11,23 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.MovePart;
+import inkel.core.document.edit.RemoveNodeWire;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
@@ -281,32 +287,32 @@ public final class Explainer {
                         "move-" + other.id(),
                         Fact.of("action.move").with("node", other.name()),
                         Fact.of("action.move.cost"),
-                        new Edit.MovePart(here, part, other.id()))));
+                        new MovePart(here, part, other.id()))));
         boolean isChip = placed.isChip();
         actions.add(action(
                 isChip ? "ready" : "chip",
                 Fact.of(isChip ? "action.ready" : "action.chip"),
                 Fact.of(isChip ? "action.ready.cost" : "action.chip.cost"),
-                new Edit.SetSetting(here, part, "form", isChip ? "ready" : "chip")));
+                new SetSetting(here, part, Settings.FORM, isChip ? "ready" : "chip")));
         if (!placed.isHeaderLoose() && !isChip) {
             actions.add(action(
                     "header-loose",
                     Fact.of("action.header_loose"),
                     Fact.of("action.header_loose.cost"),
-                    new Edit.SetSetting(here, part, "header", "loose")));
+                    new SetSetting(here, part, Settings.HEADER, "loose")));
         }
-        String contact = placed.part().setting("contact").orElse("jumper");
+        String contact = placed.part().typed(Settings.CONTACT).orElse("jumper");
         for (String other : List.of("jumper", "clip", "solder")) {
             if (!other.equals(contact)) {
                 actions.add(action(
                         "contact-" + other,
                         Fact.of("action.contact." + other),
                         Fact.of("action.contact." + other + ".cost"),
-                        new Edit.SetSetting(here, part, "contact", other)));
+                        new SetSetting(here, part, Settings.CONTACT, other)));
             }
         }
-        actions.add(action(
-                "remove", Fact.of("action.remove"), Fact.of("action.remove.cost"), new Edit.RemovePart(here, part)));
+        actions.add(
+                action("remove", Fact.of("action.remove"), Fact.of("action.remove.cost"), new RemovePart(here, part)));
         return actions;
     }
 
@@ -345,7 +351,7 @@ public final class Explainer {
                                                             .orElseThrow()
                                                             .name()))),
                     Fact.of("action.node_wire_off.cost"),
-                    new Edit.RemoveNodeWire(link)));
+                    new RemoveNodeWire(link)));
         });
         return actions;
     }
@@ -395,16 +401,12 @@ public final class Explainer {
                                         "address",
                                         Engineering.address(placed.address().orElseThrow()))
                                 .with("clock", i2c.clockMax())),
-                        placed.part().setting("address").isPresent()
-                                ? Words.get("source.yours")
-                                : Words.get("source.class"))));
+                        placed.part().has(Settings.ADDRESS) ? Words.get("source.yours") : Words.get("source.class"))));
         placed.baud()
                 .ifPresent(baud -> rows.add(new Row(
                         Words.get("figure.bus"),
                         Words.get("figure.uart", "baud", Math.round(baud.hertz())),
-                        placed.part().setting("baud").isPresent()
-                                ? Words.get("source.yours")
-                                : Words.get("source.class"))));
+                        placed.part().has(Settings.BAUD) ? Words.get("source.yours") : Words.get("source.class"))));
         cls.pwm()
                 .ifPresent(pwm -> rows.add(new Row(
                         Words.get("figure.pulses"),
@@ -429,7 +431,7 @@ public final class Explainer {
                                 : placed.isHeaderLoose() ? "figure.form.loose" : "figure.form.ready"),
                 ""));
         placed.part()
-                .setting("contact")
+                .typed(Settings.CONTACT)
                 .ifPresent(contact ->
                         rows.add(new Row(Words.get("figure.contact"), Words.get("figure.contact." + contact), "")));
         cls.decoupling()
@@ -483,7 +485,7 @@ public final class Explainer {
     /** Whether the builder set the voltage of a source. */
     private boolean isChosen(Place place) {
         return node.part(place.part())
-                .flatMap(owner -> owner.part().setting("volts"))
+                .flatMap(owner -> owner.part().typed(Settings.VOLTS))
                 .isPresent();
     }
 
@@ -541,7 +543,7 @@ public final class Explainer {
                 "take-out",
                 Fact.of(key).with("signal", end.pin()),
                 Fact.of(key + ".cost"),
-                new Edit.TakeOut(node.node().id(), end));
+                new TakeOut(node.node().id(), end));
     }
 
     private String purpose(Endpoint end) {

@@ -8,13 +8,16 @@ import inkel.app.words.PartWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.OwnFigures.Slot;
-import inkel.core.catalog.PartChoices;
 import inkel.core.catalog.PartClass;
-import inkel.core.catalog.PartSettings;
+import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.edit.RenamePart;
+import inkel.core.document.edit.SetFigure;
+import inkel.core.document.edit.SetPurpose;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import java.util.LinkedHashMap;
@@ -47,7 +50,7 @@ final class FigureForm extends VBox {
         getChildren().add(Ui.text(Words.get("figures.hint"), "quiet", "small"));
         text("figures.name", "own-name", placed.part().name(), this::rename);
         text("figures.purpose", "own-purpose", placed.part().purpose(), this::setPurpose);
-        List<PartSettings> settings = PartSettings.of(placed.cls());
+        List<Setting<?>> settings = Settings.typedFor(placed.cls());
         if (!settings.isEmpty()) {
             getChildren().add(Ui.word(Words.get("figures.choices"), "section-title"));
             settings.forEach(setting -> getChildren().add(row(setting)));
@@ -87,38 +90,38 @@ final class FigureForm extends VBox {
 
     private void rename(String name) {
         if (!name.isEmpty() && !name.equals(part().name())) {
-            bench.apply(new Edit.RenamePart(place.node(), part().id(), name));
+            bench.apply(new RenamePart(place.node(), part().id(), name));
         }
     }
 
     private void setPurpose(String purpose) {
         if (!purpose.equals(part().purpose())) {
-            bench.apply(new Edit.SetPurpose(place.node(), part().id(), purpose));
+            bench.apply(new SetPurpose(place.node(), part().id(), purpose));
         }
     }
 
     /** What was said of the part by ways out and actions, each to be taken back. */
     private void made() {
-        List<String> keys = PartChoices.keys().stream()
-                .filter(key -> part().setting(key).isPresent())
+        List<Setting<?>> said = Settings.all().stream()
+                .filter(setting -> setting.isChoice() && part().has(setting))
                 .toList();
-        if (keys.isEmpty()) {
+        if (said.isEmpty()) {
             return;
         }
         getChildren().add(Ui.word(Words.get("figures.said"), "section-title"));
-        for (String key : keys) {
+        for (Setting<?> setting : said) {
             Caption name = Ui.text(
-                    Words.say(Fact.of("choice." + key)
-                            .with("value", part().setting(key).orElseThrow())),
+                    Words.say(Fact.of("choice." + setting.key())
+                            .with("value", part().typed(setting).orElseThrow())),
                     "row-name");
             HBox.setHgrow(name, Priority.ALWAYS);
             name.setMaxWidth(Double.MAX_VALUE);
             Tile back = new Tile(
-                    () -> bench.apply(new Edit.SetSetting(place.node(), part().id(), key, null)),
+                    () -> bench.apply(new SetSetting(place.node(), part().id(), setting, null)),
                     Ui.word(Words.get("figures.take_back"), "yours-text"),
                     Pos.CENTER,
                     "quiet-tile");
-            back.setId("choice-" + key);
+            back.setId("choice-" + setting.key());
             back.setMinWidth(USE_PREF_SIZE);
             back.setAccessibleText(name.getText() + ", " + Words.get("figures.take_back"));
             HBox line = new HBox(8, name, back);
@@ -128,14 +131,14 @@ final class FigureForm extends VBox {
     }
 
     /** A choice; emptied, it is left to the class again. */
-    private VBox row(PartSettings setting) {
-        String now = part().setting(setting.key()).orElse("");
+    private VBox row(Setting<?> setting) {
+        String now = part().typed(setting).orElse("");
         Caption name = Ui.text(Words.get("setting." + setting.key()), "row-name");
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
         TextField field = new TextField(now);
         field.setId("setting-" + setting.key());
-        field.setPromptText(Words.get("setting.example", "value", setting.example()));
+        field.setPromptText(Words.get("setting.example", "value", setting.example(placed.cls())));
         field.getStyleClass().add("figure-field");
         field.setPrefWidth(VALUE_WIDTH);
         field.setMinWidth(VALUE_WIDTH);
@@ -154,12 +157,12 @@ final class FigureForm extends VBox {
         return new VBox(2, line, trouble);
     }
 
-    private void choose(PartSettings setting, String typed, String now, Caption trouble) {
-        Optional<Fact> problem = typed.isEmpty() ? Optional.empty() : setting.problem(typed);
+    private void choose(Setting<?> setting, String typed, String now, Caption trouble) {
+        Optional<Fact> problem = typed.isEmpty() ? Optional.empty() : setting.problem(placed.cls(), typed);
         problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
         Ui.show(trouble, problem.isPresent());
         if (problem.isEmpty() && !typed.equals(now)) {
-            bench.apply(new Edit.SetSetting(place.node(), part().id(), setting.key(), typed.isEmpty() ? null : typed));
+            bench.apply(new SetSetting(place.node(), part().id(), setting, typed.isEmpty() ? null : typed));
         }
     }
 
@@ -180,7 +183,7 @@ final class FigureForm extends VBox {
         line.setAlignment(Pos.CENTER_LEFT);
         if (isOwn) {
             Tile back = new Tile(
-                    () -> bench.apply(new Edit.SetFigure(place.node(), part().id(), slot.key(), null)),
+                    () -> bench.apply(new SetFigure(place.node(), part().id(), slot.key(), null)),
                     Ui.word(Words.get("source." + (slot.source() == Source.YOURS ? "yours" : "class")), "yours-text"),
                     Pos.CENTER,
                     "quiet-tile");
@@ -205,7 +208,7 @@ final class FigureForm extends VBox {
         String typed = field.getText().strip();
         boolean isOwn = part().figures().containsKey(slot.key());
         if (typed.isEmpty() && isOwn) {
-            bench.apply(new Edit.SetFigure(place.node(), part().id(), slot.key(), null));
+            bench.apply(new SetFigure(place.node(), part().id(), slot.key(), null));
             return;
         }
         if (typed.equals(slot.shown()) || typed.isEmpty()) {
@@ -219,7 +222,7 @@ final class FigureForm extends VBox {
         problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
         Ui.show(trouble, problem.isPresent());
         if (problem.isEmpty()) {
-            bench.apply(new Edit.SetFigure(place.node(), part().id(), slot.key(), typed));
+            bench.apply(new SetFigure(place.node(), part().id(), slot.key(), typed));
         }
     }
 }

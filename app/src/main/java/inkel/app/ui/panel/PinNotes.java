@@ -5,11 +5,13 @@ import inkel.app.ui.panel.Why.Section;
 import inkel.app.ui.panel.Why.Tone;
 import inkel.app.words.Words;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Hold;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
@@ -50,7 +52,7 @@ final class PinNotes {
         holdAll(placed, wires.stream().filter(wire -> !wire.held()).toList(), true)
                 .ifPresent(actions::add);
         holdAll(placed, wires.stream().filter(Wire::held).toList(), false).ifPresent(actions::add);
-        Optional<String> now = placed.part().setting("end");
+        Optional<String> now = placed.part().typed(Settings.END);
         ENDS.keySet().stream()
                 .sorted()
                 .filter(end -> !now.filter(end::equals).isPresent())
@@ -66,7 +68,7 @@ final class PinNotes {
                 action,
                 Fact.of(key).with("part", placed.part().name()),
                 Fact.of("action.end.cost"),
-                List.of(new Edit.SetSetting(id, placed.id(), "end", value)));
+                List.of(new SetSetting(id, placed.id(), Settings.END, value)));
     }
 
     private Optional<Fix> holdAll(Placed placed, List<Wire> wires, boolean isHeld) {
@@ -78,7 +80,7 @@ final class PinNotes {
                 Fact.of(isHeld ? "action.hold_all" : "action.let_go_all")
                         .with("part", placed.part().name()),
                 Fact.of(isHeld ? "action.hold.cost" : "action.let_go.cost"),
-                List.of(new Edit.Hold(id, wires.stream().map(Wire::from).toList(), isHeld, ""))));
+                List.of(new Hold(id, wires.stream().map(Wire::from).toList(), isHeld, ""))));
     }
 
     /** Holding one signal, or keeping one pin of the board free. */
@@ -92,7 +94,7 @@ final class PinNotes {
                             .with("signal", end.pin())
                             .with("pin", wire.get().to().pin()),
                     Fact.of(isHeld ? "action.let_go.cost" : "action.hold.cost"),
-                    List.of(new Edit.Hold(id, List.of(end), !isHeld, ""))));
+                    List.of(new Hold(id, List.of(end), !isHeld, ""))));
         }
         return boardPin(end).map(pin -> List.of(keepFree(pin))).orElse(List.of());
     }
@@ -107,7 +109,7 @@ final class PinNotes {
         Placed board = node.board();
         boolean isKept = board.isKeptFree(pin);
         Set<String> kept = new LinkedHashSet<>();
-        board.part().setting("forbidden").ifPresent(pins -> kept.addAll(List.of(pins.split("[ ,]+"))));
+        board.own(Settings.FORBIDDEN).ifPresent(kept::addAll);
         if (isKept) {
             kept.remove(pin.label());
         } else {
@@ -118,8 +120,8 @@ final class PinNotes {
                 isKept ? "use-again" : "keep-free",
                 Fact.of(key).with("pin", pin.label()),
                 Fact.of(key + ".cost"),
-                List.of(new Edit.SetSetting(
-                        id, board.id(), "forbidden", kept.isEmpty() ? null : String.join(", ", kept))));
+                List.of(new SetSetting(
+                        id, board.id(), Settings.FORBIDDEN, kept.isEmpty() ? null : String.join(", ", kept))));
     }
 
     /** Who is on a pin of the board, and what it can do. */

@@ -5,15 +5,18 @@ import inkel.app.ui.panel.Why.Section;
 import inkel.app.words.Words;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Reduction;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Moment;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.SetMoment;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.power.FeedLine;
 import inkel.core.power.RegulatorReport;
@@ -102,20 +105,17 @@ final class PowerNotes {
             }
         }
         for (Reduction lower : placed.cls().demands().reductions()) {
-            if (placed.part()
-                    .setting("turned_down")
-                    .filter(lower.name()::equals)
-                    .isEmpty()) {
-                actions.add(setting(placed, "turned_down", lower.name(), "turn-down-" + lower.name(), lower));
+            if (placed.own(Settings.TURNED_DOWN).filter(lower::equals).isEmpty()) {
+                actions.add(turnDown(placed, lower));
             }
         }
         placed.part()
-                .setting("turned_down")
+                .typed(Settings.TURNED_DOWN)
                 .ifPresent(now -> actions.add(new Fix(
                         "turn-up",
                         Fact.of("action.turn_up").with("part", placed.part().name()),
                         Fact.of("action.turn_up.cost").with("setting", now),
-                        List.of(new Edit.SetSetting(node.node().id(), placed.id(), "turned_down", null)))));
+                        List.of(new SetSetting(node.node().id(), placed.id(), Settings.TURNED_DOWN, null)))));
         moment(placed).ifPresent(actions::add);
         return actions;
     }
@@ -125,15 +125,15 @@ final class PowerNotes {
                 "feed-" + supply.pin() + "-" + rail.id(),
                 Fact.of("action.feed").with("pin", supply.pin()).with("rail", RailNames.of(node, rail.id())),
                 Fact.of("action.feed.cost").with("room", rail.room()),
-                List.of(new Edit.Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
+                List.of(new Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
     }
 
-    private Fix setting(Placed placed, String key, String value, String id, Reduction lower) {
+    private Fix turnDown(Placed placed, Reduction lower) {
         return new Fix(
-                id,
-                Fact.of("fix.turn_down").with("part", placed.part().name()).with("setting", value),
+                "turn-down-" + lower.name(),
+                Fact.of("fix.turn_down").with("part", placed.part().name()).with("setting", lower.name()),
                 Fact.of("action.turn_down.cost").with("to", lower.current()),
-                List.of(new Edit.SetSetting(node.node().id(), placed.id(), key, value)));
+                List.of(new SetSetting(node.node().id(), placed.id(), Settings.TURNED_DOWN, lower.name())));
     }
 
     /** For a part that runs in several modes and that no moment names yet. */
@@ -158,6 +158,6 @@ final class PowerNotes {
                 "moment",
                 Fact.of("action.moment"),
                 Fact.of("action.moment.cost"),
-                List.of(new Edit.SetMoment(node.node().id(), moment))));
+                List.of(new SetMoment(node.node().id(), moment))));
     }
 }

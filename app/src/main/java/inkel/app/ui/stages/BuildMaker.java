@@ -8,6 +8,7 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.document.Build;
+import inkel.core.document.Logbook;
 import inkel.core.document.Node;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.NewNode;
@@ -126,7 +127,7 @@ final class BuildMaker extends VBox {
         }
         Ui.show(trouble, false);
         String id = bench.build()
-                .orElse(new Build("", List.of(), List.of(), inkel.core.document.Extras.NONE))
+                .orElse(new Build("", List.of(), Logbook.EMPTY, inkel.core.document.Extras.NONE))
                 .freeNodeId(called);
         take.accept(NewNode.of(id, called, board, supply));
         name.clear();

@@ -11,15 +11,20 @@ import inkel.app.ui.controls.WrapRow;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Reading;
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
+import inkel.core.document.LogLine;
 import inkel.core.document.Place;
-import inkel.core.document.Reading;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Leave;
+import inkel.core.document.edit.Measure;
+import inkel.core.document.edit.TakeBack;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.Link;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -29,6 +34,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
@@ -52,6 +59,7 @@ public final class LevelsStage extends StagePane {
     private final TextField high = field("measured-high");
     private final TextField low = field("measured-low");
     private final Caption trouble = Ui.text("", "stop-text", "small");
+    private final Caption stale = Ui.text("", "quiet", "small");
     private final TextField reason = new TextField();
     private final WrapRow measured;
     private final HBox leaving;
@@ -115,7 +123,8 @@ public final class LevelsStage extends StagePane {
         enterWith(high, true);
         enterWith(low, false);
         VBox.setVgrow(ladders, Priority.ALWAYS);
-        VBox right = new VBox(8, empty, ladders, measured, leaving, trouble);
+        stale.setId("stale-reading");
+        VBox right = new VBox(8, empty, ladders, measured, stale, leaving, trouble);
         right.setMinWidth(LEAST_LADDERS_WIDTH);
         HBox.setHgrow(right, Priority.ALWAYS);
         HBox both = new HBox(16, list, right);
@@ -159,25 +168,27 @@ public final class LevelsStage extends StagePane {
         Reading known = node.get().reading(signal.endpoint());
         Optional<Voltage> before = isHigh ? known.high() : known.low();
         String typed = field.getText().strip();
-        if (typed.equals(before.map(Engineering::print).orElse(""))) {
+        Optional<Quantity> volts = Engineering.parseQuantity(typed, Unit.VOLT);
+        if (typed.isEmpty() ? before.isEmpty() : volts.isPresent() && volts.equals(before)) {
             Ui.show(trouble, false);
             return;
         }
-        Optional<Double> volts = Engineering.parse(typed, Unit.VOLT);
         boolean isWrong = !typed.isEmpty() && volts.isEmpty();
         trouble.setText(Words.say(
                 Fact.of("problem.expected_value").with("example", "3.3 V").with("found", typed)));
         Ui.show(trouble, isWrong);
         if (!isWrong) {
-            bench.apply(new Edit.Measure(
-                    signal.node(), signal.endpoint(), isHigh, volts.map(Voltage::ofVolts), bench.now()));
+            LogLine.What what = isHigh ? LogLine.What.HIGH : LogLine.What.LOW;
+            bench.apply(volts.<Edit>map(value -> new Measure(
+                            signal.node(), signal.endpoint(), what, value, typed, LogLine.By.TYPED, bench.now()))
+                    .orElseGet(() -> new TakeBack(signal, what, bench.now())));
         }
     }
 
     /** A wire with little to spare stays as it is: the plan keeps why, and Wake asks for a reading. */
     private void leave() {
         shown().filter(link -> !reason.getText().isBlank())
-                .ifPresent(link -> bench.apply(new Edit.Leave(
+                .ifPresent(link -> bench.apply(new Leave(
                         link.signal().node(),
                         link.signal().endpoint(),
                         reason.getText().strip(),
@@ -298,8 +309,22 @@ public final class LevelsStage extends StagePane {
         Reading reading = node().flatMap(
                         node -> shown.map(link -> node.reading(link.signal().endpoint())))
                 .orElse(Reading.NONE);
-        high.setText(reading.high().map(Engineering::print).orElse(""));
-        low.setText(reading.low().map(Engineering::print).orElse(""));
+        high.setText(reading.high().map(Engineering::exact).orElse(""));
+        low.setText(reading.low().map(Engineering::exact).orElse(""));
+        String old = node().flatMap(node ->
+                        shown.map(link -> node.staleReading(link.signal().endpoint())))
+                .map(LevelsStage::said)
+                .orElse("");
+        stale.setText(old.isEmpty() ? "" : Words.get("levels.stale", "readings", old));
+        Ui.show(stale, !old.isEmpty());
+    }
+
+    /** The levels of a reading in words; empty when nothing was read. */
+    private static String said(Reading reading) {
+        return Stream.concat(
+                        reading.high().map(volts -> Words.get("levels.stale.high", "volts", volts)).stream(),
+                        reading.low().map(volts -> Words.get("levels.stale.low", "volts", volts)).stream())
+                .collect(Collectors.joining(", "));
     }
 
     private int rowFocused() {

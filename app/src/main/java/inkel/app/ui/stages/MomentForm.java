@@ -8,8 +8,9 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Mode;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Moment;
+import inkel.core.document.edit.RemoveMoment;
+import inkel.core.document.edit.SetMoment;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
@@ -43,7 +44,7 @@ final class MomentForm extends VBox {
         Tile remove = pill(
                 Words.get("moments.remove"),
                 "moment-remove",
-                () -> bench.apply(new Edit.RemoveMoment(node.node().id(), moment.id())));
+                () -> bench.apply(new RemoveMoment(node.node().id(), moment.id())));
         HBox times = new HBox(
                 10,
                 field("moments.name", "name", moment.name(), 150, this::rename),
@@ -113,7 +114,7 @@ final class MomentForm extends VBox {
     }
 
     private void set(Moment changed) {
-        bench.apply(new Edit.SetMoment(node.node().id(), changed));
+        bench.apply(new SetMoment(node.node().id(), changed));
     }
 
     private Optional<Moment> rename(String name) {
@@ -225,7 +226,6 @@ final class MomentForm extends VBox {
             mine.remove(other.id());
         }
         String id = node.node().id();
-        bench.apply(List.of(
-                new Edit.SetMoment(id, moment.withNever(mine)), new Edit.SetMoment(id, other.withNever(theirs))));
+        bench.apply(List.of(new SetMoment(id, moment.withNever(mine)), new SetMoment(id, other.withNever(theirs))));
     }
 }

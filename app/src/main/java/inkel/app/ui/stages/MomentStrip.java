@@ -10,9 +10,10 @@ import inkel.app.ui.controls.Tile;
 import inkel.app.words.Words;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
+import inkel.core.document.edit.RemoveMoment;
+import inkel.core.document.edit.SetMoment;
 import inkel.core.power.PeakLine;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
@@ -119,7 +120,7 @@ final class MomentStrip extends VBox {
         MomentRow row = new MomentRow(moment, node.round(), () -> edit(moment.id()), this::move);
         row.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.DELETE) {
-                bench.apply(new Edit.RemoveMoment(node.node().id(), moment.id()));
+                bench.apply(new RemoveMoment(node.node().id(), moment.id()));
                 event.consume();
             }
         });
@@ -127,7 +128,7 @@ final class MomentStrip extends VBox {
     }
 
     private void move(Moment moment, TimeSpan at) {
-        bench.apply(new Edit.SetMoment(bench.nodeProperty().get(), moment.withAt(Optional.of(at))));
+        bench.apply(new SetMoment(bench.nodeProperty().get(), moment.withAt(Optional.of(at))));
     }
 
     private void edit(String id) {

@@ -7,7 +7,7 @@ import inkel.app.words.Words;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.RenamePart;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
 import java.util.List;
@@ -72,8 +72,8 @@ public final class PartsStage extends StagePane {
     }
 
     private void rename(PartCard card) {
-        card.rename(name -> bench.apply(
-                new Edit.RenamePart(card.place().node(), card.place().part(), name)));
+        card.rename(name ->
+                bench.apply(new RenamePart(card.place().node(), card.place().part(), name)));
     }
 
     @Override

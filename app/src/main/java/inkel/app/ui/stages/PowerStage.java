@@ -11,9 +11,9 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Feed;
 import inkel.core.finding.Stage;
 import inkel.core.remedy.FeedCheck;
 import java.util.Locale;
@@ -102,7 +102,7 @@ public final class PowerStage extends StagePane {
     }
 
     private void feed(Endpoint pin, Endpoint rail) {
-        bench.apply(new Edit.Feed(bench.nodeProperty().get(), pin.part(), pin.pin(), rail));
+        bench.apply(new Feed(bench.nodeProperty().get(), pin.part(), pin.pin(), rail));
     }
 
     @Override

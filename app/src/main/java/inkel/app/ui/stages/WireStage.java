@@ -9,7 +9,7 @@ import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.Plug;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
 import inkel.core.wiring.Terminal;
@@ -231,7 +231,7 @@ public final class WireStage extends StagePane {
     }
 
     private void plug(WireStep step, boolean in) {
-        bench.apply(new Edit.Plug(wires.node().node().id(), Set.of(step.id()), in));
+        bench.apply(new Plug(wires.node().node().id(), Set.of(step.id()), in));
     }
 
     private void back() {

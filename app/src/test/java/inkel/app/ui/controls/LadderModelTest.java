@@ -7,11 +7,10 @@ import inkel.app.kit.Given;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
-import inkel.core.document.Edits;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Insert;
 import inkel.core.formula.Verdict;
 import inkel.core.quantity.Resistance;
 import java.util.List;
@@ -57,8 +56,7 @@ class LadderModelTest {
         Build build = Given.assessment(Given.FIRST_SKETCH).build();
         Endpoint mosi = new Endpoint("reader", "MOSI");
         Between divider = new Between.Divider(mosi, Resistance.ofOhms(1500), Resistance.ofOhms(2700), Extras.NONE);
-        Assessment divided =
-                Assessment.assess(Edits.apply(build, new Edit.Insert("lower-lock", divider)), Given.CATALOG);
+        Assessment divided = Assessment.assess(new Insert("lower-lock", divider).apply(build), Given.CATALOG);
         LadderModel model = LadderModel.of(
                         divided, divided.circuit("lower-lock").orElseThrow(), Place.of("lower-lock", mosi))
                 .orElseThrow();

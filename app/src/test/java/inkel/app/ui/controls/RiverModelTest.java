@@ -10,7 +10,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
-import inkel.core.document.Edits;
+import inkel.core.document.edit.Edit;
 import inkel.core.remedy.AddParts;
 import java.util.Comparator;
 import java.util.List;
@@ -26,7 +26,7 @@ class RiverModelTest {
     private static NodeCircuit withMore(int loads) throws Exception {
         Build build = Given.build(Given.LOCKS);
         NodeCircuit node = Circuit.of(build, Given.CATALOG).nodes().get(0);
-        Build more = Edits.apply(build, AddParts.of(node, Given.CATALOG.get("water-level"), loads));
+        Build more = Edit.applyAll(build, AddParts.of(node, Given.CATALOG.get("water-level"), loads));
         return Circuit.of(more, Given.CATALOG).nodes().get(0);
     }
 

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
@@ -67,7 +68,7 @@ class PinNotesTest {
                         .orElseThrow()
                         .part("handset")
                         .orElseThrow()
-                        .setting("end")
+                        .typed(Settings.END)
                         .orElseThrow());
         assertEquals(locks(), action(near, "handset", "", "end-either").apply(near));
     }
@@ -78,10 +79,11 @@ class PinNotesTest {
         Build both = action(kept, "board", "D3", "keep-free").apply(kept);
         assertEquals(
                 "D2, D3",
-                both.node(NODE).orElseThrow().board().setting("forbidden").orElseThrow());
+                both.node(NODE).orElseThrow().board().typed(Settings.FORBIDDEN).orElseThrow());
         Build one = action(both, "board", "D2", "use-again").apply(both);
         assertEquals(
-                "D3", one.node(NODE).orElseThrow().board().setting("forbidden").orElseThrow());
+                "D3",
+                one.node(NODE).orElseThrow().board().typed(Settings.FORBIDDEN).orElseThrow());
         assertEquals(locks(), action(one, "board", "D3", "use-again").apply(one));
     }
 

@@ -3,12 +3,12 @@ package inkel.core.io.document;
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.OwnFigures;
-import inkel.core.catalog.PartChoices;
-import inkel.core.catalog.PartSettings;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
-import inkel.core.document.LogEntry;
+import inkel.core.document.Extras;
+import inkel.core.document.Logbook;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
@@ -26,8 +26,6 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.nio.file.Path;
-import java.time.Instant;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -41,6 +39,10 @@ import java.util.regex.Pattern;
 /** Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it. */
 public final class BuildReader {
     private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]*");
+
+    /** Files of every format from this one on are read; they are written as the present one. */
+    private static final int OLDEST_FORMAT = 1;
+
     private final Catalog catalog;
     private final List<Problem> problems = new ArrayList<>();
 
@@ -70,9 +72,9 @@ public final class BuildReader {
     private Build build(JsonNode tree) {
         Fields fields = new Fields(tree, "", problems);
         if (!tree.isObject()) {
-            return new Build("", List.of(), List.of(), inkel.core.document.Extras.NONE);
+            return new Build("", List.of(), Logbook.EMPTY, Extras.NONE);
         }
-        checkFormat(fields);
+        int format = format(fields);
         String name = fields.text("name");
         List<Node> nodes = new ArrayList<>();
         Set<String> ids = new HashSet<>();
@@ -82,7 +84,7 @@ public final class BuildReader {
         if (nodes.isEmpty()) {
             fields.problem("", Fact.of("problem.required").with("key", "nodes"));
         }
-        List<LogEntry> log = fields.objects("log").stream().map(this::logEntry).toList();
+        Logbook log = new LogReader(format, nodes).read(fields.objects("log"));
         List<NodeWire> links = fields.objects("links").stream()
                 .map(link -> new NodeWire(
                         boardPin(link, "from", nodes),
@@ -113,35 +115,24 @@ public final class BuildReader {
         return place;
     }
 
-    private void checkFormat(Fields fields) {
+    /** The format that the file is written in: one that this version reads, or the present one where it is not. */
+    private static int format(Fields fields) {
         if (!fields.has("format")) {
             fields.problem("", Fact.of("problem.required").with("key", "format"));
-            return;
+            return Build.FORMAT;
         }
         int format = fields.number("format", -1);
-        if (format != Build.FORMAT && format != -1) {
+        if (format >= OLDEST_FORMAT && format <= Build.FORMAT) {
+            return format;
+        }
+        if (format != -1) {
             fields.problem(
                     "format",
                     Fact.of(format > Build.FORMAT ? "problem.newer_format" : "problem.older_format")
                             .with("found", format)
                             .with("known", Build.FORMAT));
         }
-    }
-
-    private LogEntry logEntry(Fields fields) {
-        Instant at = fields.parsed(
-                "at",
-                text -> {
-                    try {
-                        return Optional.of(Instant.parse(text));
-                    } catch (DateTimeParseException notATime) {
-                        return Optional.empty();
-                    }
-                },
-                "2026-05-01T18:30:00Z",
-                Instant.EPOCH);
-        return new LogEntry(
-                at, fields.text("kind"), fields.optionalText("place").orElse(""), fields.text("text"), fields.extras());
+        return Build.FORMAT;
     }
 
     private String id(Fields fields, Set<String> taken) {
@@ -235,6 +226,7 @@ public final class BuildReader {
                 fields.flag("ground_apart", false),
                 settings,
                 figures(fields, classId),
+                fields.wholeFrom("since", 0),
                 fields.extras());
     }
 
@@ -255,9 +247,8 @@ public final class BuildReader {
     }
 
     private void checkSetting(Fields fields, String classId, String key, String value) {
-        PartSettings.of(key)
-                .flatMap(setting -> setting.problem(value))
-                .or(() -> catalog.find(classId).flatMap(cls -> PartChoices.problem(cls, key, value)))
+        Settings.of(key)
+                .flatMap(setting -> catalog.find(classId).flatMap(cls -> setting.problem(cls, value)))
                 .ifPresent(reason -> fields.problem("settings", key, reason));
     }
 

@@ -5,7 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
-import inkel.core.document.LogEntry;
+import inkel.core.document.LogLine;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
@@ -15,7 +15,6 @@ import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.JsonText;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.TimeSpan;
-import inkel.core.quantity.Unit;
 import java.io.IOException;
 import java.nio.file.Path;
 
@@ -48,7 +47,7 @@ public final class BuildWriter {
             build.links().forEach(link -> links.add(tree(link)));
         }
         ArrayNode log = tree.putArray("log");
-        build.log().forEach(entry -> log.add(tree(entry)));
+        build.log().lines().forEach(line -> log.add(tree(line)));
         return with(tree, build.extras());
     }
 
@@ -67,13 +66,43 @@ public final class BuildWriter {
         return with(tree, link.extras());
     }
 
-    private static ObjectNode tree(LogEntry entry) {
+    private static ObjectNode tree(LogLine line) {
         ObjectNode tree = object();
-        tree.put("at", entry.at().toString());
-        tree.put("kind", entry.kind());
-        putUnlessEmpty(tree, "place", entry.place());
-        tree.put("text", entry.text());
-        return with(tree, entry.extras());
+        tree.put("at", line.at().toString());
+        tree.put("kind", kind(line));
+        putUnlessEmpty(tree, "place", line.place().toString());
+        if (line instanceof LogLine.Measured measured) {
+            tree.put("what", measured.what().text());
+            tree.put("value", Engineering.exact(measured.value()));
+            putUnlessEmpty(tree, "text", measured.text());
+            tree.put("by", measured.by().text());
+            ArrayNode stoodOn = tree.putArray("stood_on");
+            measured.on().things().forEach(stoodOn::add);
+        } else if (line instanceof LogLine.TakenBack back) {
+            tree.put("line", back.line());
+        } else {
+            putUnlessEmpty(tree, "text", line.text());
+        }
+        return with(tree, line.extras());
+    }
+
+    private static String kind(LogLine line) {
+        if (line instanceof LogLine.Measured) {
+            return LogWords.MEASURED;
+        } else if (line instanceof LogLine.Left) {
+            return LogWords.LEFT;
+        } else if (line instanceof LogLine.Decided) {
+            return LogWords.DECIDED;
+        } else if (line instanceof LogLine.Changed) {
+            return LogWords.CHANGED;
+        } else if (line instanceof LogLine.Swapped) {
+            return LogWords.SWAPPED;
+        } else if (line instanceof LogLine.WentWrong) {
+            return LogWords.WENT_WRONG;
+        } else if (line instanceof LogLine.TakenBack) {
+            return LogWords.TAKEN_BACK;
+        }
+        return LogWords.NOTED;
     }
 
     private static void putUnlessEmpty(ObjectNode tree, String key, String value) {
@@ -114,6 +143,9 @@ public final class BuildWriter {
             ObjectNode feeds = tree.putObject("feeds");
             part.feeds().forEach((pin, rail) -> feeds.put(pin, rail.toString()));
         }
+        if (part.since() > 0) {
+            tree.put("since", part.since());
+        }
         if (part.groundApart()) {
             tree.put("ground_apart", true);
         }
@@ -146,7 +178,7 @@ public final class BuildWriter {
     }
 
     private static String text(TimeSpan time) {
-        return Engineering.print(time.seconds(), Unit.SECOND, 9);
+        return Engineering.exact(time);
     }
 
     private static ObjectNode tree(Wire wire) {
@@ -165,8 +197,8 @@ public final class BuildWriter {
         tree.put("signal", between.signal().toString());
         if (between instanceof Between.Divider divider) {
             tree.put("kind", "divider");
-            tree.put("series", Engineering.print(divider.series().ohms(), Unit.OHM, 4));
-            tree.put("to_ground", Engineering.print(divider.toGround().ohms(), Unit.OHM, 4));
+            tree.put("series", Engineering.exact(divider.series()));
+            tree.put("to_ground", Engineering.exact(divider.toGround()));
         } else if (between instanceof Between.ShifterWay way) {
             tree.put("kind", "shifter");
             tree.put("shifter", way.shifter());
@@ -177,10 +209,10 @@ public final class BuildWriter {
             putUnlessEmpty(tree, "reason", nothing.reason());
         } else if (between instanceof Between.Series series) {
             tree.put("kind", "series");
-            tree.put("series", Engineering.print(series.resistance().ohms(), Unit.OHM, 4));
+            tree.put("series", Engineering.exact(series.resistance()));
         } else if (between instanceof Between.CoilDriver driver) {
             tree.put("kind", "coil-driver");
-            tree.put("base", Engineering.print(driver.base().ohms(), Unit.OHM, 4));
+            tree.put("base", Engineering.exact(driver.base()));
         }
         return with(tree, between.extras());
     }

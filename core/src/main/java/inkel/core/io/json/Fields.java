@@ -100,6 +100,17 @@ public final class Fields {
         return node.get(key).asInt(otherwise);
     }
 
+    /** A whole number that may be left out, refused below the least. */
+    public int wholeFrom(String key, int least) {
+        int number = number(key, least);
+        if (number < least) {
+            problem(
+                    key,
+                    Fact.of("problem.expected_value").with("example", least).with("found", number));
+        }
+        return number;
+    }
+
     public List<Integer> numbers(String key) {
         List<Integer> numbers = new ArrayList<>();
         if (has(key)) {

@@ -1,14 +1,17 @@
 package inkel.core.levels.rules;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -71,7 +74,7 @@ public final class BackPowerRule implements Rule<LevelReport> {
     }
 
     private static boolean isSwitchedWithOthers(Placed placed) {
-        return placed.part().setting("together").filter("yes"::equals).isPresent();
+        return placed.own(Settings.TOGETHER).isPresent();
     }
 
     /** Also for a pin that hangs on no rail: then nothing is known of what is off while the other is on. */
@@ -96,7 +99,7 @@ public final class BackPowerRule implements Rule<LevelReport> {
                 .filter(signal ->
                         !node.pin(signal.endpoint()).orElseThrow().use().isTwoWay())
                 .map(signal -> (Edit)
-                        new Edit.Insert(node.node().id(), new Between.Series(signal.endpoint(), IN_LINE, Extras.NONE)))
+                        new Insert(node.node().id(), new Between.Series(signal.endpoint(), IN_LINE, Extras.NONE)))
                 .toList();
         List<Fix> fixes = new ArrayList<>();
         if (resistors.size() == links.stream().map(Link::signal).distinct().count()) {
@@ -112,7 +115,7 @@ public final class BackPowerRule implements Rule<LevelReport> {
                 "together",
                 Fact.of("fix.together").with("part", receiver.part().name()),
                 Fact.of("fix.together.cost"),
-                List.of(new Edit.SetSetting(node.node().id(), receiver.id(), "together", "yes"))));
+                List.of(new SetSetting(node.node().id(), receiver.id(), Settings.TOGETHER, "yes"))));
         return Finding.of(INFO, node.place(receiver))
                 .with("part", receiver.part().name())
                 .with("from", PinNames.of(node, first.from()))

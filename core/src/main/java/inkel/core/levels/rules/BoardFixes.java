@@ -7,8 +7,8 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
+import inkel.core.document.edit.Exchange;
 import inkel.core.finding.Fix;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
@@ -48,7 +48,7 @@ final class BoardFixes {
                         "exchange-board",
                         Fact.of("fix.exchange_board").with("board", cls.name()),
                         Fact.of("fix.exchange_board.cost"),
-                        List.of(new Edit.Exchange(node.node().id(), board.id(), cls.id()))));
+                        List.of(new Exchange(node.node().id(), board.id(), cls.id()))));
     }
 
     private static boolean isAlike(PartClass one, PartClass other) {

@@ -2,9 +2,10 @@ package inkel.core.levels.rules;
 
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.document.Edit;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.MoveNodeWire;
+import inkel.core.document.edit.RemoveNodeWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.RuleInfo;
@@ -61,7 +62,7 @@ final class BoardLinkFinding {
                                 .with("node", to.node().name())
                                 .with("pin", moved.to().pin()),
                         Fact.of("fix.move.cost"),
-                        List.of(new Edit.MoveNodeWire(link.link(), moved))));
+                        List.of(new MoveNodeWire(link.link(), moved))));
     }
 
     private static NodeWire moved(BoardLink link, Place pin) {
@@ -74,6 +75,6 @@ final class BoardLinkFinding {
                 "link-off",
                 Fact.of("fix.link_off").with("node", link.to().node().name()),
                 Fact.of("fix.link_off.cost"),
-                List.of(new Edit.RemoveNodeWire(link.link())));
+                List.of(new RemoveNodeWire(link.link())));
     }
 }

@@ -1,9 +1,9 @@
 package inkel.core.levels.rules;
 
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
 import inkel.core.document.Extras;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Fix;
 import inkel.core.formula.DividerSearch;
 import inkel.core.levels.WireSpeed;
@@ -27,7 +27,7 @@ final class DividerFix {
                         .with("rise", WireSpeed.rise(pair.source()))
                         .with("source", pair.source())
                         .with("current", highest.dividedBy(pair.total())),
-                List.of(new Edit.Insert(
+                List.of(new Insert(
                         signal.node(),
                         new Between.Divider(signal.endpoint(), pair.series(), pair.toGround(), Extras.NONE))));
     }

@@ -2,7 +2,7 @@ package inkel.core.levels.rules;
 
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -55,7 +55,7 @@ public final class DividerTwoWayRule implements Rule<LevelReport> {
                         "take-out",
                         Fact.of("fix.take_out").with("signal", between.signal().pin()),
                         Fact.of("fix.take_out.cost"),
-                        List.of(new Edit.TakeOut(node.node().id(), between.signal()))))
+                        List.of(new TakeOut(node.node().id(), between.signal()))))
                 .build();
     }
 }

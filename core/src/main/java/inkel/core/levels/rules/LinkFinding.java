@@ -1,9 +1,9 @@
 package inkel.core.levels.rules;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.circuit.Reading;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
-import inkel.core.document.Reading;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.RuleInfo;

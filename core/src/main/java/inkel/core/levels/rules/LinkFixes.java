@@ -3,8 +3,8 @@ package inkel.core.levels.rules;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
+import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Fix;
 import inkel.core.formula.DividerSearch;
 import inkel.core.formula.LevelCheck;
@@ -50,7 +50,7 @@ final class LinkFixes {
                     "take-out",
                     Fact.of("fix.take_out").with("signal", link.signal().pin()),
                     Fact.of("fix.take_out.cost"),
-                    List.of(new Edit.TakeOut(nodeId(), link.signal().endpoint()))));
+                    List.of(new TakeOut(nodeId(), link.signal().endpoint()))));
         }
         return fixes;
     }

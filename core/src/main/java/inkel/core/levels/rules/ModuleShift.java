@@ -2,9 +2,11 @@ package inkel.core.levels.rules;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Place;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
@@ -32,7 +34,7 @@ final class ModuleShift {
             return Optional.empty();
         }
         List<Edit> edits = edits(levels.circuit(), signals);
-        long shifted = edits.stream().filter(Edit.Insert.class::isInstance).count();
+        long shifted = edits.stream().filter(Insert.class::isInstance).count();
         String part =
                 link.node().part(link.signal().part()).orElseThrow().part().name();
         return shifted < 2
@@ -44,7 +46,7 @@ final class ModuleShift {
                                 .with(
                                         "count",
                                         edits.stream()
-                                                .filter(Edit.AddPart.class::isInstance)
+                                                .filter(AddPart.class::isInstance)
                                                 .count()),
                         edits));
     }

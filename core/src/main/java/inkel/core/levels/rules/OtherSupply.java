@@ -5,9 +5,9 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.FeedFixes;
@@ -45,7 +45,7 @@ final class OtherSupply {
                                 .with("part", module.part().name())
                                 .with("rail", RailNames.of(node, rail.get().id())),
                         Fact.of("fix.run_at.cost"),
-                        List.of(new Edit.Feed(
+                        List.of(new Feed(
                                 node.node().id(),
                                 module.id(),
                                 pin.pin(),

@@ -1,7 +1,9 @@
 package inkel.core.levels.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -61,11 +63,11 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
             return List.of();
         }
         List<Edit> edits = new ArrayList<>();
-        edits.add(new Edit.SetSetting(node, pull.part(), "pull_ups", "off"));
+        edits.add(new SetSetting(node, pull.part(), Settings.PULL_UPS, "off"));
         boolean hasOwn = link.node().part(link.to().part()).orElseThrow().cls().pulls().stream()
                 .anyMatch(own -> own.pin().equals(link.to().pin()));
         if (!hasOwn) {
-            edits.add(new Edit.SetSetting(node, link.to().part(), "add_pull_ups", "4.7 kΩ"));
+            edits.add(new SetSetting(node, link.to().part(), Settings.ADD_PULL_UPS, "4.7 kΩ"));
         }
         return List.of(new Fix(
                 "pull-ups-off-" + pull.part(),

@@ -1,6 +1,8 @@
 package inkel.core.levels.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -64,7 +66,7 @@ public final class ShifterSlowRule implements Rule<LevelReport> {
         String node = speed.node().node().id();
         if (speed.isSpi()) {
             return speed.suitableSpi()
-                    .map(clock -> fix(node, speed.node().board().id(), "spi_clock", clock));
+                    .map(clock -> fix(node, speed.node().board().id(), Settings.SPI_CLOCK, clock));
         }
         return Stream.concat(
                         speed.node().part(speed.way().signal().part()).stream()
@@ -74,15 +76,16 @@ public final class ShifterSlowRule implements Rule<LevelReport> {
                         USUAL_RATES.stream().map(Integer::doubleValue))
                 .filter(rate -> rate <= speed.most().hertz())
                 .findFirst()
-                .map(rate -> fix(node, speed.way().signal().part(), "baud", Frequency.ofHertz(rate)));
+                .map(rate -> fix(node, speed.way().signal().part(), Settings.BAUD, Frequency.ofHertz(rate)));
     }
 
-    private static Fix fix(String node, String part, String setting, Frequency clock) {
-        String text = setting.equals("baud") ? String.valueOf(Math.round(clock.hertz())) : Engineering.print(clock);
+    private static Fix fix(String node, String part, Setting<?> setting, Frequency clock) {
+        String text =
+                setting.equals(Settings.BAUD) ? String.valueOf(Math.round(clock.hertz())) : Engineering.print(clock);
         return new Fix(
                 "slower",
                 Fact.of("fix.slower").with("clock", text),
                 Fact.of("fix.i2c_clock.cost"),
-                List.of(new Edit.SetSetting(node, part, setting, text)));
+                List.of(new SetSetting(node, part, setting, text)));
     }
 }

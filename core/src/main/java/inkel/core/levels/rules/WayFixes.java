@@ -11,11 +11,14 @@ import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Part;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.Drive;
@@ -196,18 +199,18 @@ final class WayFixes {
                         .with("way", way)
                         .with("shifter", node.part(shifter).orElseThrow().part().name()),
                 Fact.of("fix.shift.cost"),
-                List.of(new Edit.Insert(
+                List.of(new Insert(
                         node.node().id(),
                         new Between.ShifterWay(link.signal().endpoint(), shifter, way, Extras.NONE))));
     }
 
     private Fix throughNew(String kind, Link link, PartClass cls, Part part) {
         List<Edit> edits = new ArrayList<>();
-        edits.add(new Edit.AddPart(node.node().id(), part));
+        edits.add(new AddPart(node.node().id(), part));
         Placed placed = new Placed(part, cls);
         cls.signals().forEach(pin -> Ties.of(node, placed, pin)
-                .ifPresent(to -> edits.add(new Edit.SetWire(node.node().id(), Wire.placed(placed.endpoint(pin), to)))));
-        edits.add(new Edit.Insert(
+                .ifPresent(to -> edits.add(new SetWire(node.node().id(), Wire.placed(placed.endpoint(pin), to)))));
+        edits.add(new Insert(
                 node.node().id(), new Between.ShifterWay(link.signal().endpoint(), part.id(), 1, Extras.NONE)));
         String key = "fix." + kind.replace('-', '_');
         return new Fix(

@@ -1,10 +1,11 @@
 package inkel.core.parts.rules;
 
 import inkel.core.catalog.Kind;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -46,7 +47,7 @@ public final class HeaderLooseRule implements Rule<Circuit> {
                         "soldered",
                         Fact.of("fix.header").with("part", placed.part().name()),
                         Fact.of("fix.header.cost"),
-                        List.of(new Edit.SetSetting(node.node().id(), placed.id(), "header", "soldered")))))
+                        List.of(new SetSetting(node.node().id(), placed.id(), Settings.HEADER, "soldered")))))
                 .build();
     }
 }

@@ -1,7 +1,8 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.formula.BaudRate;
 import inkel.core.pins.SerialLine;
@@ -21,10 +22,10 @@ final class BaudFix {
                 String.format(Locale.ROOT, "baud-%.0f", baud.hertz()),
                 Fact.of("fix.baud").with("part", placed.part().name()).with("baud", Math.round(baud.hertz())),
                 Fact.of("fix.baud.cost").with("error", made.error()),
-                List.of(new Edit.SetSetting(
+                List.of(new SetSetting(
                         line.node().node().id(),
                         placed.id(),
-                        "baud",
+                        Settings.BAUD,
                         String.format(Locale.ROOT, "%.0f", baud.hertz()))));
     }
 }

@@ -1,7 +1,8 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -64,10 +65,10 @@ public final class BusBusyRule implements Rule<PinReport> {
                         "faster",
                         Fact.of("fix.i2c_clock").with("clock", speed),
                         Fact.of("fix.i2c_faster.cost"),
-                        List.of(new Edit.SetSetting(
+                        List.of(new SetSetting(
                                 bus.node().node().id(),
                                 bus.node().board().id(),
-                                "i2c_clock",
+                                Settings.I2C_CLOCK,
                                 Engineering.print(speed)))));
     }
 
@@ -86,10 +87,10 @@ public final class BusBusyRule implements Rule<PinReport> {
                         "fewer-polls",
                         Fact.of("fix.polls").with("part", busiest.part().name()).with("polls", polls),
                         Fact.of("fix.polls.cost"),
-                        List.of(new Edit.SetSetting(
+                        List.of(new SetSetting(
                                 bus.node().node().id(),
                                 busiest.id(),
-                                "polls",
+                                Settings.POLLS,
                                 Engineering.print(Frequency.ofHertz(polls))))));
     }
 }

@@ -1,7 +1,8 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -45,8 +46,8 @@ public final class ClockOverRule implements Rule<PinReport> {
                         "clock",
                         Fact.of("fix.i2c_clock").with("clock", clock),
                         Fact.of("fix.i2c_clock.cost"),
-                        List.of(new Edit.SetSetting(
-                                bus.node().node().id(), bus.node().board().id(), "i2c_clock", clock))))
+                        List.of(new SetSetting(
+                                bus.node().node().id(), bus.node().board().id(), Settings.I2C_CLOCK, clock))))
                 .build();
     }
 }

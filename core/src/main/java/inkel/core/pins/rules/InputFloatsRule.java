@@ -2,9 +2,9 @@ package inkel.core.pins.rules;
 
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -55,6 +55,6 @@ public final class InputFloatsRule implements Rule<PinReport> {
                                 .with("signal", signal.pin())
                                 .with("rail", node.rail(rail).isPresent() ? RailNames.of(node, rail) : rail.pin()),
                         Fact.of("fix.tie.cost"),
-                        List.of(new Edit.SetWire(node.node().id(), Wire.placed(signal, rail)))));
+                        List.of(new SetWire(node.node().id(), Wire.placed(signal, rail)))));
     }
 }

@@ -1,10 +1,13 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -58,7 +61,7 @@ public final class MisoHeldRule implements Rule<PinReport> {
     private static Optional<Fix> ownBus(NodePins pins, Placed member) {
         List<Edit> edits = new ArrayList<>();
         String node = pins.node().node().id();
-        edits.add(new Edit.SetSetting(node, member.id(), "bus", "software"));
+        edits.add(new SetSetting(node, member.id(), Settings.BUS, "software"));
         Set<Endpoint> used = new HashSet<>();
         List<Pin> lines = member.cls()
                 .signals()
@@ -68,7 +71,7 @@ public final class MisoHeldRule implements Rule<PinReport> {
             pins.freeForSoftware(line.use().sharedLine().orElseThrow()).stream()
                     .filter(used::add)
                     .findFirst()
-                    .ifPresent(target -> edits.add(new Edit.SetWire(node, Wire.placed(member.endpoint(line), target))));
+                    .ifPresent(target -> edits.add(new SetWire(node, Wire.placed(member.endpoint(line), target))));
         }
         return edits.size() == lines.size() + 1
                 ? Optional.of(new Fix(

@@ -1,8 +1,10 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.PinUse;
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -52,13 +54,13 @@ public final class NoAnalogRule implements Rule<PinReport> {
                 .variant("wireless")
                 .fixes(PinFixes.move(pins, wire.from()).stream()
                         .filter(fix -> !pins.isConverterOff(
-                                ((Edit.SetWire) fix.edits().get(0)).wire().to()))
+                                ((SetWire) fix.edits().get(0)).wire().to()))
                         .toList())
                 .fix(new Fix(
                         "wireless-off",
                         Fact.of("fix.wireless_off"),
                         Fact.of("fix.wireless_off.cost"),
-                        List.of(new Edit.SetSetting(pins.node().node().id(), board, "wireless", "off"))))
+                        List.of(new SetSetting(pins.node().node().id(), board, Settings.WIRELESS, "off"))))
                 .build();
     }
 }

@@ -1,9 +1,10 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -66,7 +67,7 @@ public final class NoPullupRule implements Rule<PinReport> {
                         .with("value", USUAL)
                         .with("part", placed.part().name()),
                 Fact.of("fix.add_pull_ups.cost"),
-                List.of(new Edit.SetSetting(pins.node().node().id(), placed.id(), "add_pull_ups", USUAL)));
+                List.of(new SetSetting(pins.node().node().id(), placed.id(), Settings.ADD_PULL_UPS, USUAL)));
     }
 
     /** A bare chip came without the pull-ups that a module of its class has on it. */
@@ -75,6 +76,6 @@ public final class NoPullupRule implements Rule<PinReport> {
                 "ready",
                 Fact.of("fix.ready").with("part", placed.part().name()),
                 Fact.of("fix.ready.cost"),
-                List.of(new Edit.SetSetting(pins.node().node().id(), placed.id(), "form", "ready")));
+                List.of(new SetSetting(pins.node().node().id(), placed.id(), Settings.FORM, "ready")));
     }
 }

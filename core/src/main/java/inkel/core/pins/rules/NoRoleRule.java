@@ -1,9 +1,10 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -70,7 +71,7 @@ public final class NoRoleRule implements Rule<PinReport> {
                         "software-bus-" + placed.id(),
                         Fact.of("fix.software_bus").with("part", placed.part().name()),
                         Fact.of("fix.software_bus.cost"),
-                        List.of(new Edit.SetSetting(pins.node().node().id(), placed.id(), "bus", "software"))))
+                        List.of(new SetSetting(pins.node().node().id(), placed.id(), Settings.BUS, "software"))))
                 : Optional.empty();
     }
 }

@@ -2,9 +2,9 @@ package inkel.core.pins.rules;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.PinUse;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -62,8 +62,8 @@ public final class NotCrossedRule implements Rule<PinReport> {
                         .with("other", second.from().pin()),
                 Fact.of("fix.cross.cost"),
                 List.of(
-                        new Edit.SetWire(node, Wire.placed(first.from(), second.to())),
-                        new Edit.SetWire(node, Wire.placed(second.from(), first.to())))));
+                        new SetWire(node, Wire.placed(first.from(), second.to())),
+                        new SetWire(node, Wire.placed(second.from(), first.to())))));
     }
 
     private static boolean isRight(SerialLine line, Wire wire, Endpoint target) {

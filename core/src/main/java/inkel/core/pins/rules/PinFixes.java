@@ -2,10 +2,11 @@ package inkel.core.pins.rules;
 
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
 import inkel.core.quantity.Fact;
@@ -49,7 +50,7 @@ final class PinFixes {
                                         .part()
                                         .name()),
                 Fact.of(verb + ".cost"),
-                List.of(new Edit.SetWire(node, new Wire(signal, target, false, "", Extras.NONE))));
+                List.of(new SetWire(node, new Wire(signal, target, false, "", Extras.NONE))));
     }
 
     static Fix leaveOut(NodePins pins, Placed placed) {
@@ -57,6 +58,6 @@ final class PinFixes {
                 "leave-out-" + placed.id(),
                 Fact.of("fix.leave_out").with("part", placed.part().name()),
                 Fact.of("fix.leave_out.cost"),
-                List.of(new Edit.RemovePart(pins.node().node().id(), placed.id())));
+                List.of(new RemovePart(pins.node().node().id(), placed.id())));
     }
 }

@@ -4,9 +4,10 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.SerialLine;
@@ -96,8 +97,7 @@ final class PortFixes {
         }
         String node = pins.node().node().id();
         List<Edit> edits = IntStream.range(0, wires.size())
-                .mapToObj(i ->
-                        (Edit) new Edit.SetWire(node, Wire.placed(wires.get(i).from(), targets.get(i))))
+                .mapToObj(i -> (Edit) new SetWire(node, Wire.placed(wires.get(i).from(), targets.get(i))))
                 .toList();
         List<String> names =
                 targets.stream().limit(wires.size()).map(Endpoint::pin).toList();

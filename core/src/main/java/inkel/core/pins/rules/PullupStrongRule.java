@@ -1,6 +1,8 @@
 package inkel.core.pins.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -62,7 +64,7 @@ public final class PullupStrongRule implements Rule<PinReport> {
         }
         String node = bus.node().node().id();
         List<Edit> edits = off.stream()
-                .map(pull -> (Edit) new Edit.SetSetting(node, pull.placed().id(), "pull_ups", "off"))
+                .map(pull -> (Edit) new SetSetting(node, pull.placed().id(), Settings.PULL_UPS, "off"))
                 .toList();
         return Optional.of(new Fix(
                 "pull-ups-off",

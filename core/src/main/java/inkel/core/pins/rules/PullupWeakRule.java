@@ -1,6 +1,7 @@
 package inkel.core.pins.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -60,7 +61,7 @@ public final class PullupWeakRule implements Rule<PinReport> {
                     "clock",
                     Fact.of("fix.i2c_clock").with("clock", "100 kHz"),
                     Fact.of("fix.i2c_clock.cost"),
-                    List.of(new Edit.SetSetting(node, bus.node().board().id(), "i2c_clock", "100 kHz"))));
+                    List.of(new SetSetting(node, bus.node().board().id(), Settings.I2C_CLOCK, "100 kHz"))));
         }
         double missing = 1 / (1 / bus.weakest().ohms() - 1 / pull.ohms());
         Resistance added = Resistance.ofOhms(ESeries.E12.atMost(missing));
@@ -75,7 +76,7 @@ public final class PullupWeakRule implements Rule<PinReport> {
                             .with("value", added)
                             .with("part", bus.parts().get(0).part().name()),
                     Fact.of("fix.add_pull_ups.cost"),
-                    List.of(new Edit.SetSetting(node, part, "add_pull_ups", Engineering.print(added)))));
+                    List.of(new SetSetting(node, part, Settings.ADD_PULL_UPS, Engineering.print(added)))));
         }
         return fixes;
     }

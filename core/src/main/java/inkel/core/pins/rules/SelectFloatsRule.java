@@ -1,7 +1,9 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -43,7 +45,7 @@ public final class SelectFloatsRule implements Rule<PinReport> {
         List<Placed> floating = bus.floating();
         List<Edit> edits = floating.stream()
                 .map(member ->
-                        (Edit) new Edit.SetSetting(pins.node().node().id(), member.id(), "select_pull_up", USUAL))
+                        (Edit) new SetSetting(pins.node().node().id(), member.id(), Settings.SELECT_PULL_UP, USUAL))
                 .toList();
         return Finding.of(INFO, pins.node().place(bus.clock()))
                 .with("pin", bus.clock().pin())

@@ -1,5 +1,6 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
@@ -45,7 +46,7 @@ public final class SoftFastRule implements Rule<PinReport> {
 
     private static Finding describe(NodePins pins, SerialLine line) {
         Frequency baud = line.placed().baud().orElseThrow();
-        Source source = line.placed().part().setting("baud").isPresent() ? Source.YOURS : Source.CLASS;
+        Source source = line.placed().sourceOf(Settings.BAUD, Source.CLASS);
         return Finding.of(INFO, pins.node().place(line.placed()))
                 .with("part", line.placed().part().name())
                 .with("baud", Math.round(baud.hertz()))

@@ -1,6 +1,7 @@
 package inkel.core.pins.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -49,10 +50,10 @@ public final class SpiClockOverRule implements Rule<PinReport> {
                                 "slower",
                                 Fact.of("fix.slower").with("clock", clock),
                                 Fact.of("fix.i2c_clock.cost"),
-                                List.of(new Edit.SetSetting(
+                                List.of(new SetSetting(
                                         pins.node().node().id(),
                                         pins.node().board().id(),
-                                        "spi_clock",
+                                        Settings.SPI_CLOCK,
                                         Engineering.print(clock))))))
                 .build();
     }

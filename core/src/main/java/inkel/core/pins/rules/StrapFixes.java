@@ -1,7 +1,8 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.formula.I2cAddress;
 import inkel.core.pins.NodePins;
@@ -35,8 +36,8 @@ final class StrapFixes {
                                 .with("part", placed.part().name())
                                 .with("address", Engineering.address(address)),
                         Fact.of("fix.strap.cost").with("bits", address - base),
-                        List.of(new Edit.SetSetting(
-                                pins.node().node().id(), placed.id(), "address", Engineering.address(address)))))
+                        List.of(new SetSetting(
+                                pins.node().node().id(), placed.id(), Settings.ADDRESS, Engineering.address(address)))))
                 .toList();
     }
 }

@@ -1,6 +1,7 @@
 package inkel.core.power.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -69,10 +70,10 @@ public final class BatteryShortRule implements Rule<PowerReport> {
                 "hours",
                 Fact.of("fix.hours").with("time", hours(whole)),
                 Fact.of("fix.hours.cost"),
-                List.of(new Edit.SetSetting(
+                List.of(new SetSetting(
                         battery.node().node().id(),
                         battery.placed().id(),
-                        "hours",
+                        Settings.HOURS,
                         inkel.core.quantity.Engineering.print(whole, inkel.core.quantity.Unit.ONE, 3))));
     }
 

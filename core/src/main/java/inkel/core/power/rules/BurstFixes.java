@@ -1,6 +1,7 @@
 package inkel.core.power.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.power.BurstReport;
 import inkel.core.quantity.Engineering;
@@ -25,10 +26,10 @@ final class BurstFixes {
                                 .with("rating", Engineering.print(burst.wantedRating()))
                                 .with("part", burst.placed().part().name()),
                         Fact.of("fix.capacitor.cost"),
-                        List.of(new Edit.SetSetting(
+                        List.of(new SetSetting(
                                 burst.node().node().id(),
                                 burst.placed().id(),
-                                "capacitor",
+                                Settings.CAPACITOR,
                                 Engineering.print(value.farads(), inkel.core.quantity.Unit.FARAD, 4)))));
     }
 }

@@ -1,8 +1,8 @@
 package inkel.core.power.rules;
 
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
 import inkel.core.document.Extras;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -53,7 +53,7 @@ public final class CoilDriveRule implements Rule<PowerReport> {
                         Fact.of("fix.coil_driver")
                                 .with("part", load.placed().part().name()),
                         Fact.of("fix.coil_driver.cost").with("base", base),
-                        List.of(new Edit.Insert(
+                        List.of(new Insert(
                                 load.node().node().id(), new Between.CoilDriver(load.signal(), base, Extras.NONE)))));
     }
 }

@@ -1,8 +1,9 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -35,7 +36,7 @@ public final class DecouplingRule implements Rule<PowerReport> {
     }
 
     private static boolean isFitted(Placed placed) {
-        return placed.part().setting("decoupling").filter("fitted"::equals).isPresent();
+        return placed.own(Settings.DECOUPLING).isPresent();
     }
 
     private static Finding describe(NodeCircuit node, Placed placed) {
@@ -51,7 +52,7 @@ public final class DecouplingRule implements Rule<PowerReport> {
                         "fitted",
                         Fact.of("fix.decoupling").with("part", placed.part().name()),
                         Fact.of("fix.decoupling.cost"),
-                        List.of(new Edit.SetSetting(node.node().id(), placed.id(), "decoupling", "fitted"))))
+                        List.of(new SetSetting(node.node().id(), placed.id(), Settings.DECOUPLING, "fitted"))))
                 .build();
     }
 }

@@ -1,13 +1,15 @@
 package inkel.core.power.rules;
 
 import inkel.core.catalog.Reduction;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Loads;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.document.Edit;
 import inkel.core.document.Moment;
+import inkel.core.document.edit.SetMoment;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.power.BurstReport;
 import inkel.core.power.PowerReport;
@@ -98,7 +100,7 @@ final class LoadFixes {
                 "apart-" + one.id() + "-" + other.id(),
                 Fact.of("fix.apart").with("one", one.name()).with("other", other.name()),
                 Fact.of("fix.apart.cost"),
-                List.of(new Edit.SetMoment(node.node().id(), one.withNever(never))));
+                List.of(new SetMoment(node.node().id(), one.withNever(never))));
     }
 
     private List<Fix> turnedDown(Current tooMuch) {
@@ -108,7 +110,7 @@ final class LoadFixes {
             for (Reduction lower : placed.cls().demands().reductions()) {
                 Current saved = load.atWorst().minus(lower.current());
                 boolean isEnough = lower.supply().equals(load.pin().pin()) && !tooMuch.isAbove(saved);
-                if (isEnough && placed.part().setting("turned_down").isEmpty()) {
+                if (isEnough && !placed.part().has(Settings.TURNED_DOWN)) {
                     fixes.add(new Fix(
                             "turn-down-" + placed.id(),
                             Fact.of("fix.turn_down")
@@ -117,7 +119,8 @@ final class LoadFixes {
                             Fact.of("fix.turn_down.cost")
                                     .with("from", load.atWorst())
                                     .with("to", lower.current()),
-                            List.of(new Edit.SetSetting(node.node().id(), placed.id(), "turned_down", lower.name()))));
+                            List.of(new SetSetting(
+                                    node.node().id(), placed.id(), Settings.TURNED_DOWN, lower.name()))));
                     break;
                 }
             }

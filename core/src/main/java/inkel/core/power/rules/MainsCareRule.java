@@ -1,8 +1,9 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -28,10 +29,7 @@ public final class MainsCareRule implements Rule<PowerReport> {
         return report.circuit().nodes().stream()
                 .flatMap(node -> node.parts().stream()
                         .filter(placed -> placed.cls().handling().mayCarryMains())
-                        .filter(placed -> placed.part()
-                                .setting("behind")
-                                .filter("low-voltage"::equals)
-                                .isEmpty())
+                        .filter(placed -> placed.own(Settings.BEHIND).isEmpty())
                         .map(placed -> describe(node, placed)))
                 .toList();
     }
@@ -43,7 +41,7 @@ public final class MainsCareRule implements Rule<PowerReport> {
                         "low-voltage",
                         Fact.of("fix.low_voltage").with("part", placed.part().name()),
                         Fact.of("fix.low_voltage.cost"),
-                        List.of(new Edit.SetSetting(node.node().id(), placed.id(), "behind", "low-voltage"))))
+                        List.of(new SetSetting(node.node().id(), placed.id(), Settings.BEHIND, "low-voltage"))))
                 .build();
     }
 }

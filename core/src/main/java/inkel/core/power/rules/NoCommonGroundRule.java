@@ -1,8 +1,9 @@
 package inkel.core.power.rules;
 
-import inkel.core.document.Edit;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.JoinGrounds;
+import inkel.core.document.edit.SetGround;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -45,7 +46,7 @@ public final class NoCommonGroundRule implements Rule<PowerReport> {
                         "join-grounds",
                         Fact.of("fix.join_grounds").with("one", one).with("other", other),
                         Fact.of("fix.join_ground.cost"),
-                        List.of(new Edit.JoinGrounds(link))))
+                        List.of(new JoinGrounds(link))))
                 .build();
     }
 
@@ -63,7 +64,7 @@ public final class NoCommonGroundRule implements Rule<PowerReport> {
                         Fact.of("fix.join_ground")
                                 .with("part", apart.part().part().name()),
                         Fact.of("fix.join_ground.cost"),
-                        List.of(new Edit.SetGround(node, apart.part().id(), false))))
+                        List.of(new SetGround(node, apart.part().id(), false))))
                 .build();
     }
 }

@@ -3,8 +3,9 @@ package inkel.core.power.rules;
 import inkel.core.catalog.Controller;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
-import inkel.core.document.Edit;
 import inkel.core.document.Extras;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -83,8 +84,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                         .with("part", load.placed().part().name())
                         .with("pin", load.signal().pin()),
                 Fact.of("fix.resistor.cost").with("current", Current.ofAmperes(across.volts() / ohms.ohms())),
-                List.of(new Edit.Insert(
-                        load.node().node().id(), new Between.Series(load.signal(), ohms, Extras.NONE))));
+                List.of(new Insert(load.node().node().id(), new Between.Series(load.signal(), ohms, Extras.NONE))));
     }
 
     /** All pins of the board at once against what its package bears. */

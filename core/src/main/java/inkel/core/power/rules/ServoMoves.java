@@ -1,7 +1,8 @@
 package inkel.core.power.rules;
 
 import inkel.core.circuit.Placed;
-import inkel.core.document.Edit;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
 import inkel.core.power.ServoFeed;
 import java.util.ArrayList;
@@ -14,7 +15,7 @@ final class ServoMoves {
     static Fix ofAll(Fix one, ServoFeed feed) {
         List<Edit> edits = new ArrayList<>(one.edits());
         for (Edit edit : one.edits()) {
-            if (edit instanceof Edit.Feed moved
+            if (edit instanceof Feed moved
                     && moved.part().equals(feed.servos().get(0).id())) {
                 feed.servos().stream().skip(1).map(servo -> same(moved, servo)).forEach(edits::add);
             }
@@ -22,8 +23,7 @@ final class ServoMoves {
         return new Fix(one.id(), one.title(), one.cost(), edits);
     }
 
-    private static Edit same(Edit.Feed moved, Placed servo) {
-        return new Edit.Feed(
-                moved.node(), servo.id(), servo.cls().supplies().get(0).pin(), moved.rail());
+    private static Edit same(Feed moved, Placed servo) {
+        return new Feed(moved.node(), servo.id(), servo.cls().supplies().get(0).pin(), moved.rail());
     }
 }

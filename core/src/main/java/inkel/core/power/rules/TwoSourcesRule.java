@@ -1,7 +1,9 @@
 package inkel.core.power.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -55,7 +57,7 @@ public final class TwoSourcesRule implements Rule<PowerReport> {
                 "take-off-" + pin,
                 Fact.of("fix.take_off").with("source", feedOf(twice, pin)),
                 Fact.of("fix.take_off.cost"),
-                List.of(new Edit.Unfeed(twice.node().node().id(), twice.placed().id(), pin)));
+                List.of(new Unfeed(twice.node().node().id(), twice.placed().id(), pin)));
     }
 
     private static Fix diode(DoubleFeed twice) {
@@ -64,7 +66,6 @@ public final class TwoSourcesRule implements Rule<PowerReport> {
                 "diode-" + pin,
                 Fact.of("fix.diode").with("source", feedOf(twice, pin)),
                 Fact.of("fix.diode.cost"),
-                List.of(new Edit.SetSetting(
-                        twice.node().node().id(), twice.placed().id(), "diode", pin)));
+                List.of(new SetSetting(twice.node().node().id(), twice.placed().id(), Settings.DIODE, pin)));
     }
 }

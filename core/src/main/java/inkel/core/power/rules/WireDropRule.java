@@ -1,6 +1,8 @@
 package inkel.core.power.rules;
 
-import inkel.core.document.Edit;
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -69,8 +71,8 @@ public final class WireDropRule implements Rule<PowerReport> {
     private static Fix fix(FeedLine line, int gauge, boolean isSoldered) {
         String node = line.node().node().id();
         String part = line.placed().id();
-        Edit wire = new Edit.SetSetting(node, part, "gauge", String.valueOf(gauge));
-        Edit joint = new Edit.SetSetting(node, part, "contact", "solder");
+        Edit wire = new SetSetting(node, part, Settings.GAUGE, String.valueOf(gauge));
+        Edit joint = new SetSetting(node, part, Settings.CONTACT, "solder");
         boolean isThicker = gauge < line.gauge();
         return new Fix(
                 isSoldered ? "solder" : "thicker",

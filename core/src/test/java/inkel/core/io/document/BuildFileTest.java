@@ -7,9 +7,10 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.document.Build;
-import inkel.core.document.Edit;
 import inkel.core.document.EditRefused;
-import inkel.core.document.Edits;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.RenamePart;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.Problem;
@@ -111,9 +112,9 @@ class BuildFileTest {
             "volts" : "6 V"           | "volts" : "6 A"          | problem.expected_value     | /nodes/0/parts/1/settings/volts
             "volts" : "6 V"           | "volts" : "-6 V"         | problem.expected_value     | /nodes/0/parts/1/settings/volts
             "address" : "0x27"        | "address" : "0x127"      | problem.expected_value     | /nodes/0/parts/11/settings/address
-            "format" : 1              | "format" : 7             | problem.newer_format       | /format
-            "format" : 1              | "format" : 0             | problem.older_format       | /format
-            "format" : 1              | "format" : "one"         | problem.expected_number    | /format
+            "format" : 2              | "format" : 7             | problem.newer_format       | /format
+            "format" : 2              | "format" : 0             | problem.older_format       | /format
+            "format" : 2              | "format" : "one"         | problem.expected_number    | /format
             "id" : "reader"           | "id" : "radio"           | problem.duplicate          | /nodes/0/parts/4/id
             "id" : "reader"           | "id" : "The Reader"      | problem.bad_id             | /nodes/0/parts/4/id
             "held" : true             | "held" : "yes"           | problem.expected_flag      | /nodes/0/wires/0/held
@@ -205,7 +206,7 @@ class BuildFileTest {
         Path file = folder.resolve("x.inkel.json");
         BuildWriter.write(file, Builds.locks());
         assertTrue(AtomicFile.previous(file).isEmpty());
-        Build changed = Edits.apply(Builds.locks(), new Edit.RenamePart("lower-lock", "radio", "Other radio"));
+        Build changed = new RenamePart("lower-lock", "radio", "Other radio").apply(Builds.locks());
         BuildWriter.write(file, changed);
         assertEquals(changed, BuildReader.read(file, CATALOG));
         Path previous = AtomicFile.previous(file).orElseThrow();
@@ -267,11 +268,11 @@ class BuildFileTest {
         Build build = Builds.locks();
         EditRefused refused = assertThrows(
                 EditRefused.class,
-                () -> Edits.apply(
+                () -> Edit.applyAll(
                         build,
                         List.of(
-                                new Edit.RenamePart("lower-lock", "radio", "Changed"),
-                                new Edit.RenamePart("lower-lock", "gone", "x"))));
+                                new RenamePart("lower-lock", "radio", "Changed"),
+                                new RenamePart("lower-lock", "gone", "x"))));
         assertEquals("refused.no_part", refused.reason().key());
         assertEquals(
                 "Packet radio",
@@ -280,15 +281,15 @@ class BuildFileTest {
                         .part("radio")
                         .orElseThrow()
                         .name());
-        assertThrows(EditRefused.class, () -> Edits.apply(build, new Edit.RemovePart("lower-lock", "board")));
-        assertThrows(EditRefused.class, () -> Edits.apply(build, new Edit.RenamePart("nowhere", "radio", "x")));
+        assertThrows(EditRefused.class, () -> new RemovePart("lower-lock", "board").apply(build));
+        assertThrows(EditRefused.class, () -> new RenamePart("nowhere", "radio", "x").apply(build));
     }
 
     @Test
     void removingAPartLeavesAFileThatCanBeRead() throws Exception {
         for (var part : Builds.locks().nodes().get(0).parts()) {
             if (!part.isBoard()) {
-                Build without = Edits.apply(Builds.locks(), new Edit.RemovePart("lower-lock", part.id()));
+                Build without = new RemovePart("lower-lock", part.id()).apply(Builds.locks());
                 assertEquals(without, BuildReader.parse(Path.of("x"), BuildWriter.print(without), CATALOG), part.id());
             }
         }

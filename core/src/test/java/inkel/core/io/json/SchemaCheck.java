@@ -29,8 +29,14 @@ public final class SchemaCheck {
                                 .build());
     }
 
+    /** Of a build as it is written now. */
     public static SchemaCheck ofBuild() {
-        return new SchemaCheck("build.schema.json");
+        return new SchemaCheck("build-2.schema.json");
+    }
+
+    /** Of a build as it was written before. */
+    public static SchemaCheck ofOldBuild() {
+        return new SchemaCheck("build-1.schema.json");
     }
 
     public static SchemaCheck ofPartClass() {

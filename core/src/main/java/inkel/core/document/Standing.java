@@ -1,0 +1,84 @@
+package inkel.core.document;
+
+import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
+import java.util.ArrayDeque;
+import java.util.Collection;
+import java.util.Deque;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * What a reading stood on: the wire it was taken on, what is in that wire, the pieces at its ends and in it, and the
+ * rails that feed them up to the sources. When any of these is another one, the reading says nothing of what is there
+ * now.
+ *
+ * @param things each as a stable text, sorted
+ */
+public record Standing(List<String> things) {
+    /** Of a place that is not there. */
+    public static final Standing NOWHERE = new Standing(List.of());
+
+    /** Settings that change what is on a wire without a wire being moved. */
+    private static final List<Setting<?>> ELECTRICAL = List.of(
+            Settings.VOLTS,
+            Settings.CELLS,
+            Settings.FORM,
+            Settings.PULL_UPS,
+            Settings.ADD_PULL_UPS,
+            Settings.SELECT_PULL_UP,
+            Settings.DIODE);
+
+    public Standing {
+        things = List.copyOf(things);
+    }
+
+    /** What a reading on a signal's wire, or at a rail or supply pin, stands on now. */
+    public static Standing of(Node node, Endpoint at) {
+        if (node.part(at.part()).isEmpty()) {
+            return NOWHERE;
+        }
+        Set<String> things = new TreeSet<>();
+        Deque<String> parts = new ArrayDeque<>(List.of(at.part()));
+        node.wire(at).ifPresent(wire -> {
+            things.add("wire " + wire.from() + " > " + wire.to());
+            parts.add(wire.to().part());
+        });
+        node.between(at)
+                .filter(between -> !(between instanceof Between.Nothing))
+                .ifPresent(between -> {
+                    things.add("in " + at + " " + between.text());
+                    if (between instanceof Between.ShifterWay way) {
+                        parts.add(way.shifter());
+                    }
+                });
+        addParts(node, parts, things);
+        return new Standing(List.copyOf(things));
+    }
+
+    /** The parts with what they are fed from, up to the sources. */
+    private static void addParts(Node node, Deque<String> open, Collection<String> things) {
+        Set<String> done = new TreeSet<>();
+        while (!open.isEmpty()) {
+            String id = open.remove();
+            if (!done.add(id)) {
+                continue;
+            }
+            node.part(id).ifPresent(part -> {
+                // Another piece of the same class is another piece: it came to the table later.
+                things.add("part " + id + " " + part.classId() + (part.since() > 0 ? " #" + part.since() : ""));
+                if (part.groundApart()) {
+                    things.add("ground apart " + id);
+                }
+                for (Setting<?> setting : ELECTRICAL) {
+                    part.typed(setting).ifPresent(text -> things.add("set " + id + " " + setting.key() + " " + text));
+                }
+                part.feeds().forEach((pin, rail) -> {
+                    things.add("feed " + id + "." + pin + " < " + rail);
+                    open.add(rail.part());
+                });
+            });
+        }
+    }
+}

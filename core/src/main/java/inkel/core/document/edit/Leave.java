@@ -1,0 +1,21 @@
+package inkel.core.document.edit;
+
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.LogLine;
+import inkel.core.document.Place;
+import java.time.Instant;
+
+/** Leaves a wire with little to spare as it is, and writes the reason in the record. */
+public record Leave(String node, Endpoint signal, String reason, Instant at) implements Edit {
+    @Override
+    public Build apply(Build build) throws EditRefused {
+        Require.part(Require.node(build, node), signal.part());
+        Between nothing = new Between.Nothing(signal, reason, Extras.NONE);
+        return build.withNode(node, old -> old.withBetween(nothing))
+                .withLog(build.log().with(new LogLine.Left(at, Place.of(node, signal), reason, Extras.NONE)));
+    }
+}
