@@ -1,7 +1,8 @@
 package inkel.app;
 
 import inkel.app.cli.Cli;
-import inkel.app.ui.Window;
+import inkel.app.state.Examples;
+import inkel.app.ui.frame.Window;
 import java.nio.file.Path;
 import java.util.List;
 

@@ -17,9 +17,7 @@ import picocli.CommandLine.Command;
             ExportCommand.class,
             ImportCommand.class,
             CalcCommand.class,
-            CatalogueCommand.class,
-            ShotsCommand.class,
-            BenchCommand.class
+            CatalogueCommand.class
         })
 public final class Cli {
     /** The command could not be carried out. */

@@ -1,6 +1,7 @@
 package inkel.app.cli;
 
-import inkel.app.ui.loom.LoomSvg;
+import inkel.app.export.Export;
+import inkel.app.export.Exports;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.io.document.BuildReader;
@@ -8,11 +9,11 @@ import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.Iterator;
+import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.function.Function;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -22,8 +23,6 @@ import picocli.CommandLine.Spec;
 /** Writes a build in another form. */
 @Command(name = "export", description = "Writes a build in another form.")
 final class ExportCommand implements Callable<Integer> {
-    private static final Map<String, Function<Assessment, String>> KINDS = kinds();
-
     @Spec
     private CommandSpec spec;
 
@@ -34,40 +33,41 @@ final class ExportCommand implements Callable<Integer> {
             names = "--as",
             required = true,
             paramLabel = "KIND",
-            description = "wires.csv, parts.csv, power.csv, loom.svg")
+            description = "one of: ${COMPLETION-CANDIDATES}",
+            completionCandidates = Kinds.class)
     private String kind;
 
     @Option(names = "-o", paramLabel = "OUT", description = "write here instead of to standard output")
     private Path out;
 
-    private static Map<String, Function<Assessment, String>> kinds() {
-        Map<String, Function<Assessment, String>> kinds = new LinkedHashMap<>();
-        kinds.put("wires.csv", WiresCsv::of);
-        kinds.put("parts.csv", PartsCsv::of);
-        kinds.put("power.csv", PowerCsv::of);
-        kinds.put("loom.svg", LoomSvg::of);
-        return kinds;
-    }
-
     @Override
     public Integer call() throws UnreadableFile, IOException {
-        if (!KINDS.containsKey(kind)) {
+        Optional<Export> export = Exports.find(kind);
+        if (export.isEmpty()) {
             spec.commandLine()
                     .getErr()
                     .println(Words.say(Fact.of("cli.export.unknown")
                             .with("kind", kind)
-                            .with("known", String.join(", ", KINDS.keySet()))));
+                            .with("known", String.join(", ", new Kinds()))));
             return Cli.FAILED;
         }
         var catalog = OwnCatalog.read();
         Assessment assessment = Assessment.assess(BuildReader.read(file, catalog), catalog);
-        String text = KINDS.get(kind).apply(assessment);
+        byte[] content = export.get().bytes().apply(assessment);
         if (out == null) {
-            spec.commandLine().getOut().print(text);
+            spec.commandLine().getOut().print(new String(content, StandardCharsets.UTF_8));
         } else {
-            AtomicFile.write(out, text);
+            AtomicFile.write(out, content);
             spec.commandLine().getErr().println(Words.get("cli.written", "file", out));
         }
         return 0;
+    }
+
+    /** The ids of all exports. */
+    static final class Kinds implements Iterable<String> {
+        @Override
+        public Iterator<String> iterator() {
+            return Exports.all().stream().map(Export::id).iterator();
+        }
     }
 }

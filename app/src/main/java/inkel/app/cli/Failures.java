@@ -1,6 +1,6 @@
 package inkel.app.cli;
 
-import inkel.app.Trouble;
+import inkel.app.state.Trouble;
 import inkel.app.words.Words;
 import inkel.core.calc.CalcRefused;
 import inkel.core.io.json.UnreadableFile;

@@ -1,7 +1,7 @@
 package inkel.app.cli;
 
-import inkel.app.ui.Shelves;
-import inkel.app.ui.UserState;
+import inkel.app.state.Shelves;
+import inkel.app.state.UserState;
 import inkel.core.catalog.Catalog;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.catalog.Shelf;

@@ -61,14 +61,14 @@ public final class WireWords {
 
     private static String ordinal(int number) {
         int lastTwo = number % 100;
-        String ending = lastTwo >= 11 && lastTwo <= 13
-                ? "th"
+        String kind = lastTwo >= 11 && lastTwo <= 13
+                ? "other"
                 : switch (number % 10) {
-                    case 1 -> "st";
-                    case 2 -> "nd";
-                    case 3 -> "rd";
-                    default -> "th";
+                    case 1 -> "one";
+                    case 2 -> "two";
+                    case 3 -> "few";
+                    default -> "other";
                 };
-        return number + ending;
+        return Words.get("ordinal." + kind, "count", number);
     }
 }

@@ -10,16 +10,18 @@ import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.Collection;
 import java.util.Map;
-import java.util.MissingResourceException;
-import java.util.ResourceBundle;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
-/** Turns keys and facts into sentences. Wording is in {@code words.properties}; {@code {name}} stands for a value. */
+/**
+ * Turns keys and facts into sentences. Wording is in the {@code words} folder, one file for each
+ * stage and a few for what they share. {@code {name}} stands for a value, {@code {name:part|parts}} for a number with the
+ * word behind it that suits.
+ */
 public final class Words {
-    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("inkel.app.words");
-    private static final Pattern SLOT = Pattern.compile("\\{([a-z0-9_]+)}");
+    private static final Map<String, String> TEXTS = Texts.read();
+    private static final Pattern SLOT = Pattern.compile("\\{([a-z0-9_]+)(?::([^|}]*)\\|([^}]*))?}");
 
     private static final double LONG_SECONDS = 120;
 
@@ -27,15 +29,11 @@ public final class Words {
 
     /** The text of a key without values. */
     public static String get(String key) {
-        try {
-            return BUNDLE.getString(key);
-        } catch (MissingResourceException missing) {
-            return key;
-        }
+        return TEXTS.getOrDefault(key, key);
     }
 
     public static boolean has(String key) {
-        return BUNDLE.containsKey(key);
+        return TEXTS.containsKey(key);
     }
 
     /** The text of a key with one value. */
@@ -52,8 +50,14 @@ public final class Words {
         Matcher matcher = SLOT.matcher(template);
         return matcher.replaceAll(found -> {
             Object value = values.get(found.group(1));
-            return Matcher.quoteReplacement(value == null ? found.group() : show(value));
+            String shown = value == null ? found.group() : show(value);
+            boolean hasWord = value != null && found.group(2) != null;
+            return Matcher.quoteReplacement(hasWord ? shown + " " + found.group(isOne(value) ? 2 : 3) : shown);
         });
+    }
+
+    private static boolean isOne(Object value) {
+        return value instanceof Number number && number.doubleValue() == 1;
     }
 
     /** A value the way it stands in a sentence or a table. */
@@ -68,7 +72,7 @@ public final class Words {
             return longTime(time);
         }
         if (value instanceof Collection<?> several) {
-            return several.stream().map(Words::show).collect(Collectors.joining(" and "));
+            return several.stream().map(Words::show).collect(Collectors.joining(get("list.and")));
         }
         return value instanceof Quantity quantity ? Engineering.print(quantity) : String.valueOf(value);
     }
@@ -77,8 +81,8 @@ public final class Words {
     private static String longTime(TimeSpan time) {
         double hours = time.seconds() / 3600;
         return hours >= 1
-                ? Engineering.print(hours, Unit.ONE, 3) + " h"
-                : Engineering.print(time.seconds() / 60, Unit.ONE, 2) + " min";
+                ? get("time.hours", "count", Engineering.print(hours, Unit.ONE, 3))
+                : get("time.minutes", "count", Engineering.print(time.seconds() / 60, Unit.ONE, 2));
     }
 
     /** A problem with a file in one sentence: line, field, reason. */

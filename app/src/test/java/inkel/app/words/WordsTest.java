@@ -20,9 +20,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Enumeration;
 import java.util.Locale;
-import java.util.ResourceBundle;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -33,15 +31,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class WordsTest {
-    private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("inkel.app.words");
+    private static final Path FOLDER = Path.of("src/main/resources/inkel/app/words");
 
     private static Stream<String> allTexts() {
-        Enumeration<String> keys = BUNDLE.getKeys();
-        Stream.Builder<String> texts = Stream.builder();
-        while (keys.hasMoreElements()) {
-            texts.add(BUNDLE.getString(keys.nextElement()));
-        }
-        return texts.build();
+        return Texts.read().values().stream();
     }
 
     @Test
@@ -58,7 +51,7 @@ class WordsTest {
     void everyRuleHasItsSentences() {
         for (RuleInfo info : RuleBook.infos()) {
             boolean hasSentence = Words.has(info.code())
-                    || BUNDLE.keySet().stream().anyMatch(key -> key.startsWith(info.code() + "."));
+                    || Texts.read().keySet().stream().anyMatch(key -> key.startsWith(info.code() + "."));
             assertTrue(hasSentence, info.code());
             assertTrue(Words.has("finding.short." + info.code()), info.code());
         }
@@ -143,11 +136,32 @@ class WordsTest {
     @Test
     void noKeyIsGivenTwice() throws IOException {
         Set<String> seen = new TreeSet<>();
-        for (String line : Files.readAllLines(Path.of("src/main/resources/inkel/app/words.properties"))) {
-            if (!line.isBlank() && !line.startsWith("#")) {
-                assertTrue(seen.add(line.substring(0, line.indexOf(" ="))), line);
+        for (String bundle : Texts.BUNDLES) {
+            for (String line : Files.readAllLines(FOLDER.resolve(bundle + ".properties"))) {
+                if (!line.isBlank() && !line.startsWith("#")) {
+                    assertTrue(seen.add(line.substring(0, line.indexOf(" ="))), line);
+                }
             }
         }
+        assertEquals(seen.size(), Texts.read().size());
+    }
+
+    @Test
+    void everyBundleInTheFolderIsRead() throws IOException {
+        try (Stream<Path> files = Files.list(FOLDER)) {
+            assertEquals(
+                    new TreeSet<>(Texts.BUNDLES),
+                    files.map(file -> file.getFileName().toString().replace(".properties", ""))
+                            .collect(java.util.stream.Collectors.toCollection(TreeSet::new)));
+        }
+    }
+
+    @Test
+    void aNumberTakesTheWordThatSuits() {
+        assertEquals("1 wire placed anew. Undo takes that back.", Words.get("notice.planned", "count", 1));
+        assertEquals("2 wires placed anew. Undo takes that back.", Words.get("notice.planned", "count", 2L));
+        assertEquals("0 wires placed anew. Undo takes that back.", Words.get("notice.planned", "count", 0));
+        assertEquals("1 moment was moved apart.", Words.get("notice.staggered", "count", 1));
     }
 
     @Test

@@ -21,6 +21,7 @@ import inkel.core.levels.rules.ThinRule;
 import inkel.core.parts.SupplyReport;
 import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.NoSupplyRule;
+import inkel.core.parts.rules.PinGoneRule;
 import inkel.core.parts.rules.SupplyTooHighRule;
 import inkel.core.parts.rules.SupplyTooLowRule;
 import inkel.core.pins.PinReport;
@@ -95,6 +96,7 @@ public final class RuleBook {
             new Entry<>(new NoSupplyRule(), SUPPLIES),
             new Entry<>(new SupplyTooHighRule(), SUPPLIES),
             new Entry<>(new SupplyTooLowRule(), SUPPLIES),
+            new Entry<>(new PinGoneRule(), CIRCUIT),
             new Entry<>(new HeaderLooseRule(), CIRCUIT),
             new Entry<>(new FigureUnknownRule(), LEVELS),
             new Entry<>(new SourceOverRule(), POWER),

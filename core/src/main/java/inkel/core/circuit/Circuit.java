@@ -2,18 +2,39 @@ package inkel.core.circuit;
 
 import inkel.core.catalog.Catalog;
 import inkel.core.document.Build;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
 import java.util.List;
 import java.util.Optional;
 
-/** A whole build joined to the catalogue. */
-public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes) {
+/**
+ * A whole build joined to the catalogue.
+ *
+ * @param links the wires between boards whose pins are there
+ */
+public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, List<NodeWire> links) {
     public static Circuit of(Build build, Catalog catalog) {
+        List<NodeCircuit> nodes = build.nodes().stream()
+                .map(node -> NodeCircuit.of(node, catalog, Readings.of(build, node)))
+                .toList();
         return new Circuit(
                 build,
                 catalog,
-                build.nodes().stream()
-                        .map(node -> NodeCircuit.of(node, catalog, Readings.of(build, node)))
+                nodes,
+                build.links().stream()
+                        .filter(link -> isThere(link.from(), nodes) && isThere(link.to(), nodes))
                         .toList());
+    }
+
+    private static boolean isThere(Place pin, List<NodeCircuit> nodes) {
+        return nodes.stream()
+                .anyMatch(node -> node.node().id().equals(pin.node())
+                        && node.pin(pin.endpoint()).isPresent());
+    }
+
+    /** The wires between boards whose pins are not there. */
+    public List<NodeWire> lostLinks() {
+        return build.links().stream().filter(link -> !links.contains(link)).toList();
     }
 
     public Optional<NodeCircuit> node(String id) {

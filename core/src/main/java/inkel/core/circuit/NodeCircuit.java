@@ -3,6 +3,7 @@ package inkel.core.circuit;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Output;
+import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
@@ -33,6 +34,7 @@ import java.util.stream.Stream;
 /** One node joined to the catalogue. */
 public final class NodeCircuit {
     private final Node node;
+    private final List<Lost> lost;
     private final Map<String, Placed> parts;
     private final Readings readings;
     private final Rails flows;
@@ -47,9 +49,10 @@ public final class NodeCircuit {
     private final Map<String, Ways> ways = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Endpoint>> up = new ConcurrentHashMap<>();
 
-    private NodeCircuit(Node node, Map<String, Placed> parts, Readings readings) {
+    private NodeCircuit(Lost.Sifted sifted, Map<String, Placed> parts, Readings readings) {
         this.readings = readings;
-        this.node = node;
+        node = sifted.node();
+        lost = sifted.lost();
         this.parts = parts;
         plugged = pluggedPins(node);
         flows = new Rails(parts.values(), node.moments());
@@ -77,15 +80,26 @@ public final class NodeCircuit {
 
     /** @throws IllegalArgumentException when a part's class is not in the catalogue */
     static NodeCircuit of(Node node, Catalog catalog, Readings readings) {
-        Map<String, Placed> parts = new LinkedHashMap<>();
+        Map<String, PartClass> classes = new HashMap<>();
         for (Part part : node.parts()) {
+            classes.put(part.id(), catalog.get(part.classId()));
+        }
+        Lost.Sifted sifted = Lost.sift(node, classes);
+        Map<String, Placed> parts = new LinkedHashMap<>();
+        for (Part part : sifted.node().parts()) {
             parts.put(part.id(), Placed.of(part, catalog));
         }
-        return new NodeCircuit(node, Collections.unmodifiableMap(parts), readings);
+        return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings);
     }
 
+    /** The node, without what is {@link #lost}. */
     public Node node() {
         return node;
+    }
+
+    /** What its parts have no place for; empty for nearly every build. */
+    public List<Lost> lost() {
+        return lost;
     }
 
     /** The board first, then the others in the builder's order. */

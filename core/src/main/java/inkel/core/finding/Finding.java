@@ -6,19 +6,69 @@ import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Supplier;
+import org.slf4j.LoggerFactory;
 
-/**
- * Something that is wrong, thin or worth a thought.
- *
- * @param sentence the verdict, its key the code or the code with a variant behind it
- * @param evidence the figures in the order of the arithmetic
- * @param fixes best first
- */
-public record Finding(RuleInfo rule, Place place, Fact sentence, List<Evidence> evidence, List<Fix> fixes) {
-    public Finding {
-        evidence = List.copyOf(evidence);
-        fixes = List.copyOf(fixes);
+/** Something that is wrong, thin or worth a thought. Two are equal when they say the same of the same place. */
+public final class Finding {
+    private final RuleInfo rule;
+    private final Place place;
+    private final Fact sentence;
+    private final List<Evidence> evidence;
+    private Supplier<List<Fix>> waysOut;
+    private volatile List<Fix> fixes;
+
+    private Finding(RuleInfo rule, Place place, Fact sentence, List<Evidence> evidence, Supplier<List<Fix>> waysOut) {
+        this.rule = rule;
+        this.place = place;
+        this.sentence = sentence;
+        this.evidence = List.copyOf(evidence);
+        this.waysOut = waysOut;
+    }
+
+    public RuleInfo rule() {
+        return rule;
+    }
+
+    public Place place() {
+        return place;
+    }
+
+    /** The verdict, its key the code or the code with a variant behind it. */
+    public Fact sentence() {
+        return sentence;
+    }
+
+    /** The figures in the order of the arithmetic. */
+    public List<Evidence> evidence() {
+        return evidence;
+    }
+
+    /**
+     * The ways out, best first. They are worked out when they are first asked for: that takes far longer than finding
+     * out that something is wrong, and most findings are never looked at. None where working them out fails.
+     */
+    public List<Fix> fixes() {
+        if (fixes == null) {
+            workOut();
+        }
+        return fixes;
+    }
+
+    private synchronized void workOut() {
+        if (fixes != null) {
+            return;
+        }
+        try {
+            fixes = List.copyOf(waysOut.get());
+        } catch (RuntimeException mistake) {
+            LoggerFactory.getLogger(Finding.class).error("ways out of {} failed", code(), mistake);
+            fixes = List.of();
+        }
+        // What they were worked out from need not be kept any longer.
+        waysOut = null;
     }
 
     public String code() {
@@ -33,12 +83,31 @@ public record Finding(RuleInfo rule, Place place, Fact sentence, List<Evidence> 
         return new Builder(rule, place, Fact.of(rule.code()));
     }
 
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Finding that
+                && rule.equals(that.rule)
+                && place.equals(that.place)
+                && sentence.equals(that.sentence)
+                && evidence.equals(that.evidence);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(rule, place, sentence);
+    }
+
+    @Override
+    public String toString() {
+        return place + ": " + sentence;
+    }
+
     /** Gathers a finding. */
     public static final class Builder {
         private final RuleInfo rule;
         private final Place place;
         private final List<Evidence> evidence = new ArrayList<>();
-        private final List<Fix> fixes = new ArrayList<>();
+        private final List<Supplier<List<Fix>>> waysOut = new ArrayList<>();
         private Fact sentence;
 
         private Builder(RuleInfo rule, Place place, Fact sentence) {
@@ -65,24 +134,31 @@ public record Finding(RuleInfo rule, Place place, Fact sentence, List<Evidence> 
             return with(key, value);
         }
 
+        /** Adds a way out that takes no working out. */
         public Builder fix(Fix fix) {
-            fixes.add(fix);
+            waysOut.add(() -> List.of(fix));
             return this;
         }
 
-        /** Adds nothing when there is no such way out. */
-        public Builder fix(Optional<Fix> fix) {
-            fix.ifPresent(fixes::add);
+        /** Adds a way out, if there is one when it is asked for. */
+        public Builder fix(Supplier<Optional<Fix>> fix) {
+            waysOut.add(() -> fix.get().stream().toList());
             return this;
         }
 
-        public Builder fixes(List<Fix> more) {
-            fixes.addAll(more);
+        /** Adds ways out, which are worked out when they are asked for. */
+        public Builder fixes(Supplier<List<Fix>> more) {
+            waysOut.add(more);
             return this;
         }
 
         public Finding build() {
-            return new Finding(rule, place, sentence, evidence, fixes);
+            List<Supplier<List<Fix>>> all = List.copyOf(waysOut);
+            return new Finding(rule, place, sentence, evidence, () -> {
+                List<Fix> fixes = new ArrayList<>();
+                all.forEach(some -> fixes.addAll(some.get()));
+                return fixes;
+            });
         }
     }
 }

@@ -14,7 +14,7 @@ import java.util.Optional;
 /** A wire between two boards: what the one that talks says against what the other hears. */
 public record BoardLink(NodeCircuit from, NodeCircuit to, NodeWire link, LevelCheck check) {
     static List<BoardLink> of(Circuit circuit) {
-        return circuit.build().links().stream()
+        return circuit.links().stream()
                 .flatMap(link -> of(circuit, link).stream())
                 .toList();
     }

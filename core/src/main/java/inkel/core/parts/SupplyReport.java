@@ -8,6 +8,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import java.util.ArrayList;
@@ -44,6 +45,11 @@ public record SupplyReport(List<Feed> feeds) {
         /** What arrives at the pin. */
         public Optional<Range<Voltage>> volts() {
             return rail.flatMap(Rail::volts);
+        }
+
+        /** Where the voltage of the rail comes from. */
+        public Source source() {
+            return rail.map(Rail::source).orElse(Source.CLASS);
         }
 
         public Fit fit() {

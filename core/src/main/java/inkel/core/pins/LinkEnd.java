@@ -1,6 +1,5 @@
 package inkel.core.pins;
 
-import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
@@ -14,8 +13,8 @@ import java.util.stream.Stream;
  */
 public record LinkEnd(NodeWire link, boolean isSending) {
     /** The ends on one node's board, in document order. */
-    static List<LinkEnd> of(Build build, String node) {
-        return build.links().stream()
+    static List<LinkEnd> of(List<NodeWire> links, String node) {
+        return links.stream()
                 .filter(link -> link.touches(node))
                 .flatMap(link -> Stream.of(new LinkEnd(link, true), new LinkEnd(link, false))
                         .filter(end -> end.here().node().equals(node)))

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 
 /**
@@ -23,6 +24,7 @@ import java.util.stream.IntStream;
  */
 final class PinDomain {
     private final NodeCircuit node;
+    private final BooleanSupplier isStopped;
     private final List<Endpoint> targets = new ArrayList<>();
     private final Map<Endpoint, Integer> numbers = new LinkedHashMap<>();
     private final List<Pin> pins = new ArrayList<>();
@@ -31,7 +33,13 @@ final class PinDomain {
     private final int[] places;
 
     PinDomain(NodeCircuit node) {
+        this(node, () -> false);
+    }
+
+    /** @param isStopped whether the answer is no longer wanted; asked by the solver now and then */
+    PinDomain(NodeCircuit node, BooleanSupplier isStopped) {
         this.node = node;
+        this.isStopped = isStopped;
         for (Placed owner : node.parts()) {
             owner.cls().offers().forEach(pin -> {
                 numbers.put(owner.endpoint(pin), targets.size());
@@ -45,6 +53,10 @@ final class PinDomain {
 
     NodeCircuit node() {
         return node;
+    }
+
+    boolean isStopped() {
+        return isStopped.getAsBoolean();
     }
 
     int size() {

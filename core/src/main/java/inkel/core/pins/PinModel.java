@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.chocosolver.solver.Model;
@@ -28,6 +29,7 @@ import org.chocosolver.solver.search.strategy.selectors.variables.FirstFail;
 import org.chocosolver.solver.search.strategy.selectors.variables.InputOrder;
 import org.chocosolver.solver.search.strategy.strategy.AbstractStrategy;
 import org.chocosolver.solver.variables.IntVar;
+import org.chocosolver.util.criteria.Criterion;
 
 /**
  * Sharing out pins as a constraint model. Every pin that can be wired to has a number; every want is a variable over the
@@ -224,16 +226,33 @@ final class PinModel {
 
     // --- searching
 
+    /**
+     * As the solver does, until nobody wants the answer any more.
+     *
+     * @throws CancellationException when that is so
+     */
+    private boolean solve(Solver solver) {
+        // A reset takes criteria away, so it is put there for each run.
+        Criterion stop = domain::isStopped;
+        solver.addStopCriterion(stop);
+        boolean isFound = solver.solve();
+        solver.removeStopCriterion(stop);
+        if (domain.isStopped()) {
+            throw new CancellationException();
+        }
+        return isFound;
+    }
+
     private Possible prove() {
         Solver solver = model.getSolver();
         IntVar[] pins = where.values().toArray(IntVar[]::new);
         IntVar[] first = choices.toArray(IntVar[]::new);
         solver.setSearch(then(Search.intVarSearch(new FirstFail(model), IntVar::getLB, concat(first, pins))));
         solver.limitFail(FAIL_LIMIT);
-        boolean isFound = solver.solve();
+        boolean isFound = solve(solver);
         if (!isFound && solver.isStopCriterionMet()) {
             hardestFirst(solver);
-            isFound = solver.solve();
+            isFound = solve(solver);
         }
         return isFound ? Possible.YES : solver.isStopCriterionMet() ? Possible.UNKNOWN : Possible.NO;
     }
@@ -308,9 +327,9 @@ final class PinModel {
         return isOpen ? most : Math.min(most, least + perNew * unplaced);
     }
 
-    private static boolean record(Solver solver, Solution best) {
+    private boolean record(Solver solver, Solution best) {
         boolean isFound = false;
-        while (solver.solve()) {
+        while (solve(solver)) {
             best.record();
             isFound = true;
         }
@@ -320,7 +339,7 @@ final class PinModel {
     /** The order of prices led into a corner: the hardest variables first, until anything is found. */
     private boolean findAny(Solver solver, Solution best) {
         hardestFirst(solver);
-        boolean isFound = solver.solve();
+        boolean isFound = solve(solver);
         if (isFound) {
             best.record();
         }

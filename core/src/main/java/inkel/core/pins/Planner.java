@@ -18,15 +18,26 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 
 /** Shares out the pins and addresses of a node. */
 public final class Planner {
     private final Build build;
     private final Catalog catalog;
+    private final BooleanSupplier isStopped;
 
     public Planner(Build build, Catalog catalog) {
+        this(build, catalog, () -> false);
+    }
+
+    /**
+     * @param isStopped whether nobody wants the answer any more; asked from the planning thread, often. Once it says so,
+     *     every method ends with a {@link java.util.concurrent.CancellationException}
+     */
+    public Planner(Build build, Catalog catalog, BooleanSupplier isStopped) {
         this.build = build;
         this.catalog = catalog;
+        this.isStopped = isStopped;
     }
 
     /**
@@ -40,9 +51,10 @@ public final class Planner {
 
     /** As {@link #plan(String)}, made best at something. */
     public Plan plan(String nodeId, Emphasis emphasis) {
-        NodeCircuit node = circuit(build, nodeId);
-        List<Want> wants = Want.of(node, LinkEnd.of(build, nodeId));
-        PinDomain domain = new PinDomain(node);
+        Circuit circuit = Circuit.of(build, catalog);
+        NodeCircuit node = node(circuit, nodeId);
+        List<Want> wants = Want.of(node, LinkEnd.of(circuit.links(), nodeId));
+        PinDomain domain = new PinDomain(node, isStopped);
         Optional<PinModel.Answer> answer = PinModel.solve(domain, wants, Price.of(emphasis));
         return answer.map(found -> placed(node, found)).orElseGet(() -> refused(domain, wants));
     }
@@ -80,7 +92,7 @@ public final class Planner {
                 Map.of(),
                 Set.of(),
                 clash.stream().map(Want::signal).toList(),
-                new WaysOut(build, catalog, node, clash).list(),
+                new WaysOut(build, catalog, node, clash, isStopped).list(),
                 true);
     }
 
@@ -139,7 +151,7 @@ public final class Planner {
         List<Plan> plans = new ArrayList<>();
         Build at = build;
         for (Node node : build.nodes()) {
-            Plan plan = new Planner(at, catalog).plan(node.id());
+            Plan plan = new Planner(at, catalog, isStopped).plan(node.id());
             plans.add(plan);
             at = after(at, plan);
         }
@@ -155,9 +167,11 @@ public final class Planner {
     }
 
     private NodeCircuit circuit(Build of, String nodeId) {
-        return Circuit.of(of, catalog)
-                .node(nodeId)
-                .orElseThrow(() -> new IllegalArgumentException("no node " + nodeId));
+        return node(Circuit.of(of, catalog), nodeId);
+    }
+
+    private static NodeCircuit node(Circuit circuit, String nodeId) {
+        return circuit.node(nodeId).orElseThrow(() -> new IllegalArgumentException("no node " + nodeId));
     }
 
     private static List<Wire> wires(NodeCircuit node, PinModel.Answer answer) {

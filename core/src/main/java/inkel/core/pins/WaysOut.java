@@ -9,6 +9,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.MovePart;
 import inkel.core.document.edit.RemovePart;
@@ -18,6 +19,7 @@ import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 
 /** The smallest changes that make room for wants that clash, each tried by placing the changed build. */
@@ -30,8 +32,10 @@ final class WaysOut {
     private final NodeCircuit node;
     private final List<Want> clash;
     private final String id;
+    private final BooleanSupplier isStopped;
 
-    WaysOut(Build build, Catalog catalog, NodeCircuit node, List<Want> clash) {
+    WaysOut(Build build, Catalog catalog, NodeCircuit node, List<Want> clash, BooleanSupplier isStopped) {
+        this.isStopped = isStopped;
         this.build = build;
         this.catalog = catalog;
         this.node = node;
@@ -55,7 +59,7 @@ final class WaysOut {
             Circuit circuit = Circuit.of(changed, catalog);
             return changed.nodes().stream()
                     .filter(other -> other.id().equals(id) || isTouched(other))
-                    .allMatch(other -> isPossible(circuit.node(other.id()).orElseThrow(), changed));
+                    .allMatch(other -> isPossible(circuit.node(other.id()).orElseThrow(), circuit.links()));
         } catch (EditRefused refused) {
             return false;
         }
@@ -65,10 +69,10 @@ final class WaysOut {
         return build.node(other.id()).filter(other::equals).isEmpty();
     }
 
-    private static boolean isPossible(NodeCircuit changed, Build of) {
+    private boolean isPossible(NodeCircuit changed, List<NodeWire> links) {
         return PinModel.isPossible(
-                        new PinDomain(changed),
-                        Want.of(changed, LinkEnd.of(of, changed.node().id())))
+                        new PinDomain(changed, isStopped),
+                        Want.of(changed, LinkEnd.of(links, changed.node().id())))
                 == PinModel.Possible.YES;
     }
 

@@ -111,9 +111,9 @@ public record PowerReport(
     /** Wires between boards whose grounds no wire joins; one for each two boards. */
     public List<NodeWire> apartNodes() {
         List<NodeWire> apart = new ArrayList<>();
-        for (NodeWire link : circuit.build().links()) {
+        for (NodeWire link : circuit.links()) {
             boolean isJoined =
-                    circuit.build().links().stream().anyMatch(other -> other.isBesides(link) && other.groundJoined());
+                    circuit.links().stream().anyMatch(other -> other.isBesides(link) && other.groundJoined());
             if (!isJoined && apart.stream().noneMatch(link::isBesides)) {
                 apart.add(link);
             }

@@ -59,6 +59,10 @@ public record RegulatorReport(NodeCircuit node, Placed placed, Rail rail, Supply
         return rail.output().volts().map(figure -> figure.range().expected()).orElse(Voltage.ZERO);
     }
 
+    public Source wantedSource() {
+        return rail.output().volts().map(figure -> figure.source()).orElse(Source.CLASS);
+    }
+
     /** The least that must come in; absent when the dropout is not known, or when it switches. */
     public Optional<Voltage> needs() {
         return isLinear() ? regulator().dropout().map(wanted()::plus) : Optional.empty();

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 
 /** Moves moments apart, as little as may be, until no rail is asked for more than it gives. */
 public final class Stagger {
@@ -20,7 +21,17 @@ public final class Stagger {
      * @return empty when moving moments alone cannot do it: a rail is over its rating by one moment or by none
      */
     public static Optional<List<Edit>> of(NodeCircuit node) {
-        return StaggerModel.solve(node).map(starts -> edits(node, starts));
+        return of(node, () -> false);
+    }
+
+    /**
+     * As {@link #of(NodeCircuit)}.
+     *
+     * @param isStopped whether nobody wants the answer any more
+     * @throws java.util.concurrent.CancellationException once that is so
+     */
+    public static Optional<List<Edit>> of(NodeCircuit node, BooleanSupplier isStopped) {
+        return StaggerModel.solve(node, isStopped).map(starts -> edits(node, starts));
     }
 
     private static List<Edit> edits(NodeCircuit node, Map<String, TimeSpan> starts) {

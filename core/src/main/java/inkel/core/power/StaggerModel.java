@@ -14,6 +14,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import org.chocosolver.solver.Model;
 import org.chocosolver.solver.Solution;
 import org.chocosolver.solver.Solver;
@@ -83,12 +85,12 @@ final class StaggerModel {
     }
 
     /** A start for every moment so that no rail is over its rating; empty when there is none, or none was found. */
-    static Optional<Map<String, TimeSpan>> solve(NodeCircuit node) {
+    static Optional<Map<String, TimeSpan>> solve(NodeCircuit node, BooleanSupplier isStopped) {
         if (node.node().moments().isEmpty()) {
             return Optional.empty();
         }
         StaggerModel work = new StaggerModel(node);
-        return work.state() ? work.search() : Optional.empty();
+        return work.state() ? work.search(isStopped) : Optional.empty();
     }
 
     private int steps(double seconds) {
@@ -164,7 +166,7 @@ final class StaggerModel {
         return (int) Math.ceil(with.minus(rest).amperes() / AMPERES_PER_STEP - Round.TINY);
     }
 
-    private Optional<Map<String, TimeSpan>> search() {
+    private Optional<Map<String, TimeSpan>> search(BooleanSupplier isStopped) {
         IntVar[] all = starts.values().toArray(IntVar[]::new);
         IntVar total = model.intVar("delay", 0, horizon * all.length);
         model.sum(all, "=", total).post();
@@ -172,9 +174,13 @@ final class StaggerModel {
         Solver solver = model.getSolver();
         solver.setSearch(Search.inputOrderLBSearch(all));
         solver.limitFail(FAIL_LIMIT);
+        solver.addStopCriterion(isStopped::getAsBoolean);
         Solution best = null;
         while (solver.solve()) {
             best = new Solution(model, all).record();
+        }
+        if (isStopped.getAsBoolean()) {
+            throw new CancellationException();
         }
         if (best == null) {
             return Optional.empty();

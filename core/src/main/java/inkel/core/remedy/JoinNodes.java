@@ -42,7 +42,7 @@ public final class JoinNodes {
     private static boolean isFree(Circuit circuit, NodeCircuit node, Endpoint pin) {
         Place place = node.place(pin);
         return !node.nets().containsKey(pin)
-                && circuit.build().links().stream()
+                && circuit.links().stream()
                         .noneMatch(
                                 link -> link.from().equals(place) || link.to().equals(place));
     }

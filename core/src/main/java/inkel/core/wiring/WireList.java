@@ -36,7 +36,7 @@ public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnp
 
     /** Wires to other boards are plugged with the board that talks. */
     private static List<WireSteps.Away> away(Circuit circuit, NodeCircuit node) {
-        return circuit.build().links().stream()
+        return circuit.links().stream()
                 .filter(link -> link.from().node().equals(node.node().id()))
                 .flatMap(link -> circuit.node(link.to().node()).stream()
                         .map(other -> new WireSteps.Away(link, other.node().name())))

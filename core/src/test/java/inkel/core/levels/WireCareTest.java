@@ -3,7 +3,6 @@ package inkel.core.levels;
 import static inkel.core.kit.Builds.CATALOG;
 import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Settings;
@@ -16,6 +15,7 @@ import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
 import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -38,15 +38,6 @@ class WireCareTest {
         return findings.get(0);
     }
 
-    private static void everyWayOutHelps(Builds build, String code) throws Exception {
-        Finding finding = only(build, code);
-        assertFalse(finding.fixes().isEmpty());
-        for (Fix fix : finding.fixes()) {
-            Build after = fix.apply(build.build());
-            assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), code), fix.id());
-        }
-    }
-
     @Test
     void anSpiBusThroughATransistorShifterRunsSlowly() throws Exception {
         // 2.2 · 10 kΩ · 36 pF = 792 ns; three tenths of a bit at 8 MHz are 37.5 ns. At most 0.3/792 ns = 379 kHz, of
@@ -60,7 +51,7 @@ class WireCareTest {
         assertEquals(
                 "250 kHz",
                 after.nodes().get(0).board().typed(Settings.SPI_CLOCK).orElseThrow());
-        everyWayOutHelps(shifted(), "levels.shifter_slow");
+        RuleKit.everyWayOut(shifted(), "levels.shifter_slow");
     }
 
     @Test
@@ -72,7 +63,7 @@ class WireCareTest {
                 .wire("bridge.RX", "board.D5")
                 .between(new Between.ShifterWay(end("bridge.RX"), "shifter", 1, Extras.NONE));
         assertEquals(List.of(), serial.findings("levels.shifter_slow"), "115200 baud: 2.6 µs of 792 ns");
-        everyWayOutHelps(serial.setting("bridge", "baud", "500000"), "levels.shifter_slow");
+        RuleKit.everyWayOut(serial.setting("bridge", "baud", "500000"), "levels.shifter_slow");
     }
 
     @Test
@@ -84,7 +75,7 @@ class WireCareTest {
         Finding finding = only(build, "levels.back_power");
         assertEquals("bench/servo", finding.place().toString());
         assertEquals(5.25, finding.evidence().get(0).value().si(), 1e-9);
-        everyWayOutHelps(build, "levels.back_power");
+        RuleKit.everyWayOut(build, "levels.back_power");
         assertEquals(
                 List.of(),
                 Builds.classic()

@@ -3,7 +3,6 @@ package inkel.core.power;
 import static inkel.core.kit.Builds.CATALOG;
 import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Settings;
@@ -16,6 +15,7 @@ import inkel.core.finding.Evidence;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.TimeSpan;
 import java.util.List;
@@ -38,20 +38,6 @@ class PowerFixesTest {
                 .findFirst()
                 .orElseThrow(() -> new AssertionError(key + " of " + finding.evidence()))
                 .si();
-    }
-
-    private static void everyWayOutHelps(Builds build, String code) throws Exception {
-        Build before = build.build();
-        Finding finding = only(build, code);
-        assertFalse(finding.fixes().isEmpty(), code + " has a way out");
-        for (Fix fix : finding.fixes()) {
-            assertEquals(
-                    List.of(),
-                    Builds.of(Assessment.assess(fix.apply(before), CATALOG), code).stream()
-                            .filter(left -> left.place().equals(finding.place()))
-                            .toList(),
-                    code + " after " + fix.id());
-        }
     }
 
     private static Fix fix(Finding finding, String start) {
@@ -88,7 +74,7 @@ class PowerFixesTest {
         Finding finding = only(build, "power.dropout");
         assertEquals(4.75, number(finding, "input_lowest"), 1e-9);
         assertEquals(5 + dropout, number(finding, "needs"), 1e-9);
-        everyWayOutHelps(build, "power.dropout");
+        RuleKit.everyWayOut(build, "power.dropout");
         assertEquals(
                 4.75 - dropout,
                 build.circuit()
@@ -133,7 +119,7 @@ class PowerFixesTest {
         double average = CATALOG.get("led-addressable").average("V+").amperes() * 2;
         Finding finding = only(build, "power.regulator_hot");
         assertEquals(40 + 65 * (7.6 * average + 12.4 * 0.006), number(finding, "junction"), 1e-6);
-        everyWayOutHelps(build, "power.regulator_hot");
+        RuleKit.everyWayOut(build, "power.regulator_hot");
     }
 
     @Test
@@ -159,7 +145,7 @@ class PowerFixesTest {
                         .orElseThrow()
                         .typed(Settings.CAPACITOR)
                         .orElseThrow());
-        everyWayOutHelps(build, "power.burst_droop");
+        RuleKit.everyWayOut(build, "power.burst_droop");
         assertEquals(
                 List.of(),
                 Builds.of(Assessment.assess(after, CATALOG), "power.source_over"),
@@ -168,7 +154,7 @@ class PowerFixesTest {
         Builds small = build.setting("modem", "capacitor", "100 µF");
         Finding deep = only(small, "power.burst_droop");
         assertEquals(0.5 * (0.05 + 577e-6 / 100e-6), number(deep, "falls"), 1e-9);
-        everyWayOutHelps(small, "power.burst_droop");
+        RuleKit.everyWayOut(small, "power.burst_droop");
     }
 
     @Test
@@ -182,7 +168,7 @@ class PowerFixesTest {
         double diameter = 0.127e-3 * Math.pow(92, 10.0 / 39);
         double area = Math.PI / 4 * diameter * diameter;
         assertEquals((8 * 1.724e-8 / area + 0.060) * 0.320, number(finding, "drop"), 1e-9);
-        everyWayOutHelps(build, "power.wire_drop");
+        RuleKit.everyWayOut(build, "power.wire_drop");
     }
 
     private static Builds matrix(String length) {
@@ -198,7 +184,7 @@ class PowerFixesTest {
                 .setting("servo", "gauge", "18");
         Finding finding = only(build, "power.wire_drop");
         assertTrue(finding.sentence().key().endsWith(".contact"));
-        everyWayOutHelps(build, "power.wire_drop");
+        RuleKit.everyWayOut(build, "power.wire_drop");
     }
 
     @Test
@@ -211,7 +197,7 @@ class PowerFixesTest {
         assertEquals(0.750, number(finding, "servos_take"), 1e-9);
         assertEquals(0.500, number(finding, "spare"), 1e-9);
         assertEquals(0.250, number(finding, "servo_limit"), 1e-9);
-        everyWayOutHelps(build, "power.servo_from_board");
+        RuleKit.everyWayOut(build, "power.servo_from_board");
         Builds light = Builds.classic()
                 .part("servo", "servo-micro", "V+=board.5V")
                 .figure("servo", "current/V+/peak", "250 mA");
@@ -228,7 +214,7 @@ class PowerFixesTest {
         Between.Series series =
                 (Between.Series) after.nodes().get(0).between(end("lamp.A")).orElseThrow();
         assertEquals(Resistance.ofOhms(820), series.resistance());
-        everyWayOutHelps(build, "power.pin_current");
+        RuleKit.everyWayOut(build, "power.pin_current");
     }
 
     @Test
@@ -237,7 +223,7 @@ class PowerFixesTest {
         Builds build = lamps(1, 100);
         Finding finding = only(build, "power.pin_current");
         assertEquals(0.0345, number(finding, "current"), 1e-9);
-        everyWayOutHelps(build, "power.pin_current");
+        RuleKit.everyWayOut(build, "power.pin_current");
     }
 
     @Test
@@ -247,7 +233,7 @@ class PowerFixesTest {
         Builds build = lamps(11, 180);
         Finding finding = only(build, "power.pin_current");
         assertEquals(11 * 3.45 / 180, number(finding, "sum"), 1e-9);
-        everyWayOutHelps(build, "power.pin_current");
+        RuleKit.everyWayOut(build, "power.pin_current");
     }
 
     private static Builds lamps(int count, double ohms) {
@@ -272,7 +258,7 @@ class PowerFixesTest {
         Between.CoilDriver driver = (Between.CoilDriver)
                 after.nodes().get(0).between(end("relay.IN")).orElseThrow();
         assertEquals(Resistance.ofOhms(820), driver.base());
-        everyWayOutHelps(build, "power.coil_drive");
+        RuleKit.everyWayOut(build, "power.coil_drive");
         assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), "power.pin_current"));
     }
 
@@ -283,7 +269,7 @@ class PowerFixesTest {
         assertEquals(
                 List.of("take-off-5V", "diode-5V", "take-off-USB"),
                 finding.fixes().stream().map(Fix::id).toList());
-        everyWayOutHelps(build, "power.two_sources");
+        RuleKit.everyWayOut(build, "power.two_sources");
         assertEquals(
                 List.of(),
                 Builds.classic()
@@ -295,8 +281,8 @@ class PowerFixesTest {
 
     @Test
     void decouplingAndMains() throws Exception {
-        everyWayOutHelps(Builds.classic().part("radio", "packet-radio", "VCC=board.3V3"), "power.decoupling");
-        everyWayOutHelps(Builds.classic().part("relay", "relay-one", "VCC=board.5V"), "power.mains_care");
+        RuleKit.everyWayOut(Builds.classic().part("radio", "packet-radio", "VCC=board.3V3"), "power.decoupling");
+        RuleKit.everyWayOut(Builds.classic().part("relay", "relay-one", "VCC=board.5V"), "power.mains_care");
     }
 
     @Test
@@ -429,6 +415,6 @@ class PowerFixesTest {
                 .groundApart("six")
                 .part("servo", "servo-micro", "V+=six.+")
                 .wire("servo.SIG", "board.D9");
-        everyWayOutHelps(build, "power.no_common_ground");
+        RuleKit.everyWayOut(build, "power.no_common_ground");
     }
 }

@@ -76,7 +76,7 @@ final class PartClassReader {
     private PartClass read() {
         List<Pin> pins = pins();
         PartClass cls = new PartClass(
-                fields.text("id"),
+                fields.id("id"),
                 fields.text("name"),
                 fields.text("summary"),
                 word("kind", Kind.values(), Kind.MODULE),

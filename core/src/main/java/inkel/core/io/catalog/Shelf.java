@@ -11,6 +11,7 @@ import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -118,21 +119,55 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
         return entries;
     }
 
-    /** This shelf with one more definition, which takes the place of one with the same id. It is saved at once. */
+    /**
+     * This shelf with one more definition, which takes the place of one with the same id. It is saved at once.
+     *
+     * @throws IOException when it cannot be written, or would take the place of a file that is no definition of that id
+     */
     public Shelf with(Entry entry) throws IOException {
+        Path file = fileOf(entry.cls().id());
+        if (Files.exists(file) && !isDefinitionOf(file, entry.cls().id())) {
+            throw new FileAlreadyExistsException(file.toString(), null, "it is no definition of that id");
+        }
         Files.createDirectories(folder);
-        AtomicFile.write(folder.resolve(entry.cls().id() + ENDING), entry.json());
+        AtomicFile.write(file, entry.json());
         Map<String, Entry> more = new LinkedHashMap<>(entries);
         more.put(entry.cls().id(), entry);
         return new Shelf(folder, more, broken);
     }
 
+    /** As {@link #with(Entry)} for several, one after the other. */
+    public Shelf with(List<Entry> added) throws IOException {
+        Shelf shelf = this;
+        for (Entry entry : added) {
+            shelf = shelf.with(entry);
+        }
+        return shelf;
+    }
+
+    private static boolean isDefinitionOf(Path file, String id) {
+        try {
+            return parse(file).stream().anyMatch(entry -> entry.cls().id().equals(id));
+        } catch (UnreadableFile noDefinition) {
+            return false;
+        }
+    }
+
     /** This shelf without a definition; its file is taken away. */
     public Shelf without(String id) throws IOException {
-        Files.deleteIfExists(folder.resolve(id + ENDING));
+        Files.deleteIfExists(fileOf(id));
         Map<String, Entry> fewer = new LinkedHashMap<>(entries);
         fewer.remove(id);
         return new Shelf(folder, fewer, broken);
+    }
+
+    /** Ids are checked when they are read; a name that leads out of the folder is refused all the same. */
+    private Path fileOf(String id) throws IOException {
+        Path file = folder.resolve(id + ENDING).normalize();
+        if (id.isEmpty() || !folder.normalize().equals(file.getParent())) {
+            throw new IOException("not a name of a definition: " + id);
+        }
+        return file;
     }
 
     /** One definition as it is, several under {@code parts}. */

@@ -2,6 +2,7 @@ package inkel.core.io.document;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Nearest;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Between;
@@ -18,7 +19,6 @@ import inkel.core.document.Wire;
 import inkel.core.io.json.Fields;
 import inkel.core.io.json.JsonText;
 import inkel.core.io.json.JsonText.BadJson;
-import inkel.core.io.json.Nearest;
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
@@ -34,11 +34,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 
 /** Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it. */
 public final class BuildReader {
-    private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]*");
 
     /** Files of every format from this one on are read; they are written as the present one. */
     private static final int OLDEST_FORMAT = 1;
@@ -101,10 +99,7 @@ public final class BuildReader {
                 key, Place::parsePin, "lower-lock/board.D3", Place.of("?", new Endpoint(Part.BOARD, "?")));
         Optional<Node> node =
                 nodes.stream().filter(found -> found.id().equals(place.node())).findFirst();
-        boolean isThere = node.filter(found -> place.part().equals(Part.BOARD))
-                .flatMap(found -> catalog.find(found.board().classId()))
-                .flatMap(cls -> cls.pin(place.pin()))
-                .isPresent();
+        boolean isThere = node.isPresent() && place.part().equals(Part.BOARD);
         if (!isThere && fields.has(key)) {
             fields.problem(
                     key,
@@ -136,10 +131,8 @@ public final class BuildReader {
     }
 
     private String id(Fields fields, Set<String> taken) {
-        String id = fields.text("id");
-        if (!id.isEmpty() && !ID.matcher(id).matches()) {
-            fields.problem("id", Fact.of("problem.bad_id").with("found", id));
-        } else if (!taken.add(id)) {
+        String id = fields.id("id");
+        if (!taken.add(id)) {
             fields.problem("id", Fact.of("problem.duplicate").with("found", id));
         }
         return id;
@@ -163,13 +156,13 @@ public final class BuildReader {
             parts.put(part.id(), part);
             whereRead.put(part.id(), read);
         }
-        PinCheck check = new PinCheck(parts, catalog);
+        PinCheck check = new PinCheck(parts);
         List<Wire> wires = new ArrayList<>();
         Set<Endpoint> wired = new HashSet<>();
         for (Fields read : fields.objects("wires")) {
             Wire wire = new Wire(
-                    check.signal(read, "from"),
-                    check.target(read, "to"),
+                    check.pin(read, "from"),
+                    check.pin(read, "to"),
                     read.flag("held", false),
                     read.optionalText("reason").orElse(""),
                     read.extras());
@@ -232,17 +225,16 @@ public final class BuildReader {
 
     private Map<String, String> figures(Fields fields, String classId) {
         Map<String, String> figures = fields.textMap("figures");
-        catalog.find(classId)
-                .ifPresent(cls -> figures.forEach((key, value) -> OwnFigures.problem(cls, Map.of(key, value))
-                        .ifPresent(reason -> fields.problem("figures", key, reason))));
-        boolean areAllGood = catalog.find(classId)
-                .flatMap(cls -> OwnFigures.problem(cls, figures))
-                .isEmpty();
-        // Figures that are good one by one may still contradict each other.
-        if (!areAllGood && problems.isEmpty()) {
-            fields.problem(
-                    "figures", OwnFigures.problem(catalog.get(classId), figures).orElseThrow());
-        }
+        // What contradicts the class alone may fit with the others, so they are judged together.
+        catalog.find(classId).ifPresent(cls -> OwnFigures.problem(cls, figures).ifPresent(reason -> {
+            Optional<String> alone = figures.keySet().stream()
+                    .filter(key -> OwnFigures.problem(cls, Map.of(key, figures.get(key)))
+                            .filter(reason::equals)
+                            .isPresent())
+                    .findFirst();
+            alone.ifPresentOrElse(
+                    key -> fields.problem("figures", key, reason), () -> fields.problem("figures", reason));
+        }));
         return figures;
     }
 
@@ -308,7 +300,7 @@ public final class BuildReader {
     }
 
     private Optional<Between> between(Fields fields, PinCheck check) {
-        Endpoint signal = check.signal(fields, "signal");
+        Endpoint signal = check.pin(fields, "signal");
         String kind = fields.text("kind");
         switch (kind) {
             case "divider":

@@ -14,6 +14,12 @@ import java.util.Optional;
 public final class AtomicFile {
     private AtomicFile() {}
 
+    /** Looks at what was written before it takes the place of the old file. */
+    public interface Check {
+        /** @throws IOException when it is not what it should be */
+        void of(String written) throws IOException;
+    }
+
     /**
      * Writes to a new file beside the old one, forces it to the disk, keeps the old one as {@link #previous}, and moves
      * the new one into place.
@@ -21,22 +27,56 @@ public final class AtomicFile {
      * @throws IOException when the folder cannot be written to or the disk is full; the old file is then as it was
      */
     public static void write(Path file, String text) throws IOException {
+        write(file, text.getBytes(StandardCharsets.UTF_8), bytes -> {});
+    }
+
+    /** As {@link #write(Path, String)}, and reads back and checks what is on the disk before the old file gives way. */
+    public static void write(Path file, String text, Check check) throws IOException {
+        write(file, text.getBytes(StandardCharsets.UTF_8), fresh -> check.of(Files.readString(fresh)));
+    }
+
+    /** As {@link #write(Path, String)} for what is no text. */
+    public static void write(Path file, byte[] content) throws IOException {
+        write(file, content, fresh -> {});
+    }
+
+    private interface Look {
+        void at(Path fresh) throws IOException;
+    }
+
+    private static void write(Path file, byte[] content, Look look) throws IOException {
         Path whole = file.toAbsolutePath();
         Path fresh = Files.createTempFile(whole.getParent(), "." + whole.getFileName(), ".new");
         try {
-            try (FileChannel channel = FileChannel.open(fresh, StandardOpenOption.WRITE)) {
-                ByteBuffer bytes = ByteBuffer.wrap(text.getBytes(StandardCharsets.UTF_8));
-                while (bytes.hasRemaining()) {
-                    channel.write(bytes);
-                }
-                channel.force(true);
-            }
+            put(fresh, content);
+            look.at(fresh);
             if (Files.exists(whole)) {
-                Files.copy(whole, previousName(whole), StandardCopyOption.REPLACE_EXISTING);
+                keepPrevious(whole);
             }
             Files.move(fresh, whole, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } finally {
             Files.deleteIfExists(fresh);
+        }
+    }
+
+    private static void put(Path fresh, byte[] content) throws IOException {
+        try (FileChannel channel = FileChannel.open(fresh, StandardOpenOption.WRITE)) {
+            ByteBuffer bytes = ByteBuffer.wrap(content);
+            while (bytes.hasRemaining()) {
+                channel.write(bytes);
+            }
+            channel.force(true);
+        }
+    }
+
+    /** In one move too, so that a crash in between leaves the version before, whole. */
+    private static void keepPrevious(Path whole) throws IOException {
+        Path copy = Files.createTempFile(whole.getParent(), "." + whole.getFileName(), ".old");
+        try {
+            Files.copy(whole, copy, StandardCopyOption.REPLACE_EXISTING);
+            Files.move(copy, previousName(whole), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(copy);
         }
     }
 

@@ -18,12 +18,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 
 /**
  * One object of a file, read field by field. What is wrong is noted with its place and reading goes on, so that all
  * problems are told at once; a stand-in takes the place of the bad value and is never used, since the file is refused.
  */
 public final class Fields {
+    private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]{0,63}");
+
     private final JsonNode node;
     private final String pointer;
     private final List<Problem> problems;
@@ -59,6 +62,17 @@ public final class Fields {
 
     public String text(String key) {
         return text(key, Fact.of("problem.required").with("key", key)).orElse("");
+    }
+
+    /** An id: small letters, digits and dashes, since ids also name files. */
+    public String id(String key) {
+        String id = text(key);
+        if (!id.isEmpty() && !ID.matcher(id).matches()) {
+            problem(key, Fact.of("problem.bad_id").with("found", id));
+        } else if (id.isEmpty() && has(key) && node.get(key).isTextual()) {
+            problem(key, Fact.of("problem.bad_id").with("found", id));
+        }
+        return id;
     }
 
     public Optional<String> optionalText(String key) {

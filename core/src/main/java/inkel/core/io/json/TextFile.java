@@ -10,7 +10,6 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.List;
 
 /** Reads a text file with a limit on its size, and refuses bytes that are no UTF-8. */
 public final class TextFile {
@@ -22,18 +21,18 @@ public final class TextFile {
     public static String read(Path file) throws UnreadableFile {
         try {
             if (Files.isDirectory(file)) {
-                throw refused(file, Fact.of("problem.is_folder"));
+                throw UnreadableFile.because(file, Fact.of("problem.is_folder"));
             }
             long size = Files.size(file);
             if (size > MAX_BYTES) {
-                throw refused(
+                throw UnreadableFile.because(
                         file,
                         Fact.of("problem.too_large")
                                 .with("megabytes", size >> 20)
                                 .with("limit", MAX_BYTES >> 20));
             }
             if (size == 0) {
-                throw refused(file, Fact.of("problem.empty"));
+                throw UnreadableFile.because(file, Fact.of("problem.empty"));
             }
             return StandardCharsets.UTF_8
                     .newDecoder()
@@ -42,17 +41,14 @@ public final class TextFile {
                     .decode(ByteBuffer.wrap(Files.readAllBytes(file)))
                     .toString();
         } catch (CharacterCodingException badBytes) {
-            throw refused(file, Fact.of("problem.not_utf8"));
+            throw UnreadableFile.because(file, Fact.of("problem.not_utf8"));
         } catch (NoSuchFileException missing) {
-            throw refused(file, Fact.of("problem.missing"));
+            throw UnreadableFile.because(file, Fact.of("problem.missing"));
         } catch (AccessDeniedException denied) {
-            throw refused(file, Fact.of("problem.no_access"));
+            throw UnreadableFile.because(file, Fact.of("problem.no_access"));
         } catch (IOException failed) {
-            throw refused(file, Fact.of("problem.io").with("detail", String.valueOf(failed.getMessage())));
+            throw UnreadableFile.because(
+                    file, Fact.of("problem.io").with("detail", String.valueOf(failed.getMessage())));
         }
-    }
-
-    private static UnreadableFile refused(Path file, Fact reason) {
-        return new UnreadableFile(file, List.of(Problem.ofFile(reason)));
     }
 }

@@ -1,5 +1,6 @@
 package inkel.core.io.json;
 
+import inkel.core.quantity.Fact;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -14,6 +15,11 @@ public final class UnreadableFile extends Exception {
         super(file + ": " + problems);
         this.file = file;
         this.problems = List.copyOf(problems);
+    }
+
+    /** A file with one thing wrong that concerns it as a whole. */
+    public static UnreadableFile because(Path file, Fact reason) {
+        return new UnreadableFile(file, List.of(Problem.ofFile(reason)));
     }
 
     public Path file() {

@@ -54,8 +54,8 @@ public final class AnalogOverRule implements Rule<LevelReport> {
             finding.variant("clipped");
         }
         return finding.number("full_scale", level.group().fullScale(), Source.CLASS)
-                .fix(new OtherSupply(level.node()).of(level.signal(), level.to()))
-                .fix(divider(level))
+                .fix(() -> new OtherSupply(level.node()).of(level.signal(), level.to()))
+                .fix(() -> divider(level))
                 .build();
     }
 

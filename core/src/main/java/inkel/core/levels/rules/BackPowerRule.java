@@ -93,6 +93,16 @@ public final class BackPowerRule implements Rule<LevelReport> {
         Link first = links.get(0);
         NodeCircuit node = first.node();
         Placed receiver = node.part(first.to().part()).orElseThrow();
+        return Finding.of(INFO, node.place(receiver))
+                .with("part", receiver.part().name())
+                .with("from", PinNames.of(node, first.from()))
+                .number("highest_output", first.check().vohMax(), first.saysHigh())
+                .number("clamp", CLAMP, Source.RULE)
+                .fixes(() -> fixes(links, node, receiver))
+                .build();
+    }
+
+    private static List<Fix> fixes(List<Link> links, NodeCircuit node, Placed receiver) {
         List<Edit> resistors = links.stream()
                 .map(Link::signal)
                 .distinct()
@@ -116,12 +126,6 @@ public final class BackPowerRule implements Rule<LevelReport> {
                 Fact.of("fix.together").with("part", receiver.part().name()),
                 Fact.of("fix.together.cost"),
                 List.of(new SetSetting(node.node().id(), receiver.id(), Settings.TOGETHER, "yes"))));
-        return Finding.of(INFO, node.place(receiver))
-                .with("part", receiver.part().name())
-                .with("from", PinNames.of(node, first.from()))
-                .number("highest_output", first.check().vohMax(), Source.CLASS)
-                .number("clamp", CLAMP, Source.RULE)
-                .fixes(fixes)
-                .build();
+        return fixes;
     }
 }

@@ -36,7 +36,9 @@ final class BoardLinkFinding {
                 .with("to", name(link.to(), link.link().to()));
         LevelNumbers.put(
                 finding, link.check(), says, says, source(link.to(), link.link().to()));
-        return finding.fix(otherPin(levels, link)).fix(takenAway(link)).build();
+        return finding.fix(() -> otherPin(levels, link))
+                .fixes(() -> List.of(takenAway(link)))
+                .build();
     }
 
     private static Fact name(NodeCircuit node, Place place) {

@@ -1,30 +1,34 @@
 package inkel.core.levels.rules;
 
-import inkel.core.catalog.IoFamily;
-import inkel.core.circuit.Reading;
-import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.finding.Once;
 import inkel.core.finding.RuleInfo;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
-import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Supplier;
 
 /** What the three verdicts on a link have in common: the arithmetic and the ways out. */
 final class LinkFinding {
     private LinkFinding() {}
 
     static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict) {
+        return all(info, levels, verdict, signal -> List.of());
+    }
+
+    /** @param more further ways out, by the signal of the wire */
+    static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict, Function<Place, List<Fix>> more) {
         // The way out for a whole module is the same at each of its wires.
-        Map<Place, Optional<Fix>> ofModules = new HashMap<>();
+        Map<Place, Supplier<Optional<Fix>>> ofModules = new HashMap<>();
         return levels.links().stream()
                 .filter(link -> link.verdict() == verdict)
                 // What a pull-up does is told by a rule of its own.
@@ -35,26 +39,25 @@ final class LinkFinding {
                         link,
                         ofModules.computeIfAbsent(
                                 Place.ofPart(link.signal().node(), link.signal().part()),
-                                part -> ModuleShift.of(levels, link))))
+                                part -> new Once<>(() -> ModuleShift.of(levels, link))),
+                        more))
                 .toList();
     }
 
-    private static Finding describe(RuleInfo info, LevelReport levels, Link link, Optional<Fix> ofModule) {
+    private static Finding describe(
+            RuleInfo info,
+            LevelReport levels,
+            Link link,
+            Supplier<Optional<Fix>> ofModule,
+            Function<Place, List<Fix>> more) {
         LevelCheck check = link.check();
-        Reading reading = link.node().reading(link.signal().endpoint());
-        Source says = reading.high().isPresent() ? Source.MEASURED : source(link, link.from());
-        Source saysLow = reading.low().isPresent() ? Source.MEASURED : source(link, link.from());
-        Source hears = source(link, link.to());
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
                 .with("to", PinNames.of(link.node(), link.to()));
-        LevelNumbers.put(finding, check, says, saysLow, hears);
-        return finding.fixes(new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
+        LevelNumbers.put(finding, check, link.saysHigh(), link.saysLow(), link.hears());
+        return finding.fixes(() -> new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
                 .fix(ofModule)
+                .fixes(() -> more.apply(link.signal()))
                 .build();
-    }
-
-    private static Source source(Link link, Endpoint end) {
-        return link.node().io(end).map(IoFamily::source).orElse(Source.CLASS);
     }
 }

@@ -41,15 +41,14 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
 
     private static Finding describe(LevelReport levels, Link link) {
         PullUp pull = link.pulledBy().orElseThrow();
-        List<Fix> fixes = new ArrayList<>(takeOff(link, pull.at()));
-        fixes.addAll(new LinkFixes(link.node(), levels.circuit().catalog()).of(link));
         return Finding.of(INFO, link.signal())
                 .with("pull", PinNames.of(link.node(), pull.at()))
                 .with("to", PinNames.of(link.node(), link.to()))
                 .number("highest_output", link.check().vohMax(), Source.COMPUTED)
-                .number("tolerated", link.check().absoluteMax(), Source.CLASS)
+                .number("tolerated", link.check().absoluteMax(), link.hears())
                 .number("too_much_by", link.check().headroom().times(-1), Source.COMPUTED)
-                .fixes(fixes)
+                .fixes(() -> takeOff(link, pull.at()))
+                .fixes(() -> new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
                 .build();
     }
 

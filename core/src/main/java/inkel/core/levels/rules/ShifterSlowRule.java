@@ -58,7 +58,7 @@ public final class ShifterSlowRule implements Rule<LevelReport> {
                 .number("rise_allowed", speed.allowed(), Source.COMPUTED)
                 .number("clock", speed.speed(), speed.speedSource())
                 .number("clock_limit", speed.most(), Source.COMPUTED)
-                .fix(slower(speed))
+                .fix(() -> slower(speed))
                 .build();
     }
 

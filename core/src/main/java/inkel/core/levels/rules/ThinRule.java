@@ -13,7 +13,6 @@ import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.quantity.Fact;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -30,9 +29,8 @@ public final class ThinRule implements Rule<LevelReport> {
     @Override
     public List<Finding> check(LevelReport levels) {
         return Stream.concat(
-                        LinkFinding.all(INFO, levels, Verdict.THIN).stream()
-                                .filter(finding -> !isLeft(levels, finding.place()))
-                                .map(ThinRule::withChoice),
+                        LinkFinding.all(INFO, levels, Verdict.THIN, ThinRule::choice).stream()
+                                .filter(finding -> !isLeft(levels, finding.place())),
                         BoardLinkFinding.all(INFO, levels, Verdict.THIN).stream())
                 .toList();
     }
@@ -46,14 +44,11 @@ public final class ThinRule implements Rule<LevelReport> {
     }
 
     /** Leaving it is a choice that the plan remembers, with a reading to be taken at the first power-up. */
-    private static Finding withChoice(Finding finding) {
-        Place signal = finding.place();
-        List<Fix> fixes = new ArrayList<>(finding.fixes());
-        fixes.add(new Fix(
+    private static List<Fix> choice(Place signal) {
+        return List.of(new Fix(
                 "accept",
                 Fact.of("fix.accept").with("signal", signal.pin()),
                 Fact.of("fix.accept.cost"),
                 List.of(new Insert(signal.node(), new Between.Nothing(signal.endpoint(), "", Extras.NONE)))));
-        return new Finding(finding.rule(), finding.place(), finding.sentence(), finding.evidence(), fixes);
     }
 }

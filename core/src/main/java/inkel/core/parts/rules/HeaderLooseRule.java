@@ -43,7 +43,7 @@ public final class HeaderLooseRule implements Rule<Circuit> {
         return Finding.of(INFO, node.place(placed))
                 .with("part", placed.part().name())
                 .with("pins", placed.cls().pins().size())
-                .fixes(List.of(new Fix(
+                .fixes(() -> List.of(new Fix(
                         "soldered",
                         Fact.of("fix.header").with("part", placed.part().name()),
                         Fact.of("fix.header.cost"),

@@ -47,7 +47,7 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                         "works_up_to",
                         feed.supply().range().range().highest(),
                         feed.supply().range().source())
-                .fixes(feed.waysOut())
+                .fixes(() -> feed.waysOut())
                 .build();
     }
 }

@@ -41,14 +41,14 @@ public final class SupplyTooHighRule implements Rule<SupplyReport> {
                 .with(
                         "rail",
                         RailNames.of(feed.node(), feed.rail().orElseThrow().id()))
-                .number("rail_highest", arrives, Source.CLASS)
+                .number("rail_highest", arrives, feed.source())
                 .number("works_up_to", most, feed.supply().range().source())
                 .number(
                         "damaged_above",
                         feed.supply().absoluteMax(),
                         feed.supply().range().source())
                 .number("too_much_by", arrives.minus(most), Source.COMPUTED)
-                .fixes(feed.waysOut())
+                .fixes(() -> feed.waysOut())
                 .build();
     }
 }

@@ -40,10 +40,10 @@ public final class SupplyTooLowRule implements Rule<SupplyReport> {
                 .with(
                         "rail",
                         RailNames.of(feed.node(), feed.rail().orElseThrow().id()))
-                .number("rail_lowest", arrives, Source.CLASS)
+                .number("rail_lowest", arrives, feed.source())
                 .number("works_from", least, feed.supply().range().source())
                 .number("short_by", least.minus(arrives), Source.COMPUTED)
-                .fixes(feed.waysOut())
+                .fixes(() -> feed.waysOut())
                 .build();
     }
 }

@@ -54,6 +54,7 @@ public final class AddressClashRule implements Rule<PinReport> {
                         placed.address().filter(main -> main == clash.address()).isPresent())
                 .flatMap(placed -> StrapFixes.toFree(pins, placed).stream())
                 .forEach(finding::fix);
-        return finding.fix(PinFixes.leaveOut(pins, clash.second())).build();
+        return finding.fixes(() -> List.of(PinFixes.leaveOut(pins, clash.second())))
+                .build();
     }
 }

@@ -36,7 +36,7 @@ public final class AddressReservedRule implements Rule<PinReport> {
         return Finding.of(INFO, pins.node().place(placed))
                 .with("part", placed.part().name())
                 .with("address", Engineering.address(placed.address().orElseThrow()))
-                .fixes(StrapFixes.toFree(pins, placed))
+                .fixes(() -> StrapFixes.toFree(pins, placed))
                 .build();
     }
 }

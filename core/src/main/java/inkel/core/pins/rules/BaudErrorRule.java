@@ -1,6 +1,7 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Controller;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -48,11 +49,11 @@ public final class BaudErrorRule implements Rule<PinReport> {
                 .with("part", line.placed().part().name())
                 .with("baud", Math.round(wanted.hertz()))
                 .number("clock", controller.clock(), Source.CLASS)
-                .number("wanted_rate", wanted, Source.CLASS)
+                .number("wanted_rate", wanted, line.placed().sourceOf(Settings.BAUD, Source.CLASS))
                 .number("actual_rate", rate.actual(), Source.COMPUTED)
                 .number("baud_error", rate.error(), Source.COMPUTED)
                 .number("error_limit", BaudRate.LIMIT, Source.RULE)
-                .fixes(slower(line, line.placed()))
+                .fixes(() -> slower(line, line.placed()))
                 .build();
     }
 

@@ -39,7 +39,7 @@ public final class BootStrapRule implements Rule<PinReport> {
 
     private static Finding describe(NodePins pins, Wire wire) {
         return WireFinding.of(INFO, pins, wire)
-                .fixes(PinFixes.move(pins, wire.from(), pin -> !pin.can(Ability.Kind.STRAP)))
+                .fixes(() -> PinFixes.move(pins, wire.from(), pin -> !pin.can(Ability.Kind.STRAP)))
                 .build();
     }
 }

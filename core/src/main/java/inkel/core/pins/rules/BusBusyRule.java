@@ -47,8 +47,8 @@ public final class BusBusyRule implements Rule<PinReport> {
                 .number("use", bus.use(), Source.COMPUTED)
                 .number("use_of_busiest", bus.use(busiest), Source.COMPUTED)
                 .number("most_use", I2cBus.MOST_USE, Source.RULE)
-                .fix(faster(bus))
-                .fix(fewerPolls(bus, busiest))
+                .fix(() -> faster(bus))
+                .fix(() -> fewerPolls(bus, busiest))
                 .build();
     }
 

@@ -45,7 +45,7 @@ public final class ConsoleSharedRule implements Rule<PinReport> {
                 .filter(SerialLine::isOnConsole)
                 .findFirst();
         return WireFinding.of(INFO, pins, wire)
-                .fixes(line.map(found -> PortFixes.elsewhere(pins, found))
+                .fixes(() -> line.map(found -> PortFixes.elsewhere(pins, found))
                         .orElseGet(() -> PinFixes.move(pins, wire.from())))
                 .build();
     }

@@ -35,7 +35,7 @@ public final class InputChannelRule implements Rule<PinReport> {
         Pin target = WireFinding.target(pins, wire);
         if (!target.can(Ability.Kind.CAPTURE) && !target.can(Ability.Kind.INTERRUPT)) {
             return Optional.of(WireFinding.of(INFO, pins, wire)
-                    .fixes(PinFixes.move(pins, wire.from(), InputChannelRule::measures))
+                    .fixes(() -> PinFixes.move(pins, wire.from(), InputChannelRule::measures))
                     .build());
         }
         return target.can(Ability.Kind.CAPTURE) ? shared(pins, wire) : Optional.empty();
@@ -57,7 +57,7 @@ public final class InputChannelRule implements Rule<PinReport> {
                         .variant("shared")
                         .with("other", WireFinding.part(pins, other).part().name())
                         .with("timer", of.unit())
-                        .fixes(PinFixes.move(
+                        .fixes(() -> PinFixes.move(
                                 pins,
                                 wire.from(),
                                 pin -> measures(pin)

@@ -41,8 +41,8 @@ public final class InputFloatsRule implements Rule<PinReport> {
         return Finding.of(INFO, pins.node().place(signal))
                 .with("part", placed.part().name())
                 .with("signal", signal.pin())
-                .fix(tie(pins, placed, signal))
-                .fixes(PinFixes.move(pins, signal))
+                .fix(() -> tie(pins, placed, signal))
+                .fixes(() -> PinFixes.move(pins, signal))
                 .build();
     }
 

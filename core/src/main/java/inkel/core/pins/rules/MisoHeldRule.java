@@ -52,8 +52,8 @@ public final class MisoHeldRule implements Rule<PinReport> {
                                 .filter(other -> !other.equals(member))
                                 .map(other -> other.part().name())
                                 .toList())
-                .fix(ownBus(pins, member))
-                .fix(PinFixes.leaveOut(pins, member))
+                .fix(() -> ownBus(pins, member))
+                .fixes(() -> List.of(PinFixes.leaveOut(pins, member)))
                 .build();
     }
 

@@ -44,7 +44,7 @@ public final class NoAnalogRule implements Rule<PinReport> {
 
     private static Finding describe(NodePins pins, Wire wire) {
         return WireFinding.of(INFO, pins, wire)
-                .fixes(PinFixes.move(pins, wire.from()))
+                .fixes(() -> PinFixes.move(pins, wire.from()))
                 .build();
     }
 
@@ -52,7 +52,7 @@ public final class NoAnalogRule implements Rule<PinReport> {
         String board = pins.node().board().id();
         return WireFinding.of(MEANWHILE, pins, wire)
                 .variant("wireless")
-                .fixes(PinFixes.move(pins, wire.from()).stream()
+                .fixes(() -> PinFixes.move(pins, wire.from()).stream()
                         .filter(fix -> !pins.isConverterOff(
                                 ((SetWire) fix.edits().get(0)).wire().to()))
                         .toList())

@@ -52,10 +52,9 @@ public final class NoPullupRule implements Rule<PinReport> {
         return Finding.of(INFO, pins.node().place(wire.from()))
                 .with("pin", wire.to().pin())
                 .with("part", placed.part().name())
-                .fixes(
-                        placed.bringsNoPulls().isEmpty()
-                                ? List.of(addedPair(pins, placed))
-                                : List.of(addedPair(pins, placed), readyModule(pins, placed)))
+                .fixes(() -> placed.bringsNoPulls().isEmpty()
+                        ? List.of(addedPair(pins, placed))
+                        : List.of(addedPair(pins, placed), readyModule(pins, placed)))
                 .build();
     }
 

@@ -33,8 +33,8 @@ public final class NoPwmRule implements Rule<PinReport> {
 
     private static Finding describe(PinReport report, NodePins pins, Wire wire) {
         return WireFinding.of(INFO, pins, wire)
-                .fixes(PinFixes.move(pins, wire.from()))
-                .fixes(Helpers.carrying(report.circuit().catalog(), pins.node(), List.of(wire.from())))
+                .fixes(() -> PinFixes.move(pins, wire.from()))
+                .fixes(() -> Helpers.carrying(report.circuit().catalog(), pins.node(), List.of(wire.from())))
                 .build();
     }
 }

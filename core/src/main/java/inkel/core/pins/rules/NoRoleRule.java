@@ -54,8 +54,8 @@ public final class NoRoleRule implements Rule<PinReport> {
                 .with(
                         "reason",
                         PinFit.whyNot(pins.node(), wire.from(), wire.to()).orElseThrow())
-                .fixes(PinFixes.move(pins, wire.from()))
-                .fix(bySoftware(pins, wire))
+                .fixes(() -> PinFixes.move(pins, wire.from()))
+                .fix(() -> bySoftware(pins, wire))
                 .build();
     }
 

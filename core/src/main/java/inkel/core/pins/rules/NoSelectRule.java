@@ -39,8 +39,8 @@ public final class NoSelectRule implements Rule<PinReport> {
                 .with("part", member.part().name())
                 .with("signal", select.pin())
                 .with("count", bus.members().size())
-                .fixes(PinFixes.move(pins, select))
-                .fix(PinFixes.leaveOut(pins, member))
+                .fixes(() -> PinFixes.move(pins, select))
+                .fixes(() -> List.of(PinFixes.leaveOut(pins, member)))
                 .build();
     }
 }

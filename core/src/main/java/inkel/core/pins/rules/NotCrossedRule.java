@@ -42,7 +42,7 @@ public final class NotCrossedRule implements Rule<PinReport> {
                 .with("part", line.placed().part().name())
                 .with("signal", wire.from().pin())
                 .with("pin", wire.to().pin())
-                .fix(cross(line))
+                .fix(() -> cross(line))
                 .build();
     }
 

@@ -33,7 +33,7 @@ public final class NotPlacedRule implements Rule<PinReport> {
                         "part",
                         pins.node().part(signal.part()).orElseThrow().part().name())
                 .with("pin", signal.pin())
-                .fixes(PinFixes.move(pins, signal))
+                .fixes(() -> PinFixes.move(pins, signal))
                 .build();
     }
 }

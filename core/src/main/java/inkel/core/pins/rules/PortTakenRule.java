@@ -48,8 +48,8 @@ public final class PortTakenRule implements Rule<PinReport> {
                 .with("part", line.placed().part().name())
                 .with("other", other.placed().part().name())
                 .with("unit", line.unit().orElseThrow())
-                .fixes(PortFixes.elsewhere(pins, line))
-                .fix(PinFixes.leaveOut(pins, line.placed()))
+                .fixes(() -> PortFixes.elsewhere(pins, line))
+                .fixes(() -> List.of(PinFixes.leaveOut(pins, line.placed())))
                 .build();
     }
 }

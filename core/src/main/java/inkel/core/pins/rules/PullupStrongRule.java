@@ -46,7 +46,7 @@ public final class PullupStrongRule implements Rule<PinReport> {
                 .number("bus_volts", bus.volts().orElseThrow(), Source.COMPUTED)
                 .number("sinks", bus.mode().sink(), Source.RULE)
                 .number("pull_least", bus.strongest().orElseThrow(), Source.COMPUTED)
-                .fix(takeOff(bus))
+                .fix(() -> takeOff(bus))
                 .build();
     }
 

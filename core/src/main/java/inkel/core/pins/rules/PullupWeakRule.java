@@ -47,7 +47,7 @@ public final class PullupWeakRule implements Rule<PinReport> {
                 .number("rise_allowed", bus.mode().rise(), Source.RULE)
                 .number("pull_most", bus.weakest(), Source.COMPUTED)
                 .number("clock", bus.clock(), bus.clockSource())
-                .fixes(ways(bus, pull))
+                .fixes(() -> ways(bus, pull))
                 .build();
     }
 

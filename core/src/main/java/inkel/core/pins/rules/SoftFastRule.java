@@ -53,8 +53,8 @@ public final class SoftFastRule implements Rule<PinReport> {
                 .with("most", Math.round(most(line).hertz()))
                 .number("wanted_rate", baud, source)
                 .number("software_most", most(line), Source.CLASS)
-                .fixes(PortFixes.hardware(pins, line))
-                .fixes(PortFixes.slower(line, most(line)))
+                .fixes(() -> PortFixes.hardware(pins, line))
+                .fixes(() -> PortFixes.slower(line, most(line)))
                 .build();
     }
 }

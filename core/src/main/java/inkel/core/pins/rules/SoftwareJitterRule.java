@@ -60,8 +60,8 @@ public final class SoftwareJitterRule implements Rule<PinReport> {
         } else {
             finding.variant("plain");
         }
-        return Optional.of(finding.fixes(PinFixes.move(pins, wire.from(), pin -> pin.can(Ability.Kind.PWM)))
-                .fixes(Helpers.carrying(report.circuit().catalog(), pins.node(), List.of(wire.from())))
+        return Optional.of(finding.fixes(() -> PinFixes.move(pins, wire.from(), pin -> pin.can(Ability.Kind.PWM)))
+                .fixes(() -> Helpers.carrying(report.circuit().catalog(), pins.node(), List.of(wire.from())))
                 .build());
     }
 }

@@ -45,7 +45,7 @@ public final class SpiClockOverRule implements Rule<PinReport> {
         }
         return finding.number("clock", bus.chosen().orElseThrow(), Source.YOURS)
                 .number("clock_limit", limit, Source.CLASS)
-                .fix(bus.fastest(limit)
+                .fix(() -> bus.fastest(limit)
                         .map(clock -> new Fix(
                                 "slower",
                                 Fact.of("fix.slower").with("clock", clock),

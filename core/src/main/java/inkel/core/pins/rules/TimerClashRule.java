@@ -80,7 +80,7 @@ public final class TimerClashRule implements Rule<PinReport> {
                 .with("timer", timer.unit())
                 .number("wanted_frequency", frequency(pins, wire).orElseThrow(), Source.CLASS)
                 .number("other_frequency", frequency(pins, other).orElseThrow(), Source.CLASS)
-                .fixes(elsewhere(pins, wire, timer.unit()))
+                .fixes(() -> elsewhere(pins, wire, timer.unit()))
                 .build();
     }
 
@@ -107,7 +107,7 @@ public final class TimerClashRule implements Rule<PinReport> {
                                 .with("other", other.part().name())
                                 .with("timer", of.unit())
                                 .with("use", Fact.of("claim." + use.replace(' ', '_')))
-                                .fixes(elsewhere(pins, wire, of.unit()))
+                                .fixes(() -> elsewhere(pins, wire, of.unit()))
                                 .build()))
                 .findFirst());
     }

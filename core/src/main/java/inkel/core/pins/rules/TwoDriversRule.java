@@ -47,7 +47,7 @@ public final class TwoDriversRule implements Rule<PinReport> {
                 .with("pin", target.pin())
                 .with("signal", PinNames.of(pins.node(), mover.from()))
                 .with("other", other)
-                .fixes(PinFixes.move(pins, mover.from()))
+                .fixes(() -> PinFixes.move(pins, mover.from()))
                 .build();
     }
 }

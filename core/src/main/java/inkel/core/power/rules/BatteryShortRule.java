@@ -59,8 +59,8 @@ public final class BatteryShortRule implements Rule<PowerReport> {
                 .number("average", battery.rail().average(), Source.COMPUTED)
                 .number("lasts", hours(hours), Source.COMPUTED)
                 .number("should_last", hours(battery.wantedHours()), battery.wantedSource())
-                .fix(enough(battery, hours))
-                .fixes(otherSource(battery, report))
+                .fixes(() -> List.of(enough(battery, hours)))
+                .fixes(() -> otherSource(battery, report))
                 .build();
     }
 
@@ -93,7 +93,7 @@ public final class BatteryShortRule implements Rule<PowerReport> {
                 .number("sag", battery.sag(), Source.COMPUTED)
                 .number("lowest", battery.lowest(), Source.COMPUTED)
                 .number("works_from", line.needs(), line.supply().range().source())
-                .fixes(new FeedFixes(line.node(), report.catalog()).of(line.placed(), line.supply()))
+                .fixes(() -> new FeedFixes(line.node(), report.catalog()).of(line.placed(), line.supply()))
                 .build();
     }
 }

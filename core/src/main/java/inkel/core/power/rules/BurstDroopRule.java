@@ -45,8 +45,8 @@ public final class BurstDroopRule implements Rule<PowerReport> {
                                 .number("capacitor", burst.placed().capacitor().orElseThrow(), Source.YOURS)
                                 .number("falls", droop, Source.COMPUTED),
                         () -> finding.variant("none"));
-        return finding.fix(BurstFixes.capacitor(burst))
-                .fixes(new FeedFixes(burst.node(), report.catalog()).of(burst.placed(), burst.supply()))
+        return finding.fix(() -> BurstFixes.capacitor(burst))
+                .fixes(() -> new FeedFixes(burst.node(), report.catalog()).of(burst.placed(), burst.supply()))
                 .build();
     }
 }

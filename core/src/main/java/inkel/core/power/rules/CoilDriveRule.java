@@ -43,7 +43,7 @@ public final class CoilDriveRule implements Rule<PowerReport> {
                         load.load().current().range().highest(),
                         load.load().current().source());
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
-        return finding.fix(driver(load)).build();
+        return finding.fix(() -> driver(load)).build();
     }
 
     private static Optional<Fix> driver(PinLoadReport load) {

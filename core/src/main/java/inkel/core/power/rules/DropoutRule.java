@@ -35,10 +35,10 @@ public final class DropoutRule implements Rule<PowerReport> {
         return Finding.of(INFO, regulator.node().place(regulator.rail().id()))
                 .with("rail", RailNames.of(regulator.node(), regulator.rail().id()))
                 .number("input_lowest", regulator.in().lowest(), Source.COMPUTED)
-                .number("output", regulator.wanted(), Source.CLASS)
+                .number("output", regulator.wanted(), regulator.wantedSource())
                 .number("dropout", regulator.regulator().dropout().orElseThrow(), Source.CLASS)
                 .number("needs", needs, Source.COMPUTED)
-                .fixes(new FeedFixes(regulator.node(), report.catalog())
+                .fixes(() -> new FeedFixes(regulator.node(), report.catalog())
                         .of(regulator.placed(), regulator.supply(), needs, rail -> true))
                 .build();
     }

@@ -22,7 +22,7 @@ final class OverloadFinding {
                         budget.rail().rating(),
                         budget.rail().output().rating().source())
                 .number("short_by", tooMuch, Source.COMPUTED)
-                .fixes(LoadFixes.ofPeak(budget.node(), budget.rail(), report, tooMuch))
+                .fixes(() -> LoadFixes.ofPeak(budget.node(), budget.rail(), report, tooMuch))
                 .build();
     }
 }

@@ -65,7 +65,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                     .number("current", load.current().orElseThrow(), Source.COMPUTED);
         }
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
-        return finding.fix(resistor(load, wanted(load))).build();
+        return finding.fixes(() -> List.of(resistor(load, wanted(load)))).build();
     }
 
     /** As bright as the lamp is meant to be, or as much as the pin may carry. */
@@ -103,7 +103,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                 .with("count", loads.size())
                 .number("sum", sum, Source.COMPUTED)
                 .number("package_limit", limit.get(), Source.CLASS)
-                .fix(dimmed(loads, sum, limit.get()))
+                .fix(() -> dimmed(loads, sum, limit.get()))
                 .build());
     }
 

@@ -38,7 +38,7 @@ public final class RailAverageRule implements Rule<PowerReport> {
                         budget.rail().rating(),
                         budget.rail().output().rating().source())
                 .number("average_limit", budget.averageLimit(), Source.RULE)
-                .fixes(LoadFixes.ofAverage(
+                .fixes(() -> LoadFixes.ofAverage(
                         budget.node(),
                         budget.rail(),
                         report,

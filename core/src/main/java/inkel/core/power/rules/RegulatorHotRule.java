@@ -40,7 +40,7 @@ public final class RegulatorHotRule implements Rule<PowerReport> {
                 .number("ambient", regulator.ambient(), regulator.ambientSource())
                 .number("junction", regulator.junction().orElseThrow(), Source.COMPUTED)
                 .number("junction_max", regulator.regulator().junctionMax().orElseThrow(), Source.CLASS)
-                .fixes(lessLoad(regulator, report))
+                .fixes(() -> lessLoad(regulator, report))
                 .build();
     }
 

@@ -44,7 +44,7 @@ public final class ServoFromBoardRule implements Rule<PowerReport> {
                 .number("servos_take", feed.taken(), Source.COMPUTED)
                 .number("spare", feed.spare(), Source.COMPUTED)
                 .number("servo_limit", feed.limit(), Source.RULE)
-                .fixes(ways(feed, report))
+                .fixes(() -> ways(feed, report))
                 .build();
     }
 

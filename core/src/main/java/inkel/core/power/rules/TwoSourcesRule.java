@@ -44,7 +44,7 @@ public final class TwoSourcesRule implements Rule<PowerReport> {
                 .with("rail", RailNames.of(twice.node(), rail))
                 .with("one", feedOf(twice, twice.pins().get(0)))
                 .with("other", feedOf(twice, twice.pins().get(1)))
-                .fixes(fixes)
+                .fixes(() -> fixes)
                 .build();
     }
 

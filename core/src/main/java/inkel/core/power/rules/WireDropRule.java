@@ -44,14 +44,14 @@ public final class WireDropRule implements Rule<PowerReport> {
         if (line.burnsContact()) {
             return finding.variant("contact")
                     .number("contact_limit", FeedLine.CONTACT_LIMIT_OF_PLUGS, Source.RULE)
-                    .fixes(ways(line))
+                    .fixes(() -> ways(line))
                     .build();
         }
         return finding.number("resistance", line.resistance(), line.isTold() ? Source.YOURS : Source.RULE)
                 .number("drop", line.drop(), Source.COMPUTED)
                 .number("arrives", line.arrives().orElseThrow(), Source.COMPUTED)
                 .number("works_from", line.needs(), line.supply().range().source())
-                .fixes(ways(line))
+                .fixes(() -> ways(line))
                 .build();
     }
 

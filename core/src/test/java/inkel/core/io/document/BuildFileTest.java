@@ -106,7 +106,6 @@ class BuildFileTest {
             textBlock =
                     """
             "packet-radio"            | "packet-radoi"           | problem.unknown_class_near | /nodes/0/parts/3/class
-            "to" : "board.D9"         | "to" : "board.D99"       | problem.no_pin_near        | /nodes/0/wires/0/to
             "to" : "board.D9"         | "to" : "shelf.D9"        | problem.no_part            | /nodes/0/wires/0/to
             "to" : "board.D9"         | "to" : "D9"              | problem.expected_value     | /nodes/0/wires/0/to
             "volts" : "6 V"           | "volts" : "6 A"          | problem.expected_value     | /nodes/0/parts/1/settings/volts
@@ -118,12 +117,13 @@ class BuildFileTest {
             "id" : "reader"           | "id" : "radio"           | problem.duplicate          | /nodes/0/parts/4/id
             "id" : "reader"           | "id" : "The Reader"      | problem.bad_id             | /nodes/0/parts/4/id
             "held" : true             | "held" : "yes"           | problem.expected_flag      | /nodes/0/wires/0/held
-            "LV" : "reg.OUT"          | "LV" : "reg.OUTT"        | problem.no_rail            | /nodes/0/parts/5/feeds
-            "LV" : "reg.OUT"          | "LW" : "reg.OUT"         | problem.no_supply_here     | /nodes/0/parts/5/feeds
-            "way" : 1                 | "way" : 9                | problem.no_way             | /nodes/0/between/0/way
+            "way" : 1                 | "way" : 0                | problem.expected_value     | /nodes/0/between/0/way
+            "shifter" : "shifter"     | "shifter" : "shelf"      | problem.no_part            | /nodes/0/between/0/shifter
+            "LV" : "reg.OUT"          | "LV" : "shelf.OUT"       | problem.no_rail            | /nodes/0/parts/5/feeds/LV
+            "to" : "board.D9"         | "to" : ""                | problem.expected_value     | /nodes/0/wires/0/to
+            "length" : "20 ms"        | "length" : "1e400 s"     | problem.expected_value     | /nodes/0/moments/2/length
             "kind" : "shifter"        | "kind" : "magic"         | problem.expected_value     | /nodes/0/between/0/kind
             "from" : "radio.CSN"      | "from" : "radio.CE"      | problem.wired_twice        | /nodes/0/wires/1/from
-            "from" : "radio.CSN"      | "from" : "radio.VCC"     | problem.not_a_signal       | /nodes/0/wires/1/from
             "2026-05-02T18:20:00Z"    | "yesterday"              | problem.expected_value     | /log/0/at
             """)
     void aDamagedFileIsRefusedWithLineFieldAndReason(String from, String to, String reason, String field)

@@ -1,2 +1,0 @@
-/** Measurements of Inkel on the machine it runs on. */
-package inkel.app.bench;

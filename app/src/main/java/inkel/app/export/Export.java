@@ -1,0 +1,17 @@
+package inkel.app.export;
+
+import inkel.core.checks.Assessment;
+import java.nio.charset.StandardCharsets;
+import java.util.function.Function;
+
+/**
+ * A build in another form.
+ *
+ * @param id what the command line calls it, and how the file's name ends: {@code wires.csv}
+ * @param bytes the content of the file
+ */
+public record Export(String id, Function<Assessment, byte[]> bytes) {
+    static Export ofText(String id, Function<Assessment, String> text) {
+        return new Export(id, assessment -> text.apply(assessment).getBytes(StandardCharsets.UTF_8));
+    }
+}

@@ -1,0 +1,38 @@
+package inkel.app.export;
+
+import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import inkel.core.parts.PartsList;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Locale;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/** Everything that must lie on the table, one line for each kind of thing. */
+public final class PartsCsv {
+    private PartsCsv() {}
+
+    public static String of(Assessment assessment) {
+        StringBuilder text = new StringBuilder();
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setHeader("node", "count", "kind", "what", "for")
+                .get();
+        try (CSVPrinter csv = new CSVPrinter(text, format)) {
+            for (var circuit : assessment.reports().circuit().nodes()) {
+                for (PartsList.Line line : PartsList.of(circuit).lines()) {
+                    csv.printRecord(
+                            circuit.node().name(),
+                            line.count(),
+                            line.kind().name().toLowerCase(Locale.ROOT),
+                            Words.say(line.what()),
+                            String.join(", ", line.uses()));
+                }
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return text.toString();
+    }
+}

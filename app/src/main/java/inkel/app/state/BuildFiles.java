@@ -1,0 +1,357 @@
+package inkel.app.state;
+
+import inkel.app.words.Words;
+import inkel.core.catalog.Catalog;
+import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
+import inkel.core.io.document.BuildFile;
+import inkel.core.io.json.AtomicFile;
+import inkel.core.io.json.UnreadableFile;
+import inkel.core.quantity.Fact;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** Where the open build comes from and goes to: opening, saving, what a crash left, and leaving. */
+public final class BuildFiles {
+    private final Session session;
+    private final Recovery recovery;
+    private final Clock clock;
+    private final ReadOnlyObjectWrapper<Path> file = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<LocalTime> savedAt = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper();
+    private Build saved;
+    private boolean isLeavingAsked;
+
+    BuildFiles(Session session, Recovery recovery, Clock clock) {
+        this.session = session;
+        this.recovery = recovery;
+        this.clock = clock;
+    }
+
+    public ReadOnlyObjectProperty<Path> fileProperty() {
+        return file.getReadOnlyProperty();
+    }
+
+    /** When the build was last saved; null when it was not saved since it was opened. */
+    public ReadOnlyObjectProperty<LocalTime> savedAtProperty() {
+        return savedAt.getReadOnlyProperty();
+    }
+
+    public ReadOnlyBooleanProperty unsavedProperty() {
+        return unsaved.getReadOnlyProperty();
+    }
+
+    // --- opening
+
+    /** Reads a file in the background and shows it; on failure says why and keeps what was open. */
+    public void open(Path path) {
+        read(path, this::take);
+    }
+
+    /** Takes what was dropped on the window: definitions of parts, or a build. */
+    public void dropped(Path path) {
+        session.lanes().files().execute(() -> {
+            boolean isDefinition = Shelves.isDefinition(path);
+            session.lanes().screen().execute(() -> {
+                if (isDefinition) {
+                    session.parts().bringIn(path);
+                } else {
+                    open(path);
+                }
+            });
+        });
+    }
+
+    private void read(Path path, Consumer<Opened> take) {
+        Catalog classes = session.catalog();
+        session.lanes().files().execute(() -> {
+            Opened opened = Opened.read(path, classes);
+            session.lanes().screen().execute(() -> take.accept(opened));
+        });
+    }
+
+    /** Shows what was read of a file, or says why it could not be and keeps what was open. */
+    public void take(Opened read) {
+        read.assessment().ifPresentOrElse(first -> opened(read.file(), first.build(), first), () -> session.notices()
+                .show(refusal(read.file(), read.refusal().orElseThrow())));
+    }
+
+    private Notice refusal(Path path, UnreadableFile unreadable) {
+        String text = Words.say(unreadable);
+        return AtomicFile.previous(path)
+                .filter(previous -> !previous.equals(path))
+                .map(previous -> Notice.trouble(
+                        text, new Notice.Action(Words.get("notice.open_previous"), () -> openPrevious(path, previous))))
+                .orElseGet(() -> Notice.trouble(text));
+    }
+
+    /** Opens the version before the last save under the file's own name; it is written only when the builder saves. */
+    private void openPrevious(Path path, Path previous) {
+        read(previous, read -> read.assessment()
+                .ifPresentOrElse(
+                        first -> {
+                            opened(path, first.build(), first);
+                            saved = null;
+                            refresh();
+                        },
+                        () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
+    }
+
+    private void opened(Path path, Build build, Assessment first) {
+        saved = build;
+        savedAt.set(null);
+        file.set(path);
+        session.opened(build, first);
+        if (path != null) {
+            recovery.newer(path).ifPresent(left -> offerRecovered(path, left, build));
+        }
+    }
+
+    /** A build that is not of a file yet is judged before it is shown. */
+    void openNew(Build build) {
+        Catalog classes = session.catalog();
+        session.lanes().judging().execute(() -> {
+            recovery.keepNew(build);
+            try {
+                Assessment first = Assessment.assess(build, classes);
+                session.lanes().screen().execute(() -> {
+                    opened(null, build, first);
+                    saved = null;
+                    refresh();
+                });
+            } catch (RuntimeException mistake) {
+                Trouble.severe(BuildFiles.class, "a new build could not be judged", mistake);
+                session.lanes().screen().execute(() -> session.notices().failed("notice.judge_failed", mistake));
+            }
+        });
+    }
+
+    // --- what a crash left
+
+    /** Offers what was kept of a build, unless that is what the file says anyway. */
+    private void offerRecovered(Path path, Path left, Build opened) {
+        read(left, read -> {
+            boolean isSame = read.assessment()
+                    .map(Assessment::build)
+                    .filter(opened::equals)
+                    .isPresent();
+            if (isSame) {
+                recovery.forgetOffered(path);
+            } else if (path.equals(file.get())) {
+                session.notices()
+                        .offer(new Notice(
+                                Notice.Tone.TROUBLE,
+                                Words.get("notice.recovered"),
+                                java.util.List.of(
+                                        new Notice.Action(
+                                                Words.get("notice.recovered.take"), () -> takeRecovered(read)),
+                                        new Notice.Action(Words.get("notice.recovered.leave"), () -> {
+                                            recovery.forgetOffered(path);
+                                            session.notices().withdrawOffer();
+                                        }))));
+            }
+        });
+    }
+
+    private void takeRecovered(Opened read) {
+        read.assessment()
+                .ifPresentOrElse(
+                        kept -> {
+                            session.notices().withdrawOffer();
+                            session.replace(kept.build());
+                        },
+                        () -> session.notices().trouble(Words.say(read.refusal().orElseThrow())));
+    }
+
+    /** Offers a build that an earlier run began and never saved. */
+    public void offerLeftNew() {
+        recovery.leftNew()
+                .filter(left -> session.notices().property().get() == null)
+                .ifPresent(left -> session.notices()
+                        .trouble(
+                                Words.get("notice.left_new"),
+                                new Notice.Action(Words.get("notice.recovered.take"), () -> takeLeftNew(left)),
+                                new Notice.Action(Words.get("notice.recovered.leave"), () -> {
+                                    recovery.forgetNew(left);
+                                    session.notices().clear();
+                                })));
+    }
+
+    private void takeLeftNew(Path left) {
+        read(left, read -> read.assessment()
+                .ifPresentOrElse(
+                        kept -> {
+                            opened(null, kept.build(), kept);
+                            saved = null;
+                            refresh();
+                        },
+                        () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
+    }
+
+    /** Writes a state where it outlives a crash; runs in the judging lane. */
+    void keep(Path path, Build build) {
+        if (path == null) {
+            recovery.keepNew(build);
+        } else {
+            recovery.keep(path, build);
+        }
+    }
+
+    // --- saving
+
+    /** Saves to the file the build came from. */
+    public void save() {
+        if (file.get() != null) {
+            saveAs(file.get());
+        }
+    }
+
+    /** Saves to a file and goes on with that one; on failure says why, and the build stays unsaved. */
+    public void saveAs(Path path) {
+        saveAs(path, () -> {});
+    }
+
+    /** @param then done once the build is safely in the file */
+    public void saveAs(Path path, Runnable then) {
+        if (session.build().isEmpty()) {
+            return;
+        }
+        Build toSave = session.build().get();
+        boolean wasNew = file.get() == null;
+        Catalog classes = session.catalog();
+        session.lanes().files().execute(() -> {
+            try {
+                BuildFile.save(path, toSave, classes);
+                session.lanes().screen().execute(() -> {
+                    saved(path, toSave, wasNew);
+                    then.run();
+                });
+            } catch (IOException | RuntimeException failed) {
+                Trouble.minor(BuildFiles.class, "save failed", failed);
+                session.lanes().screen().execute(() -> notSaved(path, failed));
+            }
+        });
+    }
+
+    private void saved(Path path, Build build, boolean wasNew) {
+        saved = build;
+        file.set(path);
+        savedAt.set(LocalTime.now(clock.withZone(ZoneId.systemDefault())));
+        session.notices().clear();
+        refresh();
+        boolean isAllSaved = !unsaved.get();
+        boolean isOffered = session.notices().hasOffer();
+        // In the lane that keeps, so that a copy that is still on its way is not written after this.
+        session.lanes().judging().execute(() -> {
+            if (wasNew) {
+                recovery.forgetNew(build);
+            }
+            if (isAllSaved && !isOffered) {
+                recovery.forget(path);
+            }
+        });
+    }
+
+    /** Writes what is made of the build as it is judged now, such as an export, to a file of its own. */
+    public void write(Path path, Function<Assessment, byte[]> content) {
+        Assessment now = session.assessmentProperty().get();
+        session.lanes().files().execute(() -> {
+            try {
+                AtomicFile.write(path, content.apply(now));
+                session.lanes().screen().execute(() -> session.notices()
+                        .done(Words.get("cli.written", "file", path.getFileName())));
+            } catch (IOException | RuntimeException failed) {
+                Trouble.minor(BuildFiles.class, "export failed", failed);
+                session.lanes().screen().execute(() -> session.notices()
+                        .trouble(Words.say(Fact.of("notice.export_failed")
+                                .with("file", path)
+                                .with("detail", String.valueOf(failed.getMessage())))));
+            }
+        });
+    }
+
+    private void notSaved(Path path, Exception failed) {
+        session.notices()
+                .trouble(
+                        Words.say(
+                                Fact.of("notice.save_failed").with("file", path).with("detail", detail(failed))),
+                        new Notice.Action(Words.get("notice.try_again"), () -> saveAs(path)));
+        refresh();
+    }
+
+    private static String detail(Exception failed) {
+        return failed instanceof BuildFile.NotTheSame
+                ? Words.get("notice.not_the_same")
+                : String.valueOf(failed.getMessage());
+    }
+
+    void refresh() {
+        unsaved.set(session.build()
+                .filter(now -> now != saved && !now.equals(saved))
+                .isPresent());
+        isLeavingAsked = false;
+    }
+
+    // --- leaving
+
+    /**
+     * Whether the window may close now. With changes that are not saved the builder is asked first, in the window and
+     * not in its way; asked again, it closes, and what was not saved is kept for the next start.
+     *
+     * @param close closes the window
+     * @param saveAs asks for a file, saves to it and then does what it is given
+     */
+    public boolean mayLeave(Runnable close, Consumer<Runnable> saveAs) {
+        if (!unsaved.get() || isLeavingAsked) {
+            keepNow();
+            return true;
+        }
+        session.notices()
+                .trouble(
+                        Words.get("notice.leaving"),
+                        new Notice.Action(Words.get("notice.leaving.save"), () -> {
+                            if (file.get() == null) {
+                                saveAs.accept(close);
+                            } else {
+                                saveAs(file.get(), close);
+                            }
+                        }),
+                        new Notice.Action(Words.get("notice.leaving.keep"), () -> {
+                            isLeavingAsked = true;
+                            close.run();
+                        }),
+                        new Notice.Action(Words.get("notice.leaving.drop"), () -> {
+                            drop();
+                            close.run();
+                        }));
+        isLeavingAsked = true;
+        return false;
+    }
+
+    /** What waits in a lane is lost when the program ends, so the latest state is written here and now. */
+    private void keepNow() {
+        if (unsaved.get()) {
+            keep(file.get(), session.build().orElseThrow());
+        }
+    }
+
+    private void drop() {
+        Build now = session.build().orElseThrow();
+        if (file.get() == null) {
+            recovery.forgetNew(now);
+        } else {
+            recovery.forget(file.get());
+        }
+        saved = now;
+        refresh();
+    }
+}

@@ -1,0 +1,22 @@
+package inkel.app.state;
+
+import java.nio.file.Path;
+import java.util.List;
+
+/** Where the example builds are. */
+public final class Examples {
+    public static final String DEMO = "otterbeck-locks.inkel.json";
+    public static final String FIRST_SKETCH = "otterbeck-first-sketch.inkel.json";
+
+    public static final String MOTH_LAMP = "moth-lamp.inkel.json";
+
+    /** Every example, in the order they are offered. */
+    public static final List<String> ALL = List.of(DEMO, FIRST_SKETCH, MOTH_LAMP);
+
+    private Examples() {}
+
+    /** The folder that the launcher names in {@code inkel.home}, else the working directory's. */
+    public static Path folder() {
+        return Path.of(System.getProperty("inkel.home", "."), "examples");
+    }
+}

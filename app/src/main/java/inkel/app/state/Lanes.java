@@ -1,0 +1,39 @@
+package inkel.app.state;
+
+import java.util.concurrent.Executor;
+import java.util.concurrent.Executors;
+
+/**
+ * Where work runs. Each kind has a lane of its own, one thing after the other, so that a long plan never keeps an edit
+ * from being judged, nor a slow disk a search from its answer. Properties change on the screen lane only.
+ *
+ * @param judging keeps unsaved states and judges builds
+ * @param files reads and writes files
+ * @param planning shares out pins and moves moments apart
+ * @param searching finds part classes
+ * @param screen the window's own thread
+ */
+public record Lanes(Executor judging, Executor files, Executor planning, Executor searching, Executor screen) {
+    /** A thread for each lane, started when first used; none keeps the program alive. */
+    public static Lanes threads(Executor screen) {
+        return new Lanes(
+                thread("inkel judging"),
+                thread("inkel files"),
+                thread("inkel planning"),
+                thread("inkel searching"),
+                screen);
+    }
+
+    /** One executor for all that is not the screen's. */
+    public static Lanes of(Executor background, Executor screen) {
+        return new Lanes(background, background, background, background, screen);
+    }
+
+    private static Executor thread(String name) {
+        return Executors.newSingleThreadExecutor(task -> {
+            Thread thread = new Thread(task, name);
+            thread.setDaemon(true);
+            return thread;
+        });
+    }
+}

@@ -1,0 +1,27 @@
+package inkel.app.state;
+
+import java.util.List;
+
+/**
+ * Something to tell without stopping the work.
+ *
+ * @param actions what the builder may do about it
+ */
+public record Notice(Tone tone, String text, List<Action> actions) {
+    /** How a notice looks. */
+    public enum Tone {
+        DONE,
+        TROUBLE
+    }
+
+    /** A button in a notice. */
+    public record Action(String title, Runnable run) {}
+
+    static Notice done(String text) {
+        return new Notice(Tone.DONE, text, List.of());
+    }
+
+    static Notice trouble(String text, Action... actions) {
+        return new Notice(Tone.TROUBLE, text, List.of(actions));
+    }
+}

@@ -1,0 +1,53 @@
+package inkel.app.state;
+
+import inkel.app.words.Words;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** The latest thing to tell, and what stays on offer until the builder has chosen. */
+public final class Notices {
+    private final ObjectProperty<Notice> latest = new SimpleObjectProperty<>();
+    private Notice offer;
+
+    /** The latest notice; null when there is none. */
+    public ObjectProperty<Notice> property() {
+        return latest;
+    }
+
+    public void show(Notice notice) {
+        latest.set(notice);
+    }
+
+    public void done(String text) {
+        latest.set(Notice.done(text));
+    }
+
+    public void trouble(String text, Notice.Action... actions) {
+        latest.set(Notice.trouble(text, actions));
+    }
+
+    /** Says what went wrong by a key of the words and what the machine says of it. */
+    void failed(String key, Throwable failed) {
+        trouble(Words.get(key, "detail", failed));
+    }
+
+    /** Nothing more to tell; an offer that is still open comes back. */
+    public void clear() {
+        latest.set(offer);
+    }
+
+    /** Shows something that comes back until it is withdrawn. */
+    void offer(Notice lasting) {
+        offer = lasting;
+        latest.set(lasting);
+    }
+
+    boolean hasOffer() {
+        return offer != null;
+    }
+
+    void withdrawOffer() {
+        offer = null;
+        latest.set(null);
+    }
+}

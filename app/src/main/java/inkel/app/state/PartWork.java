@@ -1,0 +1,100 @@
+package inkel.app.state;
+
+import inkel.app.words.Words;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.CatalogSearch;
+import inkel.core.catalog.Kind;
+import inkel.core.catalog.PartClass;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Place;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
+import inkel.core.io.catalog.Shelf;
+import inkel.core.remedy.AddParts;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
+
+/** Finding classes, putting parts on the table, and the builder's own classes. */
+public final class PartWork {
+    private final Session session;
+    private final AtomicLong lastQuestion = new AtomicLong();
+    private CatalogSearch search;
+
+    PartWork(Session session) {
+        this.session = session;
+    }
+
+    /** The classes are other ones now. */
+    void forgetSearch() {
+        search = null;
+    }
+
+    /** Finds classes in the background; a question that a later one has overtaken is not looked into. */
+    public void search(String question, Consumer<List<CatalogSearch.Hit>> show) {
+        long mine = lastQuestion.incrementAndGet();
+        Catalog classes = session.catalog();
+        CatalogSearch known = search;
+        session.lanes().searching().execute(() -> {
+            if (mine != lastQuestion.get()) {
+                return;
+            }
+            CatalogSearch index = known == null ? new CatalogSearch(classes) : known;
+            List<CatalogSearch.Hit> hits = index.find(question);
+            session.lanes().screen().execute(() -> {
+                search = classes == session.catalog() ? index : null;
+                if (mine == lastQuestion.get()) {
+                    show.accept(hits);
+                }
+            });
+        });
+    }
+
+    /** Puts parts of a class on the shown table, fed where a rail suits, and selects the first of them. */
+    public void add(PartClass cls, int count) {
+        Assessment now = session.assessmentProperty().get();
+        String node = session.nodeProperty().get();
+        Optional<NodeCircuit> circuit = now == null ? Optional.empty() : now.circuit(node);
+        if (circuit.isEmpty() || cls.kind() == Kind.BOARD) {
+            session.notices().trouble(Words.get("notice.one_board"));
+            return;
+        }
+        List<Edit> edits = AddParts.of(circuit.get(), cls, count);
+        String first = ((AddPart) edits.get(0)).part().id();
+        session.selection().wantPlace(Place.ofPart(node, first));
+        session.apply(edits);
+        session.selection().inspect(null);
+    }
+
+    /** Keeps a definition on the shelf and shows it; parts of its class are judged anew. */
+    public void keep(Shelf.Entry entry) {
+        session.shelves().keep(entry, () -> {
+            session.notices().done(Words.get("notice.kept", "name", entry.cls().name()));
+            session.selection().inspect(entry.cls());
+        });
+    }
+
+    /** Takes an own definition away, unless the open build uses it. */
+    public void forget(PartClass cls) {
+        boolean isUsed = session.build().stream()
+                .flatMap(open -> open.nodes().stream())
+                .flatMap(of -> of.parts().stream())
+                .anyMatch(part -> part.classId().equals(cls.id()));
+        if (isUsed) {
+            session.notices().trouble(Words.get("notice.class_in_use", "name", cls.name()));
+            return;
+        }
+        session.shelves().remove(cls.id(), () -> {
+            session.selection().inspect(null);
+            session.notices().done(Words.get("notice.forgotten", "name", cls.name()));
+        });
+    }
+
+    /** Reads part definitions from a file into the shelf. */
+    public void bringIn(Path path) {
+        session.shelves().bringIn(path, session.selection()::inspect);
+    }
+}

@@ -1,0 +1,163 @@
+package inkel.app.state;
+
+import inkel.app.words.Words;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.Hold;
+import inkel.core.finding.Fix;
+import inkel.core.pins.NodePins;
+import inkel.core.pins.Plan;
+import inkel.core.pins.Reach;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Sharing out pins, and moving and holding knots by hand, on the node that is shown. */
+public final class PinWork {
+    private static final int MOST_NAMED = 6;
+
+    private final Session session;
+
+    PinWork(Session session) {
+        this.session = session;
+    }
+
+    private Optional<NodePins> pins() {
+        return Optional.ofNullable(session.assessmentProperty().get())
+                .flatMap(now -> now.pins(session.nodeProperty().get()));
+    }
+
+    private Optional<Node> node() {
+        return session.build().flatMap(now -> now.node(session.nodeProperty().get()));
+    }
+
+    // --- planning
+
+    /** What came of sharing out the pins: the plan is taken over, or what clashes is said. */
+    void planned(Plan plan) {
+        if (plan.placed()) {
+            take(plan);
+        } else if (!plan.complete()) {
+            session.notices().show(Notice.trouble(Words.get("notice.plan_unknown")));
+        } else {
+            session.notices()
+                    .show(new Notice(
+                            Notice.Tone.TROUBLE,
+                            Words.get("notice.clash", "wants", wants(plan.clash())),
+                            plan.waysOut().stream().map(this::wayOut).toList()));
+        }
+    }
+
+    private Notice.Action wayOut(Fix fix) {
+        return new Notice.Action(Words.say(fix.title()), () -> {
+            if (session.apply(fix)) {
+                session.planning().plan();
+            }
+        });
+    }
+
+    /** Each part with its signals, and how many more there are. */
+    private String wants(List<Endpoint> clash) {
+        Map<String, List<String>> byPart = new LinkedHashMap<>();
+        clash.forEach(signal ->
+                byPart.computeIfAbsent(signal.part(), part -> new ArrayList<>()).add(signal.pin()));
+        List<String> named = byPart.entrySet().stream()
+                .limit(MOST_NAMED)
+                .map(entry -> name(entry.getKey()) + " " + String.join(", ", entry.getValue()))
+                .toList();
+        String all = String.join("; ", named);
+        int more = byPart.size() - named.size();
+        return more > 0
+                ? Words.say(Fact.of("notice.clash.more").with("named", all).with("count", more))
+                : all;
+    }
+
+    private String name(String part) {
+        return node().flatMap(of -> of.part(part)).map(Part::name).orElse(part);
+    }
+
+    /** Takes a plan over as one step that can be undone, and says how much of it is new. */
+    public void take(Plan plan) {
+        Build before = session.build().orElseThrow();
+        long moved = moved(before, plan);
+        if (session.apply(plan.edit().orElseThrow())) {
+            session.notices().done(Words.get(moved == 0 ? "notice.plan_same" : "notice.planned", "count", moved));
+        }
+    }
+
+    private static long moved(Build before, Plan plan) {
+        Node old = before.node(plan.node()).orElseThrow();
+        long wires = plan.wires().stream()
+                .filter(wire -> old.wire(wire.from())
+                        .map(Wire::to)
+                        .filter(wire.to()::equals)
+                        .isEmpty())
+                .count();
+        return wires + plan.links().size();
+    }
+
+    // --- by hand
+
+    /** Where a signal may go, for every pin; empty for what is no signal. */
+    public Map<Endpoint, Reach> reach(Place signal) {
+        return pins().filter(pins -> pins.node().pin(signal.endpoint()).isPresent())
+                .filter(pins -> pins.useOf(signal.endpoint()).isSignal())
+                .map(pins -> Reach.of(pins, signal.endpoint()))
+                .orElse(Map.of());
+    }
+
+    /** Moves a signal to a pin; a taken one is offered to be swapped, a pin that cannot do it says why. */
+    public void drop(Place signal, Reach on) {
+        switch (on.kind()) {
+            case FREE, JOIN -> move(signal, on);
+            case SWAP ->
+                session.notices()
+                        .show(new Notice(
+                                Notice.Tone.TROUBLE,
+                                Words.say(on.why().orElseThrow()),
+                                List.of(
+                                        new Notice.Action(
+                                                Words.say(Fact.of("notice.swap")
+                                                        .with("signal", signal.pin())
+                                                        .with(
+                                                                "other",
+                                                                on.holders()
+                                                                        .get(0)
+                                                                        .from()
+                                                                        .pin())),
+                                                () -> move(signal, on)),
+                                        new Notice.Action(Words.get("notice.swap.leave"), () -> session.notices()
+                                                .show(null)))));
+            case TAKEN, NO -> on.why().ifPresent(why -> session.notices().show(Notice.trouble(Words.say(why))));
+            case HERE -> {}
+        }
+    }
+
+    private void move(Place signal, Reach on) {
+        pins().ifPresent(pins -> session.apply(on.edits(pins, signal.endpoint())));
+    }
+
+    /** Fixes a signal on its pin, or lets it go. */
+    public void toggleHold(Place signal) {
+        wire(signal).ifPresent(wire -> hold(signal, !wire.held(), ""));
+    }
+
+    /** Fixes a signal on its pin with a reason, or lets it go. */
+    public void hold(Place signal, boolean isHeld, String reason) {
+        session.apply(new Hold(signal.node(), List.of(signal.endpoint()), isHeld, reason));
+    }
+
+    /** The wire of a place, if it is a signal with one. */
+    public Optional<Wire> wire(Place place) {
+        return place == null || !place.isPin()
+                ? Optional.empty()
+                : session.build().flatMap(now -> now.node(place.node())).flatMap(of -> of.wire(place.endpoint()));
+    }
+}

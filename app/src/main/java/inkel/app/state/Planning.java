@@ -1,0 +1,120 @@
+package inkel.app.state;
+
+import inkel.app.words.Words;
+import inkel.core.catalog.Catalog;
+import inkel.core.circuit.Circuit;
+import inkel.core.document.Build;
+import inkel.core.document.edit.Edit;
+import inkel.core.pins.Alternative;
+import inkel.core.pins.Planner;
+import inkel.core.power.Stagger;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+
+/** What takes the solver's time: pins, other placements, moments. One at a time; it can be stopped. */
+public final class Planning {
+    private final Session session;
+    private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+    private AtomicBoolean stopped = new AtomicBoolean();
+
+    Planning(Session session) {
+        this.session = session;
+    }
+
+    /** Whether something is being planned. */
+    public ReadOnlyBooleanProperty busyProperty() {
+        return busy.getReadOnlyProperty();
+    }
+
+    /** Gives up what is being planned; nothing of it is taken over. */
+    public void stop() {
+        stopped.set(true);
+    }
+
+    /** Work that gets the build and the classes as they are now, and asks now and then whether it is still wanted. */
+    private interface Work<T> {
+        T of(Build build, Catalog classes, BooleanSupplier isStopped);
+    }
+
+    /** Shares out the pins of the shown node and takes the plan over, or says what clashes. */
+    public void plan() {
+        String of = session.nodeProperty().get();
+        work(
+                (now, classes, isStopped) -> new Planner(now, classes, isStopped).plan(of),
+                session.pins()::planned,
+                "notice.plan_failed");
+    }
+
+    /** Finds different placements. */
+    public void alternatives(Consumer<List<Alternative>> show) {
+        String of = session.nodeProperty().get();
+        work(
+                (now, classes, isStopped) -> new Planner(now, classes, isStopped).alternatives(of),
+                show,
+                "notice.plan_failed");
+    }
+
+    /** Moves the moments of the shown node apart, or says that moving them cannot do it. */
+    public void stagger() {
+        String of = session.nodeProperty().get();
+        work(
+                (now, classes, isStopped) ->
+                        Stagger.of(Circuit.of(now, classes).node(of).orElseThrow(), isStopped),
+                this::staggered,
+                "notice.stagger_failed");
+    }
+
+    private void staggered(Optional<List<Edit>> edits) {
+        if (edits.isEmpty()) {
+            session.notices().trouble(Words.get("notice.stagger_impossible"));
+        } else if (edits.get().isEmpty()) {
+            session.notices().done(Words.get("notice.stagger_same"));
+        } else if (session.apply(edits.get())) {
+            session.notices()
+                    .done(Words.get("notice.staggered", "count", edits.get().size()));
+        }
+    }
+
+    /** Hands over what comes of the work, unless the build has changed meanwhile, which is told. */
+    private <T> void work(Work<T> work, Consumer<T> take, String failed) {
+        Optional<Build> now = session.build();
+        if (now.isEmpty() || busy.get()) {
+            return;
+        }
+        busy.set(true);
+        AtomicBoolean mine = new AtomicBoolean();
+        stopped = mine;
+        Catalog classes = session.catalog();
+        session.lanes().planning().execute(() -> {
+            try {
+                T done = work.of(now.get(), classes, mine::get);
+                session.lanes().screen().execute(() -> finished(now.get(), mine, () -> take.accept(done)));
+            } catch (CancellationException given) {
+                session.lanes().screen().execute(() -> finished(now.get(), mine, () -> {}));
+            } catch (RuntimeException mistake) {
+                Trouble.severe(Planning.class, failed, mistake);
+                session.lanes().screen().execute(() -> {
+                    busy.set(false);
+                    session.notices().failed(failed, mistake);
+                });
+            }
+        });
+    }
+
+    private void finished(Build asked, AtomicBoolean stoppedByHand, Runnable take) {
+        busy.set(false);
+        if (!session.build().filter(asked::equals).isPresent()) {
+            session.notices().trouble(Words.get("notice.plan_overtaken"));
+        } else if (stoppedByHand.get()) {
+            session.notices().done(Words.get("notice.plan_stopped"));
+        } else {
+            take.run();
+        }
+    }
+}

@@ -1,0 +1,256 @@
+package inkel.app.state;
+
+import inkel.app.words.Words;
+import inkel.core.catalog.Catalog;
+import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Stage;
+import inkel.core.io.catalog.Shelf;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/**
+ * The state of the window, without any of its looks: the open build with its undo, what is judged of it, and the rooms
+ * that each do one kind of work on it. Work that takes time runs in the lanes; properties change on the screen's lane.
+ */
+public final class Session {
+    private final Lanes lanes;
+    private final Clock clock;
+    private final Notices notices = new Notices();
+    private final Selection selection = new Selection();
+    private final Shelves shelves;
+    private final Judging judging;
+    private final BuildFiles files;
+    private final Planning planning = new Planning(this);
+    private final PinWork pins = new PinWork(this);
+    private final PartWork parts = new PartWork(this);
+    private final BoardWork boards = new BoardWork(this);
+
+    private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
+    private History history;
+
+    public Session(Catalog shipped, Shelf shelf, Lanes lanes, Clock clock, Recovery recovery) {
+        this(shipped, shelf, lanes, clock, recovery, Assessment::assess);
+    }
+
+    /** @param judge makes an assessment of a build; another one than the core's in tests only */
+    Session(
+            Catalog shipped,
+            Shelf shelf,
+            Lanes lanes,
+            Clock clock,
+            Recovery recovery,
+            BiFunction<Build, Catalog, Assessment> judge) {
+        this.lanes = lanes;
+        this.clock = clock;
+        shelves = new Shelves(shipped, shelf, notices, lanes);
+        files = new BuildFiles(this, recovery, clock);
+        judging = new Judging(lanes, judge, this::judged, this::notJudged);
+        shelves.catalogProperty().addListener((property, old, next) -> {
+            parts.forgetSearch();
+            if (history != null) {
+                changed();
+            }
+        });
+    }
+
+    // --- the rooms
+
+    Lanes lanes() {
+        return lanes;
+    }
+
+    public Notices notices() {
+        return notices;
+    }
+
+    public Selection selection() {
+        return selection;
+    }
+
+    public Shelves shelves() {
+        return shelves;
+    }
+
+    /** Opening, saving, leaving. */
+    public BuildFiles files() {
+        return files;
+    }
+
+    /** What takes the solver's time. */
+    public Planning planning() {
+        return planning;
+    }
+
+    /** Knots moved and held by hand. */
+    public PinWork pins() {
+        return pins;
+    }
+
+    /** Classes found and put on the table. */
+    public PartWork parts() {
+        return parts;
+    }
+
+    /** Builds, boards and moments. */
+    public BoardWork boards() {
+        return boards;
+    }
+
+    /** Does something with the disk that nobody waits for. */
+    public void inBackground(Runnable work) {
+        lanes.files().execute(work);
+    }
+
+    // --- what most of the window looks at
+
+    /** The shipped classes and the builder's own. */
+    public Catalog catalog() {
+        return shelves.catalogProperty().get();
+    }
+
+    public ReadOnlyObjectProperty<Catalog> catalogProperty() {
+        return shelves.catalogProperty();
+    }
+
+    /** The latest that is known of the open build; null while nothing is open. */
+    public ReadOnlyObjectProperty<Assessment> assessmentProperty() {
+        return assessment.getReadOnlyProperty();
+    }
+
+    public ObjectProperty<Stage> stageProperty() {
+        return selection.stageProperty();
+    }
+
+    /** The id of the node that the stages show; empty while nothing is open. */
+    public ObjectProperty<String> nodeProperty() {
+        return selection.nodeProperty();
+    }
+
+    /** What the Why panel is about; null for the node as a whole. */
+    public ObjectProperty<Place> selectionProperty() {
+        return selection.placeProperty();
+    }
+
+    /** The present document; empty while nothing is open. */
+    public Optional<Build> build() {
+        return Optional.ofNullable(history).map(History::now);
+    }
+
+    /** The time that goes into the record. */
+    public Instant now() {
+        return clock.instant();
+    }
+
+    // --- changing
+
+    /**
+     * Applies edits as one step that can be undone; a refusal is told and changes nothing.
+     *
+     * @return whether they were applied
+     */
+    public boolean apply(List<? extends Edit> edits) {
+        if (history == null) {
+            return false;
+        }
+        try {
+            replace(Edit.applyAll(history.now(), edits));
+            notices.clear();
+            return true;
+        } catch (EditRefused refused) {
+            notices.trouble(Words.say(refused.reason()));
+            return false;
+        }
+    }
+
+    public boolean apply(Edit edit) {
+        return apply(List.of(edit));
+    }
+
+    public boolean apply(Fix fix) {
+        return apply(fix.edits());
+    }
+
+    /** Takes another document as one step that can be undone. */
+    void replace(Build next) {
+        if (!next.equals(history.now())) {
+            history.take(next);
+            changed();
+        }
+    }
+
+    public ReadOnlyBooleanProperty canUndoProperty() {
+        return canUndo.getReadOnlyProperty();
+    }
+
+    public ReadOnlyBooleanProperty canRedoProperty() {
+        return canRedo.getReadOnlyProperty();
+    }
+
+    public void undo() {
+        if (history != null && history.canUndo()) {
+            history.undo(now());
+            changed();
+        }
+    }
+
+    public void redo() {
+        if (history != null && history.canRedo()) {
+            history.redo(now());
+            changed();
+        }
+    }
+
+    private void changed() {
+        refresh();
+        planning.stop();
+        Build now = history.now();
+        Path path = files.fileProperty().get();
+        judging.of(now, catalog(), () -> files.keep(path, now));
+    }
+
+    private void refresh() {
+        canUndo.set(history != null && history.canUndo());
+        canRedo.set(history != null && history.canRedo());
+        files.refresh();
+    }
+
+    /** Another build is open now. */
+    void opened(Build build, Assessment first) {
+        judging.forgetAll();
+        planning.stop();
+        history = new History(build);
+        notices.withdrawOffer();
+        selection.startOver(build.nodes().get(0).id());
+        assessment.set(first);
+        refresh();
+    }
+
+    private void judged(Assessment next) {
+        selection.beforeShown(assessment.get(), next);
+        assessment.set(next);
+        selection.afterShown(next);
+    }
+
+    /** The last good result stays on the screen; the change itself is kept. */
+    private void notJudged(RuntimeException mistake) {
+        notices.trouble(
+                Words.get("notice.judge_failed", "detail", mistake),
+                new Notice.Action(Words.get("command.undo"), this::undo));
+    }
+}

@@ -1,0 +1,110 @@
+package inkel.app.state;
+
+import inkel.core.io.json.AtomicFile;
+import java.io.IOException;
+import java.io.Reader;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Properties;
+
+/**
+ * What the program remembers between runs: window place, theme, recent files. Losing it is a nuisance, not a loss. A
+ * properties file, since it is read before anything else and must not make the start wait for a JSON library.
+ */
+public final class UserState {
+    private static final String FILE = "state.properties";
+    private static final int MOST_RECENT = 8;
+
+    private final Path folder;
+    private final Properties state;
+
+    private UserState(Path folder, Properties state) {
+        this.folder = folder;
+        this.state = state;
+    }
+
+    /** The folder that {@code inkel.state} names, else the usual one for settings of this user. */
+    public static Path usualFolder() {
+        String given = System.getProperty("inkel.state");
+        if (given != null) {
+            return Path.of(given);
+        }
+        String config = System.getenv("XDG_CONFIG_HOME");
+        return config == null || config.isBlank()
+                ? Path.of(System.getProperty("user.home"), ".config", "inkel")
+                : Path.of(config, "inkel");
+    }
+
+    public static UserState read(Path folder) {
+        Properties state = new Properties();
+        Path file = folder.resolve(FILE);
+        if (Files.isRegularFile(file)) {
+            try (Reader reader = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+                state.load(reader);
+            } catch (IOException | IllegalArgumentException unreadable) {
+                Trouble.minor(UserState.class, "window state not read; starting with the usual one", unreadable);
+                state.clear();
+            }
+        }
+        return new UserState(folder, state);
+    }
+
+    public void write() {
+        StringWriter text = new StringWriter();
+        try {
+            Files.createDirectories(folder);
+            state.store(text, "Inkel: window and recent files");
+            AtomicFile.write(folder.resolve(FILE), text.toString());
+        } catch (IOException failed) {
+            Trouble.minor(UserState.class, "window state not written", failed);
+        }
+    }
+
+    public Path folder() {
+        return folder;
+    }
+
+    /** The number under a key; the other one when there is none, or none that can be read. */
+    public double number(String key, double otherwise) {
+        try {
+            return Double.parseDouble(state.getProperty(key, String.valueOf(otherwise)));
+        } catch (NumberFormatException notANumber) {
+            return otherwise;
+        }
+    }
+
+    public void put(String key, double value) {
+        state.setProperty(key, String.valueOf(value));
+    }
+
+    public boolean flag(String key) {
+        return Boolean.parseBoolean(state.getProperty(key));
+    }
+
+    public void put(String key, boolean value) {
+        state.setProperty(key, String.valueOf(value));
+    }
+
+    /** The latest file first. */
+    public List<Path> recent() {
+        List<Path> files = new ArrayList<>();
+        for (int i = 0; i < MOST_RECENT && state.containsKey("recent." + i); i++) {
+            files.add(Path.of(state.getProperty("recent." + i)));
+        }
+        return files;
+    }
+
+    public void addRecent(Path file) {
+        List<Path> files = recent();
+        Path whole = file.toAbsolutePath().normalize();
+        files.remove(whole);
+        files.add(0, whole);
+        for (int i = 0; i < Math.min(MOST_RECENT, files.size()); i++) {
+            state.setProperty("recent." + i, files.get(i).toString());
+        }
+    }
+}

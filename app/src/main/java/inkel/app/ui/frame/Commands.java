@@ -1,0 +1,257 @@
+package inkel.app.ui.frame;
+
+import inkel.app.export.Export;
+import inkel.app.export.Exports;
+import inkel.app.state.Examples;
+import inkel.app.state.Session;
+import inkel.app.ui.stage.Command;
+import inkel.app.ui.stage.StageView;
+import inkel.app.words.Words;
+import inkel.core.catalog.PartClass;
+import inkel.core.document.Place;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.finding.Stage;
+import java.io.File;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import javafx.event.EventHandler;
+import javafx.scene.Scene;
+import javafx.scene.input.KeyEvent;
+import javafx.stage.FileChooser;
+
+/**
+ * All commands of the window in one list: the menu, the keys and find-or-do read it. It is made when one of them first
+ * does, since the first picture goes without it.
+ */
+final class Commands {
+    private final Session session;
+    private final Frame frame;
+    private final Stages stages;
+    private final List<Command> all = new ArrayList<>();
+    private Scene scene;
+
+    Commands(Session session, Frame frame, Stages stages) {
+        this.session = session;
+        this.frame = frame;
+        this.stages = stages;
+    }
+
+    private void make() {
+        BooleanSupplier always = () -> true;
+        BooleanSupplier isOpen = () -> session.assessmentProperty().get() != null;
+        all.addAll(List.of(
+                Command.of("new", "Shortcut+N", always, frame::begin),
+                Command.of("open", "Shortcut+O", always, this::open),
+                Command.of("save", "Shortcut+S", isOpen, this::save),
+                Command.of("save_as", "Shortcut+Shift+S", isOpen, () -> saveAs(() -> {})),
+                example("example", Examples.DEMO),
+                example("example_sketch", Examples.FIRST_SKETCH),
+                example("example_moth", Examples.MOTH_LAMP),
+                Command.of("undo", "Shortcut+Z", () -> session.canUndoProperty().get(), session::undo)
+                        .first(),
+                Command.of("redo", "Shortcut+Y", () -> session.canRedoProperty().get(), session::redo),
+                Command.of("remove", "Delete", this::isPartSelected, this::removePart),
+                Command.of("figures", "Shortcut+E", this::isAnyPartSelected, frame::editFigures)));
+        boolean isFirst = true;
+        for (StageView view : stages.all()) {
+            for (Command command : view.commands()) {
+                all.add(isFirst ? command.first() : command);
+                isFirst = false;
+            }
+        }
+        all.addAll(List.of(
+                Command.of("bring_in", null, always, this::bringIn),
+                Command.of("give_out", null, () -> !session.shelves().isEmpty(), this::giveOut),
+                Command.of("add_board", null, isOpen, frame::addBoard).first(),
+                Command.of("rename_board", null, isOpen, frame::renameBoard),
+                Command.of("copy_board", null, isOpen, () -> session.boards()
+                        .copy(session.nodeProperty().get())),
+                Command.of("remove_board", null, isOpen, () -> session.boards()
+                        .remove(session.nodeProperty().get()))));
+        isFirst = true;
+        for (Export export : Exports.all()) {
+            Command command = Command.titled(
+                    "export." + export.id(),
+                    Words.get("command.export", "kind", export.id()),
+                    null,
+                    isOpen,
+                    () -> write(export));
+            all.add(isFirst ? command.first() : command);
+            isFirst = false;
+        }
+        all.addAll(List.of(
+                Command.of("find", "Shortcut+K", always, frame::find).first(),
+                Command.of("help", "F1", isOpen, frame::help),
+                Command.of("theme", "Shortcut+Shift+N", always, frame::switchTheme)));
+        for (StageView view : stages.all()) {
+            Stage stage = view.stage();
+            Command command = Command.titled(
+                    "stage." + stage.text(),
+                    Words.get("command.stage", "stage", Words.get("stage." + stage.text())),
+                    "Shortcut+" + (stage.ordinal() + 1),
+                    always,
+                    () -> frame.go(stage));
+            all.add(stage.ordinal() == 0 ? command.first() : command);
+        }
+    }
+
+    private Command example(String id, String file) {
+        return Command.of(id, null, () -> example(file).isPresent(), () -> openExample(file));
+    }
+
+    List<Command> all() {
+        if (all.isEmpty()) {
+            make();
+        }
+        return all;
+    }
+
+    /** Makes the keys work in a scene, once the first of them is pressed. */
+    void install(Scene target) {
+        scene = target;
+        target.addEventFilter(KeyEvent.KEY_PRESSED, new EventHandler<>() {
+            @Override
+            public void handle(KeyEvent first) {
+                target.removeEventFilter(KeyEvent.KEY_PRESSED, this);
+                putKeys(target);
+            }
+        });
+    }
+
+    /** Delete is left to the text fields while one of them has the focus. */
+    private void putKeys(Scene target) {
+        all().forEach(command -> command.keys()
+                .ifPresent(keys -> target.getAccelerators().put(keys, () -> {
+                    boolean isTyping = target.getFocusOwner() instanceof javafx.scene.control.TextInputControl;
+                    if (!(isTyping && keys.getName().equals("Delete"))) {
+                        command.run();
+                    }
+                })));
+    }
+
+    void find() {
+        frame.find();
+    }
+
+    private void open() {
+        FileChooser chooser = chooser("command.open");
+        File chosen = chooser.showOpenDialog(scene.getWindow());
+        if (chosen != null) {
+            session.files().open(chosen.toPath());
+        }
+    }
+
+    /** A build that was just begun has no file yet. */
+    private void save() {
+        if (session.files().fileProperty().get() == null) {
+            saveAs(() -> {});
+        } else {
+            session.files().save();
+        }
+    }
+
+    private void bringIn() {
+        FileChooser chooser = definitions("command.bring_in");
+        File chosen = chooser.showOpenDialog(scene.getWindow());
+        if (chosen != null) {
+            session.parts().bringIn(chosen.toPath());
+        }
+    }
+
+    private void giveOut() {
+        FileChooser chooser = definitions("command.give_out");
+        Optional<String> inspected = Optional.ofNullable(
+                        session.selection().inspectedProperty().get())
+                .map(PartClass::id)
+                .filter(session.shelves()::isOwn);
+        chooser.setInitialFileName(inspected.orElse("own-parts") + ".json");
+        File chosen = chooser.showSaveDialog(scene.getWindow());
+        if (chosen != null) {
+            session.shelves().giveOut(chosen.toPath(), inspected);
+        }
+    }
+
+    private static FileChooser definitions(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.get(title));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.get("files.parts"), "*.json"));
+        return chooser;
+    }
+
+    /** @param then done once the build is in a file */
+    void saveAs(Runnable then) {
+        FileChooser chooser = chooser("command.save_as");
+        Path now = session.files().fileProperty().get();
+        if (now != null) {
+            chooser.setInitialFileName(now.getFileName().toString());
+        }
+        File chosen = chooser.showSaveDialog(scene.getWindow());
+        if (chosen != null) {
+            session.files().saveAs(chosen.toPath(), then);
+        }
+    }
+
+    /** Writes an export to a file that the builder chooses, beside the build. */
+    private void write(Export export) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.get("command.export", "kind", export.id()));
+        Path now = session.files().fileProperty().get();
+        String stem = now == null ? "build" : now.getFileName().toString().replaceFirst("(\\.inkel)?\\.json$", "");
+        chooser.setInitialFileName(stem + "-" + export.id());
+        if (now != null && Files.isDirectory(now.toAbsolutePath().getParent())) {
+            chooser.setInitialDirectory(now.toAbsolutePath().getParent().toFile());
+        }
+        File chosen = chooser.showSaveDialog(scene.getWindow());
+        if (chosen != null) {
+            session.files().write(chosen.toPath(), export.bytes());
+        }
+    }
+
+    private FileChooser chooser(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.get(title));
+        chooser.getExtensionFilters()
+                .addAll(
+                        new FileChooser.ExtensionFilter(Words.get("files.builds"), "*.inkel.json"),
+                        new FileChooser.ExtensionFilter(Words.get("files.all"), "*"));
+        Path now = session.files().fileProperty().get();
+        if (now != null && Files.isDirectory(now.toAbsolutePath().getParent())) {
+            chooser.setInitialDirectory(now.toAbsolutePath().getParent().toFile());
+        }
+        return chooser;
+    }
+
+    private static Optional<Path> example(String name) {
+        return Optional.of(Examples.folder().resolve(name)).filter(Files::isRegularFile);
+    }
+
+    private void openExample(String name) {
+        example(name).ifPresent(session.files()::open);
+    }
+
+    private boolean isAnyPartSelected() {
+        Place selected = session.selectionProperty().get();
+        return selected != null && selected.isPart();
+    }
+
+    private boolean isPartSelected() {
+        Place selected = session.selectionProperty().get();
+        return selected != null
+                && selected.isPart()
+                && session.build()
+                        .flatMap(build -> build.node(selected.node()))
+                        .flatMap(node -> node.part(selected.part()))
+                        .filter(part -> !part.isBoard())
+                        .isPresent();
+    }
+
+    private void removePart() {
+        Place selected = session.selectionProperty().get();
+        session.selectionProperty().set(null);
+        session.apply(new RemovePart(selected.node(), selected.part()));
+    }
+}

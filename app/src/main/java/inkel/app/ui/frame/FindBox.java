@@ -1,0 +1,172 @@
+package inkel.app.ui.frame;
+
+import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.stage.Command;
+import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Place;
+import inkel.core.finding.Stage;
+import inkel.core.remedy.PinNames;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import javafx.collections.FXCollections;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** Find or do: every part, pin, finding and command by a few letters. */
+final class FindBox extends VBox {
+    private static final int MOST = 60;
+
+    private final Session session;
+    private final Commands commands;
+    private final TextField field = new TextField();
+    private final ListView<Entry> list = new ListView<>();
+
+    /** Something that can be found. */
+    private record Entry(String title, String kind, Runnable action) {
+        boolean matches(List<String> words) {
+            String all = (title + " " + kind).toLowerCase(Locale.ROOT);
+            return words.stream().allMatch(all::contains);
+        }
+    }
+
+    FindBox(Session session, Commands commands) {
+        this.session = session;
+        this.commands = commands;
+        getStyleClass().add("find-box");
+        setId("find-box");
+        field.setId("find-field");
+        field.setPromptText(Words.get("find.prompt"));
+        list.setId("find-list");
+        list.setPlaceholder(Ui.text(Words.get("find.nothing"), "quiet"));
+        list.setCellFactory(view -> new EntryCell());
+        list.setFocusTraversable(false);
+        getChildren().addAll(field, list);
+        field.textProperty().addListener((property, old, next) -> search());
+        field.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+        list.setOnMouseClicked(event -> choose());
+        setMaxSize(560, 420);
+        Ui.show(this, false);
+    }
+
+    void open() {
+        field.clear();
+        Ui.show(this, true);
+        toFront();
+        search();
+        field.requestFocus();
+    }
+
+    void close() {
+        Ui.show(this, false);
+    }
+
+    private void keys(KeyEvent event) {
+        int at = list.getSelectionModel().getSelectedIndex();
+        if (event.getCode() == KeyCode.DOWN) {
+            list.getSelectionModel().select(Math.min(at + 1, list.getItems().size() - 1));
+        } else if (event.getCode() == KeyCode.UP) {
+            list.getSelectionModel().select(Math.max(0, at - 1));
+        } else if (event.getCode() == KeyCode.ENTER) {
+            choose();
+        } else if (event.getCode() == KeyCode.ESCAPE) {
+            close();
+        } else {
+            return;
+        }
+        list.scrollTo(Math.max(0, list.getSelectionModel().getSelectedIndex() - 3));
+        event.consume();
+    }
+
+    private void choose() {
+        Entry entry = list.getSelectionModel().getSelectedItem();
+        if (entry != null) {
+            close();
+            entry.action().run();
+        }
+    }
+
+    private void search() {
+        List<String> words = Arrays.stream(
+                        field.getText().toLowerCase(Locale.ROOT).split("\\s+"))
+                .filter(word -> !word.isEmpty())
+                .toList();
+        list.setItems(FXCollections.observableArrayList(entries().stream()
+                .filter(entry -> entry.matches(words))
+                .limit(MOST)
+                .toList()));
+        list.getSelectionModel().selectFirst();
+    }
+
+    private List<Entry> entries() {
+        List<Entry> entries = new ArrayList<>();
+        Assessment assessment = session.assessmentProperty().get();
+        if (assessment != null) {
+            assessment
+                    .findings()
+                    .forEach(finding -> entries.add(new Entry(
+                            Words.say(finding.sentence()),
+                            Words.get("severity." + finding.severity().text()),
+                            () -> session.selection().show(finding.rule().stage(), finding.place()))));
+            assessment.reports().circuit().nodes().forEach(node -> addParts(entries, node));
+        }
+        commands.all().stream()
+                .filter(Command::isPossible)
+                .forEach(command -> entries.add(new Entry(
+                        command.title(),
+                        command.keys().map(keys -> keys.getDisplayText()).orElse(Words.get("find.command")),
+                        command::run)));
+        return entries;
+    }
+
+    private void addParts(List<Entry> entries, NodeCircuit node) {
+        node.parts().forEach(placed -> {
+            entries.add(new Entry(
+                    placed.part().name(),
+                    Words.get("find.part", "node", node.node().name()),
+                    () -> session.selection().show(Stage.PARTS, node.place(placed))));
+            placed.cls().signals().map(placed::endpoint).forEach(signal -> {
+                Place place = node.place(signal);
+                entries.add(new Entry(
+                        Words.say(PinNames.of(node, signal)),
+                        Words.get("find.pin", "node", node.node().name()),
+                        () -> session.selection().show(Stage.PINS, place)));
+            });
+        });
+    }
+
+    /** A line of the list: what on the left, what kind on the right. */
+    private static final class EntryCell extends ListCell<Entry> {
+        private final Caption title = Ui.word("", "find-title");
+        private final Caption kind = Ui.word("", "find-kind");
+        private final HBox row = new HBox(12, title, Ui.spring(), kind);
+
+        EntryCell() {
+            title.setMinWidth(0);
+            kind.setMinWidth(USE_PREF_SIZE);
+            setPrefWidth(0);
+        }
+
+        @Override
+        protected void updateItem(Entry entry, boolean isEmpty) {
+            super.updateItem(entry, isEmpty);
+            if (isEmpty || entry == null) {
+                setGraphic(null);
+                return;
+            }
+            title.setText(entry.title());
+            kind.setText(entry.kind());
+            setGraphic(row);
+        }
+    }
+}

@@ -1,0 +1,24 @@
+package inkel.app.ui.frame;
+
+import inkel.core.finding.Stage;
+
+/** What the window itself does, for the commands. */
+interface Frame {
+    /** Shows the page where a build is begun. */
+    void begin();
+
+    /** Shows a stage, in place of whatever page is over it. */
+    void go(Stage stage);
+
+    void addBoard();
+
+    void renameBoard();
+
+    void editFigures();
+
+    void find();
+
+    void help();
+
+    void switchTheme();
+}

@@ -1,0 +1,216 @@
+package inkel.app.ui.frame;
+
+import inkel.app.state.Session;
+import inkel.app.state.UserState;
+import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.stage.Command;
+import inkel.app.ui.start.BoardPage;
+import inkel.app.ui.start.StartPage;
+import inkel.app.ui.why.WhyPanel;
+import inkel.core.finding.Stage;
+import java.nio.file.Path;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** The frame of the window: bar, selvedge, stage, Why panel and strip. */
+public final class Shell extends StackPane implements Frame {
+    private static final String NIGHT = "night";
+
+    private final Session session;
+    private final UserState state;
+    private final Commands commands;
+    private FindBox findBox;
+    private final StackPane stageHost = new StackPane();
+    private final Stages stages;
+    private final WhyPanel why;
+    private final BorderPane frame = new BorderPane();
+    private final NodeTabs tabs;
+    private Node startPage;
+    private Node boardMaker;
+
+    public Shell(Session session, UserState state) {
+        this(session, state, () -> {});
+    }
+
+    /** @param begin gives the workbench what is opened at the start; called once what does not depend on it is made */
+    Shell(Session session, UserState state, Runnable begin) {
+        this.session = session;
+        this.state = state;
+        getStyleClass().add("shell");
+        tabs = new NodeTabs(session, this::addBoard);
+        stages = new Stages(session, this::go);
+        commands = new Commands(session, this, stages);
+        VBox middle = new VBox(new NoticeBar(session), stageHost);
+        middle.getStyleClass().add("middle");
+        VBox.setVgrow(stageHost, Priority.ALWAYS);
+        frame.setTop(new TopBar(session, commands, tabs));
+        frame.setLeft(new Selvedge(session, stages, this::go));
+        frame.setCenter(middle);
+        begin.run();
+        why = new WhyPanel(session, stages::notes, stages.parts()::makeFrom);
+        frame.setBottom(new Strip(session));
+        getChildren().add(frame);
+        session.stageProperty().addListener((property, old, next) -> showStage());
+        session.assessmentProperty().addListener((property, old, next) -> {
+            boolean isStartShown = startPage != null && stageHost.getChildren().contains(startPage);
+            if (old == null || isStartShown) {
+                showStage();
+            }
+        });
+        session.files().fileProperty().addListener((property, old, next) -> remember(next));
+        remember(session.files().fileProperty().get());
+        setOnDragOver(this::dragOver);
+        setOnDragDropped(this::dropped);
+        if (state.flag(NIGHT)) {
+            getStyleClass().add(NIGHT);
+        }
+        showStage();
+    }
+
+    @Override
+    public void go(Stage stage) {
+        session.stageProperty().set(stage);
+        showStage();
+    }
+
+    /** Asks for a file, saves to it, then does what it is given. */
+    void saveAs(Runnable then) {
+        commands.saveAs(then);
+    }
+
+    @Override
+    public void renameBoard() {
+        tabs.renameShown();
+    }
+
+    /** What is open stays open until another is taken. */
+    @Override
+    public void begin() {
+        startPage = null;
+        stageHost.getChildren().setAll(startPage());
+        startPage().requestFocus();
+    }
+
+    @Override
+    public void addBoard() {
+        boardMaker = new Scroller(new BoardPage(session, this::leaveBoardMaker));
+        stageHost.getChildren().setAll(boardMaker);
+        Node name = boardMaker.lookup("#maker-name");
+        if (name != null) {
+            name.requestFocus();
+        }
+    }
+
+    private void leaveBoardMaker() {
+        boardMaker = null;
+        showStage();
+    }
+
+    @Override
+    public void editFigures() {
+        go(Stage.PARTS);
+        why.editFigures();
+    }
+
+    private void remember(Path file) {
+        if (file != null) {
+            state.addRecent(file);
+            // At once, so that it is there after a crash.
+            session.inBackground(state::write);
+        }
+    }
+
+    /** Makes the window's keys work. */
+    public void install(Scene scene) {
+        commands.install(scene);
+    }
+
+    private void showStage() {
+        boolean isOpen = session.assessmentProperty().get() != null;
+        frame.setRight(isOpen ? why : null);
+        if (!isOpen) {
+            stageHost.getChildren().setAll(startPage());
+            return;
+        }
+        Stage stage = session.stageProperty().get();
+        Node pane = stages.of(stage).pane();
+        stageHost.getChildren().setAll(pane);
+        // The keyboard follows to the stage, unless it is busy in the frame around it.
+        if (getScene() != null && getScene().getFocusOwner() == null || isFocusInside(stageHost)) {
+            pane.requestFocus();
+        }
+    }
+
+    private Node startPage() {
+        if (startPage == null) {
+            startPage = new StartPage(commandNamed("open"), state.recent(), session, this::showStage);
+        }
+        return startPage;
+    }
+
+    private boolean isFocusInside(Node root) {
+        Node at = getScene() == null ? null : getScene().getFocusOwner();
+        while (at != null && at != root) {
+            at = at.getParent();
+        }
+        return at != null;
+    }
+
+    private Runnable commandNamed(String id) {
+        return () -> run(id);
+    }
+
+    /** Runs the command of that name, if it can be run now. */
+    public void run(String id) {
+        commands.all().stream().filter(command -> command.id().equals(id)).forEach(Command::run);
+    }
+
+    @Override
+    public void find() {
+        if (findBox == null) {
+            findBox = new FindBox(session, commands);
+            StackPane.setAlignment(findBox, Pos.TOP_CENTER);
+            getChildren().add(findBox);
+        }
+        findBox.open();
+    }
+
+    @Override
+    public void help() {
+        why.takeFocus();
+    }
+
+    @Override
+    public void switchTheme() {
+        boolean isNight = !getStyleClass().contains(NIGHT);
+        if (isNight) {
+            getStyleClass().add(NIGHT);
+        } else {
+            getStyleClass().remove(NIGHT);
+        }
+        state.put(NIGHT, isNight);
+    }
+
+    private void dragOver(DragEvent event) {
+        if (event.getDragboard().hasFiles()) {
+            event.acceptTransferModes(TransferMode.COPY);
+        }
+        event.consume();
+    }
+
+    private void dropped(DragEvent event) {
+        if (event.getDragboard().hasFiles()) {
+            Path file = event.getDragboard().getFiles().get(0).toPath();
+            session.files().dropped(file);
+            event.setDropCompleted(true);
+        }
+        event.consume();
+    }
+}

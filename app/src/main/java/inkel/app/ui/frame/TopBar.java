@@ -1,0 +1,101 @@
+package inkel.app.ui.frame;
+
+import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Icons;
+import inkel.app.ui.kit.Tile;
+import inkel.app.ui.kit.Ui;
+import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import javafx.geometry.Pos;
+import javafx.geometry.Side;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.layout.HBox;
+
+/** The dark bar on top: the build, its nodes as tabs, find or do, undo, the menu. */
+final class TopBar extends HBox {
+    private final Session session;
+    private final Commands commands;
+    private final Caption name = Ui.word("", "build-name");
+    private final NodeTabs tabs;
+
+    TopBar(Session session, Commands commands, NodeTabs tabs) {
+        this.tabs = tabs;
+        this.session = session;
+        this.commands = commands;
+        getStyleClass().add("top-bar");
+        name.setId("build-name");
+        name.setMinWidth(0);
+        HBox toFind = new HBox(
+                28, Ui.word(Words.get("top.find"), "find-text"), Ui.word(Words.get("top.find.key"), "find-key"));
+        toFind.setAlignment(Pos.CENTER_LEFT);
+        Tile find = new Tile(commands::find, toFind, "find-button");
+        find.setId("find");
+        find.setMinWidth(USE_PREF_SIZE);
+        find.setMaxHeight(USE_PREF_SIZE);
+        find.setAccessibleText(Words.get("top.find"));
+        Caption brand = Ui.word(Words.get("app.name"), "app-name");
+        brand.setMinWidth(USE_PREF_SIZE);
+        getChildren()
+                .addAll(
+                        Ui.icon(Icons.MARK, "mark"),
+                        brand,
+                        name,
+                        tabs,
+                        Ui.spring(),
+                        find,
+                        iconButton("undo", Icons.UNDO, session::undo),
+                        iconButton("redo", Icons.REDO, session::redo),
+                        menu());
+        lookup("#undo").disableProperty().bind(session.canUndoProperty().not());
+        lookup("#redo").disableProperty().bind(session.canRedoProperty().not());
+        session.assessmentProperty().addListener((property, old, next) -> fill());
+        fill();
+    }
+
+    private Tile iconButton(String id, String icon, Runnable action) {
+        Tile button = new Tile(action, Ui.icon(icon), Pos.CENTER, "icon-button");
+        button.setId(id);
+        button.setAccessibleText(Words.get("top." + id));
+        button.setMaxHeight(USE_PREF_SIZE);
+        Ui.tip(button, Words.get("top." + id + ".tip"));
+        return button;
+    }
+
+    /** A menu that is never opened need not be built. */
+    private Tile menu() {
+        Tile menu = new Tile(this::openMenu, Ui.word(Words.get("top.menu"), "top-menu-text"), Pos.CENTER, "top-menu");
+        menu.setId("menu");
+        menu.setMinWidth(USE_PREF_SIZE);
+        menu.setMaxHeight(USE_PREF_SIZE);
+        menu.setAccessibleText(Words.get("top.menu"));
+        return menu;
+    }
+
+    private void openMenu() {
+        items().show(lookup("#menu"), Side.BOTTOM, 0, 2);
+    }
+
+    private ContextMenu items() {
+        ContextMenu items = new ContextMenu();
+        commands.all().forEach(command -> {
+            if (command.startsGroup()) {
+                items.getItems().add(new SeparatorMenuItem());
+            }
+            MenuItem item = new MenuItem(command.title());
+            item.setId("menu-" + command.id());
+            item.setAccelerator(command.keys().orElse(null));
+            item.setDisable(!command.isPossible());
+            item.setOnAction(chosen -> command.run());
+            items.getItems().add(item);
+        });
+        return items;
+    }
+
+    private void fill() {
+        Assessment assessment = session.assessmentProperty().get();
+        name.setText(assessment == null ? "" : assessment.build().name());
+    }
+}

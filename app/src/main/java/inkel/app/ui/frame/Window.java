@@ -1,0 +1,168 @@
+package inkel.app.ui.frame;
+
+import static java.util.concurrent.TimeUnit.MILLISECONDS;
+
+import inkel.app.state.Lanes;
+import inkel.app.state.Opened;
+import inkel.app.state.Recovery;
+import inkel.app.state.Session;
+import inkel.app.state.Shelves;
+import inkel.app.state.StartMarks;
+import inkel.app.state.Trouble;
+import inkel.app.state.UserState;
+import inkel.app.words.Words;
+import inkel.core.catalog.Catalog;
+import inkel.core.io.catalog.CatalogReader;
+import inkel.core.io.catalog.Shelf;
+import java.net.URL;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.geometry.Rectangle2D;
+import javafx.scene.Scene;
+import javafx.scene.text.Font;
+import javafx.stage.Screen;
+
+/** The program with its window. */
+public final class Window extends Application {
+    public static final double WIDTH = 1280;
+    public static final double HEIGHT = 800;
+
+    /** Ends the program once the first picture is out: the launcher keeps the classes of such a start. */
+    private static final String ONLY_START = "inkel.start.only";
+
+    private static final long CATALOG_DELAY_MILLIS = 1500;
+    private static final String[] FONTS = {"Inter-Regular.otf", "Inter-Bold.otf", "Hack-Regular.ttf"};
+
+    /** Files are read while the toolkit starts. */
+    private static CompletableFuture<Catalog> catalog;
+
+    private static CompletableFuture<Optional<Opened>> first;
+
+    private static UserState state;
+    private static Shelf shelf;
+
+    /** Opens the window and returns when it is closed. */
+    public static void open(Path file) {
+        StartMarks.mark("main");
+        catalog = CompletableFuture.supplyAsync(CatalogReader::shipped);
+        state = UserState.read(UserState.usualFolder());
+        Optional<Path> toOpen = Optional.ofNullable(file)
+                .or(() -> state.recent().stream().filter(Files::isRegularFile).findFirst());
+        shelf = Shelf.read(Shelves.folder(state.folder()));
+        first = catalog.thenApply(read -> toOpen.map(path -> Opened.read(path, read.with(shelf.classes()))));
+        launch(Window.class);
+    }
+
+    /**
+     * Loads the fonts and takes Inkel's style sheet in place of the toolkit's, which it is complete without. Must run
+     * before the first control is made.
+     */
+    public static void dress() {
+        for (String font : FONTS) {
+            Font.loadFont(Window.class.getResourceAsStream("/inkel/app/fonts/" + font), 13);
+        }
+        // The build makes the binary form, which need not be parsed at every start.
+        URL binary = Window.class.getResource("/inkel/app/inkel.bss");
+        URL style = binary != null ? binary : Window.class.getResource("/inkel/app/inkel.css");
+        Application.setUserAgentStylesheet(style.toExternalForm());
+    }
+
+    /** The window's scene, with its keys. */
+    public static Scene scene(Shell shell, double width, double height) {
+        Scene scene = new Scene(shell, width, height);
+        shell.install(scene);
+        return scene;
+    }
+
+    @Override
+    public void start(javafx.stage.Stage stage) {
+        StartMarks.mark("toolkit");
+        dress();
+        StartMarks.mark("dressed");
+        Session session = new Session(
+                catalog.join(),
+                shelf,
+                Lanes.threads(Platform::runLater),
+                Clock.systemUTC(),
+                new Recovery(state.folder().resolve("recovery")));
+        Shell shell = new Shell(session, state, () -> begin(session));
+        StartMarks.mark("shell");
+        stage.setScene(scene(shell, WIDTH, HEIGHT));
+        stage.titleProperty()
+                .bind(javafx.beans.binding.Bindings.createStringBinding(
+                        () -> title(session),
+                        session.files().fileProperty(),
+                        session.files().unsavedProperty()));
+        stage.setMinWidth(900);
+        stage.setMinHeight(600);
+        place(stage);
+        stage.setOnHidden(event -> remember(stage));
+        if (Boolean.getBoolean(ONLY_START)) {
+            FirstPicture.then(
+                    () -> stage.isShowing() && session.assessmentProperty().get() != null, Platform::exit);
+        }
+        stage.setOnCloseRequest(event -> {
+            if (!session.files().mayLeave(stage::close, shell::saveAs)) {
+                event.consume();
+            }
+        });
+        StartMarks.mark("scene");
+        stage.show();
+        StartMarks.mark("shown");
+        // The rest of the catalogue is read once the first picture is out, so that a search need not wait for it.
+        catalog.thenAcceptAsync(Catalog::all, CompletableFuture.delayedExecutor(CATALOG_DELAY_MILLIS, MILLISECONDS));
+    }
+
+    /** By now the files have been read, or soon will be. */
+    private static void begin(Session session) {
+        StartMarks.mark("frame");
+        try {
+            first.join().ifPresent(session.files()::take);
+        } catch (CompletionException mistake) {
+            Trouble.severe(Window.class, "what was open last could not be opened", mistake);
+            session.notices().trouble(Words.get("notice.start_failed", "detail", mistake.getCause()));
+        }
+        session.shelves().tellBroken();
+        session.files().offerLeftNew();
+        StartMarks.mark("files");
+    }
+
+    private static String title(Session session) {
+        Path file = session.files().fileProperty().get();
+        return file == null
+                ? session.build().map(build -> build.name() + " • – Inkel").orElse("Inkel")
+                : file.getFileName() + (session.files().unsavedProperty().get() ? " •" : "") + " – Inkel";
+    }
+
+    /** Where it was last time, if that is still on a screen. */
+    private void place(javafx.stage.Stage stage) {
+        double x = state.number("x", Double.NaN);
+        double y = state.number("y", Double.NaN);
+        double width = state.number("width", WIDTH);
+        double height = state.number("height", HEIGHT);
+        boolean isOnScreen = !Double.isNaN(x)
+                && Screen.getScreensForRectangle(new Rectangle2D(x, y, Math.max(1, width), Math.max(1, height)))
+                                .size()
+                        > 0;
+        if (isOnScreen) {
+            stage.setX(x);
+            stage.setY(y);
+            stage.setWidth(width);
+            stage.setHeight(height);
+        }
+    }
+
+    private void remember(javafx.stage.Stage stage) {
+        state.put("x", stage.getX());
+        state.put("y", stage.getY());
+        state.put("width", stage.getWidth());
+        state.put("height", stage.getHeight());
+        state.write();
+    }
+}

@@ -1,0 +1,237 @@
+package inkel.app.ui.levels;
+
+import inkel.app.ui.kit.Line;
+import inkel.app.ui.levels.LadderModel.Listener;
+import inkel.app.words.Words;
+import inkel.core.formula.Verdict;
+import java.util.Locale;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+
+/** What one side says beside what the others hear, on one scale of volts, with the gap marked. */
+public final class Ladders extends Region {
+    private static final double AXIS = 46;
+    private static final double TOP = 62;
+    private static final double FOOT = 30;
+    private static final double MOST_BAR = 84;
+    private static final double LEAST_MARK = 4;
+    private static final double LEAST_GAP = 56;
+
+    private LadderModel model;
+
+    public Ladders() {
+        getStyleClass().add("ladders");
+        setId("ladders");
+        setMinSize(0, 200);
+    }
+
+    /** @param shown null shows nothing */
+    public void show(LadderModel shown) {
+        model = shown;
+        build();
+    }
+
+    private void build() {
+        getChildren().clear();
+        if (model != null && getWidth() > 0) {
+            draw();
+        }
+    }
+
+    @Override
+    protected void setWidth(double width) {
+        super.setWidth(width);
+        build();
+    }
+
+    @Override
+    protected void setHeight(double height) {
+        super.setHeight(height);
+        build();
+    }
+
+    private double y(double volts) {
+        double room = getHeight() - TOP - FOOT;
+        return TOP + room * (1 - volts / model.topVolts());
+    }
+
+    private void draw() {
+        for (int volts = 0; volts <= model.topVolts(); volts++) {
+            line("ladder-rung", AXIS, y(volts), getWidth() - 8, y(volts));
+            text(volts + " V", AXIS - 40, y(volts) - 8, 36, "ladder-volt");
+        }
+        int before = model.step().isPresent() ? 2 : 1;
+        int columns = model.listeners().size() + before;
+        double column = (getWidth() - AXIS - 8) / columns;
+        double bar = Math.min(MOST_BAR, column * 0.42);
+        double left = AXIS + column / 2 - bar / 2;
+        heading(model.driver(), Words.get("levels.says"), AXIS, column);
+        mark("says", left, bar, model.highTo(), model.highFrom());
+        mark("says", left, bar, model.lowTo(), 0);
+        text(
+                Words.get(
+                        model.isMeasured() ? "levels.measured" : "levels.says_high",
+                        "volts",
+                        range(model.highFrom(), model.highTo())),
+                AXIS + 2,
+                y(model.highTo()) - 18,
+                column - 4,
+                "small");
+        double sayingEnd = left + bar;
+        if (model.step().isPresent()) {
+            step(model.step().get(), left + bar, AXIS + column, column, bar);
+            sayingEnd = left + column + bar;
+        }
+        for (int i = 0; i < model.listeners().size(); i++) {
+            listener(model.listeners().get(i), AXIS + column * (i + before), column, bar, i == 0 ? sayingEnd : -1);
+        }
+    }
+
+    /** What stands in the wire: its levels, and the stairs that lead to them from what the driver says. */
+    private void step(LadderModel.Step step, double saysEnd, double left, double column, double bar) {
+        double at = left + column / 2 - bar / 2;
+        heading(step.name(), Words.get("levels.between"), left, column);
+        mark("passes", at, bar, step.highTo(), step.highFrom());
+        mark("passes", at, bar, step.lowTo(), 0);
+        line("ladder-step", saysEnd, y(model.highTo()), (saysEnd + at) / 2, y(model.highTo()));
+        line("ladder-step", (saysEnd + at) / 2, y(model.highTo()), (saysEnd + at) / 2, y(step.highTo()));
+        line("ladder-step", (saysEnd + at) / 2, y(step.highTo()), at, y(step.highTo()));
+        centred(range(step.highFrom(), step.highTo()), left, left + column, y(step.highTo()) - 18, "small");
+        step.hears()
+                .ifPresent(verdict -> centred(
+                        Words.get("levels.step_hears", "verdict", word(verdict)),
+                        left,
+                        left + column,
+                        getHeight() - FOOT + 6,
+                        "ladder-gap-text",
+                        tone(verdict)));
+    }
+
+    private static String word(Verdict verdict) {
+        return Words.get("verdict." + verdict.name().toLowerCase(Locale.ROOT));
+    }
+
+    private static String range(double lowest, double highest) {
+        String from = volts(lowest);
+        String to = volts(highest);
+        return from.equals(to) ? from + " V" : from + " – " + to + " V";
+    }
+
+    private static String volts(double value) {
+        return String.format(Locale.ROOT, "%.2f", value);
+    }
+
+    /** @param saysEnd where the driver's bar ends, for the gap; below zero to leave that out */
+    private void listener(Listener listener, double left, double column, double bar, double saysEnd) {
+        double at = left + column / 2 - bar / 2;
+        boolean isThrough = !listener.between().isEmpty() && model.step().isEmpty();
+        heading(
+                listener.name(),
+                isThrough ? Words.get("levels.hears_through", "what", listener.between()) : Words.get("levels.hears"),
+                left,
+                column);
+        zone("zone-high", at, bar, listener.limit(), listener.readsHighAbove(), Words.get("levels.zone.high"));
+        zone(
+                "zone-either",
+                at,
+                bar,
+                listener.readsHighAbove(),
+                listener.readsLowBelow(),
+                Words.get("levels.zone.either"));
+        zone("zone-low", at, bar, listener.readsLowBelow(), 0, Words.get("levels.zone.low"));
+        line("ladder-limit", at - 8, y(listener.limit()), at + bar + 8, y(listener.limit()));
+        centred(listener.limitWords(), left, left + column, y(listener.limit()) - 19, "ladder-limit-text");
+        listener.recommended()
+                .filter(volts -> volts < listener.limit())
+                .ifPresent(volts -> line("ladder-recommended", at - 4, y(volts), at + bar + 4, y(volts)));
+        String tone = tone(listener.verdict());
+        double says = listener.isLowTheGap() ? listener.low() : listener.high();
+        boolean isHarm = listener.verdict() == Verdict.HARMS;
+        double hears = isHarm
+                ? listener.limit()
+                : listener.isLowTheGap() ? listener.readsLowBelow() : listener.readsHighAbove();
+        double from = isHarm ? model.step().map(LadderModel.Step::highTo).orElse(model.highTo()) : says;
+        double start = saysEnd > 0 ? saysEnd : at - 24;
+        line("ladder-gap", start, y(from), at, y(from));
+        line("ladder-gap", start, y(hears), at, y(hears));
+        boolean hasRoom = at - start > LEAST_GAP;
+        if (hasRoom) {
+            centred(
+                    listener.gap(),
+                    start,
+                    at,
+                    Math.max(TOP, Math.min(y(from), y(hears)) - 19),
+                    "ladder-gap-text",
+                    tone);
+        }
+        String verdict = word(listener.verdict());
+        centred(
+                hasRoom ? verdict : verdict + ", " + listener.gap(),
+                left,
+                left + column,
+                getHeight() - FOOT + 6,
+                "ladder-gap-text",
+                tone);
+    }
+
+    private void centred(String words, double from, double to, double y, String... styles) {
+        Line line = text(words, from, y, Math.max(20, to - from), styles);
+        line.relocate(from + Math.max(0, (to - from - line.width()) / 2), y);
+    }
+
+    /** The style of words that tell a verdict. */
+    public static String tone(Verdict verdict) {
+        return switch (verdict) {
+            case HARMS, NOT_READ -> "stop-text";
+            case THIN -> "look-text";
+            case FINE -> "good-text";
+        };
+    }
+
+    private void heading(String name, String what, double left, double column) {
+        centred(name, left + 4, left + column - 4, 2, "ladder-heading");
+        centred(what, left + 4, left + column - 4, 19, "quiet", "small");
+    }
+
+    private void mark(String style, double left, double width, double upper, double lower) {
+        Region region = region(style);
+        double height = Math.max(LEAST_MARK, y(lower) - y(upper));
+        region.resizeRelocate(left, y(lower) - height, width, height);
+    }
+
+    private void zone(String style, double left, double width, double upper, double lower, String words) {
+        Region region = region(style);
+        double height = Math.max(0, y(lower) - y(upper));
+        region.resizeRelocate(left, y(upper), width, height);
+        if (height > 18) {
+            Line line = text(words, left, 0, width - 4, "small", style + "-text");
+            line.relocate(left + Math.max(2, (width - line.width()) / 2), y(upper) + height / 2 - line.height() / 2);
+        }
+    }
+
+    private Region region(String style) {
+        Region region = new Region();
+        region.getStyleClass().add(style);
+        region.setManaged(false);
+        getChildren().add(region);
+        return region;
+    }
+
+    private Line text(String words, double x, double y, double room, String... styles) {
+        Line line = new Line(words, styles);
+        line.setManaged(false);
+        getChildren().add(line);
+        line.applyCss();
+        line.place(x, y, room);
+        return line;
+    }
+
+    private void line(String style, double x1, double y1, double x2, double y2) {
+        Path path = new Path(new MoveTo(x1, y1), new LineTo(x2, y2));
+        path.getStyleClass().add(style);
+        path.setManaged(false);
+        getChildren().add(path);
+    }
+}

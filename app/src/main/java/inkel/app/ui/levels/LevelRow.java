@@ -1,0 +1,92 @@
+package inkel.app.ui.levels;
+
+import inkel.app.ui.kit.Line;
+import inkel.app.ui.kit.Pressable;
+import inkel.app.words.Words;
+import inkel.core.document.Place;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
+import inkel.core.levels.Link;
+import java.util.List;
+import java.util.Locale;
+import javafx.css.PseudoClass;
+import javafx.scene.layout.Region;
+
+/** One wire in the list: whose signal it is, where its levels lie of what is understood, and the verdict in a word. */
+final class LevelRow extends Pressable {
+    static final double HEIGHT = 40;
+    /** With less room than this for the names, they take that of the small picture. */
+    private static final double LEAST_NAME = 100;
+
+    private static final double SIDE = 12;
+    private static final double RULER = 84;
+    private static final double WORD = 76;
+    private static final double THICK = 7;
+
+    private final Link link;
+    private final Line part;
+    private final Line signal;
+    private final Line word;
+    private final Region track = region("level-track");
+    private final Region low = region("level-mark");
+    private final Region high = region("level-mark");
+
+    LevelRow(Link link, String partName, Runnable choose) {
+        super(choose, "level-row");
+        this.link = link;
+        Place place = link.signal();
+        setId("level-" + place.part() + "-" + place.pin());
+        part = new Line(partName, "level-part");
+        signal = new Line(place.pin(), "level-signal");
+        boolean isShifted = link.between().isPresent() && link.verdict() == Verdict.FINE;
+        String verdict = Words.get(
+                isShifted
+                        ? "verdict.through"
+                        : "verdict." + link.verdict().name().toLowerCase(Locale.ROOT));
+        word = new Line(verdict, "level-word", isShifted ? "shifted-text" : Ladders.tone(link.verdict()));
+        setAccessibleText(partName + " " + place.pin() + ", " + verdict);
+        pseudoClassStateChanged(
+                PseudoClass.getPseudoClass(
+                        link.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-')),
+                true);
+        getChildren().addAll(part, signal, word, track, low, high);
+    }
+
+    private static Region region(String style) {
+        Region region = new Region();
+        region.getStyleClass().add(style);
+        return region;
+    }
+
+    Link link() {
+        return link;
+    }
+
+    @Override
+    protected double computePrefHeight(double width) {
+        return HEIGHT;
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double right = getWidth() - SIDE;
+        double ruler = right - WORD - RULER;
+        boolean hasRoom = ruler - SIDE >= LEAST_NAME;
+        for (Region drawn : List.of(track, low, high)) {
+            drawn.setVisible(hasRoom);
+        }
+        double names = (hasRoom ? ruler : right - word.width()) - SIDE - 8;
+        part.place(SIDE, 3, names);
+        signal.place(SIDE, 20, names);
+        word.placeRight(right, (HEIGHT - word.height()) / 2);
+        double base = HEIGHT / 2 + 6;
+        track.resizeRelocate(ruler, base, RULER, 1.5);
+        LevelCheck check = link.check();
+        double top = Math.max(check.absoluteMax().volts(), check.vohMax().volts());
+        double scale = RULER / Math.max(1, top);
+        low.resizeRelocate(ruler, base - THICK, Math.max(4, check.volMax().volts() * scale), THICK);
+        double from = check.vohMin().volts() * scale;
+        double to = check.vohMax().volts() * scale;
+        high.resizeRelocate(ruler + Math.min(from, RULER - 5), base - THICK, Math.max(5, to - from), THICK);
+    }
+}

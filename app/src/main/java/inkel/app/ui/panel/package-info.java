@@ -1,2 +1,0 @@
-/** The Why panel: what is selected, the verdict, the arithmetic, the ways out. */
-package inkel.app.ui.panel;

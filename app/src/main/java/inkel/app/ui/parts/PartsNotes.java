@@ -1,0 +1,119 @@
+package inkel.app.ui.parts;
+
+import inkel.app.ui.why.Explainer;
+import inkel.app.ui.why.StageNotes;
+import inkel.app.words.Words;
+import inkel.core.catalog.Settings;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Place;
+import inkel.core.document.edit.MovePart;
+import inkel.core.document.edit.RemoveNodeWire;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.finding.Fix;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.JoinNodes;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What can be done with a part on the table: another one, another board, how it is made and wired. */
+final class PartsNotes implements StageNotes {
+    /** What can be done with a part that is on the table. */
+    @Override
+    public List<Fix> actions(Assessment assessment, NodeCircuit node, Placed placed) {
+        if (placed.part().isBoard()) {
+            return nodeWires(assessment, node);
+        }
+        String here = node.node().id();
+        String part = placed.id();
+        List<Fix> actions = new ArrayList<>();
+        actions.add(Explainer.add(
+                node,
+                node.node()
+                        .part(part)
+                        .map(own -> assessment.reports().circuit().catalog().get(own.classId()))
+                        .orElseThrow(),
+                1,
+                "action.another"));
+        assessment.build().nodes().stream()
+                .filter(other -> !other.id().equals(here))
+                .forEach(other -> actions.add(Explainer.action(
+                        "move-" + other.id(),
+                        Fact.of("action.move").with("node", other.name()),
+                        Fact.of("action.move.cost"),
+                        new MovePart(here, part, other.id()))));
+        boolean isChip = placed.isChip();
+        actions.add(Explainer.action(
+                isChip ? "ready" : "chip",
+                Fact.of(isChip ? "action.ready" : "action.chip"),
+                Fact.of(isChip ? "action.ready.cost" : "action.chip.cost"),
+                new SetSetting(here, part, Settings.FORM, isChip ? "ready" : "chip")));
+        if (!placed.isHeaderLoose() && !isChip) {
+            actions.add(Explainer.action(
+                    "header-loose",
+                    Fact.of("action.header_loose"),
+                    Fact.of("action.header_loose.cost"),
+                    new SetSetting(here, part, Settings.HEADER, "loose")));
+        }
+        String contact = placed.part().typed(Settings.CONTACT).orElse("jumper");
+        for (String other : List.of("jumper", "clip", "solder")) {
+            if (!other.equals(contact)) {
+                actions.add(Explainer.action(
+                        "contact-" + other,
+                        Fact.of("action.contact." + other),
+                        Fact.of("action.contact." + other + ".cost"),
+                        new SetSetting(here, part, Settings.CONTACT, other)));
+            }
+        }
+        actions.add(Explainer.action(
+                "remove", Fact.of("action.remove"), Fact.of("action.remove.cost"), new RemovePart(here, part)));
+        return actions;
+    }
+
+    /** Wires to the other boards of the build: to add, and to take away. */
+    private static List<Fix> nodeWires(Assessment assessment, NodeCircuit node) {
+        String here = node.node().id();
+        List<Fix> actions = new ArrayList<>();
+        for (inkel.core.document.Node other : assessment.build().nodes()) {
+            if (!other.id().equals(here)) {
+                JoinNodes.of(assessment.reports().circuit(), here, other.id())
+                        .map(edit -> Explainer.action(
+                                "wire-to-" + other.id(),
+                                Fact.of("action.node_wire").with("node", other.name()),
+                                Fact.of("action.node_wire.cost"),
+                                edit))
+                        .ifPresent(actions::add);
+            }
+        }
+        assessment.build().links().stream().filter(link -> link.touches(here)).forEach(link -> {
+            boolean isFrom = link.from().node().equals(here);
+            Place mine = isFrom ? link.from() : link.to();
+            Place theirs = isFrom ? link.to() : link.from();
+            actions.add(Explainer.action(
+                    "wire-off-" + mine.pin(),
+                    Fact.of("action.node_wire_off")
+                            .with("from", mine.pin())
+                            .with(
+                                    "node",
+                                    Words.say(Fact.of("why.link")
+                                            .with("pin", theirs.pin())
+                                            .with(
+                                                    "node",
+                                                    assessment
+                                                            .build()
+                                                            .node(theirs.node())
+                                                            .orElseThrow()
+                                                            .name()))),
+                    Fact.of("action.node_wire_off.cost"),
+                    new RemoveNodeWire(link)));
+        });
+        return actions;
+    }
+
+    @Override
+    public boolean hasFigures() {
+        return true;
+    }
+}

@@ -1,0 +1,323 @@
+package inkel.app.ui.pins;
+
+import inkel.app.ui.kit.Knot;
+import inkel.app.ui.pins.LoomModel.Kind;
+import inkel.app.ui.pins.LoomModel.Load;
+import inkel.app.ui.pins.LoomModel.Mark;
+import inkel.app.ui.pins.LoomModel.Module;
+import inkel.app.ui.pins.LoomModel.Row;
+import inkel.app.ui.pins.LoomModel.Thread;
+import inkel.app.words.Words;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.formula.Verdict;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
+import inkel.core.pins.LinkEnd;
+import inkel.core.pins.NodePins;
+import inkel.core.pins.Plan;
+import inkel.core.power.PinLoadReport;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Makes what the loom shows of an assessed node. */
+final class LoomMaker {
+    private static final List<String> BUS_ORDER = List.of("spi", "i2c", "uart", "pwm", "analog", "digital");
+
+    private final Assessment assessment;
+    private final NodeCircuit node;
+    private final NodePins pins;
+    private final LoomView view;
+    private final List<Thread> threads = new ArrayList<>();
+    private final Map<Endpoint, Integer> number = new HashMap<>();
+    private final Set<Place> clashes = new HashSet<>();
+    private final Map<Place, Verdict> verdicts = new HashMap<>();
+    private final Map<Endpoint, Load> loads = new HashMap<>();
+    private final Map<Endpoint, Endpoint> compared = new HashMap<>();
+    private int folded;
+
+    LoomMaker(Assessment assessment, String nodeId, LoomView view) {
+        this.assessment = assessment;
+        this.view = view;
+        node = assessment.circuit(nodeId).orElseThrow();
+        pins = assessment.pins(nodeId).orElseThrow();
+        assessment.of(nodeId, Stage.PINS).stream()
+                .filter(finding -> finding.severity() == Severity.STOP)
+                .map(Finding::place)
+                .filter(Place::isPin)
+                .forEach(clashes::add);
+        LevelReport levels = assessment.reports().levels();
+        for (Link link : levels.links()) {
+            verdicts.merge(link.signal(), link.verdict(), (a, b) -> a.compareTo(b) < 0 ? a : b);
+        }
+        node.rails().forEach(rail -> rail.loads()
+                .forEach(load -> loads.put(
+                        load.pin(), new Load(load.atWorst(), rail.peak().isAbove(rail.rating())))));
+        assessment.reports().power().pinLoads().stream()
+                .filter(load -> load.node() == node)
+                .forEach(load ->
+                        load.current().ifPresent(amperes -> loads.put(load.signal(), new Load(amperes, isOver(load)))));
+        view.compared()
+                .map(Plan::wires)
+                .ifPresent(wires -> wires.forEach(wire -> compared.put(wire.from(), wire.to())));
+    }
+
+    private static boolean isOver(PinLoadReport load) {
+        return load.isUnlimited() || load.isOver();
+    }
+
+    LoomModel make() {
+        Endpoint ground = new Endpoint(node.board().id(), "GND");
+        thread(new Thread(ground, Kind.GROUND, "GND", "", Words.get("loom.ground"), true, false));
+        node.rails().stream().filter(this::feedsModules).forEach(this::railThread);
+        ordered(pinThreads()).forEach(this::thread);
+        List<Module> modules = new ArrayList<>(node.parts().stream()
+                .filter(placed -> !placed.part().isBoard())
+                .map(this::module)
+                .filter(module -> !module.rows().isEmpty())
+                .toList());
+        if (!pins.linkEnds().isEmpty()) {
+            modules.add(links());
+        }
+        return new LoomModel(threads, modules, folded);
+    }
+
+    private void thread(Thread thread) {
+        number.put(thread.end(), threads.size());
+        threads.add(thread);
+    }
+
+    private boolean feedsModules(Rail rail) {
+        boolean isTiedTo =
+                node.node().wires().stream().anyMatch(wire -> wire.to().equals(rail.id()));
+        return isTiedTo
+                || rail.loads().stream()
+                        .anyMatch(load -> !load.pin().part().equals(node.board().id()));
+    }
+
+    private void railThread(Rail rail) {
+        boolean isNamedByPin = node.part(rail.id().part()).orElseThrow().part().isBoard()
+                || rail.output().way() == Output.Way.PASS;
+        String name = isNamedByPin
+                ? rail.id().pin()
+                : rail.volts()
+                        .map(volts -> Engineering.print(volts.expected()))
+                        .orElse(rail.id().pin());
+        thread(new Thread(rail.id(), Kind.RAIL, name, "", name, true, false));
+    }
+
+    // --- pins as threads
+
+    private List<Thread> pinThreads() {
+        List<Thread> found = new ArrayList<>();
+        Set<Endpoint> asked = new HashSet<>(compared.values());
+        node.parts().forEach(placed -> placed.cls().offers().forEach(pin -> {
+            Endpoint end = placed.endpoint(pin);
+            boolean isUsed = pins.isTaken(end);
+            boolean isWanted = isUsed || asked.contains(end);
+            boolean isBoard = placed.part().isBoard();
+            // A driver's channels are only threads where something hangs on them.
+            if (isWanted || isBoard && !view.hidesFree()) {
+                String tag = isBoard ? tag(placed, pin) : placed.id();
+                found.add(new Thread(end, Kind.PIN, label(pin), tag, names(placed, pin), isUsed, pins.isReserved(end)));
+            } else if (isBoard) {
+                folded++;
+            }
+        }));
+        return found;
+    }
+
+    private List<Thread> ordered(List<Thread> found) {
+        if (!view.isByBus()) {
+            return found;
+        }
+        Map<Endpoint, String> families = new HashMap<>();
+        node.nets()
+                .forEach((end, wires) -> families.put(
+                        end, LoomModel.family(pins.useOf(wires.get(0).from()))));
+        return found.stream()
+                .sorted(Comparator.comparingInt(thread -> {
+                    int at = BUS_ORDER.indexOf(families.getOrDefault(thread.end(), ""));
+                    return at < 0 ? BUS_ORDER.size() : at;
+                }))
+                .toList();
+    }
+
+    private String label(Pin pin) {
+        return switch (view.names()) {
+            case LABEL -> pin.label();
+            case PLACE -> place(pin);
+            case NUMBER -> pin.number().isEmpty() ? pin.label() : pin.number();
+        };
+    }
+
+    private static String place(Pin pin) {
+        return pin.header() > 0
+                ? String.valueOf(pin.header())
+                : pin.row().substring(0, 1).toUpperCase(Locale.ROOT) + pin.place();
+    }
+
+    private static String names(Placed placed, Pin pin) {
+        return Words.say(Fact.of(pin.number().isEmpty() ? "loom.names" : "loom.names_numbered")
+                .with("part", placed.part().name())
+                .with("pin", pin.label())
+                .with("place", place(pin))
+                .with("number", pin.number()));
+    }
+
+    private static String tag(Placed board, Pin pin) {
+        if (board.isKeptFree(pin)) {
+            return Words.get("loom.kept_free");
+        }
+        if (pin.can(Ability.Kind.CONSOLE)) {
+            return "console";
+        }
+        return pin.can().stream()
+                .filter(ability -> ability.kind() == Ability.Kind.SPI || ability.kind() == Ability.Kind.I2C)
+                .filter(ability -> !ability.line().equals("cs"))
+                .map(ability -> ability.line().toUpperCase(Locale.ROOT))
+                .findFirst()
+                .orElse("");
+    }
+
+    // --- modules
+
+    private Module module(Placed placed) {
+        List<Row> rows = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (Pin pin : placed.cls().pins()) {
+            boolean isRepeatedGround = pin.use() == PinUse.GROUND && !seen.add("ground");
+            if (!isRepeatedGround) {
+                row(placed, pin).ifPresent(rows::add);
+            }
+        }
+        boolean isWired = rows.stream().anyMatch(row -> row.thread() >= 0 || row.isLoose());
+        return new Module(
+                Place.ofPart(node.node().id(), placed.id()),
+                placed.part().name(),
+                placed.part().purpose(),
+                isWired ? rows : List.of(),
+                view.folded().contains(placed.id()));
+    }
+
+    private Optional<Row> row(Placed placed, Pin pin) {
+        Endpoint end = placed.endpoint(pin);
+        return switch (pin.use()) {
+            case GROUND -> Optional.of(ground(placed, pin));
+            case SUPPLY -> Optional.of(supply(placed, pin));
+            case NONE, OFFER, RAIL, WAY, WAY_IN, WAY_OUT -> Optional.empty();
+            default -> Optional.of(signal(pin, end));
+        };
+    }
+
+    private Row ground(Placed placed, Pin pin) {
+        boolean isApart = placed.part().groundApart();
+        return plain(placed.endpoint(pin), pin.label(), isApart ? -1 : 0, "ground", isApart);
+    }
+
+    private Row supply(Placed placed, Pin pin) {
+        Endpoint rail = placed.part().feeds().get(pin.label());
+        int thread = rail == null ? -1 : number.getOrDefault(rail, -1);
+        return plain(placed.endpoint(pin), pin.label(), thread, "supply", thread < 0);
+    }
+
+    private Row plain(Endpoint end, String label, int thread, String family, boolean isLoose) {
+        return new Row(
+                node.place(end),
+                label,
+                thread,
+                -1,
+                Knot.Form.PLACED,
+                family,
+                Mark.NONE,
+                Optional.empty(),
+                Optional.ofNullable(loads.get(end)),
+                isLoose);
+    }
+
+    private Row signal(Pin pin, Endpoint end) {
+        Place place = node.place(end);
+        Optional<Wire> wire = node.wire(end);
+        int thread = wire.map(this::threadOf).orElse(-1);
+        int other = Optional.ofNullable(compared.get(end))
+                .map(to -> threadOf(Wire.placed(end, to)))
+                .filter(found -> found != thread)
+                .orElse(-1);
+        Knot.Form form = wire.isEmpty()
+                ? Knot.Form.OPEN
+                : clashes.contains(place) ? Knot.Form.CLASH : Knot.Form.of(pins.how(wire.get()));
+        return new Row(
+                place,
+                pin.label(),
+                thread,
+                other,
+                form,
+                LoomModel.family(pin.use()),
+                node.between(end).map(LoomMaker::mark).orElse(Mark.NONE),
+                Optional.ofNullable(verdicts.get(place)),
+                Optional.ofNullable(loads.get(end)),
+                wire.isEmpty() && pins.loose().contains(end));
+    }
+
+    private int threadOf(Wire wire) {
+        boolean isGround = node.isTie(wire) && node.rail(wire.to()).isEmpty();
+        return isGround ? 0 : number.getOrDefault(wire.to(), -1);
+    }
+
+    private static Mark mark(Between between) {
+        if (between instanceof Between.ShifterWay) {
+            return Mark.CONVERTER;
+        } else if (between instanceof Between.CoilDriver) {
+            return Mark.TRANSISTOR;
+        }
+        return between instanceof Between.Nothing ? Mark.LEFT : Mark.RESISTORS;
+    }
+
+    /** Wires to other boards hang on this board's pins as any module's do. */
+    private Module links() {
+        Map<LinkEnd, Integer> ends = new LinkedHashMap<>();
+        pins.linkEnds().forEach(end -> ends.put(end, number.getOrDefault(end.pin(), -1)));
+        List<Row> rows = ends.entrySet().stream()
+                .map(end -> new Row(
+                        node.place(end.getKey().pin()),
+                        end.getKey().there().pin(),
+                        end.getValue(),
+                        -1,
+                        Knot.Form.PLACED,
+                        "digital",
+                        Mark.NONE,
+                        Optional.empty(),
+                        Optional.empty(),
+                        false))
+                .toList();
+        return new Module(
+                Place.ofNode(node.node().id()),
+                Words.get("loom.links"),
+                Words.get("loom.links.purpose"),
+                rows,
+                view.folded().contains(""));
+    }
+}

@@ -1,0 +1,2 @@
+/** The stage Pins: the loom. */
+package inkel.app.ui.pins;

@@ -1,0 +1,26 @@
+package inkel.app.ui.power;
+
+import inkel.app.state.Session;
+import inkel.app.ui.stage.LazyView;
+import inkel.app.ui.why.StageNotes;
+import inkel.core.finding.Stage;
+
+/** The stage Power. */
+public final class PowerView extends LazyView<PowerStage> {
+    private final Session session;
+
+    public PowerView(Session session) {
+        super(Stage.POWER);
+        this.session = session;
+    }
+
+    @Override
+    protected PowerStage make() {
+        return new PowerStage(session);
+    }
+
+    @Override
+    public StageNotes notes() {
+        return new PowerNotes();
+    }
+}

@@ -1,0 +1,80 @@
+package inkel.app.ui.power;
+
+import inkel.app.state.Session;
+import inkel.app.ui.kit.Tile;
+import inkel.app.ui.kit.Ui;
+import inkel.app.words.Words;
+import inkel.core.catalog.Kind;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.PartClass;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import java.util.Comparator;
+import javafx.geometry.Pos;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** Supplies, batteries and regulators of the catalogue, to put one on the table. */
+final class SupplyChooser extends VBox {
+    private static final double WIDTH = 186;
+
+    private final Session session;
+    private final Runnable close;
+    private final FlowPane tiles = new FlowPane(8, 8);
+
+    SupplyChooser(Session session, Runnable close) {
+        this.session = session;
+        this.close = close;
+        setId("supply-chooser");
+        getStyleClass().add("sheet");
+        setSpacing(8);
+        Tile leave = new Tile(close, Ui.word(Words.get("power.add.close"), "pill-text"), Pos.CENTER, "pill-button");
+        leave.setId("supply-leave");
+        leave.setAccessibleText(Words.get("power.add.close"));
+        HBox head = new HBox(10, Ui.word(Words.get("power.add.title"), "section-title"), Ui.spring(), leave);
+        head.setAlignment(Pos.CENTER_LEFT);
+        getChildren().addAll(head, tiles);
+    }
+
+    /** Lists what the catalogue has now. */
+    void show() {
+        tiles.getChildren().clear();
+        session.catalog().all().stream()
+                .filter(SupplyChooser::givesPower)
+                .sorted(Comparator.comparing(PartClass::kind).reversed())
+                .map(this::tile)
+                .forEach(tiles.getChildren()::add);
+    }
+
+    private static boolean givesPower(PartClass cls) {
+        boolean isMade = cls.outputs().stream().anyMatch(output -> output.way() != Output.Way.PASS);
+        return cls.kind() != Kind.BOARD && isMade;
+    }
+
+    private Tile tile(PartClass cls) {
+        Output output = cls.outputs().get(0);
+        String figures = Words.say(Fact.of("power.add.figures")
+                .with(
+                        "volts",
+                        output.volts()
+                                .map(volts -> Engineering.print(volts.range().expected()))
+                                .orElse(""))
+                .with("rating", output.rating().range().lowest()));
+        VBox texts = new VBox(2, Ui.text(cls.name(), "choice-title"), Ui.text(figures, "quiet", "small"));
+        Tile tile = new Tile(
+                () -> {
+                    session.parts().add(cls, 1);
+                    close.run();
+                },
+                texts,
+                Pos.TOP_LEFT,
+                "choice");
+        tile.setId("supply-" + cls.id());
+        tile.setAccessibleText(cls.name());
+        tile.setMinWidth(WIDTH);
+        tile.setPrefWidth(WIDTH);
+        tile.setMaxWidth(WIDTH);
+        return tile;
+    }
+}

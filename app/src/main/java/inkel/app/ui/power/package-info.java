@@ -1,0 +1,2 @@
+/** The stage Power: the river of currents, and moments. */
+package inkel.app.ui.power;

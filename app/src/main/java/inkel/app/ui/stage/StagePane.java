@@ -1,0 +1,57 @@
+package inkel.app.ui.stage;
+
+import inkel.app.state.Session;
+import inkel.app.ui.kit.StageHeader;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Words;
+import inkel.core.finding.Stage;
+import javafx.scene.Node;
+import javafx.scene.layout.VBox;
+
+/** What every stage has: its name, one sentence, and room for controls at the right. */
+public abstract class StagePane extends VBox {
+    private final WrapRow controls = new WrapRow(8);
+    private boolean isStale;
+
+    /** A stage that no build is shown in. */
+    public StagePane(Stage stage) {
+        getStyleClass().add("stage");
+        setId("stage-pane-" + stage.text());
+        VBox titles = new VBox(
+                Ui.word(Words.get("stage." + stage.text()), "stage-title"),
+                Ui.text(Words.get("stage." + stage.text() + ".purpose"), "quiet"));
+        titles.getStyleClass().add("stage-titles");
+        titles.setMinWidth(0);
+        getChildren().add(new StageHeader(titles, controls));
+    }
+
+    /**
+     * Calls {@link #refresh} whenever the build or the node changes, at once while the stage is on the screen and
+     * otherwise when it next comes there. Call it at the end of the constructor.
+     */
+    protected final void refreshWith(Session session) {
+        session.assessmentProperty().addListener((property, old, next) -> refreshIfSeen());
+        session.nodeProperty().addListener((property, old, next) -> refreshIfSeen());
+        sceneProperty().addListener((property, old, next) -> {
+            if (next != null && isStale) {
+                refreshIfSeen();
+            }
+        });
+        refresh();
+    }
+
+    private void refreshIfSeen() {
+        isStale = getScene() == null;
+        if (!isStale) {
+            refresh();
+        }
+    }
+
+    /** Shows the present build anew. */
+    protected void refresh() {}
+
+    protected void addControl(Node control) {
+        controls.getChildren().add(control);
+    }
+}

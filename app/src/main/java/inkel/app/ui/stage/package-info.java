@@ -1,0 +1,2 @@
+/** What every stage is to the frame around it. */
+package inkel.app.ui.stage;

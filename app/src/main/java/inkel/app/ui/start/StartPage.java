@@ -1,0 +1,59 @@
+package inkel.app.ui.start;
+
+import inkel.app.state.Examples;
+import inkel.app.state.Session;
+import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.kit.Tile;
+import inkel.app.ui.kit.Ui;
+import inkel.app.words.Words;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+
+/** What is shown while nothing is open: make a build in three choices, open one, a recent one, or an example. */
+public final class StartPage extends Scroller {
+    /** @param leave goes back to what is open */
+    public StartPage(Runnable open, List<Path> recent, Session session, Runnable leave) {
+        this(new VBox(), open, recent, session, leave);
+    }
+
+    private StartPage(VBox page, Runnable open, List<Path> recent, Session session, Runnable leave) {
+        super(page);
+        page.getStyleClass().addAll("stage", "start-page");
+        setId("start-page");
+        page.getChildren()
+                .addAll(Ui.word(Words.get("start.title"), "stage-title"), Ui.text(Words.get("start.text"), "quiet"));
+        FlowPane files = new FlowPane(8, 8, button(Words.get("start.open"), "start-open", open));
+        for (String example : Examples.ALL) {
+            Path file = Examples.folder().resolve(example);
+            if (Files.isRegularFile(file)) {
+                files.getChildren().add(button(Words.get("start." + example), "start-" + example, () -> session.files()
+                        .open(file)));
+            }
+        }
+        session.build().ifPresent(build -> files.getChildren()
+                .add(0, button(Words.get("start.back", "name", build.name()), "start-leave", leave)));
+        page.getChildren().add(files);
+        List<Path> there = recent.stream().filter(Files::isRegularFile).toList();
+        if (!there.isEmpty()) {
+            page.getChildren().add(Ui.word(Words.get("start.recent"), "section-title"));
+            FlowPane row = new FlowPane(8, 8);
+            there.forEach(
+                    file -> row.getChildren().add(button(file.getFileName().toString(), null, () -> session.files()
+                            .open(file))));
+            page.getChildren().add(row);
+        }
+        page.getChildren().add(Ui.word(Words.get("start.new"), "stage-title"));
+        page.getChildren().add(new BuildMaker(session, Words.get("start.make"), session.boards()::begin));
+    }
+
+    private static Tile button(String title, String id, Runnable action) {
+        Tile button = new Tile(action, Ui.word(title, "pill-text"), Pos.CENTER, "pill-button");
+        button.setId(id);
+        button.setAccessibleText(title);
+        return button;
+    }
+}

@@ -1,0 +1,2 @@
+/** Pages that begin a build or add a board. */
+package inkel.app.ui.start;

@@ -1,0 +1,2 @@
+/** The stage Wake, as far as it is built. */
+package inkel.app.ui.wake;

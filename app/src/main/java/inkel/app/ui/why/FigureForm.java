@@ -1,0 +1,228 @@
+package inkel.app.ui.why;
+
+import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Tile;
+import inkel.app.ui.kit.Ui;
+import inkel.app.words.PartWords;
+import inkel.app.words.Words;
+import inkel.core.catalog.OwnFigures;
+import inkel.core.catalog.OwnFigures.Slot;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.edit.RenamePart;
+import inkel.core.document.edit.SetFigure;
+import inkel.core.document.edit.SetPurpose;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** One's own figures for one part: each is checked when it is entered, and the whole window follows at once. */
+final class FigureForm extends VBox {
+    private static final double VALUE_WIDTH = 104;
+
+    private final Session session;
+    private final Place place;
+    private final Placed placed;
+    private final PartClass shipped;
+
+    FigureForm(Session session, Place place, Placed placed, Runnable done) {
+        this.session = session;
+        this.place = place;
+        this.placed = placed;
+        shipped = session.catalog().get(placed.part().classId());
+        getStyleClass().add("figure-form");
+        setId("figure-form");
+        getChildren().add(Ui.text(Words.get("figures.hint"), "quiet", "small"));
+        text("figures.name", "own-name", placed.part().name(), this::rename);
+        text("figures.purpose", "own-purpose", placed.part().purpose(), this::setPurpose);
+        List<Setting<?>> settings = Settings.typedFor(placed.cls());
+        if (!settings.isEmpty()) {
+            getChildren().add(Ui.word(Words.get("figures.choices"), "section-title"));
+            settings.forEach(setting -> getChildren().add(row(setting)));
+        }
+        made();
+        String group = "";
+        for (Slot slot : OwnFigures.of(placed.cls())) {
+            String heading = PartWords.slotGroup(slot);
+            if (!heading.equals(group)) {
+                getChildren().add(Ui.word(heading, "section-title"));
+                group = heading;
+            }
+            getChildren().add(row(slot));
+        }
+        Tile finished = new Tile(done, Ui.word(Words.get("figures.done"), "pill-text"), Pos.CENTER, "pill-button");
+        finished.setId("figures-done");
+        finished.setAccessibleText(Words.get("figures.done"));
+        getChildren().add(finished);
+    }
+
+    private Part part() {
+        return placed.part();
+    }
+
+    private void text(String label, String id, String now, Consumer<String> take) {
+        getChildren().add(Ui.word(Words.get(label), "row-name"));
+        TextField field = new TextField(now);
+        field.setId(id);
+        field.setOnAction(event -> take.accept(field.getText().strip()));
+        field.focusedProperty().addListener((property, old, next) -> {
+            if (!next) {
+                take.accept(field.getText().strip());
+            }
+        });
+        getChildren().add(field);
+    }
+
+    private void rename(String name) {
+        if (!name.isEmpty() && !name.equals(part().name())) {
+            session.apply(new RenamePart(place.node(), part().id(), name));
+        }
+    }
+
+    private void setPurpose(String purpose) {
+        if (!purpose.equals(part().purpose())) {
+            session.apply(new SetPurpose(place.node(), part().id(), purpose));
+        }
+    }
+
+    /** What was said of the part by ways out and actions, each to be taken back. */
+    private void made() {
+        List<Setting<?>> said = Settings.all().stream()
+                .filter(setting -> setting.isChoice() && part().has(setting))
+                .toList();
+        if (said.isEmpty()) {
+            return;
+        }
+        getChildren().add(Ui.word(Words.get("figures.said"), "section-title"));
+        for (Setting<?> setting : said) {
+            Caption name = Ui.text(
+                    Words.say(Fact.of("choice." + setting.key())
+                            .with("value", part().typed(setting).orElseThrow())),
+                    "row-name");
+            HBox.setHgrow(name, Priority.ALWAYS);
+            name.setMaxWidth(Double.MAX_VALUE);
+            Tile back = new Tile(
+                    () -> session.apply(new SetSetting(place.node(), part().id(), setting, null)),
+                    Ui.word(Words.get("figures.take_back"), "yours-text"),
+                    Pos.CENTER,
+                    "quiet-tile");
+            back.setId("choice-" + setting.key());
+            back.setMinWidth(USE_PREF_SIZE);
+            back.setAccessibleText(name.getText() + ", " + Words.get("figures.take_back"));
+            HBox line = new HBox(8, name, back);
+            line.setAlignment(Pos.CENTER_LEFT);
+            getChildren().add(line);
+        }
+    }
+
+    /** A choice; emptied, it is left to the class again. */
+    private VBox row(Setting<?> setting) {
+        String now = part().typed(setting).orElse("");
+        Caption name = Ui.text(Words.get("setting." + setting.key()), "row-name");
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        TextField field = new TextField(now);
+        field.setId("setting-" + setting.key());
+        field.setPromptText(Words.get("setting.example", "value", setting.example(placed.cls())));
+        field.getStyleClass().add("figure-field");
+        field.setPrefWidth(VALUE_WIDTH);
+        field.setMinWidth(VALUE_WIDTH);
+        field.setAccessibleText(Words.get("setting." + setting.key()));
+        Caption trouble = Ui.text("", "stop-text", "small");
+        Ui.show(trouble, false);
+        Runnable enter = () -> choose(setting, field.getText().strip(), now, trouble);
+        field.setOnAction(event -> enter.run());
+        field.focusedProperty().addListener((property, old, next) -> {
+            if (!next) {
+                enter.run();
+            }
+        });
+        HBox line = new HBox(8, name, field, Ui.word("", "row-source"));
+        line.setAlignment(Pos.CENTER_LEFT);
+        return new VBox(2, line, trouble);
+    }
+
+    private void choose(Setting<?> setting, String typed, String now, Caption trouble) {
+        Optional<Fact> problem = typed.isEmpty() ? Optional.empty() : setting.problem(placed.cls(), typed);
+        problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
+        Ui.show(trouble, problem.isPresent());
+        if (problem.isEmpty() && !typed.equals(now)) {
+            session.apply(new SetSetting(place.node(), part().id(), setting, typed.isEmpty() ? null : typed));
+        }
+    }
+
+    private VBox row(Slot slot) {
+        boolean isOwn = part().figures().containsKey(slot.key());
+        Caption name = Ui.text(PartWords.slot(slot), "row-name");
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        TextField field = new TextField(slot.shown());
+        field.setId("figure-" + slot.key());
+        field.getStyleClass().add("figure-field");
+        field.setPrefWidth(VALUE_WIDTH);
+        field.setMinWidth(VALUE_WIDTH);
+        field.setAccessibleText(PartWords.slot(slot));
+        Caption trouble = Ui.text("", "stop-text", "small");
+        Ui.show(trouble, false);
+        HBox line = new HBox(8, name, field);
+        line.setAlignment(Pos.CENTER_LEFT);
+        if (isOwn) {
+            Tile back = new Tile(
+                    () -> session.apply(new SetFigure(place.node(), part().id(), slot.key(), null)),
+                    Ui.word(Words.get("source." + (slot.source() == Source.YOURS ? "yours" : "class")), "yours-text"),
+                    Pos.CENTER,
+                    "quiet-tile");
+            back.setId("class-" + slot.key());
+            back.setMinWidth(USE_PREF_SIZE);
+            back.setAccessibleText(Words.get("figures.back"));
+            Ui.tip(back, Words.get("figures.back"));
+            line.getChildren().add(back);
+        } else {
+            line.getChildren().add(Ui.word(Words.get("source.class"), "row-source"));
+        }
+        field.setOnAction(event -> enter(slot, field, trouble));
+        field.focusedProperty().addListener((property, old, next) -> {
+            if (!next) {
+                enter(slot, field, trouble);
+            }
+        });
+        return new VBox(2, line, trouble);
+    }
+
+    private void enter(Slot slot, TextField field, Caption trouble) {
+        String typed = field.getText().strip();
+        boolean isOwn = part().figures().containsKey(slot.key());
+        if (typed.isEmpty() && isOwn) {
+            session.apply(new SetFigure(place.node(), part().id(), slot.key(), null));
+            return;
+        }
+        if (typed.equals(slot.shown()) || typed.isEmpty()) {
+            field.setText(slot.shown());
+            Ui.show(trouble, false);
+            return;
+        }
+        Map<String, String> figures = new LinkedHashMap<>(part().figures());
+        figures.put(slot.key(), typed);
+        Optional<Fact> problem = OwnFigures.problem(shipped, figures);
+        problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
+        Ui.show(trouble, problem.isPresent());
+        if (problem.isEmpty()) {
+            session.apply(new SetFigure(place.node(), part().id(), slot.key(), typed));
+        }
+    }
+}

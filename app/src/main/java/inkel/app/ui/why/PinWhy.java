@@ -1,0 +1,137 @@
+package inkel.app.ui.why;
+
+import inkel.app.ui.why.Why.Line;
+import inkel.app.ui.why.Why.Row;
+import inkel.app.ui.why.Why.Section;
+import inkel.app.ui.why.Why.Tone;
+import inkel.app.ui.why.Why.Verdict;
+import inkel.app.words.BetweenWords;
+import inkel.app.words.Words;
+import inkel.core.catalog.Pin;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.TakeOut;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.formula.LevelCheck;
+import inkel.core.levels.Link;
+import inkel.core.pins.NodePins;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.PinNames;
+import inkel.core.remedy.RailNames;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What is said of a pin: where it goes, how its levels fare, where else it could go. */
+final class PinWhy {
+    private static final int MOST_FREE_PINS = 8;
+
+    private PinWhy() {}
+
+    static Why of(Explainer says, Place place) {
+        NodeCircuit node = says.node();
+        Assessment assessment = says.assessment();
+        Endpoint end = place.endpoint();
+        String title = Words.say(PinNames.of(node, end));
+        NodePins pins = assessment.pins(node.node().id()).orElseThrow();
+        List<Section> sections = new ArrayList<>();
+        Optional<Wire> wire = node.wire(end);
+        wire.ifPresent(found -> sections.add(Section.ofRows(Words.get("why.goes"), goes(node, pins, found))));
+        assessment.reports().levels().of(place).forEach(link -> sections.add(levels(node, link)));
+        boolean isSignal =
+                node.pin(end).map(Pin::use).filter(use -> use.isSignal()).isPresent();
+        if (isSignal) {
+            List<String> free = pins.freeFor(end).stream()
+                    .limit(MOST_FREE_PINS)
+                    .map(target -> target.part().equals("board") ? target.pin() : target.toString())
+                    .toList();
+            sections.add(Section.ofLines(
+                    Words.get("why.could_go"),
+                    List.of(new Line(
+                            Tone.PLAIN, free.isEmpty() ? Words.get("why.nowhere_else") : String.join(", ", free)))));
+        }
+        wire.filter(Wire::held)
+                .ifPresent(held -> sections.add(Section.ofLines(
+                        Words.get("why.held"),
+                        List.of(new Line(
+                                Tone.PLAIN,
+                                held.reason().isEmpty() ? Words.get("why.held_plain") : sentence(held.reason()))))));
+        sections.addAll(0, says.notes().sections(assessment, node, end));
+        List<Fix> actions = new ArrayList<>(says.notes().actions(assessment, node, end));
+        node.between(end).stream()
+                .map(between ->
+                        takeOut(node, end, between instanceof Between.Nothing ? "fix.ask_again" : "fix.take_out"))
+                .forEach(actions::add);
+        List<Finding> findings = says.findingsAt(place);
+        if (!findings.isEmpty()) {
+            return says.withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()))
+                    .withActions(actions);
+        }
+        Optional<Verdict> verdict =
+                wire.isPresent() ? Optional.of(new Verdict(Tone.GOOD, Words.get("why.wire_good"))) : Optional.empty();
+        return new Why(title, purpose(node, end), verdict, sections, List.of(), List.of()).withActions(actions);
+    }
+
+    private static Fix takeOut(NodeCircuit node, Endpoint end, String key) {
+        return Explainer.action(
+                "take-out",
+                Fact.of(key).with("signal", end.pin()),
+                Fact.of(key + ".cost"),
+                new TakeOut(node.node().id(), end));
+    }
+
+    private static String purpose(NodeCircuit node, Endpoint end) {
+        return node.part(end.part()).map(placed -> placed.cls().name()).orElse("");
+    }
+
+    private static String sentence(String reason) {
+        String begun = reason.substring(0, 1).toUpperCase(Locale.ROOT) + reason.substring(1);
+        return begun.endsWith(".") ? begun : begun + ".";
+    }
+
+    private static List<Row> goes(NodeCircuit node, NodePins pins, Wire wire) {
+        List<Row> rows = new ArrayList<>();
+        String target = node.rail(wire.to()).isPresent()
+                ? Words.say(RailNames.of(node, wire.to()))
+                : Words.say(PinNames.of(node, wire.to()));
+        rows.add(new Row(Words.get("why.to"), target, ""));
+        String how = node.isTie(wire) ? "tied" : pins.how(wire).name().toLowerCase(Locale.ROOT);
+        rows.add(new Row(Words.get("why.how"), Words.get("how." + how), ""));
+        node.between(wire.from())
+                .ifPresent(between -> rows.add(new Row(Words.get("why.between"), BetweenWords.brief(between), "")));
+        List<String> shared = node.nets().getOrDefault(wire.to(), List.of()).stream()
+                .filter(other -> !other.equals(wire))
+                .map(other -> Words.say(PinNames.of(node, other.from())))
+                .toList();
+        if (!shared.isEmpty()) {
+            rows.add(new Row(Words.get("why.shared"), String.join(", ", shared), ""));
+        }
+        return rows;
+    }
+
+    private static Section levels(NodeCircuit node, Link link) {
+        LevelCheck check = link.check();
+        // The very figures, and where each comes from, that the finding of this wire shows.
+        List<Row> rows = link.figures().stream()
+                .map(figure -> new Row(
+                        Words.get("number." + figure.key()),
+                        Engineering.volts((Voltage) figure.value()),
+                        Explainer.source(figure.source())))
+                .toList();
+        String verdict = Words.get("verdict." + link.verdict().name().toLowerCase(Locale.ROOT));
+        return Section.ofRows(
+                Words.say(Fact.of("why.levels")
+                        .with("from", PinNames.of(node, link.from()))
+                        .with("to", PinNames.of(node, link.to()))
+                        .with("verdict", verdict)),
+                rows);
+    }
+}

@@ -1,0 +1,349 @@
+package inkel.app.ui.why;
+
+import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.kit.Tile;
+import inkel.app.ui.kit.Ui;
+import inkel.app.words.Words;
+import inkel.core.catalog.PartClass;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Place;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Stage;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The panel on the right: subject, verdict, arithmetic, ways out; the same in every stage. */
+public final class WhyPanel extends Scroller {
+    private static final int FINDINGS_AT_ONCE = 12;
+    private static final int SHORT_VALUE = 20;
+
+    private final Session session;
+    private final Function<Stage, StageNotes> notes;
+    private final Consumer<PartClass> makeFrom;
+    private final VBox content;
+    private boolean isEditing;
+    private Node figures;
+
+    /**
+     * @param notes what a stage adds
+     * @param makeFrom opens the form for an own part that begins as this class
+     */
+    public WhyPanel(Session session, Function<Stage, StageNotes> notes, Consumer<PartClass> makeFrom) {
+        this(session, notes, makeFrom, new VBox());
+    }
+
+    private WhyPanel(Session session, Function<Stage, StageNotes> notes, Consumer<PartClass> makeFrom, VBox content) {
+        super(content);
+        this.notes = notes;
+        this.makeFrom = makeFrom;
+        this.session = session;
+        this.content = content;
+        getStyleClass().add("why-panel");
+        setId("why");
+        content.getStyleClass().add("why-content");
+        setMinWidth(300);
+        setPrefWidth(308);
+        setFocusTraversable(true);
+        session.assessmentProperty().addListener((property, old, next) -> fill());
+        session.nodeProperty().addListener((property, old, next) -> fill());
+        session.stageProperty().addListener((property, old, next) -> fill());
+        session.selectionProperty().addListener((property, old, next) -> {
+            isEditing = false;
+            fill();
+        });
+        session.selection().inspectedProperty().addListener((property, old, next) -> fill());
+        fill();
+    }
+
+    /** Puts the keyboard here, on the first way out if there is one. */
+    public void takeFocus() {
+        Node first = content.lookup(".way-out");
+        (first == null ? this : first).requestFocus();
+    }
+
+    private void fill() {
+        Assessment assessment = session.assessmentProperty().get();
+        String node = session.nodeProperty().get();
+        if (assessment == null || assessment.circuit(node).isEmpty()) {
+            content.getChildren().clear();
+            return;
+        }
+        PartClass inspected = session.selection().inspectedProperty().get();
+        Place selected = session.selectionProperty().get();
+        if (inspected != null) {
+            show(Explainer.explain(assessment, node, inspected));
+            ownClass(inspected);
+            scrollTo(0);
+            return;
+        }
+        if (isEditing && isPartOf(assessment, selected)) {
+            edit(assessment, selected);
+            return;
+        }
+        show(Explainer.explain(assessment, node, session.stageProperty().get(), notes(), selected));
+        scrollTo(0);
+    }
+
+    private boolean isPartOf(Assessment assessment, Place selected) {
+        return selected != null
+                && selected.isPart()
+                && assessment
+                        .circuit(selected.node())
+                        .flatMap(circuit -> circuit.part(selected.part()))
+                        .isPresent();
+    }
+
+    /** Opens the figures of the selected part for changing. */
+    public void editFigures() {
+        isEditing = true;
+        fill();
+        Node first = content.lookup(".text-field");
+        if (first != null) {
+            first.requestFocus();
+        }
+    }
+
+    /** The form is made anew after each change, with the keyboard where it was. */
+    private void edit(Assessment assessment, Place selected) {
+        Placed placed = assessment
+                .circuit(selected.node())
+                .flatMap(circuit -> circuit.part(selected.part()))
+                .orElseThrow();
+        Node focused = getScene() == null ? null : getScene().getFocusOwner();
+        String focusedId = focused == null ? null : focused.getId();
+        Caption title = Ui.text(placed.part().name(), "why-title");
+        title.setId("why-title");
+        FigureForm form = new FigureForm(session, selected, placed, () -> {
+            isEditing = false;
+            fill();
+        });
+        content.getChildren().setAll(title, form);
+        form.getChildren().stream()
+                .flatMap(child -> child instanceof javafx.scene.Parent
+                        ? child.lookupAll(".text-field").stream()
+                        : java.util.stream.Stream.of(child))
+                .filter(field -> focusedId != null && focusedId.equals(field.getId()))
+                .findFirst()
+                .ifPresent(Node::requestFocus);
+    }
+
+    /** An own definition can be changed and taken away; a shipped one is what an own one can be made from. */
+    private void ownClass(PartClass cls) {
+        boolean isOwn = session.shelves().isOwn(cls.id());
+        Tile change = new Tile(
+                () -> makeFrom.accept(cls),
+                Ui.word(Words.get(isOwn ? "own.change" : "own.make_from"), "pill-text"),
+                Pos.CENTER,
+                "pill-button");
+        change.setId("own-from");
+        change.setAccessibleText(Words.get(isOwn ? "own.change" : "own.make_from"));
+        content.getChildren().add(change);
+        if (isOwn) {
+            Tile remove = new Tile(
+                    () -> session.parts().forget(cls),
+                    Ui.word(Words.get("own.remove"), "pill-text"),
+                    Pos.CENTER,
+                    "pill-button");
+            remove.setId("own-remove");
+            remove.setAccessibleText(Words.get("own.remove"));
+            content.getChildren().add(remove);
+        }
+    }
+
+    private void show(Why why) {
+        content.getChildren().clear();
+        figures = null;
+        Caption title = Ui.text(why.title(), "why-title");
+        title.setId("why-title");
+        content.getChildren().add(title);
+        if (!why.subtitle().isEmpty()) {
+            content.getChildren().add(Ui.text(why.subtitle(), "quiet"));
+        }
+        why.verdict().ifPresent(verdict -> {
+            Caption box = Ui.text(
+                    verdict.sentence(),
+                    "verdict",
+                    "verdict-" + verdict.tone().name().toLowerCase(Locale.ROOT));
+            box.setId("why-verdict");
+            box.setMaxWidth(Double.MAX_VALUE);
+            content.getChildren().add(box);
+        });
+        boolean isInspected = session.selection().inspectedProperty().get() != null;
+        if (isInspected) {
+            actions(why.actions());
+        }
+        boolean isFirstSectionTheReason =
+                !why.ways().isEmpty() && !why.sections().isEmpty();
+        List<Why.Section> sections = why.sections();
+        if (isFirstSectionTheReason) {
+            section(sections.get(0));
+            ways(why.ways());
+            sections.subList(1, sections.size()).forEach(this::section);
+        } else {
+            ways(why.ways());
+            sections.forEach(this::section);
+        }
+        others(why);
+        boolean isPart = !isInspected
+                && isPartOf(
+                        session.assessmentProperty().get(),
+                        session.selectionProperty().get());
+        if (isPart && notes().hasFigures()) {
+            Tile own = new Tile(
+                    this::editFigures, Ui.word(Words.get("figures.open"), "pill-text"), Pos.CENTER, "pill-button");
+            own.setId("own-figures");
+            own.setAccessibleText(Words.get("figures.open"));
+            // Behind the figures, where they are read.
+            int at = figures == null ? -1 : content.getChildren().indexOf(figures);
+            content.getChildren().add(at < 0 ? content.getChildren().size() : at + 1, own);
+        }
+        if (!isInspected) {
+            actions(why.actions());
+        }
+        content.getChildren().addAll(notes().legend());
+    }
+
+    private StageNotes notes() {
+        return notes.apply(session.stageProperty().get());
+    }
+
+    private void actions(List<Fix> actions) {
+        if (actions.isEmpty()) {
+            return;
+        }
+        content.getChildren().add(heading(Words.get("why.actions")));
+        for (Fix fix : actions) {
+            VBox texts = new VBox(
+                    Ui.text(Words.say(fix.title()), "action-title"), Ui.text(Words.say(fix.cost()), "quiet", "small"));
+            Tile button = new Tile(() -> session.apply(fix), texts, "way-out");
+            button.setId("action-" + fix.id());
+            button.setAccessibleText(Words.say(fix.title()) + ", " + Words.say(fix.cost()));
+            content.getChildren().add(button);
+        }
+    }
+
+    private void section(Why.Section section) {
+        content.getChildren().add(heading(section.title()));
+        VBox rows = new VBox();
+        section.rows().forEach(row -> rows.getChildren().add(row(row)));
+        section.lines().forEach(line -> rows.getChildren()
+                .add(Ui.text(
+                        line.text(), "why-line", "line-" + line.tone().name().toLowerCase(Locale.ROOT))));
+        content.getChildren().add(rows);
+        if (section.isFigures()) {
+            figures = rows;
+        }
+    }
+
+    private static Node row(Why.Row row) {
+        Caption name = Ui.text(row.name(), "row-name");
+        name.setMinWidth(66);
+        HBox.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        Caption value = Ui.text(row.value(), "row-value");
+        if (row.value().length() <= SHORT_VALUE) {
+            value.setMinWidth(Region.USE_PREF_SIZE);
+        } else {
+            value.setMaxWidth(165);
+        }
+        Caption source = Ui.word(row.source(), "row-source").right();
+        source.setMinWidth(row.source().isEmpty() ? 0 : Region.USE_PREF_SIZE);
+        HBox line = new HBox(8, name, value);
+        if (!row.source().isEmpty()) {
+            line.getChildren().add(source);
+        }
+        line.setAlignment(Pos.TOP_LEFT);
+        line.getStyleClass().add("why-row");
+        return line;
+    }
+
+    private static Caption heading(String text) {
+        return Ui.text(text, "section-title");
+    }
+
+    private void ways(List<Fix> ways) {
+        if (ways.isEmpty()) {
+            return;
+        }
+        content.getChildren().add(heading(Words.get("why.ways_out")));
+        boolean isFirst = true;
+        for (Fix fix : ways) {
+            VBox texts = new VBox(
+                    Ui.text(Words.say(fix.title()), "way-title"), Ui.text(Words.say(fix.cost()), "quiet", "small"));
+            Tile button = new Tile(() -> session.apply(fix), texts, "way-out");
+            button.setId("way-" + ways.indexOf(fix));
+            if (isFirst) {
+                button.getStyleClass().add("best");
+            }
+            button.setAccessibleText(Words.say(fix.title()) + ", " + Words.say(fix.cost()));
+            content.getChildren().add(button);
+            isFirst = false;
+        }
+    }
+
+    private void others(Why why) {
+        if (why.others().isEmpty()) {
+            return;
+        }
+        boolean isList = why.ways().isEmpty() && why.sections().isEmpty();
+        content.getChildren().add(heading(Words.get(isList ? "why.findings" : "why.also_here")));
+        showFindings(why.others(), 0);
+    }
+
+    /** As many as anybody reads at once; the others are made when they are asked for. */
+    private void showFindings(List<Finding> findings, int from) {
+        int to = Math.min(findings.size(), from + FINDINGS_AT_ONCE);
+        for (int number = from; number < to; number++) {
+            content.getChildren().add(finding(findings.get(number), number));
+        }
+        if (to < findings.size()) {
+            String words = Words.get("why.more", "count", findings.size() - to);
+            Tile[] more = new Tile[1];
+            more[0] = new Tile(
+                    () -> {
+                        content.getChildren().remove(more[0]);
+                        showFindings(findings, to);
+                    },
+                    Ui.word(words, "pill-text"),
+                    Pos.CENTER,
+                    "pill-button");
+            more[0].setId("more-findings");
+            more[0].setAccessibleText(words);
+            content.getChildren().add(more[0]);
+        }
+    }
+
+    private Tile finding(Finding finding, int number) {
+        Caption severity = Ui.word(
+                Words.get("severity." + finding.severity().text()),
+                "severity",
+                "severity-" + finding.severity().text());
+        severity.setMinWidth(Region.USE_PREF_SIZE);
+        Caption sentence = Ui.text(Words.say(finding.sentence()), "finding-text");
+        HBox.setHgrow(sentence, Priority.ALWAYS);
+        Tile button = new Tile(() -> choose(finding), new HBox(8, severity, sentence), "finding-button");
+        button.setId("finding-" + number);
+        button.setAccessibleText(Words.say(finding.sentence()));
+        return button;
+    }
+
+    /** Goes to the finding's own stage and place, and shows this very finding. */
+    private void choose(Finding finding) {
+        session.selection().show(finding.rule().stage(), finding.place());
+        show(Explainer.explain(
+                session.assessmentProperty().get(), finding.rule().stage(), finding));
+        scrollTo(0);
+    }
+}

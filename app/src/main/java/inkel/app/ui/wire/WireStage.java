@@ -1,0 +1,301 @@
+package inkel.app.ui.wire;
+
+import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.stage.StagePane;
+import inkel.app.words.BetweenWords;
+import inkel.app.words.WireWords;
+import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.Placed;
+import inkel.core.document.edit.Plug;
+import inkel.core.finding.Stage;
+import inkel.core.quantity.Fact;
+import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireList;
+import inkel.core.wiring.WireStep;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import javafx.collections.FXCollections;
+import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** One wire at a time, on a card that can be read from a metre away, with the whole list below. */
+public final class WireStage extends StagePane {
+    private static final PseudoClass DONE = PseudoClass.getPseudoClass("done");
+
+    private final Session session;
+    private final VBox card = new VBox();
+    private final StackPane plan = new StackPane();
+    private final ListView<WireStep> list = new ListView<>();
+    private WireList wires;
+    private WireWords words;
+    private String currentId = "";
+
+    public WireStage(Session session) {
+        super(Stage.WIRE);
+        this.session = session;
+        card.getStyleClass().addAll("sheet", "wire-card");
+        card.setId("wire-card");
+        card.setMinWidth(0);
+        plan.getStyleClass().add("sheet");
+        plan.setMinWidth(250);
+        plan.setPrefWidth(300);
+        HBox.setHgrow(card, Priority.ALWAYS);
+        HBox upper = new HBox(12, card, plan);
+        upper.setMinHeight(352);
+        upper.setPrefHeight(352);
+        list.setId("wire-list");
+        list.getStyleClass().add("wire-list");
+        list.setCellFactory(view -> new StepCell());
+        list.setMinHeight(120);
+        VBox.setVgrow(list, Priority.ALWAYS);
+        getChildren().addAll(upper, list);
+        list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
+            if (next != null && !next.id().equals(currentId)) {
+                go(next);
+            }
+        });
+        addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+        setFocusTraversable(true);
+        session.nodeProperty().addListener((property, old, next) -> currentId = "");
+        refreshWith(session);
+    }
+
+    private void keys(KeyEvent event) {
+        if (event.getCode() == KeyCode.SPACE) {
+            done();
+        } else if (event.getCode() == KeyCode.BACK_SPACE) {
+            back();
+        } else {
+            return;
+        }
+        event.consume();
+    }
+
+    @Override
+    protected void refresh() {
+        Assessment assessment = session.assessmentProperty().get();
+        Optional<WireList> found = assessment == null
+                ? Optional.empty()
+                : assessment.wires(session.nodeProperty().get());
+        if (found.isEmpty()) {
+            return;
+        }
+        wires = found.get();
+        words = new WireWords(wires.node());
+        list.setItems(FXCollections.observableArrayList(wires.steps()));
+        WireStep current = wires.step(currentId)
+                .or(wires::next)
+                .or(() -> wires.steps().stream().findFirst())
+                .orElse(null);
+        if (current == null) {
+            card.getChildren().setAll(Ui.text(Words.get("wire.none"), "later"));
+            plan.getChildren().clear();
+        } else {
+            go(current);
+        }
+    }
+
+    private void go(WireStep step) {
+        currentId = step.id();
+        list.getSelectionModel().select(step);
+        list.scrollTo(Math.max(0, step.number() - 2));
+        session.selectionProperty().set(step.subject());
+        boolean hasFocus = card.getScene() != null && isInside(card.getScene().getFocusOwner());
+        showCard(step);
+        showPlan(step);
+        if (hasFocus) {
+            requestFocus();
+        }
+    }
+
+    private boolean isInside(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (at == card) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private void showCard(WireStep step) {
+        Caption number = Ui.word(String.valueOf(step.number()), "wire-number");
+        Caption of = Ui.word(Words.get("wire.of", "count", wires.steps().size()), "wire-of");
+        Region swatch = new Region();
+        swatch.getStyleClass().addAll("swatch", "swatch-" + step.colour().text());
+        Caption colour = Ui.word(Words.get("colour." + step.colour().text()), "wire-colour");
+        Caption state = Ui.word(step.plugged() ? Words.get("wire.plugged") : "", "good-text");
+        HBox top = new HBox(10, number, of, swatch, colour, Ui.spring(), state);
+        top.setAlignment(Pos.CENTER_LEFT);
+        HBox.setMargin(swatch, new javafx.geometry.Insets(0, 0, 0, 30));
+        card.getChildren().setAll(top, end(step.from(), "wire-from"), line(step), end(step.to(), "wire-to"));
+        Region gap = new Region();
+        VBox.setVgrow(gap, Priority.ALWAYS);
+        card.getChildren().addAll(gap, buttons(step));
+    }
+
+    private Node end(Terminal terminal, String id) {
+        Caption name = Ui.text(words.name(terminal), "wire-end");
+        name.setId(id);
+        return new VBox(name, Ui.text(words.place(terminal), "wire-place"));
+    }
+
+    private Node line(WireStep step) {
+        Region thread = new Region();
+        thread.getStyleClass().addAll("wire-thread", "swatch-" + step.colour().text());
+        HBox row = new HBox(18, thread);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.setPadding(new javafx.geometry.Insets(0, 0, 0, 18));
+        String between = words.between(step);
+        String kind = Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT));
+        row.getChildren()
+                .add(Ui.word(between.isEmpty() ? kind : between, between.isEmpty() ? "quiet" : "wire-between"));
+        return row;
+    }
+
+    private Node buttons(WireStep step) {
+        Button done = new Button(Words.get(step.plugged() ? "wire.next" : "wire.done"));
+        done.setId("wire-done");
+        done.getStyleClass().add("main-button");
+        done.setMinWidth(Region.USE_PREF_SIZE);
+        done.setOnAction(event -> done());
+        Button back = button("wire.back", this::back);
+        Button skip = button("wire.skip", this::skip);
+        HBox row = new HBox(14, done, Ui.word(Words.get("wire.space"), "key"), back, skip);
+        if (step.plugged()) {
+            row.getChildren().add(button("wire.pull", () -> plug(step, false)));
+        }
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static Button button(String key, Runnable action) {
+        Button button = new Button(Words.get(key));
+        button.setId(key.replace('.', '-'));
+        button.getStyleClass().add("quiet-button");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(event -> action.run());
+        return button;
+    }
+
+    private void showPlan(WireStep step) {
+        Optional<Terminal.OnPin> pin = java.util.stream.Stream.of(step.from(), step.to())
+                .filter(Terminal.OnPin.class::isInstance)
+                .map(Terminal.OnPin.class::cast)
+                .findFirst();
+        plan.getChildren().clear();
+        pin.ifPresent(end -> {
+            Placed placed = wires.node().part(end.pin().part()).orElseThrow();
+            Caption title =
+                    Ui.word(Words.get("plan.title", "part", placed.part().name()), "quiet", "small");
+            StackPane.setAlignment(title, Pos.TOP_LEFT);
+            HeaderPlan drawing = new HeaderPlan(placed.cls(), end.index());
+            StackPane.setMargin(drawing, new javafx.geometry.Insets(16, 0, 0, 0));
+            plan.getChildren().addAll(drawing, title);
+        });
+    }
+
+    private Optional<WireStep> current() {
+        return wires == null ? Optional.empty() : wires.step(currentId);
+    }
+
+    /** Ticks the wire off and goes to the next one that is not plugged. */
+    private void done() {
+        current().ifPresent(step -> {
+            currentId = wires.steps().stream()
+                    .filter(other -> other.number() > step.number() && !other.plugged())
+                    .findFirst()
+                    .map(WireStep::id)
+                    .orElse(step.id());
+            if (step.plugged()) {
+                refresh();
+            } else {
+                plug(step, true);
+            }
+        });
+    }
+
+    private void plug(WireStep step, boolean in) {
+        session.apply(new Plug(wires.node().node().id(), Set.of(step.id()), in));
+    }
+
+    private void back() {
+        move(-1);
+    }
+
+    private void skip() {
+        move(1);
+    }
+
+    private void move(int by) {
+        current().ifPresent(step -> {
+            int index = Math.max(0, Math.min(wires.steps().size() - 1, step.number() - 1 + by));
+            go(wires.steps().get(index));
+        });
+    }
+
+    /** A line of the list. */
+    private final class StepCell extends ListCell<WireStep> {
+        private final Caption number = Ui.word("", "step-number").right();
+        private final Region swatch = new Region();
+        private final Caption from = Ui.word("", "step-end");
+        private final Caption to = Ui.word("", "step-end");
+        private final Caption kind = Ui.word("", "quiet");
+        private final Label tick = new Label();
+        private final Caption arrow = Ui.word("→", "quiet");
+        private final HBox row = new HBox(12, number, swatch, from, arrow, to, kind, Ui.spring(), tick);
+
+        StepCell() {
+            number.setMinWidth(26);
+            arrow.setMinWidth(USE_PREF_SIZE);
+            swatch.getStyleClass().add("swatch");
+            from.setPrefWidth(160);
+            from.setMinWidth(90);
+            to.setPrefWidth(178);
+            to.setMinWidth(90);
+            kind.setMinWidth(0);
+            row.setAlignment(Pos.CENTER_LEFT);
+            setPrefWidth(0);
+        }
+
+        @Override
+        protected void updateItem(WireStep step, boolean isEmpty) {
+            super.updateItem(step, isEmpty);
+            if (isEmpty || step == null) {
+                setGraphic(null);
+                return;
+            }
+            number.setText(String.valueOf(step.number()));
+            swatch.getStyleClass().setAll("swatch", "swatch-" + step.colour().text());
+            from.setText(words.name(step.from()));
+            to.setText(words.name(step.to()));
+            String between = step.inLine().isPresent()
+                    ? ", " + BetweenWords.kind(step.inLine().get())
+                    : "";
+            kind.setText(Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT)) + between);
+            tick.setGraphic(step.plugged() ? Ui.icon(inkel.app.ui.kit.Icons.TICK, "step-tick") : null);
+            pseudoClassStateChanged(DONE, step.plugged());
+            setAccessibleText(Words.say(Fact.of("wire.step")
+                    .with("number", step.number())
+                    .with("from", words.name(step.from()))
+                    .with("to", words.name(step.to()))
+                    .with("state", Words.get(step.plugged() ? "wire.plugged" : "wire.open"))));
+            setGraphic(row);
+        }
+    }
+}

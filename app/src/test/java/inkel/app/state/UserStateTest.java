@@ -1,0 +1,78 @@
+package inkel.app.state;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class UserStateTest {
+    @TempDir
+    private Path folder;
+
+    @Test
+    void whatIsPutIsThereNextTime() {
+        UserState state = UserState.read(folder);
+        state.put("x", 12.5);
+        state.put("night", true);
+        state.addRecent(folder.resolve("a.inkel.json"));
+        state.write();
+        UserState next = UserState.read(folder);
+        assertEquals(12.5, next.number("x", 0));
+        assertTrue(next.flag("night"));
+        assertEquals(List.of(folder.resolve("a.inkel.json")), next.recent());
+    }
+
+    @Test
+    void theLatestFileComesFirstAndOnlyOnce() {
+        UserState state = UserState.read(folder);
+        for (String name : List.of("a", "b", "a")) {
+            state.addRecent(folder.resolve(name));
+        }
+        assertEquals(List.of(folder.resolve("a"), folder.resolve("b")), state.recent());
+        for (int i = 0; i < 20; i++) {
+            state.addRecent(folder.resolve("file" + i));
+        }
+        assertEquals(8, state.recent().size());
+    }
+
+    @Test
+    void aDamagedStateIsStartedAfresh() throws IOException {
+        Files.writeString(folder.resolve("state.properties"), "y=\\uXYZ\nx=wide");
+        assertEquals(7, UserState.read(folder).number("x", 7));
+        Files.writeString(folder.resolve("state.properties"), "x=wide");
+        assertEquals(7, UserState.read(folder).number("x", 7));
+    }
+
+    @Test
+    void recoveryOffersOnlyWhatIsNewer() throws IOException {
+        Path file = Given.copy(Given.LOCKS, folder);
+        Recovery recovery = new Recovery(folder.resolve("recovery"));
+        assertTrue(recovery.newer(file).isEmpty());
+        recovery.keep(file, Given.build(Given.LOCKS));
+        Files.setLastModifiedTime(file, FileTime.from(Instant.now().minusSeconds(60)));
+        assertTrue(recovery.newer(file).isPresent());
+        Files.setLastModifiedTime(file, FileTime.from(Instant.now().plusSeconds(60)));
+        assertTrue(recovery.newer(file).isEmpty());
+        Files.setLastModifiedTime(file, FileTime.from(Instant.now().minusSeconds(60)));
+        recovery.forget(file);
+        assertTrue(recovery.newer(file).isEmpty());
+    }
+
+    @Test
+    void filesOfOneNameInTwoFoldersAreKeptApart() throws IOException {
+        Path one = Files.createDirectories(folder.resolve("one"));
+        Path two = Files.createDirectories(folder.resolve("two"));
+        Recovery recovery = new Recovery(folder.resolve("recovery"));
+        recovery.keep(Given.copy(Given.LOCKS, one), Given.build(Given.LOCKS));
+        assertTrue(recovery.newer(Given.copy(Given.LOCKS, two)).isEmpty()
+                || !recovery.newer(two.resolve(Given.LOCKS)).equals(recovery.newer(one.resolve(Given.LOCKS))));
+    }
+}

@@ -1,0 +1,85 @@
+package inkel.app.ui.levels;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.core.checks.Assessment;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Place;
+import inkel.core.document.edit.Insert;
+import inkel.core.formula.Verdict;
+import inkel.core.quantity.Resistance;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+class LadderModelTest {
+    private static Optional<LadderModel> of(String example, String part, String pin) {
+        Assessment assessment = Given.assessment(example);
+        return LadderModel.of(
+                assessment,
+                assessment.circuit("lower-lock").orElseThrow(),
+                Place.of("lower-lock", new Endpoint(part, pin)));
+    }
+
+    @Test
+    void allThatHearADriverStandBesideIt() {
+        LadderModel model = of(Given.FIRST_SKETCH, "reader", "SCK").orElseThrow();
+        assertEquals("Board D13", model.driver());
+        assertEquals(
+                List.of("Tag reader SCK", "Packet radio SCK"),
+                model.listeners().stream().map(LadderModel.Listener::name).toList(),
+                "the one that was asked for first");
+        // A port of 4.75 to 5.25 V: at least 4.45 V, at most 5.25 V; the reader at 3.2 to 3.4 V bears 3.5 V.
+        assertEquals(4.45, model.highFrom(), 1e-9);
+        assertEquals(5.25, model.highTo(), 1e-9);
+        assertEquals(3.5, model.listeners().get(0).limit(), 1e-9);
+        assertEquals(Verdict.HARMS, model.listeners().get(0).verdict());
+        assertEquals("−1.75 V", model.listeners().get(0).gap());
+        assertTrue(model.topVolts() >= 5.5, "the scale holds every limit");
+    }
+
+    @Test
+    void whatStandsBetweenIsNamedAndAPinThatHearsTwiceStandsOnce() {
+        LadderModel model = of(Given.LOCKS, "reader", "MISO").orElseThrow();
+        assertEquals(1, model.listeners().size());
+        assertEquals("level converter, way 4", model.listeners().get(0).between());
+        assertEquals(Verdict.FINE, model.listeners().get(0).verdict());
+    }
+
+    @Test
+    void aDividerIsAStepFromWhatIsSaidToWhatArrives() throws Exception {
+        Build build = Given.assessment(Given.FIRST_SKETCH).build();
+        Endpoint mosi = new Endpoint("reader", "MOSI");
+        Between divider = new Between.Divider(mosi, Resistance.ofOhms(1500), Resistance.ofOhms(2700), Extras.NONE);
+        Assessment divided = Assessment.assess(new Insert("lower-lock", divider).apply(build), Given.CATALOG);
+        LadderModel model = LadderModel.of(
+                        divided, divided.circuit("lower-lock").orElseThrow(), Place.of("lower-lock", mosi))
+                .orElseThrow();
+        assertEquals("Board D11", model.driver());
+        assertEquals(5.25, model.highTo(), 1e-9, "the driver says what it said without the divider");
+        LadderModel.Step step = model.step().orElseThrow();
+        assertEquals(5.25 * 2700 / 4200, step.highTo(), 1e-9);
+        assertEquals(4.45 * 2700 / 4200, step.highFrom(), 1e-9);
+        assertTrue(step.hears().isEmpty(), "a divider hears nothing");
+    }
+
+    @Test
+    void aShifterHearsOneSideAndSpeaksOnTheOther() {
+        LadderModel model = of(Given.LOCKS, "reader", "MISO").orElseThrow();
+        assertEquals("Tag reader MISO", model.driver());
+        // 3.3 V regulated to 3.25 V at the least, less the reader's 0.4 V.
+        assertEquals(2.85, model.highFrom(), 1e-9);
+        assertEquals(Optional.of(Verdict.FINE), model.step().orElseThrow().hears());
+        assertTrue(model.step().orElseThrow().highFrom() > 4, "what comes out is at the board's level");
+    }
+
+    @Test
+    void aWireThatCannotBeJudgedHasNoLadders() {
+        assertTrue(of(Given.LOCKS, "level", "S").isEmpty(), "an analog wire has no levels");
+    }
+}

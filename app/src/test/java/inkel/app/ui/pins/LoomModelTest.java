@@ -1,0 +1,103 @@
+package inkel.app.ui.pins;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.app.ui.kit.Knot;
+import inkel.app.ui.pins.LoomModel.Kind;
+import inkel.core.formula.Verdict;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class LoomModelTest {
+    private static final LoomModel LOCKS = LoomModel.of(Given.assessment(Given.LOCKS), "lower-lock");
+    private static final LoomModel SKETCH = LoomModel.of(Given.assessment(Given.FIRST_SKETCH), "lower-lock");
+
+    private static LoomModel.Row row(LoomModel model, String part, String pin) {
+        return model.modules().stream()
+                .filter(module -> module.place().part().equals(part))
+                .flatMap(module -> module.rows().stream())
+                .filter(row -> row.label().equals(pin))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void groundAndRailsStandBeforeThePins() {
+        List<Kind> kinds = LOCKS.threads().stream().map(LoomModel.Thread::kind).toList();
+        assertEquals(kinds.stream().sorted().toList(), kinds);
+        assertEquals("GND", LOCKS.threads().get(0).label());
+    }
+
+    @Test
+    void everyBoardPinIsAThreadInTheHeadersOrder() {
+        List<String> pins = LOCKS.threads().stream()
+                .filter(thread ->
+                        thread.kind() == Kind.PIN && thread.end().part().equals("board"))
+                .map(LoomModel.Thread::label)
+                .toList();
+        assertEquals(20, pins.size());
+        assertEquals(List.of("A0", "A1", "A2", "A3", "A4", "A5", "D13", "D12"), pins.subList(0, 8));
+    }
+
+    @Test
+    void onlyTakenChannelsOfADriverAreThreads() {
+        List<String> channels = LOCKS.threads().stream()
+                .filter(thread -> thread.end().part().equals("driver") && thread.kind() == Kind.PIN)
+                .map(LoomModel.Thread::label)
+                .toList();
+        assertEquals(List.of("CH0", "CH1", "CH2"), channels);
+    }
+
+    @ParameterizedTest(name = "{0} {1}: {2} on {3}")
+    @CsvSource(
+            textBlock =
+                    """
+            radio,   CE,  HELD,   D9,  digital
+            radio,   SCK, FIXED,  D13, spi
+            radio,   CSN, PLACED, D8,  spi
+            display, SDA, FIXED,  A4,  i2c
+            sluice,  SIG, PLACED, CH2, pwm
+            level,   S,   PLACED, A0,  analog
+            driver,  OE,  HELD,   GND, digital
+            radio,   GND, PLACED, GND, ground
+            display, VCC, PLACED, 5V,  supply
+            """)
+    void knotsTellHowTheWireCameThere(String part, String pin, Knot.Form form, String thread, String family) {
+        LoomModel.Row row = row(LOCKS, part, pin);
+        assertEquals(form, row.form());
+        assertEquals(thread, LOCKS.threads().get(row.thread()).label());
+        assertEquals(family, row.family());
+    }
+
+    @Test
+    void clashesAreCrossedAndLooseSignalsSaySo() {
+        assertEquals(Knot.Form.CLASH, row(SKETCH, "handset", "OUT").form());
+        assertTrue(row(SKETCH, "level", "S").isLoose());
+        assertEquals(-1, row(SKETCH, "level", "S").thread());
+        assertFalse(row(LOCKS, "radio", "IRQ").isLoose(), "what may stay open is not loose");
+    }
+
+    @Test
+    void theVoltsLensHasTheVerdictsOfTheReport() {
+        assertEquals(Optional.of(Verdict.HARMS), row(SKETCH, "reader", "MOSI").volts());
+        assertEquals(
+                Optional.of(Verdict.NOT_READ), row(SKETCH, "reader", "MISO").volts());
+        assertEquals(Optional.of(Verdict.FINE), row(LOCKS, "reader", "MOSI").volts());
+    }
+
+    @Test
+    void theConsoleIsMarked() {
+        LoomModel.Thread console = LOCKS.threads().stream()
+                .filter(thread -> thread.label().equals("D0"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(console.isReserved());
+        assertEquals("console", console.tag());
+    }
+}

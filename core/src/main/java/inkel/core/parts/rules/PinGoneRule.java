@@ -1,0 +1,132 @@
+package inkel.core.parts.rules;
+
+import inkel.core.catalog.Nearest;
+import inkel.core.catalog.Pin;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.Lost;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.RemoveNodeWire;
+import inkel.core.document.edit.RemoveWire;
+import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.TakeOut;
+import inkel.core.document.edit.Unfeed;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * Reports a wire, a feed or a part in a wire that names a pin which the class does not have: the class was changed since,
+ * or another one took its place. Everything else is judged without it.
+ */
+public final class PinGoneRule implements Rule<Circuit> {
+    private static final RuleInfo INFO =
+            new RuleInfo("parts.pin_gone", Severity.STOP, Stage.PARTS, "a wire needs a pin at both ends");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(Circuit circuit) {
+        List<Finding> findings = new ArrayList<>();
+        for (NodeCircuit node : circuit.nodes()) {
+            node.lost().forEach(lost -> findings.add(describe(node, lost)));
+        }
+        circuit.lostLinks().forEach(link -> findings.add(describe(link)));
+        return findings;
+    }
+
+    private static Finding describe(NodeCircuit node, Lost lost) {
+        String id = node.node().id();
+        return Finding.of(INFO, Place.of(id, lost.at()))
+                .variant(lost.kind().name().toLowerCase(Locale.ROOT))
+                .with("at", lost.at())
+                .with("to", lost.to())
+                .with("missing", lost.missing())
+                .with(
+                        "class",
+                        node.part(lost.missing().part())
+                                .map(part -> part.cls().name())
+                                .orElse("?"))
+                .fixes(() -> fixes(node, lost))
+                .build();
+    }
+
+    private static List<Fix> fixes(NodeCircuit node, Lost lost) {
+        List<Fix> fixes = new ArrayList<>();
+        near(node, lost).ifPresent(fixes::add);
+        String id = node.node().id();
+        Edit away =
+                switch (lost.kind()) {
+                    case WIRE -> new RemoveWire(id, lost.at());
+                    case FEED -> new Unfeed(id, lost.at().part(), lost.at().pin());
+                    case BETWEEN -> new TakeOut(id, lost.at());
+                };
+        fixes.add(new Fix(
+                "take-away",
+                Fact.of("fix.pin_gone").with("at", lost.at()),
+                Fact.of("fix.pin_gone.cost"),
+                List.of(away)));
+        return fixes;
+    }
+
+    /** The pin whose label looks most like the one that is gone. */
+    private static Optional<Fix> near(NodeCircuit node, Lost lost) {
+        if (lost.missing().equals(lost.at()) || lost.kind() == Lost.Kind.BETWEEN) {
+            return Optional.empty();
+        }
+        boolean isFeed = lost.kind() == Lost.Kind.FEED;
+        return node.part(lost.missing().part())
+                .flatMap(owner -> Nearest.to(lost.missing().pin(), isFeed ? rails(owner) : labels(owner)))
+                .map(label -> new Endpoint(lost.missing().part(), label))
+                .map(pin -> new Fix(
+                        "near",
+                        Fact.of("fix.pin_near").with("at", lost.at()).with("pin", pin),
+                        Fact.of("fix.pin_near.cost"),
+                        List.of(
+                                isFeed
+                                        ? new Feed(
+                                                node.node().id(),
+                                                lost.at().part(),
+                                                lost.at().pin(),
+                                                pin)
+                                        : new SetWire(node.node().id(), Wire.placed(lost.at(), pin)))));
+    }
+
+    private static List<String> labels(Placed placed) {
+        return placed.cls().pins().stream().map(Pin::label).distinct().toList();
+    }
+
+    private static List<String> rails(Placed placed) {
+        return placed.cls().outputs().stream().map(output -> output.pin()).toList();
+    }
+
+    private static Finding describe(NodeWire link) {
+        return Finding.of(INFO, link.from())
+                .variant("link")
+                .with("at", link.from())
+                .with("to", link.to())
+                .fixes(() -> List.of(new Fix(
+                        "take-away",
+                        Fact.of("fix.pin_gone").with("at", link.from()),
+                        Fact.of("fix.pin_gone.cost"),
+                        List.of(new RemoveNodeWire(link)))))
+                .build();
+    }
+}

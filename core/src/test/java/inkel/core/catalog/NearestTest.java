@@ -1,0 +1,27 @@
+package inkel.core.catalog;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class NearestTest {
+    // Worked by hand: letters added, dropped or changed.
+    @ParameterizedTest(name = "{0} to {1}: {2}")
+    @CsvSource({"radio, radio, 0", "radoi, radio, 2", "D99, D9, 1", "'', abc, 3", "kitten, sitting, 3", "a, b, 1"})
+    void distances(String from, String to, int expected) {
+        assertEquals(expected, Nearest.distance(from, to));
+        assertEquals(expected, Nearest.distance(to, from));
+    }
+
+    @Test
+    void theNearestIsSuggestedAndNothingFarFetched() {
+        List<String> pins = List.of("D9", "D10", "A0");
+        assertEquals(Optional.of("D9"), Nearest.to("D99", pins));
+        assertEquals(Optional.empty(), Nearest.to("elephant", pins));
+        assertEquals(Optional.empty(), Nearest.to("x", List.of()));
+    }
+}

@@ -1,0 +1,126 @@
+package inkel.core.parts;
+
+import static inkel.core.kit.Builds.CATALOG;
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.checks.Assessment;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.AddNode;
+import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.Exchange;
+import inkel.core.document.edit.Feed;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.BuildWriter;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import inkel.core.wiring.WireList;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** A build outlives changes of its classes: what has no place any more is told, and the rest is judged. */
+class PinGoneRuleTest {
+    private static final String CODE = "parts.pin_gone";
+
+    private static Builds radio() {
+        return Builds.classic().part("radio", "packet-radio", "VCC=board.3V3").wire("radio.CE", "board.D9");
+    }
+
+    @Test
+    void aWireToAPinThatIsNotThere() throws Exception {
+        RuleKit.quiet(radio(), CODE);
+        Builds gone = radio().wire("radio.CSN", "board.D99");
+        Finding finding = RuleKit.firesAt(gone, CODE, "radio.CSN");
+        assertEquals("parts.pin_gone.wire", finding.sentence().key());
+        RuleKit.everyWayOut(gone, CODE);
+        // D9 looks most like it; taking the wire off always works.
+        assertEquals(
+                List.of("near", "take-away"),
+                finding.fixes().stream().map(Fix::id).toList());
+    }
+
+    @Test
+    void aWireFromWhatIsNoSignal() throws Exception {
+        RuleKit.everyWayOut(radio().wire("radio.VCC", "board.D8"), CODE);
+    }
+
+    @Test
+    void aFeedFromARailOrToAPinThatIsNotThere() throws Exception {
+        Builds rail = Builds.classic().part("radio", "packet-radio", "VCC=board.3V4");
+        assertEquals(
+                "parts.pin_gone.feed",
+                RuleKit.firesAt(rail, CODE, "radio.VCC").sentence().key());
+        RuleKit.everyWayOut(rail, CODE);
+        Builds pin = Builds.classic().part("radio", "packet-radio", "VCD=board.3V3");
+        RuleKit.everyWayOut(pin, CODE);
+    }
+
+    @Test
+    void aWayThatTheShifterDoesNotHave() throws Exception {
+        Builds last = radio().part("shifter", "shifter-4", "HV=board.5V", "LV=board.3V3")
+                .between(new Between.ShifterWay(end("radio.CE"), "shifter", 4, Extras.NONE));
+        RuleKit.quiet(last, CODE);
+        Builds past = radio().part("shifter", "shifter-4", "HV=board.5V", "LV=board.3V3")
+                .between(new Between.ShifterWay(end("radio.CE"), "shifter", 5, Extras.NONE));
+        RuleKit.everyWayOut(past, CODE);
+    }
+
+    @Test
+    void aWireBetweenBoardsWhosePinIsGone() throws Exception {
+        Build one = radio().build();
+        Build two = new AddNode(new inkel.core.document.Node(
+                        "shed",
+                        "Shed",
+                        Builds.classic().build().nodes().get(0).parts(),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        java.util.Set.of(),
+                        Extras.NONE))
+                .apply(one);
+        NodeWire wire = new NodeWire(
+                Place.of(Builds.NODE, end("board.D3")), Place.of("shed", end("board.D99")), true, Extras.NONE);
+        Build linked = new AddNodeWire(wire).apply(two);
+        Finding finding = RuleKit.fires(linked, CODE);
+        assertEquals("parts.pin_gone.link", finding.sentence().key());
+        RuleKit.everyWayOut(linked, finding);
+    }
+
+    @Test
+    void changingTheClassOfAWiredPartIsJudgedAndSaved() throws Exception {
+        // The handset's OUT is wired; a knob has no such pin.
+        Build before = Builds.classic()
+                .part("handset", "infrared-receiver", "VS=board.5V")
+                .wire("handset.OUT", "board.D2")
+                .build();
+        Build after = new Exchange(Builds.NODE, "handset", "packet-radio").apply(before);
+        Assessment judged = Assessment.assess(after, CATALOG);
+        assertTrue(judged.findings().stream().anyMatch(finding -> finding.code().equals(CODE)));
+        assertTrue(
+                judged.findings().stream().noneMatch(finding -> finding.code().startsWith("inkel.")));
+        assertEquals(after, BuildReader.parse(Path.of("x"), BuildWriter.print(after), CATALOG));
+        assertTrue(WireList.of(judged.circuit(Builds.NODE).orElseThrow()).steps().stream()
+                .noneMatch(step -> step.id().contains("handset.OUT")));
+    }
+
+    @Test
+    void aTieToTheRailOfAPortIsAPlaceToGo() throws Exception {
+        Build tied = radio().build();
+        Build after = new inkel.core.document.edit.SetWire(
+                        Builds.NODE, Wire.placed(end("radio.CE"), new Endpoint("usb", "5V")))
+                .apply(tied);
+        assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), CODE));
+        assertEquals(after, BuildReader.parse(Path.of("x"), BuildWriter.print(after), CATALOG));
+        assertTrue(new Feed(Builds.NODE, "radio", "VCC", end("usb.5V")).apply(after) != null);
+    }
+}

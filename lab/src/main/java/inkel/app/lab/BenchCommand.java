@@ -1,0 +1,29 @@
+package inkel.app.lab;
+
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** Measures and prints how fast Inkel is on this machine. */
+@Command(name = "bench", description = "Measures the start of the window, assessment and placement on this machine.")
+final class BenchCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() throws Exception {
+        Benchmarks.run(spec.commandLine().getOut());
+        return 0;
+    }
+
+    /** Whether the same build gives the same answer. */
+    @Command(name = "same", description = "Checks the examples in many fresh processes; every answer must be the same.")
+    int same(
+            @Option(names = "--runs", defaultValue = "200", description = "how many processes for each example")
+                    int runs)
+            throws Exception {
+        return Same.check(spec.commandLine().getOut(), runs) ? 0 : 1;
+    }
+}

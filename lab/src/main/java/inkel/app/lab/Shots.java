@@ -1,0 +1,234 @@
+package inkel.app.lab;
+
+import inkel.app.state.Examples;
+import inkel.app.state.Lanes;
+import inkel.app.state.Recovery;
+import inkel.app.state.Session;
+import inkel.app.state.UserState;
+import inkel.app.ui.frame.Shell;
+import inkel.app.ui.frame.Window;
+import inkel.app.ui.kit.Pressable;
+import inkel.app.ui.why.WhyPanel;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.finding.Stage;
+import inkel.core.io.catalog.CatalogReader;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javax.imageio.ImageIO;
+
+/** Drives the real window over the example builds and writes a picture of every main view. */
+public final class Shots {
+    public static final double WIDTH = Window.WIDTH;
+    public static final double HEIGHT = Window.HEIGHT;
+    private static final String NODE = "lower-lock";
+    private static final int FRAMES_TO_SETTLE = 6;
+
+    private final Path folder;
+    private final double width;
+    private final double height;
+    private final Deque<Shot> left = new ArrayDeque<>();
+    private final CountDownLatch done = new CountDownLatch(1);
+    private final AtomicReference<Exception> failure = new AtomicReference<>();
+    private Session session;
+    private Shell shell;
+    private Scene scene;
+
+    /** A picture: what to open, and what to do before it is taken. */
+    private record Shot(String name, String example, Runnable prepare) {}
+
+    private Shots(Path folder, double width, double height) {
+        this.folder = folder;
+        this.width = width;
+        this.height = height;
+        shot("parts", Examples.DEMO, () -> session.selection().show(Stage.PARTS, part("radio")));
+        shot("parts-trouble", Examples.FIRST_SKETCH, () -> session.selection().show(Stage.PARTS, part("radio")));
+        shot("parts-find", Examples.DEMO, () -> {
+            session.selection().show(Stage.PARTS, part("radio"));
+            find("gnd vcc ce csn sck mosi");
+            session.selection().inspect(session.catalog().get("packet-radio"));
+        });
+        shot("parts-figures", Examples.DEMO, () -> {
+            find("");
+            session.selection().inspect(null);
+            session.selection().show(Stage.PARTS, part("reader"));
+            ((WhyPanel) scene.lookup("#why")).editFigures();
+        });
+        shot("parts-own", Examples.DEMO, () -> {
+            session.selectionProperty().set(null);
+            command("make_part");
+            type("#maker-part-name", "Rain gauge");
+            type("#maker-summary", "Counts the tips of a small spoon.");
+            type("#maker-kinds", "rain, weather");
+            type("#maker-pins", "GND VCC SDA SCL INT");
+            type("#maker-address", "0x1D");
+        });
+        shot("start", Examples.DEMO, () -> command("new"));
+        shot("power", Examples.DEMO, () -> session.selection().show(Stage.POWER, pin("driver", "V+OUT")));
+        shot("power-moment", Examples.DEMO, () -> {
+            session.selection().show(Stage.POWER, pin("usb", "5V"));
+            press("#moment-name-gates");
+        });
+        shot("power-supplies", Examples.DEMO, () -> press("#add-supply"));
+        shot("power-trouble", Examples.FIRST_SKETCH, () -> {
+            press("#supply-leave");
+            session.selection().show(Stage.POWER, pin("board", "3V3"));
+        });
+        shot("levels", Examples.DEMO, () -> session.selection().show(Stage.LEVELS, pin("reader", "MISO")));
+        shot("levels-trouble", Examples.FIRST_SKETCH, () -> session.selection()
+                .show(Stage.LEVELS, pin("reader", "MOSI")));
+        shot("pins", Examples.DEMO, () -> session.selection().show(Stage.PINS, pin("radio", "CE")));
+        shot("pins-trouble", Examples.FIRST_SKETCH, () -> session.selection().show(Stage.PINS, pin("handset", "OUT")));
+        shot("pins-others", Examples.FIRST_SKETCH, () -> {
+            session.selection().show(Stage.PINS, pin("handset", "OUT"));
+            fire("#alternatives");
+        });
+        shot("wire", Examples.DEMO, () -> {
+            session.selectionProperty().set(null);
+            session.stageProperty().set(Stage.WIRE);
+        });
+        shot("what-is-loose", Examples.FIRST_SKETCH, () -> {
+            session.stageProperty().set(Stage.POWER);
+            session.selectionProperty().set(null);
+        });
+        shot("night", Examples.DEMO, () -> {
+            shell.getStyleClass().add("night");
+            session.selection().show(Stage.PINS, pin("reader", "MISO"));
+        });
+    }
+
+    private void find(String text) {
+        type("#finder-field", text);
+    }
+
+    private void type(String field, String text) {
+        shell.applyCss();
+        shell.layout();
+        ((TextInputControl) shell.lookup(field)).setText(text);
+    }
+
+    private void press(String id) {
+        shell.applyCss();
+        shell.layout();
+        ((Pressable) shell.lookup(id)).fire();
+    }
+
+    private void fire(String id) {
+        shell.applyCss();
+        shell.layout();
+        ((ButtonBase) shell.lookup(id)).fire();
+    }
+
+    private void command(String id) {
+        shell.run(id);
+    }
+
+    private static Place part(String id) {
+        return Place.ofPart(NODE, id);
+    }
+
+    private static Place pin(String part, String label) {
+        return Place.of(NODE, new Endpoint(part, label));
+    }
+
+    private void shot(String name, String example, Runnable prepare) {
+        left.add(new Shot(name, example, prepare));
+    }
+
+    /** Takes all pictures, replacing those of the same names. Returns when they are written. */
+    public static void take(Path folder, double width, double height) throws Exception {
+        Files.createDirectories(folder);
+        Shots shots = new Shots(folder, width, height);
+        Platform.startup(shots::start);
+        shots.done.await();
+        Platform.exit();
+        if (shots.failure.get() != null) {
+            throw shots.failure.get();
+        }
+    }
+
+    private void start() {
+        Path temporary;
+        try {
+            temporary = Files.createTempDirectory("inkel-shots");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        Window.dress();
+        session = new Session(
+                CatalogReader.shipped(),
+                inkel.core.io.catalog.Shelf.read(temporary),
+                Lanes.of(Runnable::run, Runnable::run),
+                Clock.systemUTC(),
+                new Recovery(temporary));
+        shell = new Shell(session, UserState.read(temporary));
+        scene = Window.scene(shell, width, height);
+        javafx.stage.Stage stage = new javafx.stage.Stage();
+        stage.setScene(scene);
+        stage.show();
+        next();
+    }
+
+    private void next() {
+        Shot shot = left.poll();
+        if (shot == null) {
+            done.countDown();
+            return;
+        }
+        Path file = Examples.folder().resolve(shot.example());
+        if (!file.equals(session.files().fileProperty().get())) {
+            session.files().open(file);
+        }
+        shot.prepare().run();
+        new AnimationTimer() {
+            private int frames;
+
+            @Override
+            public void handle(long now) {
+                if (++frames == FRAMES_TO_SETTLE) {
+                    stop();
+                    snap(shot);
+                }
+            }
+        }.start();
+    }
+
+    private void snap(Shot shot) {
+        try {
+            write(scene.snapshot(null), folder.resolve(shot.name() + ".png"));
+            next();
+        } catch (IOException failed) {
+            failure.set(failed);
+            done.countDown();
+        }
+    }
+
+    /** Writes what a scene shows as PNG. */
+    static void write(WritableImage image, Path file) throws IOException {
+        int width = (int) image.getWidth();
+        int height = (int) image.getHeight();
+        BufferedImage picture = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        PixelReader pixels = image.getPixelReader();
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                picture.setRGB(x, y, pixels.getArgb(x, y));
+            }
+        }
+        ImageIO.write(picture, "png", file.toFile());
+    }
+}
