@@ -1,13 +1,21 @@
 package inkel.app.cli;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.json.JsonMapper;
 import inkel.app.words.Words;
 import inkel.core.calc.CalcRefused;
 import inkel.core.calc.Calculator;
-import java.io.BufferedReader;
+import java.io.BufferedInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.PrintWriter;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -29,6 +37,15 @@ final class CalcCommand implements Callable<Integer> {
 
     @Parameters(paramLabel = "NAME key=value", arity = "0..*", description = "what to work out, and from what")
     private List<String> words = List.of();
+
+    /** Longer than any calculation's keys and values are. */
+    private static final int LONGEST_LINE = 10_000;
+
+    /** A key given twice, or something behind the object, is a mistake and not to be passed over. */
+    private static final ObjectMapper STRICT = JsonMapper.builder()
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .build();
 
     @Option(names = "--batch", paramLabel = "FILE", description = "one JSON object a line in, one answer a line out")
     private Path batch;
@@ -73,22 +90,54 @@ final class CalcCommand implements Callable<Integer> {
 
     private void runBatch() throws IOException {
         PrintWriter out = spec.commandLine().getOut();
-        try (BufferedReader reader = Files.newBufferedReader(batch, StandardCharsets.UTF_8)) {
-            reader.lines().filter(line -> !line.isBlank()).forEach(line -> out.println(Json.line(answer(line))));
+        try (InputStream bytes = new BufferedInputStream(Files.newInputStream(batch))) {
+            ByteArrayOutputStream line = new ByteArrayOutputStream();
+            for (int next = bytes.read(); next >= 0; next = bytes.read()) {
+                if (next == '\n') {
+                    answer(line, out);
+                } else if (line.size() <= LONGEST_LINE) {
+                    line.write(next);
+                }
+            }
+            answer(line, out);
+        }
+    }
+
+    /** Answers one line and begins the next; whatever is wrong with it, the others go on. */
+    private static void answer(ByteArrayOutputStream line, PrintWriter out) {
+        byte[] bytes = line.toByteArray();
+        line.reset();
+        if (bytes.length > LONGEST_LINE) {
+            out.println(Json.line(error(Words.get("calc.too_long", "limit", LONGEST_LINE))));
+            return;
+        }
+        try {
+            String text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
+            if (!text.isBlank()) {
+                out.println(Json.line(answer(text)));
+            }
+        } catch (CharacterCodingException notUtf8) {
+            out.println(Json.line(error(Words.get("problem.not_utf8"))));
         }
     }
 
     private static Map<String, Object> answer(String line) {
         try {
-            JsonNode asked = Json.MAPPER.readTree(line);
+            JsonNode asked = STRICT.readTree(line);
             if (!asked.isObject()) {
                 return error(
                         Words.get("calc.not_an_object", "example", "{\"calc\":\"uart\",\"clock\":16e6,\"baud\":9600}"));
             }
             Map<String, String> given = new LinkedHashMap<>();
-            asked.fields()
-                    .forEachRemaining(
-                            field -> given.put(field.getKey(), field.getValue().asText()));
+            for (Map.Entry<String, JsonNode> field : asked.properties()) {
+                if (field.getValue().isContainerNode() || field.getValue().isNull()) {
+                    return error(Words.get("calc.not_a_value", "key", field.getKey()));
+                }
+                given.put(field.getKey(), field.getValue().asText());
+            }
             String name = given.getOrDefault("calc", "");
             given.remove("calc");
             return Calculator.answer(name, given);

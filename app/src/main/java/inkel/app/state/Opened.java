@@ -23,6 +23,10 @@ public record Opened(Path file, Optional<Assessment> assessment, Optional<Unread
             StartMarks.mark("read");
             Assessment first = Assessment.assess(build, catalog);
             StartMarks.mark("assessed");
+            if (!first.reports().failed().isEmpty()) {
+                throw new IllegalStateException(
+                        String.join(", ", first.reports().failed()));
+            }
             return new Opened(file, Optional.of(first), Optional.empty());
         } catch (UnreadableFile unreadable) {
             return new Opened(file, Optional.empty(), Optional.of(unreadable));

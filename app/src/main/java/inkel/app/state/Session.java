@@ -169,8 +169,11 @@ public final class Session {
             return false;
         }
         try {
-            replace(Edit.applyAll(history.now(), edits));
+            Instant now = now();
+            List<Edit> timed = edits.stream().map(edit -> edit.at(now)).toList();
+            Build next = Edit.applyAll(history.now(), timed);
             notices.clear();
+            replace(next);
             return true;
         } catch (EditRefused refused) {
             notices.trouble(Words.say(refused.reason()));
@@ -242,6 +245,10 @@ public final class Session {
     }
 
     private void judged(Assessment next) {
+        if (!next.reports().failed().isEmpty()) {
+            notJudged(new IllegalStateException(String.join(", ", next.reports().failed())));
+            return;
+        }
         selection.beforeShown(assessment.get(), next);
         assessment.set(next);
         selection.afterShown(next);

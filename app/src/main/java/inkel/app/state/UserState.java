@@ -6,6 +6,7 @@ import java.io.Reader;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,6 +19,9 @@ import java.util.Properties;
 public final class UserState {
     private static final String FILE = "state.properties";
     private static final int MOST_RECENT = 8;
+
+    /** No screen is wider, and no window lies further out. */
+    private static final double MOST_NUMBER = 100_000;
 
     private final Path folder;
     private final Properties state;
@@ -53,7 +57,7 @@ public final class UserState {
         return new UserState(folder, state);
     }
 
-    public void write() {
+    public synchronized void write() {
         StringWriter text = new StringWriter();
         try {
             Files.createDirectories(folder);
@@ -71,7 +75,10 @@ public final class UserState {
     /** The number under a key; the other one when there is none, or none that can be read. */
     public double number(String key, double otherwise) {
         try {
-            return Double.parseDouble(state.getProperty(key, String.valueOf(otherwise)));
+            double number = Double.parseDouble(state.getProperty(key, String.valueOf(otherwise)));
+            return Math.abs(number) <= MOST_NUMBER || Double.isNaN(otherwise) && Double.isNaN(number)
+                    ? number
+                    : otherwise;
         } catch (NumberFormatException notANumber) {
             return otherwise;
         }
@@ -90,15 +97,19 @@ public final class UserState {
     }
 
     /** The latest file first. */
-    public List<Path> recent() {
+    public synchronized List<Path> recent() {
         List<Path> files = new ArrayList<>();
         for (int i = 0; i < MOST_RECENT && state.containsKey("recent." + i); i++) {
-            files.add(Path.of(state.getProperty("recent." + i)));
+            try {
+                files.add(Path.of(state.getProperty("recent." + i)));
+            } catch (InvalidPathException noPath) {
+                Trouble.minor(UserState.class, "a recent file has no name; left out", noPath);
+            }
         }
         return files;
     }
 
-    public void addRecent(Path file) {
+    public synchronized void addRecent(Path file) {
         List<Path> files = recent();
         Path whole = file.toAbsolutePath().normalize();
         files.remove(whole);

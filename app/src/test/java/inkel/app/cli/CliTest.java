@@ -318,4 +318,54 @@ class CliTest {
         assertEquals(2, broken.code());
         assertTrue(broken.err().contains("/id"), broken.err());
     }
+
+    @Test
+    void noLineOfABatchStopsTheOthers() throws IOException {
+        Path file = folder.resolve("many.jsonl");
+        Files.write(
+                file,
+                String.join(
+                                "\n",
+                                "{\"calc\":\"pwm-driver\",\"osc\":\"25MHz\",\"f\":\"20kHz\"}",
+                                "{\"calc\":\"battery\",\"capacity_ah\":1e300,\"usable\":0.8,\"average_a\":1e-300}",
+                                "{\"calc\":\"uart\",\"clock\":16e6,\"baud\":9600} and more",
+                                "{\"calc\":\"uart\",\"clock\":16e6,\"clock\":8e6,\"baud\":9600}",
+                                "{\"calc\":\"uart\",\"clock\":[16e6],\"baud\":9600}",
+                                "not json",
+                                "\u00e4",
+                                "{\"calc\":\"uart\",\"clock\":16e6,\"baud\":9600}")
+                        .getBytes(StandardCharsets.ISO_8859_1));
+        Ran ran = run("calc", "--batch", file.toString());
+        assertEquals(0, ran.code());
+        String[] lines = ran.out().strip().split("\n");
+        assertEquals(8, lines.length);
+        for (int i = 0; i < 7; i++) {
+            assertTrue(JSON.readTree(lines[i]).has("error"), lines[i]);
+        }
+        assertEquals(103, JSON.readTree(lines[7]).get("register").asInt());
+    }
+
+    /** Sets that are gone through in no order differ between processes, so these are fresh ones. */
+    @Test
+    void theSameBuildGivesTheSameAnswerInEveryProcess() throws Exception {
+        Set<String> answers = new TreeSet<>();
+        for (int i = 0; i < 5; i++) {
+            Process process = new ProcessBuilder(
+                            ProcessHandle.current().info().command().orElseThrow(),
+                            "-XX:TieredStopAtLevel=1",
+                            "-cp",
+                            System.getProperty("java.class.path"),
+                            "-Dinkel.state=" + folder.resolve("state"),
+                            "inkel.app.Main",
+                            "check",
+                            SKETCH,
+                            "--json")
+                    .redirectError(ProcessBuilder.Redirect.DISCARD)
+                    .start();
+            answers.add(new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8));
+            assertEquals(1, process.waitFor());
+        }
+        assertEquals(1, answers.size());
+        assertTrue(answers.iterator().next().contains("power.rail_peak"));
+    }
 }

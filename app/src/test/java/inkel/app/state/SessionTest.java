@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
@@ -22,7 +23,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
+import java.util.List;
 import java.util.concurrent.Executor;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -273,5 +276,211 @@ class SessionTest {
         Session third = session(Runnable::run);
         third.files().offerLeftNew();
         assertNull(third.notices().property().get());
+    }
+
+    @Test
+    void aCrashWhileJudgingKeepsTheLastResultSaysSoAndLosesNothing() {
+        List<String> order = new ArrayList<>();
+        Session judged = new Session(
+                Given.CATALOG,
+                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
+                Lanes.of(Runnable::run, Runnable::run),
+                CLOCK,
+                new Recovery(folder.resolve("recovery")),
+                (build, classes) -> {
+                    order.add(Files.exists(folder.resolve("recovery")) ? "kept" : "not kept");
+                    throw new IllegalStateException("a mistake in a report");
+                });
+        judged.files().open(file);
+        var before = judged.assessmentProperty().get();
+        assertTrue(judged.apply(new RenamePart(NODE, "radio", "Renamed")));
+        assertEquals(List.of("kept"), order, "recovery is written before judging");
+        assertSame(before, judged.assessmentProperty().get());
+        Notice told = judged.notices().property().get();
+        assertTrue(told.text().contains("a mistake in a report"), told.text());
+        assertEquals("Renamed", name(judged, "radio"));
+        Session second = session(Runnable::run);
+        second.files().open(file);
+        second.notices().property().get().actions().get(0).run().run();
+        assertEquals("Renamed", name(second, "radio"));
+        told.actions().get(0).run().run();
+        assertEquals("Packet radio", name(judged, "radio"), "undo is offered with it");
+    }
+
+    private static String name(Session of, String part) {
+        return of.build()
+                .orElseThrow()
+                .node(NODE)
+                .orElseThrow()
+                .part(part)
+                .orElseThrow()
+                .name();
+    }
+
+    @Test
+    void whatIsOvertakenIsNotJudgedAtAllButKept() {
+        Deque<Runnable> waiting = new ArrayDeque<>();
+        List<String> judged = new ArrayList<>();
+        Session slow = new Session(
+                Given.CATALOG,
+                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
+                new Lanes(waiting::add, Runnable::run, Runnable::run, Runnable::run, Runnable::run),
+                CLOCK,
+                new Recovery(folder.resolve("recovery")),
+                (build, classes) -> {
+                    judged.add(build.nodes().get(0).part("radio").orElseThrow().name());
+                    return inkel.core.checks.Assessment.assess(build, classes);
+                });
+        slow.files().open(file);
+        slow.apply(new RenamePart(NODE, "radio", "First"));
+        slow.apply(new RenamePart(NODE, "radio", "Second"));
+        waiting.forEach(Runnable::run);
+        assertEquals(List.of("Second"), judged);
+    }
+
+    @Test
+    void planningHoldsNeitherJudgingNorSearchingNorSavingUp() throws Exception {
+        Deque<Runnable> planning = new ArrayDeque<>();
+        Session busy = new Session(
+                Given.CATALOG,
+                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
+                new Lanes(Runnable::run, Runnable::run, planning::add, Runnable::run, Runnable::run),
+                CLOCK,
+                new Recovery(folder.resolve("recovery")));
+        busy.files().open(file);
+        busy.planning().plan();
+        assertTrue(busy.planning().busyProperty().get());
+        busy.apply(new RenamePart(NODE, "radio", "Meanwhile"));
+        assertEquals(
+                "Meanwhile",
+                busy.assessmentProperty()
+                        .get()
+                        .build()
+                        .node(NODE)
+                        .orElseThrow()
+                        .part("radio")
+                        .orElseThrow()
+                        .name());
+        List<String> found = new ArrayList<>();
+        busy.parts()
+                .search("radio", hits -> hits.forEach(hit -> found.add(hit.cls().id())));
+        assertFalse(found.isEmpty());
+        busy.files().save();
+        assertEquals(busy.build().orElseThrow(), BuildReader.read(file, Given.CATALOG));
+        planning.poll().run();
+        assertFalse(busy.planning().busyProperty().get());
+        assertTrue(busy.notices().property().get().text().contains("changed"), "the plan was for another build");
+    }
+
+    @Test
+    void planningIsStoppedByHandAndTakesNothingOver() {
+        Deque<Runnable> planning = new ArrayDeque<>();
+        Session busy = new Session(
+                Given.CATALOG,
+                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
+                new Lanes(Runnable::run, Runnable::run, planning::add, Runnable::run, Runnable::run),
+                CLOCK,
+                new Recovery(folder.resolve("recovery")));
+        busy.files().open(file);
+        Build before = busy.build().orElseThrow();
+        busy.planning().plan();
+        busy.planning().stop();
+        planning.poll().run();
+        assertFalse(busy.planning().busyProperty().get());
+        assertEquals(before, busy.build().orElseThrow());
+        assertEquals(Notice.Tone.DONE, busy.notices().property().get().tone());
+    }
+
+    @Test
+    void successIsNotToldOverARefusal() {
+        assertFalse(session.apply(new RenamePart(NODE, "gone", "x")));
+        session.boards().add(build().nodes().get(0));
+        assertEquals(Notice.Tone.TROUBLE, session.notices().property().get().tone());
+        session.boards().remove("pump-house");
+        session.boards().remove(NODE);
+        assertEquals(1, build().nodes().size(), "the last board stays");
+        assertEquals(Notice.Tone.TROUBLE, session.notices().property().get().tone());
+    }
+
+    @Test
+    void anUndoneReadingStaysInTheRecordAndNoLongerCounts() {
+        Place signal = Place.of(NODE, new inkel.core.document.Endpoint("reader", "MISO"));
+        session.apply(new inkel.core.document.edit.Measure(
+                NODE,
+                signal.endpoint(),
+                inkel.core.document.LogLine.What.HIGH,
+                inkel.core.quantity.Voltage.ofVolts(3.2),
+                "3.2",
+                inkel.core.document.LogLine.By.TYPED,
+                session.now()));
+        int lines = build().log().size();
+        session.undo();
+        assertEquals(lines + 1, build().log().size());
+        assertTrue(session.files().unsavedProperty().get(), "the record grew");
+        assertEquals(
+                0,
+                build().log()
+                        .counting()
+                        .filter(line -> line.place().equals(signal))
+                        .count());
+        session.redo();
+        assertEquals(lines + 2, build().log().size());
+        assertEquals(
+                1,
+                build().log()
+                        .counting()
+                        .filter(line -> line.place().equals(signal))
+                        .count());
+    }
+
+    @Test
+    void aWireIsLeftThinWithALineInTheRecordAndItsTime() {
+        Finding thin = session.assessmentProperty().get().findings().stream()
+                .filter(finding -> finding.code().equals("levels.thin"))
+                .findFirst()
+                .orElseThrow();
+        session.apply(thin.fixes().stream()
+                .filter(fix -> fix.id().equals("accept"))
+                .findFirst()
+                .orElseThrow());
+        var lines = build().log().lines();
+        assertEquals(CLOCK.instant(), lines.get(lines.size() - 1).at());
+        assertEquals(thin.place(), lines.get(lines.size() - 1).place());
+    }
+
+    @Test
+    void leavingWithUnsavedChangesAsksOnceAndThenKeepsThem() {
+        List<String> closed = new ArrayList<>();
+        assertTrue(session.files().mayLeave(() -> closed.add("x"), then -> {}), "nothing to ask about");
+        session.apply(new RenamePart(NODE, "radio", "Not saved"));
+        assertFalse(session.files().mayLeave(() -> closed.add("closed"), then -> {}));
+        assertEquals(3, session.notices().property().get().actions().size());
+        assertTrue(session.files().mayLeave(() -> closed.add("closed"), then -> {}), "asked again, it closes");
+        Session second = session(Runnable::run);
+        second.files().open(file);
+        assertEquals(2, second.notices().property().get().actions().size(), "and the changes are offered");
+        session.apply(new RenamePart(NODE, "radio", "Other"));
+        assertFalse(session.files().mayLeave(() -> closed.add("closed"), then -> {}), "a new change asks anew");
+        session.notices().property().get().actions().get(0).run().run();
+        assertEquals(List.of("closed"), closed);
+        assertFalse(session.files().unsavedProperty().get());
+    }
+
+    @Test
+    void editsThatStillWaitAreKeptWhenTheWindowCloses() throws Exception {
+        Session stuck = new Session(
+                Given.CATALOG,
+                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
+                new Lanes(later -> {}, Runnable::run, Runnable::run, Runnable::run, Runnable::run),
+                CLOCK,
+                new Recovery(folder.resolve("recovery")));
+        stuck.files().open(file);
+        stuck.apply(new RenamePart(NODE, "radio", "Just typed"));
+        stuck.files().mayLeave(() -> {}, then -> {});
+        assertTrue(stuck.files().mayLeave(() -> {}, then -> {}));
+        Session second = session(Runnable::run);
+        second.files().open(file);
+        second.notices().property().get().actions().get(0).run().run();
+        assertEquals("Just typed", name(second, "radio"));
     }
 }

@@ -75,4 +75,15 @@ class UserStateTest {
         assertTrue(recovery.newer(Given.copy(Given.LOCKS, two)).isEmpty()
                 || !recovery.newer(two.resolve(Given.LOCKS)).equals(recovery.newer(one.resolve(Given.LOCKS))));
     }
+
+    @Test
+    void aBadLineOrAnAbsurdNumberIsPassedOver() throws IOException {
+        Files.writeString(
+                folder.resolve("state.properties"),
+                "width=1e9\nheight=NaN\nrecent.0=a\\u0000b\nrecent.1=good.inkel.json");
+        UserState state = UserState.read(folder);
+        assertEquals(1280, state.number("width", 1280));
+        assertEquals(800, state.number("height", 800));
+        assertEquals(List.of(Path.of("good.inkel.json")), state.recent());
+    }
 }

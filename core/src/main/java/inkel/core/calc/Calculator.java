@@ -3,6 +3,7 @@ package inkel.core.calc;
 import inkel.core.quantity.Fact;
 import java.util.List;
 import java.util.Map;
+import java.util.NoSuchElementException;
 
 /** All calculations by name. */
 public final class Calculator {
@@ -28,6 +29,23 @@ public final class Calculator {
 
     private Calculator() {}
 
+    /** Every key may be fine by itself and the whole still have no answer: too large to hold, or nothing divided by. */
+    private static Map<String, Object> answer(Calculation calculation, Map<String, String> given) throws CalcRefused {
+        try {
+            Map<String, Object> answer = calculation.answer(new Arguments(calculation, given));
+            boolean isFinite = answer.values().stream()
+                    .allMatch(value -> !(value instanceof Double number) || Double.isFinite(number));
+            if (isFinite) {
+                return answer;
+            }
+        } catch (ArithmeticException | IllegalArgumentException | NoSuchElementException outOfReach) {
+            // Told below, the same for all of them.
+        }
+        throw new CalcRefused(Fact.of("calc.no_answer")
+                .with("calc", calculation.name())
+                .with("example", calculation.name() + " " + calculation.example()));
+    }
+
     public static List<Calculation> all() {
         return ALL;
     }
@@ -36,7 +54,7 @@ public final class Calculator {
     public static Map<String, Object> answer(String name, Map<String, String> given) throws CalcRefused {
         for (Calculation calculation : ALL) {
             if (calculation.name().equals(name)) {
-                return calculation.answer(new Arguments(calculation, given));
+                return answer(calculation, given);
             }
         }
         throw new CalcRefused(Fact.of("calc.unknown")

@@ -6,23 +6,44 @@ import inkel.core.parts.SupplyReport;
 import inkel.core.pins.PinReport;
 import inkel.core.power.PowerReport;
 import inkel.core.wiring.WireList;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
+import org.slf4j.LoggerFactory;
 
-/** The reports of all stages on one build. Screens and rules read the same ones. */
+/**
+ * The reports of all stages on one build. Screens and rules read the same ones.
+ *
+ * @param failed the stages whose report could not be made; theirs are empty, and the others are there all the same
+ */
 public record Reports(
         Circuit circuit,
         SupplyReport supplies,
         PowerReport power,
         LevelReport levels,
         PinReport pins,
-        List<WireList> wires) {
+        List<WireList> wires,
+        List<String> failed) {
     public static Reports of(Circuit circuit) {
+        List<String> failed = new ArrayList<>();
         return new Reports(
                 circuit,
-                SupplyReport.of(circuit),
-                PowerReport.of(circuit),
-                LevelReport.of(circuit),
-                PinReport.of(circuit),
-                WireList.of(circuit));
+                guarded("supplies", SupplyReport::of, circuit, failed),
+                guarded("power", PowerReport::of, circuit, failed),
+                guarded("levels", LevelReport::of, circuit, failed),
+                guarded("pins", PinReport::of, circuit, failed),
+                guarded("wires", WireList::of, circuit, failed),
+                failed);
+    }
+
+    /** A report that crashes becomes that of a circuit without nodes, so that the others are still made. */
+    static <R> R guarded(String name, Function<Circuit, R> report, Circuit circuit, List<String> failed) {
+        try {
+            return report.apply(circuit);
+        } catch (RuntimeException mistake) {
+            LoggerFactory.getLogger(Reports.class).error("report on {} failed", name, mistake);
+            failed.add(name);
+            return report.apply(new Circuit(circuit.build(), circuit.catalog(), List.of(), List.of()));
+        }
     }
 }

@@ -174,6 +174,10 @@ public final class RuleBook {
     /** What every rule finds, in the order of the rules. */
     static List<Finding> run(Reports reports) {
         List<Finding> findings = new ArrayList<>();
+        Place where = Place.ofNode(reports.circuit().build().nodes().get(0).id());
+        reports.failed()
+                .forEach(report -> findings.add(
+                        Finding.of(FAILED, where).with("rule", report).build()));
         for (Entry<?> entry : ENTRIES) {
             findings.addAll(entry.run(reports));
         }

@@ -15,8 +15,6 @@ public final class BatteryHours {
      */
     public static OptionalDouble of(Charge capacity, Share usable, Current average) {
         double hours = capacity.ampereHours() * usable.ratio() / average.amperes();
-        return average.isAbove(Current.ZERO) && Double.isFinite(hours)
-                ? OptionalDouble.of(hours)
-                : OptionalDouble.empty();
+        return average.amperes() > 0 && Double.isFinite(hours) ? OptionalDouble.of(hours) : OptionalDouble.empty();
     }
 }

@@ -11,7 +11,7 @@ import java.util.stream.DoubleStream;
 /** A capacitor that carries a burst which a supply cannot. */
 public final class Bulk {
     /** Voltages that electrolytic capacitors are rated for. */
-    private static final double[] RATINGS = {6.3, 10, 16, 25, 35, 50, 63};
+    private static final double[] RATINGS = {6.3, 10, 16, 25, 35, 50, 63, 80, 100, 160, 200, 250, 350, 400, 450};
 
     /** A capacitor lasts when it is not run at its limit. */
     private static final double HEADROOM = 1.25;
@@ -40,11 +40,15 @@ public final class Bulk {
         return Capacitance.ofFarads(ESeries.E6.atLeast(needed.farads()));
     }
 
-    /** The voltage rating to buy: the next above a quarter more than the rail can reach. */
-    public static Voltage rating(Voltage rail) {
-        return Voltage.ofVolts(DoubleStream.of(RATINGS)
+    /**
+     * The voltage rating to buy: the next at or above a quarter more than the rail can reach.
+     *
+     * @return empty above 360 V, where none of those that are sold has that much to spare
+     */
+    public static Optional<Voltage> rating(Voltage rail) {
+        return DoubleStream.of(RATINGS)
                 .filter(volts -> volts >= rail.volts() * HEADROOM - 1e-9)
-                .findFirst()
-                .orElse(RATINGS[RATINGS.length - 1]));
+                .mapToObj(Voltage::ofVolts)
+                .findFirst();
     }
 }

@@ -18,7 +18,9 @@ public record DriverTicks(int prescale, Frequency actual) {
 
     /** @return the nearest setting; it may lie outside what the register takes, see {@link #fits} */
     public static DriverTicks of(Frequency oscillator, Frequency wanted) {
-        int prescale = (int) Math.round(oscillator.hertz() / (COUNTS * wanted.hertz())) - 1;
+        long nearest = Math.round(oscillator.hertz() / (COUNTS * wanted.hertz())) - 1;
+        // Far outside, the number itself says nothing more.
+        int prescale = (int) Math.max(0, Math.min(nearest, Integer.MAX_VALUE - 1));
         double actual = oscillator.hertz() / (COUNTS * (prescale + 1.0));
         return new DriverTicks(prescale, Frequency.ofHertz(actual));
     }

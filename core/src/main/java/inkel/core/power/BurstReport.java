@@ -84,8 +84,8 @@ public record BurstReport(NodeCircuit node, Placed placed, Supply supply, Burst 
         return Bulk.needed(excess(), burst.time(), allowed, esr()).map(Bulk::standard);
     }
 
-    /** The voltage it should be rated for. */
-    public Voltage wantedRating() {
+    /** The voltage it should be rated for; empty where none is rated high enough. */
+    public Optional<Voltage> wantedRating() {
         return Bulk.rating(rail.volts().orElseThrow().highest());
     }
 }

@@ -2,11 +2,13 @@ package inkel.core.calc;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -84,7 +86,8 @@ class CalculatorTest {
             """)
     void answers(String call, String key, double expected) throws CalcRefused {
         Number value = (Number) answer(call).get(key);
-        assertEquals(expected, value.doubleValue(), Math.max(1e-6, Math.abs(expected) * 1e-6));
+        // Relative, so that answers in ns and pF are held to their digits too; six of them are written above.
+        assertEquals(expected, value.doubleValue(), Math.max(1e-18, Math.abs(expected) * 5e-6));
     }
 
     @ParameterizedTest
@@ -178,5 +181,83 @@ class CalculatorTest {
         for (Calculation calculation : Calculator.all()) {
             answer(calculation.name() + " " + calculation.example());
         }
+    }
+
+    /** Whatever is given, the answer is finite or a refusal in words; nothing else is thrown. */
+    @Test
+    void noCalculationEverThrows() {
+        Random random = new Random(20_26);
+        String[] values = {
+            "0",
+            "-1",
+            "1",
+            "1e-12",
+            "1e-300",
+            "4.9e-324",
+            "1e300",
+            "1.7e308",
+            "16MHz",
+            "20kHz",
+            "25MHz",
+            "0x40",
+            "4k7",
+            "100n",
+            "3V3",
+            "yes",
+            "best",
+            "1,2,4",
+            "",
+            "nonsense",
+            "255",
+            "1e9",
+            "0.5",
+            "name:3:5"
+        };
+        int answered = 0;
+        for (int i = 0; i < 20_000; i++) {
+            Calculation calculation =
+                    Calculator.all().get(random.nextInt(Calculator.all().size()));
+            Map<String, String> given = new java.util.LinkedHashMap<>();
+            for (String word : calculation.example().split(" ")) {
+                String key = word.substring(0, word.indexOf('='));
+                boolean isKept = random.nextInt(3) > 0;
+                given.put(key, isKept ? word.substring(key.length() + 1) : values[random.nextInt(values.length)]);
+            }
+            for (String key : calculation.keys()) {
+                if (random.nextInt(6) == 0) {
+                    given.put(key.replace("?", ""), values[random.nextInt(values.length)]);
+                }
+            }
+            try {
+                Map<String, Object> answer = Calculator.answer(calculation.name(), given);
+                answered++;
+                answer.forEach((key, value) -> assertTrue(
+                        !(value instanceof Double number) || Double.isFinite(number),
+                        () -> calculation.name() + given + ": " + key));
+            } catch (CalcRefused refused) {
+                assertTrue(refused.reason().key().startsWith("calc."));
+            }
+        }
+        assertTrue(answered > 4_000, "most are answered: " + answered);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "pwm-driver osc=25MHz f=20kHz",
+        "battery capacity_ah=1e300 usable=0.8 average_a=1e-300",
+        "battery capacity_ah=2 usable=0.8 average_a=1e-320"
+    })
+    void whatHasNoAnswerIsRefused(String call) {
+        assertThrows(CalcRefused.class, () -> answer(call));
+    }
+
+    @Test
+    void aVerySmallCurrentLastsVeryLong() throws CalcRefused {
+        // 0.8 · 2 Ah / 1 pA
+        assertEquals(
+                1.6e12,
+                (double) answer("battery capacity_ah=2 usable=0.8 average_a=1e-12")
+                        .get("hours"),
+                1e3);
     }
 }

@@ -1,6 +1,7 @@
 package inkel.app.ui.frame;
 
 import inkel.app.state.Session;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
@@ -20,17 +21,22 @@ import javafx.scene.layout.HBox;
 final class NodeTabs extends HBox {
     private final Session session;
     private final Runnable addBoard;
+    private TextField naming;
 
-    NodeTabs(Session session, Runnable addBoard) {
+    NodeTabs(Session session, Subscriptions subscriptions, Runnable addBoard) {
         this.session = session;
         this.addBoard = addBoard;
         getStyleClass().add("node-tabs");
-        session.assessmentProperty().addListener((property, old, next) -> fill());
-        session.nodeProperty().addListener((property, old, next) -> fill());
+        subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.nodeProperty(), (property, old, next) -> fill());
         fill();
     }
 
+    /** While a name is being typed the tabs stay as they are. */
     private void fill() {
+        if (naming != null) {
+            return;
+        }
         getChildren().clear();
         Assessment assessment = session.assessmentProperty().get();
         if (assessment == null) {
@@ -103,26 +109,32 @@ final class NodeTabs extends HBox {
                 getChildren().set(i, field);
             }
         }
-        field.setOnAction(event -> {
-            String name = field.getText().strip();
-            if (name.isEmpty() || name.equals(node.name())) {
-                fill();
-            } else {
-                session.apply(new RenameNode(node.id(), name));
-            }
-        });
+        naming = field;
+        field.setOnAction(event -> named(field, node, field.getText().strip()));
         field.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ESCAPE) {
-                fill();
+                named(field, node, node.name());
                 event.consume();
             }
         });
         field.focusedProperty().addListener((property, old, next) -> {
-            if (!next && getChildren().contains(field)) {
-                fill();
+            if (!next) {
+                named(field, node, field.getText().strip());
             }
         });
         field.requestFocus();
         field.selectAll();
+    }
+
+    /** The name is taken however the field is left, but for Escape. */
+    private void named(TextField field, Node node, String name) {
+        if (naming != field) {
+            return;
+        }
+        naming = null;
+        if (!name.isEmpty() && !name.equals(node.name())) {
+            session.apply(new RenameNode(node.id(), name));
+        }
+        fill();
     }
 }

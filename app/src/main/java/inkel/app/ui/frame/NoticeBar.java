@@ -3,6 +3,7 @@ package inkel.app.ui.frame;
 import inkel.app.state.Notice;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
 import javafx.css.PseudoClass;
@@ -16,10 +17,10 @@ import javafx.scene.layout.VBox;
 final class NoticeBar extends VBox {
     private static final PseudoClass TROUBLE = PseudoClass.getPseudoClass("trouble");
 
-    NoticeBar(Session session) {
+    NoticeBar(Session session, Subscriptions subscriptions) {
         getStyleClass().add("notice");
         setId("notice");
-        session.notices().property().addListener((property, old, next) -> show(session, next));
+        subscriptions.on(session.notices().property(), (property, old, next) -> show(session, next));
         show(session, session.notices().property().get());
     }
 

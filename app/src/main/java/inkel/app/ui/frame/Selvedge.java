@@ -1,6 +1,7 @@
 package inkel.app.ui.frame;
 
 import inkel.app.state.Session;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.stage.Progress;
 import inkel.app.ui.stage.StageView;
 import inkel.core.checks.Assessment;
@@ -22,7 +23,7 @@ final class Selvedge extends StackPane {
     private final Map<Stage, StageKnot> knots = new EnumMap<>(Stage.class);
 
     /** @param go shows a stage, also when it is the present one */
-    Selvedge(Session session, Stages stages, Consumer<Stage> go) {
+    Selvedge(Session session, Subscriptions subscriptions, Stages stages, Consumer<Stage> go) {
         this.stages = stages;
         this.session = session;
         this.go = go;
@@ -42,9 +43,9 @@ final class Selvedge extends StackPane {
         weave.setMaxWidth(Region.USE_PREF_SIZE);
         StackPane.setAlignment(weave, Pos.CENTER_RIGHT);
         getChildren().addAll(weave, cord, column);
-        session.assessmentProperty().addListener((property, old, next) -> count());
-        session.nodeProperty().addListener((property, old, next) -> count());
-        session.stageProperty().addListener((property, old, next) -> mark());
+        subscriptions.on(session.assessmentProperty(), (property, old, next) -> count());
+        subscriptions.on(session.nodeProperty(), (property, old, next) -> count());
+        subscriptions.on(session.stageProperty(), (property, old, next) -> mark());
         mark();
         count();
     }

@@ -3,7 +3,9 @@ package inkel.app.ui.frame;
 import inkel.app.state.Session;
 import inkel.app.state.UserState;
 import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.stage.Command;
+import inkel.app.ui.stage.StageView;
 import inkel.app.ui.start.BoardPage;
 import inkel.app.ui.start.StartPage;
 import inkel.app.ui.why.WhyPanel;
@@ -28,6 +30,7 @@ public final class Shell extends StackPane implements Frame {
     private final Commands commands;
     private FindBox findBox;
     private final StackPane stageHost = new StackPane();
+    private final Subscriptions subscriptions = new Subscriptions();
     private final Stages stages;
     private final WhyPanel why;
     private final BorderPane frame = new BorderPane();
@@ -44,27 +47,27 @@ public final class Shell extends StackPane implements Frame {
         this.session = session;
         this.state = state;
         getStyleClass().add("shell");
-        tabs = new NodeTabs(session, this::addBoard);
+        tabs = new NodeTabs(session, subscriptions, this::addBoard);
         stages = new Stages(session, this::go);
         commands = new Commands(session, this, stages);
-        VBox middle = new VBox(new NoticeBar(session), stageHost);
+        VBox middle = new VBox(new NoticeBar(session, subscriptions), stageHost);
         middle.getStyleClass().add("middle");
         VBox.setVgrow(stageHost, Priority.ALWAYS);
-        frame.setTop(new TopBar(session, commands, tabs));
-        frame.setLeft(new Selvedge(session, stages, this::go));
+        frame.setTop(new TopBar(session, subscriptions, commands, tabs));
+        frame.setLeft(new Selvedge(session, subscriptions, stages, this::go));
         frame.setCenter(middle);
         begin.run();
-        why = new WhyPanel(session, stages::notes, stages.parts()::makeFrom);
-        frame.setBottom(new Strip(session));
+        why = new WhyPanel(session, subscriptions, stages::notes, stages.parts()::makeFrom);
+        frame.setBottom(new Strip(session, subscriptions));
         getChildren().add(frame);
-        session.stageProperty().addListener((property, old, next) -> showStage());
-        session.assessmentProperty().addListener((property, old, next) -> {
+        subscriptions.on(session.stageProperty(), (property, old, next) -> showStage());
+        subscriptions.on(session.assessmentProperty(), (property, old, next) -> {
             boolean isStartShown = startPage != null && stageHost.getChildren().contains(startPage);
             if (old == null || isStartShown) {
                 showStage();
             }
         });
-        session.files().fileProperty().addListener((property, old, next) -> remember(next));
+        subscriptions.on(session.files().fileProperty(), (property, old, next) -> remember(next));
         remember(session.files().fileProperty().get());
         setOnDragOver(this::dragOver);
         setOnDragDropped(this::dropped);
@@ -125,6 +128,13 @@ public final class Shell extends StackPane implements Frame {
             // At once, so that it is there after a crash.
             session.inBackground(state::write);
         }
+    }
+
+    /** The window is gone: nothing of it listens to the session any more. */
+    public void dispose() {
+        subscriptions.dispose();
+        stages.all().stream().filter(StageView::isMade).forEach(view -> view.pane()
+                .dispose());
     }
 
     /** Makes the window's keys work. */

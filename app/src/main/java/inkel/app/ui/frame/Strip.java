@@ -2,6 +2,7 @@ package inkel.app.ui.frame;
 
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.Words;
@@ -27,7 +28,7 @@ final class Strip extends HBox {
     private final WrapRow rails = new WrapRow(GAP);
     private final Caption saved = Ui.word("", "strip-saved");
 
-    Strip(Session session) {
+    Strip(Session session, Subscriptions subscriptions) {
         this.session = session;
         getStyleClass().add("strip");
         rails.getStyleClass().add("strip-rails");
@@ -43,11 +44,11 @@ final class Strip extends HBox {
         saved.setId("saved");
         saved.setMinWidth(USE_PREF_SIZE);
         getChildren().addAll(rails, saved);
-        session.assessmentProperty().addListener((property, old, next) -> fill());
-        session.nodeProperty().addListener((property, old, next) -> fill());
-        session.files().unsavedProperty().addListener((property, old, next) -> tellSaved());
-        session.files().savedAtProperty().addListener((property, old, next) -> tellSaved());
-        session.files().fileProperty().addListener((property, old, next) -> tellSaved());
+        subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.nodeProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.files().unsavedProperty(), (property, old, next) -> tellSaved());
+        subscriptions.on(session.files().savedAtProperty(), (property, old, next) -> tellSaved());
+        subscriptions.on(session.files().fileProperty(), (property, old, next) -> tellSaved());
         fill();
     }
 

@@ -3,6 +3,7 @@ package inkel.app.ui.frame;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Icons;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
@@ -21,7 +22,7 @@ final class TopBar extends HBox {
     private final Caption name = Ui.word("", "build-name");
     private final NodeTabs tabs;
 
-    TopBar(Session session, Commands commands, NodeTabs tabs) {
+    TopBar(Session session, Subscriptions subscriptions, Commands commands, NodeTabs tabs) {
         this.tabs = tabs;
         this.session = session;
         this.commands = commands;
@@ -49,9 +50,11 @@ final class TopBar extends HBox {
                         iconButton("undo", Icons.UNDO, session::undo),
                         iconButton("redo", Icons.REDO, session::redo),
                         menu());
-        lookup("#undo").disableProperty().bind(session.canUndoProperty().not());
-        lookup("#redo").disableProperty().bind(session.canRedoProperty().not());
-        session.assessmentProperty().addListener((property, old, next) -> fill());
+        subscriptions.bind(
+                lookup("#undo").disableProperty(), session.canUndoProperty().not());
+        subscriptions.bind(
+                lookup("#redo").disableProperty(), session.canRedoProperty().not());
+        subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
         fill();
     }
 

@@ -102,7 +102,10 @@ public final class Window extends Application {
         stage.setMinWidth(900);
         stage.setMinHeight(600);
         place(stage);
-        stage.setOnHidden(event -> remember(stage));
+        stage.setOnHidden(event -> {
+            remember(stage);
+            shell.dispose();
+        });
         if (Boolean.getBoolean(ONLY_START)) {
             FirstPicture.then(
                     () -> stage.isShowing() && session.assessmentProperty().get() != null, Platform::exit);

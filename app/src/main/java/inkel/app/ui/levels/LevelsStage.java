@@ -130,7 +130,7 @@ public final class LevelsStage extends StagePane {
         both.setMinHeight(0);
         VBox.setVgrow(both, Priority.ALWAYS);
         getChildren().add(both);
-        session.selectionProperty().addListener((property, old, next) -> {
+        subscriptions().on(session.selectionProperty(), (property, old, next) -> {
             if (getScene() != null) {
                 mark();
             }

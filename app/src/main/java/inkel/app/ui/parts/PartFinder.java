@@ -4,6 +4,7 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.LateField;
 import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
@@ -27,7 +28,7 @@ final class PartFinder extends VBox {
     private final Caption hint = Ui.text(Words.get("finder.hint"), "quiet", "small");
     private final Results results = new Results(new Column());
 
-    PartFinder(Session session, Runnable makeOwn) {
+    PartFinder(Session session, Subscriptions subscriptions, Runnable makeOwn) {
         this.session = session;
         getStyleClass().add("part-finder");
         setId("part-finder");
@@ -44,7 +45,7 @@ final class PartFinder extends VBox {
         own.setId("make-part");
         own.setAccessibleText(Words.get("finder.make"));
         getChildren().addAll(Ui.word(Words.get("finder.title"), "finder-title"), field, hint, results, own);
-        session.catalogProperty().addListener((property, old, next) -> ask());
+        subscriptions.on(session.catalogProperty(), (property, old, next) -> ask());
     }
 
     /** Puts the keyboard in the field. */

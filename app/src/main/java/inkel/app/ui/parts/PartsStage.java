@@ -35,13 +35,13 @@ public final class PartsStage extends StagePane {
         empty.setId("parts-empty");
         tablePane.getStyleClass().add("parts-pane");
         tablePane.getChildren().setAll(heading, empty, table);
-        finder = new PartFinder(session, () -> make(null));
+        finder = new PartFinder(session, subscriptions(), () -> make(null));
         HBox.setHgrow(tablePane, Priority.ALWAYS);
         HBox both = new HBox(12, finder, tablePane);
         both.setMinHeight(0);
         VBox.setVgrow(both, Priority.ALWAYS);
         getChildren().add(both);
-        session.selectionProperty().addListener((property, old, next) -> table.mark(next));
+        subscriptions().on(session.selectionProperty(), (property, old, next) -> table.mark(next));
         setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.F2) {
                 table.selected().or(table::focused).ifPresent(this::rename);

@@ -63,11 +63,11 @@ public final class PinsStage extends StagePane implements LoomActions {
         Button others = button("alternatives", this::findOthers);
         Button plan = button("plan", session.planning()::plan);
         for (Button button : List.of(others, plan)) {
-            button.disableProperty().bind(session.planning().busyProperty());
+            subscriptions().bind(button.disableProperty(), session.planning().busyProperty());
             addControl(button);
         }
         Button stop = button("stop", session.planning()::stop);
-        stop.visibleProperty().bind(session.planning().busyProperty());
+        subscriptions().bind(stop.visibleProperty(), session.planning().busyProperty());
         stop.managedProperty().bind(stop.visibleProperty());
         addControl(stop);
         reason.setId("hold-reason");
@@ -83,11 +83,11 @@ public final class PinsStage extends StagePane implements LoomActions {
         holding = new HBox(8, Ui.word(Words.get("pins.reason"), "row-name"), reason);
         holding.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(alternatives, loom, folded, holding);
-        session.selectionProperty().addListener((property, old, next) -> {
+        subscriptions().on(session.selectionProperty(), (property, old, next) -> {
             loom.select(next);
             showReason();
         });
-        session.nodeProperty().addListener((property, old, next) -> alternatives.close());
+        subscriptions().on(session.nodeProperty(), (property, old, next) -> alternatives.close());
         refreshWith(session);
         loom.select(session.selectionProperty().get());
     }

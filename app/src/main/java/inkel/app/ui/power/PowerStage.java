@@ -52,7 +52,7 @@ public final class PowerStage extends StagePane {
         add.setMaxHeight(USE_PREF_SIZE);
         addControl(add);
         getChildren().addAll(chooser, scroller, moments);
-        session.selectionProperty().addListener((property, old, next) -> {
+        subscriptions().on(session.selectionProperty(), (property, old, next) -> {
             if (getScene() != null) {
                 refresh();
             }

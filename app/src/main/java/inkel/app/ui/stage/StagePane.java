@@ -2,6 +2,7 @@ package inkel.app.ui.stage;
 
 import inkel.app.state.Session;
 import inkel.app.ui.kit.StageHeader;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.Words;
@@ -12,6 +13,7 @@ import javafx.scene.layout.VBox;
 /** What every stage has: its name, one sentence, and room for controls at the right. */
 public abstract class StagePane extends VBox {
     private final WrapRow controls = new WrapRow(8);
+    private final Subscriptions subscriptions = new Subscriptions();
     private boolean isStale;
 
     /** A stage that no build is shown in. */
@@ -31,14 +33,24 @@ public abstract class StagePane extends VBox {
      * otherwise when it next comes there. Call it at the end of the constructor.
      */
     protected final void refreshWith(Session session) {
-        session.assessmentProperty().addListener((property, old, next) -> refreshIfSeen());
-        session.nodeProperty().addListener((property, old, next) -> refreshIfSeen());
+        subscriptions.on(session.assessmentProperty(), (property, old, next) -> refreshIfSeen());
+        subscriptions.on(session.nodeProperty(), (property, old, next) -> refreshIfSeen());
         sceneProperty().addListener((property, old, next) -> {
             if (next != null && isStale) {
                 refreshIfSeen();
             }
         });
         refresh();
+    }
+
+    /** What the stage listens to beyond itself. */
+    protected final Subscriptions subscriptions() {
+        return subscriptions;
+    }
+
+    /** The stage is not shown again. */
+    public final void dispose() {
+        subscriptions.dispose();
     }
 
     private void refreshIfSeen() {

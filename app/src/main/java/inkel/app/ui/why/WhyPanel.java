@@ -3,6 +3,7 @@ package inkel.app.ui.why;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
@@ -40,11 +41,20 @@ public final class WhyPanel extends Scroller {
      * @param notes what a stage adds
      * @param makeFrom opens the form for an own part that begins as this class
      */
-    public WhyPanel(Session session, Function<Stage, StageNotes> notes, Consumer<PartClass> makeFrom) {
-        this(session, notes, makeFrom, new VBox());
+    public WhyPanel(
+            Session session,
+            Subscriptions subscriptions,
+            Function<Stage, StageNotes> notes,
+            Consumer<PartClass> makeFrom) {
+        this(session, subscriptions, notes, makeFrom, new VBox());
     }
 
-    private WhyPanel(Session session, Function<Stage, StageNotes> notes, Consumer<PartClass> makeFrom, VBox content) {
+    private WhyPanel(
+            Session session,
+            Subscriptions subscriptions,
+            Function<Stage, StageNotes> notes,
+            Consumer<PartClass> makeFrom,
+            VBox content) {
         super(content);
         this.notes = notes;
         this.makeFrom = makeFrom;
@@ -56,14 +66,14 @@ public final class WhyPanel extends Scroller {
         setMinWidth(300);
         setPrefWidth(308);
         setFocusTraversable(true);
-        session.assessmentProperty().addListener((property, old, next) -> fill());
-        session.nodeProperty().addListener((property, old, next) -> fill());
-        session.stageProperty().addListener((property, old, next) -> fill());
-        session.selectionProperty().addListener((property, old, next) -> {
+        subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.nodeProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.stageProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.selectionProperty(), (property, old, next) -> {
             isEditing = false;
             fill();
         });
-        session.selection().inspectedProperty().addListener((property, old, next) -> fill());
+        subscriptions.on(session.selection().inspectedProperty(), (property, old, next) -> fill());
         fill();
     }
 

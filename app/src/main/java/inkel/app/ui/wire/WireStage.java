@@ -72,7 +72,7 @@ public final class WireStage extends StagePane {
         });
         addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         setFocusTraversable(true);
-        session.nodeProperty().addListener((property, old, next) -> currentId = "");
+        subscriptions().on(session.nodeProperty(), (property, old, next) -> currentId = "");
         refreshWith(session);
     }
 

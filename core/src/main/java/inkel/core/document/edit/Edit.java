@@ -2,6 +2,7 @@ package inkel.core.document.edit;
 
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
+import java.time.Instant;
 import java.util.List;
 
 /** One change to a build, as data. Undo is the old build. */
@@ -15,6 +16,11 @@ public interface Edit {
      * @throws EditRefused when a part, signal or node that it names is not there (any more)
      */
     Build apply(Build build) throws EditRefused;
+
+    /** The same change with the time at which it is made, for edits that write in the record and have none yet. */
+    default Edit at(Instant now) {
+        return this;
+    }
 
     /**
      * Makes all changes in order, or none.

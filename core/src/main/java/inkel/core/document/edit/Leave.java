@@ -11,6 +11,14 @@ import java.time.Instant;
 
 /** Leaves a wire with little to spare as it is, and writes the reason in the record. */
 public record Leave(String node, Endpoint signal, String reason, Instant at) implements Edit {
+    /** Stands for the time at which it is applied; ways out are thought of earlier. */
+    public static final Instant WHEN_APPLIED = Instant.EPOCH;
+
+    @Override
+    public Edit at(Instant now) {
+        return at.equals(WHEN_APPLIED) ? new Leave(node, signal, reason, now) : this;
+    }
+
     @Override
     public Build apply(Build build) throws EditRefused {
         Require.part(Require.node(build, node), signal.part());

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.catalog.PartClass;
 import inkel.core.io.json.AtomicFile;
+import inkel.core.io.json.Fields;
 import inkel.core.io.json.JsonText;
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.TextFile;
@@ -161,13 +162,12 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
         return new Shelf(folder, fewer, broken);
     }
 
-    /** Ids are checked when they are read; a name that leads out of the folder is refused all the same. */
+    /** Ids are checked when they are read; one that is no name of a file in the folder is refused here all the same. */
     private Path fileOf(String id) throws IOException {
-        Path file = folder.resolve(id + ENDING).normalize();
-        if (id.isEmpty() || !folder.normalize().equals(file.getParent())) {
+        if (!Fields.isId(id)) {
             throw new IOException("not a name of a definition: " + id);
         }
-        return file;
+        return folder.resolve(id + ENDING);
     }
 
     /** One definition as it is, several under {@code parts}. */

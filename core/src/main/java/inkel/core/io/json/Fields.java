@@ -67,12 +67,15 @@ public final class Fields {
     /** An id: small letters, digits and dashes, since ids also name files. */
     public String id(String key) {
         String id = text(key);
-        if (!id.isEmpty() && !ID.matcher(id).matches()) {
-            problem(key, Fact.of("problem.bad_id").with("found", id));
-        } else if (id.isEmpty() && has(key) && node.get(key).isTextual()) {
+        if (!isId(id) && has(key) && node.get(key).isTextual()) {
             problem(key, Fact.of("problem.bad_id").with("found", id));
         }
         return id;
+    }
+
+    /** Whether a text can be an id: one to 64 small letters, digits and dashes, no dash first. */
+    public static boolean isId(String text) {
+        return ID.matcher(text).matches();
     }
 
     public Optional<String> optionalText(String key) {

@@ -19,6 +19,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -28,6 +29,8 @@ import java.util.Map;
 /** JSON text as a tree, with the line of every value for messages about it. */
 public final class JsonText {
     private static final int MAX_DEPTH = 64;
+
+    private static final int MOST_EXPONENT = 400;
     private static final StreamReadConstraints LIMITS =
             StreamReadConstraints.builder().maxNestingDepth(MAX_DEPTH).build();
 
@@ -61,6 +64,9 @@ public final class JsonText {
         } catch (StreamConstraintsException tooDeep) {
             throw new BadJson(
                     new Problem(line(tooDeep), "", Fact.of("problem.too_deep").with("limit", MAX_DEPTH)));
+        } catch (NumberTooLarge tooLarge) {
+            throw new BadJson(new Problem(
+                    line(tooLarge), "", Fact.of("problem.number_too_large").with("limit", MOST_EXPONENT)));
         } catch (JsonProcessingException notJson) {
             if (isCutOff(notJson)) {
                 throw new BadJson(new Problem(line(notJson), "", Fact.of("problem.cut_off")));
@@ -103,7 +109,24 @@ public final class JsonText {
                         ? nodes.numberNode(parser.getIntValue())
                         : nodes.numberNode(parser.getBigIntegerValue());
             default:
-                return nodes.numberNode(parser.getDecimalValue());
+                return nodes.numberNode(decimal(parser));
+        }
+    }
+
+    /** A number that would take for ever to write out in full is refused. */
+    private static BigDecimal decimal(JsonParser parser) throws IOException {
+        BigDecimal value = parser.getDecimalValue();
+        if (Math.abs((long) value.precision() - value.scale()) > MOST_EXPONENT) {
+            throw new NumberTooLarge(parser);
+        }
+        return value;
+    }
+
+    private static final class NumberTooLarge extends JsonProcessingException {
+        private static final long serialVersionUID = 1L;
+
+        NumberTooLarge(JsonParser parser) {
+            super("number too large", parser.currentTokenLocation());
         }
     }
 

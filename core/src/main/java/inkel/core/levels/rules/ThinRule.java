@@ -1,9 +1,8 @@
 package inkel.core.levels.rules;
 
 import inkel.core.document.Between;
-import inkel.core.document.Extras;
 import inkel.core.document.Place;
-import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.Leave;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -49,6 +48,6 @@ public final class ThinRule implements Rule<LevelReport> {
                 "accept",
                 Fact.of("fix.accept").with("signal", signal.pin()),
                 Fact.of("fix.accept.cost"),
-                List.of(new Insert(signal.node(), new Between.Nothing(signal.endpoint(), "", Extras.NONE)))));
+                List.of(new Leave(signal.node(), signal.endpoint(), "", Leave.WHEN_APPLIED))));
     }
 }

@@ -4,8 +4,10 @@ import inkel.core.catalog.Settings;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.power.BurstReport;
+import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,18 +20,21 @@ final class BurstFixes {
         if (burst.excess().amperes() <= 0) {
             return Optional.empty();
         }
-        return burst.wanted()
-                .map(value -> new Fix(
-                        "capacitor-" + burst.placed().id(),
-                        Fact.of("fix.capacitor")
-                                .with("value", value)
-                                .with("rating", Engineering.print(burst.wantedRating()))
-                                .with("part", burst.placed().part().name()),
-                        Fact.of("fix.capacitor.cost"),
-                        List.of(new SetSetting(
-                                burst.node().node().id(),
-                                burst.placed().id(),
-                                Settings.CAPACITOR,
-                                Engineering.print(value.farads(), inkel.core.quantity.Unit.FARAD, 4)))));
+        return burst.wanted().flatMap(value -> burst.wantedRating().map(rating -> fix(burst, value, rating)));
+    }
+
+    private static Fix fix(BurstReport burst, Capacitance value, Voltage rating) {
+        return new Fix(
+                "capacitor-" + burst.placed().id(),
+                Fact.of("fix.capacitor")
+                        .with("value", value)
+                        .with("rating", Engineering.print(rating))
+                        .with("part", burst.placed().part().name()),
+                Fact.of("fix.capacitor.cost"),
+                List.of(new SetSetting(
+                        burst.node().node().id(),
+                        burst.placed().id(),
+                        Settings.CAPACITOR,
+                        Engineering.print(value.farads(), inkel.core.quantity.Unit.FARAD, 4))));
     }
 }

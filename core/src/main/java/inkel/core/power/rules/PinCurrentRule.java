@@ -21,6 +21,7 @@ import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -46,8 +47,9 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                 .filter(load -> load.isUnlimited() || load.isLed() && load.isOver())
                 .map(PinCurrentRule::describe)
                 .forEach(findings::add);
-        Map<NodeCircuit, List<PinLoadReport>> byNode =
-                report.pinLoads().stream().collect(Collectors.groupingBy(PinLoadReport::node));
+        // In document order: nodes have no order of their own.
+        Map<NodeCircuit, List<PinLoadReport>> byNode = report.pinLoads().stream()
+                .collect(Collectors.groupingBy(PinLoadReport::node, LinkedHashMap::new, Collectors.toList()));
         byNode.forEach((node, loads) -> together(node, loads).ifPresent(findings::add));
         return findings;
     }

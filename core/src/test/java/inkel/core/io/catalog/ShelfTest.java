@@ -15,6 +15,8 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ShelfTest {
     @TempDir
@@ -102,5 +104,37 @@ class ShelfTest {
         assertEquals(1, replaced.entries().size());
         assertTrue(Files.readString(folder.resolve("own-rain-gauge.json")).contains("0x2A"));
         assertFalse(Files.readString(folder.resolve("own-rain-gauge.json")).contains("0x29"));
+    }
+
+    private static Shelf.Entry named(String id) {
+        Shelf.Entry good = entry("Rain gauge");
+        return new Shelf.Entry(good.cls().withId(id), good.json());
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../outside", "/tmp/inkel-outside", "", "..", "a/b", "."})
+    void anIdNeverLeadsOutOfTheFolder(String id) throws IOException {
+        Path inside = Files.createDirectories(folder.resolve("shelf"));
+        assertThrows(IOException.class, () -> Shelf.read(inside).with(named(id)));
+        assertThrows(IOException.class, () -> Shelf.read(inside).without(id));
+        try (var files = Files.list(folder)) {
+            assertEquals(List.of(inside), files.toList());
+        }
+        String text = entry("Rain gauge").json().replace("own-rain-gauge", id);
+        UnreadableFile refused = assertThrows(UnreadableFile.class, () -> Shelf.parse(Path.of("x"), text));
+        assertEquals("/id", refused.problems().get(0).field());
+    }
+
+    @Test
+    void aFileThatIsNoDefinitionOfThatIdIsNeverReplaced() throws IOException {
+        Path other = folder.resolve("own-rain-gauge.json");
+        Files.writeString(other, "{\"format\": 2, \"name\": \"A build\"}");
+        Shelf shelf = Shelf.read(folder);
+        assertThrows(IOException.class, () -> shelf.with(entry("Rain gauge")));
+        assertEquals("{\"format\": 2, \"name\": \"A build\"}", Files.readString(other));
+        Files.delete(other);
+        shelf.with(entry("Rain gauge"));
+        Shelf.read(folder).with(entry("Rain gauge"));
+        assertTrue(Files.exists(other), "a definition gives way to a newer one of its id");
     }
 }
