@@ -104,4 +104,18 @@ public enum PinUse {
             default -> Optional.empty();
         };
     }
+
+    /** What it belongs to, as a stable text: {@code spi}, {@code i2c}, {@code uart}, {@code supply}, {@code digital}. */
+    public String family() {
+        return switch (this) {
+            case SPI_SCK, SPI_MOSI, SPI_MISO, SPI_CS -> "spi";
+            case I2C_SDA, I2C_SCL -> "i2c";
+            case UART_RX, UART_TX -> "uart";
+            case PWM -> "pwm";
+            case ANALOG -> "analog";
+            case GROUND -> "ground";
+            case SUPPLY, RAIL -> "supply";
+            default -> "digital";
+        };
+    }
 }

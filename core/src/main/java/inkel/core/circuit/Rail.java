@@ -5,6 +5,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.List;
@@ -56,6 +57,16 @@ public record Rail(
     /** Whether the rail comes from outside the build. */
     public boolean isSource() {
         return output.way() == Output.Way.SOURCE;
+    }
+
+    /** Whether the peak is above the rating. */
+    public boolean isOver() {
+        return peak.isAbove(rating);
+    }
+
+    /** The peak as a share of the rating. */
+    public Share peakShare() {
+        return Share.of(peak.amperes() / rating.amperes());
     }
 
     /** What is left for more loads before the peak reaches the rating; negative when overloaded. */

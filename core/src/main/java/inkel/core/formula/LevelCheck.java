@@ -36,6 +36,31 @@ public record LevelCheck(
         return absoluteMax.minus(vohMax);
     }
 
+    /** Which of the three distances is told first. */
+    public enum Side {
+        /** To the absolute maximum: only told where it is passed. */
+        HEADROOM,
+        LOW,
+        HIGH
+    }
+
+    /** The headroom where it is passed, else the smaller margin; the high one where both are the same. */
+    public Side tightest() {
+        if (headroom().isBelow(Voltage.ZERO)) {
+            return Side.HEADROOM;
+        }
+        return lowMargin().isBelow(highMargin()) ? Side.LOW : Side.HIGH;
+    }
+
+    /** The distance of {@link #tightest}. */
+    public Voltage tightestMargin() {
+        return switch (tightest()) {
+            case HEADROOM -> headroom();
+            case LOW -> lowMargin();
+            case HIGH -> highMargin();
+        };
+    }
+
     /** The margin that is aimed for. */
     public Voltage wantedMargin() {
         return supply.times(THIN_SHARE);

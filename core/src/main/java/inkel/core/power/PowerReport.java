@@ -32,6 +32,11 @@ public record PowerReport(
     /** The share of its rating that a rail may give on average, to leave room for heat and age. */
     public static final Share AVERAGE_SHARE = Share.ofPercent(80);
 
+    /** Whether a rail's peak is inside its rating, but above the share that it should not give for long. */
+    public static boolean isNear(Rail rail) {
+        return !rail.isOver() && rail.peak().isAbove(rail.rating().times(AVERAGE_SHARE.ratio()));
+    }
+
     public PowerReport {
         budgets = List.copyOf(budgets);
         regulators = List.copyOf(regulators);
@@ -55,12 +60,11 @@ public record PowerReport(
         }
 
         public boolean isPeakOver() {
-            return rail.peak().isAbove(rail.rating());
+            return rail.isOver();
         }
 
-        /** The peak as a share of the rating. */
         public Share peakShare() {
-            return Share.of(rail.peak().amperes() / rail.rating().amperes());
+            return rail.peakShare();
         }
     }
 

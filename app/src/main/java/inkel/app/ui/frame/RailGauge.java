@@ -28,7 +28,7 @@ final class RailGauge extends Pressable {
         double share = budget.peakShare().ratio();
         bar = new Gauge(Math.min(1, share));
         bar.pseudoClassStateChanged(OVER, budget.isPeakOver());
-        bar.pseudoClassStateChanged(NEAR, !budget.isPeakOver() && share > PowerReport.AVERAGE_SHARE.ratio());
+        bar.pseudoClassStateChanged(NEAR, PowerReport.isNear(budget.rail()));
         amount = new Line(Words.say(Fact.of(budget.isPeakOver() ? "strip.over" : "strip.of")
                 .with("peak", budget.rail().peak())
                 .with("rating", budget.rail().rating())));

@@ -1,6 +1,5 @@
 package inkel.app.ui.kit;
 
-import inkel.core.pins.PinReport.How;
 import java.util.Locale;
 import javafx.css.PseudoClass;
 import javafx.scene.Group;
@@ -19,11 +18,7 @@ public final class Knot extends Group {
         PLACED,
         HELD,
         CLASH,
-        OPEN;
-
-        public static Form of(How how) {
-            return valueOf(how.name());
-        }
+        OPEN
     }
 
     public Knot(Form form, String... styles) {

@@ -129,9 +129,6 @@ public record LadderModel(
 
     private static Listener listener(NodeCircuit node, Link link) {
         LevelCheck check = link.check();
-        boolean isHarm = link.verdict() == Verdict.HARMS;
-        boolean isLow = !isHarm && check.lowMargin().isBelow(check.highMargin());
-        Voltage gap = isHarm ? check.headroom() : isLow ? check.lowMargin() : check.highMargin();
         return new Listener(
                 Words.say(PinNames.of(node, link.to())),
                 link.between().map(BetweenWords::brief).orElse(""),
@@ -142,8 +139,8 @@ public record LadderModel(
                 check.absoluteMax().volts(),
                 check.recommendedMax().map(Voltage::volts),
                 link.verdict(),
-                isLow,
-                Words.show(gap),
+                check.tightest() == LevelCheck.Side.LOW,
+                Words.show(check.tightestMargin()),
                 Words.say(Fact.of("levels.limit").with("volts", check.absoluteMax())));
     }
 }

@@ -5,7 +5,6 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
-import inkel.app.ui.pins.PinRows;
 import inkel.app.words.Words;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.PinUse;

@@ -28,6 +28,7 @@ import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
+import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
 import inkel.core.power.PinLoadReport;
 import inkel.core.quantity.Engineering;
@@ -156,8 +157,8 @@ final class LoomMaker {
         }
         Map<Endpoint, String> families = new HashMap<>();
         node.nets()
-                .forEach((end, wires) -> families.put(
-                        end, LoomModel.family(pins.useOf(wires.get(0).from()))));
+                .forEach((end, wires) ->
+                        families.put(end, pins.useOf(wires.get(0).from()).family()));
         return found.stream()
                 .sorted(Comparator.comparingInt(thread -> {
                     int at = BUS_ORDER.indexOf(families.getOrDefault(thread.end(), ""));
@@ -268,14 +269,14 @@ final class LoomMaker {
                 .orElse(-1);
         Knot.Form form = wire.isEmpty()
                 ? Knot.Form.OPEN
-                : clashes.contains(place) ? Knot.Form.CLASH : Knot.Form.of(pins.how(wire.get()));
+                : clashes.contains(place) ? Knot.Form.CLASH : form(pins.how(wire.get()));
         return new Row(
                 place,
                 pin.label(),
                 thread,
                 other,
                 form,
-                LoomModel.family(pin.use()),
+                pin.use().family(),
                 node.between(end).map(LoomMaker::mark).orElse(Mark.NONE),
                 Optional.ofNullable(verdicts.get(place)),
                 Optional.ofNullable(loads.get(end)),
@@ -319,5 +320,13 @@ final class LoomMaker {
                 Words.get("loom.links.purpose"),
                 rows,
                 view.folded().contains(""));
+    }
+
+    private static Knot.Form form(PinReport.How how) {
+        return switch (how) {
+            case FIXED -> Knot.Form.FIXED;
+            case PLACED -> Knot.Form.PLACED;
+            case HELD -> Knot.Form.HELD;
+        };
     }
 }

@@ -1,7 +1,6 @@
 package inkel.app.ui.pins;
 
 import inkel.app.ui.kit.Knot;
-import inkel.core.catalog.PinUse;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
@@ -105,19 +104,5 @@ public record LoomModel(List<Thread> threads, List<Module> modules, int folded) 
                 .filter(module -> !module.isFolded())
                 .mapToInt(module -> module.rows().size())
                 .sum();
-    }
-
-    /** The colour family of the wire of such a pin: {@code spi}, {@code supply}, {@code digital}. */
-    public static String family(PinUse use) {
-        return switch (use) {
-            case SPI_SCK, SPI_MOSI, SPI_MISO, SPI_CS -> "spi";
-            case I2C_SDA, I2C_SCL -> "i2c";
-            case UART_RX, UART_TX -> "uart";
-            case PWM -> "pwm";
-            case ANALOG -> "analog";
-            case GROUND -> "ground";
-            case SUPPLY, RAIL -> "supply";
-            default -> "digital";
-        };
     }
 }

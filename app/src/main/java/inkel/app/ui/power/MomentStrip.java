@@ -148,8 +148,7 @@ final class MomentStrip extends VBox {
                 ? wanted
                 : node.rails().stream()
                         .filter(rail -> !rail.worst().isEmpty())
-                        .max(Comparator.comparingDouble(
-                                rail -> rail.peak().amperes() / rail.rating().amperes()));
+                        .max(Comparator.comparingDouble(rail -> rail.peakShare().ratio()));
     }
 
     private void line(NodeCircuit node, Rail rail) {

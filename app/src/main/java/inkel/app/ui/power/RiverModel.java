@@ -195,16 +195,16 @@ public record RiverModel(List<Bar> bars, List<Leaf> leaves, List<Flow> flows, in
             double most = Math.max(Math.max(content, LEAST_BANK), filled + LEAST_BANK);
             double bank = Math.min(Math.max(LEAST_BANK, whole), most);
             boolean isUsed = !rail.loads().isEmpty();
-            boolean isOver = rail.peak().isAbove(rail.rating());
-            boolean isNear = rail.peak().amperes() > rail.rating().amperes() * PowerReport.AVERAGE_SHARE.ratio();
-            Tone tone = !isUsed ? Tone.UNUSED : isOver ? Tone.OVER : isNear ? Tone.NEAR : Tone.FINE;
+            Tone tone = !isUsed
+                    ? Tone.UNUSED
+                    : rail.isOver() ? Tone.OVER : PowerReport.isNear(rail) ? Tone.NEAR : Tone.FINE;
             String volts = rail.volts()
                     .map(range -> Engineering.print(range.expected()))
                     .orElse(Words.get("river.no_volts"));
             return new Bar(
                     rail.id(),
                     Words.say(RailNames.of(node, rail.id())),
-                    Words.say(Fact.of("river.amount." + (isOver ? "over" : isUsed ? "of" : "unused"))
+                    Words.say(Fact.of("river.amount." + (rail.isOver() ? "over" : isUsed ? "of" : "unused"))
                             .with("peak", rail.peak())
                             .with("rating", rail.rating())
                             .with("volts", volts)),

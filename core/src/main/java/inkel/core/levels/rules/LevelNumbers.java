@@ -4,7 +4,6 @@ import inkel.core.finding.Finding;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
 import inkel.core.quantity.Source;
-import inkel.core.quantity.Voltage;
 
 /** The arithmetic of a verdict on levels: the side that fails, or fails by more, with its figures and their sources. */
 final class LevelNumbers {
@@ -42,7 +41,6 @@ final class LevelNumbers {
 
     /** The low side is told when it is the one that fails, or fails by more. */
     private static boolean isLowTheWorse(LevelCheck check) {
-        Voltage wanted = check.wantedMargin();
-        return check.lowMargin().isBelow(wanted) && check.lowMargin().isBelow(check.highMargin());
+        return check.tightest() == LevelCheck.Side.LOW && check.lowMargin().isBelow(check.wantedMargin());
     }
 }

@@ -1,4 +1,4 @@
-package inkel.app.ui.pins;
+package inkel.app.ui.parts;
 
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Knot;
@@ -57,7 +57,7 @@ public final class PinRows extends VBox {
         Caption label = Ui.word(item.label(), "loom-pin").right();
         label.setMinWidth(70);
         label.setPrefWidth(70);
-        String style = "wire-" + LoomModel.family(item.use());
+        String style = "wire-" + item.use().family();
         Region thread = new Region();
         thread.getStyleClass().addAll("pin-thread", "ground-" + style);
         HBox row = new HBox(6, label, thread);
