@@ -54,6 +54,7 @@ class WordsTest {
                     || Texts.read().keySet().stream().anyMatch(key -> key.startsWith(info.code() + "."));
             assertTrue(hasSentence, info.code());
             assertTrue(Words.has("finding.short." + info.code()), info.code());
+            assertTrue(Words.has("basis." + info.code()), info.code());
         }
     }
 

@@ -75,8 +75,7 @@ import org.slf4j.LoggerFactory;
 
 /** Every rule that is shipped, in the order of the stages. A new rule is one more line here. */
 public final class RuleBook {
-    private static final RuleInfo FAILED = new RuleInfo(
-            "inkel.rule_failed", Severity.LOOK, Stage.LOG, "a check that did not run says nothing about the build");
+    private static final RuleInfo FAILED = new RuleInfo("inkel.rule_failed", Severity.LOOK, Stage.LOG);
 
     /** A rule and the report it reads. */
     private record Entry<R>(Rule<R> rule, Function<Reports, R> report) {

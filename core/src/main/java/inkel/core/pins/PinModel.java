@@ -35,6 +35,9 @@ import org.chocosolver.util.criteria.Criterion;
  * Sharing out pins as a constraint model. Every pin that can be wired to has a number; every want is a variable over the
  * numbers it may take. No two takers have the same pin; what else must hold is stated by {@link PinModelBuses},
  * {@link PinModelPorts} and {@link PinModelTimers}, what is only wished for by {@link PinModelRibbons} and the prices.
+ *
+ * <p>Longer than other files: what is asked and how it is searched are about the same variables, and handing these from
+ * one class to another would tell less than it takes.
  */
 final class PinModel {
     /** Ends a search; counted in failures, not in time, so that the outcome is the same on every machine. */

@@ -13,7 +13,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class RuleBookTest {
-    private static final RuleInfo INFO = new RuleInfo("test.crash", Severity.STOP, Stage.PINS, "for the test");
+    private static final RuleInfo INFO = new RuleInfo("test.crash", Severity.STOP, Stage.PINS);
 
     private static final Rule<String> CRASHING = new Rule<>() {
         @Override

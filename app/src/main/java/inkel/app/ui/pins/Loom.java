@@ -22,6 +22,8 @@ import javafx.scene.shape.Rectangle;
 /**
  * The crossing chart: board pins are upright threads, module pins cross them, a knot is a wire. Only what is seen is made:
  * cards, rows and threads come and go as it is scrolled.
+ *
+ * <p>Longer than other files: layout, pointer and keys all work on the layers that are on the screen at the moment.
  */
 public final class Loom extends VBox {
     /** What the colours of the wires tell. */

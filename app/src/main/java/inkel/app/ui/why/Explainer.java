@@ -1,5 +1,6 @@
 package inkel.app.ui.why;
 
+import inkel.app.ui.why.Why.Line;
 import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
@@ -143,6 +144,10 @@ public final class Explainer {
             sections.add(Section.ofRows(Words.get("why.why"), rows));
         }
         sections.addAll(more);
+        if (Words.has("basis." + finding.code())) {
+            sections.add(Section.ofLines(
+                    Words.get("why.basis"), List.of(new Line(Tone.PLAIN, Words.get("basis." + finding.code())))));
+        }
         return new Why(
                 title,
                 "",

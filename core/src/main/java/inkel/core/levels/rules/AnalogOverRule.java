@@ -22,9 +22,8 @@ import java.util.Optional;
  */
 public final class AnalogOverRule implements Rule<LevelReport> {
     private static final String CODE = "adc.over_range";
-    private static final RuleInfo HARMS = new RuleInfo(
-            CODE, Severity.STOP, Stage.LEVELS, "data sheets, absolute maximum ratings and full scale of the converter");
-    private static final RuleInfo CLIPS = new RuleInfo(CODE, Severity.LOOK, Stage.LEVELS, HARMS.basis());
+    private static final RuleInfo HARMS = new RuleInfo(CODE, Severity.STOP, Stage.LEVELS);
+    private static final RuleInfo CLIPS = new RuleInfo(CODE, Severity.LOOK, Stage.LEVELS);
 
     /** A divider that leaves less than this of the full scale wastes the converter. */
     private static final double USED_SHARE = 0.85;

@@ -36,11 +36,7 @@ import java.util.Optional;
  * its supply. A resistor in line keeps that small; so does switching both on together.
  */
 public final class BackPowerRule implements Rule<LevelReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "levels.back_power",
-            Severity.LOOK,
-            Stage.LEVELS,
-            "absolute maximum ratings: 0.3 V above a supply that is off");
+    private static final RuleInfo INFO = new RuleInfo("levels.back_power", Severity.LOOK, Stage.LEVELS);
 
     /** More than this on a pin of a part that is off feeds it through its clamp. */
     private static final Voltage CLAMP = Voltage.ofMillivolts(300);

@@ -16,8 +16,7 @@ import java.util.List;
 
 /** Reports a divider or a buffer in a wire that both ends drive: it serves one way and spoils the other. */
 public final class DividerTwoWayRule implements Rule<LevelReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("levels.divider_two_way", Severity.STOP, Stage.LEVELS, "two resistors have a direction");
+    private static final RuleInfo INFO = new RuleInfo("levels.divider_two_way", Severity.STOP, Stage.LEVELS);
 
     @Override
     public RuleInfo info() {

@@ -11,8 +11,7 @@ import java.util.List;
 
 /** Reports a wire that cannot be judged, because a part on it gives no levels. Missing data is not a pass. */
 public final class FigureUnknownRule implements Rule<LevelReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("parts.figure_unknown", Severity.LOOK, Stage.PARTS, "a verdict needs figures on both sides");
+    private static final RuleInfo INFO = new RuleInfo("parts.figure_unknown", Severity.LOOK, Stage.PARTS);
 
     @Override
     public RuleInfo info() {

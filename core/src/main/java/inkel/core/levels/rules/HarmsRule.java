@@ -12,8 +12,7 @@ import java.util.stream.Stream;
 
 /** Reports a wire whose driver can rise above what the receiver survives. */
 public final class HarmsRule implements Rule<LevelReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("levels.harms", Severity.STOP, Stage.LEVELS, "data sheets, absolute maximum ratings");
+    private static final RuleInfo INFO = new RuleInfo("levels.harms", Severity.STOP, Stage.LEVELS);
 
     @Override
     public RuleInfo info() {

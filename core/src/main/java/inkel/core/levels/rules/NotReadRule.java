@@ -12,8 +12,7 @@ import java.util.stream.Stream;
 
 /** Reports a wire whose high or low may not be taken for what it is. */
 public final class NotReadRule implements Rule<LevelReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("levels.not_read", Severity.STOP, Stage.LEVELS, "data sheets, input thresholds");
+    private static final RuleInfo INFO = new RuleInfo("levels.not_read", Severity.STOP, Stage.LEVELS);
 
     @Override
     public RuleInfo info() {

@@ -22,8 +22,7 @@ import java.util.List;
 
 /** Reports an open-drain wire that a pull-up lifts above what one that listens survives. */
 public final class PullupHarmsRule implements Rule<LevelReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "levels.pullup_harms", Severity.STOP, Stage.LEVELS, "the highest pull-up decides the high of the wire");
+    private static final RuleInfo INFO = new RuleInfo("levels.pullup_harms", Severity.STOP, Stage.LEVELS);
 
     @Override
     public RuleInfo info() {

@@ -25,8 +25,7 @@ import java.util.stream.Stream;
 
 /** Reports a wire that is clocked faster than a transistor shifter lets it rise; a whole SPI bus once. */
 public final class ShifterSlowRule implements Rule<LevelReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("levels.shifter_slow", Severity.LOOK, Stage.LEVELS, "rise 2.2·R·C under 30 % of a bit");
+    private static final RuleInfo INFO = new RuleInfo("levels.shifter_slow", Severity.LOOK, Stage.LEVELS);
 
     /** Rates that every serial part knows. */
     private static final List<Integer> USUAL_RATES = List.of(57_600, 38_400, 19_200, 9600, 4800);

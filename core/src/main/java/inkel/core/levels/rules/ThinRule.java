@@ -17,8 +17,7 @@ import java.util.stream.Stream;
 
 /** Reports a wire that is read, but with little to spare. */
 public final class ThinRule implements Rule<LevelReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "levels.thin", Severity.LOOK, Stage.LEVELS, "5 % of the receiver's supply as margin; recommended limits");
+    private static final RuleInfo INFO = new RuleInfo("levels.thin", Severity.LOOK, Stage.LEVELS);
 
     @Override
     public RuleInfo info() {

@@ -18,8 +18,7 @@ import java.util.List;
 
 /** Notes a part whose header is still to be soldered on: pins pushed into bare holes make no contact to trust. */
 public final class HeaderLooseRule implements Rule<Circuit> {
-    private static final RuleInfo INFO =
-            new RuleInfo("parts.header_loose", Severity.NOTE, Stage.PARTS, "a loose header makes no contact");
+    private static final RuleInfo INFO = new RuleInfo("parts.header_loose", Severity.NOTE, Stage.PARTS);
 
     @Override
     public RuleInfo info() {

@@ -12,8 +12,7 @@ import java.util.List;
 
 /** Reports a part none of whose supply pins is fed, or one of whose needed supplies is not. */
 public final class NoSupplyRule implements Rule<SupplyReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("parts.no_supply", Severity.STOP, Stage.PARTS, "a part without supply does nothing");
+    private static final RuleInfo INFO = new RuleInfo("parts.no_supply", Severity.STOP, Stage.PARTS);
 
     @Override
     public RuleInfo info() {

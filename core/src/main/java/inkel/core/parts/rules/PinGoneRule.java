@@ -34,8 +34,7 @@ import java.util.Optional;
  * or another one took its place. Everything else is judged without it.
  */
 public final class PinGoneRule implements Rule<Circuit> {
-    private static final RuleInfo INFO =
-            new RuleInfo("parts.pin_gone", Severity.STOP, Stage.PARTS, "a wire needs a pin at both ends");
+    private static final RuleInfo INFO = new RuleInfo("parts.pin_gone", Severity.STOP, Stage.PARTS);
 
     @Override
     public RuleInfo info() {

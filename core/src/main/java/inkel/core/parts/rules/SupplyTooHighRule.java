@@ -15,8 +15,7 @@ import java.util.List;
 
 /** Reports a supply pin whose rail can rise above the most the part works at. */
 public final class SupplyTooHighRule implements Rule<SupplyReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("parts.supply_too_high", Severity.STOP, Stage.PARTS, "data sheet, supply range");
+    private static final RuleInfo INFO = new RuleInfo("parts.supply_too_high", Severity.STOP, Stage.PARTS);
 
     @Override
     public RuleInfo info() {

@@ -15,8 +15,7 @@ import java.util.stream.Stream;
 
 /** Reports two parts of one I2C bus that answer to the same address, second and all-call addresses included. */
 public final class AddressClashRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("i2c.address_clash", Severity.STOP, Stage.PINS, "I2C-bus specification, addressing");
+    private static final RuleInfo INFO = new RuleInfo("i2c.address_clash", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

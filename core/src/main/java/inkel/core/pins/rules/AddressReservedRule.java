@@ -14,8 +14,7 @@ import java.util.List;
 
 /** Reports an address that the bus keeps for itself: below 0x08 or above 0x77. */
 public final class AddressReservedRule implements Rule<PinReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "i2c.address_reserved", Severity.STOP, Stage.PINS, "I2C-bus specification, reserved addresses");
+    private static final RuleInfo INFO = new RuleInfo("i2c.address_reserved", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

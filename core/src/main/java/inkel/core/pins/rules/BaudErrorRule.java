@@ -19,8 +19,7 @@ import java.util.List;
 
 /** Reports a serial rate that the board's clock cannot be divided down to within 2 %. */
 public final class BaudErrorRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("uart.baud_error", Severity.STOP, Stage.PINS, "2 % at one end leaves the tenth bit readable");
+    private static final RuleInfo INFO = new RuleInfo("uart.baud_error", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

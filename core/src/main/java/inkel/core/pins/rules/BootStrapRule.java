@@ -15,8 +15,7 @@ import java.util.Optional;
 
 /** Reports a part that holds a pin at a level of its own while the board reads it to choose how to start. */
 public final class BootStrapRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("pins.boot_strap", Severity.LOOK, Stage.PINS, "strap pins are read when power comes up");
+    private static final RuleInfo INFO = new RuleInfo("pins.boot_strap", Severity.LOOK, Stage.PINS);
 
     @Override
     public RuleInfo info() {

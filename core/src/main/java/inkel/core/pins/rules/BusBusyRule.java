@@ -20,8 +20,7 @@ import java.util.Optional;
 
 /** Reports an I2C bus that the polls of its parts keep busy for most of the time. */
 public final class BusBusyRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("i2c.bus_busy", Severity.LOOK, Stage.PINS, "9 clocks a byte, start and stop, times the polls");
+    private static final RuleInfo INFO = new RuleInfo("i2c.bus_busy", Severity.LOOK, Stage.PINS);
 
     private static final List<Frequency> SPEEDS = List.of(Frequency.ofHertz(400_000), Frequency.ofHertz(1_000_000));
 

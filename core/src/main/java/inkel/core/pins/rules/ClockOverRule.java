@@ -18,8 +18,7 @@ import java.util.List;
 
 /** Reports a bus that is clocked faster than its slowest member takes. */
 public final class ClockOverRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("i2c.clock_over", Severity.STOP, Stage.LEVELS, "the slowest member sets the clock");
+    private static final RuleInfo INFO = new RuleInfo("i2c.clock_over", Severity.STOP, Stage.LEVELS);
 
     @Override
     public RuleInfo info() {

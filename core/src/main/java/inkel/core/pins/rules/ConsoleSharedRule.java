@@ -16,8 +16,7 @@ import java.util.stream.Collectors;
 
 /** Reports a part on the pins through which the board is programmed: it must be unplugged each time. */
 public final class ConsoleSharedRule implements Rule<PinReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "uart.console_shared", Severity.LOOK, Stage.PINS, "the console is in use while the board is programmed");
+    private static final RuleInfo INFO = new RuleInfo("uart.console_shared", Severity.LOOK, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -16,8 +16,7 @@ import java.util.Optional;
 
 /** Reports pulses to be measured on a pin that cannot measure, or on a slice that is making pulses at the same time. */
 public final class InputChannelRule implements Rule<PinReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "pwm.input_channel", Severity.LOOK, Stage.PINS, "pulses are measured by capture or by a call at each edge");
+    private static final RuleInfo INFO = new RuleInfo("pwm.input_channel", Severity.LOOK, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -21,8 +21,7 @@ import java.util.Optional;
 
 /** Reports an input that is neither driven nor tied: it picks up whatever is near. */
 public final class InputFloatsRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("pins.input_floats", Severity.LOOK, Stage.PINS, "an input is driven or tied, never left open");
+    private static final RuleInfo INFO = new RuleInfo("pins.input_floats", Severity.LOOK, Stage.PINS);
 
     @Override
     public RuleInfo info() {

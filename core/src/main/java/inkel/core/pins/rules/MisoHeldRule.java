@@ -26,8 +26,7 @@ import java.util.Set;
 
 /** Reports a part that does not let go of the shared MISO wire while it is not selected. */
 public final class MisoHeldRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("spi.miso_held", Severity.STOP, Stage.PINS, "only the selected part may drive MISO");
+    private static final RuleInfo INFO = new RuleInfo("spi.miso_held", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

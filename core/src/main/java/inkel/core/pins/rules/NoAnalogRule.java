@@ -20,9 +20,8 @@ import java.util.stream.Stream;
 /** Reports an analog signal on a pin that cannot convert, or that cannot while the board's radio is on. */
 public final class NoAnalogRule implements Rule<PinReport> {
     private static final String CODE = "adc.no_analog";
-    private static final String BASIS = "only some pins reach a converter";
-    private static final RuleInfo INFO = new RuleInfo(CODE, Severity.STOP, Stage.PINS, BASIS);
-    private static final RuleInfo MEANWHILE = new RuleInfo(CODE, Severity.LOOK, Stage.PINS, BASIS);
+    private static final RuleInfo INFO = new RuleInfo(CODE, Severity.STOP, Stage.PINS);
+    private static final RuleInfo MEANWHILE = new RuleInfo(CODE, Severity.LOOK, Stage.PINS);
 
     @Override
     public RuleInfo info() {

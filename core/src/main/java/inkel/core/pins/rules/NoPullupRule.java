@@ -21,8 +21,7 @@ import java.util.stream.Stream;
 public final class NoPullupRule implements Rule<PinReport> {
     private static final String USUAL = "4.7 kΩ";
 
-    private static final RuleInfo INFO =
-            new RuleInfo("i2c.no_pullup", Severity.STOP, Stage.PINS, "I2C-bus specification, open-drain lines");
+    private static final RuleInfo INFO = new RuleInfo("i2c.no_pullup", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

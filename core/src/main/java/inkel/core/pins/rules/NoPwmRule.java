@@ -14,8 +14,7 @@ import java.util.List;
 
 /** Reports a signal that wants timed pulses on a pin that cannot give them, not by the program either. */
 public final class NoPwmRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("pwm.no_pwm", Severity.STOP, Stage.PINS, "what the board can do, by timer or by program");
+    private static final RuleInfo INFO = new RuleInfo("pwm.no_pwm", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -21,8 +21,7 @@ import java.util.Set;
 
 /** Reports a signal on a pin that cannot do what the signal needs. */
 public final class NoRoleRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("pins.no_role", Severity.STOP, Stage.PINS, "what the board's pins can do");
+    private static final RuleInfo INFO = new RuleInfo("pins.no_role", Severity.STOP, Stage.PINS);
 
     private static final Set<PinUse> HAVE_OWN_RULE = Set.of(PinUse.PWM, PinUse.ANALOG);
 

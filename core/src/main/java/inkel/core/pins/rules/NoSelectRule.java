@@ -14,8 +14,7 @@ import java.util.List;
 
 /** Reports a member of a shared SPI bus that has no select of its own: it talks into every other one. */
 public final class NoSelectRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("spi.no_select", Severity.STOP, Stage.PINS, "one select for each part on the bus");
+    private static final RuleInfo INFO = new RuleInfo("spi.no_select", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -19,8 +19,7 @@ import java.util.Optional;
 
 /** Reports serial wires that join talker to talker and listener to listener. */
 public final class NotCrossedRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("uart.not_crossed", Severity.STOP, Stage.PINS, "one end's TX is the other end's RX");
+    private static final RuleInfo INFO = new RuleInfo("uart.not_crossed", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

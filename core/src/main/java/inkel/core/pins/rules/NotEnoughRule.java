@@ -17,8 +17,7 @@ import java.util.stream.Stream;
 
 /** Reports signals for which no pin is left at all. */
 public final class NotEnoughRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("pins.not_enough", Severity.STOP, Stage.PINS, "each wire takes a pin of its own");
+    private static final RuleInfo INFO = new RuleInfo("pins.not_enough", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -12,8 +12,7 @@ import java.util.List;
 
 /** Reports a signal that the part needs and that goes nowhere. */
 public final class NotPlacedRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("pins.not_placed", Severity.STOP, Stage.PINS, "a needed signal must be wired");
+    private static final RuleInfo INFO = new RuleInfo("pins.not_placed", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -16,8 +16,7 @@ import java.util.stream.Stream;
 
 /** Reports two parts on one serial port: what both say at once is heard by nobody. */
 public final class PortTakenRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("uart.port_taken", Severity.STOP, Stage.PINS, "one port, one part");
+    private static final RuleInfo INFO = new RuleInfo("uart.port_taken", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -22,8 +22,7 @@ import java.util.Optional;
 
 /** Reports a bus whose pull-ups together are so strong that a member cannot pull it low. */
 public final class PullupStrongRule implements Rule<PinReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "i2c.pullup_strong", Severity.LOOK, Stage.LEVELS, "I2C-bus specification: R ≥ (V_DD − V_OL)/I_OL");
+    private static final RuleInfo INFO = new RuleInfo("i2c.pullup_strong", Severity.LOOK, Stage.LEVELS);
 
     @Override
     public RuleInfo info() {

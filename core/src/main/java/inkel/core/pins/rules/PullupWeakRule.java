@@ -21,8 +21,7 @@ import java.util.List;
 
 /** Reports a bus whose pull-ups are too weak for its clock: its wires rise too slowly. */
 public final class PullupWeakRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("i2c.pullup_weak", Severity.LOOK, Stage.LEVELS, "I2C-bus specification: R ≤ t_r/(0.8473·C_b)");
+    private static final RuleInfo INFO = new RuleInfo("i2c.pullup_weak", Severity.LOOK, Stage.LEVELS);
 
     @Override
     public RuleInfo info() {

@@ -18,11 +18,7 @@ import java.util.List;
 
 /** Notes a select on a shared SPI bus that nothing holds off while the board starts. */
 public final class SelectFloatsRule implements Rule<PinReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "spi.select_floats",
-            Severity.NOTE,
-            Stage.PINS,
-            "a pull-up on each select keeps parts off the bus until the program runs");
+    private static final RuleInfo INFO = new RuleInfo("spi.select_floats", Severity.NOTE, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -15,8 +15,7 @@ import java.util.List;
 
 /** Reports a serial port of plain pins that is asked for a faster rate than the program can be trusted with. */
 public final class SoftFastRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("uart.soft_fast", Severity.STOP, Stage.PINS, "limit of the board class for ports by software");
+    private static final RuleInfo INFO = new RuleInfo("uart.soft_fast", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -22,8 +22,7 @@ import java.util.Optional;
 
 /** Reports pulses that the program switches itself: their ends wander, and a servo wanders with them. */
 public final class SoftwareJitterRule implements Rule<PinReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "pwm.software_jitter", Severity.LOOK, Stage.PINS, "jitter of the board class over the range of the pulse");
+    private static final RuleInfo INFO = new RuleInfo("pwm.software_jitter", Severity.LOOK, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -19,8 +19,7 @@ import java.util.List;
 
 /** Reports an SPI bus that is clocked faster than a member, or the program that drives it, can go. */
 public final class SpiClockOverRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("spi.clock_over", Severity.STOP, Stage.PINS, "the slowest on the wire sets the clock");
+    private static final RuleInfo INFO = new RuleInfo("spi.clock_over", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

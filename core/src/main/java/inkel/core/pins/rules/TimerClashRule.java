@@ -24,8 +24,7 @@ import java.util.stream.Stream;
 
 /** Reports pulses of two frequencies on one timer, and pulses on a timer that common code takes for itself. */
 public final class TimerClashRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("pwm.timer_clash", Severity.STOP, Stage.PINS, "all pins of a timer share its frequency");
+    private static final RuleInfo INFO = new RuleInfo("pwm.timer_clash", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

@@ -16,8 +16,7 @@ import java.util.List;
 
 /** Reports a pin that two signals want which do not share a bus line. */
 public final class TwoDriversRule implements Rule<PinReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("pins.two_drivers", Severity.STOP, Stage.PINS, "one pin, one wire, unless a bus shares it");
+    private static final RuleInfo INFO = new RuleInfo("pins.two_drivers", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {

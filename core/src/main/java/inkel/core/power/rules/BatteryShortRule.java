@@ -21,8 +21,7 @@ import java.util.List;
 
 /** Reports a battery that is empty before it should be, or that sags below what a part needs. */
 public final class BatteryShortRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "power.battery_short", Severity.LOOK, Stage.POWER, "hours = usable share · capacity / average current");
+    private static final RuleInfo INFO = new RuleInfo("power.battery_short", Severity.LOOK, Stage.POWER);
 
     private static final double SECONDS_PER_HOUR = 3600;
 

@@ -14,8 +14,7 @@ import java.util.List;
 
 /** Reports a part whose bursts pull its rail below what it works at: it starts anew in the middle of its work. */
 public final class BurstDroopRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("power.burst_droop", Severity.STOP, Stage.POWER, "ΔV = I_excess · (ESR + t/C)");
+    private static final RuleInfo INFO = new RuleInfo("power.burst_droop", Severity.STOP, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -18,8 +18,7 @@ import java.util.Optional;
 
 /** Reports a winding straight on a pin: it takes too much, and its kick when it is switched off ends the pin. */
 public final class CoilDriveRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("power.coil_drive", Severity.STOP, Stage.POWER, "a winding keeps its current: V = −L·dI/dt");
+    private static final RuleInfo INFO = new RuleInfo("power.coil_drive", Severity.STOP, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -17,8 +17,7 @@ import java.util.List;
 
 /** Notes capacitors that a part wants beside its supply pin and that are not said to be there. */
 public final class DecouplingRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "power.decoupling", Severity.NOTE, Stage.POWER, "wanted before readings are trusted; it may work without");
+    private static final RuleInfo INFO = new RuleInfo("power.decoupling", Severity.NOTE, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -14,8 +14,7 @@ import java.util.List;
 
 /** Reports a linear regulator that gets too little above what it is to give: its rail falls with its input. */
 public final class DropoutRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("power.dropout", Severity.LOOK, Stage.POWER, "V_in − V_out ≥ dropout, at the lowest input");
+    private static final RuleInfo INFO = new RuleInfo("power.dropout", Severity.LOOK, Stage.POWER);
 
     @Override
     public RuleInfo info() {

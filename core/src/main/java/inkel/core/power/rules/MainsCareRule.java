@@ -16,8 +16,7 @@ import java.util.List;
 
 /** Notes contacts that mains may be behind: that side is for a licensed person and local code. */
 public final class MainsCareRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("power.mains_care", Severity.NOTE, Stage.POWER, "mains wiring is licensed work");
+    private static final RuleInfo INFO = new RuleInfo("power.mains_care", Severity.NOTE, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -18,8 +18,7 @@ import java.util.stream.Stream;
 
 /** Reports a part whose ground is not joined to that of the parts it works with: no voltage has a meaning then. */
 public final class NoCommonGroundRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "power.no_common_ground", Severity.STOP, Stage.POWER, "a voltage is measured between two points");
+    private static final RuleInfo INFO = new RuleInfo("power.no_common_ground", Severity.STOP, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -29,11 +29,7 @@ import java.util.stream.Collectors;
 
 /** Reports a lamp without a resistor, a pin that carries more than it may, and a board whose pins together do. */
 public final class PinCurrentRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "power.pin_current",
-            Severity.STOP,
-            Stage.POWER,
-            "limits of one pin and of the whole package; R = (V − V_f)/I");
+    private static final RuleInfo INFO = new RuleInfo("power.pin_current", Severity.STOP, Stage.POWER);
 
     @Override
     public RuleInfo info() {

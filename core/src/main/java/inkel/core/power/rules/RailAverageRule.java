@@ -13,8 +13,7 @@ import java.util.List;
 
 /** Reports a rail that gives more than four fifths of its rating on average. */
 public final class RailAverageRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("power.rail_average", Severity.LOOK, Stage.POWER, "80 % of the rating, for heat and age");
+    private static final RuleInfo INFO = new RuleInfo("power.rail_average", Severity.LOOK, Stage.POWER);
 
     @Override
     public RuleInfo info() {

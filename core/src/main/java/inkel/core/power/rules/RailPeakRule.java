@@ -11,8 +11,7 @@ import java.util.List;
 
 /** Reports a board or regulator rail whose loads, at their worst together, take more than it can give. */
 public final class RailPeakRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("power.rail_peak", Severity.STOP, Stage.POWER, "rating of the rail");
+    private static final RuleInfo INFO = new RuleInfo("power.rail_peak", Severity.STOP, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -15,8 +15,7 @@ import java.util.List;
 
 /** Reports a regulator whose junction gets hotter than it bears: it switches itself off, or dies. */
 public final class RegulatorHotRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("power.regulator_hot", Severity.STOP, Stage.POWER, "T_j = T_a + θ_JA · P");
+    private static final RuleInfo INFO = new RuleInfo("power.regulator_hot", Severity.STOP, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -20,8 +20,7 @@ import java.util.List;
 
 /** Reports servos on a board's rail that may take more than half of what the others leave of it. */
 public final class ServoFromBoardRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "power.servo_from_board", Severity.LOOK, Stage.POWER, "half of the rail's spare current, Inkel's own rule");
+    private static final RuleInfo INFO = new RuleInfo("power.servo_from_board", Severity.LOOK, Stage.POWER);
 
     @Override
     public RuleInfo info() {

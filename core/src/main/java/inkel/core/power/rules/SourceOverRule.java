@@ -11,8 +11,7 @@ import java.util.List;
 
 /** Reports a port, supply or battery asked for more than its rating, regulators' own current included. */
 public final class SourceOverRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO =
-            new RuleInfo("power.source_over", Severity.STOP, Stage.POWER, "rating of the source");
+    private static final RuleInfo INFO = new RuleInfo("power.source_over", Severity.STOP, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -19,8 +19,7 @@ import java.util.List;
 
 /** Reports two sources that meet on one rail with nothing between them. */
 public final class TwoSourcesRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "power.two_sources", Severity.STOP, Stage.POWER, "the stronger source drives current into the weaker");
+    private static final RuleInfo INFO = new RuleInfo("power.two_sources", Severity.STOP, Stage.POWER);
 
     @Override
     public RuleInfo info() {

@@ -20,8 +20,7 @@ import java.util.stream.Stream;
 
 /** Reports a supply wire that loses too much on the way, or whose plugged contacts carry more than they are made for. */
 public final class WireDropRule implements Rule<PowerReport> {
-    private static final RuleInfo INFO = new RuleInfo(
-            "power.wire_drop", Severity.LOOK, Stage.POWER, "R = 2·length·ρ/A + contacts; 1 A for a plugged contact");
+    private static final RuleInfo INFO = new RuleInfo("power.wire_drop", Severity.LOOK, Stage.POWER);
 
     @Override
     public RuleInfo info() {

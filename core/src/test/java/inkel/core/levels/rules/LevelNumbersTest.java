@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Which side of a verdict is told. A receiver at 3.3 V that reads high from 2.0 V, low to 0.8 V and bears 3.6 V. */
 class LevelNumbersTest {
-    private static final RuleInfo INFO = new RuleInfo("levels.some", Severity.LOOK, Stage.LEVELS, "for the test");
+    private static final RuleInfo INFO = new RuleInfo("levels.some", Severity.LOOK, Stage.LEVELS);
 
     @ParameterizedTest(name = "high {0} to {1}, low {2}, recommended {3}: {4}")
     @CsvSource(

@@ -1,0 +1,69 @@
+package inkel.core.io.catalog;
+
+import inkel.core.catalog.AnalogGroup;
+import inkel.core.catalog.Claim;
+import inkel.core.catalog.Controller;
+import inkel.core.catalog.SoftwareBuses;
+import inkel.core.catalog.Timer;
+import inkel.core.io.json.Fields;
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Unit;
+import java.util.Optional;
+
+/** Reads what only a board has: clocks, dividers, timers, converters. */
+final class ControllerFields {
+    private static final String CURRENT = "20 mA";
+    private static final String VOLTS = "3.3 V";
+    private static final String HERTZ = "400 kHz";
+
+    private ControllerFields() {}
+
+    static Controller controller(Fields controller) {
+        return new Controller(
+                controller.quantity("clock", Unit.HERTZ, "16 MHz"),
+                controller.numbers("uart_oversamples"),
+                controller.number("uart_register_bits", 12),
+                controller.number("uart_fraction_bits", 0),
+                controller.numbers("spi_dividers"),
+                software(controller),
+                controller.has("package_current")
+                        ? Optional.of(controller.quantity("package_current", Unit.AMPERE, CURRENT))
+                        : Optional.empty(),
+                controller.objects("timers").stream()
+                        .map(timer -> new Timer(
+                                timer.number("unit", 0), timer.number("bits", 8), timer.numbers("prescalers")))
+                        .toList(),
+                controller.objects("claims").stream()
+                        .map(claim -> new Claim(claim.text("use"), claim.number("timer", 0)))
+                        .toList(),
+                controller.objects("analog").stream()
+                        .map(ControllerFields::analogGroup)
+                        .toList());
+    }
+
+    static SoftwareBuses software(Fields controller) {
+        return new SoftwareBuses(
+                controller.quantity("software_uart_max", Unit.HERTZ, "57600"),
+                clock(controller, "software_spi_max"),
+                clock(controller, "software_i2c_max"),
+                controller
+                        .object("software_pwm")
+                        .map(pulses -> new SoftwareBuses.SoftPulses(
+                                pulses.quantity("max", Unit.HERTZ, "200 Hz"),
+                                pulses.quantity("jitter", Unit.SECOND, "10 us"))));
+    }
+
+    static Optional<Frequency> clock(Fields from, String key) {
+        return from.has(key) ? Optional.of(from.quantity(key, Unit.HERTZ, HERTZ)) : Optional.empty();
+    }
+
+    static AnalogGroup analogGroup(Fields group) {
+        return new AnalogGroup(
+                group.number("unit", 0),
+                group.number("bits", 10),
+                group.quantity("full_scale", Unit.VOLT, VOLTS),
+                group.quantity("rate", Unit.HERTZ, "9.6 kHz"),
+                group.quantity("source_max", Unit.OHM, "10 kΩ"),
+                group.optionalText("off_while"));
+    }
+}
