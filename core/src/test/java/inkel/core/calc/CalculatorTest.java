@@ -214,7 +214,7 @@ class CalculatorTest {
             "name:3:5"
         };
         int answered = 0;
-        for (int i = 0; i < 6_000; i++) {
+        for (int i = 0; i < 2_000; i++) {
             Calculation calculation =
                     Calculator.all().get(random.nextInt(Calculator.all().size()));
             Map<String, String> given = new java.util.LinkedHashMap<>();
@@ -238,7 +238,7 @@ class CalculatorTest {
                 assertTrue(refused.reason().key().startsWith("calc."));
             }
         }
-        assertTrue(answered > 1_200, "most are answered: " + answered);
+        assertTrue(answered > 400, "most are answered: " + answered);
     }
 
     @ParameterizedTest

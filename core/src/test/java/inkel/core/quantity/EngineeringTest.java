@@ -143,4 +143,35 @@ class EngineeringTest {
     void aNumberTooLargeIsNoNumberAndTakesNoTime(String text) {
         assertEquals(Optional.empty(), Engineering.parse(text, Unit.VOLT));
     }
+
+    @Test
+    void theLongestTextsThatAreStillNumbers() {
+        String digits = "1" + "0".repeat(59);
+        assertEquals(1e59, Engineering.parse(digits + "    ", Unit.OHM).orElseThrow(), 1e47);
+        assertEquals(Optional.of(1.0), Engineering.parse("0".repeat(63) + "1", Unit.OHM));
+        assertEquals(Optional.empty(), Engineering.parse("0".repeat(64) + "1", Unit.OHM));
+        assertEquals(Optional.of((double) 0xFFFFFFFFFFFFFFFL), Engineering.parse("0xFFFFFFFFFFFFFFF", Unit.ONE));
+        assertEquals(Optional.empty(), Engineering.parse("0xFFFFFFFFFFFFFFFF", Unit.ONE));
+        assertEquals(Optional.empty(), Engineering.parse(null, Unit.ONE));
+    }
+
+    @Test
+    void sharesTemperaturesVoltsAndAddressesPrintInTheirOwnWays() {
+        assertEquals("12 %", Engineering.print(Share.of(0.123)));
+        assertEquals("0 %", Engineering.print(Share.of(0)));
+        assertEquals("23.5 °C", Engineering.print(Temperature.ofCelsius(23.46)));
+        assertEquals("−17 °C", Engineering.print(Temperature.ofCelsius(-17)));
+        assertEquals("3.10 V", Engineering.volts(Voltage.ofVolts(3.1)));
+        assertEquals("0.00 V", Engineering.volts(Voltage.ofVolts(-0.001)));
+        assertEquals("−0.05 V", Engineering.volts(Voltage.ofVolts(-0.05)));
+        assertEquals("0x0F", Engineering.address(0x0F));
+        assertEquals("0x10", Engineering.address(0x10));
+        assertEquals("0x27", Engineering.address(0x27));
+    }
+
+    @Test
+    void fifteenPowersOfTenAreWrittenOutAndSixteenAreNot() {
+        assertEquals("1000000 GΩ", Engineering.exact(Resistance.ofOhms(1e15)));
+        assertEquals("1E+7 GΩ", Engineering.exact(Resistance.ofOhms(1e16)));
+    }
 }

@@ -123,6 +123,9 @@ public final class LevelsStage extends StagePane {
         enterWith(low, false);
         VBox.setVgrow(ladders, Priority.ALWAYS);
         stale.setId("stale-reading");
+        // As wide as the ladders are, and no reason for the list beside them to give way.
+        stale.setPrefWidth(LEAST_LADDERS_WIDTH);
+        stale.setMaxWidth(Double.MAX_VALUE);
         VBox right = new VBox(8, empty, ladders, measured, stale, leaving, trouble);
         right.setMinWidth(LEAST_LADDERS_WIDTH);
         HBox.setHgrow(right, Priority.ALWAYS);

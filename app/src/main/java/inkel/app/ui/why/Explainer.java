@@ -140,14 +140,9 @@ public final class Explainer {
                 .map(evidence -> new Row(
                         Words.get("number." + evidence.key()), Words.show(evidence.value()), source(evidence.source())))
                 .toList();
-        if (!rows.isEmpty()) {
-            sections.add(Section.ofRows(Words.get("why.why"), rows));
-        }
+        String basis = Words.get("why.basis", "basis", Words.get("basis." + finding.code()));
+        sections.add(Section.ofReason(Words.get("why.why"), rows, new Line(Tone.PLAIN, basis)));
         sections.addAll(more);
-        if (Words.has("basis." + finding.code())) {
-            sections.add(Section.ofLines(
-                    Words.get("why.basis"), List.of(new Line(Tone.PLAIN, Words.get("basis." + finding.code())))));
-        }
         return new Why(
                 title,
                 "",

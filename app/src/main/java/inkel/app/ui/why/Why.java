@@ -68,6 +68,11 @@ public record Why(
             return new Section(title, List.of(), lines, false);
         }
 
+        /** Figures, and under them what the verdict rests on. */
+        static Section ofReason(String title, List<Row> rows, Line basis) {
+            return new Section(title, rows, List.of(basis), false);
+        }
+
         /** The figures of a part, behind which they can be changed. */
         public static Section ofFigures(String title, List<Row> rows) {
             return new Section(title, rows, List.of(), true);
