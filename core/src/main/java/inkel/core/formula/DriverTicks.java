@@ -29,7 +29,8 @@ public record DriverTicks(int prescale, Frequency actual) {
         return prescale >= LEAST_PRESCALE && prescale <= MOST_PRESCALE;
     }
 
+    /** The counts that a pulse lasts; at most all of them, since it really runs a little faster or slower than asked. */
     public long ticks(TimeSpan pulse) {
-        return Math.round(pulse.seconds() * actual.hertz() * COUNTS);
+        return Math.min(COUNTS, Math.round(pulse.seconds() * actual.hertz() * COUNTS));
     }
 }

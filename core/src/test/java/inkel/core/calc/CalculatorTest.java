@@ -260,4 +260,28 @@ class CalculatorTest {
                         .get("hours"),
                 1e3);
     }
+
+    @Test
+    void theVeryLimits() throws CalcRefused {
+        String regulator = "regulator vout=5V i=0.1 theta=65 ambient=25 tj_max=125 dropout=2V vin=";
+        assertEquals(true, answer(regulator + "7V").get("regulates"));
+        assertEquals(false, answer(regulator + "6.99V").get("regulates"));
+        // 0.8473·R·100 pF against 1000, 300 and 120 ns.
+        assertEquals(List.of("standard"), answer("i2c-rise r=11.8k cb=100p").get("fits"));
+        assertEquals(List.of(), answer("i2c-rise r=11.81k cb=100p").get("fits"));
+        assertEquals(
+                List.of("standard", "fast"), answer("i2c-rise r=3.54k cb=100p").get("fits"));
+        assertEquals(List.of("standard"), answer("i2c-rise r=3.55k cb=100p").get("fits"));
+        assertEquals(0L, answer("uart clock=16MHz baud=2MHz oversample=8").get("register"));
+        assertThrows(CalcRefused.class, () -> answer("uart clock=16MHz baud=2.01MHz oversample=8"));
+        // A pulse may be as long as what it repeats in, and no longer.
+        assertEquals(
+                4096L,
+                answer("pwm-driver osc=25MHz f=50 pulse=20ms").get("ticks"),
+                "all of them, though it runs at 50.03 Hz");
+        assertThrows(CalcRefused.class, () -> answer("pwm-driver osc=25MHz f=50 pulse=20.1ms"));
+        assertThrows(CalcRefused.class, () -> answer("spi-clock source=16MHz dividers=0,2 limit=8MHz"));
+        assertEquals(
+                1, answer("spi-clock source=16MHz dividers=1,2 limit=16MHz").get("divider"));
+    }
 }
