@@ -284,4 +284,41 @@ class CalculatorTest {
         assertEquals(
                 1, answer("spi-clock source=16MHz dividers=1,2 limit=16MHz").get("divider"));
     }
+
+    @ParameterizedTest(name = "{0} is answered, {1} is refused")
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
+            i2c-address base=0x70 bits=0xF      | i2c-address base=0x70 bits=0x10
+            wire awg=40 length=1 i=0            | wire awg=41 length=1 i=0
+            adc vref=5V bits=10 volts=0         | adc vref=5V bits=10 volts=-0.001
+            adc vref=5V bits=10 volts=5V        | adc vref=5V bits=10 volts=5.001
+            adc vref=5V bits=10 code=1023       | adc vref=5V bits=10 code=1024
+            battery capacity_ah=2 usable=1 average_a=1 | battery capacity_ah=2 usable=1.01 average_a=1
+            divider vin_min=5 vin_max=5 vout_max=3.5 vih=3 | divider vin_min=5.1 vin_max=5 vout_max=3.5 vih=3
+            divider vin_min=5 vin_max=5 vout_max=3.5 vih=3 source=1 | divider vin_min=5 vin_max=5 vout_max=3.5 vih=3 source=0
+            """)
+    void upToTheLimitAndNotPastIt(String answered, String refused) throws CalcRefused {
+        assertTrue(answer(answered).size() > 0);
+        assertThrows(CalcRefused.class, () -> answer(refused));
+    }
+
+    @Test
+    void theBestOversamplingAndNoOther() throws CalcRefused {
+        // 16 MHz at 57,600: 16 clocks make 58,824 (+2.12 %), 8 make 57,143 (−0.79 %).
+        assertEquals(16, answer("uart clock=16MHz baud=57600").get("oversample"));
+        assertEquals(16, answer("uart clock=16MHz baud=57600 oversample=16").get("oversample"));
+        assertEquals(8, answer("uart clock=16MHz baud=57600 oversample=best").get("oversample"));
+    }
+
+    @Test
+    void aDividerIsWorkedOutOrLookedForByWhatIsGiven() throws CalcRefused {
+        assertThrows(CalcRefused.class, () -> answer("divider r2=1k vin=5V"));
+        Map<String, Object> found = answer("divider vin_min=5 vin_max=5 vout_max=3.5 vih=3 c=100p");
+        double source = (double) found.get("source_ohm");
+        assertEquals(2.2 * source * 100e-12, (double) found.get("rise_s"), 1e-15);
+        assertEquals(
+                false, answer("divider vin_min=5 vin_max=5 vout_max=3.5 vih=3").containsKey("rise_s"));
+    }
 }

@@ -83,6 +83,15 @@ public final class Shell extends StackPane implements Frame {
         showStage();
     }
 
+    /** With changes that are not saved, the window stays open at first and asks in its notice. */
+    public void askBeforeClosing(javafx.stage.Stage window) {
+        window.setOnCloseRequest(event -> {
+            if (!session.files().mayLeave(window::close, this::saveAs)) {
+                event.consume();
+            }
+        });
+    }
+
     /** Asks for a file, saves to it, then does what it is given. */
     void saveAs(Runnable then) {
         commands.saveAs(then);

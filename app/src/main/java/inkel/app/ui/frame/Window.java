@@ -110,11 +110,7 @@ public final class Window extends Application {
             FirstPicture.then(
                     () -> stage.isShowing() && session.assessmentProperty().get() != null, Platform::exit);
         }
-        stage.setOnCloseRequest(event -> {
-            if (!session.files().mayLeave(stage::close, shell::saveAs)) {
-                event.consume();
-            }
-        });
+        shell.askBeforeClosing(stage);
         StartMarks.mark("scene");
         stage.show();
         StartMarks.mark("shown");

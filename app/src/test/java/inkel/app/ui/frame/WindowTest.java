@@ -17,6 +17,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Pressable;
 import inkel.core.document.Build;
+import inkel.core.document.edit.RenamePart;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.io.document.BuildReader;
@@ -35,6 +36,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.stage.WindowEvent;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -412,5 +414,59 @@ class WindowTest {
             return !shown.getText().equals(labeled.getText());
         }
         return false;
+    }
+
+    @Test
+    void closingWithUnsavedChangesAsksInTheWindow(FxRobot robot) throws Exception {
+        until(() -> session.assessmentProperty().get() != null);
+        robot.interact(() -> {
+            shell.askBeforeClosing(stage);
+            session.apply(new RenamePart(NODE, "radio", "Not saved"));
+            stage.fireEvent(new WindowEvent(stage, WindowEvent.WINDOW_CLOSE_REQUEST));
+        });
+        assertTrue(stage.isShowing());
+        assertEquals(3, robot.lookup("#notice .pill-button").queryAll().size());
+        robot.interact(() -> robot.lookup("#notice .pill-button").<Button>queryAll().stream()
+                .findFirst()
+                .orElseThrow()
+                .fire());
+        until(() -> !stage.isShowing());
+        assertEquals(
+                "Not saved",
+                BuildReader.read(file, Given.CATALOG)
+                        .node(NODE)
+                        .orElseThrow()
+                        .part("radio")
+                        .orElseThrow()
+                        .name());
+    }
+
+    @Test
+    void aNameBeingTypedOutlivesAnAssessment(FxRobot robot) throws Exception {
+        until(() -> session.assessmentProperty().get() != null);
+        robot.interact(() -> shell.renameBoard());
+        TextField field = robot.lookup("#rename-node").queryAs(TextField.class);
+        robot.interact(() -> {
+            field.setText("Upper lo");
+            session.apply(new RenamePart(NODE, "radio", "Meanwhile"));
+        });
+        until(() -> session.assessmentProperty()
+                .get()
+                .build()
+                .node(NODE)
+                .orElseThrow()
+                .part("radio")
+                .orElseThrow()
+                .name()
+                .equals("Meanwhile"));
+        assertEquals(
+                "Upper lo",
+                robot.lookup("#rename-node").queryAs(TextField.class).getText());
+        robot.interact(() -> {
+            field.setText("Upper lock");
+            field.fireEvent(new javafx.event.ActionEvent());
+        });
+        until(() ->
+                session.build().orElseThrow().node(NODE).orElseThrow().name().equals("Upper lock"));
     }
 }
