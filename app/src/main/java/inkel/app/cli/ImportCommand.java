@@ -8,8 +8,8 @@ import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.edit.Edit;
 import inkel.core.io.catalog.Shelf;
+import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;
-import inkel.core.io.document.BuildWriter;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.AddParts;
@@ -74,7 +74,7 @@ final class ImportCommand implements Callable<Integer> {
                 changed = Edit.applyAll(changed, AddParts.of(circuit, entry.cls(), 1));
             }
         }
-        BuildWriter.write(build, changed);
+        BuildFile.save(build, changed, catalog);
         spec.commandLine().getErr().println(Words.say(Fact.of("cli.written").with("file", build)));
     }
 }

@@ -8,8 +8,8 @@ import inkel.core.document.EditRefused;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
+import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;
-import inkel.core.io.document.BuildWriter;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
@@ -67,7 +67,7 @@ final class PlanCommand implements Callable<Integer> {
             plans.forEach(plan -> print(print, plan, build, planned, pins));
         }
         if (out != null && isPlaced) {
-            BuildWriter.write(out, planned);
+            BuildFile.save(out, planned, catalog);
             spec.commandLine().getErr().println(Words.get("cli.written", "file", out));
         }
         return isPlaced ? 0 : 1;

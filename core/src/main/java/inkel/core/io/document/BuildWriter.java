@@ -11,21 +11,13 @@ import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Wire;
-import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.JsonText;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.TimeSpan;
-import java.io.IOException;
-import java.nio.file.Path;
 
-/** Writes a build as JSON. */
+/** Writes a build as JSON; {@link BuildFile} puts that on the disk. */
 public final class BuildWriter {
     private BuildWriter() {}
-
-    /** Saves the build; see {@link AtomicFile#write} for what is kept. */
-    public static void write(Path file, Build build) throws IOException {
-        AtomicFile.write(file, print(build));
-    }
 
     /** The text of a build file, with two blanks of indent and a line feed at the end. */
     public static String print(Build build) {

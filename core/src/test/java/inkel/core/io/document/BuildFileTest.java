@@ -204,10 +204,10 @@ class BuildFileTest {
     @Test
     void savingKeepsTheFormerVersion() throws Exception {
         Path file = folder.resolve("x.inkel.json");
-        BuildWriter.write(file, Builds.locks());
+        BuildFile.save(file, Builds.locks(), CATALOG);
         assertTrue(AtomicFile.previous(file).isEmpty());
         Build changed = new RenamePart("lower-lock", "radio", "Other radio").apply(Builds.locks());
-        BuildWriter.write(file, changed);
+        BuildFile.save(file, changed, CATALOG);
         assertEquals(changed, BuildReader.read(file, CATALOG));
         Path previous = AtomicFile.previous(file).orElseThrow();
         assertEquals(Builds.locks(), BuildReader.read(previous, CATALOG));
@@ -219,10 +219,10 @@ class BuildFileTest {
     @Test
     void aFailedSaveLeavesTheOldFile() throws IOException {
         Path file = folder.resolve("x.inkel.json");
-        BuildWriter.write(file, Builds.locks());
+        BuildFile.save(file, Builds.locks(), CATALOG);
         String before = Files.readString(file);
         Path inNoFolder = folder.resolve("gone").resolve("x.inkel.json");
-        assertThrows(IOException.class, () -> BuildWriter.write(inNoFolder, Builds.firstSketch()));
+        assertThrows(IOException.class, () -> BuildFile.save(inNoFolder, Builds.firstSketch(), CATALOG));
         assertEquals(before, Files.readString(file));
     }
 
