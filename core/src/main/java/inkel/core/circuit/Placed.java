@@ -198,7 +198,7 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
                 .isPresent();
     }
 
-    /** The capacitor that the builder put across its supply to carry bursts. */
+    /** The capacitor that the builder put across its supply to carry bursts; empty when there is none. */
     public Optional<Capacitance> capacitor() {
         return own(Settings.CAPACITOR);
     }

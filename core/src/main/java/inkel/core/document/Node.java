@@ -60,6 +60,7 @@ public record Node(
         return new Node(id, name, newParts, wires, between, moments, plugged, extras);
     }
 
+    /** With one part changed; the same when there is no part of that id. */
     public Node withPart(String partId, UnaryOperator<Part> change) {
         return withParts(parts.stream()
                 .map(part -> part.id().equals(partId) ? change.apply(part) : part)

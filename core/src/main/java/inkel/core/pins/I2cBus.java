@@ -133,7 +133,7 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
                 : hertz <= 400_000 ? I2cPullup.Mode.FAST : I2cPullup.Mode.FASTPLUS;
     }
 
-    /** The most the pull-up may be for the clock; weaker ones let the wires rise too slowly. */
+    /** The most the pull-up may be for the clock, at the weight of the bus; weaker ones let the wires rise too slowly. */
     public Resistance weakest() {
         return I2cPullup.largest(mode(), capacitance());
     }
@@ -143,7 +143,7 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
         return volts().map(volts -> I2cPullup.smallest(volts, I2cPullup.LOW, mode().sink()));
     }
 
-    /** The slowest member. */
+    /** The member that takes the slowest clock; empty when no part is on the bus. */
     public Optional<Placed> slowest() {
         return parts.stream().min(Comparator.comparing(placed -> limit(placed).hertz()));
     }

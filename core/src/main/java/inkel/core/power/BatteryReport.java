@@ -50,7 +50,7 @@ public record BatteryReport(NodeCircuit node, Placed placed, Rail rail, Battery 
         return rail.volts().orElseThrow().lowest().minus(sag());
     }
 
-    /** Loads that the rail would feed, but not at its peak. */
+    /** Loads that the rail would feed, but not at its peak; in document order, empty when all are fed. The rail has a voltage. */
     public List<FeedLine> starved() {
         return FeedLine.of(node).stream()
                 .filter(line -> line.rail().id().equals(rail.id()))

@@ -83,10 +83,12 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
                 .orElse(Contact.JUMPER);
     }
 
+    /** The size of its wires by the American wire gauge; 26, a usual jumper, unless the builder says otherwise. */
     public double gauge() {
         return placed.own(Settings.GAUGE).orElse(JUMPER_GAUGE);
     }
 
+    /** How long they are, one way; 0.2 m unless the builder says otherwise. */
     public Length length() {
         return placed.own(Settings.LENGTH).orElse(JUMPER_LENGTH);
     }

@@ -74,7 +74,10 @@ public record PinLoadReport(
         return node.ioVolts(pin).map(volts -> volts.highest());
     }
 
-    /** What is left for a resistor at the worst: the highest drive less the smallest forward voltage. */
+    /**
+     * What is left for a resistor at the worst: the highest drive less the smallest forward voltage, in
+     * volts above zero; empty when nothing is left, or when either is not known.
+     */
     public Optional<Voltage> across() {
         return drive().flatMap(volts -> load.forward()
                 .map(forward -> volts.minus(forward.lowest()))

@@ -72,6 +72,7 @@ public record RegulatorReport(NodeCircuit node, Placed placed, Rail rail, Supply
         return needs().filter(in.lowest()::isBelow).isPresent();
     }
 
+    /** The air around it; 40 °C, as inside a closed box, unless the builder says otherwise. */
     public Temperature ambient() {
         return chosenAmbient().orElse(USUAL_AMBIENT);
     }

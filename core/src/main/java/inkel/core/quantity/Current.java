@@ -28,11 +28,11 @@ public record Current(double amperes) implements Quantity, Comparable<Current> {
         return new Current(amperes * factor);
     }
 
-    /** Above by more than a nanoampere, so that rounding of sums never decides. */
     public boolean isBelow(Current other) {
         return other.isAbove(this);
     }
 
+    /** Above by more than a nanoampere, so that rounding of sums never decides. */
     public boolean isAbove(Current other) {
         return amperes > other.amperes + 1e-9;
     }

@@ -12,11 +12,11 @@ public record Resistance(double ohms) implements Quantity, Comparable<Resistance
         return new Resistance(ohms);
     }
 
-    /** R1·R2 / (R1 + R2). */
     public Resistance times(double factor) {
         return new Resistance(ohms * factor);
     }
 
+    /** R1·R2 / (R1 + R2). */
     public Resistance parallelTo(Resistance other) {
         return new Resistance(ohms * other.ohms / (ohms + other.ohms));
     }

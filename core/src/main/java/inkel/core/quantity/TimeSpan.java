@@ -8,6 +8,7 @@ public record TimeSpan(double seconds) implements Quantity, Comparable<TimeSpan>
         Quantity.finite(seconds, Unit.SECOND);
     }
 
+    /** @param seconds may be negative, as a shift is; finite */
     public static TimeSpan ofSeconds(double seconds) {
         return new TimeSpan(seconds);
     }
