@@ -184,7 +184,7 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
     }
 
     public boolean isBusy() {
-        return use().ratio() > MOST_USE.ratio();
+        return use().isAbove(MOST_USE);
     }
 
     public boolean isClockOver() {

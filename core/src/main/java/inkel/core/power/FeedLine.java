@@ -151,7 +151,7 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
         Voltage given = volts.lowest().minus(sag());
         boolean railWouldDo = !given.isBelow(needs());
         boolean isShort = given.minus(drop).isBelow(needs());
-        boolean isMuch = drop.volts() > MOST_SHARE * volts.expected().volts();
+        boolean isMuch = drop.isAbove(volts.expected().times(MOST_SHARE));
         return railWouldDo && (isShort || isMuch);
     }
 

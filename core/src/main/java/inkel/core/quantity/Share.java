@@ -4,6 +4,8 @@ package inkel.core.quantity;
 public record Share(double ratio) implements Quantity, Comparable<Share> {
     public static final Share ZERO = new Share(0);
 
+    private static final double TOLERANCE = 1e-9;
+
     public Share {
         Quantity.finite(ratio, Unit.ONE);
     }
@@ -14,6 +16,11 @@ public record Share(double ratio) implements Quantity, Comparable<Share> {
 
     public static Share ofPercent(double percent) {
         return new Share(percent / 100);
+    }
+
+    /** True above the other by more than what rounding in sums and products may bring. */
+    public boolean isAbove(Share other) {
+        return ratio > other.ratio + TOLERANCE;
     }
 
     public double percent() {

@@ -14,6 +14,7 @@ import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import java.util.List;
 import java.util.Optional;
@@ -22,7 +23,11 @@ import java.util.Optional;
 public final class BusBusyRule implements Rule<PinReport> {
     private static final RuleInfo INFO = new RuleInfo("i2c.bus_busy", Severity.LOOK, Stage.PINS);
 
-    private static final List<Frequency> SPEEDS = List.of(Frequency.ofHertz(400_000), Frequency.ofHertz(1_000_000));
+    private static final List<Frequency> SPEEDS =
+            List.of(Frequency.ofHertz(100_000), Frequency.ofHertz(400_000), Frequency.ofHertz(1_000_000));
+
+    /** So that a whole number of polls that just fits is not rounded down to one fewer. */
+    private static final double ROUNDING = 1e-9;
 
     @Override
     public RuleInfo info() {
@@ -58,7 +63,8 @@ public final class BusBusyRule implements Rule<PinReport> {
                 .filter(speed -> bus.slowest()
                         .filter(member -> I2cBus.limit(member).hertz() < speed.hertz())
                         .isEmpty())
-                .filter(speed -> bus.use().ratio() * bus.clock().hertz() / speed.hertz() <= I2cBus.MOST_USE.ratio())
+                .filter(speed -> !Share.of(bus.use().ratio() * bus.clock().hertz() / speed.hertz())
+                        .isAbove(I2cBus.MOST_USE))
                 .findFirst()
                 .map(speed -> new Fix(
                         "faster",
@@ -78,7 +84,7 @@ public final class BusBusyRule implements Rule<PinReport> {
         double now = I2cBus.polls(
                         busiest, busiest.cls().i2c().orElseThrow().traffic().orElseThrow())
                 .hertz();
-        double most = now * left / bus.use(busiest).ratio();
+        double most = now * left / bus.use(busiest).ratio() + ROUNDING;
         double polls = most >= 1 ? Math.floor(most) : Math.floor(most * 10) / 10;
         return polls <= 0
                 ? Optional.empty()
