@@ -292,6 +292,7 @@ class CalculatorTest {
                     """
             i2c-address base=0x70 bits=0xF      | i2c-address base=0x70 bits=0x10
             wire awg=40 length=1 i=0            | wire awg=41 length=1 i=0
+            wire awg=-3 length=1 i=0            | wire awg=-4 length=1 i=0
             adc vref=5V bits=10 volts=0         | adc vref=5V bits=10 volts=-0.001
             adc vref=5V bits=10 volts=5V        | adc vref=5V bits=10 volts=5.001
             adc vref=5V bits=10 code=1023       | adc vref=5V bits=10 code=1024
