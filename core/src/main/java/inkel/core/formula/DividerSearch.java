@@ -38,7 +38,7 @@ public final class DividerSearch {
      */
     public static Optional<Pair> sparing(
             Voltage highMin, Voltage highMax, Voltage ceiling, Voltage floor, Resistance sourceMost) {
-        if (floor.volts() * highMax.volts() > ceiling.volts() * highMin.volts()) {
+        if (floor.times(highMax.volts()).isAbove(ceiling.times(highMin.volts()))) {
             return Optional.empty(); // no share does both
         }
         return Stream.of(ESeries.E12, ESeries.E24, ESeries.E96)

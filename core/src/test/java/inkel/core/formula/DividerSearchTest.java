@@ -94,6 +94,15 @@ class DividerSearchTest {
         return Voltage.ofVolts(value);
     }
 
+    /** 3.15 V of 5.25 V and 1.8 V of 3 V are one share, 0.6: 12 kΩ and 18 kΩ, where 22 kΩ and 33 kΩ would be too slow. */
+    @Test
+    void aWindowOfOneShareIsMet() {
+        Pair found = DividerSearch.sparing(volts(3), volts(5.25), volts(3.15), volts(1.8), Resistance.ofOhms(10_000))
+                .orElseThrow();
+        assertEquals(12_000, found.series().ohms(), 1e-6);
+        assertEquals(18_000, found.toGround().ohms(), 1e-6);
+    }
+
     @Test
     void aWindowThatNoPairMeetsFindsNone() {
         Resistance most = Resistance.ofOhms(10_000);
