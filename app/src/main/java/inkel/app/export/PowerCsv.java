@@ -6,10 +6,8 @@ import inkel.core.circuit.Rail;
 import inkel.core.power.PowerReport;
 import inkel.core.remedy.RailNames;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
 /** Every rail with what it gives, and under it every load, in SI units. */
@@ -17,29 +15,24 @@ public final class PowerCsv {
     private PowerCsv() {}
 
     public static String of(Assessment assessment) {
-        StringBuilder text = new StringBuilder();
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setHeader(
-                        "node",
-                        "rail",
-                        "load",
-                        "volts_min_v",
-                        "volts_max_v",
-                        "rating_a",
-                        "average_a",
-                        "peak_a",
-                        "at_worst_a",
-                        "worst_moments")
-                .get();
-        try (CSVPrinter csv = new CSVPrinter(text, format)) {
-            for (PowerReport.RailBudget budget : assessment.reports().power().budgets()) {
-                rail(budget, csv);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        return Csv.of(
+                csv -> rows(assessment, csv),
+                "node",
+                "rail",
+                "load",
+                "volts_min_v",
+                "volts_max_v",
+                "rating_a",
+                "average_a",
+                "peak_a",
+                "at_worst_a",
+                "worst_moments");
+    }
+
+    private static void rows(Assessment assessment, CSVPrinter csv) throws IOException {
+        for (PowerReport.RailBudget budget : assessment.reports().power().budgets()) {
+            rail(budget, csv);
         }
-        return text.toString();
     }
 
     private static void rail(PowerReport.RailBudget budget, CSVPrinter csv) throws IOException {

@@ -6,8 +6,6 @@ import inkel.core.checks.Assessment;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
 /** The wire list as comma separated values, one wire a line in the order of work. */
@@ -15,41 +13,36 @@ public final class WiresCsv {
     private WiresCsv() {}
 
     public static String of(Assessment assessment) {
-        StringBuilder text = new StringBuilder();
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setHeader(
-                        "board",
-                        "number",
-                        "colour",
-                        "from",
-                        "from_place",
-                        "to",
-                        "to_place",
-                        "kind",
-                        "between",
-                        "plugged")
-                .get();
-        try (CSVPrinter printer = new CSVPrinter(text, format)) {
-            for (WireList list : assessment.reports().wires()) {
-                WireWords words = new WireWords(list.node());
-                for (WireStep step : list.steps()) {
-                    printer.printRecord(
-                            list.node().node().name(),
-                            step.number(),
-                            step.colour().text(),
-                            words.name(step.from()),
-                            words.place(step.from()),
-                            words.name(step.to()),
-                            words.place(step.to()),
-                            Words.get("wire.kind." + step.kind().name().toLowerCase(java.util.Locale.ROOT)),
-                            words.between(step),
-                            step.plugged() ? "yes" : "no");
-                }
+        return Csv.of(
+                csv -> rows(assessment, csv),
+                "board",
+                "number",
+                "colour",
+                "from",
+                "from_place",
+                "to",
+                "to_place",
+                "kind",
+                "between",
+                "plugged");
+    }
+
+    private static void rows(Assessment assessment, CSVPrinter csv) throws IOException {
+        for (WireList list : assessment.reports().wires()) {
+            WireWords words = new WireWords(list.node());
+            for (WireStep step : list.steps()) {
+                csv.printRecord(
+                        list.node().node().name(),
+                        step.number(),
+                        step.colour().text(),
+                        words.name(step.from()),
+                        words.place(step.from()),
+                        words.name(step.to()),
+                        words.place(step.to()),
+                        Words.get("wire.kind." + step.kind().name().toLowerCase(java.util.Locale.ROOT)),
+                        words.between(step),
+                        step.plugged() ? "yes" : "no");
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
-        return text.toString();
     }
 }

@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -29,6 +30,7 @@ public final class BuildFiles {
     private final ReadOnlyObjectWrapper<LocalTime> savedAt = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper();
     private Build saved;
+    private int openings;
     private boolean isLeavingAsked;
 
     BuildFiles(Session session, Recovery recovery, Clock clock) {
@@ -107,6 +109,7 @@ public final class BuildFiles {
     }
 
     private void opened(Path path, Build build, Assessment first) {
+        openings++;
         saved = build;
         savedAt.set(null);
         file.set(path);
@@ -122,15 +125,15 @@ public final class BuildFiles {
         session.lanes().judging().execute(() -> {
             recovery.keepNew(build);
             try {
-                Assessment first = Assessment.assess(build, classes);
+                Assessment first = Opened.judge(build, classes);
                 session.lanes().screen().execute(() -> {
                     opened(null, build, first);
                     saved = null;
                     refresh();
                 });
-            } catch (RuntimeException mistake) {
+            } catch (RuntimeException | StackOverflowError mistake) {
                 Trouble.severe(BuildFiles.class, "a new build could not be judged", mistake);
-                session.lanes().screen().execute(() -> session.notices().failed("notice.judge_failed", mistake));
+                session.lanes().screen().execute(() -> session.notices().failed("notice.new_failed", mistake));
             }
         });
     }
@@ -151,7 +154,7 @@ public final class BuildFiles {
                         .offer(new Notice(
                                 Notice.Tone.TROUBLE,
                                 Words.get("notice.recovered"),
-                                java.util.List.of(
+                                List.of(
                                         new Notice.Action(
                                                 Words.get("notice.recovered.take"), () -> takeRecovered(read)),
                                         new Notice.Action(Words.get("notice.recovered.leave"), () -> {
@@ -227,13 +230,18 @@ public final class BuildFiles {
         }
         Build toSave = session.build().get();
         boolean wasNew = file.get() == null;
+        int opening = openings;
         Catalog classes = session.catalog();
         session.lanes().files().execute(() -> {
             try {
                 BuildFile.save(path, toSave, classes);
                 session.lanes().screen().execute(() -> {
-                    saved(path, toSave, wasNew);
-                    then.run();
+                    if (opening == openings) {
+                        saved(path, toSave, wasNew);
+                        then.run();
+                    } else {
+                        savedBefore(path, toSave, wasNew);
+                    }
                 });
             } catch (IOException | RuntimeException failed) {
                 Trouble.minor(BuildFiles.class, "save failed", failed);
@@ -259,6 +267,16 @@ public final class BuildFiles {
                 recovery.forget(path);
             }
         });
+    }
+
+    /** Another build was opened while this one was on its way to the disk: it keeps its own name and state. */
+    private void savedBefore(Path path, Build build, boolean wasNew) {
+        session.lanes().judging().execute(() -> {
+            if (wasNew) {
+                recovery.forgetNew(build);
+            }
+        });
+        session.notices().done(Words.get("cli.written", "file", path.getFileName()));
     }
 
     /** Writes what is made of the build as it is judged now, such as an export, to a file of its own. */

@@ -21,12 +21,8 @@ public record Opened(Path file, Optional<Assessment> assessment, Optional<Unread
         try {
             Build build = BuildReader.read(file, catalog);
             StartMarks.mark("read");
-            Assessment first = Assessment.assess(build, catalog);
+            Assessment first = judge(build, catalog);
             StartMarks.mark("assessed");
-            if (!first.reports().failed().isEmpty()) {
-                throw new IllegalStateException(
-                        String.join(", ", first.reports().failed()));
-            }
             return new Opened(file, Optional.of(first), Optional.empty());
         } catch (UnreadableFile unreadable) {
             return new Opened(file, Optional.empty(), Optional.of(unreadable));
@@ -38,5 +34,14 @@ public record Opened(Path file, Optional<Assessment> assessment, Optional<Unread
                     Optional.of(UnreadableFile.because(
                             file, Fact.of("problem.mistake").with("detail", String.valueOf(mistake)))));
         }
+    }
+
+    /** @throws IllegalStateException when a part of it could not be judged, for there is no earlier result to keep */
+    static Assessment judge(Build build, Catalog catalog) {
+        Assessment first = Assessment.assess(build, catalog);
+        if (!first.reports().failed().isEmpty()) {
+            throw new IllegalStateException(String.join(", ", first.reports().failed()));
+        }
+        return first;
     }
 }

@@ -90,7 +90,8 @@ public final class Shelves {
                     catalog.set(next);
                     then.run();
                 });
-            } catch (IOException failed) {
+            } catch (IOException | RuntimeException failed) {
+                Trouble.minor(Shelves.class, "the shelf could not be changed", failed);
                 lanes.screen()
                         .execute(() -> notices.trouble(Words.say(Fact.of("notice.shelf_failed")
                                 .with("folder", shelf.folder())
@@ -177,9 +178,10 @@ public final class Shelves {
                         .execute(() -> notices.done(Words.say(Fact.of("notice.given_out")
                                 .with("count", entries.size())
                                 .with("file", file.getFileName()))));
-            } catch (IOException failed) {
+            } catch (IOException | RuntimeException failed) {
+                Trouble.minor(Shelves.class, "definitions could not be given out", failed);
                 lanes.screen()
-                        .execute(() -> notices.trouble(Words.say(Fact.of("notice.save_failed")
+                        .execute(() -> notices.trouble(Words.say(Fact.of("notice.export_failed")
                                 .with("file", file)
                                 .with("detail", String.valueOf(failed.getMessage())))));
             }

@@ -57,6 +57,16 @@ class SessionTest {
                 new Recovery(folder.resolve("recovery")));
     }
 
+    private static String nameOf(Session of, String part) {
+        return of.build()
+                .orElseThrow()
+                .node(NODE)
+                .orElseThrow()
+                .part(part)
+                .orElseThrow()
+                .name();
+    }
+
     private Build build() {
         return session.build().orElseThrow();
     }
@@ -153,15 +163,7 @@ class SessionTest {
         second.files().open(file);
         assertTrue(second.build().isEmpty());
         second.notices().property().get().actions().get(0).run().run();
-        assertEquals(
-                "First",
-                second.build()
-                        .orElseThrow()
-                        .node(NODE)
-                        .orElseThrow()
-                        .part("radio")
-                        .orElseThrow()
-                        .name());
+        assertEquals("First", nameOf(second, "radio"));
         assertTrue(
                 second.files().unsavedProperty().get(), "the damaged file is only written over when the builder saves");
         assertEquals("{\"format\": 1, \"name\":", Files.readString(file));
@@ -174,15 +176,7 @@ class SessionTest {
         second.files().open(file);
         assertEquals(2, second.notices().property().get().actions().size());
         second.notices().property().get().actions().get(0).run().run();
-        assertEquals(
-                "Not saved",
-                second.build()
-                        .orElseThrow()
-                        .node(NODE)
-                        .orElseThrow()
-                        .part("radio")
-                        .orElseThrow()
-                        .name());
+        assertEquals("Not saved", nameOf(second, "radio"));
         assertTrue(second.canUndoProperty().get());
     }
 
@@ -194,15 +188,30 @@ class SessionTest {
         second.apply(new RenamePart(NODE, "reader", "Edited first"));
         second.apply(new RenamePart(NODE, "reader", "Edited again"));
         second.notices().property().get().actions().get(0).run().run();
-        assertEquals(
-                "Not saved",
-                second.build()
-                        .orElseThrow()
-                        .node(NODE)
-                        .orElseThrow()
-                        .part("radio")
-                        .orElseThrow()
-                        .name());
+        assertEquals("Not saved", nameOf(second, "radio"));
+    }
+
+    /** The disk is slow, and a new build is judged before the save of the old one is done. */
+    @Test
+    void aSaveThatEndsLateDoesNotGiveItsFileToAnotherBuild() throws Exception {
+        Deque<Runnable> disk = new ArrayDeque<>();
+        Session slow = new Session(
+                Given.CATALOG,
+                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
+                new Lanes(Runnable::run, disk::add, Runnable::run, Runnable::run, Runnable::run),
+                CLOCK,
+                new Recovery(folder.resolve("recovery")));
+        slow.files().open(file);
+        disk.poll().run();
+        slow.apply(new RenamePart(NODE, "radio", "Saved late"));
+        slow.files().save();
+        slow.boards().begin(slow.build().orElseThrow().nodes().get(0));
+        while (!disk.isEmpty()) {
+            disk.poll().run();
+        }
+        assertEquals(null, slow.files().fileProperty().get(), "the new build has no file yet");
+        assertTrue(slow.files().unsavedProperty().get(), "and is not saved");
+        assertTrue(Files.readString(file).contains("Saved late"), "the old one is");
     }
 
     @Test

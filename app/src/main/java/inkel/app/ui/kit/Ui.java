@@ -29,6 +29,13 @@ public final class Ui {
         return spring;
     }
 
+    /** A drawn piece that only its style gives a look. */
+    public static Region region(String style) {
+        Region region = new Region();
+        region.getStyleClass().add(style);
+        return region;
+    }
+
     public static SVGPath icon(String path, String... styles) {
         SVGPath icon = new SVGPath();
         icon.setContent(path);

@@ -1,6 +1,7 @@
 package inkel.app.ui.levels;
 
 import inkel.app.ui.kit.Line;
+import inkel.app.ui.kit.Ui;
 import inkel.app.ui.levels.LadderModel.Listener;
 import inkel.app.words.Words;
 import inkel.core.formula.Verdict;
@@ -212,8 +213,7 @@ public final class Ladders extends Region {
     }
 
     private Region region(String style) {
-        Region region = new Region();
-        region.getStyleClass().add(style);
+        Region region = Ui.region(style);
         region.setManaged(false);
         getChildren().add(region);
         return region;

@@ -2,6 +2,7 @@ package inkel.app.ui.levels;
 
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Pressable;
+import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
 import inkel.core.document.Place;
 import inkel.core.formula.LevelCheck;
@@ -27,9 +28,9 @@ final class LevelRow extends Pressable {
     private final Line part;
     private final Line signal;
     private final Line word;
-    private final Region track = region("level-track");
-    private final Region low = region("level-mark");
-    private final Region high = region("level-mark");
+    private final Region track = Ui.region("level-track");
+    private final Region low = Ui.region("level-mark");
+    private final Region high = Ui.region("level-mark");
 
     LevelRow(Link link, String partName, Runnable choose) {
         super(choose, "level-row");
@@ -50,12 +51,6 @@ final class LevelRow extends Pressable {
                         link.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-')),
                 true);
         getChildren().addAll(part, signal, word, track, low, high);
-    }
-
-    private static Region region(String style) {
-        Region region = new Region();
-        region.getStyleClass().add(style);
-        return region;
     }
 
     Link link() {

@@ -17,14 +17,9 @@ public final class PartsView extends LazyView<PartsStage> {
 
     /** @param go shows a stage */
     public PartsView(Session session, Consumer<Stage> go) {
-        super(Stage.PARTS);
+        super(Stage.PARTS, () -> new PartsStage(session));
         this.session = session;
         this.go = go;
-    }
-
-    @Override
-    protected PartsStage make() {
-        return new PartsStage(session);
     }
 
     @Override

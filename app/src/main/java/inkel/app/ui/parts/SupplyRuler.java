@@ -1,5 +1,6 @@
 package inkel.app.ui.parts;
 
+import inkel.app.ui.kit.Ui;
 import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Engineering;
@@ -19,9 +20,9 @@ public final class SupplyRuler extends Region {
     private static final double TOP = 18;
     private static final double LEAST_SCALE_VOLTS = 6;
 
-    private final Region track = part("ruler-track");
-    private final Region band = part("ruler-band");
-    private final Region needle = part("ruler-needle");
+    private final Region track = Ui.region("ruler-track");
+    private final Region band = Ui.region("ruler-band");
+    private final Region needle = Ui.region("ruler-needle");
     private final Text reading = new Text();
     private final Path ticks = new Path();
     private final double tickVolts;
@@ -53,12 +54,6 @@ public final class SupplyRuler extends Region {
         }
         setMinSize(80, 34);
         setPrefSize(150, 34);
-    }
-
-    private static Region part(String style) {
-        Region region = new Region();
-        region.getStyleClass().add(style);
-        return region;
     }
 
     @Override

@@ -12,13 +12,8 @@ public final class PinsView extends LazyView<PinsStage> {
     private final Session session;
 
     public PinsView(Session session) {
-        super(Stage.PINS);
+        super(Stage.PINS, () -> new PinsStage(session));
         this.session = session;
-    }
-
-    @Override
-    protected PinsStage make() {
-        return new PinsStage(session);
     }
 
     @Override

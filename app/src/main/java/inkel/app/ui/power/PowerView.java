@@ -7,16 +7,8 @@ import inkel.core.finding.Stage;
 
 /** The stage Power. */
 public final class PowerView extends LazyView<PowerStage> {
-    private final Session session;
-
     public PowerView(Session session) {
-        super(Stage.POWER);
-        this.session = session;
-    }
-
-    @Override
-    protected PowerStage make() {
-        return new PowerStage(session);
+        super(Stage.POWER, () -> new PowerStage(session));
     }
 
     @Override

@@ -2,6 +2,7 @@ package inkel.app.ui.power;
 
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Pressable;
+import inkel.app.ui.kit.Ui;
 import inkel.app.ui.power.RiverModel.Bar;
 import java.util.Locale;
 import javafx.css.PseudoClass;
@@ -37,8 +38,7 @@ final class RiverBar extends Pressable {
     }
 
     private static Region part(String style) {
-        Region region = new Region();
-        region.getStyleClass().add(style);
+        Region region = Ui.region(style);
         region.setMouseTransparent(true);
         return region;
     }

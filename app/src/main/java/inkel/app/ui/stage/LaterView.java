@@ -6,12 +6,7 @@ import inkel.core.finding.Stage;
 /** A stage that is not built yet. */
 public final class LaterView extends LazyView<LaterStage> {
     public LaterView(Stage stage) {
-        super(stage);
-    }
-
-    @Override
-    protected LaterStage make() {
-        return new LaterStage(stage());
+        super(stage, () -> new LaterStage(stage));
     }
 
     @Override

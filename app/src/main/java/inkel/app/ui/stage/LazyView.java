@@ -1,6 +1,7 @@
 package inkel.app.ui.stage;
 
 import inkel.core.finding.Stage;
+import java.util.function.Supplier;
 
 /**
  * A stage whose pane is made when it is first shown.
@@ -9,14 +10,14 @@ import inkel.core.finding.Stage;
  */
 public abstract class LazyView<P extends StagePane> implements StageView {
     private final Stage stage;
+    private final Supplier<P> make;
     private P pane;
 
-    protected LazyView(Stage stage) {
+    /** @param make makes the pane; called once */
+    protected LazyView(Stage stage, Supplier<P> make) {
         this.stage = stage;
+        this.make = make;
     }
-
-    /** Makes the pane; called once. */
-    protected abstract P make();
 
     @Override
     public final Stage stage() {
@@ -26,7 +27,7 @@ public abstract class LazyView<P extends StagePane> implements StageView {
     @Override
     public final P pane() {
         if (pane == null) {
-            pane = make();
+            pane = make.get();
         }
         return pane;
     }

@@ -8,16 +8,8 @@ import inkel.core.finding.Stage;
 
 /** The stage Wake. */
 public final class WakeView extends LazyView<WakeStage> {
-    private final Session session;
-
     public WakeView(Session session) {
-        super(Stage.WAKE);
-        this.session = session;
-    }
-
-    @Override
-    protected WakeStage make() {
-        return new WakeStage(session);
+        super(Stage.WAKE, () -> new WakeStage(session));
     }
 
     @Override

@@ -9,16 +9,8 @@ import inkel.core.finding.Stage;
 
 /** The stage Wire. */
 public final class WireView extends LazyView<WireStage> {
-    private final Session session;
-
     public WireView(Session session) {
-        super(Stage.WIRE);
-        this.session = session;
-    }
-
-    @Override
-    protected WireStage make() {
-        return new WireStage(session);
+        super(Stage.WIRE, () -> new WireStage(session));
     }
 
     @Override
