@@ -2,6 +2,7 @@ package inkel.core.calc;
 
 import inkel.core.formula.I2cPullup;
 import inkel.core.quantity.Capacitance;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
@@ -38,7 +39,7 @@ final class I2cRiseCalc implements Calculation {
         answer.put(
                 "fits",
                 Stream.of(I2cPullup.Mode.values())
-                        .filter(mode -> rise.seconds() <= mode.rise().seconds())
+                        .filter(mode -> !Quantity.exceeds(rise, mode.rise()))
                         .map(mode -> mode.name().toLowerCase(Locale.ROOT))
                         .toList());
         return answer;

@@ -5,6 +5,7 @@ import inkel.core.catalog.Mode;
 import inkel.core.catalog.Supply;
 import inkel.core.document.Moment;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -52,7 +53,7 @@ public final class Loads {
         for (Mode mode : placed.cls().modes()) {
             if (mode.supply().equals(supply.pin())) {
                 Current takes = mode.current().range().highest();
-                least = least == null || takes.amperes() < least.amperes() ? takes : least;
+                least = least == null ? takes : Quantity.smaller(least, takes);
             }
         }
         return least == null ? Current.ZERO : least;
@@ -74,7 +75,7 @@ public final class Loads {
         Current most = isGoverned ? rest(placed, supply) : Current.ZERO;
         for (Mode mode : placed.cls().modes()) {
             if (mode.supply().equals(supply.pin()) && (!isGoverned || raised.contains(mode.name()))) {
-                most = larger(most, current(placed, mode, isBurst));
+                most = Quantity.larger(most, current(placed, mode, isBurst));
             }
         }
         return most;
@@ -95,10 +96,6 @@ public final class Loads {
         return modes;
     }
 
-    private static Current larger(Current one, Current other) {
-        return one.amperes() >= other.amperes() ? one : other;
-    }
-
     /** A burst is only felt behind its capacitor as what flows on average. */
     private static Current current(Placed placed, Mode mode, boolean isBurst) {
         if (!mode.name().equals(BURST_MODE) || isBurst && placed.capacitor().isEmpty()) {
@@ -117,7 +114,7 @@ public final class Loads {
         Current most = Current.ZERO;
         for (Mode mode : placed.cls().modes()) {
             if (mode.supply().equals(burst.supply()) && !mode.name().equals(BURST_MODE)) {
-                most = larger(most, mode.current().range().highest());
+                most = Quantity.larger(most, mode.current().range().highest());
             }
         }
         return most;
@@ -126,7 +123,7 @@ public final class Loads {
     /** I·t/T of the burst, or the next busiest mode where that is more. */
     public static Current smoothed(Placed placed, Burst burst) {
         double share = burst.time().seconds() / burst.period().seconds();
-        return larger(burst.current().range().highest().times(share), between(placed, burst));
+        return Quantity.larger(burst.current().range().highest().times(share), between(placed, burst));
     }
 
     /**

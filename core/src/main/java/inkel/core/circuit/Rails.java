@@ -8,6 +8,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Figure;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
@@ -58,8 +59,8 @@ final class Rails {
         double during(Set<String> on) {
             double amperes = rest;
             for (Map.Entry<String, Double> entry : raised.entrySet()) {
-                if (entry.getValue() > amperes && on.contains(entry.getKey())) {
-                    amperes = entry.getValue();
+                if (on.contains(entry.getKey())) {
+                    amperes = Math.max(amperes, entry.getValue());
                 }
             }
             return amperes;
@@ -253,17 +254,22 @@ final class Rails {
             int number = numbers.get(entry.getKey());
             int worst = 0;
             for (int i = 1; i < flows.size(); i++) {
-                worst = flows.get(i).rails()[number] > flows.get(worst).rails()[number] + 1e-12 ? i : worst;
+                worst = isMore(flows.get(i), flows.get(worst), number) ? i : worst;
             }
             Set<String> felt = new TreeSet<>();
             for (String moment : scenarios.get(worst)) {
-                if (alone.get(moment).rails()[number] > rest.rails()[number] + 1e-12) {
+                if (isMore(alone.get(moment), rest, number)) {
                     felt.add(moment);
                 }
             }
             all.put(entry.getKey(), rail(entry.getKey(), entry.getValue(), average, flows, flows.get(worst), felt));
         }
         return all;
+    }
+
+    /** Whether more flows in a rail, by more than sums are rounded by. */
+    private static boolean isMore(Flow one, Flow other, int rail) {
+        return one.rails()[rail] > other.rails()[rail] + 1e-12;
     }
 
     private Rail rail(Endpoint id, Output output, Flow average, List<Flow> flows, Flow worst, Set<String> felt) {
@@ -335,14 +341,10 @@ final class Rails {
         if (output.way() != Output.Way.LINEAR || regulator.dropout().isEmpty()) {
             return figure;
         }
-        double reach =
-                Math.max(0, in.lowest().volts() - regulator.dropout().get().volts());
-        if (reach >= wanted.lowest().volts()) {
-            return figure;
-        }
-        double expected = Math.max(
-                reach, Math.min(wanted.expected().volts(), wanted.highest().volts()));
-        return new Figure<>(
-                new Range<>(Voltage.ofVolts(reach), Voltage.ofVolts(expected), wanted.highest()), Source.COMPUTED);
+        Voltage reach = Quantity.larger(
+                Voltage.ZERO, in.lowest().minus(regulator.dropout().get()));
+        return reach.isBelow(wanted.lowest())
+                ? new Figure<>(new Range<>(reach, wanted.expected(), wanted.highest()), Source.COMPUTED)
+                : figure;
     }
 }

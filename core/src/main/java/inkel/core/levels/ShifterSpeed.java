@@ -9,6 +9,7 @@ import inkel.core.document.Between;
 import inkel.core.formula.RcRise;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
@@ -48,8 +49,9 @@ public record ShifterSpeed(
         Resistance weakest = null;
         for (Pin pin : node.ways(shifter).pins(way)) {
             for (Pull pull : shifter.cls().pulls()) {
-                boolean isWeaker = weakest == null || pull.resistance().ohms() > weakest.ohms();
-                weakest = isWeaker && pull.pin().equals(pin.label()) ? pull.resistance() : weakest;
+                if (pull.pin().equals(pin.label())) {
+                    weakest = weakest == null ? pull.resistance() : Quantity.larger(weakest, pull.resistance());
+                }
             }
         }
         return Optional.ofNullable(weakest);
@@ -73,7 +75,7 @@ public record ShifterSpeed(
     }
 
     public boolean isSlow() {
-        return rise().seconds() > allowed().seconds();
+        return Quantity.exceeds(rise(), allowed());
     }
 
     /** The fastest that the wire can be clocked through the shifter. */

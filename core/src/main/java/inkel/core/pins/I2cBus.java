@@ -12,6 +12,7 @@ import inkel.core.formula.I2cPullup;
 import inkel.core.formula.I2cTime;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
@@ -189,16 +190,16 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
 
     public boolean isClockOver() {
         return slowest()
-                .filter(placed -> clock().hertz() > limit(placed).hertz())
+                .filter(placed -> Quantity.exceeds(clock(), limit(placed)))
                 .isPresent();
     }
 
     public boolean isPullWeak() {
-        return pull().filter(ohms -> ohms.ohms() > weakest().ohms()).isPresent();
+        return pull().filter(ohms -> Quantity.exceeds(ohms, weakest())).isPresent();
     }
 
     public boolean isPullStrong() {
-        return pull().flatMap(ohms -> strongest().map(least -> ohms.ohms() < least.ohms()))
+        return pull().flatMap(ohms -> strongest().map(least -> Quantity.exceeds(least, ohms)))
                 .orElse(false);
     }
 }

@@ -5,6 +5,7 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -80,7 +81,7 @@ final class PinModelPorts {
                 domain.node().board().cls().controller().orElseThrow().softwareUartMax();
         return want.placed()
                 .baud()
-                .filter(baud -> baud.hertz() <= fastest.hertz())
+                .filter(baud -> !Quantity.exceeds(baud, fastest))
                 .isPresent();
     }
 }

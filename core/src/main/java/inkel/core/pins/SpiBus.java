@@ -10,6 +10,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.formula.SpiClock;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -35,13 +36,13 @@ public record SpiBus(NodePins pins, Endpoint clock, List<Placed> members) {
     }
 
     public boolean isClockOver() {
-        return chosen().filter(clock -> clock.hertz() > limit().hertz()).isPresent();
+        return chosen().filter(clock -> Quantity.exceeds(clock, limit())).isPresent();
     }
 
     /** The slowest of the members and, where the program drives the bus, the program. */
     public Frequency limit() {
         Frequency member = slowest().map(SpiBus::limit).orElse(Frequency.ofHertz(Double.MAX_VALUE));
-        return software().filter(most -> most.hertz() < member.hertz()).orElse(member);
+        return software().map(most -> Quantity.smaller(most, member)).orElse(member);
     }
 
     public boolean isSoftwareTheSlowest() {
@@ -75,7 +76,7 @@ public record SpiBus(NodePins pins, Endpoint clock, List<Placed> members) {
     public Optional<Frequency> fastest(Frequency limit) {
         Optional<Controller> controller = pins.node().board().cls().controller();
         if (isBySoftware()) {
-            return software().map(most -> most.hertz() <= limit.hertz() ? most : limit);
+            return software().map(most -> Quantity.smaller(most, limit));
         }
         return controller
                 .flatMap(board -> SpiClock.fastest(board.clock(), board.spiDividers(), limit))

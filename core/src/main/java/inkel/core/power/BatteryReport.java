@@ -6,7 +6,9 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.formula.BatteryHours;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -37,7 +39,8 @@ public record BatteryReport(NodeCircuit node, Placed placed, Rail rail, Battery 
     }
 
     public boolean isShort() {
-        return hours().isPresent() && hours().getAsDouble() < wantedHours();
+        return hours().isPresent()
+                && Quantity.exceeds(TimeSpan.ofHours(wantedHours()), TimeSpan.ofHours(hours().getAsDouble()));
     }
 
     /** What is lost inside at the peak: I·R. */

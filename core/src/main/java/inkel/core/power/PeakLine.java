@@ -9,6 +9,7 @@ import inkel.core.circuit.Scenario;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -172,8 +173,7 @@ public final class PeakLine {
         for (Set<String> together : Scenario.largest(node.node().moments(), state.on())) {
             node.currents((placed, supply) -> node.loads()
                             .during(placed, supply, together, !state.between().contains(placed.id())))
-                    .forEach((rail, current) ->
-                            worst.merge(rail, current, (one, other) -> one.isAbove(other) ? one : other));
+                    .forEach((rail, current) -> worst.merge(rail, current, Quantity::larger));
         }
         return worst;
     }

@@ -148,7 +148,7 @@ final class StaggerModel {
         if (felt.isEmpty()) {
             return true;
         }
-        if (room < 0 || felt.stream().anyMatch(one -> takes.get(one.moment().id()) > room)) {
+        if (felt.stream().anyMatch(one -> takes.get(one.moment().id()) > room)) {
             return false;
         }
         model.cumulative(

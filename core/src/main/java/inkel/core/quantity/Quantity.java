@@ -14,6 +14,9 @@ public sealed interface Quantity
                 Temperature,
                 Voltage {
 
+    /** The part of an amount that a sum or a quotient may be off by. */
+    double ROUNDING = 1e-9;
+
     /** The amount in the SI base unit of {@link #unit()}; always finite. */
     double si();
 
@@ -34,6 +37,21 @@ public sealed interface Quantity
             case AMPERE_HOUR -> new Charge(si);
             case ONE -> new Share(si);
         };
+    }
+
+    /** The larger of two; the first when they are the same. */
+    static <Q extends Quantity & Comparable<Q>> Q larger(Q one, Q other) {
+        return one.compareTo(other) >= 0 ? one : other;
+    }
+
+    /** The smaller of two; the first when they are the same. */
+    static <Q extends Quantity & Comparable<Q>> Q smaller(Q one, Q other) {
+        return one.compareTo(other) <= 0 ? one : other;
+    }
+
+    /** Whether one is more than the other by more than a billionth of that, so that rounding never decides. */
+    static <Q extends Quantity> boolean exceeds(Q one, Q other) {
+        return one.si() - other.si() > Math.abs(other.si()) * ROUNDING;
     }
 
     /** Refuses anything that is not a finite number, so that no later sum can go wrong quietly. */

@@ -13,6 +13,10 @@ public record TimeSpan(double seconds) implements Quantity, Comparable<TimeSpan>
         return new TimeSpan(seconds);
     }
 
+    public static TimeSpan ofHours(double hours) {
+        return new TimeSpan(hours * 3600);
+    }
+
     @Override
     public double si() {
         return seconds;

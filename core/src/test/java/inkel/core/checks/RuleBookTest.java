@@ -36,6 +36,15 @@ class RuleBookTest {
     }
 
     @Test
+    void everyCodeIsOfOneRuleAndNamesItsKind() {
+        List<RuleInfo> infos = RuleBook.infos();
+        assertEquals(infos.size(), infos.stream().map(RuleInfo::code).distinct().count());
+        for (RuleInfo info : infos) {
+            assertTrue(info.code().matches("(parts|power|levels|i2c|spi|uart|pwm|adc|pins)\\.[a-z0-9_]+"), info.code());
+        }
+    }
+
+    @Test
     void noShippedRuleCrashesOnTheExamples() {
         for (var build : List.of(Builds.locks(), Builds.firstSketch())) {
             assertTrue(Assessment.assess(build, Builds.CATALOG).findings().stream()

@@ -95,6 +95,45 @@ class WaysOutOfABusTest {
         assertEquals(List.of("fewer-polls screen-1 28 Hz"), ways(screens("400 kHz", "29 Hz"), "i2c.bus_busy"));
     }
 
+    /** Converters on 3.2 to 3.4 V, each with its own pull-ups; (3.4 V − 0.4 V)/3 mA = 1 kΩ. */
+    private static Builds strong(String... own) {
+        Builds build = Builds.dualCore();
+        for (int i = 0; i < own.length; i++) {
+            String id = "adc-" + (i + 1);
+            build.part(id, "adc-16", "VDD=board.3V3")
+                    .setting(id, "address", List.of("0x48", "0x49", "0x4A").get(i))
+                    .wire(id + ".SDA", "board.GP4")
+                    .wire(id + ".SCL", "board.GP5")
+                    .figure(id, "pull-up/SDA", own[i])
+                    .figure(id, "pull-up/SCL", own[i]);
+        }
+        return build;
+    }
+
+    @Test
+    void pullUpsExactlyAsStrongAsMayBe() throws Exception {
+        RuleKit.quiet(strong("1k"), "i2c.pullup_strong");
+        RuleKit.quiet(strong("2k", "2k"), "i2c.pullup_strong");
+        assertEquals(
+                List.of(), RuleKit.fires(strong("990"), "i2c.pullup_strong").fixes(), "one pair stays");
+    }
+
+    @Test
+    void theStrongestComeOffUntilTheRestIsExactlyWeakEnough() throws Exception {
+        // 2 kΩ and 2 kΩ are 1 kΩ: just the third comes off. 990 Ω alone is too strong, so that nothing helps.
+        assertEquals(List.of("pull-ups-off adc-2 off"), ways(strong("2k", "1k5", "2k"), "i2c.pullup_strong"));
+        assertEquals(
+                List.of(),
+                RuleKit.fires(strong("990", "900"), "i2c.pullup_strong").fixes());
+    }
+
+    @Test
+    void onePairMoreThatMakesThemExactlyAsStrongAsMayBe() throws Exception {
+        // 36 pF and 300 ns: 9835 Ω. Beside 10 kΩ a pair of 560 kΩ is weak enough for any supply.
+        Builds weak = strong("10k").setting("board", "i2c_clock", "400 kHz");
+        assertEquals(List.of("clock board 100 kHz", "add-pull-ups adc-1 560 kΩ"), ways(weak, "i2c.pullup_weak"));
+    }
+
     @Test
     void slowerOrAPairBesideIt() throws Exception {
         // 300 ns/(0.8473 · 36 pF) = 9835 Ω; beside 10 kΩ that asks for 596 kΩ, and E12 has 560 kΩ below it.

@@ -1,6 +1,7 @@
 package inkel.core.quantity;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -54,6 +55,30 @@ class QuantitiesTest {
         for (double wrong : new double[] {Double.NaN, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY}) {
             assertThrows(IllegalArgumentException.class, () -> Quantity.of(unit, wrong));
         }
+    }
+
+    @Test
+    void theLargerAndTheSmallerOfTwo() {
+        Resistance small = Resistance.ofOhms(100);
+        Resistance large = Resistance.ofOhms(101);
+        assertEquals(large, Quantity.larger(small, large));
+        assertEquals(large, Quantity.larger(large, small));
+        assertEquals(small, Quantity.smaller(small, large));
+        assertEquals(small, Quantity.smaller(large, small));
+    }
+
+    @Test
+    void roundingDoesNotExceed() {
+        // 4.35 V less 1.1 V comes out just under 3.25 V.
+        Voltage rounded = Voltage.ofVolts(4.35).minus(Voltage.ofVolts(1.1));
+        assertNotEquals(Voltage.ofVolts(3.25), rounded);
+        assertFalse(Quantity.exceeds(Voltage.ofVolts(3.25), rounded));
+        assertFalse(Quantity.exceeds(rounded, Voltage.ofVolts(3.25)));
+        assertTrue(Quantity.exceeds(Voltage.ofVolts(3.2501), rounded));
+        assertTrue(Quantity.exceeds(Capacitance.ofFarads(1.001e-12), Capacitance.ofFarads(1e-12)));
+        assertTrue(Quantity.exceeds(Voltage.ofVolts(-1), Voltage.ofVolts(-1.1)));
+        assertFalse(Quantity.exceeds(Voltage.ofVolts(-1.1), Voltage.ofVolts(-1)));
+        assertFalse(Quantity.exceeds(Current.ZERO, Current.ZERO));
     }
 
     @Test

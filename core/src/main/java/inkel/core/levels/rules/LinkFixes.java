@@ -12,6 +12,7 @@ import inkel.core.formula.Verdict;
 import inkel.core.levels.Link;
 import inkel.core.levels.WireSpeed;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -68,11 +69,12 @@ final class LinkFixes {
             return Optional.empty();
         }
         LevelCheck check = link.check();
-        Voltage limit = check.recommendedMax().orElse(check.absoluteMax());
-        Voltage ceiling = limit.volts() < check.absoluteMax().volts() ? limit : check.absoluteMax();
+        Voltage ceiling = check.recommendedMax()
+                .map(limit -> Quantity.smaller(limit, check.absoluteMax()))
+                .orElse(check.absoluteMax());
         Resistance most = WireSpeed.of(node, link.signal().endpoint())
                 .map(WireSpeed::mostResistance)
-                .filter(through -> through.ohms() < MOST_SOURCE.ohms())
+                .map(through -> Quantity.smaller(through, MOST_SOURCE))
                 .orElse(MOST_SOURCE);
         return DividerSearch.sparing(
                         check.vohMin(), check.vohMax(), ceiling, check.vih().plus(check.wantedMargin()), most)

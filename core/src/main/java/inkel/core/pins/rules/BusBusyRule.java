@@ -59,7 +59,6 @@ public final class BusBusyRule implements Rule<PinReport> {
     /** The slowest usual speed that frees the bus, where every member takes it and the wires rise in time. */
     private static Optional<Fix> faster(I2cBus bus) {
         return SPEEDS.stream()
-                .filter(speed -> speed.hertz() > bus.clock().hertz())
                 .filter(speed -> bus.slowest()
                         .filter(member -> I2cBus.limit(member).hertz() < speed.hertz())
                         .isEmpty())

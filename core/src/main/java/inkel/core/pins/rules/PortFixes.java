@@ -13,6 +13,7 @@ import inkel.core.pins.NodePins;
 import inkel.core.pins.SerialLine;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -32,7 +33,7 @@ final class PortFixes {
         Frequency most = line.node().board().cls().controller().orElseThrow().softwareUartMax();
         boolean maySoftware = line.placed()
                 .baud()
-                .filter(baud -> baud.hertz() <= most.hertz())
+                .filter(baud -> !Quantity.exceeds(baud, most))
                 .isPresent();
         if (maySoftware) {
             put(
@@ -111,7 +112,7 @@ final class PortFixes {
     /** The fastest rate of the part that is slow enough. */
     static List<Fix> slower(SerialLine line, Frequency most) {
         return line.placed().cls().uart().orElseThrow().rates().stream()
-                .filter(rate -> rate.hertz() <= most.hertz())
+                .filter(rate -> !Quantity.exceeds(rate, most))
                 .max(Comparator.comparingDouble(Frequency::hertz))
                 .map(rate -> BaudFix.of(line, rate))
                 .stream()

@@ -13,6 +13,7 @@ import inkel.core.pins.I2cBus;
 import inkel.core.pins.I2cBus.PulledBy;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import java.util.ArrayList;
@@ -83,6 +84,6 @@ public final class PullupStrongRule implements Rule<PinReport> {
                 .map(PulledBy::resistance)
                 .reduce(Resistance::parallelTo)
                 .orElseThrow();
-        return together.ohms() < bus.strongest().orElseThrow().ohms();
+        return Quantity.exceeds(bus.strongest().orElseThrow(), together);
     }
 }

@@ -14,6 +14,7 @@ import inkel.core.pins.I2cBus;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import java.util.ArrayList;
@@ -53,8 +54,7 @@ public final class PullupWeakRule implements Rule<PinReport> {
     private static List<Fix> ways(I2cBus bus, Resistance pull) {
         String node = bus.node().node().id();
         List<Fix> fixes = new ArrayList<>();
-        if (I2cPullup.rise(pull, bus.capacitance()).seconds()
-                        <= I2cPullup.Mode.STANDARD.rise().seconds()
+        if (!Quantity.exceeds(I2cPullup.rise(pull, bus.capacitance()), I2cPullup.Mode.STANDARD.rise())
                 && bus.mode() != I2cPullup.Mode.STANDARD) {
             fixes.add(new Fix(
                     "clock",
@@ -65,7 +65,7 @@ public final class PullupWeakRule implements Rule<PinReport> {
         double missing = 1 / (1 / bus.weakest().ohms() - 1 / pull.ohms());
         Resistance added = Resistance.ofOhms(ESeries.E12.atMost(missing));
         boolean isEnoughLeft = bus.strongest()
-                .filter(least -> pull.parallelTo(added).ohms() >= least.ohms())
+                .filter(least -> !Quantity.exceeds(least, pull.parallelTo(added)))
                 .isPresent();
         if (isEnoughLeft) {
             String part = bus.parts().get(0).id();

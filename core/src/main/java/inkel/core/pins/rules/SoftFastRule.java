@@ -10,6 +10,7 @@ import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.SerialLine;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
 import java.util.List;
 
@@ -35,8 +36,7 @@ public final class SoftFastRule implements Rule<PinReport> {
         boolean isBySoftware = !line.wires().isEmpty()
                 && line.uncrossed().isEmpty()
                 && line.unit().isEmpty();
-        return isBySoftware
-                && line.placed().baud().orElseThrow().hertz() > most(line).hertz();
+        return isBySoftware && Quantity.exceeds(line.placed().baud().orElseThrow(), most(line));
     }
 
     private static Frequency most(SerialLine line) {

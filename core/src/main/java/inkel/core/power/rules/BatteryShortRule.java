@@ -16,14 +16,15 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 
 /** Reports a battery that is empty before it should be, or that sags below what a part needs. */
 public final class BatteryShortRule implements Rule<PowerReport> {
     private static final RuleInfo INFO = new RuleInfo("power.battery_short", Severity.LOOK, Stage.POWER);
-
-    private static final double SECONDS_PER_HOUR = 3600;
 
     @Override
     public RuleInfo info() {
@@ -45,10 +46,6 @@ public final class BatteryShortRule implements Rule<PowerReport> {
         return findings;
     }
 
-    private static TimeSpan hours(double hours) {
-        return TimeSpan.ofSeconds(hours * SECONDS_PER_HOUR);
-    }
-
     private static Finding soonEmpty(BatteryReport battery, PowerReport report) {
         double hours = battery.hours().orElseThrow();
         return Finding.of(INFO, battery.node().place(battery.rail().id()))
@@ -56,8 +53,8 @@ public final class BatteryShortRule implements Rule<PowerReport> {
                 .number("capacity", battery.battery().capacity(), Source.CLASS)
                 .number("usable", battery.battery().usable(), Source.CLASS)
                 .number("average", battery.rail().average(), Source.COMPUTED)
-                .number("lasts", hours(hours), Source.COMPUTED)
-                .number("should_last", hours(battery.wantedHours()), battery.wantedSource())
+                .number("lasts", TimeSpan.ofHours(hours), Source.COMPUTED)
+                .number("should_last", TimeSpan.ofHours(battery.wantedHours()), battery.wantedSource())
                 .fixes(() -> List.of(enough(battery, hours)))
                 .fixes(() -> otherSource(battery, report))
                 .build();
@@ -67,13 +64,18 @@ public final class BatteryShortRule implements Rule<PowerReport> {
         double whole = hours >= 1 ? Math.floor(hours) : hours * 0.99;
         return new Fix(
                 "hours",
-                Fact.of("fix.hours").with("time", hours(whole)),
+                Fact.of("fix.hours").with("time", TimeSpan.ofHours(whole)),
                 Fact.of("fix.hours.cost"),
                 List.of(new SetSetting(
-                        battery.node().node().id(),
-                        battery.placed().id(),
-                        Settings.HOURS,
-                        inkel.core.quantity.Engineering.print(whole, inkel.core.quantity.Unit.ONE, 3))));
+                        battery.node().node().id(), battery.placed().id(), Settings.HOURS, plain(whole))));
+    }
+
+    /** Without a prefix, since "495 m" would be read as minutes or metres. */
+    private static String plain(double hours) {
+        return BigDecimal.valueOf(hours)
+                .round(new MathContext(3, RoundingMode.DOWN))
+                .stripTrailingZeros()
+                .toPlainString();
     }
 
     /** All that hangs on the battery, from another source. */

@@ -1,5 +1,6 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Mode;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
@@ -15,6 +16,7 @@ import inkel.core.power.BurstReport;
 import inkel.core.power.PowerReport;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.remedy.Effort;
 import inkel.core.remedy.FeedFixes;
 import java.util.ArrayList;
@@ -108,7 +110,8 @@ final class LoadFixes {
         for (Rail.Load load : rail.loads()) {
             Placed placed = placed(load);
             for (Reduction lower : placed.cls().demands().reductions()) {
-                Current saved = load.atWorst().minus(lower.current());
+                Current left = turnedDown(placed, lower);
+                Current saved = load.atWorst().minus(left);
                 boolean isEnough = lower.supply().equals(load.pin().pin()) && !tooMuch.isAbove(saved);
                 if (isEnough && !placed.part().has(Settings.TURNED_DOWN)) {
                     fixes.add(new Fix(
@@ -118,7 +121,7 @@ final class LoadFixes {
                                     .with("setting", lower.name()),
                             Fact.of("fix.turn_down.cost")
                                     .with("from", load.atWorst())
-                                    .with("to", lower.current()),
+                                    .with("to", left),
                             List.of(new SetSetting(
                                     node.node().id(), placed.id(), Settings.TURNED_DOWN, lower.name()))));
                     break;
@@ -126,6 +129,17 @@ final class LoadFixes {
             }
         }
         return fixes;
+    }
+
+    /** What it takes once turned down: that, or another of its modes where that is more. */
+    private static Current turnedDown(Placed placed, Reduction lower) {
+        Current most = lower.current();
+        for (Mode mode : placed.cls().modes()) {
+            if (mode.supply().equals(lower.supply()) && !mode.name().equals(lower.mode())) {
+                most = Quantity.larger(most, mode.current().range().highest());
+            }
+        }
+        return most;
     }
 
     private List<Fix> carried(Current tooMuch) {

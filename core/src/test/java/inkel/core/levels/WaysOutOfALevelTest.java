@@ -1,0 +1,156 @@
+package inkel.core.levels;
+
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.document.edit.AddPart;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Which ways out a wire with wrong levels is offered, in their order, and which it is not. */
+class WaysOutOfALevelTest {
+    /** A 3.3 V reader on a regulator of its own, beside a 5 V board. */
+    private static Builds reader() {
+        return Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("reader", "tag-reader-spi", "3.3V=reg.OUT");
+    }
+
+    private static Builds shifter(Builds build, String id, String low, String high) {
+        return build.part(id, "shifter-4", "LV=" + low, "HV=" + high);
+    }
+
+    private static Between through(String signal, String part, int way) {
+        return new Between.ShifterWay(end(signal), part, way, Extras.NONE);
+    }
+
+    private static List<String> offered(Builds build, String code, String place) throws Exception {
+        Finding finding = RuleKit.firesAt(build, code, place);
+        for (Fix fix : finding.fixes()) {
+            RuleKit.wayOut(build.build(), finding, fix);
+        }
+        return finding.fixes().stream().map(Fix::id).toList();
+    }
+
+    private static List<String> mosi(Builds build) throws Exception {
+        return offered(build.wire("reader.MOSI", "board.D11"), "levels.harms", "reader.MOSI");
+    }
+
+    private static List<String> miso(Builds build) throws Exception {
+        return offered(build.wire("reader.MISO", "board.D12"), "levels.not_read", "reader.MISO");
+    }
+
+    @Test
+    void downwardADividerIsEnough() throws Exception {
+        assertEquals(List.of("divide", "shift-new", "buffer-new", "exchange-board"), mosi(reader()));
+    }
+
+    @Test
+    void upwardADividerIsNoHelp() throws Exception {
+        assertEquals(List.of("shift-new", "buffer-new", "exchange-board"), miso(reader()));
+    }
+
+    @Test
+    void twoTalkersOnOneWireGetNoBuffer() throws Exception {
+        Builds two = reader().part("other", "tag-reader-spi", "3.3V=reg.OUT").wire("other.MISO", "board.D12");
+        assertEquals(List.of("shift-new", "exchange-board"), miso(two));
+    }
+
+    @Test
+    void noShifterToAPartThatDoesNotBearItsOwnSupply() throws Exception {
+        // The modem is fed with 4 V, and its pins are made for 2.8 V; the port's 4.75 V at least make 0.6 · 5.25 V hard
+        // to reach for them, which a buffer fed from the board reads.
+        Builds modem = Builds.classic().part("four", "wall-supply-4v").part("modem", "text-modem", "VCC=four.+");
+        modem.wire("modem.RXD", "board.D4").wire("modem.TXD", "board.D5");
+        assertEquals(List.of("divide"), offered(modem, "levels.harms", "modem.RXD"));
+        assertEquals(List.of("buffer-new", "exchange-board"), offered(modem, "levels.not_read", "modem.TXD"));
+    }
+
+    @Test
+    void aWayThatIsThereComesFirst() throws Exception {
+        assertEquals(
+                List.of("shift-there-1", "exchange-board"), miso(shifter(reader(), "there", "reg.OUT", "board.5V")));
+    }
+
+    @Test
+    void onlyWaysOfThatVeryShifterAreTaken() throws Exception {
+        Builds two = shifter(shifter(reader(), "one", "reg.OUT", "board.5V"), "two", "reg.OUT", "board.5V")
+                .wire("reader.MOSI", "board.D11")
+                .wire("reader.SCK", "board.D13")
+                .between(through("reader.MOSI", "one", 1))
+                .between(through("reader.SCK", "two", 2));
+        assertEquals(List.of("shift-one-2", "exchange-board"), miso(two), "another wire's way is not shared");
+    }
+
+    @Test
+    void aShifterWithoutAWayToSpareIsLeft() throws Exception {
+        Builds full = shifter(reader(), "full", "reg.OUT", "board.5V");
+        int way = 1;
+        for (String wire : List.of("MOSI D11", "SCK D13", "RST D8", "SDA D9")) {
+            String signal = "reader." + wire.split(" ")[0];
+            full.wire(signal, "board." + wire.split(" ")[1]).between(through(signal, "full", way++));
+        }
+        assertEquals(List.of("shift-new", "buffer-new", "exchange-board"), miso(full));
+    }
+
+    @Test
+    void aShifterOnOtherRailsIsLeft() throws Exception {
+        List<String> all = List.of("shift-new", "buffer-new", "exchange-board");
+        Builds low = reader().part("low", "bench-supply").setting("low", "volts", "2.5 V");
+        assertEquals(all, miso(shifter(low, "there", "low.+", "board.5V")));
+        assertEquals(all, miso(reader().part("there", "shifter-4", "LV=reg.OUT")), "one side is not fed");
+    }
+
+    @Test
+    void aBufferFedLikeTheOneThatListens() throws Exception {
+        // Fed with 3.3 V it hears 5 V and is heard by the reader; a 5 V board does not hear it.
+        Builds down = reader().part("down", "buffer-8", "VCC=reg.OUT");
+        assertEquals(List.of("shift-down-1", "divide", "exchange-board"), mosi(down));
+        assertEquals(
+                List.of("shift-new", "buffer-new", "exchange-board"),
+                miso(reader().part("down", "buffer-8", "VCC=reg.OUT")));
+        // Fed with 5 V the other kind hears 3.3 V and is heard by the board; it would harm the reader.
+        assertEquals(List.of("shift-up-1", "exchange-board"), miso(reader().part("up", "buffer-8-up", "VCC=board.5V")));
+        assertEquals(
+                List.of("divide", "shift-new", "buffer-new", "exchange-board"),
+                mosi(reader().part("up", "buffer-8-up", "VCC=board.5V")));
+        assertEquals(
+                List.of("divide", "shift-new", "buffer-new", "exchange-board"),
+                mosi(reader().part("down", "buffer-8")),
+                "not fed at all");
+    }
+
+    /** What a new part brings: its feeds, its enable where it wants it, and as many ways to spare as it says. */
+    @Test
+    void aNewBufferComesReadyToUse() throws Exception {
+        Builds build = reader().wire("reader.MOSI", "board.D11");
+        Fix fix = RuleKit.firesAt(build, "levels.harms", "reader.MOSI").fixes().stream()
+                .filter(way -> way.id().equals("buffer-new"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(fix.edits().get(0) instanceof AddPart);
+        assertEquals(7, fix.cost().values().get("spare"), "eight ways, one of them used");
+        Build after = fix.apply(build.build());
+        var node = after.nodes().get(0);
+        assertEquals(end("reg.OUT"), node.part("buffer").orElseThrow().feeds().get("VCC"));
+        var enable = Builds.CATALOG.get("buffer-8").signals().toList();
+        for (var pin : enable) {
+            assertTrue(
+                    node.wires().stream().anyMatch(wire -> wire.from().equals(end("buffer." + pin.label()))),
+                    pin.label() + " is tied");
+        }
+    }
+
+    @Test
+    void twoWrongWiresGoThroughShiftersAtOnce() throws Exception {
+        assertTrue(miso(reader().wire("reader.MOSI", "board.D11")).contains("module-shift"));
+    }
+}

@@ -1,0 +1,192 @@
+package inkel.core.power;
+
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.document.Extras;
+import inkel.core.document.Moment;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import inkel.core.quantity.TimeSpan;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** Power rules at the exact amounts where they begin, each worked by hand. */
+class PowerLimitsTest {
+    /** Three cells of 2 Ah, 80 % of it: 1.6 Ah for a load that takes the same at all times. */
+    private static Builds cells(String current) {
+        Builds build = Builds.classic().part("cells", "battery-aa-3").part("pump", "pump-transistor", "V+=cells.+");
+        for (String mode : List.of("idle", "active", "peak")) {
+            build.figure("pump", "current/V+/" + mode, current);
+        }
+        return build.setting("pump", "contact", "solder");
+    }
+
+    private static List<Finding> soonEmpty(Builds build) {
+        return build.findings("power.battery_short").stream()
+                .filter(finding -> finding.sentence().key().equals("power.battery_short"))
+                .toList();
+    }
+
+    private static String set(Finding finding, String fix) {
+        Fix found = finding.fixes().stream()
+                .filter(way -> way.id().equals(fix))
+                .findFirst()
+                .orElseThrow();
+        return ((SetSetting) found.edits().get(0)).value();
+    }
+
+    @Test
+    void aBatteryThatLastsExactlyAsLongAsItShould() {
+        // 1.6 Ah/200 mA = 8 h, a waking day.
+        assertEquals(List.of(), soonEmpty(cells("200 mA")));
+        assertEquals(1, soonEmpty(cells("201 mA")).size());
+        assertEquals("7", set(soonEmpty(cells("201 mA")).get(0), "hours"));
+    }
+
+    @Test
+    void hoursAreOfferedWholeFromOneOn() {
+        // 1.6 Ah/1.6 A = 1 h; /3.2 A = 0.5 h, of which 99 % are offered.
+        assertEquals("1", set(soonEmpty(cells("1.6 A")).get(0), "hours"));
+        assertEquals("0.495", set(soonEmpty(cells("3.2 A")).get(0), "hours"));
+    }
+
+    @Test
+    void aRailExactlyAsLargeAsABurst() {
+        Builds enough = Builds.classic().part("four", "wall-supply-4v").part("modem", "text-modem", "VCC=four.+");
+        RuleKit.quiet(enough.figure("four", "rail/+/rating", "2 A"), "power.burst_droop");
+        RuleKit.fires(enough.figure("four", "rail/+/rating", "1.9 A"), "power.burst_droop");
+        assertEquals(
+                List.of(),
+                enough.figure("four", "rail/+/rating", "2 A").findings("power.source_over"),
+                "at its rating a supply is not over it");
+    }
+
+    @Test
+    void aServoTakesExactlyHalfOfWhatIsSpare() {
+        Builds light = Builds.classic().part("servo", "servo-micro", "V+=board.5V");
+        RuleKit.quiet(light.figure("servo", "current/V+/peak", "250 mA"), "power.servo_from_board");
+        RuleKit.fires(light.figure("servo", "current/V+/peak", "251 mA"), "power.servo_from_board");
+    }
+
+    @Test
+    void aContactAtOneAmpere() {
+        Builds servo = Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("servo", "servo-large", "V+=six.+")
+                .setting("servo", "gauge", "14");
+        RuleKit.quiet(servo.figure("servo", "current/V+/peak", "1 A"), "power.wire_drop");
+        RuleKit.fires(servo.figure("servo", "current/V+/peak", "1.01 A"), "power.wire_drop");
+    }
+
+    @Test
+    void solderingTheSameWireIsSaidAsSolderingAlone() throws Exception {
+        // 2.7 A: gauge 18 loses little enough once its contacts are gone; gauge 30 must also be thicker.
+        Builds servo = Builds.classic().part("six", "wall-supply-6v").part("servo", "servo-large", "V+=six.+");
+        Finding thick = RuleKit.fires(servo.setting("servo", "gauge", "18"), "power.wire_drop");
+        assertEquals(List.of("fix.solder"), titles(thick));
+        assertEquals(1, thick.fixes().get(0).edits().size());
+        Finding thin = RuleKit.fires(servo.setting("servo", "gauge", "30"), "power.wire_drop");
+        assertEquals(List.of("fix.solder_thicker"), titles(thin));
+        assertEquals(2, thin.fixes().get(0).edits().size());
+    }
+
+    private static List<String> titles(Finding finding) {
+        return finding.fixes().stream().map(fix -> fix.title().key()).toList();
+    }
+
+    @Test
+    void whatABatterySagsIsMissingAtTheEndOfItsWires() {
+        // 4 V less 0.8 Ω · 0.5 A = 3.6 V; 0.4 m of gauge 20 soldered lose 0.5 A · 0.4 m · 1.724e-8/5.189e-7 m² = 6.6
+        // mV.
+        NodeCircuitOf lines = new NodeCircuitOf(Builds.classic()
+                .part("pack", "battery-aa-4")
+                .part("pump", "pump-transistor", "V+=pack.+")
+                .figure("pump", "current/V+/peak", "500 mA")
+                .setting("pump", "contact", "solder")
+                .setting("pump", "gauge", "20"));
+        FeedLine line = lines.of("pump");
+        assertEquals(0.4, line.sag().volts(), 1e-12);
+        double drop = 0.5 * 0.4 * 1.724e-8 / (Math.PI / 4 * Math.pow(0.127e-3 * Math.pow(92, 16.0 / 39), 2));
+        assertEquals(4 - 0.4 - drop, line.arrives().orElseThrow().volts(), 1e-9);
+        FeedLine port = new NodeCircuitOf(Builds.classic().part("radio", "packet-radio", "VCC=board.3V3")).of("radio");
+        assertEquals(0, port.sag().volts(), "only a battery sags");
+    }
+
+    private record NodeCircuitOf(Builds builds) {
+        FeedLine of(String part) {
+            return FeedLine.of(builds.circuit()).stream()
+                    .filter(line -> line.placed().id().equals(part))
+                    .findFirst()
+                    .orElseThrow();
+        }
+    }
+
+    private static Moment moment(String id, String part, double length, double at) {
+        return new Moment(
+                id,
+                id,
+                List.of(new Moment.Raise(part, "peak")),
+                TimeSpan.ofSeconds(length),
+                Optional.empty(),
+                Optional.of(TimeSpan.ofSeconds(at)),
+                Set.of(),
+                Extras.NONE);
+    }
+
+    /** Two micro servos, each 750 mA while it is held for a second and 10 mA else; the second begins after the first. */
+    private static PeakLine twoInTurn() {
+        return new PeakLine(Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("one", "servo-micro", "V+=six.+")
+                .part("two", "servo-micro", "V+=six.+")
+                .moment(moment("first", "one", 1, 0))
+                .moment(moment("second", "two", 1, 2))
+                .circuit());
+    }
+
+    @Test
+    void theLineBeginsAtItsStartAndEndsBeforeItsEnd() {
+        List<PeakLine.Step> steps = twoInTurn().steps(end("six.+"), 0.5, 2, 100);
+        assertEquals(
+                List.of(0.5, 1.0), steps.stream().map(PeakLine.Step::from).toList(), "what begins at 2 s is not shown");
+        assertEquals(0.760, steps.get(0).current().amperes(), 1e-12);
+        assertEquals(0.020, steps.get(1).current().amperes(), 1e-12);
+    }
+
+    @Test
+    void aMomentIsOnFromItsStartToJustBeforeItsEnd() {
+        PeakLine line = twoInTurn();
+        assertEquals(0.760, line.at(end("six.+"), 0).amperes(), 1e-12);
+        assertEquals(0.020, line.at(end("six.+"), 1).amperes(), 1e-12);
+        assertEquals(0.760, line.at(end("six.+"), 2).amperes(), 1e-12);
+    }
+
+    /** A modem that sends for 9.23 ms from the start: two periods of 4.615 ms, each with 577 µs of 2 A. */
+    @Test
+    void burstsAreShownOneByOneUpToTheNumberAskedFor() {
+        PeakLine line = new PeakLine(Builds.classic()
+                .part("four", "wall-supply-4v")
+                .part("modem", "text-modem", "VCC=four.+")
+                .moment(moment("text", "modem", 2 * 4.615e-3, 0))
+                .circuit());
+        // Two edges of the span and of the line, and four of its bursts.
+        List<PeakLine.Step> all = line.steps(end("four.+"), 0, 0.02, 6);
+        assertEquals(
+                List.of(0, 577, 4615, 5192, 9230),
+                all.stream().map(step -> (int) Math.round(step.from() * 1e6)).toList());
+        assertEquals(
+                List.of(0, 9230),
+                line.steps(end("four.+"), 0, 0.02, 5).stream()
+                        .map(step -> (int) Math.round(step.from() * 1e6))
+                        .toList());
+        assertTrue(line.at(end("four.+"), 577e-6).amperes() < 0.4, "a burst ends at its end");
+        assertEquals(2.0, line.at(end("four.+"), 4.615e-3).amperes(), 1e-12);
+    }
+}
