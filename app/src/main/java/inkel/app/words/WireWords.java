@@ -1,5 +1,6 @@
 package inkel.app.words;
 
+import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Fact;
@@ -8,6 +9,7 @@ import inkel.core.remedy.RailNames;
 import inkel.core.wiring.HeaderPlace;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireStep;
+import java.util.Locale;
 
 /** Names the ends of wires and where they are. */
 public final class WireWords {
@@ -45,14 +47,34 @@ public final class WireWords {
         HeaderPlace place = HeaderPlace.of(placed.cls(), pin.index());
         boolean isUsb = placed.cls().from().equals("usb");
         return Words.say(Fact.of("wire.place." + place.row())
+                .with("colour", colour(placed, pin))
                 .with("start", ordinal(place.fromStart()))
                 .with("mark", Words.get(isUsb ? "wire.mark.usb" : "wire.mark.first"))
                 .with("end", ordinal(place.fromEnd())));
     }
 
-    /** What goes in the wire, empty for a plain one. */
+    /** The colour of a cable's lead, which is its other label; empty for any other pin. */
+    private static String colour(Placed placed, Terminal.OnPin pin) {
+        Pin found = placed.cls().pins().get(pin.index());
+        return found.isLead() && !found.also().isEmpty() ? found.also().get(0) : "";
+    }
+
+    /** What goes in the wire, or instead of it; empty for a plain one. */
     public String between(WireStep step) {
-        return step.inLine().map(BetweenWords::toDo).orElse("");
+        return step.fitting()
+                .map(fitting -> Words.get("wire.fitting." + fitting.sort().name().toLowerCase(Locale.ROOT), "value", fitting.value()))
+                .or(() -> step.inLine().map(BetweenWords::toDo))
+                .orElse("");
+    }
+
+    /** What the wire carries, or that it is a small part, with what stands in it in one word. */
+    public String kind(WireStep step) {
+        String kind = Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT));
+        String more = step.fitting()
+                .map(fitting -> Words.show(fitting.value()))
+                .or(() -> step.inLine().map(BetweenWords::kind))
+                .orElse("");
+        return more.isEmpty() ? kind : kind + ", " + more;
     }
 
     private Placed part(Terminal.OnPin pin) {

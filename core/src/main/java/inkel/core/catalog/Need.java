@@ -6,6 +6,8 @@ public enum Need {
     MUST,
     /** The part works without it; the wire is made only when the builder wants it. */
     MAY,
+    /** The part itself holds it where it belongs, or joins it to another pin; a wire is made only when wanted. */
+    HELD,
     /** Driven by the board where a pin is free, else tied to the part's supply; never left open. */
     TIE_HIGH,
     /** As {@link #TIE_HIGH}, but tied to ground. */

@@ -179,7 +179,7 @@ public final class OwnFigures {
         if (replaced.highest().isAbove(damaged)) {
             throw new IllegalArgumentException("damaged inside its own range");
         }
-        return new Supply(supply.pin(), new Figure<>(replaced, Source.YOURS), damaged, supply.dropout());
+        return new Supply(supply.pin(), new Figure<>(replaced, Source.YOURS), damaged, supply.dropout(), supply.with());
     }
 
     /** The typical value is dropped when it no longer lies between the ends. */

@@ -8,7 +8,8 @@ import java.util.List;
  * @param label what is printed beside it; unique within the part for all but grounds and unused pins
  * @param also other labels found in its place, never null
  * @param number the number that code uses for it, empty when it has none
- * @param row which row of the header it stands in: {@code left}, {@code right} or {@code single}
+ * @param row which row of the header it stands in: {@code left}, {@code right} or {@code single}; {@code socket} for
+ *     where a cable is plugged in, {@code lead} for the end of a cable
  * @param place its place in that row, from 1 at the marked end
  * @param header the number printed for its place where both rows are counted together, else 0
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
@@ -28,6 +29,21 @@ public record Pin(
     public Pin {
         also = List.copyOf(also);
         can = List.copyOf(can);
+    }
+
+    /** Whether a cable with a plug goes here, so that no wire of the table does. */
+    public boolean isSocket() {
+        return row.equals("socket");
+    }
+
+    /** Whether it is the bare end of a cable, needed only where nothing has a socket for its plug. */
+    public boolean isLead() {
+        return row.equals("lead");
+    }
+
+    /** Whether the part wants a wire here without being asked. */
+    public boolean isWanted() {
+        return need != Need.MAY && need != Need.HELD;
     }
 
     public boolean can(Ability.Kind kind) {

@@ -40,7 +40,7 @@ public final class Settings {
     public static final Setting<Voltage> VOLTS = new Setting<>(
             "volts",
             SettingReaders.amount(Unit.VOLT, "6 V"),
-            SOURCES.and(BATTERIES.negate()).and(cls -> !cls.pins().isEmpty()),
+            SOURCES.and(BATTERIES.negate()).and(cls -> cls.pins().stream().noneMatch(Pin::isLead)),
             LINE);
 
     /** How many cells a battery has in a row. */

@@ -9,6 +9,9 @@ import java.util.Optional;
  *
  * @param range the least and the most it works at
  * @param absoluteMax above this it is damaged
+ * @param with the supply pin whose rail it is fed from too, unless the builder says otherwise: the analog half of a chip,
+ *     a reference
  * @param dropout what a regulator behind the pin needs above its own output; absent when there is none
  */
-public record Supply(String pin, Figure<Voltage> range, Voltage absoluteMax, Optional<Voltage> dropout) {}
+public record Supply(
+        String pin, Figure<Voltage> range, Voltage absoluteMax, Optional<Voltage> dropout, Optional<String> with) {}

@@ -11,6 +11,7 @@ import inkel.core.catalog.Pull;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
+import inkel.core.catalog.Supply;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.quantity.Capacitance;
@@ -41,8 +42,9 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
     }
 
     /** Joins a part to its class, as that is for this part: own figures, what is fed, what is turned down, bare or not. */
-    static Placed of(Part part, Catalog catalog) {
-        PartClass own = OwnFigures.apply(catalog.get(part.classId()), part.figures());
+    static Placed of(Part given, Catalog catalog) {
+        PartClass own = OwnFigures.apply(catalog.get(given.classId()), given.figures());
+        Part part = withFollowingFeeds(given, own);
         PartClass fed = fed(ofCells(turnedDown(own, part), part), part);
         boolean isMadeBare =
                 own(part, fed, Settings.FORM).filter(Settings.Form.CHIP::equals).isPresent();
@@ -52,6 +54,18 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
         PartClass placed =
                 pulls.equals(fed.pulls()) ? fed : fed.with(fed.supplies(), fed.outputs(), fed.io(), fed.modes(), pulls);
         return new Placed(part, placed, isMadeBare ? fed.pulls() : List.of());
+    }
+
+    /** A supply pin that goes with another one is on its rail, where the builder gave it none of its own. */
+    private static Part withFollowingFeeds(Part part, PartClass cls) {
+        Part fed = part;
+        for (Supply supply : cls.supplies()) {
+            if (supply.with().isPresent() && !part.feeds().containsKey(supply.pin())) {
+                Endpoint rail = part.feeds().get(supply.with().get());
+                fed = rail == null ? fed : fed.withFeed(supply.pin(), rail);
+            }
+        }
+        return fed;
     }
 
     /** Resistors that the builder put from the bus pins or the select to the part's own supply. */

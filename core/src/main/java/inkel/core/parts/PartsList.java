@@ -1,6 +1,7 @@
 package inkel.core.parts;
 
 import inkel.core.catalog.Decoupling;
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -42,6 +43,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
         CAPACITOR,
         RESISTOR,
         SEMICONDUCTOR,
+        CRYSTAL,
         ADAPTER,
         HEADER
     }
@@ -94,6 +96,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
 
     /** A module would have brought its pull-ups, and a board in the breadboard's raster. */
     private static void addChip(Placed chip, Collector lines) {
+        chip.cls().handling().make().around().forEach(fitting -> addFitting(chip, fitting, lines));
         chip.bringsNoPulls()
                 .forEach(pull ->
                         lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", pull.resistance()), chip));
@@ -108,6 +111,15 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
                                 .with("pins", chip.cls().pins().size())
                                 .with("pitch", Engineering.print(pitch)),
                         chip));
+    }
+
+    private static void addFitting(Placed chip, Fitting fitting, Collector lines) {
+        switch (fitting.sort()) {
+            case CRYSTAL -> lines.add(Kind.CRYSTAL, Fact.of("have.crystal").with("value", fitting.value()), chip);
+            case CAPACITOR ->
+                lines.add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", fitting.value()), chip);
+            case RESISTOR -> lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", fitting.value()), chip);
+        }
     }
 
     /** Counts what is wanted more than once. */

@@ -55,8 +55,8 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
     static List<FeedLine> of(NodeCircuit node) {
         List<FeedLine> lines = new ArrayList<>();
         for (Rail rail : node.rails()) {
-            if (hasWires(node, rail)) {
-                for (Rail.Load load : rail.loads()) {
+            for (Rail.Load load : rail.loads()) {
+                if (hasWires(node, load)) {
                     Placed placed = node.part(load.pin().part()).orElseThrow();
                     Supply supply = placed.cls().supply(load.pin().pin()).orElseThrow();
                     lines.add(new FeedLine(node, placed, supply, rail, load));
@@ -66,11 +66,9 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
         return lines;
     }
 
-    /** A port has a cable with plugs, which its own voltage allows for; a servo plugs into its driver. */
-    private static boolean hasWires(NodeCircuit node, Rail rail) {
-        return node.part(rail.id().part())
-                .filter(owner -> !owner.cls().pins().isEmpty())
-                .isPresent();
+    /** What goes into a socket comes by a cable with plugs, which the source's own voltage allows for. */
+    private static boolean hasWires(NodeCircuit node, Rail.Load load) {
+        return node.pin(load.pin()).filter(pin -> !pin.isSocket()).isPresent();
     }
 
     public Contact contact() {

@@ -18,11 +18,11 @@ public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnp
     }
 
     public static WireList of(NodeCircuit node) {
-        return of(node, List.of());
+        return of(node, List.of(), false);
     }
 
-    private static WireList of(NodeCircuit node, List<WireSteps.Away> away) {
-        List<WireStep> steps = new WireSteps(node, away).list();
+    private static WireList of(NodeCircuit node, List<WireSteps.Away> away, boolean isGroundJoined) {
+        List<WireStep> steps = new WireSteps(node, away, isGroundJoined).list();
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
         steps.forEach(step -> toUnplug.remove(step.id()));
         return new WireList(node, steps, toUnplug);
@@ -30,7 +30,7 @@ public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnp
 
     public static List<WireList> of(Circuit circuit) {
         return circuit.nodes().stream()
-                .map(node -> of(node, away(circuit, node)))
+                .map(node -> of(node, away(circuit, node), isGroundJoined(circuit, node)))
                 .toList();
     }
 
@@ -41,6 +41,13 @@ public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnp
                 .flatMap(link -> circuit.node(link.to().node()).stream()
                         .map(other -> new WireSteps.Away(link, other.node().name())))
                 .toList();
+    }
+
+    /** Whether a ground wire of another board's list ends at this node's ground row. */
+    private static boolean isGroundJoined(Circuit circuit, NodeCircuit node) {
+        return circuit.links().stream()
+                .anyMatch(link -> link.groundJoined()
+                        && link.to().node().equals(node.node().id()));
     }
 
     public long pluggedCount() {

@@ -1,17 +1,19 @@
 package inkel.core.wiring;
 
+import inkel.core.catalog.Fitting;
 import inkel.core.document.Between;
 import inkel.core.document.Place;
 import java.util.Optional;
 
 /**
- * One wire to plug.
+ * One wire to plug, or one small part with two ends.
  *
  * @param id stable as long as both ends stay; the build remembers plugged wires by it
  * @param number its place in the order of work, from 1
  * @param from the end nearer to the board or the supply
  * @param subject what is selected elsewhere when this wire is selected
  * @param inLine resistors or a transistor that stand in the wire, when any do
+ * @param fitting the small part that is put from end to end instead of a wire, when it is one
  * @param plugged whether the builder has ticked it off
  */
 public record WireStep(
@@ -23,6 +25,7 @@ public record WireStep(
         WireColour colour,
         Place subject,
         Optional<Between> inLine,
+        Optional<Fitting> fitting,
         boolean plugged) {
     /** What a wire carries, in the order of work. */
     public enum Kind {
@@ -30,6 +33,8 @@ public record WireStep(
         SUPPLY,
         /** Tied to a rail or ground for good. */
         TIE,
+        /** A small part that a bare chip wants around it. */
+        FITTING,
         SHARED,
         SIGNAL
     }

@@ -1,5 +1,6 @@
 package inkel.core.wiring;
 
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
@@ -16,6 +17,7 @@ import inkel.core.document.Wire;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,9 +30,10 @@ final class WireSteps {
 
     private final NodeCircuit node;
     private final List<Away> away;
+    private final boolean isGroundJoined;
     private final List<WireStep> steps = new ArrayList<>();
     private final Set<String> ids = new HashSet<>();
-    private final Set<String> pluggedIn = new HashSet<>();
+    private final Set<String> riding = new HashSet<>();
     private final Set<Endpoint> wireEnds = new HashSet<>();
     private int plainSignals;
 
@@ -39,54 +42,118 @@ final class WireSteps {
      *
      * @param board what the builder calls the other board's node
      */
-    record Away(NodeWire link, String board) {}
+    record Away(NodeWire link, String board) {
+        /** The other board's ground. */
+        Terminal.OnOtherBoard ground() {
+            return new Terminal.OnOtherBoard(Place.ofNode(link.to().node()), board);
+        }
+    }
 
-    WireSteps(NodeCircuit node, List<Away> away) {
+    /** @param isGroundJoined whether another board's ground is joined to this node's row, in that board's list */
+    WireSteps(NodeCircuit node, List<Away> away, boolean isGroundJoined) {
         this.node = node;
         this.away = away;
+        this.isGroundJoined = isGroundJoined;
         for (Placed placed : node.parts()) {
-            if (feedsByCable(placed) || ridesOnAnother(placed)) {
-                pluggedIn.add(placed.id());
+            if (ridesOnAnother(placed)) {
+                riding.add(placed.id());
             }
         }
         node.node().wires().forEach(wire -> wireEnds.add(wire.to()));
+        for (Placed placed : node.parts()) {
+            for (Fitting fitting : around(placed)) {
+                Optional.ofNullable(placed.part().feeds().get(fitting.to())).ifPresent(wireEnds::add);
+            }
+        }
+    }
+
+    /** What must be put around a part; a ready module brings it. */
+    private static List<Fitting> around(Placed placed) {
+        return placed.isChip() ? placed.cls().handling().make().around() : List.of();
     }
 
     List<WireStep> list() {
         grounds();
         node.rails().forEach(this::supply);
         node.node().wires().stream().filter(node::isTie).forEach(this::tie);
+        fittings();
         signals();
         away.forEach(this::toOtherBoard);
         return steps;
     }
 
+    /** A ground pin that is wired, and whose part it is. */
+    private record Ground(Placed placed, Terminal pin) {}
+
+    /** Two pins are joined by one wire; as soon as there is a third end all go to a row. */
     private void grounds() {
-        List<Placed> joined = node.parts().stream()
+        List<Ground> joined = node.parts().stream()
                 .filter(placed -> !placed.part().groundApart())
-                .filter(placed -> groundIndex(placed) >= 0)
-                .filter(placed -> !isPluggedIn(placed))
+                .flatMap(placed -> grounds(placed).stream())
                 .toList();
-        if (joined.size() == 2) {
-            add(WireStep.Kind.GROUND, ground(joined.get(0)), ground(joined.get(1)), WireColour.BLACK, joined.get(1));
+        Set<Terminal.OnOtherBoard> others = new LinkedHashSet<>();
+        away.stream()
+                .filter(wire -> wire.link().groundJoined())
+                .map(Away::ground)
+                .forEach(others::add);
+        if (joined.size() == 2 && others.isEmpty() && !isRowWanted()) {
+            add(
+                    WireStep.Kind.GROUND,
+                    joined.get(0).pin(),
+                    joined.get(1).pin(),
+                    WireColour.BLACK,
+                    joined.get(1).placed());
             return;
         }
-        joined.forEach(placed -> add(
-                WireStep.Kind.GROUND,
-                placed.part().isBoard() ? ground(placed) : new Terminal.OnGroundRow(),
-                placed.part().isBoard() ? new Terminal.OnGroundRow() : ground(placed),
-                WireColour.BLACK,
-                placed));
+        if (joined.size() < 2 && others.isEmpty() && !isRowWanted()) {
+            return;
+        }
+        Terminal row = new Terminal.OnGroundRow();
+        for (Ground ground : joined) {
+            boolean isBoards = ground.placed().part().isBoard();
+            Terminal from = isBoards ? ground.pin() : row;
+            add(WireStep.Kind.GROUND, from, isBoards ? row : ground.pin(), WireColour.BLACK, ground.placed());
+        }
+        others.forEach(other -> add(WireStep.Kind.GROUND, row, other, WireColour.BLACK, node.board()));
     }
 
-    /** A part that hangs on another part's own sockets, or a port's cable, brings its ground and supply with it. */
-    private boolean isPluggedIn(Placed placed) {
-        return pluggedIn.contains(placed.id());
+    /** Whether something besides ground pins is joined to ground: another board, a tied signal, a part in a wire. */
+    private boolean isRowWanted() {
+        return isGroundJoined
+                || node.node().wires().stream()
+                        .anyMatch(
+                                wire -> node.isTie(wire) && node.rail(wire.to()).isEmpty())
+                || node.parts().stream().anyMatch(this::isFittedToGround)
+                || node.node().between().stream()
+                        .anyMatch(entry -> entry instanceof Between.Divider || entry instanceof Between.CoilDriver);
     }
 
-    private static boolean feedsByCable(Placed placed) {
-        return placed.cls().pins().isEmpty()
-                && placed.cls().outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE);
+    private boolean isFittedToGround(Placed placed) {
+        return around(placed).stream().anyMatch(fitting -> farEnd(placed, fitting) instanceof Terminal.OnGroundRow);
+    }
+
+    /** A part that hangs on another part's sockets, or only on plugs, brings its ground with it. */
+    private List<Ground> grounds(Placed placed) {
+        if (riding.contains(placed.id()) || isIdleSource(placed)) {
+            return List.of();
+        }
+        List<Ground> grounds = new ArrayList<>();
+        List<Pin> pins = placed.cls().pins();
+        for (int i = 0; i < pins.size(); i++) {
+            if (pins.get(i).use() == PinUse.GROUND && pins.get(i).isWanted()) {
+                grounds.add(new Ground(placed, new Terminal.OnPin(placed.endpoint(pins.get(i)), i)));
+            }
+        }
+        return grounds;
+    }
+
+    /** A source of which no wire is wanted: it feeds nothing, or all that it feeds has a socket for its plug. */
+    private boolean isIdleSource(Placed placed) {
+        return placed.cls().outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
+                && placed.cls().outputs().stream()
+                        .map(output -> new Endpoint(placed.id(), output.pin()))
+                        .noneMatch(
+                                rail -> wireEnds.contains(rail) || !wired(rail).isEmpty());
     }
 
     private boolean ridesOnAnother(Placed placed) {
@@ -104,16 +171,21 @@ final class WireSteps {
         return false;
     }
 
+    /** What a rail feeds by wires: not what goes into a socket, and not what rides on another part. */
+    private List<Rail.Load> wired(Endpoint rail) {
+        return node.rail(rail).stream()
+                .flatMap(found -> found.loads().stream())
+                .filter(load -> !riding.contains(load.pin().part()))
+                .filter(load ->
+                        node.pin(load.pin()).filter(pin -> !pin.isSocket()).isPresent())
+                .toList();
+    }
+
     private void supply(Rail rail) {
         Placed owner = node.part(rail.id().part()).orElseThrow();
-        if (isPluggedIn(owner) && rail.isSource()) {
-            return;
-        }
-        List<Rail.Load> loads = rail.loads().stream()
-                .filter(load -> !pluggedIn.contains(load.pin().part()))
-                .toList();
+        List<Rail.Load> loads = wired(rail.id());
         boolean hasTies = wireEnds.contains(rail.id());
-        if (loads.isEmpty() && !hasTies) {
+        if (owner.cls().pin(rail.id().pin()).isEmpty() || loads.isEmpty() && !hasTies) {
             return;
         }
         WireColour colour = colour(rail);
@@ -144,6 +216,37 @@ final class WireSteps {
         Terminal from = rail.isPresent() ? new Terminal.OnRow(wire.to()) : new Terminal.OnGroundRow();
         WireColour colour = rail.map(WireSteps::colour).orElse(WireColour.BLACK);
         add(WireStep.Kind.TIE, from, onPin(wire.from()), colour, wire.from(), Optional.empty());
+    }
+
+    private void fittings() {
+        for (Placed placed : node.parts()) {
+            for (Fitting fitting : around(placed)) {
+                Terminal from = onPin(new Endpoint(placed.id(), fitting.from()));
+                Terminal to = farEnd(placed, fitting);
+                String id = from.id() + " > " + to.id();
+                add(new WireStep(
+                        id,
+                        steps.size() + 1,
+                        WireStep.Kind.FITTING,
+                        from,
+                        to,
+                        to instanceof Terminal.OnGroundRow ? WireColour.BLACK : WireColour.GREY,
+                        node.place(new Endpoint(placed.id(), "")),
+                        Optional.empty(),
+                        Optional.of(fitting),
+                        node.node().plugged().contains(id)));
+            }
+        }
+    }
+
+    /** A ground pin stands for the ground row, a fed supply pin for the row of its rail. */
+    private Terminal farEnd(Placed placed, Fitting fitting) {
+        Endpoint to = new Endpoint(placed.id(), fitting.to());
+        Endpoint rail = placed.part().feeds().get(fitting.to());
+        boolean isGround =
+                node.pin(to).filter(pin -> pin.use() == PinUse.GROUND).isPresent()
+                        && !placed.part().groundApart();
+        return isGround ? new Terminal.OnGroundRow() : rail != null ? new Terminal.OnRow(rail) : onPin(to);
     }
 
     private void signals() {
@@ -182,14 +285,8 @@ final class WireSteps {
         add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), inLine);
     }
 
-    /** Grounds are joined before anything talks. */
     private void toOtherBoard(Away wire) {
         Endpoint here = wire.link().from().endpoint();
-        if (wire.link().groundJoined()) {
-            Terminal ground =
-                    new Terminal.OnOtherBoard(Place.ofNode(wire.link().to().node()), wire.board());
-            add(WireStep.Kind.GROUND, new Terminal.OnGroundRow(), ground, WireColour.BLACK, here, Optional.empty());
-        }
         WireColour colour = WireColour.of(PinUse.OUTPUT, plainSignals++);
         Terminal there = new Terminal.OnOtherBoard(wire.link().to(), wire.board());
         add(WireStep.Kind.SIGNAL, onPin(here), there, colour, here, Optional.empty());
@@ -197,21 +294,6 @@ final class WireSteps {
 
     private PinUse useOf(Wire wire) {
         return node.pin(wire.from()).orElseThrow().use();
-    }
-
-    private int groundIndex(Placed placed) {
-        List<Pin> pins = placed.cls().pins();
-        for (int i = 0; i < pins.size(); i++) {
-            if (pins.get(i).use() == PinUse.GROUND) {
-                return i;
-            }
-        }
-        return -1;
-    }
-
-    private Terminal ground(Placed placed) {
-        int index = groundIndex(placed);
-        return new Terminal.OnPin(placed.endpoint(placed.cls().pins().get(index)), index);
     }
 
     private Terminal onPin(Endpoint pin) {
@@ -237,10 +319,7 @@ final class WireSteps {
             Endpoint subject,
             Optional<Between> inLine) {
         String id = from.id() + " > " + to.id();
-        if (!ids.add(id)) {
-            return;
-        }
-        steps.add(new WireStep(
+        add(new WireStep(
                 id,
                 steps.size() + 1,
                 kind,
@@ -249,6 +328,13 @@ final class WireSteps {
                 colour,
                 node.place(subject),
                 inLine,
+                Optional.empty(),
                 node.node().plugged().contains(id)));
+    }
+
+    private void add(WireStep step) {
+        if (ids.add(step.id())) {
+            steps.add(step);
+        }
     }
 }

@@ -4,7 +4,6 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.stage.StagePane;
-import inkel.app.words.BetweenWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
@@ -284,10 +283,7 @@ public final class WireStage extends StagePane {
             swatch.getStyleClass().setAll("swatch", "swatch-" + step.colour().text());
             from.setText(words.name(step.from()));
             to.setText(words.name(step.to()));
-            String between = step.inLine().isPresent()
-                    ? ", " + BetweenWords.kind(step.inLine().get())
-                    : "";
-            kind.setText(Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT)) + between);
+            kind.setText(words.kind(step));
             tick.setGraphic(step.plugged() ? Ui.icon(inkel.app.ui.kit.Icons.TICK, "step-tick") : null);
             pseudoClassStateChanged(DONE, step.plugged());
             setAccessibleText(Words.say(Fact.of("wire.step")

@@ -5,6 +5,7 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Decoupling;
 import inkel.core.catalog.Demands;
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Handling;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Kind;
@@ -177,7 +178,14 @@ final class PartClassReader {
         return new Make(
                 make.has("form") ? word(make, "form", Make.Form.values(), Make.Form.READY) : Make.Form.READY,
                 make.has("pitch") ? Optional.of(make.quantity("pitch", Unit.METRE, "1.27 mm")) : Optional.empty(),
-                make.flag("header_loose", false));
+                make.flag("header_loose", false),
+                make.objects("around").stream().map(PartClassReader::fitting).toList());
+    }
+
+    private static Fitting fitting(Fields fitting) {
+        Fitting.Sort sort = word(fitting, "part", Fitting.Sort.values(), Fitting.Sort.RESISTOR);
+        return new Fitting(
+                sort, fitting.quantity("value", sort.unit(), sort.example()), fitting.text("from"), fitting.text("to"));
     }
 
     private static IoFamily family(Fields family) {
@@ -220,6 +228,16 @@ final class PartClassReader {
         }
         cls.supplies().forEach(supply -> requirePin(cls, "supplies", supply.pin()));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
+        cls.decoupling().forEach(wanted -> requirePin(cls, "decoupling", wanted.pin()));
+        cls.handling().make().around().forEach(fitting -> {
+            requirePin(cls, "make", fitting.from());
+            requirePin(cls, "make", fitting.to());
+        });
+        cls.supplies().stream()
+                .flatMap(supply -> supply.with().stream())
+                .filter(with -> cls.supply(with).isEmpty())
+                .forEach(with -> fields.problem(
+                        "supplies", Fact.of("problem.no_supply_pin").with("found", with)));
         Set<String> supplies = new HashSet<>();
         cls.supplies().forEach(supply -> supplies.add(supply.pin()));
         cls.outputs().forEach(output -> supplies.add(output.pin()));

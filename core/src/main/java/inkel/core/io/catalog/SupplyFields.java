@@ -25,7 +25,8 @@ final class SupplyFields {
                 supply.text("pin"),
                 supply.figure("range", Unit.VOLT, VOLTS),
                 supply.quantity("absolute_max", Unit.VOLT, VOLTS),
-                supply.has("dropout") ? Optional.of(supply.quantity("dropout", Unit.VOLT, "0.3 V")) : Optional.empty());
+                supply.has("dropout") ? Optional.of(supply.quantity("dropout", Unit.VOLT, "0.3 V")) : Optional.empty(),
+                supply.optionalText("with"));
     }
 
     static Output output(Fields output) {

@@ -1,0 +1,36 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Unit;
+
+/**
+ * A small part that a bare chip wants around it: a crystal with its capacitors, the resistor at its reset.
+ *
+ * @param from the pin it is put to
+ * @param to the pin of the same part that its other end goes to; a ground or a supply pin stands for the row of that
+ */
+public record Fitting(Sort sort, Quantity value, String from, String to) {
+    /** What is put there, and what it is counted in. */
+    public enum Sort {
+        CRYSTAL(Unit.HERTZ, "16 MHz"),
+        CAPACITOR(Unit.FARAD, "22 pF"),
+        RESISTOR(Unit.OHM, "10 kΩ");
+
+        private final Unit unit;
+        private final String example;
+
+        Sort(Unit unit, String example) {
+            this.unit = unit;
+            this.example = example;
+        }
+
+        public Unit unit() {
+            return unit;
+        }
+
+        /** A value of the right kind, to show what is wanted. */
+        public String example() {
+            return example;
+        }
+    }
+}

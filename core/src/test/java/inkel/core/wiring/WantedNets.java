@@ -1,0 +1,237 @@
+package inkel.core.wiring;
+
+import inkel.core.catalog.Need;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
+import inkel.core.document.Wire;
+import inkel.core.kit.Builds;
+import inkel.core.quantity.Voltage;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/**
+ * What a build's plan says must hang together, worked out from the document and the classes alone; it knows nothing of how
+ * wires are listed. Pins are named {@code node/part.label#n}, n counted over all pins of the part from 1.
+ */
+final class WantedNets {
+    private final Build build;
+    private final Circuit circuit;
+
+    private final Nets wanted = new Nets();
+    private boolean isClear = true;
+
+    WantedNets(Build build) {
+        this.build = build;
+        circuit = Circuit.of(build, Builds.CATALOG);
+        for (Node node : build.nodes()) {
+            node(node);
+        }
+        build.links().forEach(this::link);
+    }
+
+    /** Whether each shifter stands between two supplies that differ; else either way round is right. */
+    boolean isClear() {
+        return isClear;
+    }
+
+    Nets wanted() {
+        return wanted;
+    }
+
+    /** The list's own wires, on top of what is joined without them. */
+    Nets listed(List<WireList> lists) {
+        Nets nets = new Nets();
+        for (Node node : build.nodes()) {
+            joinGiven(node, nets);
+        }
+        for (WireList list : lists) {
+            String node = list.node().node().id();
+            list.steps().stream()
+                    .filter(step -> step.fitting().isEmpty())
+                    .forEach(step -> nets.join(end(node, step.from()), end(node, step.to())));
+        }
+        return nets;
+    }
+
+    String end(String node, Terminal terminal) {
+        if (terminal instanceof Terminal.OnPin pin) {
+            return node + "/" + pin.id();
+        }
+        if (terminal instanceof Terminal.OnOtherBoard other) {
+            String far = other.pin().node();
+            return other.isGround()
+                    ? far + " row ground"
+                    : far + "/" + named(far, other.pin().endpoint());
+        }
+        return node + " " + terminal.id();
+    }
+
+    private PartClass cls(Part part) {
+        return Builds.CATALOG.get(part.classId());
+    }
+
+    private Part part(String node, String id) {
+        return build.node(node).orElseThrow().part(id).orElseThrow();
+    }
+
+    private String named(String node, Endpoint pin) {
+        List<Pin> pins = cls(part(node, pin.part())).pins();
+        for (int i = 0; i < pins.size(); i++) {
+            if (pins.get(i).label().equals(pin.pin())) {
+                return pin + "#" + (i + 1);
+            }
+        }
+        throw new AssertionError("no pin " + pin);
+    }
+
+    private String at(Node node, Endpoint pin) {
+        return node.id() + "/" + named(node.id(), pin);
+    }
+
+    private List<String> grounds(Node node, Part part, boolean areAll) {
+        List<Pin> pins = cls(part).pins();
+        return java.util.stream.IntStream.range(0, pins.size())
+                .filter(i -> pins.get(i).use() == PinUse.GROUND
+                        && (areAll || pins.get(i).need() == Need.MUST))
+                .mapToObj(i -> node.id() + "/" + part.id() + "." + pins.get(i).label() + "#" + (i + 1))
+                .toList();
+    }
+
+    private boolean rides(Node node, Part part) {
+        return !part.isBoard()
+                && part.feeds().values().stream()
+                        .anyMatch(feed -> !feed.part().equals(Part.BOARD) && passesOn(node, feed));
+    }
+
+    private boolean passesOn(Node node, Endpoint rail) {
+        return node.part(rail.part())
+                .flatMap(owner -> cls(owner).output(rail.pin()))
+                .filter(output -> output.way() == Output.Way.PASS)
+                .isPresent();
+    }
+
+    private boolean isSocket(Part part, String pin) {
+        return cls(part).pin(pin).orElseThrow().row().equals("socket");
+    }
+
+    /** Plugs: a cable in a socket, a part on another part's sockets, grounds that a part joins itself. */
+    private void joinGiven(Node node, Nets nets) {
+        for (Part part : node.parts()) {
+            List<String> all = grounds(node, part, true);
+            for (int i = 1; i < all.size(); i++) {
+                if (!grounds(node, part, false).contains(all.get(i))) {
+                    nets.join(all.get(0), all.get(i));
+                }
+            }
+            part.feeds().forEach((pin, rail) -> {
+                Part owner = part(node.id(), rail.part());
+                if (cls(owner).pin(rail.pin()).isPresent()
+                        && (isSocket(part, pin) || rides(node, part) && passesOn(node, rail))) {
+                    nets.join(at(node, new Endpoint(part.id(), pin)), at(node, rail));
+                    List<String> mine = grounds(node, part, true);
+                    List<String> theirs = grounds(node, owner, true);
+                    if (!mine.isEmpty() && !theirs.isEmpty()) {
+                        nets.join(mine.get(0), theirs.get(0));
+                    }
+                }
+            });
+        }
+    }
+
+    private void node(Node node) {
+        joinGiven(node, wanted);
+        NodeCircuit volts = circuit.node(node.id()).orElseThrow();
+        String ground = node.id() + " row ground";
+        Map<String, Boolean> used = new TreeMap<>();
+        for (Part part : node.parts()) {
+            part.feeds().values().forEach(rail -> used.put(rail.part(), true));
+        }
+        node.wires().forEach(wire -> used.put(wire.to().part(), true));
+        for (Part part : node.parts()) {
+            boolean isIdle = cls(part).outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
+                    && !used.containsKey(part.id());
+            boolean isByPlug = cls(part).outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
+                    && node.wires().stream().noneMatch(wire -> wire.to().part().equals(part.id()))
+                    && node.parts().stream()
+                            .flatMap(taker -> taker.feeds().entrySet().stream()
+                                    .filter(feed -> feed.getValue().part().equals(part.id()))
+                                    .map(feed -> isSocket(taker, feed.getKey()) || rides(node, taker)))
+                            .allMatch(Boolean::booleanValue);
+            if (!part.groundApart() && !isIdle && !isByPlug && !rides(node, part)) {
+                grounds(node, part, false).forEach(pin -> wanted.join(ground, pin));
+            }
+            following(part).forEach((pin, rail) -> {
+                if (!isSocket(part, pin) && !rides(node, part)) {
+                    wanted.join(at(node, rail), at(node, new Endpoint(part.id(), pin)));
+                }
+            });
+        }
+        node.wires().forEach(wire -> wire(node, volts, wire, ground));
+    }
+
+    /** The feeds of a part, with those of pins that go with another one. */
+    private Map<String, Endpoint> following(Part part) {
+        Map<String, Endpoint> feeds = new TreeMap<>(part.feeds());
+        cls(part).supplies().forEach(supply -> supply.with()
+                .map(part.feeds()::get)
+                .ifPresent(rail -> feeds.putIfAbsent(supply.pin(), rail)));
+        return feeds;
+    }
+
+    private void wire(Node node, NodeCircuit volts, Wire wire, String ground) {
+        Pin to = cls(part(node.id(), wire.to().part())).pin(wire.to().pin()).orElseThrow();
+        if (to.use() == PinUse.GROUND) {
+            wanted.join(at(node, wire.from()), ground);
+            return;
+        }
+        Optional<Between.ShifterWay> way = node.between().stream()
+                .filter(entry -> entry.signal().equals(wire.from()))
+                .filter(Between.ShifterWay.class::isInstance)
+                .map(Between.ShifterWay.class::cast)
+                .findFirst();
+        if (way.isEmpty()) {
+            wanted.join(at(node, wire.from()), at(node, wire.to()));
+            return;
+        }
+        String shifter = way.get().shifter();
+        int number = way.get().way();
+        boolean isBuffer = cls(part(node.id(), shifter)).pin("A1").isPresent();
+        Pin from =
+                cls(part(node.id(), wire.from().part())).pin(wire.from().pin()).orElseThrow();
+        String near;
+        String far;
+        if (isBuffer) {
+            near = from.use().drives() ? "A" + number : "Y" + number;
+            far = from.use().drives() ? "Y" + number : "A" + number;
+        } else {
+            Voltage one = volts.ioVolts(wire.from()).orElseThrow().expected();
+            Voltage other = volts.ioVolts(wire.to()).orElseThrow().expected();
+            isClear &= one.isAbove(other) || other.isAbove(one);
+            near = (one.isAbove(other) ? "HV" : "LV") + number;
+            far = (one.isAbove(other) ? "LV" : "HV") + number;
+        }
+        wanted.join(at(node, wire.from()), at(node, new Endpoint(shifter, near)));
+        wanted.join(at(node, wire.to()), at(node, new Endpoint(shifter, far)));
+    }
+
+    private void link(NodeWire link) {
+        Node from = build.node(link.from().node()).orElseThrow();
+        Node to = build.node(link.to().node()).orElseThrow();
+        wanted.join(at(from, link.from().endpoint()), at(to, link.to().endpoint()));
+        if (link.groundJoined()) {
+            wanted.join(from.id() + " row ground", to.id() + " row ground");
+        }
+    }
+}

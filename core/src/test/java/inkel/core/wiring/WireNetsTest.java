@@ -1,0 +1,189 @@
+package inkel.core.wiring;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import inkel.core.catalog.Kind;
+import inkel.core.catalog.PartClass;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
+import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.CopyNode;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetGround;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import inkel.core.pins.Plan;
+import inkel.core.pins.Planner;
+import inkel.core.remedy.AddParts;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** The wires of a list, joined end to end, make exactly the nets of the plan: nothing is missing, nothing is too much. */
+class WireNetsTest {
+    private static final int BUILDS = Integer.getInteger("inkel.wire.builds", 60);
+
+    static Stream<Build> examples() {
+        return Stream.of("otterbeck-locks", "otterbeck-first-sketch", "moth-lamp")
+                .map(name -> Builds.example(name + ".inkel.json"));
+    }
+
+    @ParameterizedTest
+    @MethodSource("examples")
+    void theListOfAnExample(Build build) {
+        check(build);
+    }
+
+    static IntStream seeds() {
+        return IntStream.range(0, BUILDS);
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void theListOfARandomBuild(int seed) throws Exception {
+        check(random(seed));
+    }
+
+    /** A board on a port, some modules fed as the program would, ways out taken by chance, shared out, linked to a twin. */
+    private static Build random(int seed) throws Exception {
+        Random random = new Random(seed);
+        List<PartClass> boards = Builds.CATALOG.all().stream()
+                .filter(cls -> cls.kind() == Kind.BOARD)
+                .toList();
+        List<PartClass> others = Builds.CATALOG.all().stream()
+                .filter(cls -> cls.kind() != Kind.BOARD)
+                .toList();
+        PartClass board = boards.get(random.nextInt(boards.size()));
+        boolean hasSocket = board.pin("USB").isPresent();
+        Builds start = Builds.on(board.id());
+        Build build = (hasSocket ? start : start.boardOnly("VCC", "usb.5V")).build();
+        int count = 1 + random.nextInt(7);
+        for (int i = 0; i < count; i++) {
+            PartClass cls = others.get(random.nextInt(others.size()));
+            NodeCircuit node = Circuit.of(build, Builds.CATALOG).nodes().get(0);
+            build = Edit.applyAll(build, AddParts.of(node, cls, 1));
+        }
+        build = planned(build);
+        for (int i = 0; i < 4; i++) {
+            build = oneWayOut(build, random);
+        }
+        build = planned(build);
+        if (random.nextInt(3) == 0) {
+            List<Part> parts = build.nodes().get(0).parts();
+            Part part = parts.get(random.nextInt(parts.size()));
+            build = part.isBoard() ? build : new SetGround(Builds.NODE, part.id(), true).apply(build);
+        }
+        return random.nextInt(3) == 0 ? linked(build) : build;
+    }
+
+    private static Build planned(Build build) throws Exception {
+        Plan plan = new Planner(build, Builds.CATALOG).plan(Builds.NODE);
+        return plan.placed() ? plan.edit().orElseThrow().apply(build) : build;
+    }
+
+    private static Build oneWayOut(Build build, Random random) throws Exception {
+        List<Finding> findings = Assessment.assess(build, Builds.CATALOG).findings();
+        if (findings.isEmpty()) {
+            return build;
+        }
+        List<Fix> fixes = findings.get(random.nextInt(findings.size())).fixes();
+        return fixes.isEmpty() ? build : fixes.get(random.nextInt(fixes.size())).apply(build);
+    }
+
+    /** The same node once more, and a free plain pin of each board joined. */
+    private static Build linked(Build build) throws Exception {
+        Build two = new CopyNode(Builds.NODE, "twin", "Twin").apply(build);
+        NodeCircuit node = Circuit.of(two, Builds.CATALOG).nodes().get(0);
+        Optional<String> free = node.board()
+                .cls()
+                .offers()
+                .map(node.board()::endpoint)
+                .filter(pin -> node.nets().get(pin) == null)
+                .map(pin -> pin.pin())
+                .findFirst();
+        return free.isEmpty()
+                ? two
+                : new AddNodeWire(new NodeWire(
+                                Builds.place("board." + free.get()),
+                                inkel.core.document.Place.of("twin", Builds.end("board." + free.get())),
+                                true,
+                                inkel.core.document.Extras.NONE))
+                        .apply(two);
+    }
+
+    private static void check(Build build) {
+        List<WireList> lists = WireList.of(Circuit.of(build, Builds.CATALOG));
+        WantedNets plan = new WantedNets(build);
+        assumeTrue(plan.isClear(), "a shifter between equal supplies");
+        Set<Set<String>> wanted = plan.wanted().ofPins();
+        Set<Set<String>> listed = plan.listed(lists).ofPins();
+        assertEquals(text(minus(wanted, listed)), text(minus(listed, wanted)), "wanted, and listed instead");
+        for (WireList list : lists) {
+            groundsComeFirst(build, plan, list);
+        }
+    }
+
+    private static Set<Set<String>> minus(Set<Set<String>> from, Set<Set<String>> what) {
+        Set<Set<String>> left = new HashSet<>(from);
+        left.removeAll(what);
+        return left;
+    }
+
+    private static Set<String> text(Set<Set<String>> nets) {
+        Set<String> text = new TreeSet<>();
+        nets.forEach(net -> text.add(net.toString()));
+        return text;
+    }
+
+    /** Before the first wire that is no ground every ground of the node is on one net. */
+    private static void groundsComeFirst(Build build, WantedNets plan, WireList list) {
+        Node node = list.node().node();
+        List<WireStep> grounds = list.steps().stream()
+                .takeWhile(step -> step.kind() == WireStep.Kind.GROUND)
+                .toList();
+        assertTrue(
+                list.steps().stream().skip(grounds.size()).noneMatch(step -> step.kind() == WireStep.Kind.GROUND),
+                node.id());
+        List<String> ends = new ArrayList<>();
+        Nets nets = new Nets();
+        for (WireStep step : grounds) {
+            nets.join(plan.end(node.id(), step.from()), plan.end(node.id(), step.to()));
+            ends.add(plan.end(node.id(), step.from()));
+            ends.add(plan.end(node.id(), step.to()));
+        }
+        ends.forEach(end -> assertTrue(nets.areJoined(ends.get(0), end), end));
+    }
+
+    @Test
+    void aMissingWireIsSeen() {
+        Build build = Builds.locks();
+        WireList whole = WireList.of(Circuit.of(build, Builds.CATALOG)).get(0);
+        WantedNets plan = new WantedNets(build);
+        List<WireList> rest =
+                WireList.of(Circuit.of(build, Builds.CATALOG)).stream().skip(1).toList();
+        for (WireStep left : whole.steps()) {
+            List<WireStep> steps =
+                    whole.steps().stream().filter(step -> step != left).toList();
+            List<WireList> without = new ArrayList<>(List.of(new WireList(whole.node(), steps, Set.of())));
+            without.addAll(rest);
+            assertTrue(!plan.wanted().ofPins().equals(plan.listed(without).ofPins()), "without " + left.id());
+        }
+    }
+}
