@@ -62,7 +62,8 @@ public final class WireWords {
     /** What goes in the wire, or instead of it; empty for a plain one. */
     public String between(WireStep step) {
         return step.fitting()
-                .map(fitting -> Words.get("wire.fitting." + fitting.sort().name().toLowerCase(Locale.ROOT), "value", fitting.value()))
+                .map(fitting -> Words.get(
+                        "wire.fitting." + fitting.sort().name().toLowerCase(Locale.ROOT), "value", fitting.value()))
                 .or(() -> step.inLine().map(BetweenWords::toDo))
                 .orElse("");
     }

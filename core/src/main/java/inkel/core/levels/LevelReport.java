@@ -2,6 +2,7 @@ package inkel.core.levels;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Tie;
 import inkel.core.document.Between;
 import inkel.core.document.Place;
 import inkel.core.formula.Verdict;
@@ -23,13 +24,15 @@ public record LevelReport(
         List<Unknown> unknown,
         List<ShifterSpeed> shifters,
         List<AnalogLevel> analog,
-        List<BoardLink> boards) {
+        List<BoardLink> boards,
+        List<Tie> ties) {
     public LevelReport {
         links = List.copyOf(links);
         unknown = List.copyOf(unknown);
         shifters = List.copyOf(shifters);
         analog = List.copyOf(analog);
         boards = List.copyOf(boards);
+        ties = List.copyOf(ties);
     }
 
     /** A wire that cannot be judged, and the pin whose figures are missing. */
@@ -49,7 +52,9 @@ public record LevelReport(
         List<AnalogLevel> analog = circuit.nodes().stream()
                 .flatMap(node -> AnalogLevel.of(node).stream())
                 .toList();
-        return new LevelReport(circuit, links, unknown, shifters, analog, BoardLink.of(circuit));
+        List<Tie> ties =
+                circuit.nodes().stream().flatMap(node -> Tie.all(node).stream()).toList();
+        return new LevelReport(circuit, links, unknown, shifters, analog, BoardLink.of(circuit), ties);
     }
 
     /** Both directions of a signal's wire, worst first. */

@@ -92,7 +92,7 @@ public final class NodePins {
 
     /** Inputs that must be held high or low when nobody drives them, and that go nowhere. */
     public List<Endpoint> floating() {
-        return Stream.of(Need.TIE_HIGH, Need.TIE_LOW)
+        return Stream.of(Need.TIE_HIGH, Need.TIE_LOW, Need.FIXED_HIGH, Need.FIXED_LOW)
                 .flatMap(need -> unwired.getOrDefault(need, List.of()).stream())
                 .toList();
     }

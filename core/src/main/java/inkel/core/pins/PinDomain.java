@@ -94,6 +94,9 @@ final class PinDomain {
             Integer number = numbers.get(want.now().orElseThrow().to());
             return number != null && isLegal(want, number) ? new int[] {number} : new int[0];
         }
+        if (want.pin().need().isFixed() && want.tie().isPresent()) {
+            return new int[0];
+        }
         return IntStream.range(0, targets.size())
                 .filter(number -> isLegal(want, number))
                 .filter(number -> want.use().isSerial() || !pins.get(number).can(Ability.Kind.CONSOLE))

@@ -50,7 +50,6 @@ class ExamplesTest {
                         "parts.no_supply",
                         "parts.supply_too_high",
                         "parts.supply_too_low",
-                        "pins.input_floats",
                         "pins.not_placed",
                         "pins.two_drivers",
                         "power.burst_droop",

@@ -71,10 +71,10 @@ class PinCodesTest {
                 Arguments.of("pins.not_enough", receivers(19), receivers(18)),
                 Arguments.of(
                         "pins.input_floats",
-                        Builds.classic().part("driver", "servo-driver-16", "VCC=board.5V", "V+=board.5V"),
+                        Builds.classic().part("buffer", "buffer-8", "VCC=board.3V3"),
                         Builds.classic()
-                                .part("driver", "servo-driver-16", "VCC=board.5V", "V+=board.5V")
-                                .wire("driver.OE", "board.GND")),
+                                .part("buffer", "buffer-8", "VCC=board.3V3")
+                                .wire("buffer.OE", "board.GND")),
                 Arguments.of(
                         "spi.no_select",
                         radioAndReader().wire("radio.CSN", "board.D10"),

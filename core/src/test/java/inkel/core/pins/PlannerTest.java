@@ -83,14 +83,15 @@ class PlannerTest {
 
     @Test
     void anEnablePinIsTiedWhenNoPinIsLeft() {
-        // 18 pins are free besides the console: 18 receivers take them all, so the driver's OE is tied to ground.
-        Builds full = Builds.classic().part("driver", "servo-driver-16", "VCC=board.5V", "V+=board.5V");
-        for (int i = 0; i < 16; i++) {
+        // 18 pins are free besides the console: the reader takes four and 14 receivers the rest, so that its reset is
+        // tied to its own supply.
+        Builds full = Builds.classic().part("reader", "tag-reader-spi", "3.3V=board.3V3");
+        for (int i = 0; i < 14; i++) {
             full.part("handset-" + i, "infrared-receiver", "VS=board.5V");
         }
         Plan plan = plan(full);
         assertTrue(plan.placed());
-        assertEquals("board.GND", places(plan).get("driver.OE"));
+        assertEquals("board.3V3", places(plan).get("reader.RST"));
     }
 
     @Test

@@ -10,7 +10,7 @@ import inkel.core.levels.LevelReport;
 import java.util.List;
 import java.util.stream.Stream;
 
-/** Reports a wire whose driver can rise above what the receiver survives. */
+/** Reports a wire whose driver, or the rail it is tied to, can rise above what the receiver survives. */
 public final class HarmsRule implements Rule<LevelReport> {
     private static final RuleInfo INFO = new RuleInfo("levels.harms", Severity.STOP, Stage.LEVELS);
 
@@ -21,9 +21,11 @@ public final class HarmsRule implements Rule<LevelReport> {
 
     @Override
     public List<Finding> check(LevelReport levels) {
-        return Stream.concat(
-                        LinkFinding.all(INFO, levels, Verdict.HARMS).stream(),
-                        BoardLinkFinding.all(INFO, levels, Verdict.HARMS).stream())
+        return Stream.of(
+                        LinkFinding.all(INFO, levels, Verdict.HARMS),
+                        BoardLinkFinding.all(INFO, levels, Verdict.HARMS),
+                        TieFinding.all(INFO, levels))
+                .flatMap(List::stream)
                 .toList();
     }
 }
