@@ -1,20 +1,46 @@
 package inkel.core.catalog;
 
 import inkel.core.quantity.Frequency;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
  * How a part sits on an I2C bus.
  *
- * @param base its 7-bit address with no strap set
- * @param straps how many of the lowest bits can be chosen on the part
+ * @param addresses every 7-bit address that it can be given, rising; never empty
+ * @param shipped the one it has as it comes
  * @param others further addresses it answers to: all-call, memory
  * @param traffic what common code sends to and fro; absent where that is next to nothing
  */
-public record I2cNeed(int base, int straps, List<Integer> others, Frequency clockMax, Optional<Traffic> traffic) {
+public record I2cNeed(
+        List<Address> addresses, int shipped, List<Integer> others, Frequency clockMax, Optional<Traffic> traffic) {
     public I2cNeed {
+        addresses = List.copyOf(addresses);
         others = List.copyOf(others);
+    }
+
+    /**
+     * One address, and how its strap pins are tied for it.
+     *
+     * @param straps by the label of the pin; empty where it is chosen on the part, by a bridge or a switch
+     */
+    public record Address(int value, Map<String, Strap> straps) {
+        public Address {
+            straps = Collections.unmodifiableMap(new LinkedHashMap<>(straps));
+        }
+    }
+
+    /** What a strap pin is tied to. */
+    public enum Strap {
+        LOW,
+        HIGH,
+        /** To the part's own data wire. */
+        SDA,
+        /** To the part's own clock wire. */
+        SCL
     }
 
     /**
@@ -23,10 +49,21 @@ public record I2cNeed(int base, int straps, List<Integer> others, Frequency cloc
      */
     public record Traffic(int bytes, Frequency polls) {}
 
-    /** Every address the straps can give, rising. */
+    /** Every address it can be given, rising. */
     public List<Integer> choices() {
-        return java.util.stream.IntStream.range(0, 1 << straps)
-                .mapToObj(bits -> base + bits)
+        return addresses.stream().map(Address::value).toList();
+    }
+
+    /** How the strap pins are tied for an address; empty for one that it cannot be given. */
+    public Optional<Address> address(int value) {
+        return addresses.stream().filter(address -> address.value() == value).findFirst();
+    }
+
+    /** The pins whose tie chooses the address, in order; none where it is chosen on the part. */
+    public List<String> strapPins() {
+        return addresses.stream()
+                .flatMap(address -> address.straps().keySet().stream())
+                .distinct()
                 .toList();
     }
 }

@@ -50,6 +50,7 @@ import inkel.core.pins.rules.SelectFloatsRule;
 import inkel.core.pins.rules.SoftFastRule;
 import inkel.core.pins.rules.SoftwareJitterRule;
 import inkel.core.pins.rules.SpiClockOverRule;
+import inkel.core.pins.rules.StrapDiffersRule;
 import inkel.core.pins.rules.TimerClashRule;
 import inkel.core.pins.rules.TwoDriversRule;
 import inkel.core.power.PowerReport;
@@ -126,6 +127,7 @@ public final class RuleBook {
             new Entry<>(new NotPlacedRule(), PINS),
             new Entry<>(new AddressClashRule(), PINS),
             new Entry<>(new AddressReservedRule(), PINS),
+            new Entry<>(new StrapDiffersRule(), PINS),
             new Entry<>(new NoPullupRule(), PINS),
             new Entry<>(new PullupStrongRule(), PINS),
             new Entry<>(new PullupWeakRule(), PINS),

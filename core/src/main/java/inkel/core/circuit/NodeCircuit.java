@@ -92,7 +92,7 @@ public final class NodeCircuit {
         Lost.Sifted sifted = Lost.sift(node, classes);
         Map<String, Placed> parts = new LinkedHashMap<>();
         for (Part part : sifted.node().parts()) {
-            parts.put(part.id(), Placed.of(part, catalog));
+            parts.put(part.id(), Placed.of(part, catalog, Straps.address(part, sifted.node(), classes)));
         }
         return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings);
     }
@@ -291,13 +291,15 @@ public final class NodeCircuit {
         }
     }
 
-    /** Whether a wire only ties its signal to a rail or to ground. */
+    /** Whether a wire only ties its signal to a rail, to ground or to another pin of its own part. */
     public boolean isTie(Wire wire) {
         if (rails.containsKey(wire.to())) {
             return true;
         }
         Pin to = pins.get(wire.to());
-        return to != null && to.use() == PinUse.GROUND;
+        return to != null
+                && (to.use() == PinUse.GROUND
+                        || wire.to().part().equals(wire.from().part()));
     }
 
     /** Every signal pin of every part but the board, in order. */

@@ -28,8 +28,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** A part of the build with its class. */
-public record Placed(Part part, PartClass cls, List<Pull> missing) {
+/**
+ * A part of the build with its class.
+ *
+ * @param missing the pull-ups that a bare chip does not bring
+ * @param strapped the bus address that its strap pins give, as they are tied; see {@link Straps}
+ */
+public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Integer> strapped) {
     /** What a Schottky diode in a feed takes away. */
     public static final Voltage DIODE = Voltage.ofMillivolts(400);
 
@@ -38,11 +43,11 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
     }
 
     public Placed(Part part, PartClass cls) {
-        this(part, cls, List.of());
+        this(part, cls, List.of(), Optional.empty());
     }
 
     /** Joins a part to its class, as that is for this part: own figures, what is fed, what is turned down, bare or not. */
-    static Placed of(Part given, Catalog catalog) {
+    static Placed of(Part given, Catalog catalog, Optional<Integer> strapped) {
         PartClass own = OwnFigures.apply(catalog.get(given.classId()), given.figures());
         Part part = withFollowingFeeds(given, own);
         PartClass fed = fed(ofCells(turnedDown(own, part), part), part);
@@ -53,7 +58,7 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
         pulls.addAll(addedPulls(fed, part));
         PartClass placed =
                 pulls.equals(fed.pulls()) ? fed : fed.with(fed.supplies(), fed.outputs(), fed.io(), fed.modes(), pulls);
-        return new Placed(part, placed, isMadeBare ? fed.pulls() : List.of());
+        return new Placed(part, placed, isMadeBare ? fed.pulls() : List.of(), strapped);
     }
 
     /** A supply pin that goes with another one is on its rail, where the builder gave it none of its own. */
@@ -249,9 +254,9 @@ public record Placed(Part part, PartClass cls, List<Pull> missing) {
         return new Endpoint(part.id(), pin.label());
     }
 
-    /** The 7-bit I2C address it answers to: the builder's choice, else the class's; empty off the bus. */
+    /** The 7-bit I2C address it is meant to answer to: the builder's choice, else what its straps give; empty off the bus. */
     public Optional<Integer> address() {
-        return cls.i2c().map(need -> own(Settings.ADDRESS).orElse(need.base()));
+        return cls.i2c().map(need -> own(Settings.ADDRESS).or(() -> strapped).orElse(need.shipped()));
     }
 
     /** The rate its serial port runs at: the builder's choice, else the one it wakes up with. */

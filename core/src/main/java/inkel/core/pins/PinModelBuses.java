@@ -5,6 +5,7 @@ import inkel.core.catalog.BusLine;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Placed;
 import inkel.core.formula.I2cAddress;
+import inkel.core.remedy.StrapWires;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -147,6 +148,7 @@ final class PinModelBuses {
         for (Placed placed : parts) {
             int[] choices = placed.cls().i2c().orElseThrow().choices().stream()
                     .filter(address -> !I2cAddress.isReserved(address))
+                    .filter(address -> StrapWires.isOpen(domain.node(), placed, address))
                     .mapToInt(Integer::intValue)
                     .toArray();
             int now = placed.address().orElseThrow();

@@ -10,6 +10,7 @@ import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
+import inkel.core.remedy.StrapWires;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -181,10 +182,36 @@ public final class Planner {
                 placed.put(want.signal(), PinModel.wire(want, target));
             }
         });
+        answer.addresses().forEach((part, address) -> strap(node, part, address, placed));
         List<Wire> wires = new ArrayList<>();
         node.signals().forEach(signal -> Optional.ofNullable(placed.get(signal))
-                .or(() -> node.wire(signal))
+                .or(() -> node.wire(signal).filter(wire -> !isStrapLeft(node, answer, signal)))
                 .ifPresent(wires::add));
         return wires;
+    }
+
+    /** The ties of a part's straps for its address; what the builder holds stays. */
+    private static void strap(NodeCircuit node, String part, int address, Map<Endpoint, Wire> placed) {
+        StrapWires.of(node, node.part(part).orElseThrow(), address)
+                .forEach((pin, to) -> to.filter(target -> !isHeld(node, pin))
+                        .ifPresent(target -> placed.put(
+                                pin,
+                                node.wire(pin)
+                                        .filter(now -> now.to().equals(target))
+                                        .orElseGet(() -> Wire.placed(pin, target)))));
+    }
+
+    private static boolean isHeld(NodeCircuit node, Endpoint pin) {
+        return node.wire(pin).filter(Wire::held).isPresent();
+    }
+
+    /** Whether a strap pin is left to the part at the address that it gets. */
+    private static boolean isStrapLeft(NodeCircuit node, PinModel.Answer answer, Endpoint pin) {
+        Integer address = answer.addresses().get(pin.part());
+        return address != null
+                && !isHeld(node, pin)
+                && StrapWires.of(node, node.part(pin.part()).orElseThrow(), address)
+                        .getOrDefault(pin, Optional.of(pin))
+                        .isEmpty();
     }
 }

@@ -52,7 +52,8 @@ public final class Ties {
                 .findFirst();
     }
 
-    private static Optional<Endpoint> ground(NodeCircuit node) {
+    /** The ground that signals are tied to. */
+    public static Optional<Endpoint> ground(NodeCircuit node) {
         return node.board().cls().pins().stream()
                 .filter(pin -> pin.use() == PinUse.GROUND)
                 .findFirst()

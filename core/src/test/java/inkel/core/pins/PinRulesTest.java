@@ -120,7 +120,7 @@ class PinRulesTest {
                 .wire("one.SDA", "board.A4")
                 .wire("two.SDA", "board.A4");
         Finding finding = build.findings("i2c.address_clash").get(0);
-        assertEquals("0x20", finding.sentence().values().get("address"));
+        assertEquals("0x27", finding.sentence().values().get("address"));
         for (Fix fix : finding.fixes()) {
             assertEquals(List.of(), Builds.of(after(build, fix), "i2c.address_clash"), fix.id());
         }

@@ -247,7 +247,7 @@ final class PlacementJudge {
     private int address(Part part) {
         return part.typed(Settings.ADDRESS)
                 .map(text -> Integer.parseInt(text.substring(2), 16))
-                .orElse(cls(part.id()).i2c().orElseThrow().base());
+                .orElse(cls(part.id()).i2c().orElseThrow().shipped());
     }
 
     private void portsServeOnePart() {

@@ -14,7 +14,9 @@ import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** Reads what a part asks of its board: buses, pulses, currents of pins, bursts. */
@@ -38,14 +40,49 @@ final class BusFields {
         for (String text : i2c.texts("also_at")) {
             address(text).ifPresentOrElse(others::add, () -> i2c.problem("also_at", notAnAddress(text)));
         }
+        int lowest = i2c.parsed("address", BusFields::address, "0x27", 0);
+        List<I2cNeed.Address> addresses = i2c.has("addresses")
+                ? i2c.objects("addresses").stream().map(BusFields::strapped).toList()
+                : counted(lowest, i2c.number("straps", 0), i2c.texts("strap_pins"));
+        int shipped = i2c.has("shipped") ? i2c.parsed("shipped", BusFields::address, "0x27", lowest) : lowest;
+        if (addresses.stream().noneMatch(address -> address.value() == shipped)) {
+            i2c.problem(
+                    i2c.has("shipped") ? "shipped" : "address",
+                    Fact.of("problem.not_an_address_of_it").with("found", Engineering.address(shipped)));
+        }
         return new I2cNeed(
-                i2c.parsed("address", BusFields::address, "0x27", 0),
-                i2c.number("straps", 0),
+                addresses,
+                shipped,
                 others,
                 i2c.quantity("clock_max", Unit.HERTZ, HERTZ),
                 i2c.object("traffic")
                         .map(traffic -> new I2cNeed.Traffic(
                                 traffic.number("bytes", 1), traffic.quantity("polls", Unit.HERTZ, "10 Hz"))));
+    }
+
+    /** As many addresses as the straps have settings, each strap pin a bit, the lowest first. */
+    private static List<I2cNeed.Address> counted(int lowest, int straps, List<String> pins) {
+        List<I2cNeed.Address> addresses = new ArrayList<>();
+        for (int bits = 0; bits < 1 << straps; bits++) {
+            Map<String, I2cNeed.Strap> levels = new LinkedHashMap<>();
+            for (int i = 0; i < pins.size(); i++) {
+                levels.put(pins.get(i), (bits >> i & 1) == 1 ? I2cNeed.Strap.HIGH : I2cNeed.Strap.LOW);
+            }
+            addresses.add(new I2cNeed.Address(lowest + bits, levels));
+        }
+        return addresses;
+    }
+
+    private static I2cNeed.Address strapped(Fields address) {
+        Map<String, I2cNeed.Strap> levels = new LinkedHashMap<>();
+        address.textMap("pins").keySet().forEach(pin -> levels.put(pin, level(address, pin)));
+        return new I2cNeed.Address(address.parsed("at", BusFields::address, "0x27", 0), levels);
+    }
+
+    private static I2cNeed.Strap level(Fields address, String pin) {
+        return address.object("pins")
+                .map(pins -> PartClassReader.word(pins, pin, I2cNeed.Strap.values(), I2cNeed.Strap.LOW))
+                .orElse(I2cNeed.Strap.LOW);
     }
 
     static Fact notAnAddress(String text) {

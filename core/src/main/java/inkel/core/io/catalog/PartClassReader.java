@@ -228,6 +228,7 @@ final class PartClassReader {
         }
         cls.supplies().forEach(supply -> requirePin(cls, "supplies", supply.pin()));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
+        cls.i2c().stream().flatMap(need -> need.strapPins().stream()).forEach(pin -> requirePin(cls, "i2c", pin));
         cls.decoupling().forEach(wanted -> requirePin(cls, "decoupling", wanted.pin()));
         cls.handling().make().around().forEach(fitting -> {
             requirePin(cls, "make", fitting.from());

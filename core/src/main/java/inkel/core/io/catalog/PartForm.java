@@ -93,12 +93,21 @@ public record PartForm(
                 cls.modes().isEmpty() ? "" : Engineering.print(cls.idle(pin)),
                 cls.modes().isEmpty() ? "" : Engineering.print(cls.peak(pin)),
                 Levels.KEPT,
-                cls.i2c().map(need -> Engineering.address(need.base())).orElse(""),
+                cls.i2c().map(need -> Engineering.address(need.shipped())).orElse(""),
                 cls.spi().map(need -> Engineering.print(need.clockMax())).orElse(""),
                 cls.uart()
                         .map(need ->
                                 String.valueOf(Math.round(need.rates().get(0).hertz())))
                         .orElse(""));
+    }
+
+    /** Another address than the one it comes with is one by itself: the class's straps do not give it. */
+    private void putAddress(ObjectNode i2c) {
+        String now = i2c.path("shipped").asText(i2c.path("address").asText());
+        if (!BusFields.address(now).equals(BusFields.address(address)) || address.isBlank()) {
+            i2c.remove(List.of("address", "shipped", "straps", "strap_pins", "addresses"));
+            putUnlessBlank(i2c, "address", address);
+        }
     }
 
     private static String print(Voltage volts) {
@@ -280,8 +289,7 @@ public record PartForm(
         items.forEach(item -> uses.add(item.use()));
         if (uses.contains(PinUse.I2C_SDA)) {
             ObjectNode i2c = child(tree, "i2c");
-            i2c.remove("address");
-            putUnlessBlank(i2c, "address", address);
+            putAddress(i2c);
             if (!i2c.has("clock_max")) {
                 i2c.put("clock_max", "400 kHz");
             }

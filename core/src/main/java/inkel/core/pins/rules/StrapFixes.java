@@ -2,12 +2,15 @@ package inkel.core.pins.rules;
 
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.formula.I2cAddress;
 import inkel.core.pins.NodePins;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.StrapWires;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -26,18 +29,23 @@ final class StrapFixes {
                 .flatMap(line -> pins.hearing(line).stream())
                 .filter(other -> !other.id().equals(placed.id()))
                 .forEach(other -> taken.addAll(NodePins.addresses(other)));
-        int base = placed.cls().i2c().orElseThrow().base();
         return placed.cls().i2c().orElseThrow().choices().stream()
                 .filter(address -> !taken.contains(address) && !I2cAddress.isReserved(address))
+                .filter(address -> StrapWires.isOpen(pins.node(), placed, address))
                 .limit(1)
-                .map(address -> new Fix(
-                        "strap-" + placed.id() + "-" + Engineering.address(address),
-                        Fact.of("fix.strap")
-                                .with("part", placed.part().name())
-                                .with("address", Engineering.address(address)),
-                        Fact.of("fix.strap.cost").with("bits", address - base),
-                        List.of(new SetSetting(
-                                pins.node().node().id(), placed.id(), Settings.ADDRESS, Engineering.address(address)))))
+                .map(address -> fix(pins, placed, address))
                 .toList();
+    }
+
+    /** The address, and the ties that give it where it is not chosen on the part. */
+    private static Fix fix(NodePins pins, Placed placed, int address) {
+        List<Edit> edits = new ArrayList<>(StrapWires.edits(pins.node(), placed, address));
+        int wires = edits.size();
+        edits.add(new SetSetting(pins.node().node().id(), placed.id(), Settings.ADDRESS, Engineering.address(address)));
+        return new Fix(
+                "strap-" + placed.id() + "-" + Engineering.address(address),
+                Fact.of("fix.strap").with("part", placed.part().name()).with("address", Engineering.address(address)),
+                Fact.of(wires == 0 ? "fix.strap.cost" : "fix.strap_wires.cost").with("count", wires),
+                edits);
     }
 }

@@ -39,7 +39,7 @@ class PartFormTest {
         PartClass cls = outcome.cls().orElseThrow();
         assertEquals("own-rain-gauge", cls.id());
         assertEquals(List.of("rain", "weather"), cls.kinds());
-        assertEquals(0x29, cls.i2c().orElseThrow().base());
+        assertEquals(0x29, cls.i2c().orElseThrow().shipped());
         assertEquals(5.5, cls.supplies().get(0).absoluteMax().volts(), 1e-9, "no limit told: what it works at");
         // Nine tenths at 2 mA, one tenth at 30 mA.
         assertEquals(0.0048, cls.average("VCC").amperes(), 1e-12);
