@@ -5,6 +5,7 @@ import inkel.core.catalog.Controller;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.PwmNeed;
 import inkel.core.circuit.Placed;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,6 +43,7 @@ final class PinModelTimers {
                 .filter(want -> want.use() == PinUse.PWM)
                 .forEach(want -> timerOf.put(want, unit("timer of ", want, unitOf, NONE)));
         separateFrequencies();
+        separateChannels();
         domain.node().board().cls().controller().ifPresent(this::keepClaims);
         measureElsewhere(unitOf);
     }
@@ -67,6 +69,43 @@ final class PinModelTimers {
                 }
             }
         }
+    }
+
+    /** Pins that are the same channel of a timer carry the same pulses, so that one of them serves a signal. */
+    private void separateChannels() {
+        List<String> channels = new ArrayList<>();
+        int[] channelOf = new int[domain.size()];
+        boolean hasTwins = false;
+        for (int number = 0; number < channelOf.length; number++) {
+            Optional<String> channel = channel(number);
+            if (channel.isPresent()) {
+                hasTwins |= channels.contains(channel.get());
+                channels.add(channel.get());
+                channelOf[number] = channels.indexOf(channel.get()) + 1;
+            }
+        }
+        if (!hasTwins || timerOf.size() < 2) {
+            return;
+        }
+        IntVar[] taken = timerOf.keySet().stream()
+                .map(want -> {
+                    int[] longer = IntStream.rangeClosed(0, pins.where(want).getUB())
+                            .map(number -> number < channelOf.length ? channelOf[number] : 0)
+                            .toArray();
+                    IntVar channel = model.intVar("channel of " + want.signal(), 0, channels.size());
+                    model.element(channel, longer, pins.where(want)).post();
+                    return channel;
+                })
+                .toArray(IntVar[]::new);
+        model.allDifferentExcept0(taken).post();
+    }
+
+    /** The timer's channel that a pin is on, with whose it is. */
+    private Optional<String> channel(int number) {
+        return domain.pin(number).can().stream()
+                .filter(ability -> ability.kind() == Ability.Kind.PWM)
+                .map(ability -> domain.unit(number, ability) + " " + ability.line())
+                .findFirst();
     }
 
     private static boolean differ(Want one, Want other) {

@@ -45,6 +45,7 @@ final class PlacementJudge {
             judge.addressesDiffer();
             judge.portsServeOnePart();
             judge.timersKeepOneFrequency();
+            judge.channelsServeOneSignal();
             all.addAll(judge.faults);
         }
         return all;
@@ -304,6 +305,24 @@ final class PlacementJudge {
                 .filter(text -> text.startsWith("pwm"))
                 .map(text -> wire.to().part() + " " + text.substring(0, text.indexOf('.')))
                 .findFirst();
+    }
+
+    /** {@code pwm0.a} twice on one part is one channel on two pins. */
+    private void channelsServeOneSignal() {
+        Map<String, Wire> served = new HashMap<>();
+        for (Wire wire : node.wires()) {
+            if (use(wire) == PinUse.PWM && timer(wire).isPresent()) {
+                String channel = wire.to().part() + " "
+                        + can(wire.to()).stream()
+                                .filter(text -> text.startsWith("pwm"))
+                                .findFirst()
+                                .orElseThrow();
+                Wire before = served.put(channel, wire);
+                if (before != null) {
+                    faults.add("one channel for " + before + " and " + wire);
+                }
+            }
+        }
     }
 
     private void timersKeepOneFrequency() {

@@ -81,6 +81,33 @@ class PlannerTest {
         assertTrue(places(plan).get("servo.SIG").startsWith("driver.CH"));
     }
 
+    private static Builds servos(String board, String rail, int count) {
+        Builds build = Builds.on(board);
+        for (int i = 0; i < count; i++) {
+            build.part("servo-" + i, "servo-micro", "V+=board." + rail);
+        }
+        return build;
+    }
+
+    @Test
+    void everyServoHasAChannelOfItsOwn() {
+        // Eight slices of two channels; pins 16 apart are the same one.
+        Map<String, String> places = places(plan(servos("board-dual-core-3v3", "VBUS", 16)));
+        Set<Integer> channels = new HashSet<>();
+        places.values().forEach(pin -> channels.add(Integer.parseInt(pin.substring("board.GP".length())) % 16));
+        assertEquals(16, channels.size(), places.toString());
+    }
+
+    @Test
+    void oneServoMoreThanThereAreChannels() {
+        Plan plan = plan(servos("board-dual-core-3v3", "VBUS", 17));
+        assertFalse(plan.placed());
+        assertEquals(17, plan.clash().size(), "all of them, and no fewer, are too many");
+        assertTrue(
+                plan.waysOut().stream().anyMatch(fix -> fix.id().contains("servo-driver-16")),
+                plan.waysOut().toString());
+    }
+
     @Test
     void anEnablePinIsTiedWhenNoPinIsLeft() {
         // 18 pins are free besides the console: the reader takes four and 14 receivers the rest, so that its reset is

@@ -72,9 +72,20 @@ class WaysOutOfAPinTest {
     }
 
     @Test
-    void slicesOfTwoPartsThatRunAtOneFrequency() {
+    void twoServosOnOneChannel() throws Exception {
+        // Pins 16 apart are one channel of a slice: both servos would get the same pulses.
+        Builds two = servo().part("pan", "servo-micro", "V+=board.VBUS").wire("pan.SIG", "board.GP16");
+        Finding finding = RuleKit.fires(two, "pwm.timer_clash");
+        assertEquals("pwm.timer_clash.channel", finding.sentence().key());
+        List<String> offered = offered(two, "pwm.timer_clash");
+        assertEquals(3, offered.size());
+        assertFalse(offered.contains("GP0"), offered.toString());
+    }
+
+    @Test
+    void theOtherChannelOfASliceRunsAtTheSameFrequency() {
         RuleKit.quiet(
-                servo().part("pan", "servo-micro", "V+=board.VBUS").wire("pan.SIG", "board.GP16"), "pwm.timer_clash");
+                servo().part("pan", "servo-micro", "V+=board.VBUS").wire("pan.SIG", "board.GP17"), "pwm.timer_clash");
     }
 
     @Test

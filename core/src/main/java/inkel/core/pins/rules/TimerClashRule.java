@@ -2,6 +2,7 @@ package inkel.core.pins.rules;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Controller;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.PwmNeed;
 import inkel.core.circuit.Placed;
@@ -22,7 +23,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
-/** Reports pulses of two frequencies on one timer, and pulses on a timer that common code takes for itself. */
+/** Reports pulses of two frequencies on one timer, two signals on one channel of it, and pulses on a timer that common code takes for itself. */
 public final class TimerClashRule implements Rule<PinReport> {
     private static final RuleInfo INFO = new RuleInfo("pwm.timer_clash", Severity.STOP, Stage.PINS);
 
@@ -34,14 +35,52 @@ public final class TimerClashRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         return report.nodes().stream()
-                .flatMap(pins -> Stream.concat(frequencies(pins), claims(pins)))
+                .flatMap(pins -> Stream.of(channels(pins), frequencies(pins), claims(pins))
+                        .flatMap(same -> same))
                 .toList();
+    }
+
+    /** Pins that are one channel carry the same pulses, whatever they are meant for. */
+    private static Stream<Finding> channels(NodePins pins) {
+        List<Wire> wires = pins.wiresOf(PinUse.PWM);
+        return IntStream.range(0, wires.size()).boxed().flatMap(i -> wires.subList(0, i).stream()
+                .filter(other -> isOnOneChannel(pins, other, wires.get(i)))
+                .limit(1)
+                .map(other -> oneChannel(pins, wires.get(i), other)));
+    }
+
+    private static boolean isOnOneChannel(NodePins pins, Wire one, Wire other) {
+        return !one.to().equals(other.to())
+                && isOnOneTimer(pins, one, other)
+                && timer(pins, one).orElseThrow().equals(timer(pins, other).orElseThrow());
+    }
+
+    private static Finding oneChannel(NodePins pins, Wire wire, Wire other) {
+        Ability timer = timer(pins, wire).orElseThrow();
+        return WireFinding.of(INFO, pins, wire)
+                .variant("channel")
+                .with("other", WireFinding.part(pins, other).part().name())
+                .with("other_pin", other.to().pin())
+                .with("timer", timer.unit())
+                .fixes(() -> PinFixes.move(pins, wire.from(), pin -> isFree(pins, wire, pin)))
+                .build();
+    }
+
+    /** A channel that no other pulses are on, or a pin that is on none. */
+    private static boolean isFree(NodePins pins, Wire wire, Pin pin) {
+        return pin.can().stream()
+                .filter(ability -> ability.kind() == Ability.Kind.PWM)
+                .noneMatch(ability -> pins.wiresOf(PinUse.PWM).stream()
+                        .filter(other -> other.to().part().equals(wire.to().part()))
+                        .anyMatch(other ->
+                                timer(pins, other).filter(ability::equals).isPresent()));
     }
 
     private static Stream<Finding> frequencies(NodePins pins) {
         List<Wire> wires = pins.wiresOf(PinUse.PWM);
         return IntStream.range(0, wires.size()).boxed().flatMap(i -> wires.subList(0, i).stream()
                 .filter(other -> isOnOneTimer(pins, other, wires.get(i)))
+                .filter(other -> !isOnOneChannel(pins, other, wires.get(i)))
                 .filter(other -> differ(pins, other, wires.get(i)))
                 .limit(1)
                 .map(other -> describe(pins, wires.get(i), other)));
