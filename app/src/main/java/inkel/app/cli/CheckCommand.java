@@ -61,36 +61,12 @@ final class CheckCommand implements Callable<Integer> {
         Map<String, Object> answer = Json.object();
         answer.put("file", file.toString());
         answer.put(
-                "findings",
-                assessment.findings().stream().map(CheckCommand::json).toList());
+                "findings", assessment.findings().stream().map(FindingJson::of).toList());
         Map<String, Object> counts = Json.object();
         for (Severity severity : Severity.values()) {
             counts.put(severity.text(), assessment.count(severity));
         }
         answer.put("counts", counts);
-        return answer;
-    }
-
-    private static Map<String, Object> json(Finding finding) {
-        Map<String, Object> answer = Json.object();
-        answer.put("code", finding.code());
-        answer.put("severity", finding.severity().text());
-        answer.put("node", finding.place().node());
-        answer.put("subject", finding.place().toString());
-        answer.put("message", Words.say(finding.sentence()));
-        Map<String, Object> numbers = Json.object();
-        finding.evidence().forEach(evidence -> Json.put(numbers, evidence.key(), evidence.value()));
-        answer.put("numbers", numbers);
-        answer.put(
-                "fixes",
-                finding.fixes().stream()
-                        .map(fix -> {
-                            Map<String, Object> entry = Json.object();
-                            entry.put("id", fix.id());
-                            entry.put("title", Words.say(fix.title()));
-                            return entry;
-                        })
-                        .toList());
         return answer;
     }
 }

@@ -2,17 +2,20 @@ package inkel.app.cli;
 
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
-import inkel.core.circuit.Circuit;
+import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Severity;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
+import inkel.core.pins.PlanNotes;
 import inkel.core.pins.Planner;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
@@ -37,6 +40,9 @@ import picocli.CommandLine.Spec;
         name = "plan",
         description = "Shares out pins and addresses. Exit 0: placed; 1: no placement; 2: cannot be read.")
 final class PlanCommand implements Callable<Integer> {
+    /** Everything has its pin, and something must be stopped for all the same. */
+    private static final int PLACED_WITH_STOPS = 3;
+
     @Spec
     private CommandSpec spec;
 
@@ -59,18 +65,27 @@ final class PlanCommand implements Callable<Integer> {
         List<Edit> edits = plans.stream().flatMap(plan -> plan.edit().stream()).toList();
         Build planned = Edit.applyAll(build, edits);
         boolean isPlaced = plans.stream().allMatch(Plan::placed);
-        PinReport pins = PinReport.of(Circuit.of(planned, catalog));
+        Assessment assessment = Assessment.assess(planned, catalog);
+        List<Finding> stops = assessment.findings().stream()
+                .filter(finding -> finding.severity() == Severity.STOP)
+                .toList();
+        PinReport pins = assessment.reports().pins();
         PrintWriter print = spec.commandLine().getOut();
         if (json) {
-            print.println(Json.print(json(plans, planned, pins, isPlaced, millis)));
+            print.println(Json.print(json(plans, planned, pins, stops, millis)));
         } else {
             plans.forEach(plan -> print(print, plan, build, planned, pins));
+            if (isPlaced) {
+                stops.forEach(stop -> print.println(Words.say(Fact.of("cli.plan.stop")
+                        .with("place", stop.place())
+                        .with("message", Words.say(stop.sentence())))));
+            }
         }
         if (out != null && isPlaced) {
             BuildFile.save(out, planned, catalog);
             spec.commandLine().getErr().println(Words.get("cli.written", "file", out));
         }
-        return isPlaced ? 0 : 1;
+        return !isPlaced ? 1 : stops.isEmpty() ? 0 : PLACED_WITH_STOPS;
     }
 
     private static void print(PrintWriter out, Plan plan, Build before, Build after, PinReport pins) {
@@ -99,9 +114,25 @@ final class PlanCommand implements Callable<Integer> {
                         move.end().there(),
                         move.to(),
                         Words.get("cli.plan.was", "pin", move.end().pin())));
+        PlanNotes notes = PlanNotes.of(pins.node(plan.node()).orElseThrow(), plan);
+        told(out, "cli.plan.software", notes.software());
+        told(out, "cli.plan.straps", notes.straps());
+        told(out, "cli.plan.start_up", notes.startUp());
         if (!plan.complete()) {
             out.println("  " + Words.get("cli.plan.incomplete"));
         }
+    }
+
+    private static void told(PrintWriter out, String key, List<Wire> wires) {
+        if (!wires.isEmpty()) {
+            out.println("  "
+                    + Words.get(
+                            key, "wires", wires.stream().map(PlanCommand::text).toList()));
+        }
+    }
+
+    private static String text(Wire wire) {
+        return wire.from() + " → " + wire.to();
     }
 
     private static String how(PinReport pins, Plan plan, Wire wire) {
@@ -109,9 +140,9 @@ final class PlanCommand implements Callable<Integer> {
     }
 
     private static Map<String, Object> json(
-            List<Plan> plans, Build planned, PinReport pins, boolean isPlaced, double millis) {
+            List<Plan> plans, Build planned, PinReport pins, List<Finding> stops, double millis) {
         Map<String, Object> answer = Json.object();
-        answer.put("placed", isPlaced);
+        answer.put("placed", plans.stream().allMatch(Plan::placed));
         answer.put(
                 "nodes", plans.stream().map(plan -> json(plan, planned, pins)).toList());
         answer.put(
@@ -128,6 +159,7 @@ final class PlanCommand implements Callable<Integer> {
             ways.add(entry);
         }));
         answer.put("ways_out", ways);
+        answer.put("stops", stops.stream().map(FindingJson::of).toList());
         answer.put("millis", millis);
         return answer;
     }
@@ -156,7 +188,21 @@ final class PlanCommand implements Callable<Integer> {
             addresses.add(entry);
         });
         answer.put("addresses", addresses);
+        PlanNotes notes = PlanNotes.of(pins.node(plan.node()).orElseThrow(), plan);
+        answer.put("software", notes.software().stream().map(PlanCommand::json).toList());
+        answer.put("straps", notes.straps().stream().map(PlanCommand::json).toList());
+        answer.put("start_up", notes.startUp().stream().map(PlanCommand::json).toList());
         return answer;
+    }
+
+    private static Map<String, Object> json(Wire wire) {
+        Map<String, Object> entry = Json.object();
+        entry.put("part", wire.from().part());
+        entry.put("signal", wire.from().pin());
+        entry.put(
+                "pin",
+                wire.to().part().equals("board") ? wire.to().pin() : wire.to().toString());
+        return entry;
     }
 
     private static String position(PinReport pins, Plan plan, Wire wire) {

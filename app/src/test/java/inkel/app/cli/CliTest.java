@@ -104,7 +104,11 @@ class CliTest {
     void planSaysWhatItDid() throws IOException {
         Path out = folder.resolve("planned.inkel.json");
         Ran ran = run("plan", SKETCH, "--json", "-o", out.toString());
-        assertEquals(0, ran.code());
+        assertEquals(3, ran.code(), "placed, and what was wrong besides pins is still to be stopped for");
+        for (JsonNode stop : ran.json().get("stops")) {
+            assertEquals("stop", stop.get("severity").asText());
+        }
+        assertTrue(ran.json().get("stops").size() > 0);
         assertTrue(ran.json().get("placed").asBoolean());
         JsonNode node = ran.json().get("nodes").get(0);
         assertEquals("Lower lock", node.get("name").asText());
@@ -128,6 +132,68 @@ class CliTest {
             assertFalse(code.startsWith("pins."), finding.toString());
             assertFalse(code.startsWith("i2c.address"), finding.toString());
         }
+    }
+
+    @Test
+    void aPlanWithNothingToStopForEndsWithZero() {
+        Ran ran = run("plan", LOCKS);
+        assertEquals(0, ran.code());
+        assertFalse(ran.out().contains("stop  "));
+        assertEquals(0, run("plan", LOCKS, "--json").json().get("stops").size());
+    }
+
+    /** Two pressure sensors on one bus: one must be tied for its other address. Three SPI parts on a board of one port. */
+    @Test
+    void aPlanTellsItsStrapsAndWhatTheProgramDrives() throws IOException {
+        Path file = folder.resolve("two.inkel.json");
+        Files.writeString(
+                file,
+                """
+                {"format": 2, "name": "Two", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "one", "class": "pressure", "name": "One", "feeds": {"VCC": "board.3V3"}},
+                           {"id": "two", "class": "pressure", "name": "Two", "feeds": {"VCC": "board.3V3"}},
+                           {"id": "fix", "class": "positioning-receiver", "name": "Fix", "feeds": {"VCC": "board.5V"}}],
+                 "wires": []}]}
+                """);
+        JsonNode node =
+                run("plan", file.toString(), "--json").json().get("nodes").get(0);
+        assertEquals(1, node.get("straps").size());
+        assertEquals("SDO", node.get("straps").get(0).get("signal").asText());
+        assertEquals("3V3", node.get("straps").get(0).get("pin").asText());
+        assertEquals(1, node.get("software").size(), "the one port is the console's");
+        assertEquals("fix", node.get("software").get(0).get("part").asText());
+        Ran text = run("plan", file.toString());
+        assertTrue(text.out().contains("Tied for an address: "), text.out());
+        assertTrue(text.out().contains("Driven by the program on plain pins"), text.out());
+    }
+
+    @Test
+    void aPlanTellsPinsThatTheStartLooksAt() throws IOException {
+        // Of the wireless board's outputs eight are left; D12 and D15 are looked at while it starts.
+        Path file = folder.resolve("start.inkel.json");
+        Files.writeString(
+                file,
+                """
+                {"format": 2, "name": "Start", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-wireless-3v3", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "one", "class": "button", "name": "One"}],
+                 "wires": [{"from": "one.A", "to": "board.D15", "held": true}]}]}
+                """);
+        Ran ran = run("plan", file.toString());
+        assertTrue(ran.out().contains("Looked at while the board starts: one.A → board.D15"), ran.out());
+        assertEquals(
+                "D15",
+                run("plan", file.toString(), "--json")
+                        .json()
+                        .get("nodes")
+                        .get(0)
+                        .get("start_up")
+                        .get(0)
+                        .get("pin")
+                        .asText());
     }
 
     @Test
