@@ -1,6 +1,7 @@
 package inkel.app.state;
 
 import inkel.app.words.Words;
+import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
@@ -10,7 +11,9 @@ import inkel.core.document.Wire;
 import inkel.core.document.edit.Hold;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
+import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
+import inkel.core.pins.PlanNotes;
 import inkel.core.pins.Reach;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
@@ -88,8 +91,35 @@ public final class PinWork {
         Build before = session.build().orElseThrow();
         long moved = moved(before, plan);
         if (session.apply(plan.edit().orElseThrow())) {
-            session.notices().done(Words.get(moved == 0 ? "notice.plan_same" : "notice.planned", "count", moved));
+            List<String> said = new ArrayList<>();
+            said.add(Words.get(moved == 0 ? "notice.plan_same" : "notice.planned", "count", moved));
+            PlanNotes notes = PlanNotes.of(
+                    PinReport.of(Circuit.of(session.build().orElseThrow(), session.catalog()))
+                            .node(plan.node())
+                            .orElseThrow(),
+                    plan);
+            tell(said, "notice.planned.software", parts(notes.software()));
+            tell(said, "notice.planned.straps", wires(notes.straps()));
+            tell(said, "notice.planned.start_up", wires(notes.startUp()));
+            session.notices().done(String.join(" ", said));
         }
+    }
+
+    private static void tell(List<String> said, String key, List<String> names) {
+        if (!names.isEmpty()) {
+            said.add(Words.get(key, "names", names));
+        }
+    }
+
+    private List<String> parts(List<Wire> wires) {
+        return wires.stream().map(wire -> name(wire.from().part())).distinct().toList();
+    }
+
+    private List<String> wires(List<Wire> wires) {
+        return wires.stream()
+                .map(wire -> name(wire.from().part()) + " " + wire.from().pin() + " ("
+                        + wire.to().pin() + ")")
+                .toList();
     }
 
     private static long moved(Build before, Plan plan) {

@@ -57,6 +57,26 @@ class SessionTest {
                 new Recovery(folder.resolve("recovery")));
     }
 
+    @Test
+    void sharingOutTellsTheStrapsThatItTied() throws IOException {
+        Path two = folder.resolve("two.inkel.json");
+        java.nio.file.Files.writeString(
+                two,
+                """
+                {"format": 2, "name": "Two", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "one", "class": "pressure", "name": "One", "feeds": {"VCC": "board.3V3"}},
+                           {"id": "two", "class": "pressure", "name": "Two", "feeds": {"VCC": "board.3V3"}}],
+                 "wires": []}]}
+                """);
+        session.files().open(two);
+        session.planning().plan();
+        String told = session.notices().property().get().text();
+        assertTrue(told.startsWith("5 wires placed anew. "), told);
+        assertTrue(told.matches(".*Tied for an address: (One|Two) SDO \\(3V3\\)\\.$"), told);
+    }
+
     private static String nameOf(Session of, String part) {
         return of.build()
                 .orElseThrow()

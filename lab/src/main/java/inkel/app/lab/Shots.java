@@ -44,6 +44,7 @@ public final class Shots {
     private static final int FRAMES_TO_SETTLE = 6;
 
     private final Path folder;
+    private Path temporary;
     private final double width;
     private final double height;
     private final Deque<Shot> left = new ArrayDeque<>();
@@ -183,7 +184,6 @@ public final class Shots {
     }
 
     private void start() {
-        Path temporary;
         try {
             temporary = Files.createTempDirectory("inkel-shots");
         } catch (IOException e) {
@@ -210,10 +210,7 @@ public final class Shots {
             done.countDown();
             return;
         }
-        Path file = Examples.folder().resolve(shot.example());
-        if (!file.equals(session.files().fileProperty().get())) {
-            session.files().open(file);
-        }
+        session.files().open(copy(shot));
         shot.prepare().run();
         new AnimationTimer() {
             private int frames;
@@ -226,6 +223,16 @@ public final class Shots {
                 }
             }
         }.start();
+    }
+
+    /** A file of its own for each picture, so that what one changes is not in the next. */
+    private Path copy(Shot shot) {
+        try {
+            Path own = Files.createDirectories(temporary.resolve(shot.name()));
+            return Files.copy(Examples.folder().resolve(shot.example()), own.resolve(shot.example()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private void snap(Shot shot) {
