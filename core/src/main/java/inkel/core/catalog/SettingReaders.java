@@ -4,6 +4,7 @@ import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,10 +12,14 @@ import java.util.Optional;
 import java.util.function.DoubleFunction;
 import java.util.function.DoublePredicate;
 import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /** The ways in which settings are written: a number with a unit, one of a few words, or several names. */
 final class SettingReaders {
+    private static final Pattern REASONED = Pattern.compile("(?<name>[^ ,()]+)(?: \\((?<why>[^()]*)\\))?(?:, *|$)");
+
     private SettingReaders() {}
 
     /** An amount above zero. */
@@ -76,6 +81,34 @@ final class SettingReaders {
             public Optional<List<String>> read(PartClass cls, String text) {
                 List<String> given = List.of(text.split("[ ,]+"));
                 return all.apply(cls).containsAll(given) ? Optional.of(given) : Optional.empty();
+            }
+
+            @Override
+            public String example(PartClass cls) {
+                return String.join(", ", all.apply(cls));
+            }
+
+            @Override
+            public boolean isChoice() {
+                return true;
+            }
+        };
+    }
+
+    /** Several names, each with why in brackets behind it where the builder said so: {@code CH2 (one is enough), BL}. */
+    static Setting.Reader<Map<String, String>> reasoned(Function<PartClass, List<String>> all) {
+        return new Setting.Reader<>() {
+            @Override
+            public Optional<Map<String, String>> read(PartClass cls, String text) {
+                Map<String, String> given = new LinkedHashMap<>();
+                Matcher next = REASONED.matcher(text);
+                int end = 0;
+                while (end < text.length() && next.find(end) && next.start() == end) {
+                    given.put(next.group("name"), next.group("why") == null ? "" : next.group("why"));
+                    end = next.end();
+                }
+                boolean isRead = end == text.length() && !given.isEmpty();
+                return isRead && all.apply(cls).containsAll(given.keySet()) ? Optional.of(given) : Optional.empty();
             }
 
             @Override

@@ -172,6 +172,18 @@ public final class Settings {
             ANY,
             LINE);
 
+    /** Pins that the builder wants wired although the part would do without, wherever that is. */
+    public static final Setting<List<String>> WANTED =
+            new Setting<>("wanted", SettingReaders.several(Settings::signals), ANY, LINE);
+
+    /** Pins that the builder does without although the part would want them, each with why. */
+    public static final Setting<Map<String, String>> DECLINED =
+            new Setting<>("declined", SettingReaders.reasoned(Settings::signals), ANY, LINE);
+
+    private static List<String> signals(PartClass cls) {
+        return cls.signals().map(Pin::label).toList();
+    }
+
     /** Every setting; those that carry a value come first, in the order a form shows them. */
     private static final List<Setting<?>> ALL = List.of(
             VOLTS,
@@ -201,7 +213,9 @@ public final class Settings {
             WIRELESS,
             TURNED_DOWN,
             DIODE,
-            FORBIDDEN);
+            FORBIDDEN,
+            WANTED,
+            DECLINED);
 
     private Settings() {}
 

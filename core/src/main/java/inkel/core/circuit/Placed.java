@@ -217,6 +217,15 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
                 .isPresent();
     }
 
+    /** Whether a signal is to be wired: as its class has it, unless the builder wants it or does without it. */
+    public boolean wants(Pin pin) {
+        return own(Settings.WANTED).filter(pins -> pins.contains(pin.label())).isPresent()
+                || pin.isWanted()
+                        && own(Settings.DECLINED)
+                                .filter(pins -> pins.containsKey(pin.label()))
+                                .isEmpty();
+    }
+
     /** The capacitor that the builder put across its supply to carry bursts; empty when there is none. */
     public Optional<Capacitance> capacitor() {
         return own(Settings.CAPACITOR);

@@ -61,8 +61,12 @@ public final class NodePins {
 
     private void noteUnwired(Endpoint signal) {
         if (node.wire(signal).isEmpty()) {
-            Need need = node.pin(signal).orElseThrow().need();
-            unwired.computeIfAbsent(need, kind -> new ArrayList<>()).add(signal);
+            Pin pin = node.pin(signal).orElseThrow();
+            if (node.part(signal.part()).orElseThrow().wants(pin)) {
+                // What only the builder wants is missed like what the part needs.
+                Need need = pin.isWanted() ? pin.need() : Need.MUST;
+                unwired.computeIfAbsent(need, kind -> new ArrayList<>()).add(signal);
+            }
         }
     }
 

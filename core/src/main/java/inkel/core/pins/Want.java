@@ -49,7 +49,7 @@ record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie, 
     private static Stream<Want> of(NodeCircuit node, Placed placed, Pin pin) {
         Optional<Wire> now = node.wire(placed.endpoint(pin));
         boolean isTied = now.filter(node::isTie).isPresent();
-        boolean isLeftAlone = !pin.isWanted() && now.isEmpty();
+        boolean isLeftAlone = !placed.wants(pin) && now.isEmpty();
         if (isTied || isLeftAlone) {
             return Stream.empty();
         }

@@ -17,6 +17,7 @@ import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
+import inkel.core.remedy.Wishes;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -96,7 +97,24 @@ public final class PinNotes {
                     Fact.of(isHeld ? "action.let_go.cost" : "action.hold.cost"),
                     List.of(new Hold(id, List.of(end), !isHeld, ""))));
         }
-        return boardPin(end).map(pin -> List.of(keepFree(pin))).orElse(List.of());
+        return boardPin(end).map(pin -> List.of(keepFree(pin))).orElseGet(() -> wish(end));
+    }
+
+    /** A signal that goes nowhere may be asked for, or done without. */
+    private List<Fix> wish(Endpoint end) {
+        Optional<Placed> placed = node.part(end.part());
+        Optional<Pin> pin = node.pin(end).filter(found -> found.use().isSignal());
+        if (placed.isEmpty() || pin.isEmpty()) {
+            return List.of();
+        }
+        boolean isWanted = placed.get().wants(pin.get());
+        return List.of(new Fix(
+                isWanted ? "without" : "want",
+                Fact.of(isWanted ? "fix.without" : "action.want").with("signal", end.pin()),
+                Fact.of(isWanted ? "fix.without.cost" : "action.want.cost"),
+                isWanted
+                        ? Wishes.decline(node, placed.get(), pin.get(), "")
+                        : Wishes.want(node, placed.get(), pin.get())));
     }
 
     private Optional<Pin> boardPin(Endpoint end) {

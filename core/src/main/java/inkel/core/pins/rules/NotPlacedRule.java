@@ -1,14 +1,20 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Pin;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.Wishes;
 import java.util.List;
+import java.util.Optional;
 
 /** Reports a signal that the part needs and that goes nowhere. */
 public final class NotPlacedRule implements Rule<PinReport> {
@@ -33,6 +39,17 @@ public final class NotPlacedRule implements Rule<PinReport> {
                         pins.node().part(signal.part()).orElseThrow().part().name())
                 .with("pin", signal.pin())
                 .fixes(() -> PinFixes.move(pins, signal))
+                .fix(() -> Optional.of(without(pins, signal)))
                 .build();
+    }
+
+    private static Fix without(NodePins pins, Endpoint signal) {
+        Placed placed = pins.node().part(signal.part()).orElseThrow();
+        Pin pin = pins.node().pin(signal).orElseThrow();
+        return new Fix(
+                "without-" + signal,
+                Fact.of("fix.without").with("signal", signal.pin()),
+                Fact.of("fix.without.cost"),
+                Wishes.decline(pins.node(), placed, pin, ""));
     }
 }
