@@ -46,11 +46,17 @@ public final class WireWords {
         Placed placed = part(pin);
         HeaderPlace place = HeaderPlace.of(placed.cls(), pin.index());
         boolean isUsb = placed.cls().from().equals("usb");
-        return Words.say(Fact.of("wire.place." + place.row())
+        String counted = Words.say(Fact.of("wire.place." + place.row())
                 .with("colour", colour(placed, pin))
                 .with("start", ordinal(place.fromStart()))
                 .with("mark", Words.get(isUsb ? "wire.mark.usb" : "wire.mark.first"))
                 .with("end", ordinal(place.fromEnd())));
+        int printed = placed.cls().pins().get(pin.index()).header();
+        return printed == 0
+                ? counted
+                : Words.say(Fact.of(placed.isChip() ? "wire.place.leg" : "wire.place.header")
+                        .with("number", printed)
+                        .with("counted", counted));
     }
 
     /** The colour of a cable's lead, which is its other label; empty for any other pin. */

@@ -216,6 +216,30 @@ class CliTest {
         assertTrue(ran.json().get("ways_out").size() > 0);
     }
 
+    /** Legs of a chip and pins of a computer's header are counted in one go, and that number comes first. */
+    @Test
+    void wiresOfAChipAndOfAComputerNameWhatIsPrinted() throws IOException {
+        for (String[] one : new String[][] {
+            {"chip-28pin", "VCC", "VCC", "leg 7: left row, 7th from the marked end"},
+            {"computer-40pin", "USB", "5V", "header pin 2: right row, "}
+        }) {
+            Path file = folder.resolve(one[0] + ".inkel.json");
+            Files.writeString(
+                    file,
+                    """
+                    {"format": 2, "name": "Legs", "nodes": [{"id": "a", "name": "A",
+                     "board": {"class": "%s", "name": "Board", "feeds": {"%s": "usb.5V"}},
+                     "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                               {"id": "air", "class": "display-4x20-i2c", "name": "Display", "feeds": {"VCC": "%s"}}],
+                     "wires": []}]}
+                    """
+                            .formatted(one[0], one[1], one[2].equals("5V") ? "board.5V" : "usb.5V"));
+            Ran ran = run("export", file.toString(), "--as", "wires.csv");
+            assertEquals(0, ran.code(), ran.toString());
+            assertTrue(ran.out().contains(one[3]), ran.out());
+        }
+    }
+
     @Test
     void wiresAreExportedAsTheyArePlugged() throws IOException {
         Ran ran = run("export", LOCKS, "--as", "wires.csv");
