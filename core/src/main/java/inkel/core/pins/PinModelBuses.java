@@ -104,6 +104,9 @@ final class PinModelBuses {
             IntVar unit = model.intVar(bus + " of " + placed.id(), may);
             unitOf.put(bus + " " + placed.id(), unit);
             pins.addChoice(unit);
+            pins.addCost(
+                    pins.price().software(),
+                    model.arithm(unit, "=", softwareUnit(bus)).reify());
         }
         Map<BusLine, IntVar[]> lines = new LinkedHashMap<>();
         for (Want want : sharing(bus)) {
@@ -112,7 +115,30 @@ final class PinModelBuses {
             model.element(pins.where(want), ofUnits, unit(bus, want.placed()), 0)
                     .post();
         }
+        if (bus == Ability.Kind.SPI) {
+            keepHoldersApart();
+        }
         return true;
+    }
+
+    /** A part that never lets go of MISO leaves no other a word on the same bus. */
+    private void keepHoldersApart() {
+        List<Placed> talking = sharing(Ability.Kind.SPI).stream()
+                .filter(want -> want.use() == PinUse.SPI_MISO)
+                .map(Want::placed)
+                .toList();
+        for (Placed holder : talking) {
+            boolean holds =
+                    holder.cls().spi().filter(need -> !need.releasesMiso()).isPresent();
+            for (Placed other : holds ? talking : List.<Placed>of()) {
+                if (!other.equals(holder)) {
+                    pins.addCost(
+                            pins.price().held(),
+                            model.arithm(unit(Ability.Kind.SPI, holder), "=", unit(Ability.Kind.SPI, other))
+                                    .reify());
+                }
+            }
+        }
     }
 
     private IntVar[] lineOfEachUnit(BusLine line, List<String> names) {

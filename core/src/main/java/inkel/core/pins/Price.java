@@ -26,6 +26,16 @@ import java.util.Optional;
  * @param rare for each rare role that a pin had and nobody uses any more
  */
 record Price(int warning, int tied, int replug, int moved, int crossing, int gap, int rare) {
+    /** A bus on plain pins is slow and keeps the program busy: dearer than anything that is only to be looked at. */
+    int software() {
+        return 4 * warning;
+    }
+
+    /** A part that holds a wire which another must talk on: dearer than a bus of its own on plain pins. */
+    int held() {
+        return 10 * warning;
+    }
+
     static final Price USUAL = of(Emphasis.STEADY);
 
     /** A role that few pins have: what a timer or converter gives away is dearer than a line of a second bus. */
