@@ -1,5 +1,6 @@
 package inkel.app.cli;
 
+import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
@@ -93,6 +94,7 @@ final class PlanCommand implements Callable<Integer> {
         out.println(node.name());
         if (!plan.placed()) {
             out.println("  " + Words.get(plan.complete() ? "cli.plan.clash" : "notice.plan_unknown"));
+            plan.shortage().map(PlanWords::shortage).ifPresent(why -> out.println("  " + why));
             plan.clash().forEach(signal -> out.println("    " + signal));
             plan.waysOut().forEach(fix -> out.println("  → " + Words.say(fix.title())));
             return;
@@ -151,6 +153,13 @@ final class PlanCommand implements Callable<Integer> {
                         .flatMap(plan -> plan.clash().stream())
                         .map(Object::toString)
                         .toList());
+        plans.stream().flatMap(plan -> plan.shortage().stream()).findFirst().ifPresent(shortage -> {
+            Map<String, Object> entry = Json.object();
+            entry.put("wires", shortage.wires());
+            entry.put("pins", shortage.pins());
+            entry.put("why", PlanWords.shortage(shortage));
+            answer.put("shortage", entry);
+        });
         List<Object> ways = new ArrayList<>();
         plans.forEach(plan -> plan.waysOut().forEach(fix -> {
             Map<String, Object> entry = Json.object();

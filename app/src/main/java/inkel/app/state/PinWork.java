@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
@@ -53,7 +54,11 @@ public final class PinWork {
             session.notices()
                     .show(new Notice(
                             Notice.Tone.TROUBLE,
-                            Words.get("notice.clash", "wants", wants(plan.clash())),
+                            plan.shortage()
+                                            .map(PlanWords::shortage)
+                                            .map(why -> why + " ")
+                                            .orElse("")
+                                    + Words.get("notice.clash", "wants", wants(plan.clash())),
                             plan.waysOut().stream().map(this::wayOut).toList()));
         }
     }

@@ -213,6 +213,10 @@ class CliTest {
         assertEquals(1, ran.code());
         assertFalse(ran.json().get("placed").asBoolean());
         assertEquals(2, ran.json().get("clash").size());
+        assertEquals(
+                "2 wires want the same pin.",
+                ran.json().get("shortage").get("why").asText());
+        assertTrue(run("plan", file.toString()).out().contains("  2 wires want the same pin."));
         assertTrue(ran.json().get("ways_out").size() > 0);
     }
 

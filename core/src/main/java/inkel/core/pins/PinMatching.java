@@ -1,11 +1,13 @@
 package inkel.core.pins;
 
 import inkel.core.catalog.BusLine;
+import inkel.core.catalog.PinUse;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeSet;
 
 /**
@@ -42,6 +44,20 @@ final class PinMatching {
     /** Whether some want is left without a pin however they are shared out. */
     static boolean isTooFull(PinDomain domain, List<Want> wants) {
         return new PinMatching(domain, wants).isTooFull();
+    }
+
+    /** How many takers there are for how few pins; empty when something else than their number is why they clash. */
+    static Optional<Plan.Shortage> shortage(PinDomain domain, List<Want> wants) {
+        PinMatching matching = new PinMatching(domain, wants);
+        long pins =
+                matching.takers.stream().flatMapToInt(Arrays::stream).distinct().count();
+        List<PinUse> uses = wants.stream().map(Want::use).distinct().toList();
+        return matching.takers.size() > pins
+                ? Optional.of(new Plan.Shortage(
+                        matching.takers.size(),
+                        (int) pins,
+                        uses.size() == 1 ? Optional.of(uses.get(0)) : Optional.empty()))
+                : Optional.empty();
     }
 
     private boolean isTooFull() {

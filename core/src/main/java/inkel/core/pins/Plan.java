@@ -1,5 +1,6 @@
 package inkel.core.pins;
 
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
@@ -26,6 +27,7 @@ import java.util.Set;
  * @param addresses the address of each part on an I2C bus, by part id
  * @param bySoftware ids of parts whose bus the program has to drive on plain pins
  * @param clash the smallest set of wants that cannot be met together; empty when all are placed
+ * @param shortage how many wires want one of how few pins, where that is why
  * @param waysOut changes that make a placement possible, each tried
  * @param complete false when the search ended at its limit before it could prove that nothing is better, or that there is
  *     nothing at all
@@ -38,6 +40,7 @@ public record Plan(
         Map<String, Integer> addresses,
         Set<String> bySoftware,
         List<Endpoint> clash,
+        Optional<Shortage> shortage,
         List<Fix> waysOut,
         boolean complete) {
     public Plan {
@@ -49,12 +52,22 @@ public record Plan(
         waysOut = List.copyOf(waysOut);
     }
 
+    /**
+     * More wires than pins.
+     *
+     * @param wires the lines of a bus count once
+     * @param pins how many there are that any of them could take
+     * @param use what all of them are for; empty where they are for different things
+     */
+    public record Shortage(int wires, int pins, Optional<PinUse> use) {}
+
     /** The end of a wire to another board that moves to another pin. */
     public record LinkMove(LinkEnd end, Endpoint to) {}
 
     /** Neither found nor proven impossible. */
     static Plan unknown(String node) {
-        return new Plan(node, false, List.of(), List.of(), Map.of(), Set.of(), List.of(), List.of(), false);
+        return new Plan(
+                node, false, List.of(), List.of(), Map.of(), Set.of(), List.of(), Optional.empty(), List.of(), false);
     }
 
     /** The edit that takes the plan over; empty when there is none. */

@@ -73,6 +73,7 @@ public final class Planner {
                 answer.addresses(),
                 answer.bySoftware(),
                 List.of(),
+                Optional.empty(),
                 List.of(),
                 answer.complete());
     }
@@ -93,6 +94,7 @@ public final class Planner {
                 Map.of(),
                 Set.of(),
                 clash.stream().map(Want::signal).toList(),
+                PinMatching.shortage(domain, clash),
                 new WaysOut(build, catalog, node, clash, isStopped).list(),
                 true);
     }

@@ -113,6 +113,22 @@ class PinRulesTest {
     }
 
     @Test
+    void whileNothingIsSharedOutThatIsOneFinding() {
+        Builds build = Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3");
+        List<Finding> none = build.findings("pins.not_placed");
+        assertEquals(1, none.size());
+        assertEquals("pins.not_placed.none", none.get(0).sentence().key());
+        // CE, CSN, SCK, MOSI, MISO; and SDA, SCK, MOSI, MISO: the reader's reset is told as one that floats.
+        assertEquals(9, none.get(0).sentence().values().get("count"));
+        assertEquals(
+                8,
+                build.wire("radio.CE", "board.D9").findings("pins.not_placed").size(),
+                "then each by itself");
+    }
+
+    @Test
     void addressesThatClashAreFoundAndStrapped() throws EditRefused {
         Builds build = Builds.classic()
                 .part("one", "display-4x20-i2c", "VCC=board.5V")

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
@@ -79,6 +80,29 @@ class PlannerTest {
                 .part("driver", "servo-driver-16", "VCC=board.5V", "V+=bench.+")
                 .part("servo", "servo-micro", "V+=driver.V+OUT"));
         assertTrue(places(plan).get("servo.SIG").startsWith("driver.CH"));
+    }
+
+    @Test
+    void aClashTellsItsArithmetic() {
+        // 18 pins of the classic board are free besides the console's two; six of the plain ones measure a voltage.
+        Builds crowd = Builds.classic();
+        for (int i = 0; i < 19; i++) {
+            crowd.part("handset-" + i, "infrared-receiver", "VS=board.5V");
+        }
+        Plan.Shortage all = plan(crowd).shortage().orElseThrow();
+        assertEquals(19, all.wires());
+        assertEquals(18, all.pins());
+        Builds knobs = Builds.classic();
+        for (int i = 0; i < 8; i++) {
+            knobs.part("knob-" + i, "knob", "+=board.5V");
+        }
+        Plan.Shortage analog = plan(knobs).shortage().orElseThrow();
+        assertEquals(7, analog.wires(), "the smallest set that clashes is one more than there are pins");
+        assertEquals(6, analog.pins());
+        assertEquals(PinUse.ANALOG, analog.use().orElseThrow());
+        assertTrue(
+                plan(servos("board-dual-core-3v3", "VBUS", 17)).shortage().isEmpty(),
+                "there are pins enough, only not channels");
     }
 
     private static Builds servos(String board, String rail, int count) {

@@ -3,6 +3,7 @@ package inkel.core.pins.rules;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -15,6 +16,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.remedy.Wishes;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Reports a signal that the part needs and that goes nowhere. */
 public final class NotPlacedRule implements Rule<PinReport> {
@@ -27,9 +29,31 @@ public final class NotPlacedRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        return report.nodes().stream()
-                .flatMap(pins -> pins.loose().stream().map(signal -> describe(pins, signal)))
-                .toList();
+        return report.nodes().stream().flatMap(NotPlacedRule::check).toList();
+    }
+
+    /** While nothing was shared out that is one thing to say, and not one for each signal. */
+    private static Stream<Finding> check(NodePins pins) {
+        boolean isNew = pins.node().nets().isEmpty() && pins.loose().size() > 1;
+        return isNew ? Stream.of(nothingYet(pins)) : pins.loose().stream().map(signal -> describe(pins, signal));
+    }
+
+    private static Finding nothingYet(NodePins pins) {
+        return Finding.of(INFO, Place.ofNode(pins.node().node().id()))
+                .variant("none")
+                .with("count", pins.loose().size())
+                .with(
+                        "parts",
+                        pins.loose().stream()
+                                .map(Endpoint::part)
+                                .distinct()
+                                .map(part -> pins.node()
+                                        .part(part)
+                                        .orElseThrow()
+                                        .part()
+                                        .name())
+                                .toList())
+                .build();
     }
 
     private static Finding describe(NodePins pins, Endpoint signal) {
