@@ -50,6 +50,19 @@ public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnp
                         && link.to().node().equals(node.node().id()));
     }
 
+    /** How many jumper wires there are; the rest are small parts. */
+    public long wireCount() {
+        return steps.stream().filter(step -> step.fitting().isEmpty()).count();
+    }
+
+    /** How many jumper wires are still to plug, or to pull. */
+    public long openWireCount() {
+        return openCount()
+                - steps.stream()
+                        .filter(step -> step.fitting().isPresent() && !step.plugged())
+                        .count();
+    }
+
     public long pluggedCount() {
         return steps.stream().filter(WireStep::plugged).count();
     }

@@ -115,6 +115,9 @@ class WireListTest {
                 .map(step -> leg(cls, step.from()) + " > " + leg(cls, step.to())
                         + step.fitting().map(part -> " " + part.value()).orElse(""))
                 .toList();
+        assertEquals(6, list.wireCount());
+        assertEquals(6, list.openWireCount());
+        assertEquals(10, list.openCount(), "four small parts besides");
         assertEquals(
                 List.of(
                         "8 > row ground",

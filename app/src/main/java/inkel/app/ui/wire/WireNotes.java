@@ -62,8 +62,8 @@ final class WireNotes implements StageNotes {
         rows.add(new Row(
                 Words.get("why.jumpers"),
                 Words.say(Fact.of("why.jumpers.left")
-                        .with("left", list.openCount())
-                        .with("all", list.steps().size())),
+                        .with("left", list.openWireCount())
+                        .with("all", list.wireCount())),
                 ""));
         PartsList.of(node).lines().stream()
                 .filter(line -> line.kind() != PartsList.Kind.PART)

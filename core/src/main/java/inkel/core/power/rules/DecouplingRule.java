@@ -45,7 +45,9 @@ public final class DecouplingRule implements Rule<PowerReport> {
         return finding.with(
                         "values",
                         placed.cls().decoupling().stream()
-                                .map(wanted -> wanted.value().toString())
+                                .map(wanted -> Fact.of("decoupling.at")
+                                        .with("value", wanted.value())
+                                        .with("pin", wanted.pin()))
                                 .toList())
                 .fix(new Fix(
                         "fitted",
