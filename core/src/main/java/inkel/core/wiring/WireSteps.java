@@ -120,12 +120,14 @@ final class WireSteps {
     /** Whether something besides ground pins is joined to ground: another board, a tied signal, a part in a wire. */
     private boolean isRowWanted() {
         return isGroundJoined
-                || node.node().wires().stream()
-                        .anyMatch(
-                                wire -> node.isTie(wire) && node.rail(wire.to()).isEmpty())
+                || node.node().wires().stream().anyMatch(wire -> node.isTie(wire) && isGround(wire.to()))
                 || node.parts().stream().anyMatch(this::isFittedToGround)
                 || node.node().between().stream()
                         .anyMatch(entry -> entry instanceof Between.Divider || entry instanceof Between.CoilDriver);
+    }
+
+    private boolean isGround(Endpoint pin) {
+        return node.pin(pin).filter(found -> found.use() == PinUse.GROUND).isPresent();
     }
 
     private boolean isFittedToGround(Placed placed) {
@@ -213,8 +215,14 @@ final class WireSteps {
 
     private void tie(Wire wire) {
         Optional<Rail> rail = node.rail(wire.to());
-        Terminal from = rail.isPresent() ? new Terminal.OnRow(wire.to()) : new Terminal.OnGroundRow();
-        WireColour colour = rail.map(WireSteps::colour).orElse(WireColour.BLACK);
+        Terminal from = rail.isPresent()
+                ? new Terminal.OnRow(wire.to())
+                : isGround(wire.to()) ? new Terminal.OnGroundRow() : onPin(wire.to());
+        // A strap to the part's own bus wire has the colour of that wire.
+        WireColour plain = isGround(wire.to())
+                ? WireColour.BLACK
+                : WireColour.of(node.pin(wire.to()).orElseThrow().use(), 0);
+        WireColour colour = rail.map(WireSteps::colour).orElse(plain);
         add(WireStep.Kind.TIE, from, onPin(wire.from()), colour, wire.from(), Optional.empty());
     }
 

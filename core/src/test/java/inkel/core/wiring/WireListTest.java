@@ -140,6 +140,22 @@ class WireListTest {
     }
 
     @Test
+    void aStrapToItsOwnBusWireGoesThere() {
+        WireList list = of(Builds.classic()
+                .part("adc", "adc-16", "VDD=board.5V")
+                .wire("adc.SDA", "board.A4")
+                .wire("adc.ADDR", "adc.SDA")
+                .build());
+        WireStep strap = list.steps().stream()
+                .filter(step -> step.kind() == Kind.TIE)
+                .findFirst()
+                .orElseThrow();
+        assertEquals("adc.SDA#4 > adc.ADDR#5", strap.id());
+        assertEquals(WireColour.BLUE, strap.colour(), "that of the data wire");
+        assertEquals("board.GND#4 > adc.GND#2", list.steps().get(0).id(), "no ground row is wanted for it");
+    }
+
+    @Test
     void aSourceThatFeedsNothingIsNotWired() {
         WireList list = of(Builds.classic().part("six", "wall-supply-6v").build());
         assertEquals(List.of(), ids(list), "the board comes on its cable");

@@ -171,6 +171,23 @@ class WireNetsTest {
         ends.forEach(end -> assertTrue(nets.areJoined(ends.get(0), end), end));
     }
 
+    /** As many converters on one bus as they have addresses: straps to ground, supply, data and clock. */
+    @Test
+    void strapsOfEveryKind() throws Exception {
+        Builds builds = Builds.classic();
+        for (int i = 0; i < 4; i++) {
+            builds.part("adc-" + i, "adc-16", "VDD=board.5V");
+        }
+        Build build = planned(builds.build());
+        check(build);
+        assertEquals(
+                3,
+                build.nodes().get(0).wires().stream()
+                        .filter(wire -> wire.from().pin().equals("ADDR"))
+                        .count(),
+                "one is left to the module");
+    }
+
     @Test
     void aMissingWireIsSeen() {
         Build build = Builds.locks();
