@@ -121,7 +121,7 @@ public final class NodePins {
         return contested;
     }
 
-    /** Parts on one bus line count once; everybody else counts by themselves. */
+    /** Parts on one bus line count once, and so do inputs; everybody else counts by themselves. */
     private int takers(List<Wire> wires) {
         if (wires.size() == 1) {
             return 1;
@@ -129,7 +129,9 @@ public final class NodePins {
         Set<Object> takers = new HashSet<>();
         for (Wire wire : wires) {
             Optional<BusLine> line = useOf(wire.from()).sharedLine();
-            takers.add(line.isPresent() ? line.get() : wire.from());
+            // One pin may drive as many inputs as the builder wants to follow it.
+            boolean isInput = useOf(wire.from()) == PinUse.INPUT;
+            takers.add(line.isPresent() ? line.get() : isInput ? PinUse.INPUT : wire.from());
         }
         return takers.size();
     }

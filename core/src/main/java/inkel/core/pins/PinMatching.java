@@ -2,12 +2,15 @@ package inkel.core.pins;
 
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.PinUse;
+import inkel.core.document.Endpoint;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 
 /**
@@ -25,6 +28,7 @@ final class PinMatching {
         holder = new int[domain.size()];
         Arrays.fill(holder, NOBODY);
         Map<BusLine, TreeSet<Integer>> lines = new EnumMap<>(BusLine.class);
+        Set<Endpoint> driven = new HashSet<>();
         for (Want want : wants) {
             int[] legal = domain.legal(want);
             boolean mayTie = want.tie().isPresent() && !want.isHeld();
@@ -32,7 +36,7 @@ final class PinMatching {
                 TreeSet<Integer> line =
                         lines.computeIfAbsent(want.use().sharedLine().get(), key -> new TreeSet<>());
                 Arrays.stream(legal).forEach(line::add);
-            } else if (!mayTie) {
+            } else if (!mayTie && want.heldInput().map(driven::add).orElse(true)) {
                 takers.add(legal);
             }
         }

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -186,7 +187,11 @@ final class PinModel {
             where.put(want, variable);
             wantOf.put(variable, want);
         }
-        wants.stream().filter(want -> want.use().sharedLine().isEmpty()).forEach(want -> addTaker(where.get(want)));
+        Set<Endpoint> driven = new HashSet<>();
+        wants.stream()
+                .filter(want -> want.use().sharedLine().isEmpty())
+                .filter(want -> want.heldInput().map(driven::add).orElse(true))
+                .forEach(want -> addTaker(where.get(want)));
         buses = new PinModelBuses(this);
         if (!buses.state()) {
             return false;

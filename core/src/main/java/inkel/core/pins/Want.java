@@ -33,6 +33,11 @@ record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie, 
         return now.filter(Wire::held).isPresent();
     }
 
+    /** The pin that the builder holds an input on; several inputs may be held on one. */
+    Optional<Endpoint> heldInput() {
+        return use() == PinUse.INPUT && isHeld() ? now.map(Wire::to) : Optional.empty();
+    }
+
     /**
      * What a node asks for: all that its parts need, what the builder already wired, and the ends of wires to other
      * boards. Ties stay as they are.

@@ -14,6 +14,7 @@ import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -103,6 +104,24 @@ class PlannerTest {
         assertTrue(
                 plan(servos("board-dual-core-3v3", "VBUS", 17)).shortage().isEmpty(),
                 "there are pins enough, only not channels");
+    }
+
+    @Test
+    void onePinDrivesAsManyInputsAsAreHeldOnIt() throws EditRefused {
+        Builds two = Builds.classic()
+                .part("one", "buffer-8", "VCC=board.3V3")
+                .part("two", "buffer-8", "VCC=board.3V3")
+                .hold("one.OE", "board.D7")
+                .hold("two.OE", "board.D7");
+        RuleKit.quiet(two, "pins.two_drivers");
+        Plan plan = plan(two);
+        assertTrue(plan.placed());
+        assertEquals("board.D7", places(plan).get("one.OE"));
+        assertEquals("board.D7", places(plan).get("two.OE"));
+        // What talks there too is another matter.
+        Builds talking = two.part("handset", "infrared-receiver", "VS=board.5V").hold("handset.OUT", "board.D7");
+        RuleKit.fires(talking, "pins.two_drivers");
+        assertFalse(plan(talking).placed());
     }
 
     private static Builds servos(String board, String rail, int count) {
