@@ -16,21 +16,23 @@ public final class Nearest {
                 .min(Comparator.comparingInt(candidate -> distance(word, candidate)));
     }
 
-    /** Letters to add, drop or change (Levenshtein distance). */
+    /** Letters to add, drop or change, and neighbours that changed places (optimal string alignment distance). */
     static int distance(String a, String b) {
-        int[] row = new int[b.length() + 1];
-        for (int j = 0; j <= b.length(); j++) {
-            row[j] = j;
-        }
-        for (int i = 1; i <= a.length(); i++) {
-            int diagonal = row[0];
-            row[0] = i;
-            for (int j = 1; j <= b.length(); j++) {
-                int change = diagonal + (a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1);
-                diagonal = row[j];
-                row[j] = Math.min(change, 1 + Math.min(row[j], row[j - 1]));
+        int[][] slips = new int[a.length() + 1][b.length() + 1];
+        for (int i = 0; i <= a.length(); i++) {
+            for (int j = 0; j <= b.length(); j++) {
+                slips[i][j] = i == 0 || j == 0 ? i + j : least(slips, a, b, i, j);
             }
         }
-        return row[b.length()];
+        return slips[a.length()][b.length()];
+    }
+
+    private static int least(int[][] slips, String a, String b, int i, int j) {
+        char one = a.charAt(i - 1);
+        char other = b.charAt(j - 1);
+        int changed = slips[i - 1][j - 1] + (one == other ? 0 : 1);
+        int least = Math.min(changed, 1 + Math.min(slips[i - 1][j], slips[i][j - 1]));
+        boolean isSwapped = i > 1 && j > 1 && one == b.charAt(j - 2) && a.charAt(i - 2) == other;
+        return isSwapped ? Math.min(least, slips[i - 2][j - 2] + 1) : least;
     }
 }

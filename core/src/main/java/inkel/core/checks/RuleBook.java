@@ -24,6 +24,7 @@ import inkel.core.parts.rules.NoSupplyRule;
 import inkel.core.parts.rules.PinGoneRule;
 import inkel.core.parts.rules.SupplyTooHighRule;
 import inkel.core.parts.rules.SupplyTooLowRule;
+import inkel.core.parts.rules.UnknownKeyRule;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.rules.AddressClashRule;
 import inkel.core.pins.rules.AddressReservedRule;
@@ -97,6 +98,7 @@ public final class RuleBook {
             new Entry<>(new SupplyTooHighRule(), SUPPLIES),
             new Entry<>(new SupplyTooLowRule(), SUPPLIES),
             new Entry<>(new PinGoneRule(), CIRCUIT),
+            new Entry<>(new UnknownKeyRule(), CIRCUIT),
             new Entry<>(new HeaderLooseRule(), CIRCUIT),
             new Entry<>(new FigureUnknownRule(), LEVELS),
             new Entry<>(new SourceOverRule(), POWER),

@@ -9,9 +9,18 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class NearestTest {
-    // Worked by hand: letters added, dropped or changed.
+    // Worked by hand: letters added, dropped or changed, and neighbours that changed places.
     @ParameterizedTest(name = "{0} to {1}: {2}")
-    @CsvSource({"radio, radio, 0", "radoi, radio, 2", "D99, D9, 1", "'', abc, 3", "kitten, sitting, 3", "a, b, 1"})
+    @CsvSource({
+        "radio, radio, 0",
+        "radoi, radio, 1",
+        "nmae, name, 1",
+        "ca, abc, 3",
+        "D99, D9, 1",
+        "'', abc, 3",
+        "kitten, sitting, 3",
+        "a, b, 1"
+    })
     void distances(String from, String to, int expected) {
         assertEquals(expected, Nearest.distance(from, to));
         assertEquals(expected, Nearest.distance(to, from));

@@ -1,0 +1,105 @@
+package inkel.core.parts.rules;
+
+import inkel.core.catalog.Nearest;
+import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
+import inkel.core.circuit.Circuit;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.document.Moment;
+import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Reports a key of the file, or a setting of a part, that this version does not know. It is kept and changes nothing, which
+ * is what a slip of the pen must not do in silence.
+ */
+public final class UnknownKeyRule implements Rule<Circuit> {
+    private static final RuleInfo INFO = new RuleInfo("parts.unknown_key", Severity.NOTE, Stage.PARTS);
+
+    // The keys of the published schema; a test holds the two against each other.
+    static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "log");
+    static final List<String> OF_NODE =
+            List.of("id", "name", "board", "parts", "wires", "between", "moments", "plugged");
+    static final List<String> OF_PART =
+            List.of("id", "class", "name", "purpose", "feeds", "ground_apart", "since", "settings", "figures");
+    static final List<String> OF_WIRE = List.of("from", "to", "held", "reason");
+    static final List<String> OF_LINK = List.of("from", "to", "ground");
+    static final List<String> OF_BETWEEN =
+            List.of("signal", "kind", "series", "to_ground", "base", "shifter", "way", "reason");
+    static final List<String> OF_MOMENT = List.of("id", "name", "raises", "length", "repeat", "at", "never");
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(Circuit circuit) {
+        Build build = circuit.build();
+        List<Finding> findings = new ArrayList<>();
+        Place whole = Place.ofNode(build.nodes().get(0).id());
+        tell(findings, whole, build.extras(), OF_BUILD);
+        for (NodeWire link : build.links()) {
+            tell(findings, link.from(), link.extras(), OF_LINK);
+        }
+        for (Node node : build.nodes()) {
+            check(findings, node);
+        }
+        return findings;
+    }
+
+    private static void check(List<Finding> findings, Node node) {
+        Place place = Place.ofNode(node.id());
+        tell(findings, place, node.extras(), OF_NODE);
+        for (Part part : node.parts()) {
+            Place at = Place.ofPart(node.id(), part.id());
+            tell(findings, at, part.extras(), OF_PART);
+            tell(findings, at, part.settings().keySet(), settings(), "setting");
+        }
+        for (Wire wire : node.wires()) {
+            tell(findings, Place.of(node.id(), wire.from()), wire.extras(), OF_WIRE);
+        }
+        for (Between between : node.between()) {
+            tell(findings, Place.of(node.id(), between.signal()), between.extras(), OF_BETWEEN);
+        }
+        for (Moment moment : node.moments()) {
+            tell(findings, place, moment.extras(), OF_MOMENT);
+        }
+    }
+
+    private static List<String> settings() {
+        return Settings.all().stream().map(Setting::key).toList();
+    }
+
+    private static void tell(List<Finding> findings, Place place, Extras extras, List<String> known) {
+        tell(findings, place, extras.fields().keySet(), known, "key");
+    }
+
+    private static void tell(List<Finding> findings, Place place, Set<String> keys, List<String> known, String kind) {
+        for (String key : keys) {
+            if (!known.contains(key)) {
+                Optional<String> nearest = Nearest.to(key, known);
+                Finding.Builder finding = Finding.of(INFO, place)
+                        .variant(nearest.isPresent() ? kind + "_near" : kind)
+                        .with("key", key)
+                        .with("place", place);
+                nearest.ifPresent(meant -> finding.with("nearest", meant));
+                findings.add(finding.build());
+            }
+        }
+    }
+}
