@@ -168,6 +168,95 @@ class PowerLimitsTest {
         assertEquals(0.760, line.at(end("six.+"), 2).amperes(), 1e-12);
     }
 
+    private static Moment anytime(String id, String part, String mode) {
+        return new Moment(
+                id,
+                id,
+                List.of(new Moment.Raise(part, mode)),
+                TimeSpan.ofSeconds(1),
+                Optional.empty(),
+                Optional.empty(),
+                Set.of(),
+                Extras.NONE);
+    }
+
+    /** Two modems: the first sends from the start, the second whenever it likes. */
+    private static PeakLine twoModems(String mode) {
+        return new PeakLine(Builds.classic()
+                .part("four", "wall-supply-4v")
+                .part("one", "text-modem", "VCC=four.+")
+                .part("two", "text-modem", "VCC=four.+")
+                .moment(moment("text", "one", 0.02, 0))
+                .moment(anytime("call", "two", mode))
+                .circuit());
+    }
+
+    @Test
+    void whatMayBurstAtAnyTimeIsInABurstAllTheTime() {
+        // Between two bursts of the first: its 350 mA and 2 A of the second; in one: 2 A and 2 A.
+        PeakLine line = twoModems("peak");
+        assertEquals(4.0, line.at(end("four.+"), 0).amperes(), 1e-9);
+        assertEquals(2.35, line.at(end("four.+"), 1e-3).amperes(), 1e-9);
+        assertEquals(2.02, line.at(end("four.+"), 0.021).amperes(), 1e-9);
+        // A second that works without bursts takes 350 mA.
+        assertEquals(0.7, twoModems("active").at(end("four.+"), 1e-3).amperes(), 1e-9);
+        assertEquals("bench", line.node().node().id());
+    }
+
+    @Test
+    void onePartMayBeInItsMomentAndFreeToBurst() {
+        // The same modem also calls whenever it likes: between its bursts it may be in one of those.
+        PeakLine line = new PeakLine(Builds.classic()
+                .part("four", "wall-supply-4v")
+                .part("one", "text-modem", "VCC=four.+")
+                .moment(moment("text", "one", 0.02, 0))
+                .moment(anytime("call", "one", "peak"))
+                .circuit());
+        assertEquals(2.0, line.at(end("four.+"), 1e-3).amperes(), 1e-9);
+    }
+
+    @Test
+    void theWorstOfTwoSetsThatNeverMeet() {
+        // Two servos that may move at any time, never together: 750 or 500 mA, and the other at rest.
+        PeakLine line = new PeakLine(Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("one", "servo-micro", "V+=six.+")
+                .part("two", "servo-micro", "V+=six.+")
+                .figure("two", "current/V+/peak", "500 mA")
+                .moment(anytime("first", "one", "peak"))
+                .moment(new Moment(
+                        "second",
+                        "second",
+                        List.of(new Moment.Raise("two", "peak")),
+                        TimeSpan.ofSeconds(1),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Set.of("first"),
+                        Extras.NONE))
+                .circuit());
+        assertEquals(0.760, line.at(end("six.+"), 0).amperes(), 1e-9);
+    }
+
+    @Test
+    void theLineShowsOnlyWhatItIsAskedFor() {
+        // Three bursts of a second and a third of them: from 2 ms to 7 ms just the one that begins at 4.615 ms.
+        PeakLine line = new PeakLine(Builds.classic()
+                .part("four", "wall-supply-4v")
+                .part("modem", "text-modem", "VCC=four.+")
+                .moment(moment("text", "modem", 0.015, 0))
+                .circuit());
+        assertEquals(
+                List.of(2000, 4615, 5192),
+                line.steps(end("four.+"), 0.002, 0.007, 100).stream()
+                        .map(step -> (int) Math.round(step.from() * 1e6))
+                        .toList());
+        assertEquals(
+                List.of(16000),
+                line.steps(end("four.+"), 0.016, 0.02, 100).stream()
+                        .map(step -> (int) Math.round(step.from() * 1e6))
+                        .toList());
+    }
+
     /** A modem that sends for 9.23 ms from the start: two periods of 4.615 ms, each with 577 µs of 2 A. */
     @Test
     void burstsAreShownOneByOneUpToTheNumberAskedFor() {

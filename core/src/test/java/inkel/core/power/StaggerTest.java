@@ -106,6 +106,14 @@ class StaggerTest {
     }
 
     @Test
+    void sixtyRepeatsAreStillLookedAtOneByOne() {
+        // On for 1 s of every 10 s, sixty times: half a second fits between the first two.
+        Map<String, Double> sixty = starts(servos(
+                "1 A", moment("tick", 1, 10.0, 0.0), moment("short", 0.5, null, 0.0), moment("end", 1, null, 599.0)));
+        assertEquals(0.5, sixty.get("tick") + sixty.get("short"), EXACT);
+    }
+
+    @Test
     void fewRepeatsLeaveRoomBetweenThem() {
         // On for 0.1 s at 0 and 1 s: half a second fits between.
         Map<String, Double> starts =

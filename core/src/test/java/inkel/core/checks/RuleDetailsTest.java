@@ -1,0 +1,228 @@
+package inkel.core.checks;
+
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
+import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.CopyNode;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.finding.Evidence;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** What a finding says besides that it is there: its figures with where they come from, and its ways out by name. */
+class RuleDetailsTest {
+    private static List<String> ids(Finding finding) {
+        return finding.fixes().stream().map(Fix::id).toList();
+    }
+
+    private static Evidence number(Finding finding, String key) {
+        return finding.evidence().stream()
+                .filter(evidence -> evidence.key().equals(key))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Builds sensor() {
+        return Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("air", "pressure", "VCC=reg.OUT")
+                .wire("air.SDA", "board.A4");
+    }
+
+    private static Between divider(String signal) {
+        return new Between.Divider(end(signal), Resistance.ofOhms(1000), Resistance.ofOhms(2000), Extras.NONE);
+    }
+
+    private static Between way(String signal, String part) {
+        return new Between.ShifterWay(end(signal), part, 1, Extras.NONE);
+    }
+
+    @Test
+    void whatStandsInATwoWayWire() throws Exception {
+        Finding divided = RuleKit.fires(sensor().between(divider("air.SDA")), "levels.divider_two_way");
+        assertEquals("levels.divider_two_way", divided.sentence().key());
+        assertEquals(List.of("take-out"), ids(divided));
+        Builds buffered = sensor().part("buf", "buffer-8", "VCC=reg.OUT").between(way("air.SDA", "buf"));
+        assertEquals(
+                "levels.divider_two_way.buffer",
+                RuleKit.fires(buffered, "levels.divider_two_way").sentence().key());
+        RuleKit.everyWayOut(buffered, "levels.divider_two_way");
+        RuleKit.quiet(
+                sensor().part("sh", "shifter-4", "LV=reg.OUT", "HV=board.5V").between(way("air.SDA", "sh")),
+                "levels.divider_two_way");
+        RuleKit.quiet(
+                Builds.classic()
+                        .part("radio", "packet-radio", "VCC=board.3V3")
+                        .wire("radio.MOSI", "board.D11")
+                        .between(divider("radio.MOSI")),
+                "levels.divider_two_way");
+    }
+
+    @Test
+    void pulsesThatTheProgramMakes() {
+        // 8 µs of 2.5 ms − 0.5 ms: 0.4 % of the whole way.
+        Finding finding = RuleKit.fires(
+                Builds.classic().part("servo", "servo-micro", "V+=board.5V").wire("servo.SIG", "board.D7"),
+                "pwm.software_jitter");
+        assertEquals("pwm.software_jitter", finding.sentence().key());
+        assertEquals(8e-6, number(finding, "jitter").value().si(), 1e-12);
+        assertEquals(2e-3, number(finding, "pulse_range").value().si(), 1e-12);
+        assertEquals(0.004, number(finding, "wander").value().si(), 1e-12);
+        assertEquals(
+                3, ids(finding).stream().filter(id -> id.startsWith("move-")).count());
+        assertTrue(
+                ids(finding).stream().anyMatch(id -> id.contains("servo-driver-16")),
+                ids(finding).toString());
+    }
+
+    @Test
+    void anInputThatFloatsIsTiedFirst() {
+        Finding finding = RuleKit.firesAt(
+                Builds.classic().part("reader", "tag-reader-spi", "3.3V=board.3V3"), "pins.input_floats", "reader.RST");
+        assertEquals("tie-reader.RST", ids(finding).get(0));
+        assertEquals("fix.tie", finding.fixes().get(0).title().key());
+        assertEquals(
+                3, ids(finding).stream().filter(id -> id.startsWith("move-")).count());
+        Finding low = RuleKit.firesAt(
+                Builds.classic().part("buffer", "buffer-8", "VCC=board.3V3"), "pins.input_floats", "buffer.OE");
+        assertEquals("fix.tie_to_ground", low.fixes().get(0).title().key());
+        Finding unfed =
+                RuleKit.firesAt(Builds.classic().part("reader", "tag-reader-spi"), "pins.input_floats", "reader.RST");
+        assertTrue(ids(unfed).stream().noneMatch(id -> id.startsWith("tie")), "there is nothing to tie it to");
+    }
+
+    @Test
+    void aPartThatHoldsMisoNamesTheOthers() throws Exception {
+        Builds build = Builds.classic()
+                .part("card", "memory-card", "VCC=board.5V")
+                .part("radio", "packet-radio", "VCC=board.3V3");
+        for (String part : List.of("card", "radio")) {
+            build.wire(part + ".MISO", "board.D12")
+                    .wire(part + ".MOSI", "board.D11")
+                    .wire(part + ".SCK", "board.D13");
+        }
+        Finding finding = RuleKit.fires(build, "spi.miso_held");
+        assertEquals(List.of("radio"), finding.sentence().values().get("others"));
+        assertEquals(List.of("own-bus", "leave-out-card"), ids(finding));
+        assertEquals(4, finding.fixes().get(0).edits().size(), "the program drives it, on three pins");
+        RuleKit.everyWayOut(build, "spi.miso_held");
+    }
+
+    @Test
+    void aWireThatLosesSaysWhoseFiguresItUses() {
+        Builds matrix = Builds.classic().part("matrix", "matrix-driver", "VCC=board.5V");
+        RuleKit.quiet(matrix, "power.wire_drop");
+        Finding told = RuleKit.fires(matrix.setting("matrix", "length", "4 m"), "power.wire_drop");
+        assertEquals(Source.YOURS, number(told, "resistance").source());
+        assertEquals("power.wire_drop", told.sentence().key());
+        assertTrue(ids(told).contains("thicker"), ids(told).toString());
+    }
+
+    @Test
+    void whoIsAskedToLeaveASharedPin() {
+        // The held one stays; of two that are not, the one with more places to go moves.
+        Builds two = Builds.classic()
+                .part("handset", "infrared-receiver", "VS=board.5V")
+                .part("beam", "infrared-receiver", "VS=board.5V")
+                .hold("handset.OUT", "board.D7")
+                .wire("beam.OUT", "board.D7");
+        Finding finding = RuleKit.fires(two, "pins.two_drivers");
+        assertEquals(Builds.place("beam.OUT"), finding.place());
+        assertEquals("D7", finding.sentence().values().get("pin"));
+    }
+
+    @Test
+    void servosThatHangOnTheBoard() {
+        // 500 mA of the port for the 5 V rail, 16 mA for a level sensor at most... only servos of that rail are
+        // counted.
+        Builds build = Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("own", "servo-micro", "V+=six.+")
+                .part("one", "servo-micro", "V+=board.5V")
+                .part("level", "water-level", "+=board.5V");
+        Finding finding = RuleKit.fires(build, "power.servo_from_board");
+        assertEquals(0.750, number(finding, "servos_take").value().si(), 1e-9);
+        double level = Builds.CATALOG.get("water-level").peak("+").amperes();
+        assertEquals(0.500 - level, number(finding, "spare").value().si(), 1e-9);
+        assertEquals((0.500 - level) / 2, number(finding, "servo_limit").value().si(), 1e-9);
+        RuleKit.quiet(
+                Builds.classic().part("six", "wall-supply-6v").part("own", "servo-micro", "V+=six.+"),
+                "power.servo_from_board");
+    }
+
+    private static Build linked(String from, String to) throws Exception {
+        Build one = Builds.classic().build();
+        Build two = new CopyNode(Builds.NODE, "twin", "Twin").apply(one);
+        Build mixed = new inkel.core.document.edit.Exchange("twin", "board", "board-classic-3v3").apply(two);
+        return new AddNodeWire(
+                        new NodeWire(Place.of(Builds.NODE, end(from)), Place.of("twin", end(to)), true, Extras.NONE))
+                .apply(mixed);
+    }
+
+    @Test
+    void aWireBetweenBoardsNamesBothAndWhatEachBears() throws Exception {
+        // 5.25 V at most into a 3.3 V board that bears its 3.2 V and 0.5 V more.
+        Finding finding = RuleKit.fires(linked("board.D7", "board.D4"), "levels.harms");
+        assertEquals(5.25, number(finding, "highest_output").value().si(), 1e-9);
+        assertEquals(3.7, number(finding, "tolerated").value().si(), 1e-9);
+        assertEquals(Source.CLASS, number(finding, "tolerated").source());
+        assertEquals(
+                "Bench",
+                ((inkel.core.quantity.Fact) finding.sentence().values().get("from"))
+                        .values()
+                        .get("node"));
+        assertEquals(
+                "Twin",
+                ((inkel.core.quantity.Fact) finding.sentence().values().get("to"))
+                        .values()
+                        .get("node"));
+        assertEquals(1, finding.fixes().size(), "no pin of that board bears 5 V: the wire can only go");
+        Build without = finding.fixes().get(0).apply(linked("board.D7", "board.D4"));
+        assertEquals(List.of(), Builds.of(Assessment.assess(without, Builds.CATALOG), "levels.harms"));
+    }
+
+    @Test
+    void noPinLeftNamesWhoseAndWhoMayGo() {
+        Builds full = Builds.classic();
+        for (int i = 0; i < 20; i++) {
+            full.part("handset-" + i, "infrared-receiver", "VS=board.5V");
+            if (i < 18) {
+                full.wire("handset-" + i + ".OUT", "board." + (i < 6 ? "A" + i : "D" + (i - 4)));
+            }
+        }
+        Finding finding = RuleKit.fires(full, "pins.not_enough");
+        assertEquals(2, finding.sentence().values().get("count"));
+        assertEquals(Builds.place("handset-18.OUT"), finding.place());
+        assertTrue(
+                ids(finding).containsAll(List.of("leave-out-handset-18", "leave-out-handset-19")),
+                ids(finding).toString());
+    }
+
+    @Test
+    void aShifterThatIsTooSlowIsClockedSlower() {
+        // 792 ns of rise allow 0.3/792 ns = 379 kbaud: of the part's and the usual rates 115200 is the fastest.
+        Builds serial = Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("shifter", "shifter-4", "LV=reg.OUT", "HV=board.5V")
+                .part("bridge", "bridge-wifi", "VCC=reg.OUT")
+                .setting("bridge", "baud", "500000")
+                .wire("bridge.RX", "board.D5")
+                .between(way("bridge.RX", "shifter"));
+        Finding finding = RuleKit.fires(serial, "levels.shifter_slow");
+        SetSetting edit = (SetSetting) finding.fixes().get(0).edits().get(0);
+        assertEquals("baud 115200", edit.setting().key() + " " + edit.value().replace(" kHz", "000"));
+    }
+}
