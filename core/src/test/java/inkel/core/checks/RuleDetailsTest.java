@@ -15,10 +15,12 @@ import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Evidence;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.io.catalog.CatalogReader;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -86,6 +88,30 @@ class RuleDetailsTest {
         assertTrue(
                 ids(finding).stream().anyMatch(id -> id.contains("servo-driver-16")),
                 ids(finding).toString());
+    }
+
+    @Test
+    void pulsesOfOneLengthHaveNoWayToWanderOver() throws Exception {
+        // A class whose pulse never changes its length: 1.5 ms at all times.
+        String json = new String(
+                RuleDetailsTest.class
+                        .getResourceAsStream("/inkel/core/catalog/servo-micro.json")
+                        .readAllBytes(),
+                java.nio.charset.StandardCharsets.UTF_8);
+        var beacon = CatalogReader.read(
+                Path.of("beacon.json"),
+                json.replace("\"servo-micro\"", "\"beacon\"")
+                        .replace(
+                                "{\"min\": \"0.5 ms\", \"typ\": \"1.5 ms\", \"max\": \"2.5 ms\"}",
+                                "{\"typ\": \"1.5 ms\"}"));
+        Build build = Builds.classic()
+                .part("beacon", "beacon", "V+=board.5V")
+                .wire("beacon.SIG", "board.D7")
+                .build();
+        List<Finding> found =
+                Builds.of(Assessment.assess(build, Builds.CATALOG.with(List.of(beacon))), "pwm.software_jitter");
+        assertEquals(1, found.size());
+        assertEquals("pwm.software_jitter.plain", found.get(0).sentence().key());
     }
 
     @Test

@@ -88,6 +88,13 @@ class RoundTest {
                 .contains(Set.of("first", "second")));
     }
 
+    @Test
+    void timesThatDifferByNoMoreThanIsRoundedAreTheSame() {
+        Set<Set<String>> sets = round(moment("first", 1, null, 0.0), moment("second", 1, null, 1 - Round.TINY))
+                .placedSets();
+        assertEquals(Set.of(Set.of(), Set.of("first"), Set.of("second")), sets);
+    }
+
     /** Two that never meet among as many moments as are looked at pair by pair, and among one more. */
     @Test
     void pairsAreLookedAtUpToTwentyFourMoments() {

@@ -192,6 +192,18 @@ class PowerLimitsTest {
     }
 
     @Test
+    void theEndOfAMomentAndOfABurstComesByAsLittleAsIsRounded() {
+        assertEquals(0.020, twoInTurn().at(end("six.+"), 1 - 1e-9).amperes(), 1e-12);
+        PeakLine line = new PeakLine(Builds.classic()
+                .part("four", "wall-supply-4v")
+                .part("modem", "text-modem", "VCC=four.+")
+                .moment(moment("text", "modem", 0.02, 0))
+                .circuit());
+        assertEquals(0.350, line.at(end("four.+"), 577e-6 - 1e-9).amperes(), 1e-12);
+        assertEquals(2.0, line.at(end("four.+"), 576e-6).amperes(), 1e-12);
+    }
+
+    @Test
     void whatMayBurstAtAnyTimeIsInABurstAllTheTime() {
         // Between two bursts of the first: its 350 mA and 2 A of the second; in one: 2 A and 2 A.
         PeakLine line = twoModems("peak");

@@ -131,6 +131,15 @@ class StaggerTest {
     }
 
     @Test
+    void aRailThatIsOverAtRestAndThatNoMomentTouchesIsLeftAside() {
+        // The reader alone is too much for the 3.3 V rail; the servos on their own supply are moved apart all the same.
+        Builds build = servos("1 A", moment("a", 1, null, 0.0), moment("b", 1, null, 0.0))
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3");
+        assertEquals(
+                1.0, starts(build).values().stream().mapToDouble(start -> start).sum(), EXACT);
+    }
+
+    @Test
     void stoppingIsNotAnAnswer() {
         Builds build = servos("1 A", moment("a", 1, null, 0.0), moment("b", 1, null, 0.0));
         assertThrows(CancellationException.class, () -> StaggerModel.solve(build.circuit(), () -> true));

@@ -82,6 +82,14 @@ class QuantitiesTest {
     }
 
     @Test
+    void exactlyTheRoundingMoreIsNotMore() {
+        assertFalse(Share.of(0.5 + 1e-9).isAbove(Share.of(0.5)));
+        assertTrue(Share.of(0.5 + 2e-9).isAbove(Share.of(0.5)));
+        assertFalse(Voltage.ofVolts(0.5 + 1e-9).isAbove(Voltage.ofVolts(0.5)));
+        assertFalse(Current.ofAmperes(0.5 + 1e-9).isAbove(Current.ofAmperes(0.5)));
+    }
+
+    @Test
     void differentAmountsAreNotTheSame() {
         assertNotEquals(Current.ofAmperes(1), Current.ofAmperes(2));
         assertNotEquals(Current.ofAmperes(1).hashCode(), Current.ofAmperes(2).hashCode());

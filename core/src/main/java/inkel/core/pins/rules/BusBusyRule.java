@@ -84,7 +84,8 @@ public final class BusBusyRule implements Rule<PinReport> {
                         busiest, busiest.cls().i2c().orElseThrow().traffic().orElseThrow())
                 .hertz();
         double most = now * left / bus.use(busiest).ratio() + ROUNDING;
-        double polls = most >= 1 ? Math.floor(most) : Math.floor(most * 10) / 10;
+        double whole = Math.floor(most);
+        double polls = whole == 0 ? Math.floor(most * 10) / 10 : whole;
         return polls <= 0
                 ? Optional.empty()
                 : Optional.of(new Fix(

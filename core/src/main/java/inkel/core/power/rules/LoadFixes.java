@@ -73,10 +73,10 @@ final class LoadFixes {
                 .filter(moment -> rail.worst().contains(moment.id()))
                 .toList();
         List<Fix> fixes = new ArrayList<>();
-        for (int i = 0; i < meeting.size(); i++) {
-            for (int j = i + 1; j < meeting.size(); j++) {
-                if (isEnoughApart(meeting.get(i), meeting.get(j), tooMuch)) {
-                    fixes.add(keptApart(meeting.get(i), meeting.get(j)));
+        for (Moment one : meeting) {
+            for (Moment other : meeting.subList(meeting.indexOf(one) + 1, meeting.size())) {
+                if (isEnoughApart(one, other, tooMuch)) {
+                    fixes.add(keptApart(one, other));
                 }
             }
         }
