@@ -6,9 +6,11 @@ import inkel.core.quantity.Frequency;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** What was given to a calculation, read with units. Every refusal names the key and gives an example. */
 public final class Arguments {
@@ -36,9 +38,17 @@ public final class Arguments {
                 .with("example", calculation.name() + " " + calculation.example()));
     }
 
+    /** Every required key that is not there is named at once. */
+    private CalcRefused missing(String key) {
+        Set<String> missing = new LinkedHashSet<>(calculation.keys());
+        missing.removeIf(known -> known.endsWith("?") || given.containsKey(known));
+        missing.add(key);
+        return refused("calc.missing_key", String.join("\", \"", missing));
+    }
+
     /** A required value in the SI base unit. */
     public double value(String key, Unit unit) throws CalcRefused {
-        return optional(key, unit).orElseThrow(() -> refused("calc.missing_key", key));
+        return optional(key, unit).orElseThrow(() -> missing(key));
     }
 
     /** A required value that must be above zero. */
@@ -132,7 +142,7 @@ public final class Arguments {
     /** A required text as it was given. */
     public String text(String key) throws CalcRefused {
         if (!given.containsKey(key)) {
-            throw refused("calc.missing_key", key);
+            throw missing(key);
         }
         return given.get(key);
     }

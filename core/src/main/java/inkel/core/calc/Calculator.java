@@ -1,6 +1,8 @@
 package inkel.core.calc;
 
 import inkel.core.quantity.Fact;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
@@ -27,6 +29,8 @@ public final class Calculator {
             ConverterCalc.ADC,
             ConverterCalc.DAC);
 
+    private static final MathContext DIGITS = new MathContext(12);
+
     private Calculator() {}
 
     /** Every key may be fine by itself and the whole still have no answer: too large to hold, or nothing divided by. */
@@ -36,6 +40,7 @@ public final class Calculator {
             boolean isFinite = answer.values().stream()
                     .allMatch(value -> !(value instanceof Double number) || Double.isFinite(number));
             if (isFinite) {
+                answer.replaceAll((key, value) -> value instanceof Double number ? rounded(number) : value);
                 return answer;
             }
         } catch (ArithmeticException | IllegalArgumentException | NoSuchElementException outOfReach) {
@@ -44,6 +49,11 @@ public final class Calculator {
         throw new CalcRefused(Fact.of("calc.no_answer")
                 .with("calc", calculation.name())
                 .with("example", calculation.name() + " " + calculation.example()));
+    }
+
+    /** Without the last digits, which tell of the machine's arithmetic and not of the answer. */
+    private static double rounded(double value) {
+        return BigDecimal.valueOf(value).round(DIGITS).doubleValue();
     }
 
     public static List<Calculation> all() {

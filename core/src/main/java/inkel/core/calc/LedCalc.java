@@ -5,10 +5,11 @@ import inkel.core.quantity.Unit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The resistor for an LED: R = (V − V_f) / I, up to the next E12 value (IEC 60063), the current that flows then, and
- * what the resistor turns into heat.
+ * what the resistor turns into heat; or the same for a resistor that is there.
  */
 final class LedCalc implements Calculation {
     @Override
@@ -18,7 +19,7 @@ final class LedCalc implements Calculation {
 
     @Override
     public List<String> keys() {
-        return List.of("v", "vf", "i", "series?");
+        return List.of("v", "vf", "i?", "series?", "r?");
     }
 
     @Override
@@ -30,13 +31,17 @@ final class LedCalc implements Calculation {
     public Map<String, Object> answer(Arguments arguments) throws CalcRefused {
         double supplyVolts = arguments.positive("v", Unit.VOLT);
         double forwardVolts = arguments.positive("vf", Unit.VOLT);
-        double wantedAmperes = arguments.positive("i", Unit.AMPERE);
+        Optional<Double> given = arguments.optionalPositive("r", Unit.OHM);
         ESeries series = ESeries.valueOf(arguments.word("series", "E12", "E6", "E24"));
         double acrossVolts = supplyVolts - forwardVolts;
         if (acrossVolts <= 0) {
             throw arguments.impossible("vf");
         }
-        double ohms = series.atLeast(acrossVolts / wantedAmperes);
+        if (given.isPresent() && arguments.optional("i", Unit.AMPERE).isPresent()) {
+            throw arguments.impossible("i");
+        }
+        double ohms =
+                given.isPresent() ? given.get() : series.atLeast(acrossVolts / arguments.positive("i", Unit.AMPERE));
         double amperes = acrossVolts / ohms;
         Map<String, Object> answer = new LinkedHashMap<>();
         answer.put("r_ohm", ohms);

@@ -322,4 +322,35 @@ class CalculatorTest {
         assertEquals(
                 false, answer("divider vin_min=5 vin_max=5 vout_max=3.5 vih=3").containsKey("rise_s"));
     }
+
+    /** (5 V − 2 V)/330 Ω = 9.09 mA, and 27.3 mW in the resistor. */
+    @Test
+    void aResistorThatIsThere() throws CalcRefused {
+        Map<String, Object> answer = Calculator.answer("led", Map.of("v", "5V", "vf", "2V", "r", "330"));
+        assertEquals(330.0, answer.get("r_ohm"));
+        assertEquals(3.0 / 330, (double) answer.get("i_a"), 1e-12);
+        assertEquals(9.0 / 330, (double) answer.get("p_w"), 1e-12);
+        assertThrows(
+                CalcRefused.class,
+                () -> Calculator.answer("led", Map.of("v", "5V", "vf", "2V", "r", "330", "i", "20m")),
+                "a resistor and a current cannot both be given");
+    }
+
+    @Test
+    void allThatIsMissingIsNamedAtOnce() {
+        CalcRefused refused = assertThrows(CalcRefused.class, () -> Calculator.answer("led", Map.of()));
+        assertEquals("v\", \"vf", refused.reason().values().get("key"));
+        CalcRefused current =
+                assertThrows(CalcRefused.class, () -> Calculator.answer("led", Map.of("v", "5V", "vf", "2V")));
+        assertEquals("i", current.reason().values().get("key"));
+    }
+
+    @Test
+    void anAnswerHasNoDigitsOfTheMachines() throws CalcRefused {
+        // (5 − 2) V at 20 mA: 150 Ω, 20 mA, 60 mW, which comes out as 0.060000000000000005.
+        assertEquals(
+                0.06,
+                Calculator.answer("led", Map.of("v", "5", "vf", "2", "i", "20m"))
+                        .get("p_w"));
+    }
 }
