@@ -284,6 +284,10 @@ final class LoomMaker {
     }
 
     private int threadOf(Wire wire) {
+        if (wire.to().part().equals(wire.from().part())) {
+            // Tied to a wire of its own part: it hangs where that one does.
+            return node.wire(wire.to()).map(this::threadOf).orElse(-1);
+        }
         boolean isGround = node.isTie(wire) && node.rail(wire.to()).isEmpty();
         return isGround ? 0 : number.getOrDefault(wire.to(), -1);
     }

@@ -7,7 +7,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.app.kit.Given;
 import inkel.app.ui.kit.Knot;
 import inkel.app.ui.pins.LoomModel.Kind;
+import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
 import inkel.core.formula.Verdict;
+import inkel.core.io.document.BuildReader;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -43,6 +47,24 @@ class LoomModelTest {
                 .toList();
         assertEquals(20, pins.size());
         assertEquals(List.of("A0", "A1", "A2", "A3", "A4", "A5", "D13", "D12"), pins.subList(0, 8));
+    }
+
+    @Test
+    void aStrapToItsOwnBusWireHangsWhereThatWireDoes() throws Exception {
+        String file =
+                """
+                {"format": 2, "name": "Straps", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "adc", "class": "adc-16", "name": "Converter", "feeds": {"VDD": "board.5V"}}],
+                 "wires": [{"from": "adc.SDA", "to": "board.A4"}, {"from": "adc.ADDR", "to": "adc.SDA"}]}]}
+                """;
+        Build build = BuildReader.parse(Path.of("x"), file, Given.CATALOG);
+        LoomModel model = LoomModel.of(Assessment.assess(build, Given.CATALOG), "a");
+        assertEquals(
+                "A4", model.threads().get(row(model, "adc", "ADDR").thread()).label());
+        assertEquals(
+                row(model, "adc", "SDA").thread(), row(model, "adc", "ADDR").thread());
     }
 
     @Test
