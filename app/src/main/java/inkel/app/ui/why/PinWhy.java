@@ -8,8 +8,10 @@ import inkel.app.ui.why.Why.Verdict;
 import inkel.app.words.BetweenWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
@@ -49,6 +51,7 @@ final class PinWhy {
         boolean isSignal =
                 node.pin(end).map(Pin::use).filter(use -> use.isSignal()).isPresent();
         if (isSignal) {
+            sections.add(Section.ofLines(Words.get("why.asks"), List.of(new Line(Tone.PLAIN, asks(node, end)))));
             List<String> free = pins.freeFor(end).stream()
                     .limit(MOST_FREE_PINS)
                     .map(target -> target.part().equals("board") ? target.pin() : target.toString())
@@ -78,6 +81,19 @@ final class PinWhy {
         Optional<Verdict> verdict =
                 wire.isPresent() ? Optional.of(new Verdict(Tone.GOOD, Words.get("why.wire_good"))) : Optional.empty();
         return new Why(title, purpose(node, end), verdict, sections, List.of(), List.of()).withActions(actions);
+    }
+
+    /** What the part asks for at the pin, or what the builder said of it. */
+    private static String asks(NodeCircuit node, Endpoint end) {
+        Placed placed = node.part(end.part()).orElseThrow();
+        Pin pin = node.pin(end).orElseThrow();
+        Optional<String> why = placed.own(Settings.DECLINED).map(pins -> pins.get(pin.label()));
+        if (why.isPresent()) {
+            return why.get().isEmpty() ? Words.get("need.declined") : Words.get("need.declined_why", "why", why.get());
+        }
+        return placed.wants(pin) && !pin.isWanted()
+                ? Words.get("need.wanted")
+                : Words.get("need." + pin.need().name().toLowerCase(Locale.ROOT));
     }
 
     private static Fix takeOut(NodeCircuit node, Endpoint end, String key) {
