@@ -17,6 +17,7 @@ import inkel.core.finding.Stage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
@@ -120,6 +121,38 @@ class PinsWindowTest extends WindowJourney {
     /** Where a thread stands below its leaning name. */
     private static double foot(Node name) {
         return name.getParent().localToScreen(name.getLayoutX(), 0).getX();
+    }
+
+    /** The radio's IRQ is wired only when somebody wants it; what it asks for is read in the Why panel. */
+    @Test
+    void aSignalIsAskedForSharedOutAndDoneWithoutAgain(FxRobot robot) throws Exception {
+        choose(robot, Given.LOCKS, "radio", "IRQ");
+        until(() -> isSaid(robot, "nothing: it is wired only when you want it"));
+        robot.clickOn("#action-want");
+        until(() -> isSaid(robot, "a wire, since you want it"));
+        assertTrue(wireOf("radio", "IRQ").isEmpty(), "it is asked for, and goes nowhere yet");
+        robot.press(KeyCode.CONTROL, KeyCode.P).release(KeyCode.P, KeyCode.CONTROL);
+        until(() -> wireOf("radio", "IRQ").isPresent());
+        undo(robot);
+        until(() -> wireOf("radio", "IRQ").isEmpty());
+        until(() -> robot.lookup("#action-without").tryQuery().isPresent());
+        robot.clickOn("#action-without");
+        until(() -> isSaid(robot, "nothing: it is wired only when you want it"));
+    }
+
+    private static boolean isSaid(FxRobot robot, String text) {
+        return robot.lookup((Node node) ->
+                        node instanceof Caption caption && caption.getText().contains(text))
+                .tryQuery()
+                .isPresent();
+    }
+
+    private Optional<Wire> wireOf(String part, String pin) {
+        return session.build()
+                .orElseThrow()
+                .node(session.nodeProperty().get())
+                .orElseThrow()
+                .wire(new Endpoint(part, pin));
     }
 
     @Test
