@@ -51,6 +51,28 @@ class WireNetsTest {
         check(build);
     }
 
+    static Stream<PartClass> boards() {
+        return Builds.CATALOG.all().stream().filter(cls -> cls.kind() == Kind.BOARD);
+    }
+
+    /** Every module and source alone on every board, fed and shared out as the program does it. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("boards")
+    void theListOfEveryPartOnABoard(PartClass board) throws Exception {
+        for (PartClass cls : Builds.CATALOG.all()) {
+            if (cls.kind() != Kind.BOARD) {
+                Build alone = onAPort(board);
+                NodeCircuit node = Circuit.of(alone, Builds.CATALOG).nodes().get(0);
+                check(planned(Edit.applyAll(alone, AddParts.of(node, cls, 1))));
+            }
+        }
+    }
+
+    private static Build onAPort(PartClass board) {
+        Builds start = Builds.on(board.id());
+        return (board.pin("USB").isPresent() ? start : start.boardOnly("VCC", "usb.5V")).build();
+    }
+
     static IntStream seeds() {
         return IntStream.range(0, BUILDS);
     }
@@ -64,16 +86,12 @@ class WireNetsTest {
     /** A board on a port, some modules fed as the program would, ways out taken by chance, shared out, linked to a twin. */
     private static Build random(int seed) throws Exception {
         Random random = new Random(seed);
-        List<PartClass> boards = Builds.CATALOG.all().stream()
-                .filter(cls -> cls.kind() == Kind.BOARD)
-                .toList();
+        List<PartClass> boards = boards().toList();
         List<PartClass> others = Builds.CATALOG.all().stream()
                 .filter(cls -> cls.kind() != Kind.BOARD)
                 .toList();
         PartClass board = boards.get(random.nextInt(boards.size()));
-        boolean hasSocket = board.pin("USB").isPresent();
-        Builds start = Builds.on(board.id());
-        Build build = (hasSocket ? start : start.boardOnly("VCC", "usb.5V")).build();
+        Build build = onAPort(board);
         int count = 1 + random.nextInt(7);
         for (int i = 0; i < count; i++) {
             PartClass cls = others.get(random.nextInt(others.size()));
