@@ -251,4 +251,110 @@ class RuleDetailsTest {
         SetSetting edit = (SetSetting) finding.fixes().get(0).edits().get(0);
         assertEquals("baud 115200", edit.setting().key() + " " + edit.value().replace(" kHz", "000"));
     }
+
+    private static Builds lamps(int count, double ohms) {
+        Builds build = Builds.classic();
+        for (int i = 1; i <= count; i++) {
+            build.part("lamp-" + i, "led")
+                    .wire("lamp-" + i + ".A", "board.D" + (i + 1))
+                    .between(new Between.Series(end("lamp-" + i + ".A"), Resistance.ofOhms(ohms), Extras.NONE));
+        }
+        return build;
+    }
+
+    @Test
+    void aLampSaysWhatItsPinBearsAndWhatFlowsThen() {
+        Finding bare =
+                RuleKit.fires(Builds.classic().part("lamp", "led").wire("lamp.A", "board.D7"), "power.pin_current");
+        assertEquals(0.020, number(bare, "pin_limit").value().si(), 1e-12);
+        // 3.45 V over 820 Ω.
+        var flows = (inkel.core.quantity.Current)
+                bare.fixes().get(0).cost().values().get("current");
+        assertEquals(3.45 / 820, flows.amperes(), 1e-9);
+    }
+
+    @Test
+    void allLampsAreDimmedToWhatThePackageBears() throws Exception {
+        // 11 · 3.45 V/180 Ω = 211 mA of 200 mA: 18.2 mA each are 190 Ω, sold as 220 Ω.
+        Finding finding = RuleKit.fires(lamps(11, 180), "power.pin_current");
+        assertEquals(11, finding.sentence().values().get("count"));
+        assertEquals(0.200, number(finding, "package_limit").value().si(), 1e-12);
+        Build after = finding.fixes().get(0).apply(lamps(11, 180).build());
+        assertEquals(11, finding.fixes().get(0).edits().size());
+        for (Between between : after.nodes().get(0).between()) {
+            assertEquals(Resistance.ofOhms(220), ((Between.Series) between).resistance());
+        }
+        // A lamp on an expander's pin does not load the board's package.
+        Builds elsewhere = lamps(10, 180)
+                .part("more", "port-expander", "VCC=board.5V")
+                .part("lamp-x", "led")
+                .wire("lamp-x.A", "more.P0")
+                .between(new Between.Series(end("lamp-x.A"), Resistance.ofOhms(180), Extras.NONE));
+        assertEquals(
+                List.of(),
+                elsewhere.findings("power.pin_current").stream()
+                        .filter(one -> one.place().part().equals("board"))
+                        .toList());
+    }
+
+    @Test
+    void wiresThatAreSolderedCanOnlyBecomeThicker() throws Exception {
+        Builds matrix = Builds.classic()
+                .part("matrix", "matrix-driver", "VCC=board.5V")
+                .setting("matrix", "length", "4 m")
+                .setting("matrix", "contact", "solder")
+                .setting("matrix", "gauge", "28");
+        Finding finding = RuleKit.fires(matrix, "power.wire_drop");
+        assertEquals(List.of("thicker"), ids(finding));
+        RuleKit.everyWayOut(matrix, "power.wire_drop");
+    }
+
+    @Test
+    void oneFigureOfAWireIsEnoughToBeTheBuilders() {
+        // 0.4 m of gauge 38, 0.101 mm thick: 0.866 Ω, and 60 mΩ of contacts; 320 mA lose 0.30 V of 5 V.
+        Builds thin =
+                Builds.classic().part("matrix", "matrix-driver", "VCC=board.5V").setting("matrix", "gauge", "38");
+        assertEquals(
+                Source.YOURS,
+                number(RuleKit.fires(thin, "power.wire_drop"), "resistance").source());
+    }
+
+    @Test
+    void aGroundThatIsApartIsMissedBySignalsToo() {
+        // The radio has cells of its own, and nothing but its signals leads to the board.
+        Builds apart = Builds.classic()
+                .part("cells", "battery-aa-3")
+                .part("handset", "infrared-receiver", "VS=cells.+")
+                .groundApart("handset")
+                .wire("handset.OUT", "board.D4");
+        List<Finding> findings = apart.findings("power.no_common_ground");
+        assertEquals(1, findings.size());
+        assertEquals("handset", findings.get(0).place().part());
+        Builds driven = Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("driver", "servo-driver-16", "VCC=six.+", "V+=six.+")
+                .part("servo", "servo-micro", "V+=six.+")
+                .groundApart("driver")
+                .wire("servo.SIG", "driver.CH0");
+        assertEquals(
+                List.of("driver"),
+                driven.findings("power.no_common_ground").stream()
+                        .map(finding -> finding.place().part())
+                        .toList());
+        RuleKit.quiet(Builds.classic().part("cells", "battery-aa-3").groundApart("cells"), "power.no_common_ground");
+    }
+
+    @Test
+    void whatARailTakesWhereNothingElseIsSaid() throws Exception {
+        // Only what hangs on the overloaded rail is offered to move, and only what takes something.
+        Builds build = Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("own", "servo-micro", "V+=six.+")
+                .part("text", "display-2x16-parallel", "VDD=board.5V", "A=board.5V")
+                .part("pixels", "led-addressable", "V+=board.5V");
+        Finding finding = RuleKit.firesAt(build, "power.source_over", "usb.5V");
+        assertTrue(
+                ids(finding).stream().noneMatch(id -> id.endsWith("-own")),
+                ids(finding).toString());
+    }
 }
