@@ -1,5 +1,6 @@
 package inkel.core.power;
 
+import inkel.core.catalog.Supply;
 import inkel.core.circuit.Made;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
@@ -74,7 +75,12 @@ public record FlowTree(Rail rail, List<Branch> branches, List<Tap> taps) {
                             load.pin(), taken, tree(node, node.rail(one.rail()).orElseThrow(), seen)));
                 }
             }
-            if (made.isEmpty() || left.isAbove(Current.ZERO)) {
+            boolean isAlong = node.part(load.pin().part())
+                    .flatMap(placed -> placed.cls().supply(load.pin().pin()))
+                    .flatMap(Supply::with)
+                    .isPresent();
+            // What a pin takes that goes with another one is told there, where the class does not part the two.
+            if (made.isEmpty() && !isAlong || left.isAbove(Current.ZERO)) {
                 taps.add(new Tap(load.pin(), left));
             }
         }

@@ -44,6 +44,16 @@ class FlowTreeTest {
         assertEquals(List.of(), five.taps(), "a regulator's own current goes with what it makes");
     }
 
+    @Test
+    void aPinThatGoesWithAnotherEndsNoFlowOfItsOwn() {
+        // The chip's 18 mA are told of VCC alone; AVCC is on the same rail.
+        NodeCircuit node = Builds.on("chip-28pin").boardOnly("VCC", "usb.5V").circuit();
+        assertEquals(
+                List.of(end("board.VCC")),
+                FlowTree.of(node).get(0).taps().stream().map(FlowTree.Tap::pin).toList());
+        assertEquals(2, node.rail(end("usb.5V")).orElseThrow().loads().size(), "it is wired all the same");
+    }
+
     static Stream<NodeCircuit> nodes() {
         return Stream.of(Builds.locks(), Builds.firstSketch(), Builds.example("moth-lamp.inkel.json"))
                 .flatMap(build -> Circuit.of(build, CATALOG).nodes().stream());
