@@ -59,6 +59,11 @@ public record I2cNeed(
         return addresses.stream().filter(address -> address.value() == value).findFirst();
     }
 
+    /** Whether its address is chosen by ties of pins. */
+    public boolean isStrapped() {
+        return !addresses.get(addresses.size() - 1).straps().isEmpty();
+    }
+
     /** The pins whose tie chooses the address, in order; none where it is chosen on the part. */
     public List<String> strapPins() {
         return addresses.stream()

@@ -24,7 +24,7 @@ public final class Straps {
      */
     static Optional<Integer> address(Part part, Node node, Map<String, PartClass> classes) {
         Optional<I2cNeed> need = classes.get(part.id()).i2c();
-        if (need.isEmpty() || need.get().strapPins().isEmpty()) {
+        if (need.isEmpty() || !need.get().isStrapped()) {
             return Optional.empty();
         }
         Map<String, Strap> asItComes =

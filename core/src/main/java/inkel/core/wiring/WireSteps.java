@@ -151,11 +151,15 @@ final class WireSteps {
 
     /** A source of which no wire is wanted: it feeds nothing, or all that it feeds has a socket for its plug. */
     private boolean isIdleSource(Placed placed) {
-        return placed.cls().outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
-                && placed.cls().outputs().stream()
-                        .map(output -> new Endpoint(placed.id(), output.pin()))
-                        .noneMatch(
-                                rail -> wireEnds.contains(rail) || !wired(rail).isEmpty());
+        boolean isSource = false;
+        for (Output output : placed.cls().outputs()) {
+            Endpoint rail = new Endpoint(placed.id(), output.pin());
+            if (wireEnds.contains(rail) || !wired(rail).isEmpty()) {
+                return false;
+            }
+            isSource |= output.way() == Output.Way.SOURCE;
+        }
+        return isSource;
     }
 
     private boolean ridesOnAnother(Placed placed) {
@@ -175,12 +179,15 @@ final class WireSteps {
 
     /** What a rail feeds by wires: not what goes into a socket, and not what rides on another part. */
     private List<Rail.Load> wired(Endpoint rail) {
-        return node.rail(rail).stream()
-                .flatMap(found -> found.loads().stream())
-                .filter(load -> !riding.contains(load.pin().part()))
-                .filter(load ->
-                        node.pin(load.pin()).filter(pin -> !pin.isSocket()).isPresent())
-                .toList();
+        List<Rail.Load> wired = new ArrayList<>();
+        for (Rail.Load load : node.rail(rail).map(Rail::loads).orElse(List.of())) {
+            boolean isByPlug = riding.contains(load.pin().part())
+                    || node.pin(load.pin()).map(Pin::isSocket).orElse(true);
+            if (!isByPlug) {
+                wired.add(load);
+            }
+        }
+        return wired;
     }
 
     private void supply(Rail rail) {

@@ -42,6 +42,9 @@ public final class UnknownKeyRule implements Rule<Circuit> {
             List.of("signal", "kind", "series", "to_ground", "base", "shifter", "way", "reason");
     static final List<String> OF_MOMENT = List.of("id", "name", "raises", "length", "repeat", "at", "never");
 
+    private static final List<String> SETTINGS =
+            Settings.all().stream().map(Setting::key).toList();
+
     @Override
     public RuleInfo info() {
         return INFO;
@@ -68,7 +71,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
         for (Part part : node.parts()) {
             Place at = Place.ofPart(node.id(), part.id());
             tell(findings, at, part.extras(), OF_PART);
-            tell(findings, at, part.settings().keySet(), settings(), "setting");
+            tell(findings, at, part.settings().keySet(), SETTINGS, "setting");
         }
         for (Wire wire : node.wires()) {
             tell(findings, Place.of(node.id(), wire.from()), wire.extras(), OF_WIRE);
@@ -79,10 +82,6 @@ public final class UnknownKeyRule implements Rule<Circuit> {
         for (Moment moment : node.moments()) {
             tell(findings, place, moment.extras(), OF_MOMENT);
         }
-    }
-
-    private static List<String> settings() {
-        return Settings.all().stream().map(Setting::key).toList();
     }
 
     private static void tell(List<Finding> findings, Place place, Extras extras, List<String> known) {
