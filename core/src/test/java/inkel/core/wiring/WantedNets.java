@@ -41,7 +41,7 @@ final class WantedNets {
         build.links().forEach(this::link);
     }
 
-    /** Whether each shifter stands between two supplies that differ; else either way round is right. */
+    /** Whether each shifter stands between two supplies that are there and differ; else either way round is right. */
     boolean isClear() {
         return isClear;
     }
@@ -216,6 +216,10 @@ final class WantedNets {
             near = from.use().drives() ? "A" + number : "Y" + number;
             far = from.use().drives() ? "Y" + number : "A" + number;
         } else {
+            if (volts.ioVolts(wire.from()).isEmpty() || volts.ioVolts(wire.to()).isEmpty()) {
+                isClear = false;
+                return;
+            }
             Voltage one = volts.ioVolts(wire.from()).orElseThrow().expected();
             Voltage other = volts.ioVolts(wire.to()).orElseThrow().expected();
             isClear &= one.isAbove(other) || other.isAbove(one);
