@@ -22,8 +22,9 @@ import java.util.Optional;
 import java.util.TreeMap;
 
 /**
- * What a build's plan says must hang together, worked out from the document and the classes alone; it knows nothing of how
- * wires are listed. Pins are named {@code node/part.label#n}, n counted over all pins of the part from 1.
+ * What a build's plan says must hang together, worked out from the document and the classes; the circuit is asked only for
+ * the volts at a shifter. It knows nothing of how wires are listed. Pins are named {@code node/part.label#n}, n counted over
+ * all pins of the part from 1.
  */
 final class WantedNets {
     private final Build build;
