@@ -39,7 +39,8 @@ import picocli.CommandLine.Spec;
 /** Shares out pins and addresses and says what it did. */
 @Command(
         name = "plan",
-        description = "Shares out pins and addresses. Exit 0: placed; 1: no placement; 2: cannot be read.")
+        description =
+                "Shares out pins and addresses. Exit 0: placed; 1: no placement; 2: cannot be read; 3: placed, with something to stop for.")
 final class PlanCommand implements Callable<Integer> {
     /** Everything has its pin, and something must be stopped for all the same. */
     private static final int PLACED_WITH_STOPS = 3;

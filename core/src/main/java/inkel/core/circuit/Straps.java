@@ -47,32 +47,30 @@ public final class Straps {
         if (owner == null || node.part(wire.to().part()).isEmpty()) {
             return Optional.empty();
         }
-        if (owner.output(wire.to().pin()).isPresent()) {
+        boolean isRail = owner.output(wire.to().pin()).isPresent();
+        PinUse use = owner.pin(wire.to().pin()).map(Pin::use).orElse(PinUse.NONE);
+        return level(isRail, use, wire.to().part().equals(part.id()));
+    }
+
+    /** What a pin of a part is tied to now; empty where it is not, or where somebody drives it. */
+    public static Optional<Strap> level(NodeCircuit node, Endpoint pin) {
+        return node.wire(pin)
+                .map(Wire::to)
+                .flatMap(to -> level(
+                        node.rail(to).isPresent(),
+                        node.pin(to).map(Pin::use).orElse(PinUse.NONE),
+                        to.part().equals(pin.part())));
+    }
+
+    private static Optional<Strap> level(boolean isRail, PinUse use, boolean isOwn) {
+        if (isRail) {
             return Optional.of(Strap.HIGH);
         }
-        PinUse use = owner.pin(wire.to().pin()).map(Pin::use).orElse(PinUse.NONE);
-        boolean isOwn = wire.to().part().equals(part.id());
         return switch (use) {
             case GROUND -> Optional.of(Strap.LOW);
             case I2C_SDA -> isOwn ? Optional.of(Strap.SDA) : Optional.empty();
             case I2C_SCL -> isOwn ? Optional.of(Strap.SCL) : Optional.empty();
             default -> Optional.empty();
         };
-    }
-
-    /** What a pin of a part is tied to now; empty where it is not, or where somebody drives it. */
-    public static Optional<Strap> level(NodeCircuit node, Endpoint pin) {
-        return node.wire(pin).flatMap(wire -> {
-            if (node.rail(wire.to()).isPresent()) {
-                return Optional.of(Strap.HIGH);
-            }
-            PinUse use = node.pin(wire.to()).map(Pin::use).orElse(PinUse.NONE);
-            boolean isOwn = wire.to().part().equals(pin.part());
-            return use == PinUse.GROUND
-                    ? Optional.of(Strap.LOW)
-                    : isOwn && use == PinUse.I2C_SDA
-                            ? Optional.of(Strap.SDA)
-                            : isOwn && use == PinUse.I2C_SCL ? Optional.of(Strap.SCL) : Optional.<Strap>empty();
-        });
     }
 }

@@ -80,7 +80,9 @@ final class PinModelTimers {
             Optional<String> channel = channel(number);
             if (channel.isPresent()) {
                 hasTwins |= channels.contains(channel.get());
-                channels.add(channel.get());
+                if (!channels.contains(channel.get())) {
+                    channels.add(channel.get());
+                }
                 channelOf[number] = channels.indexOf(channel.get()) + 1;
             }
         }

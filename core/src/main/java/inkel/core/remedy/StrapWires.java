@@ -35,7 +35,11 @@ public final class StrapWires {
         need.address(address).ifPresent(wanted -> wanted.straps().forEach((label, level) -> {
             Pin pin = placed.cls().pin(label).orElseThrow();
             boolean isLeft = pin.need() == Need.HELD && level == asItComes.get(label);
-            wires.put(placed.endpoint(pin), isLeft ? Optional.empty() : target(node, placed, pin, level));
+            Optional<Endpoint> target = target(node, placed, pin, level);
+            // Where nothing can hold it, as in a part that is not fed, its wire stays as it is.
+            if (isLeft || target.isPresent()) {
+                wires.put(placed.endpoint(pin), isLeft ? Optional.empty() : target);
+            }
         }));
         return wires;
     }

@@ -21,6 +21,7 @@ import inkel.core.kit.RuleKit;
 import inkel.core.remedy.StrapWires;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -176,6 +177,19 @@ class StrapsTest {
         Wire held = after.wire(end("one.SDO")).orElseThrow();
         assertTrue(held.held());
         assertEquals(Optional.empty(), after.wire(end("two.SDO")));
+    }
+
+    @Test
+    void aTieThatCannotBeMadeYetTakesNoWireOff() throws Exception {
+        // Two sensors without a supply share a bus all the same; what 0x77 is tied to is there once that one is fed.
+        Builds build = Builds.classic().part("one", "pressure").part("two", "pressure");
+        Plan plan = new Planner(build.build(), CATALOG).plan(Builds.NODE);
+        assertTrue(plan.placed());
+        assertEquals(Set.of(0x76, 0x77), Set.copyOf(plan.addresses().values()));
+        assertTrue(plan.wires().stream().noneMatch(wire -> wire.from().pin().equals("SDO")));
+        Builds driven = Builds.classic().part("one", "pressure").wire("one.SDO", "board.D7");
+        NodeCircuit node = driven.circuit();
+        assertEquals(List.of(), StrapWires.edits(node, node.part("one").orElseThrow(), 0x77));
     }
 
     @Test

@@ -4,6 +4,7 @@ import inkel.app.ui.why.Why.Line;
 import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.words.Words;
+import inkel.core.catalog.Need;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
@@ -108,6 +109,10 @@ public final class PinNotes {
             return List.of();
         }
         boolean isWanted = placed.get().wants(pin.get());
+        if (isWanted && pin.get().isWanted() && pin.get().need() != Need.MUST) {
+            // What must be held high or low is no matter of wanting.
+            return List.of();
+        }
         return List.of(new Fix(
                 isWanted ? "without" : "want",
                 Fact.of(isWanted ? "fix.without" : "action.want").with("signal", end.pin()),
