@@ -35,10 +35,24 @@ public record Ability(Kind kind, int unit, String line) {
         /** Cannot drive. */
         INPUT_ONLY,
         /** Takes the pin of the same label, as a backpack takes a display. */
-        SOCKET;
+        SOCKET,
+        /** Gives a steady voltage to a part that wants one. */
+        VOLTAGE,
+        /** Gives pulses to a servo or a lamp, as a channel of a receiver does. */
+        PULSES,
+        /** Passes on to the next part of its class what that would else hear from the board. */
+        CHAIN,
+        /** One end of a bridge that drives a winding; the unit is the bridge. */
+        DRIVE;
 
         boolean hasUnit() {
-            return this == SPI || this == I2C || this == UART || this == PWM || this == ADC || this == DAC;
+            return this == SPI
+                    || this == I2C
+                    || this == UART
+                    || this == PWM
+                    || this == ADC
+                    || this == DAC
+                    || this == DRIVE;
         }
 
         String text() {
@@ -46,7 +60,7 @@ public record Ability(Kind kind, int unit, String line) {
         }
     }
 
-    private static final Pattern TEXT = Pattern.compile("([a-z2-]*[a-z])(\\d+)?(?:\\.([a-z0-9]+))?");
+    private static final Pattern TEXT = Pattern.compile("([a-z2-]*[a-z])(\\d+)?(?:\\.([a-z0-9+-]+))?");
 
     /** Reads the form used in catalogue files; empty when it names no ability. */
     public static Optional<Ability> parse(String text) {

@@ -6,7 +6,7 @@ import inkel.core.quantity.Voltage;
 import java.util.Optional;
 
 /**
- * A converter of a board and the pins that share it.
+ * A converter and the pins that share it.
  *
  * @param unit the number that {@code adc} abilities carry
  * @param bits the width of a code

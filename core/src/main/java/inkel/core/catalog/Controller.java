@@ -19,7 +19,6 @@ import java.util.Optional;
  * @param packageCurrent the most that all pins together may give or take
  * @param timers what makes its PWM
  * @param claims what common code takes of them
- * @param analog its converters
  */
 public record Controller(
         Frequency clock,
@@ -30,14 +29,12 @@ public record Controller(
         SoftwareBuses software,
         Optional<Current> packageCurrent,
         List<Timer> timers,
-        List<Claim> claims,
-        List<AnalogGroup> analog) {
+        List<Claim> claims) {
     public Controller {
         uartOversamples = List.copyOf(uartOversamples);
         spiDividers = List.copyOf(spiDividers);
         timers = List.copyOf(timers);
         claims = List.copyOf(claims);
-        analog = List.copyOf(analog);
     }
 
     /** The fastest rate a port made of plain pins can be trusted with. */
@@ -61,9 +58,5 @@ public record Controller(
     /** The fastest SPI clock at or below a limit; empty when it cannot go that slow or no divider is known. */
     public Optional<SpiClock> spiClock(Frequency limit) {
         return SpiClock.fastest(clock, spiDividers, limit);
-    }
-
-    public Optional<AnalogGroup> analog(int unit) {
-        return analog.stream().filter(group -> group.unit() == unit).findFirst();
     }
 }

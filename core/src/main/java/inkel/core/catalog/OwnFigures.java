@@ -21,7 +21,7 @@ import java.util.Optional;
  * The figures of a class that a builder may replace for one part, and the class as it is with them.
  *
  * <p>A figure has a key of two or three names: {@code supply/VCC/max}, {@code current/VCC/peak}, {@code rail/OUT/rating},
- * {@code level/logic/vih}, {@code pull-up/SDA}.
+ * {@code level/logic/vih}, {@code pull-up/SDA}, {@code load/A/usual}.
  */
 public final class OwnFigures {
     private static final String SUPPLY = "supply";
@@ -29,6 +29,7 @@ public final class OwnFigures {
     private static final String RAIL = "rail";
     private static final String LEVEL = "level";
     private static final String PULL_UP = "pull-up";
+    private static final String LOAD = "load";
 
     private OwnFigures() {}
 
@@ -43,7 +44,7 @@ public final class OwnFigures {
         /** A value of the right kind, to show what is wanted. */
         public String example() {
             return switch (group) {
-                case CURRENT -> "20 mA";
+                case CURRENT, LOAD -> "20 mA";
                 case PULL_UP -> "4.7 kΩ";
                 case LEVEL -> "0.7 VCC, VCC - 0.3 V or 2.0 V";
                 default -> name.equals("rating") ? "500 mA" : "3.3 V";
@@ -88,6 +89,12 @@ public final class OwnFigures {
             slots.add(level(family, "absolute_max", family.absoluteMax()));
         }
         cls.pulls().forEach(pull -> slots.add(slot(PULL_UP, pull.pin(), "", text(pull.resistance()), Source.CLASS)));
+        for (PinLoad load : cls.demands().pinLoads()) {
+            Range<Current> range = load.current().range();
+            Source source = load.current().source();
+            slots.add(slot(LOAD, load.pin(), "usual", text(range.expected()), source));
+            slots.add(slot(LOAD, load.pin(), "most", text(range.highest()), source));
+        }
         return slots;
     }
 
@@ -135,10 +142,14 @@ public final class OwnFigures {
         if (slot.group().equals(LEVEL)) {
             return Threshold.parse(text).isPresent();
         }
-        Unit unit = slot.group().equals(PULL_UP)
-                ? Unit.OHM
-                : slot.group().equals(CURRENT) || slot.name().equals("rating") ? Unit.AMPERE : Unit.VOLT;
+        Unit unit = slot.group().equals(PULL_UP) ? Unit.OHM : isCurrent(slot) ? Unit.AMPERE : Unit.VOLT;
         return Engineering.parse(text, unit).filter(value -> value >= 0).isPresent();
+    }
+
+    private static boolean isCurrent(Slot slot) {
+        return slot.group().equals(CURRENT)
+                || slot.group().equals(LOAD)
+                || slot.name().equals("rating");
     }
 
     /**
@@ -152,15 +163,37 @@ public final class OwnFigures {
         }
         Reader own = new Reader(figures);
         return cls.with(
-                cls.supplies().stream().map(supply -> supply(supply, own)).toList(),
-                cls.outputs().stream().map(output -> output(output, own)).toList(),
-                cls.io().stream().map(family -> family(family, own)).toList(),
-                cls.modes().stream().map(mode -> mode(mode, own)).toList(),
-                cls.pulls().stream()
-                        .map(pull -> own.value(PULL_UP + "/" + pull.pin(), Unit.OHM)
-                                .map(ohms -> new Pull(pull.pin(), pull.supply(), Resistance.ofOhms(ohms), pull.volts()))
-                                .orElse(pull))
+                        cls.supplies().stream()
+                                .map(supply -> supply(supply, own))
+                                .toList(),
+                        cls.outputs().stream()
+                                .map(output -> output(output, own))
+                                .toList(),
+                        cls.io().stream().map(family -> family(family, own)).toList(),
+                        cls.modes().stream().map(mode -> mode(mode, own)).toList(),
+                        cls.pulls().stream()
+                                .map(pull -> own.value(PULL_UP + "/" + pull.pin(), Unit.OHM)
+                                        .map(ohms -> new Pull(
+                                                pull.pin(), pull.supply(), Resistance.ofOhms(ohms), pull.volts()))
+                                        .orElse(pull))
+                                .toList())
+                .withPinLoads(cls.demands().pinLoads().stream()
+                        .map(load -> load(load, own))
                         .toList());
+    }
+
+    /** Who only says what is usual says that more than that is not to be reckoned with where the class has less. */
+    private static PinLoad load(PinLoad load, Reader own) {
+        String stem = LOAD + "/" + load.pin() + "/";
+        if (!own.hasAny(stem)) {
+            return load;
+        }
+        Range<Current> range = load.current().range();
+        Current usual =
+                own.value(stem + "usual", Unit.AMPERE).map(Current::ofAmperes).orElse(range.expected());
+        Optional<Current> most = own.value(stem + "most", Unit.AMPERE).map(Current::ofAmperes);
+        Range<Current> replaced = new Range<>(null, usual, most.orElse(Quantity.larger(usual, range.highest())));
+        return new PinLoad(load.pin(), load.sort(), load.forward(), new Figure<>(replaced, Source.YOURS));
     }
 
     private static Supply supply(Supply supply, Reader own) {

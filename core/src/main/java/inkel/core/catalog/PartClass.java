@@ -11,6 +11,7 @@ import java.util.stream.Stream;
  * @param id stable; builds refer to it
  * @param kinds general words it is found by: {@code radio}, {@code display}
  * @param pins in physical order
+ * @param analog its converters
  * @param cautions sentences to be shown once where the part is handled
  * @param from which end the place of a pin is counted, in the words of the catalogue
  */
@@ -33,6 +34,7 @@ public record PartClass(
         Optional<UartNeed> uart,
         Optional<PwmNeed> pwm,
         Optional<Controller> controller,
+        List<AnalogGroup> analog,
         Demands demands,
         Handling handling,
         List<String> cautions) {
@@ -45,6 +47,7 @@ public record PartClass(
         modes = List.copyOf(modes);
         pulls = List.copyOf(pulls);
         decoupling = List.copyOf(decoupling);
+        analog = List.copyOf(analog);
         cautions = List.copyOf(cautions);
     }
 
@@ -74,7 +77,38 @@ public record PartClass(
                 uart,
                 pwm,
                 controller,
+                analog,
                 demands,
+                handling,
+                cautions);
+    }
+
+    /** The same class with other loads on its signal pins. */
+    PartClass withPinLoads(List<PinLoad> loads) {
+        if (loads.equals(demands.pinLoads())) {
+            return this;
+        }
+        return new PartClass(
+                id,
+                name,
+                summary,
+                kind,
+                kinds,
+                from,
+                pins,
+                supplies,
+                outputs,
+                io,
+                modes,
+                pulls,
+                decoupling,
+                spi,
+                i2c,
+                uart,
+                pwm,
+                controller,
+                analog,
+                new Demands(demands.bursts(), loads, demands.reductions(), demands.claims()),
                 handling,
                 cautions);
     }
@@ -100,6 +134,7 @@ public record PartClass(
                 uart,
                 pwm,
                 controller,
+                analog,
                 demands,
                 handling,
                 cautions);
@@ -154,6 +189,10 @@ public record PartClass(
     /** Pins that offer an ability to other parts, in physical order. */
     public Stream<Pin> offers() {
         return pins.stream().filter(pin -> !pin.can().isEmpty());
+    }
+
+    public Optional<AnalogGroup> analog(int unit) {
+        return analog.stream().filter(group -> group.unit() == unit).findFirst();
     }
 
     /** The average current through a supply pin: each mode by its share of time, at the most each mode takes. */

@@ -13,6 +13,7 @@ import java.util.List;
  * @param place its place in that row, from 1 at the marked end
  * @param header the number printed for its place where both rows are counted together, else 0
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
+ * @param isTimed whether its edges must come at once, so that nothing reached over a bus will do
  * @param can what it offers to others, empty for most module pins
  */
 public record Pin(
@@ -25,6 +26,7 @@ public record Pin(
         PinUse use,
         Need need,
         String io,
+        boolean isTimed,
         List<Ability> can) {
     public Pin {
         also = List.copyOf(also);
@@ -39,6 +41,14 @@ public record Pin(
     /** Whether it is the bare end of a cable, needed only where nothing has a socket for its plug. */
     public boolean isLead() {
         return row.equals("lead");
+    }
+
+    /**
+     * Whether it serves another part only when the builder says so: the signal of a part that the board usually reads, or
+     * what goes on to the next of a chain.
+     */
+    public boolean servesByChoice() {
+        return !can.isEmpty() && (use.isSignal() || can(Ability.Kind.CHAIN));
     }
 
     /** Whether the part wants a wire here without being asked. */

@@ -10,7 +10,8 @@ import java.util.Optional;
  * What a signal pin takes from the pin that drives it, when that is more than an input's leakage.
  *
  * @param forward the forward voltage of an LED; absent for a coil
- * @param current for an LED what it is bright with, for a coil what it takes
+ * @param current for an LED what it is bright with, for a coil what it takes, for a winding what it takes running and, at
+ *     most, held still
  */
 public record PinLoad(String pin, Sort sort, Optional<Range<Voltage>> forward, Figure<Current> current) {
     /** What hangs on the pin. */
@@ -18,6 +19,8 @@ public record PinLoad(String pin, Sort sort, Optional<Range<Voltage>> forward, F
         /** A diode: it takes whatever the resistor before it lets through. */
         LED,
         /** A winding: a relay, a motor, a pump. It kicks back when it is switched off. */
-        COIL
+        COIL,
+        /** A winding between two leads, driven by a bridge that takes its kick: a motor, a stepper. */
+        WINDING
     }
 }

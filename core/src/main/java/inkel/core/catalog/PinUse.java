@@ -30,6 +30,10 @@ public enum PinUse {
     PWM("pwm"),
     /** A voltage that the board must convert. */
     ANALOG("analog"),
+    /** Takes a steady voltage from a knob or a converter, as the contrast of a display does. */
+    BIAS("bias"),
+    /** One lead of something without electronics of its own: a winding, a bridge of resistors. */
+    LEAD("lead"),
     /** One side of a way through a level shifter. */
     WAY("way"),
     /** The input of a way that leads in one direction only. */
@@ -79,7 +83,7 @@ public enum PinUse {
     /** Whether the part listens on the wire. On I2C both do. */
     public boolean listens() {
         return switch (this) {
-            case SPI_SCK, SPI_MOSI, SPI_CS, UART_RX, INPUT, PWM, I2C_SDA, I2C_SCL -> true;
+            case SPI_SCK, SPI_MOSI, SPI_CS, UART_RX, INPUT, PWM, BIAS, I2C_SDA, I2C_SCL -> true;
             default -> false;
         };
     }
@@ -112,7 +116,7 @@ public enum PinUse {
             case I2C_SDA, I2C_SCL -> "i2c";
             case UART_RX, UART_TX -> "uart";
             case PWM -> "pwm";
-            case ANALOG -> "analog";
+            case ANALOG, BIAS -> "analog";
             case GROUND -> "ground";
             case SUPPLY, RAIL -> "supply";
             default -> "digital";

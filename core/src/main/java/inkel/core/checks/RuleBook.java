@@ -29,12 +29,14 @@ import inkel.core.pins.PinReport;
 import inkel.core.pins.rules.AddressClashRule;
 import inkel.core.pins.rules.AddressReservedRule;
 import inkel.core.pins.rules.BaudErrorRule;
+import inkel.core.pins.rules.BiasTiedRule;
 import inkel.core.pins.rules.BootStrapRule;
 import inkel.core.pins.rules.BusBusyRule;
 import inkel.core.pins.rules.ClockOverRule;
 import inkel.core.pins.rules.ConsoleSharedRule;
 import inkel.core.pins.rules.InputChannelRule;
 import inkel.core.pins.rules.InputFloatsRule;
+import inkel.core.pins.rules.LeadApartRule;
 import inkel.core.pins.rules.MisoHeldRule;
 import inkel.core.pins.rules.NoAnalogRule;
 import inkel.core.pins.rules.NoPullupRule;
@@ -69,6 +71,7 @@ import inkel.core.power.rules.RegulatorHotRule;
 import inkel.core.power.rules.ServoFromBoardRule;
 import inkel.core.power.rules.SourceOverRule;
 import inkel.core.power.rules.TwoSourcesRule;
+import inkel.core.power.rules.WindingOverRule;
 import inkel.core.power.rules.WireDropRule;
 import java.util.ArrayList;
 import java.util.List;
@@ -109,6 +112,7 @@ public final class RuleBook {
             new Entry<>(new DropoutRule(), POWER),
             new Entry<>(new BurstDroopRule(), POWER),
             new Entry<>(new CoilDriveRule(), POWER),
+            new Entry<>(new WindingOverRule(), POWER),
             new Entry<>(new PinCurrentRule(), POWER),
             new Entry<>(new ServoFromBoardRule(), POWER),
             new Entry<>(new WireDropRule(), POWER),
@@ -137,6 +141,8 @@ public final class RuleBook {
             new Entry<>(new BaudErrorRule(), PINS),
             new Entry<>(new NotCrossedRule(), PINS),
             new Entry<>(new NotEnoughRule(), PINS),
+            new Entry<>(new LeadApartRule(), PINS),
+            new Entry<>(new BiasTiedRule(), PINS),
             new Entry<>(new BootStrapRule(), PINS),
             new Entry<>(new InputFloatsRule(), PINS),
             new Entry<>(new BusBusyRule(), PINS),

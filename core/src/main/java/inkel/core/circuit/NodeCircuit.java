@@ -88,7 +88,13 @@ public final class NodeCircuit {
         Lost.Sifted sifted = Lost.sift(node, classes);
         Map<String, Placed> parts = new LinkedHashMap<>();
         for (Part part : sifted.node().parts()) {
-            parts.put(part.id(), Placed.of(part, catalog, Straps.address(part, sifted.node(), classes)));
+            parts.put(
+                    part.id(),
+                    Placed.of(
+                            part,
+                            catalog,
+                            Straps.address(part, sifted.node(), classes),
+                            Windings.drivenBy(part, sifted.node(), classes)));
         }
         return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings);
     }
@@ -137,6 +143,12 @@ public final class NodeCircuit {
     /** The wire of a signal. */
     public Optional<Wire> wire(Endpoint signal) {
         return Optional.ofNullable(wires.get(signal));
+    }
+
+    /** Whether a signal wants a wire that it has not: one that serves another part is not missed by the board. */
+    public boolean isMissed(Placed placed, Pin pin) {
+        Endpoint signal = placed.endpoint(pin);
+        return placed.wants(pin) && !wires.containsKey(signal) && (pin.can().isEmpty() || !nets.containsKey(signal));
     }
 
     /** What stands in the wire of a signal. */

@@ -47,8 +47,10 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
     }
 
     /** Joins a part to its class, as that is for this part: own figures, what is fed, what is turned down, bare or not. */
-    static Placed of(Part given, Catalog catalog, Optional<Integer> strapped) {
-        PartClass own = OwnFigures.apply(catalog.get(given.classId()), given.figures());
+    static Placed of(Part given, Catalog catalog, Optional<Integer> strapped, Optional<Windings> driven) {
+        PartClass plain = catalog.get(given.classId());
+        PartClass loaded = driven.map(windings -> windings.on(plain)).orElse(plain);
+        PartClass own = OwnFigures.apply(loaded, given.figures());
         Part part = withFollowingFeeds(given, own);
         PartClass fed = fed(ofCells(turnedDown(own, part), part), part);
         boolean isMadeBare =

@@ -89,11 +89,8 @@ public record AnalogLevel(
                 .filter(ability -> ability.kind() == Ability.Kind.ADC)
                 .map(Ability::unit)
                 .findFirst();
-        return unit.flatMap(wanted -> node.part(pin.part())
-                .flatMap(placed -> placed.cls().controller())
-                .flatMap(controller -> controller.analog().stream()
-                        .filter(group -> group.unit() == wanted)
-                        .findFirst()));
+        return unit.flatMap(
+                wanted -> node.part(pin.part()).flatMap(placed -> placed.cls().analog(wanted)));
     }
 
     /** The most that arrives at the pin. */

@@ -24,6 +24,7 @@ public record LevelReport(
         List<Unknown> unknown,
         List<ShifterSpeed> shifters,
         List<AnalogLevel> analog,
+        List<BiasLevel> bias,
         List<BoardLink> boards,
         List<Tie> ties) {
     public LevelReport {
@@ -31,6 +32,7 @@ public record LevelReport(
         unknown = List.copyOf(unknown);
         shifters = List.copyOf(shifters);
         analog = List.copyOf(analog);
+        bias = List.copyOf(bias);
         boards = List.copyOf(boards);
         ties = List.copyOf(ties);
     }
@@ -52,9 +54,12 @@ public record LevelReport(
         List<AnalogLevel> analog = circuit.nodes().stream()
                 .flatMap(node -> AnalogLevel.of(node).stream())
                 .toList();
+        List<BiasLevel> bias = circuit.nodes().stream()
+                .flatMap(node -> BiasLevel.of(node).stream())
+                .toList();
         List<Tie> ties =
                 circuit.nodes().stream().flatMap(node -> Tie.all(node).stream()).toList();
-        return new LevelReport(circuit, links, unknown, shifters, analog, BoardLink.of(circuit), ties);
+        return new LevelReport(circuit, links, unknown, shifters, analog, bias, BoardLink.of(circuit), ties);
     }
 
     /** Both directions of a signal's wire, worst first. */

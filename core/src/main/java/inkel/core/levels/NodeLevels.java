@@ -53,7 +53,7 @@ final class NodeLevels {
 
     private void judge(Wire wire, List<Wire> net) {
         PinUse use = node.pin(wire.from()).orElseThrow().use();
-        if (use == PinUse.ANALOG) {
+        if (use == PinUse.ANALOG || use == PinUse.BIAS) {
             return;
         }
         if (use.drives()) {

@@ -21,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Parts of the catalogue that carry pins for others: backpacks, expanders, drivers, multiplexers. */
 public final class Helpers {
@@ -32,7 +33,7 @@ public final class Helpers {
     public static List<Fix> carrying(Catalog catalog, NodeCircuit node, List<Endpoint> signals) {
         return catalog.all().stream()
                 .filter(cls ->
-                        cls.kind() == Kind.MODULE && cls.offers().findAny().isPresent())
+                        cls.kind() == Kind.MODULE && offers(cls).findAny().isPresent())
                 .map(cls -> new Helper(cls, carried(node, cls, signals)))
                 .filter(helper -> !helper.carries().isEmpty())
                 .sorted(Comparator.<Helper>comparingInt(
@@ -41,6 +42,11 @@ public final class Helpers {
                 .limit(MOST)
                 .map(helper -> fix(node, helper))
                 .toList();
+    }
+
+    /** What it offers to anybody; a knob is not put on the table to serve a display by itself. */
+    private static Stream<Pin> offers(PartClass cls) {
+        return cls.offers().filter(pin -> !pin.servesByChoice());
     }
 
     /** What of the signals hangs on which of its pins. */
@@ -62,7 +68,7 @@ public final class Helpers {
     /** Each signal on the first pin that suits it and that none before it has. */
     private static Map<Endpoint, Pin> carried(NodeCircuit node, PartClass cls, List<Endpoint> signals) {
         Placed trial = new Placed(Part.of("trial", cls.id(), cls.name(), ""), cls);
-        List<Pin> left = new ArrayList<>(cls.offers().toList());
+        List<Pin> left = new ArrayList<>(offers(cls).toList());
         Map<Endpoint, Pin> carries = new LinkedHashMap<>();
         for (Endpoint signal : signals) {
             Optional<Placed> asking = node.part(signal.part());

@@ -62,7 +62,7 @@ public final class NodePins {
     private void noteUnwired(Endpoint signal) {
         if (node.wire(signal).isEmpty()) {
             Pin pin = node.pin(signal).orElseThrow();
-            if (node.part(signal.part()).orElseThrow().wants(pin)) {
+            if (node.isMissed(node.part(signal.part()).orElseThrow(), pin)) {
                 // What only the builder wants is missed like what the part needs.
                 Need need = pin.isWanted() ? pin.need() : Need.MUST;
                 unwired.computeIfAbsent(need, kind -> new ArrayList<>()).add(signal);
@@ -129,11 +129,17 @@ public final class NodePins {
         Set<Object> takers = new HashSet<>();
         for (Wire wire : wires) {
             Optional<BusLine> line = useOf(wire.from()).sharedLine();
-            // One pin may drive as many inputs as the builder wants to follow it.
-            boolean isInput = useOf(wire.from()) == PinUse.INPUT;
-            takers.add(line.isPresent() ? line.get() : isInput ? PinUse.INPUT : wire.from());
+            takers.add(line.isPresent() ? line.get() : maySeveral(wire) ? wire.to() : wire.from());
         }
         return takers.size();
+    }
+
+    /** One pin may drive as many inputs as the builder wants to follow it. */
+    private boolean maySeveral(Wire wire) {
+        PinUse use = useOf(wire.from());
+        return use == PinUse.INPUT
+                || use == PinUse.BIAS
+                || node.pin(wire.to()).filter(Pin::servesByChoice).isPresent();
     }
 
     public boolean isTaken(Endpoint target) {
@@ -147,9 +153,16 @@ public final class NodePins {
         return PinFit.legal(node, signal)
                 .filter(target -> !taken.contains(target))
                 .filter(target -> !isReserved(target))
+                .filter(target -> !isOfAnother(target, use))
                 .sorted(Comparator.comparingInt(
                         target -> Price.ofPin(node, asking.orElseThrow(), use, target, Price.USUAL)))
                 .toList();
+    }
+
+    /** A part's signal that the board reads, or that nobody but the builder gives away. */
+    private boolean isOfAnother(Endpoint target, PinUse use) {
+        boolean isByChoice = node.pin(target).filter(Pin::servesByChoice).isPresent();
+        return isByChoice && (use != PinUse.BIAS || node.wire(target).isPresent());
     }
 
     /** Pins that the board itself needs while it is programmed. */

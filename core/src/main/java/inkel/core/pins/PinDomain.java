@@ -100,6 +100,7 @@ final class PinDomain {
         return IntStream.range(0, targets.size())
                 .filter(number -> isLegal(want, number))
                 .filter(number -> want.use().isSerial() || !pins.get(number).can(Ability.Kind.CONSOLE))
+                .filter(number -> !pins.get(number).servesByChoice())
                 .toArray();
     }
 

@@ -18,6 +18,9 @@ import java.util.stream.Stream;
 
 /** Tells whether a signal may go to a pin, by what the pin can do; who is there already does not matter here. */
 public final class PinFit {
+    /** Radio-control receivers repeat their pulses about fifty times a second. */
+    private static final double SERVO_HERTZ = 60;
+
     private PinFit() {}
 
     /** Why the signal cannot go there; empty when it can. */
@@ -66,17 +69,23 @@ public final class PinFit {
             return Optional.of("why_not.offers_nothing");
         } else if (pin.can(Ability.Kind.SOCKET)) {
             boolean isIt = pin.can(Ability.Kind.SOCKET, wanted.label().toLowerCase(Locale.ROOT));
-            return isIt && use == PinUse.INPUT ? Optional.empty() : Optional.of("why_not.socket");
+            boolean isPlugged = use == PinUse.INPUT
+                    || use == PinUse.BIAS
+                    || use == PinUse.LEAD && !Leads.isOfWinding(asking.cls(), wanted);
+            return isIt && isPlugged ? Optional.empty() : Optional.of("why_not.socket");
+        } else if (pin.can(Ability.Kind.CHAIN)) {
+            boolean isNext = asking.cls().id().equals(owner.cls().id()) && wanted.isTimed();
+            return isNext ? Optional.empty() : Optional.of("why_not.chain");
         } else if (owner.isKeptFree(pin)) {
             return Optional.of("why_not.forbidden");
         } else if (isAtOtherEnd(asking, use, owner, pin)) {
             return Optional.of("why_not.other_end");
         } else if (use.listens() && pin.can(Ability.Kind.INPUT_ONLY)) {
             return Optional.of("why_not.input_only");
-        } else if (isIndirect(asking, use, owner, pin)) {
+        } else if (isIndirect(asking, wanted, owner, pin)) {
             return Optional.of("why_not.not_direct");
         }
-        return can(asking, use, owner, pin) ? Optional.empty() : Optional.of("why_not." + need(use));
+        return can(asking, wanted, owner, pin) ? Optional.empty() : Optional.of("why_not." + need(use));
     }
 
     /** A part that was asked to stay near one end of the header; lines of a bus are where the board has them. */
@@ -97,21 +106,24 @@ public final class PinFit {
         return 2 * pin.place() <= last;
     }
 
-    /** A port expander is reached over its bus: too slow and too late for selects, serial data and calls. */
-    private static boolean isIndirect(Placed asking, PinUse use, Placed owner, Pin pin) {
+    /** A port expander is reached over its bus: too slow and too late for selects, serial data, calls and timed edges. */
+    private static boolean isIndirect(Placed asking, Pin wanted, Placed owner, Pin pin) {
         if (owner.part().isBoard()) {
             return false;
         }
+        PinUse use = wanted.use();
         boolean isChain = use.sharedLine().isPresent() && offersBus(asking);
         boolean isPlain = use != PinUse.INPUT && use != PinUse.OUTPUT && pin.can(Ability.Kind.DIGITAL);
-        return isChain || isPlain;
+        boolean isTooLate = wanted.isTimed() && pin.can(Ability.Kind.DIGITAL);
+        return isChain || isPlain || isTooLate;
     }
 
     private static boolean offersBus(Placed placed) {
         return placed.cls().offers().anyMatch(pin -> pin.can(Ability.Kind.I2C) || pin.can(Ability.Kind.SPI));
     }
 
-    private static boolean can(Placed asking, PinUse use, Placed owner, Pin pin) {
+    private static boolean can(Placed asking, Pin wanted, Placed owner, Pin pin) {
+        PinUse use = wanted.use();
         Optional<BusLine> line = use.sharedLine();
         if (line.isPresent()) {
             return isOnSoftwareBus(asking)
@@ -119,8 +131,14 @@ public final class PinFit {
                     : pin.can(line.get().bus(), line.get().line());
         }
         return switch (use) {
-            case PWM -> pin.can(Ability.Kind.PWM) || pulsesBySoftware(asking, owner, pin);
+            case PWM ->
+                pin.can(Ability.Kind.PWM)
+                        || pulsesBySoftware(asking, owner, pin)
+                        || pin.can(Ability.Kind.PULSES) && isOfServos(asking);
+            case INPUT -> pin.can(Ability.Kind.DIGITAL) || pin.can(Ability.Kind.PULSES);
             case ANALOG -> pin.can(Ability.Kind.ADC);
+            case BIAS -> pin.can(Ability.Kind.VOLTAGE) || pin.can(Ability.Kind.DAC);
+            case LEAD -> pin.can(Ability.Kind.DRIVE) && Leads.isOfWinding(asking.cls(), wanted);
             case UART_TX -> pin.can(Ability.Kind.UART, "rx") || pin.can(Ability.Kind.DIGITAL);
             case UART_RX -> pin.can(Ability.Kind.UART, "tx") || pin.can(Ability.Kind.DIGITAL);
             default -> pin.can(Ability.Kind.DIGITAL);
@@ -157,8 +175,18 @@ public final class PinFit {
                         .isPresent();
     }
 
+    /** A receiver gives its pulses as often as servos want them, and to nothing that wants them oftener. */
+    private static boolean isOfServos(Placed asking) {
+        return asking.cls()
+                .pwm()
+                .filter(need -> need.frequency().hertz() <= SERVO_HERTZ)
+                .isPresent();
+    }
+
     private static String need(PinUse use) {
         return switch (use) {
+            case BIAS -> "needs_voltage";
+            case LEAD -> "needs_drive";
             case PWM -> "needs_pwm";
             case ANALOG -> "needs_adc";
             case SPI_SCK, SPI_MOSI, SPI_MISO -> "needs_spi";

@@ -35,7 +35,7 @@ import org.chocosolver.util.criteria.Criterion;
 /**
  * Sharing out pins as a constraint model. Every pin that can be wired to has a number; every want is a variable over the
  * numbers it may take. No two takers have the same pin; what else must hold is stated by {@link PinModelBuses},
- * {@link PinModelPorts} and {@link PinModelTimers}, what is only wished for by {@link PinModelRibbons} and the prices.
+ * {@link PinModelPorts}, {@link PinModelTimers} and {@link PinModelBridges}, what is only wished for by {@link PinModelRibbons} and the prices.
  *
  * <p>Longer than other files: what is asked and how it is searched are about the same variables, and handing these from
  * one class to another would tell less than it takes.
@@ -198,6 +198,7 @@ final class PinModel {
         }
         new PinModelPorts(this).state();
         new PinModelTimers(this).state();
+        new PinModelBridges(this).state();
         if (takers.size() > 1) {
             model.allDifferent(takers.toArray(IntVar[]::new), "AC").post();
         }

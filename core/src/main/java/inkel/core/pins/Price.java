@@ -3,7 +3,6 @@ package inkel.core.pins;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.BusLine;
-import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
@@ -69,7 +68,7 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         if (pin.can(Ability.Kind.CONSOLE)) {
             warnings++;
         }
-        if (use == PinUse.PWM && !pin.can(Ability.Kind.PWM)) {
+        if (use == PinUse.PWM && !pin.can(Ability.Kind.PWM) && !pin.can(Ability.Kind.PULSES)) {
             warnings++;
         }
         if (use == PinUse.INTERRUPT && !pin.can(Ability.Kind.INTERRUPT) && !pin.can(Ability.Kind.CAPTURE)) {
@@ -101,9 +100,8 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
     static boolean isConverterOff(NodeCircuit node, Endpoint target, Pin pin) {
         Optional<Placed> owner = node.part(target.part());
         return owner.stream()
-                .flatMap(board -> board.cls().controller().stream())
-                .map(Controller::analog)
-                .flatMap(groups -> groups.stream().filter(group -> isOf(group, pin)))
+                .flatMap(board -> board.cls().analog().stream())
+                .filter(group -> isOf(group, pin))
                 .flatMap(group -> group.offWhile().stream())
                 .anyMatch(what -> Settings.of(what)
                         .flatMap(setting -> owner.get().part().typed(setting))

@@ -18,9 +18,16 @@ import java.util.stream.Stream;
  *
  * @param now where it goes today, if anywhere
  * @param tie where it may be tied when no pin is left
+ * @param isByChoice whether it goes to a pin that serves only whom the builder gave it
  * @param link the end that it is, when it is one
  */
-record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie, Optional<LinkEnd> link) {
+record Want(
+        Placed placed,
+        Pin pin,
+        Optional<Wire> now,
+        Optional<Endpoint> tie,
+        boolean isByChoice,
+        Optional<LinkEnd> link) {
     Endpoint signal() {
         return placed.endpoint(pin);
     }
@@ -29,13 +36,15 @@ record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie, 
         return pin.use();
     }
 
+    /** Whether it stays where it is: held by the builder, or given by them to the signal of another part. */
     boolean isHeld() {
-        return now.filter(Wire::held).isPresent();
+        return isByChoice || now.filter(Wire::held).isPresent();
     }
 
     /** The pin that the builder holds an input on; several inputs may be held on one. */
     Optional<Endpoint> heldInput() {
-        return use() == PinUse.INPUT && isHeld() ? now.map(Wire::to) : Optional.empty();
+        boolean maySeveral = use() == PinUse.INPUT || use() == PinUse.BIAS || isByChoice;
+        return maySeveral && isHeld() ? now.map(Wire::to) : Optional.empty();
     }
 
     /**
@@ -54,20 +63,23 @@ record Want(Placed placed, Pin pin, Optional<Wire> now, Optional<Endpoint> tie, 
     private static Stream<Want> of(NodeCircuit node, Placed placed, Pin pin) {
         Optional<Wire> now = node.wire(placed.endpoint(pin));
         boolean isTied = now.filter(node::isTie).isPresent();
-        boolean isLeftAlone = !placed.wants(pin) && now.isEmpty();
+        boolean isLeftAlone = now.isEmpty() && !node.isMissed(placed, pin);
         if (isTied || isLeftAlone) {
             return Stream.empty();
         }
-        return Stream.of(new Want(placed, pin, now, Ties.of(node, placed, pin), Optional.empty()));
+        boolean isByChoice = now.flatMap(wire -> node.pin(wire.to()))
+                .filter(Pin::servesByChoice)
+                .isPresent();
+        return Stream.of(new Want(placed, pin, now, Ties.of(node, placed, pin), isByChoice, Optional.empty()));
     }
 
     /** The far end stands for the part: it listens where this board sends, and sends where this board listens. */
     private static Want of(NodeCircuit node, LinkEnd end) {
         PinUse use = end.isSending() ? PinUse.INPUT : PinUse.OUTPUT;
-        Pin far = new Pin(end.there().toString(), List.of(), "", "", 0, 0, use, Need.MUST, "", List.of());
+        Pin far = new Pin(end.there().toString(), List.of(), "", "", 0, 0, use, Need.MUST, "", false, List.of());
         Placed board = node.board();
         Wire now = Wire.placed(board.endpoint(far), end.pin());
-        return new Want(board, far, Optional.of(now), Optional.empty(), Optional.of(end));
+        return new Want(board, far, Optional.of(now), Optional.empty(), false, Optional.of(end));
     }
 
     // Written out, since a want is looked up often and the generated ones go through all that is known of its class.

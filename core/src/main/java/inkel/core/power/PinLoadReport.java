@@ -1,7 +1,6 @@
 package inkel.core.power;
 
 import inkel.core.catalog.IoFamily;
-import inkel.core.catalog.Kind;
 import inkel.core.catalog.PinLoad;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -33,7 +32,9 @@ public record PinLoadReport(
 
     static List<PinLoadReport> of(NodeCircuit node) {
         return node.parts().stream()
-                .flatMap(placed -> placed.cls().demands().pinLoads().stream().flatMap(load -> of(node, placed, load)))
+                .flatMap(placed -> placed.cls().demands().pinLoads().stream()
+                        .filter(load -> load.sort() != PinLoad.Sort.WINDING)
+                        .flatMap(load -> of(node, placed, load)))
                 .toList();
     }
 
@@ -42,9 +43,7 @@ public record PinLoadReport(
         return node
                 .wire(signal)
                 .map(Wire::to)
-                .filter(to -> node.part(to.part())
-                        .filter(owner -> owner.cls().kind() == Kind.BOARD)
-                        .isPresent())
+                .filter(to -> node.pin(to).filter(pin -> !pin.can().isEmpty()).isPresent())
                 .flatMap(to -> node.io(to).map(family -> new PinLoadReport(node, placed, load, signal, to, family)))
                 .stream();
     }

@@ -26,6 +26,7 @@ public record PowerReport(
         List<FeedLine> lines,
         List<BurstReport> bursts,
         List<PinLoadReport> pinLoads,
+        List<WindingLoad> windings,
         List<BatteryReport> batteries,
         List<ServoFeed> servos,
         List<DoubleFeed> doubles) {
@@ -43,6 +44,7 @@ public record PowerReport(
         lines = List.copyOf(lines);
         bursts = List.copyOf(bursts);
         pinLoads = List.copyOf(pinLoads);
+        windings = List.copyOf(windings);
         batteries = List.copyOf(batteries);
         servos = List.copyOf(servos);
         doubles = List.copyOf(doubles);
@@ -78,6 +80,7 @@ public record PowerReport(
                 each(circuit, FeedLine::of),
                 each(circuit, BurstReport::of),
                 each(circuit, PinLoadReport::of),
+                each(circuit, WindingLoad::of),
                 each(circuit, BatteryReport::of),
                 each(circuit, ServoFeed::of),
                 each(circuit, DoubleFeed::of));

@@ -22,7 +22,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class CatalogTest {
-    private static final List<String> PASSIVE = List.of("led", "button", "switch", "coil");
+    private static final List<String> PASSIVE = List.of("led", "button", "switch", "coil", "winding", "bridge");
 
     private static final Path FOLDER = Path.of("src/main/resources/inkel/core/catalog");
 

@@ -46,6 +46,7 @@ final class PlacementJudge {
             judge.portsServeOnePart();
             judge.timersKeepOneFrequency();
             judge.channelsServeOneSignal();
+            judge.windingsAreOnOneBridge();
             all.addAll(judge.faults);
         }
         return all;
@@ -115,6 +116,26 @@ final class PlacementJudge {
         }
     }
 
+    /** Leads of motors stand two by two: each pair is on the two ends of one bridge. */
+    private void windingsAreOnOneBridge() {
+        for (Part part : node.parts()) {
+            if (!part.classId().equals("motor-leads") && !part.classId().equals("stepper-leads")) {
+                continue;
+            }
+            List<Pin> leads = cls(part.id()).pins();
+            for (int i = 0; i < leads.size(); i += 2) {
+                Set<String> bridges = new HashSet<>();
+                for (Pin lead : leads.subList(i, i + 2)) {
+                    node.wire(new Endpoint(part.id(), lead.label())).ifPresent(wire -> can(wire.to())
+                            .forEach(text -> bridges.add(wire.to().part() + " " + text.replaceAll("\\..*", ""))));
+                }
+                if (bridges.size() > 1) {
+                    faults.add("two bridges: " + part.id() + " " + bridges);
+                }
+            }
+        }
+    }
+
     private void roles() {
         for (Wire wire : wires()) {
             Set<String> can = can(wire.to());
@@ -127,6 +148,14 @@ final class PlacementJudge {
                             isSoftware(wire.from().part()) ? isPlain && isBoard : hasLine(can, use.text());
                         case ANALOG -> can.stream().anyMatch(text -> text.startsWith("adc"));
                         case PWM -> can.stream().anyMatch(text -> text.startsWith("pwm")) || isPlain && isBoard;
+                        case BIAS ->
+                            can.contains("voltage")
+                                    || can.contains("socket.vo")
+                                    || can.stream().anyMatch(text -> text.startsWith("dac"));
+                        case LEAD ->
+                            cls(wire.from().part()).id().equals("load-bridge")
+                                    ? can.contains("socket." + wire.from().pin().toLowerCase())
+                                    : can.stream().anyMatch(text -> text.startsWith("drive"));
                         case UART_TX, UART_RX -> isPlain || can.stream().anyMatch(text -> text.startsWith("uart"));
                         default ->
                             isPlain
@@ -135,6 +164,9 @@ final class PlacementJudge {
                     };
             if (!fits) {
                 faults.add("role: " + wire);
+            }
+            if (pin(wire.from()).isTimed() && !isBoard) {
+                faults.add("reached over a bus: " + wire);
             }
             if (use.listens() && can.contains("input-only")) {
                 faults.add("cannot drive: " + wire);

@@ -27,6 +27,8 @@ public final class PinRows extends VBox {
             PinUse.INTERRUPT,
             PinUse.PWM,
             PinUse.ANALOG,
+            PinUse.BIAS,
+            PinUse.LEAD,
             PinUse.SPI_SCK,
             PinUse.SPI_MOSI,
             PinUse.SPI_MISO,

@@ -35,9 +35,6 @@ final class ControllerFields {
                         .toList(),
                 controller.objects("claims").stream()
                         .map(claim -> new Claim(claim.text("use"), claim.number("timer", 0)))
-                        .toList(),
-                controller.objects("analog").stream()
-                        .map(ControllerFields::analogGroup)
                         .toList());
     }
 

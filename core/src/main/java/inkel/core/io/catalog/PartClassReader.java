@@ -2,6 +2,7 @@ package inkel.core.io.catalog;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Decoupling;
 import inkel.core.catalog.Demands;
@@ -33,6 +34,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Reads one class of part. */
 final class PartClassReader {
@@ -83,6 +85,7 @@ final class PartClassReader {
                 fields.object("uart").map(BusFields::uart),
                 fields.object("pwm").map(BusFields::pwm),
                 fields.object("controller").map(ControllerFields::controller),
+                analog(),
                 demands(),
                 handling(),
                 fields.texts("cautions"));
@@ -141,9 +144,18 @@ final class PartClassReader {
                     use,
                     need,
                     pin.optionalText("io").orElse(""),
+                    pin.flag("timed", false),
                     can));
         }
         return pins;
+    }
+
+    /** A board has its converters among what only a board has, any other part beside its pins. */
+    private List<AnalogGroup> analog() {
+        return Stream.concat(fields.object("controller").stream(), Stream.of(fields))
+                .flatMap(from -> from.objects("analog").stream())
+                .map(ControllerFields::analogGroup)
+                .toList();
     }
 
     private Demands demands() {

@@ -24,7 +24,8 @@ public final class HarmsRule implements Rule<LevelReport> {
         return Stream.of(
                         LinkFinding.all(INFO, levels, Verdict.HARMS),
                         BoardLinkFinding.all(INFO, levels, Verdict.HARMS),
-                        TieFinding.all(INFO, levels))
+                        TieFinding.all(INFO, levels),
+                        BiasFinding.all(INFO, levels))
                 .flatMap(List::stream)
                 .toList();
     }

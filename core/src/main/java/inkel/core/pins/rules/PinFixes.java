@@ -26,8 +26,16 @@ final class PinFixes {
 
     /** As {@link #move(NodePins, Endpoint)}, for pins of a kind. */
     static List<Fix> move(NodePins pins, Endpoint signal, Predicate<Pin> isAllowed) {
+        return moveTo(
+                pins,
+                signal,
+                target -> pins.node().pin(target).filter(isAllowed).isPresent());
+    }
+
+    /** As {@link #move(NodePins, Endpoint)}, for some pins. */
+    static List<Fix> moveTo(NodePins pins, Endpoint signal, Predicate<Endpoint> isAllowed) {
         return pins.freeFor(signal).stream()
-                .filter(target -> pins.node().pin(target).filter(isAllowed).isPresent())
+                .filter(isAllowed)
                 .limit(MOST)
                 .map(target -> move(pins, signal, target))
                 .toList();

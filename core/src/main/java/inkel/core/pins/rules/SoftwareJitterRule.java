@@ -33,6 +33,8 @@ public final class SoftwareJitterRule implements Rule<PinReport> {
     public List<Finding> check(PinReport report) {
         return report.nodes().stream()
                 .flatMap(pins -> pins.wiresOf(PinUse.PWM).stream()
+                        .filter(wire ->
+                                wire.to().part().equals(pins.node().board().id()))
                         .filter(wire -> TimerClashRule.timer(pins, wire).isEmpty())
                         .flatMap(wire -> describe(report, pins, wire).stream()))
                 .toList();
