@@ -14,6 +14,10 @@ public final class BetweenWords {
                     Fact.of("wire.divider").with("series", divider.series()).with("to_ground", divider.toGround()));
         } else if (between instanceof Between.Series series) {
             return Words.get("wire.series", "series", series.resistance());
+        } else if (between instanceof Between.Diode) {
+            return Words.get("wire.diode");
+        } else if (between instanceof Between.Opto opto) {
+            return Words.get("wire.opto", "series", opto.series());
         } else if (between instanceof Between.CoilDriver driver) {
             return Words.get("wire.coil_driver", "base", driver.base());
         }
@@ -22,11 +26,23 @@ public final class BetweenWords {
 
     /** In a few words, for a row of figures. */
     public static String brief(Between between) {
+        String piece = briefPiece(between);
+        return between.capacitor()
+                .map(value -> Words.say(
+                        Fact.of("why.and_capacitor").with("piece", piece).with("capacitor", value)))
+                .orElse(piece);
+    }
+
+    private static String briefPiece(Between between) {
         if (between instanceof Between.Divider divider) {
             return Words.say(
                     Fact.of("why.divider").with("series", divider.series()).with("to_ground", divider.toGround()));
         } else if (between instanceof Between.Series series) {
             return Words.show(series.resistance());
+        } else if (between instanceof Between.Diode diode) {
+            return Words.get("why.diode", "pull_up", diode.pullUp());
+        } else if (between instanceof Between.Opto opto) {
+            return Words.say(Fact.of("why.opto").with("series", opto.series()).with("pull_up", opto.pullUp()));
         } else if (between instanceof Between.ShifterWay way) {
             return Words.get("why.shifter_way", "way", way.way());
         } else if (between instanceof Between.Nothing) {
@@ -40,7 +56,11 @@ public final class BetweenWords {
         if (between instanceof Between.Divider) {
             return Words.get("wire.with_divider");
         } else if (between instanceof Between.Series) {
-            return Words.get("wire.with_resistor");
+            return Words.get(between.capacitor().isPresent() ? "wire.with_low_pass" : "wire.with_resistor");
+        } else if (between instanceof Between.Diode) {
+            return Words.get("wire.with_diode");
+        } else if (between instanceof Between.Opto) {
+            return Words.get("wire.with_opto");
         } else if (between instanceof Between.Nothing) {
             return Words.get("wire.with_nothing");
         }

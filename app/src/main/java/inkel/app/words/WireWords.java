@@ -24,6 +24,10 @@ public final class WireWords {
         if (terminal instanceof Terminal.OnPin pin) {
             return Words.say(PinNames.of(node, pin.pin()));
         }
+        if (terminal instanceof Terminal.OnLeg leg) {
+            return Words.say(Fact.of("wire.leg." + leg.leg().name().toLowerCase(Locale.ROOT))
+                    .with("signal", PinNames.of(node, leg.signal())));
+        }
         if (terminal instanceof Terminal.OnRow row) {
             return Words.get("wire.row", "rail", RailNames.of(node, row.rail()));
         }

@@ -7,6 +7,7 @@ import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
@@ -16,6 +17,9 @@ public final class Given {
     public static final Path EXAMPLES = Path.of("..", "examples");
     public static final String LOCKS = "otterbeck-locks.inkel.json";
     public static final String FIRST_SKETCH = "otterbeck-first-sketch.inkel.json";
+
+    /** A table where parts serve parts; not among the examples. */
+    public static final String TEXT_BOX = "text-box.inkel.json";
 
     private Given() {}
 
@@ -33,6 +37,14 @@ public final class Given {
 
     /** A copy that a test may write to. */
     public static Path copy(String example, Path folder) throws IOException {
-        return Files.copy(EXAMPLES.resolve(example), folder.resolve(example));
+        Path own = folder.resolve(example);
+        try (InputStream given = Given.class.getResourceAsStream("/inkel/app/given/" + example)) {
+            if (given == null) {
+                Files.copy(EXAMPLES.resolve(example), own);
+            } else {
+                Files.copy(given, own);
+            }
+        }
+        return own;
     }
 }

@@ -4,7 +4,8 @@ import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 
 /**
- * A small part that a bare chip wants around it: a crystal with its capacitors, the resistor at its reset.
+ * A small part from one end to another: around a bare chip a crystal with its capacitors or the resistor at its reset, beside
+ * a wire the lower half of a divider.
  *
  * @param from the pin it is put to
  * @param to the pin of the same part that its other end goes to; a ground or a supply pin stands for the row of that

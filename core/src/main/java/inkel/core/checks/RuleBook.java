@@ -14,7 +14,9 @@ import inkel.core.levels.rules.BackPowerRule;
 import inkel.core.levels.rules.DividerTwoWayRule;
 import inkel.core.levels.rules.FigureUnknownRule;
 import inkel.core.levels.rules.HarmsRule;
+import inkel.core.levels.rules.InLineSlowRule;
 import inkel.core.levels.rules.NotReadRule;
+import inkel.core.levels.rules.OptoRule;
 import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
 import inkel.core.levels.rules.ThinRule;
@@ -125,6 +127,8 @@ public final class RuleBook {
             new Entry<>(new PullupHarmsRule(), LEVELS),
             new Entry<>(new DividerTwoWayRule(), LEVELS),
             new Entry<>(new ShifterSlowRule(), LEVELS),
+            new Entry<>(new InLineSlowRule(), LEVELS),
+            new Entry<>(new OptoRule(), LEVELS),
             new Entry<>(new BackPowerRule(), LEVELS),
             new Entry<>(new NotReadRule(), LEVELS),
             new Entry<>(new ThinRule(), LEVELS),

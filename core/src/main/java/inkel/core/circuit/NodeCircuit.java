@@ -145,6 +145,12 @@ public final class NodeCircuit {
         return Optional.ofNullable(wires.get(signal));
     }
 
+    /** The end of a wire that listens; the part's own where both ends do. */
+    public Endpoint listener(Wire wire) {
+        PinUse use = pins.get(wire.from()).use();
+        return use.drives() && !use.isTwoWay() ? wire.to() : wire.from();
+    }
+
     /** Whether a signal wants a wire that it has not: one that serves another part is not missed by the board. */
     public boolean isMissed(Placed placed, Pin pin) {
         Endpoint signal = placed.endpoint(pin);

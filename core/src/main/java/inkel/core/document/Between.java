@@ -1,6 +1,8 @@
 package inkel.core.document;
 
+import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Resistance;
+import java.util.Optional;
 
 /** What stands in a wire between a part's signal and the pin it goes to. */
 public sealed interface Between {
@@ -12,16 +14,37 @@ public sealed interface Between {
     /** What it is, as a stable text: {@code divider 1200 5600}. */
     String text();
 
+    /** A capacitor from the receiving end to ground, when there is one. */
+    default Optional<Capacitance> capacitor() {
+        return Optional.empty();
+    }
+
+    /** Whether it leads in one direction only. */
+    default boolean isOneWay() {
+        return false;
+    }
+
     /** Whether what arrives is at other levels than what was sent. */
     default boolean changesLevels() {
         return true;
     }
 
-    /** Two resistors: {@code series} in line, {@code toGround} from the part's end to ground. */
-    record Divider(Endpoint signal, Resistance series, Resistance toGround, Extras extras) implements Between {
+    /** Two resistors: {@code series} in line, {@code toGround} from the end that listens to ground. */
+    record Divider(
+            Endpoint signal, Resistance series, Resistance toGround, Optional<Capacitance> capacitor, Extras extras)
+            implements Between {
+        public Divider(Endpoint signal, Resistance series, Resistance toGround, Extras extras) {
+            this(signal, series, toGround, Optional.empty(), extras);
+        }
+
         @Override
         public String text() {
-            return "divider " + series.ohms() + " " + toGround.ohms();
+            return "divider " + series.ohms() + " " + toGround.ohms() + across(capacitor);
+        }
+
+        @Override
+        public boolean isOneWay() {
+            return true;
         }
 
         /** What it leaves of a voltage: {@code R2 / (R1 + R2)}. */
@@ -48,11 +71,16 @@ public sealed interface Between {
         }
     }
 
-    /** One resistor in line: what an LED on a pin wants. */
-    record Series(Endpoint signal, Resistance resistance, Extras extras) implements Between {
+    /** One resistor in line: what an LED on a pin wants; with a capacitor a low pass. */
+    record Series(Endpoint signal, Resistance resistance, Optional<Capacitance> capacitor, Extras extras)
+            implements Between {
+        public Series(Endpoint signal, Resistance resistance, Extras extras) {
+            this(signal, resistance, Optional.empty(), extras);
+        }
+
         @Override
         public String text() {
-            return "series " + resistance.ohms();
+            return "series " + resistance.ohms() + across(capacitor);
         }
 
         @Override
@@ -76,6 +104,42 @@ public sealed interface Between {
         public boolean changesLevels() {
             return false;
         }
+    }
+
+    /**
+     * A Schottky diode, its stripe to who talks, and a resistor from who listens to that one's supply: only the low goes
+     * through, and the high is the listener's own.
+     */
+    record Diode(Endpoint signal, Resistance pullUp, Extras extras) implements Between {
+        @Override
+        public String text() {
+            return "diode " + pullUp.ohms();
+        }
+
+        @Override
+        public boolean isOneWay() {
+            return true;
+        }
+    }
+
+    /**
+     * An optocoupler: {@code series} before its lamp, {@code pullUp} from its transistor to the supply of who listens. What
+     * arrives is turned over, and the grounds need not be joined.
+     */
+    record Opto(Endpoint signal, Resistance series, Resistance pullUp, Extras extras) implements Between {
+        @Override
+        public String text() {
+            return "opto " + series.ohms() + " " + pullUp.ohms();
+        }
+
+        @Override
+        public boolean isOneWay() {
+            return true;
+        }
+    }
+
+    private static String across(Optional<Capacitance> capacitor) {
+        return capacitor.map(value -> " " + value.farads()).orElse("");
     }
 
     /**

@@ -1,8 +1,10 @@
 package inkel.core.levels;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.circuit.Placed;
 import inkel.core.circuit.Reading;
 import inkel.core.formula.LevelCheck;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Voltage;
@@ -18,6 +20,12 @@ public record Drive(
         Voltage vohMin, Voltage vohMax, Voltage volMax, Voltage highAtLow, Voltage highAtHigh, Voltage topAtLow) {
     /** Stands in for the thresholds of a pin that only drives and is asked what it survives. */
     private static final Threshold UNREAD = Threshold.fixed(Voltage.ZERO);
+
+    /** A Schottky diode drops at least this much at what a pull-up sends through it. */
+    private static final Voltage LEAST_DIODE = Voltage.ofMillivolts(200);
+
+    /** A small transistor that is fully on leaves at most this much. */
+    private static final Voltage SATURATED = Voltage.ofMillivolts(400);
 
     /** The pull-up to the highest rail decides what an open-drain wire can reach. */
     static Optional<Drive> pulled(IoFamily says, Range<Voltage> at, List<PullUp> pulls, double share) {
@@ -45,6 +53,42 @@ public record Drive(
                 least,
                 voh.at(at.highest()).times(share),
                 top(says, at.lowest()).times(share)));
+    }
+
+    /**
+     * Behind a diode that lets only the low through: the high is the listener's own supply, unless the driver's own high
+     * and the diode hold it lower; the low is that of the driver and the diode.
+     */
+    static Optional<Drive> overDiode(IoFamily says, Range<Voltage> at, Range<Voltage> listener) {
+        Voltage vol = says.vol().orElseThrow().at(at.highest()).plus(Placed.DIODE);
+        Drive own = rail(listener, vol);
+        return Optional.of(
+                says.openDrain()
+                        ? own
+                        : pushed(says, at, 1)
+                                .map(driver -> own.heldBelow(driver))
+                                .orElse(own));
+    }
+
+    /** Behind a transistor that pulls to ground or lets go: an optocoupler's. */
+    static Drive switched(Range<Voltage> listener) {
+        return rail(listener, SATURATED);
+    }
+
+    private static Drive rail(Range<Voltage> listener, Voltage vol) {
+        return new Drive(
+                listener.lowest(), listener.highest(), vol, listener.lowest(), listener.highest(), listener.lowest());
+    }
+
+    /** A driver's high takes current from the listener's pull-up as soon as that is a diode above it. */
+    private Drive heldBelow(Drive driver) {
+        return new Drive(
+                Quantity.smaller(vohMin, driver.vohMin.plus(LEAST_DIODE)),
+                Quantity.smaller(vohMax, driver.vohMax.plus(Placed.DIODE)),
+                volMax,
+                Quantity.smaller(highAtLow, driver.vohMin.plus(LEAST_DIODE)),
+                Quantity.smaller(highAtHigh, driver.vohMin.plus(LEAST_DIODE)),
+                Quantity.smaller(topAtLow, driver.vohMax.plus(Placed.DIODE)));
     }
 
     private static Voltage top(IoFamily says, Voltage supply) {

@@ -25,6 +25,8 @@ public record LevelReport(
         List<ShifterSpeed> shifters,
         List<AnalogLevel> analog,
         List<BiasLevel> bias,
+        List<InLineSpeed> inLine,
+        List<OptoStage> optos,
         List<BoardLink> boards,
         List<Tie> ties) {
     public LevelReport {
@@ -33,6 +35,8 @@ public record LevelReport(
         shifters = List.copyOf(shifters);
         analog = List.copyOf(analog);
         bias = List.copyOf(bias);
+        inLine = List.copyOf(inLine);
+        optos = List.copyOf(optos);
         boards = List.copyOf(boards);
         ties = List.copyOf(ties);
     }
@@ -57,9 +61,16 @@ public record LevelReport(
         List<BiasLevel> bias = circuit.nodes().stream()
                 .flatMap(node -> BiasLevel.of(node).stream())
                 .toList();
+        List<InLineSpeed> inLine = circuit.nodes().stream()
+                .flatMap(node -> InLineSpeed.of(node).stream())
+                .toList();
+        List<OptoStage> optos = circuit.nodes().stream()
+                .flatMap(node -> OptoStage.of(node).stream())
+                .toList();
         List<Tie> ties =
                 circuit.nodes().stream().flatMap(node -> Tie.all(node).stream()).toList();
-        return new LevelReport(circuit, links, unknown, shifters, analog, bias, BoardLink.of(circuit), ties);
+        return new LevelReport(
+                circuit, links, unknown, shifters, analog, bias, inLine, optos, BoardLink.of(circuit), ties);
     }
 
     /** Both directions of a signal's wire, worst first. */

@@ -153,9 +153,10 @@ final class NodeLevels {
         boolean isPulled = !isFromShifter
                 && (says.get().openDrain()
                         || node.pin(signal.endpoint()).orElseThrow().use().isTwoWay());
-        Optional<Drive> high = isPulled
-                ? Drive.pulled(says.get(), saysAt.get(), pulls, share)
-                : Drive.pushed(says.get(), saysAt.get(), share);
+        Optional<Drive> high = overPiece(between, says.get(), saysAt.get(), hearsAt.get())
+                .or(() -> isPulled
+                        ? Drive.pulled(says.get(), saysAt.get(), pulls, share)
+                        : Drive.pushed(says.get(), saysAt.get(), share));
         if (high.isEmpty()) {
             return; // nothing makes a high: a finding of its own
         }
@@ -171,7 +172,26 @@ final class NodeLevels {
                 drive.against(
                         hears.get(),
                         hearsAt.get(),
-                        isPulled ? hangsOn(decides, receiver) : node.isOneRail(driver, receiver))));
+                        isOfListener(between)
+                                || (isPulled ? hangsOn(decides, receiver) : node.isOneRail(driver, receiver)))));
+    }
+
+    /** Whether the high is the listener's own supply, which has one voltage at a time. */
+    private static boolean isOfListener(Optional<Between> between) {
+        return between.filter(piece -> piece instanceof Between.Diode || piece instanceof Between.Opto)
+                .isPresent();
+    }
+
+    /** What arrives behind a piece that makes the high itself, out of the listener's supply. */
+    private static Optional<Drive> overPiece(
+            Optional<Between> between, IoFamily says, Range<Voltage> saysAt, Range<Voltage> hearsAt) {
+        if (between.isEmpty()) {
+            return Optional.empty();
+        }
+        if (between.get() instanceof Between.Opto) {
+            return Optional.of(Drive.switched(hearsAt));
+        }
+        return between.get() instanceof Between.Diode ? Drive.overDiode(says, saysAt, hearsAt) : Optional.empty();
     }
 
     /** The pull-ups that are joined to the pin the wires go to: behind a shifter only those of the shifter itself. */

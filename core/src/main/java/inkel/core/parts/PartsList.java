@@ -8,6 +8,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Resistance;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -70,19 +71,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             }
         }
         for (Between between : node.node().between()) {
-            if (between instanceof Between.Series series) {
-                Placed placed = node.part(series.signal().part()).orElseThrow();
-                lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", series.resistance()), placed);
-            } else if (between instanceof Between.CoilDriver driver) {
-                Placed placed = node.part(driver.signal().part()).orElseThrow();
-                lines.add(Kind.SEMICONDUCTOR, Fact.of("have.transistor"), placed);
-                lines.add(Kind.SEMICONDUCTOR, Fact.of("have.flyback_diode"), placed);
-                lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", driver.base()), placed);
-            } else if (between instanceof Between.Divider divider) {
-                Placed placed = node.part(divider.signal().part()).orElseThrow();
-                lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", divider.series()), placed);
-                lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", divider.toGround()), placed);
-            }
+            addPiece(between, node.part(between.signal().part()).orElseThrow(), lines);
         }
         node.parts().stream().filter(Placed::isChip).forEach(chip -> addChip(chip, lines));
         node.parts().stream()
@@ -92,6 +81,30 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
                         Fact.of("have.header").with("pins", placed.cls().pins().size()),
                         placed));
         return new PartsList(node, lines.lines());
+    }
+
+    /** What stands in a wire. */
+    private static void addPiece(Between between, Placed placed, Collector lines) {
+        if (between instanceof Between.Series series) {
+            lines.addResistor(series.resistance(), placed);
+        } else if (between instanceof Between.CoilDriver driver) {
+            lines.add(Kind.SEMICONDUCTOR, Fact.of("have.transistor"), placed);
+            lines.add(Kind.SEMICONDUCTOR, Fact.of("have.flyback_diode"), placed);
+            lines.addResistor(driver.base(), placed);
+        } else if (between instanceof Between.Divider divider) {
+            lines.addResistor(divider.series(), placed);
+            lines.addResistor(divider.toGround(), placed);
+        } else if (between instanceof Between.Diode diode) {
+            lines.add(Kind.SEMICONDUCTOR, Fact.of("have.signal_diode"), placed);
+            lines.addResistor(diode.pullUp(), placed);
+        } else if (between instanceof Between.Opto opto) {
+            lines.add(Kind.SEMICONDUCTOR, Fact.of("have.optocoupler"), placed);
+            lines.addResistor(opto.series(), placed);
+            lines.addResistor(opto.pullUp(), placed);
+        }
+        between.capacitor()
+                .ifPresent(value ->
+                        lines.add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", value), placed));
     }
 
     /** A module would have brought its pull-ups, and a board in the breadboard's raster. */
@@ -130,6 +143,10 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
         void add(Kind kind, Fact what, Placed use) {
             kinds.putIfAbsent(what, kind);
             found.computeIfAbsent(what, fresh -> new ArrayList<>()).add(use);
+        }
+
+        void addResistor(Resistance value, Placed use) {
+            add(Kind.RESISTOR, Fact.of("have.resistor").with("value", value), use);
         }
 
         List<Line> lines() {

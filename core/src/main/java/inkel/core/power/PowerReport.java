@@ -2,9 +2,11 @@ package inkel.core.power;
 
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
+import inkel.core.circuit.Islands;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.quantity.Current;
@@ -128,6 +130,10 @@ public record PowerReport(
         return apart;
     }
 
+    private static boolean isOneIsland(NodeCircuit node, String one, String other) {
+        return Islands.of(node).stream().anyMatch(island -> island.contains(one) && island.contains(other));
+    }
+
     /** A part with its own ground, and another that current or a signal has to return to it from. */
     public record ApartGround(NodeCircuit node, Placed part, Placed other) {}
 
@@ -137,13 +143,17 @@ public record PowerReport(
                 node.rails().stream()
                         .filter(rail -> rail.id().part().equals(part.id()))
                         .flatMap(rail -> rail.loads().stream().map(Rail.Load::pin)));
+        // An optocoupler hands a signal on without a common ground.
         Stream<Endpoint> byWire = node.node().wires().stream()
+                .filter(wire -> node.between(wire.from())
+                        .filter(Between.Opto.class::isInstance)
+                        .isEmpty())
                 .flatMap(wire -> wire.from().part().equals(part.id())
                         ? Stream.of(wire.to())
                         : wire.to().part().equals(part.id()) ? Stream.of(wire.from()) : Stream.empty());
         return Stream.concat(byFeed, byWire)
                 .map(Endpoint::part)
-                .filter(id -> !id.equals(part.id()))
+                .filter(id -> !id.equals(part.id()) && !isOneIsland(node, id, part.id()))
                 .distinct()
                 .flatMap(id -> node.part(id).stream())
                 .map(other -> new ApartGround(node, part, other));

@@ -2,6 +2,7 @@ package inkel.core.wiring;
 
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import java.util.Locale;
 
 /** An end of a wire. */
 public sealed interface Terminal {
@@ -30,6 +31,26 @@ public sealed interface Terminal {
         public String id() {
             return "row " + rail;
         }
+    }
+
+    /**
+     * A leg of what stands in a wire.
+     *
+     * @param signal the signal whose wire it is
+     */
+    record OnLeg(Endpoint signal, Leg leg) implements Terminal {
+        @Override
+        public String id() {
+            return "leg " + signal + " " + leg.name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** Legs of transistors and optocouplers, by their usual names. */
+    enum Leg {
+        EMITTER,
+        COLLECTOR,
+        ANODE,
+        CATHODE
     }
 
     /** The row of the breadboard that carries the common ground. */

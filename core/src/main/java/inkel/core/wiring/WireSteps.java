@@ -4,6 +4,7 @@ import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Islands;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
@@ -29,6 +30,7 @@ final class WireSteps {
     private static final Voltage RED_FROM = Voltage.ofVolts(4.5);
 
     private final NodeCircuit node;
+    private final Pieces pieces;
     private final List<Away> away;
     private final boolean isGroundJoined;
     private final List<WireStep> steps = new ArrayList<>();
@@ -52,6 +54,7 @@ final class WireSteps {
     /** @param isGroundJoined whether another board's ground is joined to this node's row, in that board's list */
     WireSteps(NodeCircuit node, List<Away> away, boolean isGroundJoined) {
         this.node = node;
+        pieces = new Pieces(node);
         this.away = away;
         this.isGroundJoined = isGroundJoined;
         for (Placed placed : node.parts()) {
@@ -60,6 +63,7 @@ final class WireSteps {
             }
         }
         node.node().wires().forEach(wire -> wireEnds.add(wire.to()));
+        node.node().between().forEach(piece -> pieces.supply(piece).ifPresent(wireEnds::add));
         for (Placed placed : node.parts()) {
             for (Fitting fitting : around(placed)) {
                 Optional.ofNullable(placed.part().feeds().get(fitting.to())).ifPresent(wireEnds::add);
@@ -74,9 +78,11 @@ final class WireSteps {
 
     List<WireStep> list() {
         grounds();
+        islands();
         node.rails().forEach(this::supply);
         node.node().wires().stream().filter(node::isTie).forEach(this::tie);
         fittings();
+        legs();
         signals();
         away.forEach(this::toOtherBoard);
         return steps;
@@ -117,13 +123,30 @@ final class WireSteps {
         others.forEach(other -> add(WireStep.Kind.GROUND, row, other, WireColour.BLACK, node.board()));
     }
 
+    /** Parts that keep apart and feed each other have a ground of their own, from the first one's pin to the others'. */
+    private void islands() {
+        for (Set<String> island : Islands.of(node)) {
+            List<Ground> grounds = island.stream()
+                    .map(id -> node.part(id).orElseThrow())
+                    .flatMap(placed -> grounds(placed).stream())
+                    .toList();
+            for (int i = 1; i < grounds.size(); i++) {
+                add(
+                        WireStep.Kind.GROUND,
+                        grounds.get(0).pin(),
+                        grounds.get(i).pin(),
+                        WireColour.BLACK,
+                        grounds.get(i).placed());
+            }
+        }
+    }
+
     /** Whether something besides ground pins is joined to ground: another board, a tied signal, a part in a wire. */
     private boolean isRowWanted() {
         return isGroundJoined
                 || node.node().wires().stream().anyMatch(wire -> node.isTie(wire) && isGround(wire.to()))
                 || node.parts().stream().anyMatch(this::isFittedToGround)
-                || node.node().between().stream()
-                        .anyMatch(entry -> entry instanceof Between.Divider || entry instanceof Between.CoilDriver);
+                || node.node().between().stream().anyMatch(pieces::wantsGround);
     }
 
     private boolean isGround(Endpoint pin) {
@@ -230,7 +253,9 @@ final class WireSteps {
                 ? WireColour.BLACK
                 : WireColour.of(node.pin(wire.to()).orElseThrow().use(), 0);
         WireColour colour = rail.map(WireSteps::colour).orElse(plain);
-        add(WireStep.Kind.TIE, from, onPin(wire.from()), colour, wire.from(), Optional.empty());
+        // A resistor is all that makes sense in a tie.
+        Optional<Between> resistor = node.between(wire.from()).filter(Between.Series.class::isInstance);
+        add(WireStep.Kind.TIE, from, onPin(wire.from()), colour, wire.from(), resistor);
     }
 
     private void fittings() {
@@ -297,7 +322,45 @@ final class WireSteps {
         }
         Optional<Between> inLine =
                 between.filter(entry -> !(entry instanceof Between.ShifterWay) && !(entry instanceof Between.Nothing));
-        add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), inLine);
+        if (inLine.isPresent() && inLine.get() instanceof Between.Opto) {
+            boolean isToPart = node.listener(wire).equals(wire.from());
+            Terminal toPin = Pieces.leg(wire, isToPart ? Terminal.Leg.ANODE : Terminal.Leg.COLLECTOR);
+            Terminal toPart = Pieces.leg(wire, isToPart ? Terminal.Leg.COLLECTOR : Terminal.Leg.ANODE);
+            add(kind, onPin(wire.to()), toPin, colour, wire.from(), isToPart ? inLine : Optional.empty());
+            add(kind, toPart, onPin(wire.from()), colour, wire.from(), isToPart ? Optional.empty() : inLine);
+        } else {
+            add(kind, onPin(wire.to()), onPin(wire.from()), colour, wire.from(), inLine);
+        }
+    }
+
+    /** What goes from pieces in wires to ground and to supplies, before the wires themselves. */
+    private void legs() {
+        for (List<Wire> wires : node.nets().values()) {
+            for (Wire wire : wires) {
+                node.between(wire.from())
+                        .ifPresent(piece -> pieces.legs(wire, piece).forEach(leg -> leg(leg, wire.from())));
+            }
+        }
+    }
+
+    private void leg(Pieces.Leg leg, Endpoint signal) {
+        boolean isGround = leg.from() instanceof Terminal.OnGroundRow || leg.to() instanceof Terminal.OnGroundRow;
+        // A resistor and a capacitor may stand side by side between the same ends.
+        boolean isCapacitor = leg.fitting()
+                .filter(fitting -> fitting.sort() == Fitting.Sort.CAPACITOR)
+                .isPresent();
+        String id = leg.from().id() + " > " + leg.to().id() + (isCapacitor ? " by capacitor" : "");
+        add(new WireStep(
+                id,
+                steps.size() + 1,
+                leg.fitting().isPresent() ? WireStep.Kind.FITTING : WireStep.Kind.TIE,
+                leg.from(),
+                leg.to(),
+                isGround || leg.fitting().isEmpty() ? WireColour.BLACK : WireColour.GREY,
+                node.place(signal),
+                Optional.empty(),
+                leg.fitting(),
+                node.node().plugged().contains(id)));
     }
 
     private void toOtherBoard(Away wire) {
@@ -312,6 +375,18 @@ final class WireSteps {
     }
 
     private Terminal onPin(Endpoint pin) {
+        return onPin(node, pin);
+    }
+
+    /** A part's own first ground pin. */
+    static Optional<Terminal> ownGround(NodeCircuit node, String part) {
+        return node.part(part).orElseThrow().cls().pins().stream()
+                .filter(pin -> pin.use() == PinUse.GROUND)
+                .findFirst()
+                .map(pin -> onPin(node, new Endpoint(part, pin.label())));
+    }
+
+    static Terminal onPin(NodeCircuit node, Endpoint pin) {
         Placed placed = node.part(pin.part()).orElseThrow();
         List<Pin> pins = placed.cls().pins();
         for (int i = 0; i < pins.size(); i++) {

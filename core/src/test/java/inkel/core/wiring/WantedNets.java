@@ -16,6 +16,7 @@ import inkel.core.document.Part;
 import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,6 +32,7 @@ final class WantedNets {
     private final Circuit circuit;
 
     private final Nets wanted = new Nets();
+    private final List<String> pieces = new ArrayList<>();
     private boolean isClear = true;
 
     WantedNets(Build build) {
@@ -64,6 +66,38 @@ final class WantedNets {
                     .forEach(step -> nets.join(end(node, step.from()), end(node, step.to())));
         }
         return nets;
+    }
+
+    /** Resistors and capacitors beside wires: what, how much, from the pin that listens to where. */
+    List<String> pieces() {
+        return pieces;
+    }
+
+    /** The same as the lists have them; what bare chips want around them left out. */
+    List<String> listedPieces(List<WireList> lists) {
+        List<String> listed = new ArrayList<>();
+        for (WireList list : lists) {
+            String node = list.node().node().id();
+            for (WireStep step : list.steps()) {
+                boolean isPiece = step.fitting().isPresent() && step.subject().isPin();
+                if (isPiece) {
+                    String value = step.fitting().get().sort() + " "
+                            + step.fitting().get().value().si();
+                    List<String> ends = new ArrayList<>(List.of(end(node, step.from()), end(node, step.to())));
+                    ends.sort(null);
+                    listed.add(value + " " + ends);
+                }
+            }
+        }
+        listed.sort(null);
+        return listed;
+    }
+
+    private void beside(String what, double value, String one, String other) {
+        List<String> ends = new ArrayList<>(List.of(one, other));
+        ends.sort(null);
+        pieces.add(what + " " + value + " " + ends);
+        pieces.sort(null);
     }
 
     String end(String node, Terminal terminal) {
@@ -179,6 +213,20 @@ final class WantedNets {
                 }
             });
         }
+        for (Part part : node.parts()) {
+            for (Endpoint rail : part.feeds().values()) {
+                Part source = part(node.id(), rail.part());
+                if (part.groundApart() && source.groundApart()) {
+                    List<String> own = new ArrayList<>(grounds(node, source, false));
+                    own.addAll(grounds(node, part, false));
+                    own.forEach(pin -> wanted.join(own.get(0), pin));
+                }
+            }
+            if (part.groundApart()) {
+                List<String> own = grounds(node, part, false);
+                own.forEach(pin -> wanted.join(own.get(0), pin));
+            }
+        }
         node.wires().forEach(wire -> wire(node, volts, wire, ground));
     }
 
@@ -202,8 +250,17 @@ final class WantedNets {
                 .filter(Between.ShifterWay.class::isInstance)
                 .map(Between.ShifterWay.class::cast)
                 .findFirst();
-        if (way.isEmpty()) {
+        boolean isTie = volts.rail(wire.to()).isPresent()
+                || wire.to().part().equals(wire.from().part());
+        if (way.isEmpty() && isTie) {
             wanted.join(at(node, wire.from()), at(node, wire.to()));
+            return;
+        }
+        if (way.isEmpty()) {
+            Optional<Between> piece = node.between().stream()
+                    .filter(entry -> entry.signal().equals(wire.from()))
+                    .findFirst();
+            piece(node, volts, wire, piece.orElse(null), ground);
             return;
         }
         String shifter = way.get().shifter();
@@ -229,6 +286,59 @@ final class WantedNets {
         }
         wanted.join(at(node, wire.from()), at(node, new Endpoint(shifter, near)));
         wanted.join(at(node, wire.to()), at(node, new Endpoint(shifter, far)));
+    }
+
+    /** An optocoupler parts the wire in two; a transistor has its emitter on ground. */
+    private void piece(Node node, NodeCircuit volts, Wire wire, Between piece, String ground) {
+        String leg = node.id() + " leg " + wire.from() + " ";
+        besides(node, volts, wire, piece, ground);
+        if (!(piece instanceof Between.Opto)) {
+            wanted.join(at(node, wire.from()), at(node, wire.to()));
+            if (piece instanceof Between.CoilDriver) {
+                wanted.join(leg + "emitter", groundOf(node, wire.to(), ground));
+            }
+            return;
+        }
+        Endpoint talks = doesPartTalk(node, wire) ? wire.from() : wire.to();
+        Endpoint listens = doesPartTalk(node, wire) ? wire.to() : wire.from();
+        wanted.join(at(node, talks), leg + "anode");
+        wanted.join(at(node, listens), leg + "collector");
+        wanted.join(groundOf(node, talks, ground), leg + "cathode");
+        wanted.join(groundOf(node, listens, ground), leg + "emitter");
+    }
+
+    private boolean doesPartTalk(Node node, Wire wire) {
+        PinUse use = cls(part(node.id(), wire.from().part()))
+                .pin(wire.from().pin())
+                .orElseThrow()
+                .use();
+        return switch (use) {
+            case OUTPUT, INTERRUPT, ANALOG, UART_TX, SPI_MISO -> true;
+            default -> false;
+        };
+    }
+
+    /** What goes from the pin that listens to ground or to its supply. */
+    private void besides(Node node, NodeCircuit volts, Wire wire, Between piece, String ground) {
+        Endpoint listens = doesPartTalk(node, wire) ? wire.to() : wire.from();
+        String pin = at(node, listens);
+        String low = groundOf(node, listens, ground);
+        Optional<String> supply = volts.ioRail(listens).map(rail -> node.id() + " row " + rail.id());
+        if (piece instanceof Between.Divider divider) {
+            beside("RESISTOR", divider.toGround().ohms(), pin, low);
+            divider.capacitor().ifPresent(value -> beside("CAPACITOR", value.farads(), pin, low));
+        } else if (piece instanceof Between.Series series) {
+            series.capacitor().ifPresent(value -> beside("CAPACITOR", value.farads(), pin, low));
+        } else if (piece instanceof Between.Diode diode) {
+            supply.ifPresent(rail -> beside("RESISTOR", diode.pullUp().ohms(), pin, rail));
+        } else if (piece instanceof Between.Opto opto) {
+            supply.ifPresent(rail -> beside("RESISTOR", opto.pullUp().ohms(), pin, rail));
+        }
+    }
+
+    private String groundOf(Node node, Endpoint pin, String ground) {
+        Part owner = part(node.id(), pin.part());
+        return owner.groundApart() ? grounds(node, owner, true).get(0) : ground;
     }
 
     private void link(NodeWire link) {

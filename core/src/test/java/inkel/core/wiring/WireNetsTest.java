@@ -9,19 +9,28 @@ import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
+import inkel.core.document.Wire;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.CopyNode;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
 import inkel.core.document.edit.SetGround;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
+import inkel.core.pins.PinFit;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
+import inkel.core.quantity.Capacitance;
+import inkel.core.quantity.Resistance;
 import inkel.core.remedy.AddParts;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -102,7 +111,7 @@ class WireNetsTest {
         for (int i = 0; i < 4; i++) {
             build = oneWayOut(build, random);
         }
-        build = planned(build);
+        build = planned(oneGiven(onePiece(onePiece(build, random), random), random));
         if (random.nextInt(3) == 0) {
             List<Part> parts = build.nodes().get(0).parts();
             Part part = parts.get(random.nextInt(parts.size()));
@@ -123,6 +132,43 @@ class WireNetsTest {
         }
         List<Fix> fixes = findings.get(random.nextInt(findings.size())).fixes();
         return fixes.isEmpty() ? build : fixes.get(random.nextInt(fixes.size())).apply(build);
+    }
+
+    /** Something by chance in the wire of a signal that goes one way. */
+    private static Build onePiece(Build build, Random random) throws Exception {
+        NodeCircuit node = Circuit.of(build, Builds.CATALOG).nodes().get(0);
+        List<Endpoint> signals = node.nets().values().stream()
+                .flatMap(List::stream)
+                .map(Wire::from)
+                .filter(signal -> node.between(signal).isEmpty())
+                .filter(signal -> !node.pin(signal).orElseThrow().use().isTwoWay())
+                .toList();
+        if (signals.isEmpty()) {
+            return build;
+        }
+        Endpoint signal = signals.get(random.nextInt(signals.size()));
+        Resistance one = Resistance.ofOhms(1000 + random.nextInt(9000));
+        Resistance other = Resistance.ofOhms(1000 + random.nextInt(9000));
+        Optional<Capacitance> across =
+                random.nextBoolean() ? Optional.of(Capacitance.ofFarads(1e-9)) : Optional.empty();
+        Between piece =
+                switch (random.nextInt(4)) {
+                    case 0 -> new Between.Divider(signal, one, other, across, Extras.NONE);
+                    case 1 -> new Between.Series(signal, one, across, Extras.NONE);
+                    case 2 -> new Between.Diode(signal, one, Extras.NONE);
+                    default -> new Between.Opto(signal, one, other, Extras.NONE);
+                };
+        return new Insert(Builds.NODE, piece).apply(build);
+    }
+
+    /** A signal given by hand to the signal of another part, where one of the table can take it. */
+    private static Build oneGiven(Build build, Random random) throws Exception {
+        NodeCircuit node = Circuit.of(build, Builds.CATALOG).nodes().get(0);
+        List<Wire> given = new ArrayList<>();
+        node.signals().forEach(signal -> PinFit.legal(node, signal)
+                .filter(target -> node.pin(target).orElseThrow().servesByChoice())
+                .forEach(target -> given.add(Wire.placed(signal, target))));
+        return given.isEmpty() ? build : new SetWire(Builds.NODE, given.get(random.nextInt(given.size()))).apply(build);
     }
 
     /** The same node once more, and a free plain pin of each board joined. */
@@ -153,6 +199,7 @@ class WireNetsTest {
         Set<Set<String>> wanted = plan.wanted().ofPins();
         Set<Set<String>> listed = plan.listed(lists).ofPins();
         assertEquals(text(minus(wanted, listed)), text(minus(listed, wanted)), "wanted, and listed instead");
+        assertEquals(plan.pieces(), plan.listedPieces(lists));
         for (WireList list : lists) {
             groundsComeFirst(build, plan, list);
         }
@@ -170,7 +217,7 @@ class WireNetsTest {
         return text;
     }
 
-    /** Before the first wire that is no ground every ground of the node is on one net. */
+    /** Before the first wire that is no ground every ground that is not kept apart is on one net. */
     private static void groundsComeFirst(Build build, WantedNets plan, WireList list) {
         Node node = list.node().node();
         List<WireStep> grounds = list.steps().stream()
@@ -183,8 +230,12 @@ class WireNetsTest {
         Nets nets = new Nets();
         for (WireStep step : grounds) {
             nets.join(plan.end(node.id(), step.from()), plan.end(node.id(), step.to()));
-            ends.add(plan.end(node.id(), step.from()));
-            ends.add(plan.end(node.id(), step.to()));
+            boolean isApart = step.from() instanceof Terminal.OnPin pin
+                    && node.part(pin.pin().part()).orElseThrow().groundApart();
+            if (!isApart) {
+                ends.add(plan.end(node.id(), step.from()));
+                ends.add(plan.end(node.id(), step.to()));
+            }
         }
         ends.forEach(end -> assertTrue(nets.areJoined(ends.get(0), end), end));
     }
@@ -218,7 +269,9 @@ class WireNetsTest {
                     whole.steps().stream().filter(step -> step != left).toList();
             List<WireList> without = new ArrayList<>(List.of(new WireList(whole.node(), steps, Set.of())));
             without.addAll(rest);
-            assertTrue(!plan.wanted().ofPins().equals(plan.listed(without).ofPins()), "without " + left.id());
+            boolean isSame = plan.wanted().ofPins().equals(plan.listed(without).ofPins())
+                    && plan.pieces().equals(plan.listedPieces(without));
+            assertTrue(!isSame, "without " + left.id());
         }
     }
 }

@@ -28,6 +28,7 @@ import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
+import inkel.core.pins.PinFit;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
 import inkel.core.power.PinLoadReport;
@@ -138,7 +139,7 @@ final class LoomMaker {
         node.parts().forEach(placed -> placed.cls().offers().forEach(pin -> {
             Endpoint end = placed.endpoint(pin);
             boolean isUsed = pins.isTaken(end);
-            boolean isWanted = isUsed || asked.contains(end);
+            boolean isWanted = isUsed || asked.contains(end) || isOpenToHands(placed, pin);
             boolean isBoard = placed.part().isBoard();
             // A driver's channels are only threads where something hangs on them.
             if (isWanted || isBoard && !view.hidesFree()) {
@@ -149,6 +150,19 @@ final class LoomMaker {
             }
         }));
         return found;
+    }
+
+    /** A knob's wire or a channel that nobody has yet, where something on the table could hang on it. */
+    private boolean isOpenToHands(Placed placed, Pin pin) {
+        boolean isGiver = !placed.part().isBoard()
+                && (pin.servesByChoice()
+                        || pin.can(Ability.Kind.VOLTAGE)
+                        || pin.can(Ability.Kind.ADC)
+                        || pin.can(Ability.Kind.DRIVE));
+        return isGiver
+                && !view.hidesFree()
+                && node.signals().anyMatch(signal -> PinFit.whyNot(node, signal, placed.endpoint(pin))
+                        .isEmpty());
     }
 
     private List<Thread> ordered(List<Thread> found) {
@@ -262,13 +276,14 @@ final class LoomMaker {
     private Row signal(Pin pin, Endpoint end) {
         Place place = node.place(end);
         Optional<Wire> wire = node.wire(end);
-        int thread = wire.map(this::threadOf).orElse(-1);
+        // What serves another part hangs on its own thread, where that part's knot is.
+        int thread = wire.map(this::threadOf).orElse(node.nets().containsKey(end) ? number.getOrDefault(end, -1) : -1);
         int other = Optional.ofNullable(compared.get(end))
                 .map(to -> threadOf(Wire.placed(end, to)))
                 .filter(found -> found != thread)
                 .orElse(-1);
         Knot.Form form = wire.isEmpty()
-                ? Knot.Form.OPEN
+                ? thread < 0 ? Knot.Form.OPEN : Knot.Form.FIXED
                 : clashes.contains(place) ? Knot.Form.CLASH : form(pins.how(wire.get()));
         return new Row(
                 place,
@@ -295,7 +310,7 @@ final class LoomMaker {
     private static Mark mark(Between between) {
         if (between instanceof Between.ShifterWay) {
             return Mark.CONVERTER;
-        } else if (between instanceof Between.CoilDriver) {
+        } else if (between instanceof Between.CoilDriver || between instanceof Between.Opto) {
             return Mark.TRANSISTOR;
         }
         return between instanceof Between.Nothing ? Mark.LEFT : Mark.RESISTORS;

@@ -9,11 +9,13 @@ import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
+import inkel.core.remedy.PinNames;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
@@ -102,6 +104,10 @@ public final class WhyPanel extends Scroller {
             edit(assessment, selected);
             return;
         }
+        if (isEditing && isWire(assessment, selected)) {
+            editPiece(assessment, selected);
+            return;
+        }
         show(Explainer.explain(assessment, node, session.stageProperty().get(), notes(), selected));
         scrollTo(0);
     }
@@ -113,6 +119,30 @@ public final class WhyPanel extends Scroller {
                         .circuit(selected.node())
                         .flatMap(circuit -> circuit.part(selected.part()))
                         .isPresent();
+    }
+
+    /** Whether a wire that something can be put into is selected. */
+    private static boolean isWire(Assessment assessment, Place selected) {
+        return selected != null
+                && selected.isPin()
+                && assessment
+                        .circuit(selected.node())
+                        .filter(circuit -> circuit.wire(selected.endpoint())
+                                .filter(wire -> !circuit.isTie(wire))
+                                .isPresent())
+                        .isPresent();
+    }
+
+    private void editPiece(Assessment assessment, Place selected) {
+        NodeCircuit circuit = assessment.circuit(selected.node()).orElseThrow();
+        Caption title = Ui.text(Words.say(PinNames.of(circuit, selected.endpoint())), "why-title");
+        title.setId("why-title");
+        PieceForm form = new PieceForm(session, selected, circuit.between(selected.endpoint()), () -> {
+            isEditing = false;
+            fill();
+        });
+        content.getChildren().setAll(title, form);
+        form.first().requestFocus();
     }
 
     /** Opens the figures of the selected part for changing. */
@@ -218,6 +248,16 @@ public final class WhyPanel extends Scroller {
             // Behind the figures, where they are read.
             int at = figures == null ? -1 : content.getChildren().indexOf(figures);
             content.getChildren().add(at < 0 ? content.getChildren().size() : at + 1, own);
+        }
+        if (!isInspected
+                && isWire(
+                        session.assessmentProperty().get(),
+                        session.selectionProperty().get())) {
+            Tile piece = new Tile(
+                    this::editFigures, Ui.word(Words.get("piece.open"), "pill-text"), Pos.CENTER, "pill-button");
+            piece.setId("piece-open");
+            piece.setAccessibleText(Words.get("piece.open"));
+            content.getChildren().add(piece);
         }
         if (!isInspected) {
             actions(why.actions());

@@ -22,6 +22,7 @@ import inkel.core.io.json.JsonText.BadJson;
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
+import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
@@ -308,6 +309,16 @@ public final class BuildReader {
                         signal,
                         fields.quantity("series", Unit.OHM, "1 kΩ"),
                         fields.quantity("to_ground", Unit.OHM, "2.2 kΩ"),
+                        capacitor(fields),
+                        fields.extras()));
+            case "diode":
+                return Optional.of(
+                        new Between.Diode(signal, fields.quantity("pull_up", Unit.OHM, "10 kΩ"), fields.extras()));
+            case "opto":
+                return Optional.of(new Between.Opto(
+                        signal,
+                        fields.quantity("series", Unit.OHM, "390 Ω"),
+                        fields.quantity("pull_up", Unit.OHM, "10 kΩ"),
                         fields.extras()));
             case "shifter":
                 String shifter = fields.text("shifter");
@@ -318,8 +329,8 @@ public final class BuildReader {
                 return Optional.of(new Between.Nothing(
                         signal, fields.optionalText("reason").orElse(""), fields.extras()));
             case "series":
-                return Optional.of(
-                        new Between.Series(signal, fields.quantity("series", Unit.OHM, "330 Ω"), fields.extras()));
+                return Optional.of(new Between.Series(
+                        signal, fields.quantity("series", Unit.OHM, "330 Ω"), capacitor(fields), fields.extras()));
             case "coil-driver":
                 return Optional.of(
                         new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
@@ -327,9 +338,15 @@ public final class BuildReader {
                 fields.problem(
                         "kind",
                         Fact.of("problem.expected_value")
-                                .with("example", "divider, shifter, series, coil-driver, nothing")
+                                .with("example", "divider, shifter, series, diode, opto, coil-driver, nothing")
                                 .with("found", kind));
                 return Optional.empty();
         }
+    }
+
+    private static Optional<Capacitance> capacitor(Fields fields) {
+        return fields.has("capacitor")
+                ? Optional.of(fields.quantity("capacitor", Unit.FARAD, "100 nF"))
+                : Optional.empty();
     }
 }

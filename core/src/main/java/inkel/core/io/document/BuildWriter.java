@@ -191,6 +191,13 @@ public final class BuildWriter {
             tree.put("kind", "divider");
             tree.put("series", Engineering.exact(divider.series()));
             tree.put("to_ground", Engineering.exact(divider.toGround()));
+        } else if (between instanceof Between.Diode diode) {
+            tree.put("kind", "diode");
+            tree.put("pull_up", Engineering.exact(diode.pullUp()));
+        } else if (between instanceof Between.Opto opto) {
+            tree.put("kind", "opto");
+            tree.put("series", Engineering.exact(opto.series()));
+            tree.put("pull_up", Engineering.exact(opto.pullUp()));
         } else if (between instanceof Between.ShifterWay way) {
             tree.put("kind", "shifter");
             tree.put("shifter", way.shifter());
@@ -206,6 +213,7 @@ public final class BuildWriter {
             tree.put("kind", "coil-driver");
             tree.put("base", Engineering.exact(driver.base()));
         }
+        between.capacitor().ifPresent(value -> tree.put("capacitor", Engineering.exact(value)));
         return with(tree, between.extras());
     }
 }

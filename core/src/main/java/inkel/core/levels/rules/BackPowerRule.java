@@ -18,9 +18,12 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.ESeries;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
+import inkel.core.levels.WireSpeed;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
@@ -42,6 +45,9 @@ public final class BackPowerRule implements Rule<LevelReport> {
     private static final Voltage CLAMP = Voltage.ofMillivolts(300);
 
     private static final Resistance IN_LINE = Resistance.ofOhms(1000);
+
+    /** Less than this keeps no current small. */
+    private static final Resistance LEAST_IN_LINE = Resistance.ofOhms(220);
 
     @Override
     public RuleInfo info() {
@@ -98,25 +104,35 @@ public final class BackPowerRule implements Rule<LevelReport> {
                 .build();
     }
 
+    /** As much as keeps the current small, and no more than every one of the wires still rises through in time. */
+    private static Optional<Resistance> inLine(NodeCircuit node, List<Endpoint> signals) {
+        Resistance most = signals.stream()
+                .flatMap(signal -> WireSpeed.of(node, signal).stream())
+                .map(WireSpeed::mostResistance)
+                .reduce(IN_LINE, Quantity::smaller);
+        return LEAST_IN_LINE.ohms() > most.ohms()
+                ? Optional.empty()
+                : Optional.of(Resistance.ofOhms(ESeries.E12.atMost(most.ohms())));
+    }
+
     private static List<Fix> fixes(List<Link> links, NodeCircuit node, Placed receiver) {
-        List<Edit> resistors = links.stream()
-                .map(Link::signal)
-                .distinct()
-                .filter(signal ->
-                        !node.pin(signal.endpoint()).orElseThrow().use().isTwoWay())
-                .map(signal -> (Edit)
-                        new Insert(node.node().id(), new Between.Series(signal.endpoint(), IN_LINE, Extras.NONE)))
-                .toList();
+        List<Endpoint> signals =
+                links.stream().map(Link::signal).distinct().map(Place::endpoint).toList();
         List<Fix> fixes = new ArrayList<>();
-        if (resistors.size() == links.stream().map(Link::signal).distinct().count()) {
+        boolean isOneWay = signals.stream()
+                .noneMatch(signal -> node.pin(signal).orElseThrow().use().isTwoWay());
+        inLine(node, signals).filter(ohms -> isOneWay).ifPresent(ohms -> {
+            List<Edit> resistors = signals.stream()
+                    .map(signal -> (Edit) new Insert(node.node().id(), new Between.Series(signal, ohms, Extras.NONE)))
+                    .toList();
             fixes.add(new Fix(
                     "series",
                     Fact.of("fix.series_all")
-                            .with("value", IN_LINE)
+                            .with("value", ohms)
                             .with("part", receiver.part().name()),
                     Fact.of("fix.series_all.cost").with("count", resistors.size()),
                     resistors));
-        }
+        });
         fixes.add(new Fix(
                 "together",
                 Fact.of("fix.together").with("part", receiver.part().name()),

@@ -14,7 +14,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import java.util.List;
 
-/** Reports a divider or a buffer in a wire that both ends drive: it serves one way and spoils the other. */
+/** Reports what leads one way only in a wire that both ends drive: it serves one way and spoils the other. */
 public final class DividerTwoWayRule implements Rule<LevelReport> {
     private static final RuleInfo INFO = new RuleInfo("levels.divider_two_way", Severity.STOP, Stage.LEVELS);
 
@@ -28,7 +28,7 @@ public final class DividerTwoWayRule implements Rule<LevelReport> {
         return levels.circuit().nodes().stream()
                 .flatMap(node -> node.node().between().stream()
                         .filter(between -> isTwoWay(node, between))
-                        .filter(between -> between instanceof Between.Divider || isBuffer(node, between))
+                        .filter(between -> between.isOneWay() || isBuffer(node, between))
                         .map(between -> describe(node, between)))
                 .toList();
     }
@@ -48,6 +48,8 @@ public final class DividerTwoWayRule implements Rule<LevelReport> {
         Finding.Builder finding = Finding.of(INFO, node.place(between.signal()));
         if (isBuffer(node, between)) {
             finding.variant("buffer");
+        } else if (!(between instanceof Between.Divider)) {
+            finding.variant("piece");
         }
         return finding.with("signal", PinNames.of(node, between.signal()))
                 .fix(new Fix(

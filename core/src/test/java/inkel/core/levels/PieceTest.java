@@ -1,0 +1,237 @@
+package inkel.core.levels;
+
+import static inkel.core.kit.Builds.CATALOG;
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.circuit.Circuit;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.finding.Finding;
+import inkel.core.formula.Verdict;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.BuildWriter;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import inkel.core.parts.PartsList;
+import inkel.core.quantity.Capacitance;
+import inkel.core.quantity.Resistance;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Diodes, optocouplers and low passes in a wire, reckoned by hand. A USB port gives 4.75 to 5.25 V. */
+class PieceTest {
+    private static Resistance ohms(double value) {
+        return Resistance.ofOhms(value);
+    }
+
+    private static Between diode(String signal, double pullUp) {
+        return new Between.Diode(end(signal), ohms(pullUp), Extras.NONE);
+    }
+
+    private static Between opto(String signal, double series, double pullUp) {
+        return new Between.Opto(end(signal), ohms(series), ohms(pullUp), Extras.NONE);
+    }
+
+    private static Between lowPass(String signal, double series, double nanofarads) {
+        return new Between.Series(
+                end(signal), ohms(series), Optional.of(Capacitance.ofFarads(nanofarads * 1e-9)), Extras.NONE);
+    }
+
+    private static Link link(Builds builds, String signal) {
+        List<Link> links = LevelReport.of(Circuit.of(builds.build(), CATALOG)).of(Builds.place(signal));
+        assertEquals(1, links.size());
+        return links.get(0);
+    }
+
+    private static Builds wifi() {
+        return Builds.classic().part("net", "bridge-wifi", "VCC=board.3V3").wire("net.RX", "board.D1");
+    }
+
+    // Straight, 5.25 V go into a pin that bears 3.2 + 0.3 V. Behind the diode the high is the part's own 3.2 to 3.4 V,
+    // read
+    // above 0.75 of it: 0.25 × 3.2 = 0.8 V to spare. The low is 0.3 + 0.4 = 0.7 V, read below 0.25 × 3.2 = 0.8 V.
+    @Test
+    void aDiodeLetsOnlyTheLowOfAHigherSupplyThrough() {
+        assertEquals(Verdict.HARMS, link(wifi(), "net.RX").verdict());
+        Link safe = link(wifi().between(diode("net.RX", 10_000)), "net.RX");
+        assertEquals(0.8, safe.check().highMargin().volts(), 1e-9);
+        assertEquals(0.1, safe.check().lowMargin().volts(), 1e-9);
+        assertEquals(0.3, safe.check().headroom().volts(), 1e-9);
+    }
+
+    // 3.3 V up to 5 V: the board's 2.62 V and the diode's 0.2 V at least hold the high at 2.82 V, where the strip at
+    // 5.25 V
+    // reads a high above 0.7 × 5.25 = 3.675 V.
+    @Test
+    void aDiodeDoesNotLiftAHighAboveTheDriverAndItself() {
+        Builds strip = Builds.dualCore()
+                .part("strip", "led-addressable", "V+=board.VBUS")
+                .wire("strip.DIN", "board.GP2")
+                .between(diode("strip.DIN", 4700));
+        assertEquals(2.82 - 3.675, link(strip, "strip.DIN").check().highMargin().volts(), 1e-9);
+    }
+
+    private static Builds apart(Between piece) {
+        return Builds.classic()
+                .part("turn", "stepper-driver", "V+=board.5V")
+                .wire("turn.IN1", "board.D4")
+                .between(piece);
+    }
+
+    // The low of the transistor is 0.4 V where the driver reads below 0.8 V; the high is its own supply.
+    @Test
+    void anOptocouplerGivesTheListenersOwnLevels() {
+        Link link = link(apart(opto("turn.IN1", 390, 10_000)), "turn.IN1");
+        assertEquals(0.4, link.check().lowMargin().volts(), 1e-9);
+        assertEquals(4.75 - 2.4, link.check().highMargin().volts(), 1e-9);
+        assertEquals(Verdict.FINE, link.verdict());
+    }
+
+    // Wanted: 5.25 V / 10 kΩ / 50 % = 1.05 mA. Given: (4.75 − 0.3 − 1.4) V / R = 1.05 mA at 2904.8 Ω. Asked at most:
+    // (5.25 − 1.0) V / R, and the pin gives 20 mA: at least 212.5 Ω.
+    @ParameterizedTest
+    @CsvSource({
+        "2904, quiet",
+        "2905, levels.opto",
+        "213, quiet",
+        "212, levels.opto.over",
+    })
+    void theLampOfAnOptocouplerIsBrightEnoughAndNotTooBright(double series, String told) throws Exception {
+        Builds builds = apart(opto("turn.IN1", series, 10_000));
+        if (told.equals("quiet")) {
+            RuleKit.quiet(builds, "levels.opto");
+            return;
+        }
+        Finding finding = RuleKit.firesAt(builds, "levels.opto", "turn.IN1");
+        assertEquals(told, finding.sentence().key());
+        RuleKit.everyWayOut(builds, "levels.opto");
+        assertEquals(
+                2700.0,
+                ((Resistance) finding.fixes().get(0).title().values().get("value")).ohms(),
+                "the next value of E12 below 2904.8 Ω");
+    }
+
+    @Test
+    void anOptocouplerNeedsNoCommonGround() {
+        Builds builds = Builds.classic()
+                .part("pack", "wall-supply-5v")
+                .part("turn", "stepper-driver", "V+=pack.+")
+                .wire("turn.IN1", "board.D4")
+                .groundApart("turn")
+                .groundApart("pack");
+        RuleKit.firesAt(builds, "power.no_common_ground", "turn");
+        RuleKit.quiet(builds.between(opto("turn.IN1", 390, 10_000)), "power.no_common_ground");
+    }
+
+    // A servo's shortest pulse is 0.5 ms; a tenth is 50 µs = 2.2 · R · (10 nF + 36 pF) at 2264.6 Ω.
+    @ParameterizedTest
+    @CsvSource({"2264, false", "2265, true"})
+    void aLowPassLeavesThePulsesOfAServoWhole(double series, boolean isSlow) throws Exception {
+        Builds builds = Builds.classic()
+                .part("arm", "servo-micro", "V+=board.5V")
+                .wire("arm.SIG", "board.D9")
+                .between(lowPass("arm.SIG", series, 10));
+        if (isSlow) {
+            RuleKit.firesAt(builds, "levels.in_line_slow", "arm.SIG");
+            RuleKit.everyWayOut(builds, "levels.in_line_slow");
+        } else {
+            RuleKit.quiet(builds, "levels.in_line_slow");
+        }
+    }
+
+    // 0.3 bit is 31.3 µs at 9600 and 15.6 µs at 19 200; the transistor of an optocoupler lets go in 20 µs.
+    @ParameterizedTest
+    @CsvSource({"9600, false", "38400, true"})
+    void anOptocouplerIsQuickEnoughForASlowPort(String baud, boolean isSlow) {
+        Builds builds = Builds.classic()
+                .part("blue", "bridge-bluetooth", "VCC=board.5V")
+                .setting("blue", "baud", baud)
+                .wire("blue.TXD", "board.D0")
+                .between(opto("blue.TXD", 390, 10_000));
+        if (isSlow) {
+            RuleKit.firesAt(builds, "levels.in_line_slow", "blue.TXD");
+        } else {
+            RuleKit.quiet(builds, "levels.in_line_slow");
+        }
+    }
+
+    @Test
+    void aButtonMayHaveAsSlowALowPassAsItLikes() {
+        RuleKit.quiet(
+                Builds.classic()
+                        .part("press", "button")
+                        .wire("press.A", "board.D4")
+                        .between(lowPass("press.A", 10_000, 1000)),
+                "levels.in_line_slow");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"diode", "opto"})
+    void whatLeadsOneWayIsNotPutInATwoWayWire(String kind) throws Exception {
+        Builds builds = Builds.classic()
+                .part("air", "pressure", "VCC=board.3V3")
+                .wire("air.SDA", "board.A4")
+                .wire("air.SCL", "board.A5")
+                .between(kind.equals("diode") ? diode("air.SDA", 10_000) : opto("air.SDA", 390, 10_000));
+        assertEquals(
+                "levels.divider_two_way.piece",
+                RuleKit.firesAt(builds, "levels.divider_two_way", "air.SDA")
+                        .sentence()
+                        .key());
+        RuleKit.everyWayOut(builds, "levels.divider_two_way");
+    }
+
+    @Test
+    void thePartsOfEveryPieceAreOnTheList() {
+        Builds builds = Builds.classic()
+                .part("turn", "stepper-driver", "V+=board.5V")
+                .wire("turn.IN1", "board.D4")
+                .wire("turn.IN2", "board.D5")
+                .wire("turn.IN3", "board.D6")
+                .between(opto("turn.IN1", 390, 10_000))
+                .between(diode("turn.IN2", 4700))
+                .between(lowPass("turn.IN3", 1000, 100));
+        TreeMap<String, Integer> counted = new TreeMap<>();
+        PartsList.of(builds.circuit()).lines().stream()
+                .filter(line -> line.kind() != PartsList.Kind.PART)
+                .forEach(line -> counted.put(
+                        line.what().key() + " " + line.what().values().getOrDefault("value", ""), line.count()));
+        assertTrue(counted.keySet().stream().anyMatch(key -> key.startsWith("have.optocoupler")), () -> "" + counted);
+        assertTrue(counted.keySet().stream().anyMatch(key -> key.startsWith("have.signal_diode")), () -> "" + counted);
+        assertEquals(
+                4,
+                counted.entrySet().stream()
+                        .filter(entry -> entry.getKey().startsWith("have.resistor"))
+                        .mapToInt(java.util.Map.Entry::getValue)
+                        .sum());
+        assertEquals(
+                1,
+                counted.entrySet().stream()
+                        .filter(entry -> entry.getKey().startsWith("have.capacitor"))
+                        .mapToInt(java.util.Map.Entry::getValue)
+                        .sum());
+    }
+
+    @Test
+    void everyPieceComesBackFromAFileAsItWas() throws Exception {
+        Build build = apart(opto("turn.IN1", 390, 10_000))
+                .wire("turn.IN2", "board.D5")
+                .wire("turn.IN3", "board.D6")
+                .wire("turn.IN4", "board.D7")
+                .between(diode("turn.IN2", 4700))
+                .between(lowPass("turn.IN3", 1000, 100))
+                .between(new Between.Divider(
+                        end("turn.IN4"), ohms(1200), ohms(2200), Optional.of(Capacitance.ofFarads(1e-9)), Extras.NONE))
+                .build();
+        Build again = BuildReader.parse(Path.of("piece.json"), BuildWriter.print(build), CATALOG);
+        assertEquals(build.nodes().get(0).between(), again.nodes().get(0).between());
+    }
+}
