@@ -97,7 +97,7 @@ final class PieceForm extends VBox {
         TextField field = new TextField(value);
         field.setId("piece-value-" + slot.key());
         field.setPromptText(
-                Words.get(slot.isOptional() ? "piece.none_or" : "setting.example", "value", slot.example()));
+                Words.get("setting.example", "value", slot.example()));
         field.getStyleClass().add("figure-field");
         field.setPrefWidth(VALUE_WIDTH);
         field.setMinWidth(VALUE_WIDTH);

@@ -38,8 +38,8 @@ public final class UnknownKeyRule implements Rule<Circuit> {
             List.of("id", "class", "name", "purpose", "feeds", "ground_apart", "since", "settings", "figures");
     static final List<String> OF_WIRE = List.of("from", "to", "held", "reason");
     static final List<String> OF_LINK = List.of("from", "to", "ground");
-    static final List<String> OF_BETWEEN =
-            List.of("signal", "kind", "series", "to_ground", "base", "shifter", "way", "reason");
+    static final List<String> OF_BETWEEN = List.of(
+            "signal", "kind", "series", "to_ground", "base", "pull_up", "capacitor", "shifter", "way", "reason");
     static final List<String> OF_MOMENT = List.of("id", "name", "raises", "length", "repeat", "at", "never");
 
     private static final List<String> SETTINGS =
