@@ -47,6 +47,26 @@ final class SettingReaders {
         };
     }
 
+    /** A text of a form, taken as it is. */
+    static Setting.Reader<String> text(Pattern form, String example) {
+        return new Setting.Reader<>() {
+            @Override
+            public Optional<String> read(PartClass cls, String text) {
+                return form.matcher(text).matches() ? Optional.of(text) : Optional.empty();
+            }
+
+            @Override
+            public String example(PartClass cls) {
+                return example;
+            }
+
+            @Override
+            public boolean isChoice() {
+                return false;
+            }
+        };
+    }
+
     /** A whole number, both ends included. */
     static Setting.Reader<Integer> whole(int least, int most, String example) {
         return amount(Unit.ONE, example, value -> value == Math.rint(value) && value >= least && value <= most, value ->

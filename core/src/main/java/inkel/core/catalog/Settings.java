@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 
 /**
  * All that a builder may choose for a part: the one table that file reader, form, rules and the prices of ways out
@@ -32,6 +33,8 @@ public final class Settings {
             cls -> cls.outputs().stream().anyMatch(output -> output.battery().isPresent());
     private static final Predicate<PartClass> SOURCES =
             cls -> cls.outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE);
+    private static final Predicate<PartClass> LEADS = SOURCES.and(
+            cls -> cls.outputs().stream().allMatch(output -> output.volts().isEmpty()));
     private static final Predicate<PartClass> FED = cls -> !cls.supplies().isEmpty();
     private static final Predicate<PartClass> BURSTING = cls -> !cls.bursts().isEmpty();
     private static final Predicate<PartClass> ANY = cls -> true;
@@ -40,8 +43,16 @@ public final class Settings {
     public static final Setting<Voltage> VOLTS = new Setting<>(
             "volts",
             SettingReaders.amount(Unit.VOLT, "6 V"),
-            SOURCES.and(BATTERIES.negate()).and(cls -> cls.pins().stream().noneMatch(Pin::isLead)),
+            SOURCES.and(LEADS.negate()).and(BATTERIES.negate()).and(cls -> cls.pins().stream()
+                    .noneMatch(Pin::isLead)),
             LINE);
+
+    /** The rail of another board that a lead brings, as node, part and pin. */
+    public static final Setting<String> RAIL = new Setting<>(
+            "rail",
+            SettingReaders.text(Pattern.compile("[a-z0-9-]+/[a-z0-9-]+\\.\\S+"), "lower-lock/board.5V"),
+            LEADS,
+            WIRE);
 
     /** How many cells a battery has in a row. */
     public static final Setting<Integer> CELLS =
@@ -187,6 +198,7 @@ public final class Settings {
     /** Every setting; those that carry a value come first, in the order a form shows them. */
     private static final List<Setting<?>> ALL = List.of(
             VOLTS,
+            RAIL,
             CELLS,
             HOURS,
             AMBIENT,

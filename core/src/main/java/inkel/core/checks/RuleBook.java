@@ -64,6 +64,7 @@ import inkel.core.power.rules.BurstDroopRule;
 import inkel.core.power.rules.CoilDriveRule;
 import inkel.core.power.rules.DecouplingRule;
 import inkel.core.power.rules.DropoutRule;
+import inkel.core.power.rules.LeadNowhereRule;
 import inkel.core.power.rules.MainsCareRule;
 import inkel.core.power.rules.NoCommonGroundRule;
 import inkel.core.power.rules.PinCurrentRule;
@@ -106,6 +107,7 @@ public final class RuleBook {
             new Entry<>(new UnknownKeyRule(), CIRCUIT),
             new Entry<>(new HeaderLooseRule(), CIRCUIT),
             new Entry<>(new FigureUnknownRule(), LEVELS),
+            new Entry<>(new LeadNowhereRule(), POWER),
             new Entry<>(new SourceOverRule(), POWER),
             new Entry<>(new RailPeakRule(), POWER),
             new Entry<>(new RailAverageRule(), POWER),

@@ -14,9 +14,12 @@ import java.util.Optional;
  */
 public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, List<NodeWire> links) {
     public static Circuit of(Build build, Catalog catalog) {
-        List<NodeCircuit> nodes = build.nodes().stream()
-                .map(node -> NodeCircuit.of(node, catalog, Readings.of(build, node)))
-                .toList();
+        List<FarRail> far = FarRail.all(build, catalog);
+        List<NodeCircuit> nodes = far.isEmpty()
+                ? build.nodes().stream()
+                        .map(node -> NodeCircuit.of(node, catalog, Readings.of(build, node)))
+                        .toList()
+                : FarFeeds.circuits(build, catalog, far);
         return new Circuit(
                 build,
                 catalog,
@@ -35,6 +38,14 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, Lis
     /** The wires between boards whose pins are not there. */
     public List<NodeWire> lostLinks() {
         return build.links().stream().filter(link -> !links.contains(link)).toList();
+    }
+
+    /** Whether a lead from one of two boards to the other joins their grounds. */
+    public boolean isGroundBrought(String one, String other) {
+        return nodes.stream()
+                .flatMap(node -> node.farLoads().stream().map(FarLoad::rail))
+                .anyMatch(rail -> rail.rail().node().equals(one) && rail.taker().equals(other)
+                        || rail.rail().node().equals(other) && rail.taker().equals(one));
     }
 
     public Optional<NodeCircuit> node(String id) {

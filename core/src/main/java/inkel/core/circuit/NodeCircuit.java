@@ -37,6 +37,7 @@ public final class NodeCircuit {
     private final Node node;
     private final List<Lost> lost;
     private final Map<String, Placed> parts;
+    private final Map<String, FarLoad> far = new LinkedHashMap<>();
     private final Readings readings;
     private final Rails flows;
     private final Map<Endpoint, Rail> rails;
@@ -50,15 +51,18 @@ public final class NodeCircuit {
     private final Map<String, Ways> ways = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Endpoint>> up = new ConcurrentHashMap<>();
 
-    private NodeCircuit(Lost.Sifted sifted, Map<String, Placed> parts, Readings readings) {
+    private NodeCircuit(Lost.Sifted sifted, Map<String, Placed> parts, Readings readings, List<FarLoad> loads) {
         this.readings = readings;
         node = sifted.node();
         lost = sifted.lost();
         this.parts = parts;
         plugged = pluggedPins(node);
-        flows = new Rails(parts.values(), node.moments());
+        loads.forEach(load -> far.put(load.placed().id(), load));
+        List<Placed> taking = new ArrayList<>(parts.values());
+        loads.forEach(load -> taking.add(load.placed()));
+        flows = new Rails(taking, node.moments());
         rails = Collections.unmodifiableMap(flows.all());
-        for (Placed placed : parts.values()) {
+        for (Placed placed : taking) {
             for (Pin pin : placed.cls().pins()) {
                 pins.putIfAbsent(placed.endpoint(pin), pin);
             }
@@ -81,6 +85,14 @@ public final class NodeCircuit {
 
     /** @throws IllegalArgumentException when a part's class is not in the catalogue */
     static NodeCircuit of(Node node, Catalog catalog, Readings readings) {
+        return of(node, catalog, readings, Map.of(), List.of());
+    }
+
+    /**
+     * @param given what leads bring from other boards, by the id of the lead
+     * @param loads what leads to other boards take
+     */
+    static NodeCircuit of(Node node, Catalog catalog, Readings readings, Map<String, Rail> given, List<FarLoad> loads) {
         Map<String, PartClass> classes = new HashMap<>();
         for (Part part : node.parts()) {
             classes.put(part.id(), catalog.get(part.classId()));
@@ -94,9 +106,10 @@ public final class NodeCircuit {
                             part,
                             catalog,
                             Straps.address(part, sifted.node(), classes),
-                            Windings.drivenBy(part, sifted.node(), classes)));
+                            Windings.drivenBy(part, sifted.node(), classes),
+                            Optional.ofNullable(given.get(part.id()))));
         }
-        return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings);
+        return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings, loads);
     }
 
     /** The node, without what is {@link #lost}. */
@@ -118,8 +131,20 @@ public final class NodeCircuit {
         return parts.get(Part.BOARD);
     }
 
+    /** A part by its id, or what hangs on a lead to another board; see {@link #farLoads()}. */
     public Optional<Placed> part(String id) {
-        return Optional.ofNullable(parts.get(id));
+        Placed placed = parts.get(id);
+        return placed != null ? Optional.of(placed) : farLoad(id).map(FarLoad::placed);
+    }
+
+    /** Leads from here to other boards; what hangs on them takes current here and is no part of this table. */
+    public Collection<FarLoad> farLoads() {
+        return Collections.unmodifiableCollection(far.values());
+    }
+
+    /** Whether an id is that of what hangs on a lead to another board. */
+    public Optional<FarLoad> farLoad(String id) {
+        return Optional.ofNullable(far.get(id));
     }
 
     public Collection<Rail> rails() {

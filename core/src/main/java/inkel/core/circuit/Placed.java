@@ -47,9 +47,16 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
     }
 
     /** Joins a part to its class, as that is for this part: own figures, what is fed, what is turned down, bare or not. */
-    static Placed of(Part given, Catalog catalog, Optional<Integer> strapped, Optional<Windings> driven) {
+    static Placed of(
+            Part given,
+            Catalog catalog,
+            Optional<Integer> strapped,
+            Optional<Windings> driven,
+            Optional<Rail> brought) {
         PartClass plain = catalog.get(given.classId());
-        PartClass loaded = driven.map(windings -> windings.on(plain)).orElse(plain);
+        PartClass loaded = driven.map(windings -> windings.on(plain))
+                .or(() -> brought.map(rail -> bringing(plain, rail)))
+                .orElse(plain);
         PartClass own = OwnFigures.apply(loaded, given.figures());
         Part part = withFollowingFeeds(given, own);
         PartClass fed = fed(ofCells(turnedDown(own, part), part), part);
@@ -61,6 +68,23 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         PartClass placed =
                 pulls.equals(fed.pulls()) ? fed : fed.with(fed.supplies(), fed.outputs(), fed.io(), fed.modes(), pulls);
         return new Placed(part, placed, isMadeBare ? fed.pulls() : List.of(), strapped);
+    }
+
+    /** A lead has the volts of the rail that it brings, and gives no more than that. */
+    private static PartClass bringing(PartClass lead, Rail rail) {
+        List<Output> outputs = lead.outputs().stream()
+                .map(output -> new Output(
+                        output.pin(),
+                        rail.volts().map(volts -> new Figure<>(volts, Source.COMPUTED)),
+                        rail.output().rating(),
+                        output.from(),
+                        output.way(),
+                        output.own(),
+                        output.regulator(),
+                        output.battery(),
+                        output.orFrom()))
+                .toList();
+        return lead.with(lead.supplies(), outputs, lead.io(), lead.modes(), lead.pulls());
     }
 
     /** A supply pin that goes with another one is on its rail, where the builder gave it none of its own. */

@@ -68,7 +68,9 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
 
     /** What goes into a socket comes by a cable with plugs, which the source's own voltage allows for. */
     private static boolean hasWires(NodeCircuit node, Rail.Load load) {
-        return node.pin(load.pin()).filter(pin -> !pin.isSocket()).isPresent();
+        // A lead to another board is judged with the wires of what it feeds there.
+        return node.farLoad(load.pin().part()).isEmpty()
+                && node.pin(load.pin()).filter(pin -> !pin.isSocket()).isPresent();
     }
 
     public Contact contact() {

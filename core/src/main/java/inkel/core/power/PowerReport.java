@@ -123,7 +123,9 @@ public record PowerReport(
         for (NodeWire link : circuit.links()) {
             boolean isJoined =
                     circuit.links().stream().anyMatch(other -> other.isBesides(link) && other.groundJoined());
-            if (!isJoined && apart.stream().noneMatch(link::isBesides)) {
+            boolean isBrought =
+                    circuit.isGroundBrought(link.from().node(), link.to().node());
+            if (!isJoined && !isBrought && apart.stream().noneMatch(link::isBesides)) {
                 apart.add(link);
             }
         }

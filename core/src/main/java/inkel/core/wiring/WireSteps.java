@@ -4,6 +4,7 @@ import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.FarLoad;
 import inkel.core.circuit.Islands;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -101,6 +102,10 @@ final class WireSteps {
         away.stream()
                 .filter(wire -> wire.link().groundJoined())
                 .map(Away::ground)
+                .forEach(others::add);
+        node.farLoads().stream()
+                .map(FarLoad::rail)
+                .map(rail -> new Terminal.OnOtherBoard(rail.minus(), rail.takerName()))
                 .forEach(others::add);
         if (joined.size() == 2 && others.isEmpty() && !isRowWanted()) {
             add(
@@ -387,6 +392,11 @@ final class WireSteps {
     }
 
     static Terminal onPin(NodeCircuit node, Endpoint pin) {
+        Optional<FarLoad> far = node.farLoad(pin.part());
+        if (far.isPresent()) {
+            return new Terminal.OnOtherBoard(
+                    far.get().rail().plus(), far.get().rail().takerName());
+        }
         Placed placed = node.part(pin.part()).orElseThrow();
         List<Pin> pins = placed.cls().pins();
         for (int i = 0; i < pins.size(); i++) {

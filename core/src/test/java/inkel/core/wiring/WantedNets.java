@@ -17,9 +17,11 @@ import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 
 /**
@@ -194,10 +196,13 @@ final class WantedNets {
             part.feeds().values().forEach(rail -> used.put(rail.part(), true));
         }
         node.wires().forEach(wire -> used.put(wire.to().part(), true));
+        Set<String> brought = brought(node);
+        brought.forEach(part -> used.put(part, true));
         for (Part part : node.parts()) {
             boolean isIdle = cls(part).outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
                     && !used.containsKey(part.id());
-            boolean isByPlug = cls(part).outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
+            boolean isByPlug = !brought.contains(part.id())
+                    && cls(part).outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE)
                     && node.wires().stream().noneMatch(wire -> wire.to().part().equals(part.id()))
                     && node.parts().stream()
                             .flatMap(taker -> taker.feeds().entrySet().stream()
@@ -207,6 +212,7 @@ final class WantedNets {
             if (!part.groundApart() && !isIdle && !isByPlug && !rides(node, part)) {
                 grounds(node, part, false).forEach(pin -> wanted.join(ground, pin));
             }
+            lead(node, part, used);
             following(part).forEach((pin, rail) -> {
                 if (!isSocket(part, pin) && !rides(node, part)) {
                     wanted.join(at(node, rail), at(node, new Endpoint(part.id(), pin)));
@@ -228,6 +234,36 @@ final class WantedNets {
             }
         }
         node.wires().forEach(wire -> wire(node, volts, wire, ground));
+    }
+
+    /** A lead that something hangs on joins its two ends to the rail and to the ground of the board that gives. */
+    private void lead(Node node, Part part, Map<String, Boolean> used) {
+        String brings = part.settings().get("rail");
+        Optional<Node> giver = brings == null ? Optional.empty() : build.node(brings.substring(0, brings.indexOf('/')));
+        if (giver.isEmpty() || !used.containsKey(part.id())) {
+            return;
+        }
+        Endpoint rail =
+                Endpoint.parse(brings.substring(brings.indexOf('/') + 1)).orElseThrow();
+        wanted.join(at(giver.get(), rail), at(node, new Endpoint(part.id(), "+")));
+        wanted.join(giver.get().id() + " row ground", at(node, new Endpoint(part.id(), "-")));
+    }
+
+    /** The parts of a node whose rails a lead brings to another board. */
+    private Set<String> brought(Node node) {
+        Set<String> brought = new HashSet<>();
+        for (Node other : build.nodes()) {
+            for (Part lead : other.parts()) {
+                String brings = lead.settings().getOrDefault("rail", "");
+                boolean isUsed = other.parts().stream()
+                        .flatMap(part -> part.feeds().values().stream())
+                        .anyMatch(feed -> feed.part().equals(lead.id()));
+                if (isUsed && brings.startsWith(node.id() + "/")) {
+                    brought.add(brings.substring(node.id().length() + 1, brings.indexOf('.')));
+                }
+            }
+        }
+        return brought;
     }
 
     /** The feeds of a part, with those of pins that go with another one. */
@@ -338,7 +374,8 @@ final class WantedNets {
 
     private String groundOf(Node node, Endpoint pin, String ground) {
         Part owner = part(node.id(), pin.part());
-        return owner.groundApart() ? grounds(node, owner, true).get(0) : ground;
+        List<String> own = grounds(node, owner, true);
+        return owner.groundApart() && !own.isEmpty() ? own.get(0) : ground;
     }
 
     private void link(NodeWire link) {

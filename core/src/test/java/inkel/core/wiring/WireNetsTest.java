@@ -20,6 +20,7 @@ import inkel.core.document.Wire;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.CopyNode;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Insert;
 import inkel.core.document.edit.SetGround;
 import inkel.core.document.edit.SetWire;
@@ -32,6 +33,7 @@ import inkel.core.pins.Planner;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Resistance;
 import inkel.core.remedy.AddParts;
+import inkel.core.remedy.RailLeads;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -117,7 +119,27 @@ class WireNetsTest {
             Part part = parts.get(random.nextInt(parts.size()));
             build = part.isBoard() ? build : new SetGround(Builds.NODE, part.id(), true).apply(build);
         }
-        return random.nextInt(3) == 0 ? linked(build) : build;
+        return random.nextInt(3) == 0 ? fedFromTheOther(linked(build), random) : build;
+    }
+
+    /** A rail of one of the two boards brought to the other, for a part there. */
+    private static Build fedFromTheOther(Build build, Random random) throws Exception {
+        Circuit circuit = Circuit.of(build, Builds.CATALOG);
+        if (circuit.nodes().size() < 2) {
+            return build;
+        }
+        NodeCircuit taker = circuit.nodes().get(random.nextInt(2));
+        List<Fix> offers = RailLeads.offers(circuit, taker);
+        List<Part> fed = taker.node().parts().stream()
+                .filter(part -> !part.isBoard() && !part.feeds().isEmpty())
+                .toList();
+        if (offers.isEmpty() || fed.isEmpty()) {
+            return build;
+        }
+        Part part = fed.get(random.nextInt(fed.size()));
+        String pin = part.feeds().keySet().iterator().next();
+        return new Feed(taker.node().id(), part.id(), pin, Builds.end("lead.+"))
+                .apply(offers.get(random.nextInt(offers.size())).apply(build));
     }
 
     private static Build planned(Build build) throws Exception {

@@ -96,8 +96,7 @@ final class PieceForm extends VBox {
         name.setMaxWidth(Double.MAX_VALUE);
         TextField field = new TextField(value);
         field.setId("piece-value-" + slot.key());
-        field.setPromptText(
-                Words.get("setting.example", "value", slot.example()));
+        field.setPromptText(Words.get("setting.example", "value", slot.example()));
         field.getStyleClass().add("figure-field");
         field.setPrefWidth(VALUE_WIDTH);
         field.setMinWidth(VALUE_WIDTH);

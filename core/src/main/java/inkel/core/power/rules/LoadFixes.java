@@ -107,7 +107,7 @@ final class LoadFixes {
 
     private List<Fix> turnedDown(Current tooMuch) {
         List<Fix> fixes = new ArrayList<>();
-        for (Rail.Load load : rail.loads()) {
+        for (Rail.Load load : own()) {
             Placed placed = placed(load);
             for (Reduction lower : placed.cls().demands().reductions()) {
                 Current left = turnedDown(placed, lower);
@@ -159,12 +159,19 @@ final class LoadFixes {
     private List<Fix> moved(Current tooMuch, Function<Rail.Load, Current> size, boolean isEnough) {
         FeedFixes feeds = new FeedFixes(node, report.catalog());
         Comparator<Rail.Load> bySize = Comparator.comparing(size);
-        return rail.loads().stream()
+        return own().stream()
                 .filter(load -> size.apply(load).isAbove(Current.ZERO))
                 .filter(load -> isEnough != tooMuch.isAbove(size.apply(load)))
                 .sorted(isEnough ? bySize : bySize.reversed())
                 .flatMap(load -> moves(load, feeds).stream().limit(MOST_MOVES))
                 .limit(MOST)
+                .toList();
+    }
+
+    /** What hangs on another board is turned down and fed from elsewhere there. */
+    private List<Rail.Load> own() {
+        return rail.loads().stream()
+                .filter(load -> node.farLoad(load.pin().part()).isEmpty())
                 .toList();
     }
 
