@@ -288,7 +288,7 @@ final class WantedNets {
                 .findFirst();
         boolean isTie = volts.rail(wire.to()).isPresent()
                 || wire.to().part().equals(wire.from().part());
-        if (way.isEmpty() && isTie) {
+        if (isTie) {
             wanted.join(at(node, wire.from()), at(node, wire.to()));
             return;
         }
@@ -304,6 +304,13 @@ final class WantedNets {
         boolean isBuffer = cls(part(node.id(), shifter)).pin("A1").isPresent();
         Pin from =
                 cls(part(node.id(), wire.from().part())).pin(wire.from().pin()).orElseThrow();
+        if (isBuffer
+                && (volts.ioVolts(wire.from()).isEmpty()
+                        || volts.ioVolts(wire.to()).isEmpty()
+                        || volts.ioVolts(new Endpoint(shifter, "A" + number)).isEmpty())) {
+            isClear = false;
+            return;
+        }
         String near;
         String far;
         if (isBuffer) {

@@ -117,6 +117,7 @@ public final class WhyPanel extends Scroller {
                 && selected.isPart()
                 && assessment
                         .circuit(selected.node())
+                        .filter(circuit -> circuit.farLoad(selected.part()).isEmpty())
                         .flatMap(circuit -> circuit.part(selected.part()))
                         .isPresent();
     }

@@ -14,6 +14,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.document.edit.SetFigure;
 import inkel.core.document.edit.SetMoment;
@@ -135,6 +136,30 @@ class PowerWindowTest extends WindowJourney {
                 .queryAs(Pressable.class)::fire);
         until(() ->
                 node().part("gate-upper").orElseThrow().feeds().get("V+").part().equals("wall-supply-6v"));
+    }
+
+    @Test
+    void aRailOfTheOtherBoardIsBroughtToThisTable(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.POWER);
+        robot.interact(() -> session.nodeProperty().set("pump-house"));
+        press(robot, "#add-supply");
+        until(() -> find(robot, "supply-lead-lower-lock/bench.+") != null);
+        robot.interact(((Pressable) find(robot, "supply-lead-lower-lock/bench.+"))::fire);
+        until(() -> node("pump-house").part("lead").isPresent());
+        double before = peak("bench.+");
+        String supply = node("pump-house")
+                .part("relay")
+                .orElseThrow()
+                .feeds()
+                .keySet()
+                .iterator()
+                .next();
+        robot.interact(() -> session.apply(new Feed("pump-house", "relay", supply, new Endpoint("lead", "+"))));
+        until(() -> peak("bench.+") > before);
+        robot.interact(() -> session.nodeProperty().set(NODE));
+        until(() -> find(robot, "load-to_pump-house_lead-+") != null);
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> Math.abs(peak("bench.+") - before) < 1e-9);
     }
 
     @Test
