@@ -4,6 +4,7 @@ import inkel.core.formula.BaudRate;
 import inkel.core.formula.SpiClock;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Share;
 import java.util.List;
 import java.util.Optional;
 
@@ -11,6 +12,8 @@ import java.util.Optional;
  * What only a board has.
  *
  * @param clock the clock that its serial ports and timers divide
+ * @param tolerance how far that clock may be off, either way
+ * @param clocks what it can run on instead, the usual one among them; empty for a board with a crystal of its own
  * @param uartOversamples the clocks a bit that its ports can be set to, 16 or 8
  * @param uartRegisterBits how wide the whole part of the divisor is
  * @param uartFractionBits how many bits of fraction the divisor has, often 0
@@ -22,6 +25,8 @@ import java.util.Optional;
  */
 public record Controller(
         Frequency clock,
+        Share tolerance,
+        List<ClockChoice> clocks,
         List<Integer> uartOversamples,
         int uartRegisterBits,
         int uartFractionBits,
@@ -31,10 +36,27 @@ public record Controller(
         List<Timer> timers,
         List<Claim> claims) {
     public Controller {
+        clocks = List.copyOf(clocks);
         uartOversamples = List.copyOf(uartOversamples);
         spiDividers = List.copyOf(spiDividers);
         timers = List.copyOf(timers);
         claims = List.copyOf(claims);
+    }
+
+    /** The same at another clock: what its program does on plain pins takes as many clocks as before. */
+    Controller at(ClockChoice choice) {
+        return new Controller(
+                choice.clock(),
+                choice.tolerance(),
+                clocks,
+                uartOversamples,
+                uartRegisterBits,
+                uartFractionBits,
+                spiDividers,
+                software.times(choice.clock().hertz() / clock.hertz()),
+                packageCurrent,
+                timers,
+                claims);
     }
 
     /** The fastest rate a port made of plain pins can be trusted with. */
@@ -52,7 +74,12 @@ public record Controller(
 
     /** The best that its serial ports can do for a rate. */
     public BaudRate bestBaud(Frequency wanted) {
-        return BaudRate.best(clock, wanted, uartOversamples, uartRegisterBits, uartFractionBits);
+        return rateAt(clock, wanted);
+    }
+
+    /** As {@link #bestBaud}, at another clock. */
+    public BaudRate rateAt(Frequency other, Frequency wanted) {
+        return BaudRate.best(other, wanted, uartOversamples, uartRegisterBits, uartFractionBits);
     }
 
     /** The fastest SPI clock at or below a limit; empty when it cannot go that slow or no divider is known. */

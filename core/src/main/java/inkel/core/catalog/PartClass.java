@@ -1,8 +1,10 @@
 package inkel.core.catalog;
 
 import inkel.core.quantity.Current;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /**
@@ -80,6 +82,45 @@ public record PartClass(
                 analog,
                 demands,
                 handling,
+                cautions);
+    }
+
+    /** The same class on another clock: an inner one wants no crystal, and none of its capacitors. */
+    public PartClass at(ClockChoice choice) {
+        Set<String> ends = new HashSet<>();
+        handling.make().around().stream()
+                .filter(fitting -> fitting.sort() == Fitting.Sort.CRYSTAL)
+                .forEach(crystal -> ends.addAll(List.of(crystal.from(), crystal.to())));
+        List<Fitting> around = handling.make().around().stream()
+                .filter(fitting -> !choice.isInner() || !ends.contains(fitting.from()))
+                .map(fitting -> fitting.sort() == Fitting.Sort.CRYSTAL
+                        ? new Fitting(fitting.sort(), choice.clock(), fitting.from(), fitting.to())
+                        : fitting)
+                .toList();
+        Make make = new Make(
+                handling.make().form(), handling.make().pitch(), handling.make().headerLoose(), around);
+        return new PartClass(
+                id,
+                name,
+                summary,
+                kind,
+                kinds,
+                from,
+                pins,
+                supplies,
+                outputs,
+                io,
+                modes,
+                pulls,
+                decoupling,
+                spi,
+                i2c,
+                uart,
+                pwm,
+                controller.map(board -> board.at(choice)),
+                analog,
+                demands,
+                new Handling(handling.does(), make, handling.checks(), handling.bench(), handling.mayCarryMains()),
                 cautions);
     }
 

@@ -69,6 +69,13 @@ public final class Settings {
             BOARDS,
             LINE);
 
+    /** What a chip's clock is made of. */
+    public static final Setting<ClockChoice> CLOCK = new Setting<>(
+            "clock",
+            SettingReaders.named(cls -> cls.controller().map(Controller::clocks).orElse(List.of()), ClockChoice::name),
+            cls -> cls.controller().filter(board -> !board.clocks().isEmpty()).isPresent(),
+            SMALL_PART);
+
     /** How fast the board clocks its I2C buses. */
     public static final Setting<Frequency> I2C_CLOCK =
             new Setting<>("i2c_clock", SettingReaders.amount(Unit.HERTZ, "100 kHz"), BOARDS, LINE);
@@ -202,6 +209,7 @@ public final class Settings {
             CELLS,
             HOURS,
             AMBIENT,
+            CLOCK,
             I2C_CLOCK,
             SPI_CLOCK,
             ADDRESS,

@@ -22,6 +22,21 @@ public record SoftwareBuses(
      */
     public record SoftPulses(Frequency most, TimeSpan jitter) {}
 
+    /** What the same program does at a clock that is so many times as fast. */
+    SoftwareBuses times(double factor) {
+        return new SoftwareBuses(
+                times(uart, factor),
+                spi.map(clock -> times(clock, factor)),
+                i2c.map(clock -> times(clock, factor)),
+                pulses.map(soft -> new SoftPulses(
+                        times(soft.most(), factor),
+                        TimeSpan.ofSeconds(soft.jitter().seconds() / factor))));
+    }
+
+    private static Frequency times(Frequency clock, double factor) {
+        return Frequency.ofHertz(clock.hertz() * factor);
+    }
+
     /** The fastest clock of a bus of this kind on plain pins; empty where there is none. */
     public Optional<Frequency> clock(Ability.Kind bus) {
         return bus == Ability.Kind.SPI ? spi : bus == Ability.Kind.I2C ? i2c : Optional.empty();

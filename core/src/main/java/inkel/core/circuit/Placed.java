@@ -57,7 +57,8 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         PartClass loaded = driven.map(windings -> windings.on(plain))
                 .or(() -> brought.map(rail -> bringing(plain, rail)))
                 .orElse(plain);
-        PartClass own = OwnFigures.apply(loaded, given.figures());
+        PartClass clocked = own(given, loaded, Settings.CLOCK).map(loaded::at).orElse(loaded);
+        PartClass own = OwnFigures.apply(clocked, given.figures());
         Part part = withFollowingFeeds(given, own);
         PartClass fed = fed(ofCells(turnedDown(own, part), part), part);
         boolean isMadeBare =

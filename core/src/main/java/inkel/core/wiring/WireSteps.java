@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -350,11 +351,11 @@ final class WireSteps {
 
     private void leg(Pieces.Leg leg, Endpoint signal) {
         boolean isGround = leg.from() instanceof Terminal.OnGroundRow || leg.to() instanceof Terminal.OnGroundRow;
-        // A resistor and a capacitor may stand side by side between the same ends.
-        boolean isCapacitor = leg.fitting()
-                .filter(fitting -> fitting.sort() == Fitting.Sort.CAPACITOR)
-                .isPresent();
-        String id = leg.from().id() + " > " + leg.to().id() + (isCapacitor ? " by capacitor" : "");
+        // Several may stand side by side between the same ends.
+        String by = leg.fitting()
+                .map(fitting -> " by " + fitting.sort().name().toLowerCase(Locale.ROOT) + " of " + signal)
+                .orElse("");
+        String id = leg.from().id() + " > " + leg.to().id() + by;
         add(new WireStep(
                 id,
                 steps.size() + 1,

@@ -46,7 +46,7 @@ final class WantedNets {
         build.links().forEach(this::link);
     }
 
-    /** Whether each shifter stands between two supplies that are there and differ; else either way round is right. */
+    /** Whether each shifter is fed the right way round and stands between two supplies that are there and differ; else either way round is right. */
     boolean isClear() {
         return isClear;
     }
@@ -323,7 +323,11 @@ final class WantedNets {
             }
             Voltage one = volts.ioVolts(wire.from()).orElseThrow().expected();
             Voltage other = volts.ioVolts(wire.to()).orElseThrow().expected();
-            isClear &= one.isAbove(other) || other.isAbove(one);
+            boolean isRightWayRound = volts.ioVolts(new Endpoint(shifter, "HV" + number))
+                    .flatMap(high -> volts.ioVolts(new Endpoint(shifter, "LV" + number))
+                            .map(low -> high.expected().isAbove(low.expected())))
+                    .orElse(false);
+            isClear &= isRightWayRound && (one.isAbove(other) || other.isAbove(one));
             near = (one.isAbove(other) ? "HV" : "LV") + number;
             far = (one.isAbove(other) ? "LV" : "HV") + number;
         }

@@ -70,6 +70,15 @@ final class PartWhy {
         PartClass cls = placed.cls();
         List<Row> rows = new ArrayList<>();
         rows.add(new Row(Words.get("figure.class"), cls.name(), ""));
+        cls.controller().ifPresent(board -> {
+            String source = Words.get(placed.part().has(Settings.CLOCK) ? "source.yours" : "source.class");
+            rows.add(new Row(Words.get("figure.clock"), Words.show(board.clock()), source));
+            // What is left to the class is the first of its choices.
+            placed.own(Settings.CLOCK)
+                    .or(() -> board.clocks().stream().findFirst())
+                    .filter(choice -> !choice.startUp().isEmpty())
+                    .ifPresent(choice -> rows.add(new Row(Words.get("figure.start_up"), choice.startUp(), "")));
+        });
         for (Supply supply : cls.supplies()) {
             Figure<Voltage> range = supply.range();
             String source = Words.get("source." + range.source().name().toLowerCase(Locale.ROOT));

@@ -2,11 +2,13 @@ package inkel.core.io.catalog;
 
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.Claim;
+import inkel.core.catalog.ClockChoice;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.SoftwareBuses;
 import inkel.core.catalog.Timer;
 import inkel.core.io.json.Fields;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.Unit;
 import java.util.Optional;
 
@@ -16,11 +18,18 @@ final class ControllerFields {
     private static final String VOLTS = "3.3 V";
     private static final String HERTZ = "400 kHz";
 
+    /** A plain crystal is within 50 millionths. */
+    private static final Share CRYSTAL = Share.of(50e-6);
+
     private ControllerFields() {}
 
     static Controller controller(Fields controller) {
         return new Controller(
                 controller.quantity("clock", Unit.HERTZ, "16 MHz"),
+                controller.has("tolerance") ? controller.quantity("tolerance", Unit.ONE, "2 %") : CRYSTAL,
+                controller.objects("clocks").stream()
+                        .map(ControllerFields::clockChoice)
+                        .toList(),
                 controller.numbers("uart_oversamples"),
                 controller.number("uart_register_bits", 12),
                 controller.number("uart_fraction_bits", 0),
@@ -36,6 +45,15 @@ final class ControllerFields {
                 controller.objects("claims").stream()
                         .map(claim -> new Claim(claim.text("use"), claim.number("timer", 0)))
                         .toList());
+    }
+
+    private static ClockChoice clockChoice(Fields choice) {
+        return new ClockChoice(
+                choice.text("name"),
+                choice.quantity("clock", Unit.HERTZ, "8 MHz"),
+                choice.has("tolerance") ? choice.quantity("tolerance", Unit.ONE, "2 %") : CRYSTAL,
+                choice.flag("inner", false),
+                choice.optionalText("start_up").orElse(""));
     }
 
     static SoftwareBuses software(Fields controller) {

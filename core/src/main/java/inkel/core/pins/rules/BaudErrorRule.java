@@ -2,7 +2,9 @@ package inkel.core.pins.rules;
 
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -12,14 +14,21 @@ import inkel.core.finding.Stage;
 import inkel.core.formula.BaudRate;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.SerialLine;
+import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Source;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 
-/** Reports a serial rate that the board's clock cannot be divided down to within 2 %. */
+/**
+ * Reports a serial rate that the board's clock cannot be divided down to within 2 %, and one that it can while the clock
+ * itself may be further off than that leaves.
+ */
 public final class BaudErrorRule implements Rule<PinReport> {
-    private static final RuleInfo INFO = new RuleInfo("uart.baud_error", Severity.STOP, Stage.PINS);
+    private static final String CODE = "uart.baud_error";
+    private static final RuleInfo INFO = new RuleInfo(CODE, Severity.STOP, Stage.PINS);
+    private static final RuleInfo VAGUE = new RuleInfo(CODE, Severity.LOOK, Stage.PINS);
 
     @Override
     public RuleInfo info() {
@@ -31,8 +40,61 @@ public final class BaudErrorRule implements Rule<PinReport> {
         return report.nodes().stream()
                 .flatMap(pins -> pins.serialLines().stream())
                 .filter(line -> !line.wires().isEmpty())
-                .filter(line -> !rate(line, line.placed().baud().orElseThrow()).isWithinLimit())
-                .map(BaudErrorRule::describe)
+                .flatMap(line -> {
+                    boolean isDivided =
+                            rate(line, line.placed().baud().orElseThrow()).isWithinLimit();
+                    return !isDivided
+                            ? Stream.of(describe(line))
+                            : isVague(line) ? Stream.of(vague(line)) : Stream.empty();
+                })
+                .toList();
+    }
+
+    /** Whether the clock may be so far off that the rate is, though it can be divided down to. */
+    private static boolean isVague(SerialLine line) {
+        Controller controller = line.node().board().cls().controller().orElseThrow();
+        double divided =
+                Math.abs(rate(line, line.placed().baud().orElseThrow()).error().ratio());
+        return !controller.clocks().isEmpty()
+                && divided + controller.tolerance().ratio() > BaudRate.LIMIT.ratio() + 1e-12;
+    }
+
+    private static Finding vague(SerialLine line) {
+        NodeCircuit node = line.node();
+        Controller controller = node.board().cls().controller().orElseThrow();
+        BaudRate rate = rate(line, line.placed().baud().orElseThrow());
+        return Finding.of(VAGUE, node.place(line.placed()))
+                .variant("clock")
+                .with("part", line.placed().part().name())
+                .with("board", node.board().part().name())
+                .number("clock", controller.clock(), node.board().sourceOf(Settings.CLOCK, Source.CLASS))
+                .number("clock_tolerance", controller.tolerance(), Source.CLASS)
+                .number("baud_error", rate.error(), Source.COMPUTED)
+                .number("error_limit", BaudRate.LIMIT, Source.RULE)
+                .fixes(() -> steady(line))
+                .build();
+    }
+
+    /** Clocks that are near enough and that the rate can be made of. */
+    private static List<Fix> steady(SerialLine line) {
+        Frequency wanted = line.placed().baud().orElseThrow();
+        NodeCircuit node = line.node();
+        Controller controller = node.board().cls().controller().orElseThrow();
+        return controller.clocks().stream()
+                .filter(choice -> Math.abs(controller
+                                        .rateAt(choice.clock(), wanted)
+                                        .error()
+                                        .ratio())
+                                + choice.tolerance().ratio()
+                        <= BaudRate.LIMIT.ratio())
+                .limit(2)
+                .map(choice -> new Fix(
+                        "clock-" + choice.name().replace(' ', '-'),
+                        Fact.of("fix.clock")
+                                .with("board", node.board().part().name())
+                                .with("clock", choice.name()),
+                        Fact.of("fix.clock.cost"),
+                        List.of(new SetSetting(node.node().id(), node.board().id(), Settings.CLOCK, choice.name()))))
                 .toList();
     }
 
@@ -47,12 +109,13 @@ public final class BaudErrorRule implements Rule<PinReport> {
         return Finding.of(INFO, line.node().place(line.placed()))
                 .with("part", line.placed().part().name())
                 .with("baud", Math.round(wanted.hertz()))
-                .number("clock", controller.clock(), Source.CLASS)
+                .number("clock", controller.clock(), line.node().board().sourceOf(Settings.CLOCK, Source.CLASS))
                 .number("wanted_rate", wanted, line.placed().sourceOf(Settings.BAUD, Source.CLASS))
                 .number("actual_rate", rate.actual(), Source.COMPUTED)
                 .number("baud_error", rate.error(), Source.COMPUTED)
                 .number("error_limit", BaudRate.LIMIT, Source.RULE)
                 .fixes(() -> slower(line, line.placed()))
+                .fixes(() -> steady(line))
                 .build();
     }
 

@@ -1,0 +1,14 @@
+package inkel.core.catalog;
+
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Share;
+
+/**
+ * A clock that a board can run on.
+ *
+ * @param name what it is chosen by: {@code inner 8 MHz}
+ * @param tolerance how far it may be off, either way
+ * @param isInner made in the chip, so that no crystal is wanted
+ * @param startUp what the chip's start-up settings must say for it, in the words of the catalogue; may be empty
+ */
+public record ClockChoice(String name, Frequency clock, Share tolerance, boolean isInner, String startUp) {}
