@@ -32,7 +32,8 @@ class ArchitectureTest {
             List.of("parts", "power", "levels", "pins", "wiring"),
             List.of("bench"),
             List.of("wake", "tune", "log"),
-            List.of("checks"));
+            List.of("checks"),
+            List.of("boards"));
 
     /** What stands beside the floors, with the rooms of the house that it may know. */
     private static final List<List<String>> BESIDE = List.of(

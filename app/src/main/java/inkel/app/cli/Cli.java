@@ -17,7 +17,8 @@ import picocli.CommandLine.Command;
             ExportCommand.class,
             ImportCommand.class,
             CalcCommand.class,
-            CatalogueCommand.class
+            CatalogueCommand.class,
+            BoardsCommand.class
         })
 public final class Cli {
     /** The command could not be carried out. */

@@ -1,6 +1,8 @@
 package inkel.app.state;
 
 import inkel.app.words.Words;
+import inkel.core.boards.BoardTrial;
+import inkel.core.boards.BoardTrials;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
@@ -58,6 +60,21 @@ public final class Planning {
                 (now, classes, isStopped) -> new Planner(now, classes, isStopped).alternatives(of),
                 show,
                 "notice.plan_failed");
+    }
+
+    /**
+     * Tries every board on the shown table.
+     *
+     * @param each gets every trial as it is done
+     * @param show gets all of them, best first
+     */
+    public void boards(Consumer<BoardTrial> each, Consumer<List<BoardTrial>> show) {
+        String of = session.nodeProperty().get();
+        work(
+                (now, classes, isStopped) -> new BoardTrials(now, classes, of, isStopped)
+                        .all(trial -> session.lanes().screen().execute(() -> each.accept(trial))),
+                show,
+                "notice.boards_failed");
     }
 
     /** Moves the moments of the shown node apart, or says that moving them cannot do it. */

@@ -462,4 +462,37 @@ class CliTest {
         assertEquals(1, answers.size());
         assertTrue(answers.iterator().next().contains("power.rail_peak"));
     }
+
+    @Test
+    void boardsTriesEveryBoardBestFirst() {
+        Ran ran = run("boards", Given.EXAMPLES.resolve("moth-lamp.inkel.json").toString(), "--json");
+        assertEquals(0, ran.code(), ran.err());
+        JsonNode boards = ran.json().path("nodes").get(0).path("boards");
+        long known = Given.CATALOG.all().stream()
+                .filter(cls -> cls.controller().isPresent())
+                .count();
+        assertEquals(known, boards.size());
+        JsonNode first = boards.get(0);
+        assertTrue(first.path("placed").asBoolean());
+        assertTrue(first.path("why").isNull());
+        assertEquals(0, first.path("stop").asInt());
+        JsonNode last = boards.get(boards.size() - 1);
+        assertFalse(last.path("placed").asBoolean());
+        assertTrue(last.path("clash").size() > 0);
+        assertFalse(last.path("why").asText().isEmpty());
+    }
+
+    @Test
+    void boardsOfATableThatIsNotThereNamesThoseThatAre() {
+        Ran ran = run("boards", LOCKS, "--node", "attic");
+        assertEquals(2, ran.code());
+        assertTrue(ran.err().contains("lower-lock") && ran.err().contains("attic"), ran.err());
+    }
+
+    @Test
+    void boardsInWordsNamesTheOneThatIsThere() {
+        Ran ran = run("boards", LOCKS, "--node", "pump-house");
+        assertEquals(0, ran.code(), ran.err());
+        assertTrue(ran.out().contains("(the one that is there)"), ran.out());
+    }
 }

@@ -22,6 +22,11 @@ import java.util.function.Predicate;
  * @param freeAnalog those of them that a converter can read
  */
 public record Merits(int moved, int replugged, int crossings, int gaps, int freePins, int freePulses, int freeAnalog) {
+    /** Those of a node as it is: nothing has moved. */
+    public static Merits of(NodeCircuit node) {
+        return of(node, node);
+    }
+
     static Merits of(NodeCircuit before, NodeCircuit after) {
         int moved = 0;
         int replugged = 0;

@@ -23,7 +23,7 @@ import java.util.Set;
  * Holds a planned build against the rules of placing, read from the catalogue's own words ({@code spi0.sck}) and written
  * without the planner's model: a second opinion, not a copy.
  */
-final class PlacementJudge {
+public final class PlacementJudge {
     private final Node node;
     private final Catalog catalog;
     private final List<String> faults = new ArrayList<>();
@@ -34,7 +34,7 @@ final class PlacementJudge {
     }
 
     /** Empty when every rule is kept. */
-    static List<String> faults(Build build, Catalog catalog) {
+    public static List<String> faults(Build build, Catalog catalog) {
         List<String> all = new ArrayList<>();
         for (Node node : build.nodes()) {
             PlacementJudge judge = new PlacementJudge(node, catalog);

@@ -38,6 +38,7 @@ public final class PinsStage extends StagePane implements LoomActions {
     private final PinWork work;
     private final Loom loom;
     private final AlternativesBar alternatives;
+    private final BoardSheet boards;
     private final TextField reason = new TextField();
     private final HBox holding;
     private final Caption folded = Ui.word("", "quiet", "small");
@@ -60,9 +61,13 @@ public final class PinsStage extends StagePane implements LoomActions {
             addControl(lensButton(lens, lenses));
         }
         addControl(viewMenu());
+        boards = new BoardSheet(session, this::closeBoards);
+        Ui.show(boards, false);
+        VBox.setVgrow(boards, Priority.ALWAYS);
         Button others = button("alternatives", this::findOthers);
+        Button which = button("boards", this::openBoards);
         Button plan = button("plan", session.planning()::plan);
-        for (Button button : List.of(others, plan)) {
+        for (Button button : List.of(others, which, plan)) {
             subscriptions().bind(button.disableProperty(), session.planning().busyProperty());
             addControl(button);
         }
@@ -82,12 +87,15 @@ public final class PinsStage extends StagePane implements LoomActions {
         });
         holding = new HBox(8, Ui.word(Words.get("pins.reason"), "row-name"), reason);
         holding.setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(alternatives, loom, folded, holding);
+        getChildren().addAll(alternatives, boards, loom, folded, holding);
         subscriptions().on(session.selectionProperty(), (property, old, next) -> {
             loom.select(next);
             showReason();
         });
-        subscriptions().on(session.nodeProperty(), (property, old, next) -> alternatives.close());
+        subscriptions().on(session.nodeProperty(), (property, old, next) -> {
+            alternatives.close();
+            closeBoards();
+        });
         refreshWith(session);
         loom.select(session.selectionProperty().get());
     }
@@ -168,6 +176,24 @@ public final class PinsStage extends StagePane implements LoomActions {
             }
         }
         look(next);
+    }
+
+    // --- other boards
+
+    /** Shows every board on this table, in place of the loom. */
+    void openBoards() {
+        alternatives.close();
+        Ui.show(loom, false);
+        Ui.show(boards, true);
+        boards.begin();
+    }
+
+    private void closeBoards() {
+        if (boards.isVisible()) {
+            session.planning().stop();
+        }
+        Ui.show(boards, false);
+        Ui.show(loom, true);
     }
 
     // --- other placements

@@ -97,6 +97,9 @@ public final class PowerStage extends StagePane {
     }
 
     private River.Offer offer(Endpoint pin, Endpoint rail) {
+        if (node().filter(node -> node.farLoad(pin.part()).isPresent()).isPresent()) {
+            return new River.Offer(false, Words.get("river.offer.far"));
+        }
         FeedCheck check = check(pin, rail);
         return new River.Offer(
                 check.isAllowed(), Words.get("river.offer." + check.name().toLowerCase(Locale.ROOT)));

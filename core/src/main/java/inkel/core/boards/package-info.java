@@ -1,0 +1,2 @@
+/** Which board would do: every one tried on a table, with what that brings and what it costs. */
+package inkel.core.boards;
