@@ -103,7 +103,7 @@ final class BoardsCommand implements Callable<Integer> {
         entry.put("free_pulses", trial.freePulses());
         entry.put("free_analog", trial.freeAnalog());
         Json.put(entry, "asked", trial.asked());
-        entry.put("lost", trial.lost().stream().map(BoardWords::lost).toList());
+        entry.put("lost", BoardWords.lost(trial));
         return entry;
     }
 }

@@ -1,6 +1,8 @@
 package inkel.app.words;
 
 import inkel.core.boards.BoardTrial;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,7 +33,10 @@ public final class BoardWords {
     }
 
     private static String clash(BoardTrial trial) {
-        String signals = Words.get("boards.clash", "signals", trial.clash());
+        String signals = Words.get(
+                "boards.clash",
+                "signals",
+                trial.clash().stream().map(signal -> name(trial, signal)).toList());
         return trial.shortage()
                 .map(why -> PlanWords.shortage(why) + " " + signals)
                 .orElse(signals);
@@ -56,12 +61,9 @@ public final class BoardWords {
                     .with("pulses", trial.freePulses())
                     .with("analog", trial.freeAnalog())
                     .with("asked", trial.asked())));
-        }
-        if (!trial.lost().isEmpty()) {
-            lines.add(Words.get(
-                    "boards.lost",
-                    "what",
-                    trial.lost().stream().map(BoardWords::lost).toList()));
+            if (!trial.lost().isEmpty()) {
+                lines.add(Words.get("boards.lost", "what", lost(trial)));
+            }
         }
         return lines;
     }
@@ -72,14 +74,28 @@ public final class BoardWords {
         trial.pieces()
                 .forEach(piece -> added.add(Words.say(Fact.of("boards.piece")
                         .with("kind", BetweenWords.kind(piece))
-                        .with("signal", piece.signal()))));
+                        .with("signal", name(trial, piece.signal())))));
         return added;
     }
 
     /** What has no place on the board. */
-    public static String lost(BoardTrial.Lost lost) {
-        String kind = lost.kind().name().toLowerCase(Locale.ROOT);
-        return Words.say(
-                Fact.of("boards.lost." + kind).with("what", lost.what()).with("was", lost.was()));
+    public static List<String> lost(BoardTrial trial) {
+        return trial.lost().stream().map(lost -> lost(trial, lost)).toList();
+    }
+
+    private static String lost(BoardTrial trial, BoardTrial.Lost lost) {
+        boolean isOfPins = lost.kind() == BoardTrial.Lost.Kind.FEED || lost.kind() == BoardTrial.Lost.Kind.HOLD;
+        return Words.say(Fact.of("boards.lost." + lost.kind().name().toLowerCase(Locale.ROOT))
+                .with("what", isOfPins ? name(trial, lost.what()) : lost.what())
+                .with("was", isOfPins ? name(trial, lost.was()) : lost.was()));
+    }
+
+    /** A pin by the name of its part; a part that is not on the table yet by its id. */
+    private static String name(BoardTrial trial, Endpoint pin) {
+        return trial.table().part(pin.part()).map(Part::name).orElse(pin.part()) + " " + pin.pin();
+    }
+
+    private static String name(BoardTrial trial, String pin) {
+        return Endpoint.parse(pin).map(found -> name(trial, found)).orElse(pin);
     }
 }

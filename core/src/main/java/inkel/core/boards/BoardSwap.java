@@ -107,7 +107,8 @@ final class BoardSwap {
         return new Part(
                 old.id(),
                 next.id(),
-                old.name(),
+                // Named after its class until the builder says otherwise.
+                old.name().equals(node.board().cls().name()) ? next.name() : old.name(),
                 old.purpose(),
                 boardFeeds(old),
                 old.groundApart(),

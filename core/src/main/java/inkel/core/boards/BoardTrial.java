@@ -3,6 +3,7 @@ package inkel.core.boards;
 import inkel.core.catalog.PartClass;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
 import inkel.core.document.edit.PutBoard;
 import inkel.core.pins.Plan;
 import inkel.core.quantity.Current;
@@ -13,6 +14,7 @@ import java.util.Optional;
 /**
  * One board tried on a table.
  *
+ * @param table the node as it was, for the names of its parts
  * @param isPresent whether it is the one that is there
  * @param clash the signals that find no pin; empty when all do
  * @param shortage how many of them want how few pins, where that is why
@@ -33,6 +35,7 @@ import java.util.Optional;
  */
 public record BoardTrial(
         PartClass board,
+        Node table,
         boolean isPresent,
         List<Endpoint> clash,
         Optional<Plan.Shortage> shortage,

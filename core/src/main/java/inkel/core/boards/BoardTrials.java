@@ -114,6 +114,7 @@ public final class BoardTrials {
     private BoardTrial refused(PartClass board, boolean isPresent, BoardSwap.Result swap, Plan plan) {
         return new BoardTrial(
                 board,
+                build.node(nodeId).orElseThrow(),
                 isPresent,
                 plan.clash(),
                 plan.shortage(),
@@ -147,6 +148,7 @@ public final class BoardTrials {
         Merits merits = Merits.of(circuit);
         return new BoardTrial(
                 board,
+                old,
                 isPresent,
                 List.of(),
                 Optional.empty(),

@@ -189,6 +189,21 @@ class BoardTrialsTest {
     }
 
     @Test
+    void aBoardIsNamedAfterItsClassUnlessTheBuilderNamedIt() throws Exception {
+        assertEquals("Board", taken(radio(), "board-small-5v").board().name());
+        Build named =
+                new RenamePart(NODE, "board", CATALOG.get("board-classic-5v").name()).apply(radio().build());
+        Build taken = trials(named, NODE)
+                .of(CATALOG.get("board-small-5v"))
+                .edit()
+                .orElseThrow()
+                .apply(named);
+        assertEquals(
+                CATALOG.get("board-small-5v").name(),
+                taken.nodes().get(0).board().name());
+    }
+
+    @Test
     void readingsOfTheOldBoardAreNotOfTheNewOne() throws Exception {
         Build build = radio().build();
         Node taken = taken(radio(), "board-small-5v");

@@ -46,6 +46,7 @@ final class BoardSheet extends VBox {
         tile.setId(id);
         tile.setAccessibleText(words);
         tile.setMinWidth(USE_PREF_SIZE);
+        tile.setMaxHeight(USE_PREF_SIZE);
         return tile;
     }
 
