@@ -3,7 +3,9 @@ package inkel.app.state;
 import inkel.app.words.Words;
 import inkel.core.boards.BoardTrial;
 import inkel.core.boards.BoardTrials;
+import inkel.core.boards.FoundPlan;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.PartClass;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.edit.Edit;
@@ -75,6 +77,19 @@ public final class Planning {
                         .all(trial -> session.lanes().screen().execute(() -> each.accept(trial))),
                 show,
                 "notice.boards_failed");
+    }
+
+    /**
+     * Works out what a found wiring comes to on the shown table.
+     *
+     * @param source the class of the board that it was made for
+     */
+    public void found(PartClass source, String text, Consumer<FoundPlan> show) {
+        String of = session.nodeProperty().get();
+        work(
+                (now, classes, isStopped) -> FoundPlan.of(now, classes, of, source, text, isStopped),
+                show,
+                "notice.plan_failed");
     }
 
     /** Moves the moments of the shown node apart, or says that moving them cannot do it. */

@@ -112,8 +112,8 @@ public final class FoundWiring {
         if (candidates.isEmpty()) {
             return unclear(number, text, Fact.of("found.no_signal").with("what", signal));
         }
-        boolean areGrounds =
-                candidates.stream().allMatch(pin -> node.pin(pin).orElseThrow().use() == PinUse.GROUND);
+        boolean areGrounds = candidates.stream()
+                .allMatch(candidate -> node.pin(candidate).orElseThrow().use() == PinUse.GROUND);
         if (candidates.size() > 1 && !areGrounds) {
             return unclear(
                     number,

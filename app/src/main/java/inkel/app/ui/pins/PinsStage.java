@@ -39,6 +39,7 @@ public final class PinsStage extends StagePane implements LoomActions {
     private final Loom loom;
     private final AlternativesBar alternatives;
     private final BoardSheet boards;
+    private final FoundSheet found;
     private final TextField reason = new TextField();
     private final HBox holding;
     private final Caption folded = Ui.word("", "quiet", "small");
@@ -61,11 +62,15 @@ public final class PinsStage extends StagePane implements LoomActions {
             addControl(lensButton(lens, lenses));
         }
         addControl(viewMenu());
-        boards = new BoardSheet(session, this::closeBoards);
-        Ui.show(boards, false);
-        VBox.setVgrow(boards, Priority.ALWAYS);
+        boards = new BoardSheet(session, this::closeSheets);
+        found = new FoundSheet(session, this::closeSheets);
+        for (VBox sheet : List.of(boards, found)) {
+            Ui.show(sheet, false);
+            VBox.setVgrow(sheet, Priority.ALWAYS);
+        }
         Button others = button("alternatives", this::findOthers);
         Button which = button("boards", this::openBoards);
+        addControl(button("found", this::openFound));
         Button plan = button("plan", session.planning()::plan);
         for (Button button : List.of(others, which, plan)) {
             subscriptions().bind(button.disableProperty(), session.planning().busyProperty());
@@ -87,14 +92,14 @@ public final class PinsStage extends StagePane implements LoomActions {
         });
         holding = new HBox(8, Ui.word(Words.get("pins.reason"), "row-name"), reason);
         holding.setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(alternatives, boards, loom, folded, holding);
+        getChildren().addAll(alternatives, boards, found, loom, folded, holding);
         subscriptions().on(session.selectionProperty(), (property, old, next) -> {
             loom.select(next);
             showReason();
         });
         subscriptions().on(session.nodeProperty(), (property, old, next) -> {
             alternatives.close();
-            closeBoards();
+            closeSheets();
         });
         refreshWith(session);
         loom.select(session.selectionProperty().get());
@@ -182,17 +187,29 @@ public final class PinsStage extends StagePane implements LoomActions {
 
     /** Shows every board on this table, in place of the loom. */
     void openBoards() {
-        alternatives.close();
-        Ui.show(loom, false);
-        Ui.show(boards, true);
+        open(boards);
         boards.begin();
     }
 
-    private void closeBoards() {
+    /** Opens a place for a wiring that was found somewhere, in place of the loom. */
+    void openFound() {
+        open(found);
+        found.begin();
+    }
+
+    private void open(VBox sheet) {
+        closeSheets();
+        alternatives.close();
+        Ui.show(loom, false);
+        Ui.show(sheet, true);
+    }
+
+    private void closeSheets() {
         if (boards.isVisible()) {
             session.planning().stop();
         }
         Ui.show(boards, false);
+        Ui.show(found, false);
         Ui.show(loom, true);
     }
 
