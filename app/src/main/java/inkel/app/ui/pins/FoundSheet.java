@@ -1,5 +1,6 @@
 package inkel.app.ui.pins;
 
+import inkel.app.state.FoundCsv;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
@@ -101,7 +102,7 @@ final class FoundSheet extends VBox {
     private void read() {
         rows.getChildren().clear();
         node().ifPresent(node -> {
-            List<FoundLine> lines = FoundWiring.read(node, source, text.getText());
+            List<FoundLine> lines = FoundWiring.read(node, source, FoundCsv.plain(text.getText()));
             lines.stream().filter(line -> line.kind() != FoundLine.Kind.NOTHING).forEach(line -> rows.getChildren()
                     .add(row(node, line)));
             long unclear = lines.stream()
@@ -132,7 +133,7 @@ final class FoundSheet extends VBox {
     }
 
     private void take() {
-        session.planning().found(source, text.getText(), this::taken);
+        session.planning().found(source, FoundCsv.plain(text.getText()), this::taken);
     }
 
     private void taken(FoundPlan found) {

@@ -70,12 +70,11 @@ public final class PinsStage extends StagePane implements LoomActions {
         }
         Button others = button("alternatives", this::findOthers);
         Button which = button("boards", this::openBoards);
-        addControl(button("found", this::openFound));
         Button plan = button("plan", session.planning()::plan);
         for (Button button : List.of(others, which, plan)) {
             subscriptions().bind(button.disableProperty(), session.planning().busyProperty());
-            addControl(button);
         }
+        List.of(others, which, button("found", this::openFound), plan).forEach(this::addControl);
         Button stop = button("stop", session.planning()::stop);
         subscriptions().bind(stop.visibleProperty(), session.planning().busyProperty());
         stop.managedProperty().bind(stop.visibleProperty());

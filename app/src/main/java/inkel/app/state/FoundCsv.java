@@ -1,0 +1,40 @@
+package inkel.app.state;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+
+/** The wire list of another build, as it is written for spreadsheets, brought into the form of a wiring that was found. */
+public final class FoundCsv {
+    private static final List<String> COLUMNS = List.of("from", "to");
+
+    private FoundCsv() {}
+
+    /** One line for each wire from pin to pin or from a rail's row; any other text as it is. */
+    public static String plain(String text) {
+        CSVFormat format = CSVFormat.DEFAULT
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .get();
+        try (var read = format.parse(new StringReader(text))) {
+            if (!read.getHeaderNames().containsAll(COLUMNS)) {
+                return text;
+            }
+            return read.stream()
+                    .filter(CSVRecord::isConsistent)
+                    .map(wire -> pin(wire.get("from")) + " -> " + pin(wire.get("to")))
+                    .collect(Collectors.joining("\n"));
+        } catch (IOException | IllegalArgumentException | IllegalStateException noTable) {
+            return text;
+        }
+    }
+
+    /** A row of the breadboard carries what its name says. */
+    private static String pin(String name) {
+        return name.endsWith(" row") ? name.substring(0, name.length() - " row".length()) : name;
+    }
+}
