@@ -2,14 +2,19 @@ package inkel.app.state;
 
 import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Hold;
+import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
@@ -17,11 +22,16 @@ import inkel.core.pins.Plan;
 import inkel.core.pins.PlanNotes;
 import inkel.core.pins.Reach;
 import inkel.core.quantity.Fact;
+import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireList;
+import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Sharing out pins, and moving and holding knots by hand, on the node that is shown. */
 public final class PinWork {
@@ -40,6 +50,54 @@ public final class PinWork {
 
     private Optional<Node> node() {
         return session.build().flatMap(now -> now.node(session.nodeProperty().get()));
+    }
+
+    // --- what is there already
+
+    /**
+     * A wire is plugged at another pin than the plan has: it is held there and counts as plugged.
+     *
+     * @param name what the pin is called on the board, or with a point between on another part: {@code driver.CH3}
+     * @return why not, naming what is wrong; empty when it was done
+     */
+    public Optional<String> sitsOn(Place signal, String name) {
+        Assessment now = session.assessmentProperty().get();
+        NodeCircuit node = now.circuit(signal.node()).orElseThrow();
+        Optional<Endpoint> target = node.board()
+                .cls()
+                .pinCalled(name)
+                .map(node.board()::endpoint)
+                .or(() ->
+                        Endpoint.parse(name.strip()).filter(end -> node.pin(end).isPresent()))
+                .filter(end -> !node.pin(end).orElseThrow().can().isEmpty());
+        if (target.isEmpty()) {
+            return Optional.of(Words.get("wire.elsewhere.no_pin", "pin", name.strip()));
+        }
+        Wire held = Wire.held(signal.endpoint(), target.get(), Words.get("wire.elsewhere.reason"));
+        SetWire move = new SetWire(signal.node(), held);
+        session.apply(List.of(move, new Plug(signal.node(), stepsAt(move, signal, target.get()), true)));
+        return Optional.empty();
+    }
+
+    /** The steps of the wire list that put a signal's wire on a pin, once it goes there. */
+    private Set<String> stepsAt(SetWire move, Place signal, Endpoint target) {
+        try {
+            Circuit after = Circuit.of(move.apply(session.build().orElseThrow()), session.catalog());
+            return WireList.of(after).stream()
+                    .filter(list -> list.node().node().id().equals(signal.node()))
+                    .flatMap(list -> list.steps().stream())
+                    .filter(step ->
+                            step.subject().equals(signal) && step.fitting().isEmpty())
+                    .filter(step -> isAt(step.from(), target) || isAt(step.to(), target))
+                    .map(WireStep::id)
+                    .collect(Collectors.toSet());
+        } catch (EditRefused refused) {
+            return Set.of();
+        }
+    }
+
+    private static boolean isAt(Terminal terminal, Endpoint pin) {
+        return terminal instanceof Terminal.OnPin on && on.pin().equals(pin);
     }
 
     // --- planning

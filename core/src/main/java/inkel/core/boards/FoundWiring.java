@@ -265,18 +265,7 @@ public final class FoundWiring {
     private Optional<Pin> pinOf(String name) {
         List<String> words = words(name);
         String last = words.isEmpty() ? name : words.get(words.size() - 1);
-        return Stream.of(name.strip(), last)
-                .flatMap(text -> source.pins().stream().filter(pin -> isNamed(pin, text)))
-                .findFirst();
-    }
-
-    private static boolean isNamed(Pin pin, String text) {
-        return pin.label().equalsIgnoreCase(text)
-                || pin.also().stream().anyMatch(label -> !label.isEmpty() && label.equalsIgnoreCase(text))
-                || !pin.number().isEmpty() && pin.number().equalsIgnoreCase(text)
-                || pin.label().equalsIgnoreCase("D" + text)
-                || pin.label().equalsIgnoreCase("GPIO" + text)
-                || pin.label().equalsIgnoreCase("GP" + text);
+        return source.pinCalled(name).or(() -> source.pinCalled(last));
     }
 
     // --- what to do with it

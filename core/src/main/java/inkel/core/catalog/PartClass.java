@@ -195,6 +195,12 @@ public record PartClass(
         return Optional.empty();
     }
 
+    /** The pin that people call so: by its label, another one in its place, or the number that programs use. */
+    public Optional<Pin> pinCalled(String name) {
+        String plain = name.strip();
+        return pins.stream().filter(pin -> pin.isCalled(plain)).findFirst();
+    }
+
     public Optional<Supply> supply(String pin) {
         for (Supply supply : supplies) {
             if (supply.pin().equals(pin)) {

@@ -33,6 +33,9 @@ public record Pin(
         can = List.copyOf(can);
     }
 
+    /** What stands before the number of a pin in its label. */
+    private static final List<String> NUMBERED = List.of("D", "GP", "GPIO");
+
     /** Whether a cable with a plug goes here, so that no wire of the table does. */
     public boolean isSocket() {
         return row.equals("socket");
@@ -49,6 +52,14 @@ public record Pin(
      */
     public boolean servesByChoice() {
         return !can.isEmpty() && (use.isSignal() || can(Ability.Kind.CHAIN));
+    }
+
+    /** Whether people call it so, capital letters or small ones. */
+    boolean isCalled(String name) {
+        return label.equalsIgnoreCase(name)
+                || also.stream().anyMatch(other -> !other.isEmpty() && other.equalsIgnoreCase(name))
+                || !number.isEmpty() && number.equalsIgnoreCase(name)
+                || NUMBERED.stream().anyMatch(before -> label.equalsIgnoreCase(before + name));
     }
 
     /** Whether the part wants a wire here without being asked. */

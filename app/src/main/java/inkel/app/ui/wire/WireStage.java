@@ -25,6 +25,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -76,6 +78,9 @@ public final class WireStage extends StagePane {
     }
 
     private void keys(KeyEvent event) {
+        if (event.getTarget() instanceof TextInputControl) {
+            return;
+        }
         if (event.getCode() == KeyCode.SPACE) {
             done();
         } else if (event.getCode() == KeyCode.BACK_SPACE) {
@@ -179,8 +184,46 @@ public final class WireStage extends StagePane {
         if (step.plugged()) {
             row.getChildren().add(button("wire.pull", () -> plug(step, false)));
         }
+        if (isToAPin(step)) {
+            row.getChildren().add(button("wire.elsewhere", () -> askWhere(step, row)));
+        }
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
+    }
+
+    /** Whether the wire has a pin that it could be plugged at in place of another. */
+    private boolean isToAPin(WireStep step) {
+        return step.subject().isPin()
+                && step.fitting().isEmpty()
+                && wires.node()
+                        .wire(step.subject().endpoint())
+                        .filter(wire -> !wires.node().isTie(wire))
+                        .isPresent();
+    }
+
+    /** A field in place of the buttons for the pin that the wire really sits on. */
+    private void askWhere(WireStep step, HBox row) {
+        TextField pin = new TextField();
+        pin.setId("wire-elsewhere-pin");
+        pin.setPrefWidth(110);
+        pin.setPromptText(Words.get("wire.elsewhere.prompt"));
+        pin.setAccessibleText(Words.get("wire.elsewhere.ask"));
+        Caption trouble = Ui.text("", "stop-text", "small");
+        pin.setOnAction(event -> {
+            Optional<String> why = session.pins().sitsOn(step.subject(), pin.getText());
+            trouble.setText(why.orElse(""));
+            if (why.isEmpty()) {
+                currentId = "";
+                refresh();
+            }
+        });
+        row.getChildren()
+                .setAll(
+                        Ui.word(Words.get("wire.elsewhere.ask"), "row-name"),
+                        pin,
+                        button("wire.elsewhere.leave", this::refresh),
+                        trouble);
+        pin.requestFocus();
     }
 
     private static Button button(String key, Runnable action) {
