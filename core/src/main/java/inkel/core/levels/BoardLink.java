@@ -2,6 +2,7 @@ package inkel.core.levels;
 
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.Circuit;
+import inkel.core.circuit.Drive;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.NodeWire;
 import inkel.core.formula.LevelCheck;

@@ -2,6 +2,7 @@ package inkel.core.levels;
 
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.PullUp;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.Reading;
 import inkel.core.document.Between;

@@ -155,8 +155,13 @@ public final class NodePins {
                 .filter(target -> !isReserved(target))
                 .filter(target -> !isOfAnother(target, use))
                 .sorted(Comparator.comparingInt(
-                        target -> Price.ofPin(node, asking.orElseThrow(), use, target, Price.USUAL)))
+                        target -> priceOf(asking.orElseThrow(), node.pin(signal).orElseThrow(), target)))
                 .toList();
+    }
+
+    private int priceOf(Placed asking, Pin wanted, Endpoint target) {
+        return Price.ofPin(node, asking, wanted.use(), target, Price.USUAL)
+                + (PinLevels.isTrouble(node, asking, wanted, target) ? Price.USUAL.levels() : 0);
     }
 
     /** A part's signal that the board reads, or that nobody but the builder gives away. */

@@ -227,10 +227,17 @@ final class PinModel {
         for (int number = variable.getLB(); number <= variable.getUB(); number = variable.nextValue(number)) {
             of[number] = domain.isPin(number)
                     ? Price.ofPin(domain.node(), want.placed(), want.use(), domain.target(number), price)
+                            + ofLevels(want, domain.target(number))
                             + price.ofMove(want.now(), domain.target(number), isPlugged)
                     : price.tied();
         }
         return of;
+    }
+
+    private int ofLevels(Want want, Endpoint target) {
+        boolean isTrouble =
+                want.link().isEmpty() && PinLevels.isTrouble(domain.node(), want.placed(), want.pin(), target);
+        return isTrouble ? price.levels() : 0;
     }
 
     // --- searching

@@ -117,6 +117,8 @@ final class PinModelBuses {
         }
         if (bus == Ability.Kind.SPI) {
             keepHoldersApart();
+        } else {
+            keepPulledApart();
         }
         return true;
     }
@@ -135,6 +137,24 @@ final class PinModelBuses {
                     pins.addCost(
                             pins.price().held(),
                             model.arithm(unit(Ability.Kind.SPI, holder), "=", unit(Ability.Kind.SPI, other))
+                                    .reify());
+                }
+            }
+        }
+    }
+
+    /** Parts whose pull-ups end others are better on another bus, where the board has one. */
+    private void keepPulledApart() {
+        List<Placed> members = sharing(Ability.Kind.I2C).stream()
+                .filter(want -> want.use() == PinUse.I2C_SDA)
+                .map(Want::placed)
+                .toList();
+        for (Placed one : members) {
+            for (Placed other : members) {
+                if (!one.equals(other) && PinLevels.pullsTooHigh(domain.node(), one, other)) {
+                    pins.addCost(
+                            pins.price().levels(),
+                            model.arithm(unit(Ability.Kind.I2C, one), "=", unit(Ability.Kind.I2C, other))
                                     .reify());
                 }
             }

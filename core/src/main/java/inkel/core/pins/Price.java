@@ -52,6 +52,11 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         };
     }
 
+    /** A pin that the rules will stop for: dearer than any warning, cheaper than a bus that the program drives. */
+    int levels() {
+        return 3 * warning;
+    }
+
     /** What a signal's way to a pin costs: the warnings it brings, and the roles that the pin had. */
     static int ofPin(NodeCircuit node, Placed asking, PinUse use, Endpoint target, Price price) {
         Pin pin = node.pin(target).orElseThrow();

@@ -3,6 +3,7 @@ package inkel.core.levels;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.circuit.Drive;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;

@@ -1,6 +1,7 @@
 package inkel.core.levels.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.PullUp;
 import inkel.core.document.Endpoint;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
@@ -13,7 +14,6 @@ import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
-import inkel.core.levels.PullUp;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;

@@ -1,8 +1,6 @@
-package inkel.core.levels;
+package inkel.core.circuit;
 
 import inkel.core.catalog.IoFamily;
-import inkel.core.circuit.Placed;
-import inkel.core.circuit.Reading;
 import inkel.core.formula.LevelCheck;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
@@ -28,7 +26,7 @@ public record Drive(
     private static final Voltage SATURATED = Voltage.ofMillivolts(400);
 
     /** The pull-up to the highest rail decides what an open-drain wire can reach. */
-    static Optional<Drive> pulled(IoFamily says, Range<Voltage> at, List<PullUp> pulls, double share) {
+    public static Optional<Drive> pulled(IoFamily says, Range<Voltage> at, List<PullUp> pulls, double share) {
         Optional<PullUp> decides = PullUp.highest(pulls);
         if (decides.isEmpty()) {
             return Optional.empty();
@@ -39,7 +37,7 @@ public record Drive(
         return Optional.of(new Drive(low, high, vol, low, high, low));
     }
 
-    static Optional<Drive> pushed(IoFamily says, Range<Voltage> at, double share) {
+    public static Optional<Drive> pushed(IoFamily says, Range<Voltage> at, double share) {
         if (says.voh().isEmpty()) {
             return Optional.empty();
         }
@@ -59,7 +57,7 @@ public record Drive(
      * Behind a diode that lets only the low through: the high is the listener's own supply, unless the driver's own high
      * and the diode hold it lower; the low is that of the driver and the diode.
      */
-    static Optional<Drive> overDiode(IoFamily says, Range<Voltage> at, Range<Voltage> listener) {
+    public static Optional<Drive> overDiode(IoFamily says, Range<Voltage> at, Range<Voltage> listener) {
         Voltage vol = says.vol().orElseThrow().at(at.highest()).plus(Placed.DIODE);
         Drive own = rail(listener, vol);
         return Optional.of(
@@ -71,7 +69,7 @@ public record Drive(
     }
 
     /** Behind a transistor that pulls to ground or lets go: an optocoupler's. */
-    static Drive switched(Range<Voltage> listener) {
+    public static Drive switched(Range<Voltage> listener) {
         return rail(listener, SATURATED);
     }
 
@@ -110,7 +108,7 @@ public record Drive(
     }
 
     /** What was measured takes the place of the figures. */
-    Drive measured(Reading reading) {
+    public Drive measured(Reading reading) {
         Voltage low = reading.low().orElse(volMax);
         if (reading.high().isEmpty()) {
             return new Drive(vohMin, vohMax, low, highAtLow, highAtHigh, topAtLow);
@@ -128,7 +126,7 @@ public record Drive(
     }
 
     /** Against one that listens: the worst of the corners of both supplies. One rail has one voltage at a time. */
-    LevelCheck against(IoFamily hears, Range<Voltage> at, boolean isSameRail) {
+    public LevelCheck against(IoFamily hears, Range<Voltage> at, boolean isSameRail) {
         LevelCheck low = check(isSameRail ? atLow() : this, hears, at.lowest());
         LevelCheck high = check(isSameRail ? atHigh() : this, hears, at.highest());
         LevelCheck highSide = low.highMargin().isAbove(high.highMargin()) ? high : low;

@@ -1,4 +1,4 @@
-package inkel.core.levels;
+package inkel.core.circuit;
 
 import inkel.core.document.Endpoint;
 import inkel.core.quantity.Range;
@@ -15,7 +15,7 @@ import java.util.Optional;
  */
 public record PullUp(Endpoint at, Range<Voltage> volts, Optional<Endpoint> rail) {
     /** The one that decides what an open-drain wire reaches. */
-    static Optional<PullUp> highest(List<PullUp> pulls) {
+    public static Optional<PullUp> highest(List<PullUp> pulls) {
         PullUp highest = null;
         for (PullUp pull : pulls) {
             if (highest == null

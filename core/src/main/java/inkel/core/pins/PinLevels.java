@@ -1,0 +1,84 @@
+package inkel.core.pins;
+
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Pull;
+import inkel.core.circuit.Drive;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import java.util.Optional;
+
+/** What the levels of a signal and a pin will be said to be, as far as that hangs on which pin it is. */
+final class PinLevels {
+    private PinLevels() {}
+
+    /** Whether a wire straight from the signal to the pin is one to stop for: it harms, or is not read. */
+    static boolean isTrouble(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
+        Endpoint signal = asking.endpoint(wanted);
+        boolean isMatched = node.between(signal).filter(Between::changesLevels).isPresent();
+        if (isMatched || node.isOneRail(signal, target)) {
+            return false;
+        }
+        PinUse use = wanted.use();
+        if (use.isTwoWay()) {
+            return isPulledTooHigh(node, asking, wanted, target);
+        }
+        return use.drives() && use != PinUse.ANALOG && isTrouble(node, signal, target)
+                || use.listens() && use != PinUse.BIAS && isTrouble(node, target, signal);
+    }
+
+    private static boolean isTrouble(NodeCircuit node, Endpoint driver, Endpoint receiver) {
+        Optional<IoFamily> says = node.io(driver);
+        Optional<IoFamily> hears = node.io(receiver);
+        Optional<Range<Voltage>> saysAt = node.ioVolts(driver);
+        Optional<Range<Voltage>> hearsAt = node.ioVolts(receiver);
+        if (says.isEmpty() || hears.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty()) {
+            return false;
+        }
+        return Drive.check(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false)
+                .map(LevelCheck::verdict)
+                .filter(verdict -> verdict == Verdict.HARMS || verdict == Verdict.NOT_READ)
+                .isPresent();
+    }
+
+    private static boolean isPulledTooHigh(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
+        Optional<IoFamily> bears = node.io(target);
+        Optional<Range<Voltage>> at = node.ioVolts(target);
+        return bears.isPresent() && at.isPresent() && pulls(node, asking, wanted, bears.get(), at.get());
+    }
+
+    /** Whether the pull-ups that one part brings to a bus lift the pins of another above what these survive. */
+    static boolean pullsTooHigh(NodeCircuit node, Placed one, Placed other) {
+        return one.cls().signals().filter(pin -> pin.use() == PinUse.I2C_SDA).anyMatch(pin -> other.cls()
+                .signals()
+                .filter(listening -> listening.use() == PinUse.I2C_SDA)
+                .map(other::endpoint)
+                .anyMatch(end -> isPulledTooHigh(node, one, pin, end)));
+    }
+
+    private static boolean pulls(NodeCircuit node, Placed asking, Pin wanted, IoFamily bears, Range<Voltage> at) {
+        for (Pull pull : asking.cls().pulls()) {
+            Optional<Range<Voltage>> volts = pull.volts().isPresent()
+                    ? Optional.of(Range.exactly(pull.volts().get()))
+                    : node.railOf(asking, pull.supply())
+                            .or(() -> node.rail(new Endpoint(asking.id(), pull.supply())))
+                            .flatMap(Rail::volts);
+            boolean isHere = pull.pin().equals(wanted.label());
+            if (isHere
+                    && volts.filter(range ->
+                                    range.highest().isAbove(bears.absoluteMax().at(at.lowest())))
+                            .isPresent()) {
+                return true;
+            }
+        }
+        return false;
+    }
+}
