@@ -54,7 +54,10 @@ public final class BoardWords {
                 lines.add(Words.get("boards.fallen", "what", trial.fallen()));
             }
             if (!trial.isPresent()) {
-                lines.add(Words.get("boards.moved", "count", trial.moved()));
+                lines.add(
+                        trial.moved() == 0
+                                ? Words.get("boards.stays")
+                                : Words.get("boards.moved", "count", trial.moved()));
             }
             lines.add(Words.say(Fact.of("boards.left")
                     .with("free", trial.freePins())

@@ -49,10 +49,29 @@ final class PinLevels {
                 .isPresent();
     }
 
+    /** Whether a pull-up of the part at the signal lifts a pin above what that survives. One rail has one voltage at a time. */
     private static boolean isPulledTooHigh(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
         Optional<IoFamily> bears = node.io(target);
+        Optional<Rail> own = node.ioRail(target);
         Optional<Range<Voltage>> at = node.ioVolts(target);
-        return bears.isPresent() && at.isPresent() && pulls(node, asking, wanted, bears.get(), at.get());
+        if (bears.isEmpty() || at.isEmpty()) {
+            return false;
+        }
+        Voltage most = bears.get().absoluteMax().at(at.get().lowest());
+        for (Pull pull : asking.cls().pulls()) {
+            Optional<Rail> rail =
+                    node.railOf(asking, pull.supply()).or(() -> node.rail(new Endpoint(asking.id(), pull.supply())));
+            Optional<Voltage> reaches =
+                    pull.volts().or(() -> rail.flatMap(Rail::volts).map(Range::highest));
+            boolean isOneRail = pull.volts().isEmpty() && rail.map(Rail::id).equals(own.map(Rail::id));
+            boolean isHere = pull.pin().equals(wanted.label());
+            if (isHere
+                    && !isOneRail
+                    && reaches.filter(volts -> volts.isAbove(most)).isPresent()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether the pull-ups that one part brings to a bus lift the pins of another above what these survive. */
@@ -62,23 +81,5 @@ final class PinLevels {
                 .filter(listening -> listening.use() == PinUse.I2C_SDA)
                 .map(other::endpoint)
                 .anyMatch(end -> isPulledTooHigh(node, one, pin, end)));
-    }
-
-    private static boolean pulls(NodeCircuit node, Placed asking, Pin wanted, IoFamily bears, Range<Voltage> at) {
-        for (Pull pull : asking.cls().pulls()) {
-            Optional<Range<Voltage>> volts = pull.volts().isPresent()
-                    ? Optional.of(Range.exactly(pull.volts().get()))
-                    : node.railOf(asking, pull.supply())
-                            .or(() -> node.rail(new Endpoint(asking.id(), pull.supply())))
-                            .flatMap(Rail::volts);
-            boolean isHere = pull.pin().equals(wanted.label());
-            if (isHere
-                    && volts.filter(range ->
-                                    range.highest().isAbove(bears.absoluteMax().at(at.lowest())))
-                            .isPresent()) {
-                return true;
-            }
-        }
-        return false;
     }
 }

@@ -62,7 +62,6 @@ public final class Shots {
         this.width = width;
         this.height = height;
         shot("parts", Examples.DEMO, () -> session.selection().show(Stage.PARTS, part("radio")));
-        shot("parts-trouble", Examples.FIRST_SKETCH, () -> session.selection().show(Stage.PARTS, part("radio")));
         shot("parts-find", Examples.DEMO, () -> {
             session.selection().show(Stage.PARTS, part("radio"));
             find("gnd vcc ce csn sck mosi");
@@ -108,9 +107,16 @@ public final class Shots {
             session.selectionProperty().set(null);
             session.stageProperty().set(Stage.WIRE);
         });
-        shot("what-is-loose", Examples.FIRST_SKETCH, () -> {
-            session.stageProperty().set(Stage.POWER);
-            session.selectionProperty().set(null);
+        shot("pins-boards", Examples.DEMO, () -> {
+            session.stageProperty().set(Stage.PINS);
+            fire("#boards");
+        });
+        shot("pins-found", Examples.MOTH_LAMP, () -> {
+            session.stageProperty().set(Stage.PINS);
+            fire("#found");
+            type(
+                    "#found-text",
+                    "#define LAMP_R 5\n#define LAMP_G 6\n#define LAMP_B 9\ncolour SDA -> A4\ncolour SCL -> A5\nspeaker -> 3");
         });
         shot("night", Examples.DEMO, () -> {
             shell.getStyleClass().add("night");
