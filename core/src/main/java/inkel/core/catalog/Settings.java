@@ -171,6 +171,10 @@ public final class Settings {
     public static final Setting<Boolean> WIRELESS =
             new Setting<>("wireless", SettingReaders.words(Map.of("on", true, "off", false)), ANY, LINE);
 
+    /** Whether plain signals may have the pins through which a board is programmed. */
+    public static final Setting<Boolean> CONSOLE =
+            new Setting<>("console", SettingReaders.words(Map.of("used", true)), ANY, LINE);
+
     /** A lower setting that it is run at, to take less. */
     public static final Setting<Reduction> TURNED_DOWN = new Setting<>(
             "turned_down", SettingReaders.named(cls -> cls.demands().reductions(), Reduction::name), ANY, LINE);
@@ -231,6 +235,7 @@ public final class Settings {
             BUS,
             END,
             WIRELESS,
+            CONSOLE,
             TURNED_DOWN,
             DIODE,
             FORBIDDEN,

@@ -99,7 +99,9 @@ final class PinDomain {
         }
         return IntStream.range(0, targets.size())
                 .filter(number -> isLegal(want, number))
-                .filter(number -> want.use().isSerial() || !pins.get(number).can(Ability.Kind.CONSOLE))
+                .filter(number -> want.use().isSerial()
+                        || !pins.get(number).can(Ability.Kind.CONSOLE)
+                        || owners.get(number).own(Settings.CONSOLE).isPresent())
                 .filter(number -> !pins.get(number).servesByChoice())
                 .toArray();
     }

@@ -1,6 +1,7 @@
 package inkel.core.pins;
 
 import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -70,7 +71,9 @@ public record Reach(Endpoint target, Kind kind, Optional<Fact> why, List<Wire> h
         if (why.isPresent()) {
             return new Reach(target, Kind.NO, why, holders);
         }
-        if (pins.isReserved(target) && !pins.useOf(signal).isSerial()) {
+        boolean isOpen = node.board().own(Settings.CONSOLE).isPresent()
+                || pins.useOf(signal).isSerial();
+        if (pins.isReserved(target) && !isOpen) {
             Fact console = Fact.of("why_not.console").with("pin", target.pin());
             return new Reach(target, Kind.NO, Optional.of(console), holders);
         }

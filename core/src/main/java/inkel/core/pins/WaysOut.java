@@ -1,5 +1,6 @@
 package inkel.core.pins;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
@@ -113,6 +114,11 @@ final class WaysOut {
                         Fact.of("fix.allow_pins").with("pins", pins),
                         Fact.of("fix.allow_pins.cost"),
                         List.of(new SetSetting(id, node.board().id(), Settings.FORBIDDEN, null)))));
+        boolean isConsoleOpen = node.board().own(Settings.CONSOLE).isPresent();
+        boolean hasConsole = node.board().cls().offers().anyMatch(pin -> pin.can(Ability.Kind.CONSOLE));
+        if (hasConsole && !isConsoleOpen) {
+            fixes.add(choice("console", node.board(), Settings.CONSOLE, "used"));
+        }
         return fixes;
     }
 
