@@ -54,6 +54,9 @@ final class PlanCommand implements Callable<Integer> {
     @Option(names = "-o", paramLabel = "OUT", description = "write the planned build here")
     private Path out;
 
+    @Option(names = "--keep", description = "leave every wire where it is that can stay there")
+    private boolean keep;
+
     @Option(names = "--json", description = "print one JSON object")
     private boolean json;
 
@@ -62,7 +65,8 @@ final class PlanCommand implements Callable<Integer> {
         Catalog catalog = OwnCatalog.read();
         Build build = BuildReader.read(file, catalog);
         long start = System.nanoTime();
-        List<Plan> plans = new Planner(build, catalog).planAll();
+        Planner planner = new Planner(build, catalog);
+        List<Plan> plans = keep ? planner.planAllKeeping() : planner.planAll();
         double millis = (System.nanoTime() - start) / 1e6;
         List<Edit> edits = plans.stream().flatMap(plan -> plan.edit().stream()).toList();
         Build planned = Edit.applyAll(build, edits);

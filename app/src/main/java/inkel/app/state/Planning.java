@@ -55,6 +55,15 @@ public final class Planning {
                 "notice.plan_failed");
     }
 
+    /** As {@link #plan}, with every wire left where it is that can stay there. */
+    public void planKeeping() {
+        String of = session.nodeProperty().get();
+        work(
+                (now, classes, isStopped) -> new Planner(now, classes, isStopped).planKeeping(of),
+                session.pins()::planned,
+                "notice.plan_failed");
+    }
+
     /** Finds different placements. */
     public void alternatives(Consumer<List<Alternative>> show) {
         String of = session.nodeProperty().get();

@@ -70,6 +70,10 @@ public record Plan(
                 node, false, List.of(), List.of(), Map.of(), Set.of(), List.of(), Optional.empty(), List.of(), false);
     }
 
+    Plan withWires(List<Wire> others) {
+        return new Plan(node, placed, others, links, addresses, bySoftware, clash, shortage, waysOut, complete);
+    }
+
     /** The edit that takes the plan over; empty when there is none. */
     public Optional<Edit> edit() {
         if (!placed) {

@@ -12,6 +12,7 @@ import inkel.core.document.Node;
 import inkel.core.document.Wire;
 import inkel.core.remedy.StrapWires;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
 
 /** Shares out the pins and addresses of a node. */
@@ -58,6 +60,33 @@ public final class Planner {
         PinDomain domain = new PinDomain(node, isStopped);
         Optional<PinModel.Answer> answer = PinModel.solve(domain, wants, Price.of(emphasis));
         return answer.map(found -> placed(node, found)).orElseGet(() -> refused(domain, wants));
+    }
+
+    /**
+     * As {@link #plan(String)}, with every wire left where it is that can stay there: only what goes nowhere is shared out,
+     * and what two signals want or a pin cannot do.
+     */
+    public Plan planKeeping(String nodeId) {
+        NodeCircuit node = node(Circuit.of(build, catalog), nodeId);
+        Set<Endpoint> moving = new HashSet<>();
+        NodePins pins = new NodePins(node, LinkEnd.of(Circuit.of(build, catalog).links(), nodeId));
+        pins.misplaced().forEach(wire -> moving.add(wire.from()));
+        pins.contested().values().forEach(wires -> wires.forEach(wire -> moving.add(wire.from())));
+        Build kept = build.withNode(
+                nodeId,
+                old -> old.withWires(old.wires().stream()
+                        .map(wire -> moving.contains(wire.from()) ? wire : held(wire))
+                        .toList()));
+        Plan plan = new Planner(kept, catalog, isStopped).plan(nodeId);
+        Map<Wire, Wire> before = new HashMap<>();
+        build.node(nodeId).orElseThrow().wires().forEach(wire -> before.put(held(wire), wire));
+        return plan.withWires(plan.wires().stream()
+                .map(wire -> before.getOrDefault(wire, wire))
+                .toList());
+    }
+
+    private static Wire held(Wire wire) {
+        return new Wire(wire.from(), wire.to(), true, wire.reason(), wire.extras());
     }
 
     private static Plan placed(NodeCircuit node, PinModel.Answer answer) {
@@ -151,10 +180,19 @@ public final class Planner {
 
     /** Shares out every node in turn, each with what the ones before it came to. */
     public List<Plan> planAll() {
+        return planAll(Planner::plan);
+    }
+
+    /** Every node as {@link #planKeeping} does it, one after the other. */
+    public List<Plan> planAllKeeping() {
+        return planAll(Planner::planKeeping);
+    }
+
+    private List<Plan> planAll(BiFunction<Planner, String, Plan> how) {
         List<Plan> plans = new ArrayList<>();
         Build at = build;
         for (Node node : build.nodes()) {
-            Plan plan = new Planner(at, catalog, isStopped).plan(node.id());
+            Plan plan = how.apply(new Planner(at, catalog, isStopped), node.id());
             plans.add(plan);
             at = after(at, plan);
         }

@@ -25,6 +25,7 @@ public final class PinsView extends LazyView<PinsStage> {
     public List<Command> commands() {
         return List.of(
                 Command.of("plan", "Shortcut+P", this::mayPlan, session.planning()::plan),
+                Command.of("plan_keeping", null, this::mayPlan, session.planning()::planKeeping),
                 Command.of(
                         "stop_planning",
                         null,
