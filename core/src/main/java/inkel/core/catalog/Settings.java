@@ -175,6 +175,10 @@ public final class Settings {
     public static final Setting<Boolean> CONSOLE =
             new Setting<>("console", SettingReaders.words(Map.of("used", true)), ANY, LINE);
 
+    /** Whether it lies on the table and is no part of the plan yet. */
+    public static final Setting<Boolean> LATER =
+            new Setting<>("later", SettingReaders.words(Map.of("yes", true)), ANY, LINE);
+
     /** A lower setting that it is run at, to take less. */
     public static final Setting<Reduction> TURNED_DOWN = new Setting<>(
             "turned_down", SettingReaders.named(cls -> cls.demands().reductions(), Reduction::name), ANY, LINE);
@@ -236,6 +240,7 @@ public final class Settings {
             END,
             WIRELESS,
             CONSOLE,
+            LATER,
             TURNED_DOWN,
             DIODE,
             FORBIDDEN,

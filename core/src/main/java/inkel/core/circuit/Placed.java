@@ -244,8 +244,17 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
                 .isPresent();
     }
 
-    /** Whether a signal is to be wired: as its class has it, unless the builder wants it or does without it. */
+    /** Whether a signal is to be wired: as its class has it, unless the builder wants it or does without it, or without the part yet. */
     public boolean wants(Pin pin) {
+        return !isForLater() && wantsInPlan(pin);
+    }
+
+    /** Whether it only lies on the table and is no part of the plan yet. */
+    public boolean isForLater() {
+        return part.has(Settings.LATER);
+    }
+
+    private boolean wantsInPlan(Pin pin) {
         return own(Settings.WANTED).filter(pins -> pins.contains(pin.label())).isPresent()
                 || pin.isWanted()
                         && own(Settings.DECLINED)

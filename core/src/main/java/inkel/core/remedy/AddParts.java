@@ -52,7 +52,8 @@ public final class AddParts {
         return node.parts().stream().anyMatch(part -> part.name().equals(name));
     }
 
-    private static Map<String, Endpoint> feeds(NodeCircuit circuit, PartClass cls) {
+    /** The rails that would feed a part of a class, by its supply pins; none for a pin that no rail suits. */
+    static Map<String, Endpoint> feeds(NodeCircuit circuit, PartClass cls) {
         Map<String, Endpoint> feeds = new LinkedHashMap<>();
         for (Supply supply : cls.supplies()) {
             bestRail(circuit, cls, supply).ifPresent(rail -> feeds.put(supply.pin(), rail.id()));

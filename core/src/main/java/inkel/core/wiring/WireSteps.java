@@ -165,7 +165,7 @@ final class WireSteps {
 
     /** A part that hangs on another part's sockets, or only on plugs, brings its ground with it. */
     private List<Ground> grounds(Placed placed) {
-        if (riding.contains(placed.id()) || isIdleSource(placed)) {
+        if (riding.contains(placed.id()) || isIdleSource(placed) || placed.isForLater()) {
             return List.of();
         }
         List<Ground> grounds = new ArrayList<>();

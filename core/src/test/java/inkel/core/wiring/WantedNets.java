@@ -209,7 +209,11 @@ final class WantedNets {
                                     .filter(feed -> feed.getValue().part().equals(part.id()))
                                     .map(feed -> isSocket(taker, feed.getKey()) || rides(node, taker)))
                             .allMatch(Boolean::booleanValue);
-            if (!part.groundApart() && !isIdle && !isByPlug && !rides(node, part)) {
+            if (!part.groundApart()
+                    && !part.settings().containsKey("later")
+                    && !isIdle
+                    && !isByPlug
+                    && !rides(node, part)) {
                 grounds(node, part, false).forEach(pin -> wanted.join(ground, pin));
             }
             lead(node, part, used);

@@ -14,6 +14,7 @@ import inkel.core.document.edit.RemovePart;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.ForLater;
 import inkel.core.remedy.JoinNodes;
 import java.util.ArrayList;
 import java.util.List;
@@ -44,6 +45,13 @@ final class PartsNotes implements StageNotes {
                         Fact.of("action.move").with("node", other.name()),
                         Fact.of("action.move.cost"),
                         new MovePart(here, part, other.id()))));
+        boolean isLater = placed.isForLater();
+        String later = isLater ? "action.take_in" : "action.later";
+        actions.add(new Fix(
+                isLater ? "take-in" : "later",
+                Fact.of(later),
+                Fact.of(later + ".cost"),
+                isLater ? ForLater.takeIn(node, placed) : ForLater.leaveOut(node, placed)));
         boolean isChip = placed.isChip();
         actions.add(Explainer.action(
                 isChip ? "ready" : "chip",

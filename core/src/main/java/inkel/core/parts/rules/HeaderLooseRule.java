@@ -30,7 +30,10 @@ public final class HeaderLooseRule implements Rule<Circuit> {
         List<Finding> findings = new ArrayList<>();
         for (NodeCircuit node : circuit.nodes()) {
             for (Placed placed : node.parts()) {
-                if (placed.isHeaderLoose() && placed.cls().kind() != Kind.SOURCE && !placed.isChip()) {
+                if (placed.isHeaderLoose()
+                        && !placed.isForLater()
+                        && placed.cls().kind() != Kind.SOURCE
+                        && !placed.isChip()) {
                     findings.add(describe(node, placed));
                 }
             }

@@ -29,7 +29,7 @@ public final class DecouplingRule implements Rule<PowerReport> {
         return report.circuit().nodes().stream()
                 .flatMap(node -> node.parts().stream()
                         .filter(placed -> !placed.cls().decoupling().isEmpty())
-                        .filter(placed -> !isFitted(placed))
+                        .filter(placed -> !isFitted(placed) && !placed.isForLater())
                         .map(placed -> describe(node, placed)))
                 .toList();
     }
