@@ -2,6 +2,7 @@ package inkel.app.state;
 
 import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -22,6 +23,7 @@ import inkel.core.pins.Plan;
 import inkel.core.pins.PlanNotes;
 import inkel.core.pins.Reach;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.Wishes;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
@@ -240,6 +242,39 @@ public final class PinWork {
     /** Fixes a signal on its pin, or lets it go. */
     public void toggleHold(Place signal) {
         wire(signal).ifPresent(wire -> hold(signal, !wire.held(), ""));
+    }
+
+    /** Why a signal is held where it is, or done without; empty for any other. */
+    public Optional<String> reasonOf(Place signal) {
+        return wire(signal).filter(Wire::held).map(Wire::reason).or(() -> declined(signal));
+    }
+
+    /** Whether a signal is done without, and not held. */
+    public boolean isDeclined(Place signal) {
+        return declined(signal).isPresent() && wire(signal).isEmpty();
+    }
+
+    private Optional<String> declined(Place signal) {
+        return signal == null || !signal.isPin()
+                ? Optional.empty()
+                : pins().filter(now -> now.node().node().id().equals(signal.node()))
+                        .flatMap(now -> now.node().part(signal.part()))
+                        .flatMap(placed -> placed.own(Settings.DECLINED))
+                        .map(pins -> pins.get(signal.pin()));
+    }
+
+    /** Puts a reason to what is held or done without. */
+    public void giveReason(Place signal, String reason) {
+        if (!isDeclined(signal)) {
+            hold(signal, true, reason);
+            return;
+        }
+        NodeCircuit node = pins().orElseThrow().node();
+        session.apply(Wishes.decline(
+                node,
+                node.part(signal.part()).orElseThrow(),
+                node.pin(signal.endpoint()).orElseThrow(),
+                reason));
     }
 
     /** Fixes a signal on its pin with a reason, or lets it go. */

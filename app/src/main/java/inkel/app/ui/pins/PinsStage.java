@@ -9,7 +9,6 @@ import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
-import inkel.core.document.Wire;
 import inkel.core.finding.Stage;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Reach;
@@ -32,7 +31,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** Who has which pin: the loom, its lenses, other placements, and holding with a reason. */
+/** Who has which pin: the loom, its lenses, other placements, and holding or doing without with a reason. */
 public final class PinsStage extends StagePane implements LoomActions {
     private final Session session;
     private final PinWork work;
@@ -41,6 +40,7 @@ public final class PinsStage extends StagePane implements LoomActions {
     private final BoardSheet boards;
     private final FoundSheet found;
     private final TextField reason = new TextField();
+    private final Caption because = Ui.word(Words.get("pins.reason"), "row-name");
     private final HBox holding;
     private final Caption folded = Ui.word("", "quiet", "small");
     private LoomView view = LoomView.USUAL;
@@ -89,7 +89,7 @@ public final class PinsStage extends StagePane implements LoomActions {
                 giveReason();
             }
         });
-        holding = new HBox(8, Ui.word(Words.get("pins.reason"), "row-name"), reason);
+        holding = new HBox(8, because, reason);
         holding.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(alternatives, boards, found, loom, folded, holding);
         subscriptions().on(session.selectionProperty(), (property, old, next) -> {
@@ -254,18 +254,14 @@ public final class PinsStage extends StagePane implements LoomActions {
         look(view.toggled(module));
     }
 
-    // --- holding with a reason
+    // --- holding, and doing without, with a reason
 
     private void giveReason() {
         String typed = reason.getText().strip();
         // Only over the words it was shown with: the same place of another build has a reason of its own.
-        if (!typed.equals(shown)
-                && work.wire(asked)
-                        .filter(Wire::held)
-                        .filter(wire -> wire.reason().equals(shown))
-                        .isPresent()) {
+        if (!typed.equals(shown) && work.reasonOf(asked).filter(shown::equals).isPresent()) {
             shown = typed;
-            work.hold(asked, true, typed);
+            work.giveReason(asked, typed);
         }
     }
 
@@ -277,10 +273,11 @@ public final class PinsStage extends StagePane implements LoomActions {
             giveReason();
             asked = selected;
         }
-        Optional<Wire> held = work.wire(selected).filter(Wire::held);
-        Ui.show(holding, held.isPresent());
+        Optional<String> given = work.reasonOf(selected);
+        Ui.show(holding, given.isPresent());
+        because.setText(Words.get(work.isDeclined(selected) ? "pins.reason.without" : "pins.reason"));
         if (isOther || !reason.isFocused()) {
-            shown = held.map(Wire::reason).orElse("");
+            shown = given.orElse("");
             reason.setText(shown);
         }
     }

@@ -91,6 +91,22 @@ class PartToPartWindowTest extends WindowJourney {
         until(() -> to("text", "VO").equals(Optional.of(new Endpoint("knob", "OUT"))));
     }
 
+    /** The receiver's second channel: one is enough for this model. */
+    @Test
+    void aSignalIsDoneWithoutForATypedReason(FxRobot robot) throws Exception {
+        choose(robot, "air", "CH2");
+        until(() -> isThere(robot, "#action-without"));
+        press(robot, "#action-without");
+        until(() -> robot.lookup("#hold-reason").query().isVisible());
+        type(robot, "#hold-reason", "one channel is enough");
+        until(() ->
+                node(BOX).part("air").orElseThrow().settings().get("declined").equals("CH2 (one channel is enough)"));
+        robot.interact(() -> robot.lookup("#loom").query().requestFocus());
+        undo(robot);
+        until(() ->
+                node(BOX).part("air").orElseThrow().settings().get("declined").equals("CH2"));
+    }
+
     @Test
     void aLampIsPutOnAChannelOfTheReceiver(FxRobot robot) throws Exception {
         choose(robot, "lamp", "A");
