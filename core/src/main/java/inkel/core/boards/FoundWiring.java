@@ -36,6 +36,9 @@ public final class FoundWiring {
     private static final Pattern BLANKS = Pattern.compile("(.+?)\\s+(\\S+)");
     private static final Pattern COMMENT = Pattern.compile("\\s*(//|/\\*).*|\\s+#\\s.*");
     private static final Pattern PARTING = Pattern.compile("(?<=[a-z])(?=[A-Z])|[^A-Za-z0-9+]+");
+    /** No wire takes more to say; a pasted picture or program in one line does. */
+    private static final int LONGEST = 300;
+
     private static final Set<String> NOISE = Set.of("pin", "pins", "board", "gpio", "num", "no", "io", "the");
 
     private final NodeCircuit node;
@@ -62,6 +65,9 @@ public final class FoundWiring {
     }
 
     private FoundLine line(int number, String text) {
+        if (text.length() > LONGEST) {
+            return unclear(number, text.substring(0, LONGEST) + "…", Fact.of("found.no_pair"));
+        }
         String bare = COMMENT.matcher(text).replaceFirst("").strip();
         boolean isRule = bare.chars().noneMatch(Character::isLetterOrDigit);
         if (bare.isEmpty() || isRule || bare.startsWith("#") && !bare.startsWith("#define")) {

@@ -196,6 +196,16 @@ class FoundWiringTest {
     }
 
     @Test
+    void aPastedBookTakesNoTime() {
+        String line = "a = ".repeat(200_000);
+        assertEquals(FoundLine.Kind.UNCLEAR, only(table(), CLASSIC, line).kind());
+        assertEquals(
+                5000,
+                FoundWiring.read(table().circuit(), CLASSIC, "x -> y\n".repeat(4999))
+                        .size());
+    }
+
+    @Test
     void nothingThatWasUnderstoodChangesNothing() throws Exception {
         Build build = table().build();
         FoundPlan found = FoundPlan.of(build, CATALOG, NODE, DUAL, "hello\nworld", () -> false);

@@ -3,6 +3,7 @@ package inkel.core.levels;
 import static inkel.core.kit.Builds.CATALOG;
 import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.circuit.Circuit;
@@ -13,6 +14,7 @@ import inkel.core.finding.Finding;
 import inkel.core.formula.Verdict;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
+import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.parts.PartsList;
@@ -218,6 +220,21 @@ class PieceTest {
                         .filter(entry -> entry.getKey().startsWith("have.capacitor"))
                         .mapToInt(java.util.Map.Entry::getValue)
                         .sum());
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "'\"kind\": \"opto\", \"series\": \"0 Ω\", \"pull_up\": \"10 kΩ\"', series",
+        "'\"kind\": \"opto\", \"series\": \"390 Ω\", \"pull_up\": \"0 Ω\"', pull_up",
+        "'\"kind\": \"diode\", \"pull_up\": \"-1 Ω\"', pull_up",
+        "'\"kind\": \"series\", \"series\": \"1 kΩ\", \"capacitor\": \"0 F\"', capacitor",
+    })
+    void aPieceOfNoValueIsRefusedWithItsKey(String piece, String key) {
+        String text = BuildWriter.print(apart(opto("turn.IN1", 390, 10_000)).build())
+                .replaceAll("(?s)\"between\" : \\[.*?]", "\"between\": [{\"signal\": \"turn.IN1\", " + piece + "}]");
+        UnreadableFile refused =
+                assertThrows(UnreadableFile.class, () -> BuildReader.parse(Path.of("piece.json"), text, CATALOG));
+        assertTrue(refused.problems().toString().contains("/" + key), () -> "" + refused.problems());
     }
 
     @Test

@@ -23,7 +23,10 @@ import inkel.core.io.json.Problem;
 import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Capacitance;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.nio.file.Path;
@@ -312,13 +315,12 @@ public final class BuildReader {
                         capacitor(fields),
                         fields.extras()));
             case "diode":
-                return Optional.of(
-                        new Between.Diode(signal, fields.quantity("pull_up", Unit.OHM, "10 kΩ"), fields.extras()));
+                return Optional.of(new Between.Diode(signal, aboveZero(fields, "pull_up", "10 kΩ"), fields.extras()));
             case "opto":
                 return Optional.of(new Between.Opto(
                         signal,
-                        fields.quantity("series", Unit.OHM, "390 Ω"),
-                        fields.quantity("pull_up", Unit.OHM, "10 kΩ"),
+                        aboveZero(fields, "series", "390 Ω"),
+                        aboveZero(fields, "pull_up", "10 kΩ"),
                         fields.extras()));
             case "shifter":
                 String shifter = fields.text("shifter");
@@ -345,8 +347,25 @@ public final class BuildReader {
     }
 
     private static Optional<Capacitance> capacitor(Fields fields) {
-        return fields.has("capacitor")
-                ? Optional.of(fields.quantity("capacitor", Unit.FARAD, "100 nF"))
-                : Optional.empty();
+        if (!fields.has("capacitor")) {
+            return Optional.empty();
+        }
+        Capacitance value = fields.quantity("capacitor", Unit.FARAD, "100 nF");
+        if (value.farads() <= 0) {
+            fields.problem("capacitor", aboveZero("100 nF", value));
+        }
+        return Optional.of(value);
+    }
+
+    private static Resistance aboveZero(Fields fields, String key, String example) {
+        Resistance value = fields.quantity(key, Unit.OHM, example);
+        if (value.ohms() <= 0) {
+            fields.problem(key, aboveZero(example, value));
+        }
+        return value;
+    }
+
+    private static Fact aboveZero(String example, Quantity found) {
+        return Fact.of("problem.expected_value").with("example", example).with("found", Engineering.print(found));
     }
 }
