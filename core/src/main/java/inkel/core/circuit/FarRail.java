@@ -33,20 +33,20 @@ import java.util.Optional;
  * @param taker the node that the lead comes to
  * @param takerName what the builder calls that node
  * @param lead the part there that stands for the lead
+ * @param leadName what the builder calls that
  */
-public record FarRail(Place rail, String taker, String takerName, String lead) {
+public record FarRail(Place rail, String taker, String takerName, String lead, String leadName) {
     private static final String PLUS = "+";
     private static final String MINUS = "-";
 
     /** Leads that something hangs on, in document order; what they bring need not be there. */
     static List<FarRail> all(Build build, Catalog catalog) {
         return build.nodes().stream()
-                .flatMap(
-                        node -> node.parts().stream()
-                                .filter(part -> isUsed(node, part))
-                                .flatMap(part -> rail(part, catalog)
-                                        .map(rail -> new FarRail(rail, node.id(), node.name(), part.id()))
-                                        .stream()))
+                .flatMap(node -> node.parts().stream()
+                        .filter(part -> isUsed(node, part))
+                        .flatMap(part -> rail(part, catalog)
+                                .map(rail -> new FarRail(rail, node.id(), node.name(), part.id(), part.name()))
+                                .stream()))
                 .toList();
     }
 
@@ -75,6 +75,11 @@ public record FarRail(Place rail, String taker, String takerName, String lead) {
     /** As {@link #plus()}, its ground. */
     public Place minus() {
         return Place.of(taker, new Endpoint(lead, MINUS));
+    }
+
+    /** What its far end is called on the table that gives: {@code Pump house Lead}. */
+    public String end() {
+        return takerName + " " + leadName;
     }
 
     /** The id that the load has on the table that gives; no part of a document has such a one. */

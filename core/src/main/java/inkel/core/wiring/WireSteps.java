@@ -106,7 +106,7 @@ final class WireSteps {
                 .forEach(others::add);
         node.farLoads().stream()
                 .map(FarLoad::rail)
-                .map(rail -> new Terminal.OnOtherBoard(rail.minus(), rail.takerName()))
+                .map(rail -> new Terminal.OnOtherBoard(rail.minus(), rail.end()))
                 .forEach(others::add);
         if (joined.size() == 2 && others.isEmpty() && !isRowWanted()) {
             add(
@@ -396,7 +396,7 @@ final class WireSteps {
         Optional<FarLoad> far = node.farLoad(pin.part());
         if (far.isPresent()) {
             return new Terminal.OnOtherBoard(
-                    far.get().rail().plus(), far.get().rail().takerName());
+                    far.get().rail().plus(), far.get().rail().end());
         }
         Placed placed = node.part(pin.part()).orElseThrow();
         List<Pin> pins = placed.cls().pins();
