@@ -16,6 +16,7 @@ public final class Given {
     public static final Catalog CATALOG = CatalogReader.shipped();
     public static final Path EXAMPLES = Path.of("..", "examples");
     public static final String LOCKS = "otterbeck-locks.inkel.json";
+    public static final String MOTH_LAMP = "moth-lamp.inkel.json";
     public static final String FIRST_SKETCH = "otterbeck-first-sketch.inkel.json";
 
     /** A table where parts serve parts; not among the examples. */
