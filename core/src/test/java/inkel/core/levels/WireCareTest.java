@@ -125,4 +125,18 @@ class WireCareTest {
                 2,
                 Builds.of(Assessment.assess(two, CATALOG), "levels.back_power").size());
     }
+
+    /** One cause, one finding: all servos hang on the same supply of their own. */
+    @Test
+    void manyPartsOnOneOtherSourceAreToldOnce() throws Exception {
+        Builds servos = Builds.classic().part("pack", "wall-supply-6v");
+        for (int i = 0; i < 4; i++) {
+            servos.part("arm-" + i, "servo-micro", "V+=pack.+").wire("arm-" + i + ".SIG", "board.D" + (3 + i));
+        }
+        Finding finding = RuleKit.firesAt(servos, "levels.back_power", "arm-0");
+        assertEquals(
+                List.of("arm-0", "arm-1", "arm-2", "arm-3"),
+                finding.sentence().values().get("part"));
+        RuleKit.everyWayOut(servos, "levels.back_power");
+    }
 }

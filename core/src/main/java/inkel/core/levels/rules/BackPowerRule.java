@@ -56,11 +56,12 @@ public final class BackPowerRule implements Rule<LevelReport> {
 
     @Override
     public List<Finding> check(LevelReport levels) {
-        Map<Place, List<Link>> byReceiver = new LinkedHashMap<>();
-        levels.links().stream().filter(BackPowerRule::isFedThroughItsPin).forEach(link -> byReceiver
-                .computeIfAbsent(Place.ofPart(link.signal().node(), link.to().part()), part -> new ArrayList<>())
+        // Sixteen servos on one supply are one thing to say.
+        Map<Cause, List<Link>> byCause = new LinkedHashMap<>();
+        levels.links().stream().filter(BackPowerRule::isFedThroughItsPin).forEach(link -> byCause.computeIfAbsent(
+                        Cause.of(link), cause -> new ArrayList<>())
                 .add(link));
-        return byReceiver.values().stream().map(BackPowerRule::describe).toList();
+        return byCause.values().stream().map(BackPowerRule::describe).toList();
     }
 
     private static boolean isFedThroughItsPin(Link link) {
@@ -91,17 +92,39 @@ public final class BackPowerRule implements Rule<LevelReport> {
         return way.get(way.size() - 1);
     }
 
+    /** What drives hangs on one source, what listens on another. */
+    private record Cause(String node, Endpoint drives, Endpoint listens) {
+        static Cause of(Link link) {
+            NodeCircuit node = link.node();
+            return new Cause(
+                    link.signal().node(),
+                    source(node, node.ioRail(link.from()).orElseThrow()),
+                    source(node, node.ioRail(link.to()).orElseThrow()));
+        }
+    }
+
     private static Finding describe(List<Link> links) {
         Link first = links.get(0);
         NodeCircuit node = first.node();
-        Placed receiver = node.part(first.to().part()).orElseThrow();
-        return Finding.of(INFO, node.place(receiver))
-                .with("part", receiver.part().name())
+        List<Placed> receivers = links.stream()
+                .map(link -> link.to().part())
+                .distinct()
+                .map(part -> node.part(part).orElseThrow())
+                .toList();
+        Finding.Builder finding = Finding.of(INFO, node.place(receivers.get(0)));
+        if (receivers.size() > 1) {
+            finding.variant("several");
+        }
+        return finding.with("part", names(receivers))
                 .with("from", PinNames.of(node, first.from()))
                 .number("highest_output", first.check().vohMax(), first.saysHigh())
                 .number("clamp", CLAMP, Source.RULE)
-                .fixes(() -> fixes(links, node, receiver))
+                .fixes(() -> fixes(links, node, receivers))
                 .build();
+    }
+
+    private static List<String> names(List<Placed> parts) {
+        return parts.stream().map(placed -> placed.part().name()).toList();
     }
 
     /** As much as keeps the current small, and no more than every one of the wires still rises through in time. */
@@ -115,7 +138,7 @@ public final class BackPowerRule implements Rule<LevelReport> {
                 : Optional.of(Resistance.ofOhms(ESeries.E12.atMost(most.ohms())));
     }
 
-    private static List<Fix> fixes(List<Link> links, NodeCircuit node, Placed receiver) {
+    private static List<Fix> fixes(List<Link> links, NodeCircuit node, List<Placed> receivers) {
         List<Endpoint> signals =
                 links.stream().map(Link::signal).distinct().map(Place::endpoint).toList();
         List<Fix> fixes = new ArrayList<>();
@@ -127,17 +150,19 @@ public final class BackPowerRule implements Rule<LevelReport> {
                     .toList();
             fixes.add(new Fix(
                     "series",
-                    Fact.of("fix.series_all")
-                            .with("value", ohms)
-                            .with("part", receiver.part().name()),
+                    Fact.of("fix.series_all").with("value", ohms).with("part", names(receivers)),
                     Fact.of("fix.series_all.cost").with("count", resistors.size()),
                     resistors));
         });
         fixes.add(new Fix(
                 "together",
-                Fact.of("fix.together").with("part", receiver.part().name()),
+                Fact.of(receivers.size() > 1 ? "fix.together.several" : "fix.together")
+                        .with("part", names(receivers)),
                 Fact.of("fix.together.cost"),
-                List.of(new SetSetting(node.node().id(), receiver.id(), Settings.TOGETHER, "yes"))));
+                receivers.stream()
+                        .map(receiver ->
+                                (Edit) new SetSetting(node.node().id(), receiver.id(), Settings.TOGETHER, "yes"))
+                        .toList()));
         return fixes;
     }
 }
