@@ -8,8 +8,10 @@ import inkel.core.document.Extras;
 import inkel.core.document.Moment;
 import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
@@ -93,6 +95,62 @@ class RoundTest {
         Set<Set<String>> sets = round(moment("first", 1, null, 0.0), moment("second", 1, null, 1 - Round.TINY))
                 .placedSets();
         assertEquals(Set.of(Set.of(), Set.of("first"), Set.of("second")), sets);
+    }
+
+    /** Against every set of moments tried: those in which all may meet and to which none can be added. */
+    @Test
+    void theLargestSetsAreThoseThatTryingAllFinds() {
+        Random random = new Random(24);
+        for (int round = 0; round < 60; round++) {
+            int count = 2 + random.nextInt(7);
+            boolean[][] apart = new boolean[count][count];
+            List<Moment> moments = new ArrayList<>();
+            for (int i = 0; i < count; i++) {
+                List<String> never = new ArrayList<>();
+                for (int j = 0; j < i; j++) {
+                    if (random.nextInt(3) == 0) {
+                        apart[i][j] = true;
+                        apart[j][i] = true;
+                        never.add("m" + j);
+                    }
+                }
+                moments.add(moment("m" + i, 1, null, null, never.toArray(String[]::new)));
+            }
+            Set<Set<String>> found = new HashSet<>();
+            Scenarios.of(new Round(moments)).forEach(set -> found.add(new TreeSet<>(set)));
+            assertEquals(largest(count, apart), found, "round " + round);
+        }
+    }
+
+    private static Set<Set<String>> largest(int count, boolean[][] apart) {
+        Set<Set<String>> largest = new HashSet<>();
+        for (int set = 1; set < 1 << count; set++) {
+            boolean canGrow = false;
+            for (int more = 0; more < count; more++) {
+                canGrow |= (set >> more & 1) == 0 && mayAllMeet(set | 1 << more, count, apart);
+            }
+            if (mayAllMeet(set, count, apart) && !canGrow) {
+                Set<String> names = new TreeSet<>();
+                for (int i = 0; i < count; i++) {
+                    if ((set >> i & 1) == 1) {
+                        names.add("m" + i);
+                    }
+                }
+                largest.add(names);
+            }
+        }
+        return largest;
+    }
+
+    private static boolean mayAllMeet(int set, int count, boolean[][] apart) {
+        for (int i = 0; i < count; i++) {
+            for (int j = 0; j < i; j++) {
+                if ((set >> i & 1) == 1 && (set >> j & 1) == 1 && apart[i][j]) {
+                    return false;
+                }
+            }
+        }
+        return true;
     }
 
     /** Two that never meet among as many moments as are looked at pair by pair, and among one more. */
