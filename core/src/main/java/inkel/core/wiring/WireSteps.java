@@ -1,11 +1,9 @@
 package inkel.core.wiring;
 
 import inkel.core.catalog.Fitting;
-import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.FarLoad;
-import inkel.core.circuit.Islands;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
@@ -13,7 +11,6 @@ import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
-import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Voltage;
@@ -33,12 +30,11 @@ final class WireSteps {
 
     private final NodeCircuit node;
     private final Pieces pieces;
+    private final Plugs plugs;
     private final List<Away> away;
     private final boolean isGroundJoined;
     private final List<WireStep> steps = new ArrayList<>();
     private final Set<String> ids = new HashSet<>();
-    private final Set<String> riding = new HashSet<>();
-    private final Set<Endpoint> wireEnds = new HashSet<>();
     private int plainSignals;
 
     /**
@@ -59,28 +55,13 @@ final class WireSteps {
         pieces = new Pieces(node);
         this.away = away;
         this.isGroundJoined = isGroundJoined;
-        for (Placed placed : node.parts()) {
-            if (ridesOnAnother(placed)) {
-                riding.add(placed.id());
-            }
-        }
-        node.node().wires().forEach(wire -> wireEnds.add(wire.to()));
-        node.node().between().forEach(piece -> pieces.supply(piece).ifPresent(wireEnds::add));
-        for (Placed placed : node.parts()) {
-            for (Fitting fitting : around(placed)) {
-                Optional.ofNullable(placed.part().feeds().get(fitting.to())).ifPresent(wireEnds::add);
-            }
-        }
-    }
-
-    /** What must be put around a part; a ready module brings it. */
-    private static List<Fitting> around(Placed placed) {
-        return placed.isChip() ? placed.cls().handling().make().around() : List.of();
+        plugs = new Plugs(node, pieces);
     }
 
     List<WireStep> list() {
-        grounds();
-        islands();
+        new GroundSteps(node, pieces, plugs, isGroundJoined)
+                .list(groundsElsewhere())
+                .forEach(wire -> add(WireStep.Kind.GROUND, wire.from(), wire.to(), WireColour.BLACK, wire.subject()));
         node.rails().forEach(this::supply);
         node.node().wires().stream().filter(node::isTie).forEach(this::tie);
         fittings();
@@ -90,16 +71,9 @@ final class WireSteps {
         return steps;
     }
 
-    /** A ground pin that is wired, and whose part it is. */
-    private record Ground(Placed placed, Terminal pin) {}
-
-    /** Two pins are joined by one wire; as soon as there is a third end all go to a row. */
-    private void grounds() {
-        List<Ground> joined = node.parts().stream()
-                .filter(placed -> !placed.part().groundApart())
-                .flatMap(placed -> grounds(placed).stream())
-                .toList();
-        Set<Terminal.OnOtherBoard> others = new LinkedHashSet<>();
+    /** Grounds of other boards that a wire of this list ends at. */
+    private Set<Terminal> groundsElsewhere() {
+        Set<Terminal> others = new LinkedHashSet<>();
         away.stream()
                 .filter(wire -> wire.link().groundJoined())
                 .map(Away::ground)
@@ -108,121 +82,13 @@ final class WireSteps {
                 .map(FarLoad::rail)
                 .map(rail -> new Terminal.OnOtherBoard(rail.minus(), rail.end()))
                 .forEach(others::add);
-        if (joined.size() == 2 && others.isEmpty() && !isRowWanted()) {
-            add(
-                    WireStep.Kind.GROUND,
-                    joined.get(0).pin(),
-                    joined.get(1).pin(),
-                    WireColour.BLACK,
-                    joined.get(1).placed());
-            return;
-        }
-        if (joined.size() < 2 && others.isEmpty() && !isRowWanted()) {
-            return;
-        }
-        Terminal row = new Terminal.OnGroundRow();
-        for (Ground ground : joined) {
-            boolean isBoards = ground.placed().part().isBoard();
-            Terminal from = isBoards ? ground.pin() : row;
-            add(WireStep.Kind.GROUND, from, isBoards ? row : ground.pin(), WireColour.BLACK, ground.placed());
-        }
-        others.forEach(other -> add(WireStep.Kind.GROUND, row, other, WireColour.BLACK, node.board()));
-    }
-
-    /** Parts that keep apart and feed each other have a ground of their own, from the first one's pin to the others'. */
-    private void islands() {
-        for (Set<String> island : Islands.of(node)) {
-            List<Ground> grounds = island.stream()
-                    .map(id -> node.part(id).orElseThrow())
-                    .flatMap(placed -> grounds(placed).stream())
-                    .toList();
-            for (int i = 1; i < grounds.size(); i++) {
-                add(
-                        WireStep.Kind.GROUND,
-                        grounds.get(0).pin(),
-                        grounds.get(i).pin(),
-                        WireColour.BLACK,
-                        grounds.get(i).placed());
-            }
-        }
-    }
-
-    /** Whether something besides ground pins is joined to ground: another board, a tied signal, a part in a wire. */
-    private boolean isRowWanted() {
-        return isGroundJoined
-                || node.node().wires().stream().anyMatch(wire -> node.isTie(wire) && isGround(wire.to()))
-                || node.parts().stream().anyMatch(this::isFittedToGround)
-                || node.node().between().stream().anyMatch(pieces::wantsGround);
-    }
-
-    private boolean isGround(Endpoint pin) {
-        return node.pin(pin).filter(found -> found.use() == PinUse.GROUND).isPresent();
-    }
-
-    private boolean isFittedToGround(Placed placed) {
-        return around(placed).stream().anyMatch(fitting -> farEnd(placed, fitting) instanceof Terminal.OnGroundRow);
-    }
-
-    /** A part that hangs on another part's sockets, or only on plugs, brings its ground with it. */
-    private List<Ground> grounds(Placed placed) {
-        if (riding.contains(placed.id()) || isIdleSource(placed) || placed.isForLater()) {
-            return List.of();
-        }
-        List<Ground> grounds = new ArrayList<>();
-        List<Pin> pins = placed.cls().pins();
-        for (int i = 0; i < pins.size(); i++) {
-            if (pins.get(i).use() == PinUse.GROUND && pins.get(i).isWanted()) {
-                grounds.add(new Ground(placed, new Terminal.OnPin(placed.endpoint(pins.get(i)), i)));
-            }
-        }
-        return grounds;
-    }
-
-    /** A source of which no wire is wanted: it feeds nothing, or all that it feeds has a socket for its plug. */
-    private boolean isIdleSource(Placed placed) {
-        boolean isSource = false;
-        for (Output output : placed.cls().outputs()) {
-            Endpoint rail = new Endpoint(placed.id(), output.pin());
-            if (wireEnds.contains(rail) || !wired(rail).isEmpty()) {
-                return false;
-            }
-            isSource |= output.way() == Output.Way.SOURCE;
-        }
-        return isSource;
-    }
-
-    private boolean ridesOnAnother(Placed placed) {
-        if (placed.part().isBoard()) {
-            return false;
-        }
-        for (Endpoint feed : placed.part().feeds().values()) {
-            Optional<Rail> rail = node.rail(feed);
-            if (rail.isPresent()
-                    && rail.get().output().way() == Output.Way.PASS
-                    && !feed.part().equals(Part.BOARD)) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** What a rail feeds by wires: not what goes into a socket, and not what rides on another part. */
-    private List<Rail.Load> wired(Endpoint rail) {
-        List<Rail.Load> wired = new ArrayList<>();
-        for (Rail.Load load : node.rail(rail).map(Rail::loads).orElse(List.of())) {
-            boolean isByPlug = riding.contains(load.pin().part())
-                    || node.pin(load.pin()).map(Pin::isSocket).orElse(true);
-            if (!isByPlug) {
-                wired.add(load);
-            }
-        }
-        return wired;
+        return others;
     }
 
     private void supply(Rail rail) {
         Placed owner = node.part(rail.id().part()).orElseThrow();
-        List<Rail.Load> loads = wired(rail.id());
-        boolean hasTies = wireEnds.contains(rail.id());
+        List<Rail.Load> loads = plugs.wired(rail.id());
+        boolean hasTies = plugs.isWireEnd(rail.id());
         if (owner.cls().pin(rail.id().pin()).isEmpty() || loads.isEmpty() && !hasTies) {
             return;
         }
@@ -249,6 +115,10 @@ final class WireSteps {
                 : WireColour.RED;
     }
 
+    private boolean isGround(Endpoint pin) {
+        return node.pin(pin).filter(found -> found.use() == PinUse.GROUND).isPresent();
+    }
+
     private void tie(Wire wire) {
         Optional<Rail> rail = node.rail(wire.to());
         Terminal from = rail.isPresent()
@@ -266,9 +136,9 @@ final class WireSteps {
 
     private void fittings() {
         for (Placed placed : node.parts()) {
-            for (Fitting fitting : around(placed)) {
+            for (Fitting fitting : Plugs.around(placed)) {
                 Terminal from = onPin(new Endpoint(placed.id(), fitting.from()));
-                Terminal to = farEnd(placed, fitting);
+                Terminal to = plugs.farEnd(placed, fitting);
                 String id = from.id() + " > " + to.id();
                 add(new WireStep(
                         id,
@@ -283,16 +153,6 @@ final class WireSteps {
                         node.node().plugged().contains(id)));
             }
         }
-    }
-
-    /** A ground pin stands for the ground row, a fed supply pin for the row of its rail. */
-    private Terminal farEnd(Placed placed, Fitting fitting) {
-        Endpoint to = new Endpoint(placed.id(), fitting.to());
-        Endpoint rail = placed.part().feeds().get(fitting.to());
-        boolean isGround =
-                node.pin(to).filter(pin -> pin.use() == PinUse.GROUND).isPresent()
-                        && !placed.part().groundApart();
-        return isGround ? new Terminal.OnGroundRow() : rail != null ? new Terminal.OnRow(rail) : onPin(to);
     }
 
     private void signals() {

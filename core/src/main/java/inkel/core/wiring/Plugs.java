@@ -1,0 +1,107 @@
+package inkel.core.wiring;
+
+import inkel.core.catalog.Fitting;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** What of a node goes by plugs and what by wires: sockets, parts that ride on others, sources that nothing is wired to. */
+final class Plugs {
+    private final NodeCircuit node;
+    private final Set<String> riding = new HashSet<>();
+    private final Set<Endpoint> wireEnds = new HashSet<>();
+
+    Plugs(NodeCircuit node, Pieces pieces) {
+        this.node = node;
+        for (Placed placed : node.parts()) {
+            if (ridesOnAnother(placed)) {
+                riding.add(placed.id());
+            }
+        }
+        node.node().wires().forEach(wire -> wireEnds.add(wire.to()));
+        node.node().between().forEach(piece -> pieces.supply(piece).ifPresent(wireEnds::add));
+        for (Placed placed : node.parts()) {
+            for (Fitting fitting : around(placed)) {
+                Optional.ofNullable(placed.part().feeds().get(fitting.to())).ifPresent(wireEnds::add);
+            }
+        }
+    }
+
+    /** What must be put around a part; a ready module brings it. */
+    static List<Fitting> around(Placed placed) {
+        return placed.isChip() ? placed.cls().handling().make().around() : List.of();
+    }
+
+    /** Whether a wire of a signal, or a small part, ends at a rail. */
+    boolean isWireEnd(Endpoint rail) {
+        return wireEnds.contains(rail);
+    }
+
+    /** Whether a part brings its ground with it by a plug, or has none to be wired yet. */
+    boolean isWithoutGround(Placed placed) {
+        return riding.contains(placed.id()) || isIdleSource(placed) || placed.isForLater();
+    }
+
+    /** A source of which no wire is wanted: it feeds nothing, or all that it feeds has a socket for its plug. */
+    private boolean isIdleSource(Placed placed) {
+        boolean isSource = false;
+        for (Output output : placed.cls().outputs()) {
+            Endpoint rail = new Endpoint(placed.id(), output.pin());
+            if (wireEnds.contains(rail) || !wired(rail).isEmpty()) {
+                return false;
+            }
+            isSource |= output.way() == Output.Way.SOURCE;
+        }
+        return isSource;
+    }
+
+    private boolean ridesOnAnother(Placed placed) {
+        if (placed.part().isBoard()) {
+            return false;
+        }
+        for (Endpoint feed : placed.part().feeds().values()) {
+            Optional<Rail> rail = node.rail(feed);
+            if (rail.isPresent()
+                    && rail.get().output().way() == Output.Way.PASS
+                    && !feed.part().equals(Part.BOARD)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** What a rail feeds by wires: not what goes into a socket, and not what rides on another part. */
+    List<Rail.Load> wired(Endpoint rail) {
+        List<Rail.Load> wired = new ArrayList<>();
+        for (Rail.Load load : node.rail(rail).map(Rail::loads).orElse(List.of())) {
+            boolean isByPlug = riding.contains(load.pin().part())
+                    || node.pin(load.pin()).map(Pin::isSocket).orElse(true);
+            if (!isByPlug) {
+                wired.add(load);
+            }
+        }
+        return wired;
+    }
+
+    /** A ground pin stands for the ground row, a fed supply pin for the row of its rail. */
+    Terminal farEnd(Placed placed, Fitting fitting) {
+        Endpoint to = new Endpoint(placed.id(), fitting.to());
+        Endpoint rail = placed.part().feeds().get(fitting.to());
+        boolean isGround =
+                node.pin(to).filter(pin -> pin.use() == PinUse.GROUND).isPresent()
+                        && !placed.part().groundApart();
+        return isGround
+                ? new Terminal.OnGroundRow()
+                : rail != null ? new Terminal.OnRow(rail) : WireSteps.onPin(node, to);
+    }
+}
