@@ -60,29 +60,7 @@ public record PartClass(
             List<IoFamily> newIo,
             List<Mode> newModes,
             List<Pull> newPulls) {
-        return new PartClass(
-                id,
-                name,
-                summary,
-                kind,
-                kinds,
-                from,
-                pins,
-                newSupplies,
-                newOutputs,
-                newIo,
-                newModes,
-                newPulls,
-                decoupling,
-                spi,
-                i2c,
-                uart,
-                pwm,
-                controller,
-                analog,
-                demands,
-                handling,
-                cautions);
+        return changed(id, newSupplies, newOutputs, newIo, newModes, newPulls, controller, demands, handling);
     }
 
     /** The same class on another clock: an inner one wants no crystal, and none of its capacitors. */
@@ -99,63 +77,43 @@ public record PartClass(
                 .toList();
         Make make = new Make(
                 handling.make().form(), handling.make().pitch(), handling.make().headerLoose(), around);
-        return new PartClass(
-                id,
-                name,
-                summary,
-                kind,
-                kinds,
-                from,
-                pins,
-                supplies,
-                outputs,
-                io,
-                modes,
-                pulls,
-                decoupling,
-                spi,
-                i2c,
-                uart,
-                pwm,
-                controller.map(board -> board.at(choice)),
-                analog,
-                demands,
-                new Handling(handling.does(), make, handling.checks(), handling.bench(), handling.mayCarryMains()),
-                cautions);
+        Handling clocked =
+                new Handling(handling.does(), make, handling.checks(), handling.bench(), handling.mayCarryMains());
+        return changed(
+                id, supplies, outputs, io, modes, pulls, controller.map(board -> board.at(choice)), demands, clocked);
     }
 
     /** The same class with other loads on its signal pins. */
     PartClass withPinLoads(List<PinLoad> loads) {
-        if (loads.equals(demands.pinLoads())) {
-            return this;
-        }
-        return new PartClass(
-                id,
-                name,
-                summary,
-                kind,
-                kinds,
-                from,
-                pins,
-                supplies,
-                outputs,
-                io,
-                modes,
-                pulls,
-                decoupling,
-                spi,
-                i2c,
-                uart,
-                pwm,
-                controller,
-                analog,
-                new Demands(demands.bursts(), loads, demands.reductions(), demands.claims()),
-                handling,
-                cautions);
+        return loads.equals(demands.pinLoads())
+                ? this
+                : changed(
+                        id,
+                        supplies,
+                        outputs,
+                        io,
+                        modes,
+                        pulls,
+                        controller,
+                        new Demands(demands.bursts(), loads, demands.reductions(), demands.claims()),
+                        handling);
     }
 
     /** The same class under another id. */
     public PartClass withId(String newId) {
+        return changed(newId, supplies, outputs, io, modes, pulls, controller, demands, handling);
+    }
+
+    private PartClass changed(
+            String newId,
+            List<Supply> newSupplies,
+            List<Output> newOutputs,
+            List<IoFamily> newIo,
+            List<Mode> newModes,
+            List<Pull> newPulls,
+            Optional<Controller> newController,
+            Demands newDemands,
+            Handling newHandling) {
         return new PartClass(
                 newId,
                 name,
@@ -164,20 +122,20 @@ public record PartClass(
                 kinds,
                 from,
                 pins,
-                supplies,
-                outputs,
-                io,
-                modes,
-                pulls,
+                newSupplies,
+                newOutputs,
+                newIo,
+                newModes,
+                newPulls,
                 decoupling,
                 spi,
                 i2c,
                 uart,
                 pwm,
-                controller,
+                newController,
                 analog,
-                demands,
-                handling,
+                newDemands,
+                newHandling,
                 cautions);
     }
 
