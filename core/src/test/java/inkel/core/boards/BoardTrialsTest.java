@@ -130,11 +130,11 @@ class BoardTrialsTest {
 
     @Test
     void whatWasFedFromARailIsFedFromOneThatSuits() throws Exception {
-        Node pico = taken(radio(), "board-dual-core-3v3");
-        assertEquals(end("board.3V3"), pico.part("air").orElseThrow().feeds().get("VCC"));
-        assertEquals("board", pico.part("knob").orElseThrow().feeds().get("VCC").part());
-        assertEquals(end("usb.5V"), pico.board().feeds().get("USB"));
-        assertEquals("board-dual-core-3v3", pico.board().classId());
+        Node dual = taken(radio(), "board-dual-core-3v3");
+        assertEquals(end("board.3V3"), dual.part("air").orElseThrow().feeds().get("VCC"));
+        assertEquals("board", dual.part("knob").orElseThrow().feeds().get("VCC").part());
+        assertEquals(end("usb.5V"), dual.board().feeds().get("USB"));
+        assertEquals("board-dual-core-3v3", dual.board().classId());
     }
 
     @Test

@@ -27,7 +27,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** The panel on the right: subject, verdict, arithmetic, ways out; the same in every stage. */
+/**
+ * The panel on the right: subject, verdict, arithmetic, ways out; the same in every stage.
+ *
+ * <p>Longer than other files: it is one column made from top to bottom, and each piece of it is a few lines.
+ */
 public final class WhyPanel extends Scroller {
     private static final int FINDINGS_AT_ONCE = 12;
     private static final int SHORT_VALUE = 20;
