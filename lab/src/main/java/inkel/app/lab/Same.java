@@ -42,7 +42,11 @@ final class Same {
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         String answer = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        process.waitFor();
+        int code = process.waitFor();
+        if (code != 0 && code != 1) {
+            // Ended from outside: what it had printed by then is no answer.
+            throw new IOException("the check of " + example + " ended with " + code);
+        }
         return answer;
     }
 }
