@@ -167,7 +167,9 @@ public final class BoardTrials {
                 merits.freeAnalog(),
                 asked(circuit),
                 swap.lost().stream().filter(lost -> !isFedAgain(lost, now)).toList(),
-                isPresent && now.equals(old) ? Optional.empty() : Optional.of(new PutBoard(old, now, after.links())));
+                isPresent && now.equals(old)
+                        ? Optional.empty()
+                        : Optional.of(new PutBoard(old, build.links(), now, after.links())));
     }
 
     /** Feeds what lost its rail, and puts in wires what they want, one after the other, as long as something helps. */

@@ -81,6 +81,9 @@ public record FoundPlan(List<FoundLine> lines, List<Change> changes, List<Edit> 
         if (now.filter(there::equals).isPresent()) {
             return new Change(signal, found, now, Optional.empty());
         }
+        if (after.wire(signal).filter(Wire::held).isPresent()) {
+            return new Change(signal, found, now, Optional.of(Fact.of("found.change.held")));
+        }
         Optional<Pin> same = after.pin(there);
         Fact why = same.isEmpty()
                 ? Fact.of("found.change.no_pin").with("pin", found)

@@ -278,7 +278,7 @@ public final class FoundWiring {
 
     /**
      * The edits that take what was understood: wires as they were found where the board is the one on the table, else only
-     * the feeds that this board has too; its pins are then shared out anew.
+     * the feeds that this board has too; its pins are then shared out anew. What the builder holds stays where it is.
      */
     public static List<Edit> edits(NodeCircuit node, PartClass source, List<FoundLine> lines) {
         boolean isSame = node.board().cls().id().equals(source.id());
@@ -286,7 +286,9 @@ public final class FoundWiring {
         String id = node.node().id();
         for (FoundLine line : lines) {
             Endpoint to = new Endpoint(node.board().id(), line.pin().orElse(""));
-            if (line.kind() == FoundLine.Kind.WIRE && isSame) {
+            boolean isHeld =
+                    line.signal().flatMap(node::wire).filter(Wire::held).isPresent();
+            if (line.kind() == FoundLine.Kind.WIRE && isSame && !isHeld) {
                 edits.add(new SetWire(id, Wire.placed(line.signal().orElseThrow(), to)));
             } else if (line.kind() == FoundLine.Kind.FEED && node.rail(to).isPresent()) {
                 Endpoint supply = line.signal().orElseThrow();

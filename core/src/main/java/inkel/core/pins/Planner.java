@@ -67,9 +67,9 @@ public final class Planner {
      * and what two signals want or a pin cannot do.
      */
     public Plan planKeeping(String nodeId) {
-        NodeCircuit node = node(Circuit.of(build, catalog), nodeId);
+        Circuit circuit = Circuit.of(build, catalog);
         Set<Endpoint> moving = new HashSet<>();
-        NodePins pins = new NodePins(node, LinkEnd.of(Circuit.of(build, catalog).links(), nodeId));
+        NodePins pins = new NodePins(node(circuit, nodeId), LinkEnd.of(circuit.links(), nodeId));
         pins.misplaced().forEach(wire -> moving.add(wire.from()));
         pins.contested().values().forEach(wires -> wires.forEach(wire -> moving.add(wire.from())));
         Build kept = build.withNode(

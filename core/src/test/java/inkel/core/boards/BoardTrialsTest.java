@@ -188,6 +188,21 @@ class BoardTrialsTest {
         assertEquals("refused.node_changed", refused.reason().key());
     }
 
+    /** Else the wire that came meanwhile would be gone. */
+    @Test
+    void oneThatWasWorkedOutWithOtherWiresBetweenBoardsIsRefused() throws Exception {
+        Build two = new CopyNode(NODE, "twin", "Twin").apply(radio().build());
+        var edit = trials(two, NODE).of(CATALOG.get("board-small-5v")).edit().orElseThrow();
+        Build joined = new AddNodeWire(new NodeWire(
+                        Place.of(NODE, end("board.D7")), Place.of("twin", end("board.D8")), true, Extras.NONE))
+                .apply(two);
+        assertEquals(
+                "refused.node_changed",
+                assertThrows(EditRefused.class, () -> edit.apply(joined))
+                        .reason()
+                        .key());
+    }
+
     @Test
     void aBoardIsNamedAfterItsClassUnlessTheBuilderNamedIt() throws Exception {
         assertEquals("Board", taken(radio(), "board-small-5v").board().name());

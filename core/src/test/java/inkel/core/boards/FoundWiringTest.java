@@ -206,6 +206,19 @@ class FoundWiringTest {
     }
 
     @Test
+    void whatTheBuilderHoldsStaysAndIsToldSo() throws Exception {
+        Build build = table().hold("air.CE", "board.D7").build();
+        FoundPlan found = FoundPlan.of(build, CATALOG, NODE, CLASSIC, "CE -> 9\nCSN -> 10", () -> false);
+        Build taken = Edit.applyAll(build, found.edits());
+        assertEquals(
+                Optional.of(Wire.held(end("air.CE"), end("board.D7"), "for the test")),
+                taken.nodes().get(0).wire(end("air.CE")));
+        assertEquals(
+                "found.change.held", found.changes().get(0).why().orElseThrow().key());
+        assertEquals(Optional.empty(), found.changes().get(1).why());
+    }
+
+    @Test
     void nothingThatWasUnderstoodChangesNothing() throws Exception {
         Build build = table().build();
         FoundPlan found = FoundPlan.of(build, CATALOG, NODE, DUAL, "hello\nworld", () -> false);

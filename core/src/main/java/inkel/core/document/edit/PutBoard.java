@@ -13,11 +13,13 @@ import java.util.List;
  * the wires to other boards.
  *
  * @param was the node that it was worked out for
+ * @param linksWere the wires between boards that it was worked out with
  * @param with the node as it will be; the board of it is another piece
  * @param links all wires between boards as they will be
  */
-public record PutBoard(Node was, Node with, List<NodeWire> links) implements Edit {
+public record PutBoard(Node was, List<NodeWire> linksWere, Node with, List<NodeWire> links) implements Edit {
     public PutBoard {
+        linksWere = List.copyOf(linksWere);
         links = List.copyOf(links);
     }
 
@@ -26,11 +28,11 @@ public record PutBoard(Node was, Node with, List<NodeWire> links) implements Edi
         return was.id();
     }
 
-    /** @throws EditRefused also when the node has been changed since it was worked out */
+    /** @throws EditRefused also when the node, or a wire between boards, has been changed since it was worked out */
     @Override
     public Build apply(Build build) throws EditRefused {
         Node now = Require.node(build, was.id());
-        if (!now.equals(was)) {
+        if (!now.equals(was) || !build.links().equals(linksWere)) {
             throw new EditRefused(Fact.of("refused.node_changed").with("node", now.name()));
         }
         int since = build.log().size();
