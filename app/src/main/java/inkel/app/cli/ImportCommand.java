@@ -3,6 +3,7 @@ package inkel.app.cli;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
+import inkel.core.catalog.OwnClass;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
@@ -41,10 +42,10 @@ final class ImportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws UnreadableFile, IOException, EditRefused {
-        List<Shelf.Entry> entries = Shelf.parse(file);
+        List<OwnClass> entries = Shelf.parse(file);
         Catalog known = OwnCatalog.read();
         PrintWriter err = spec.commandLine().getErr();
-        for (Shelf.Entry entry : entries) {
+        for (OwnClass entry : entries) {
             boolean isOther = OwnCatalog.shelf()
                     .find(entry.cls().id())
                     .filter(entry::equals)
@@ -55,7 +56,7 @@ final class ImportCommand implements Callable<Integer> {
             }
         }
         Shelf shelf = OwnCatalog.shelf();
-        for (Shelf.Entry entry : entries) {
+        for (OwnClass entry : entries) {
             shelf = shelf.with(entry);
             err.println(Words.get("notice.kept", "name", entry.cls().name()));
         }
@@ -65,10 +66,10 @@ final class ImportCommand implements Callable<Integer> {
         return 0;
     }
 
-    private void addAll(List<Shelf.Entry> entries) throws UnreadableFile, IOException, EditRefused {
+    private void addAll(List<OwnClass> entries) throws UnreadableFile, IOException, EditRefused {
         Catalog catalog = OwnCatalog.read();
         Build changed = BuildReader.read(build, catalog);
-        for (Shelf.Entry entry : entries) {
+        for (OwnClass entry : entries) {
             if (entry.cls().kind() != Kind.BOARD) {
                 var circuit = Circuit.of(changed, catalog).nodes().get(0);
                 changed = Edit.applyAll(changed, AddParts.of(circuit, entry.cls(), 1));

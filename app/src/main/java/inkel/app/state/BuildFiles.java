@@ -74,7 +74,7 @@ public final class BuildFiles {
     }
 
     private void read(Path path, Consumer<Opened> take) {
-        Catalog classes = session.catalog();
+        Catalog classes = session.sharedCatalog();
         session.lanes().files().execute(() -> {
             Opened opened = Opened.read(path, classes);
             session.lanes().screen().execute(() -> take.accept(opened));
@@ -121,7 +121,7 @@ public final class BuildFiles {
 
     /** A build that is not of a file yet is judged before it is shown. */
     void openNew(Build build) {
-        Catalog classes = session.catalog();
+        Catalog classes = session.sharedCatalog();
         session.lanes().judging().execute(() -> {
             recovery.keepNew(build);
             try {

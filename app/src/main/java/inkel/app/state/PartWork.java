@@ -4,13 +4,13 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.CatalogSearch;
 import inkel.core.catalog.Kind;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Place;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
-import inkel.core.io.catalog.Shelf;
 import inkel.core.remedy.AddParts;
 import java.nio.file.Path;
 import java.util.List;
@@ -23,21 +23,17 @@ public final class PartWork {
     private final Session session;
     private final AtomicLong lastQuestion = new AtomicLong();
     private CatalogSearch search;
+    private Catalog searched;
 
     PartWork(Session session) {
         this.session = session;
-    }
-
-    /** The classes are other ones now. */
-    void forgetSearch() {
-        search = null;
     }
 
     /** Finds classes in the background; a question that a later one has overtaken is not looked into. */
     public void search(String question, Consumer<List<CatalogSearch.Hit>> show) {
         long mine = lastQuestion.incrementAndGet();
         Catalog classes = session.catalog();
-        CatalogSearch known = search;
+        CatalogSearch known = classes == searched ? search : null;
         session.lanes().searching().execute(() -> {
             if (mine != lastQuestion.get()) {
                 return;
@@ -45,7 +41,8 @@ public final class PartWork {
             CatalogSearch index = known == null ? new CatalogSearch(classes) : known;
             List<CatalogSearch.Hit> hits = index.find(question);
             session.lanes().screen().execute(() -> {
-                search = classes == session.catalog() ? index : null;
+                search = index;
+                searched = classes;
                 if (mine == lastQuestion.get()) {
                     show.accept(hits);
                 }
@@ -70,7 +67,7 @@ public final class PartWork {
     }
 
     /** Keeps a definition on the shelf and shows it; parts of its class are judged anew. */
-    public void keep(Shelf.Entry entry) {
+    public void keep(OwnClass entry) {
         session.shelves().keep(entry, () -> {
             session.notices().done(Words.get("notice.kept", "name", entry.cls().name()));
             session.selection().inspect(entry.cls());

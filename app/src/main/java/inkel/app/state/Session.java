@@ -2,6 +2,8 @@ package inkel.app.state;
 
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.OwnClass;
+import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
@@ -9,6 +11,7 @@ import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
+import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.catalog.Shelf;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -43,6 +46,9 @@ public final class Session {
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
     private History history;
+    private Catalog shared;
+    private List<OwnClass> carried = List.of();
+    private Catalog known;
 
     public Session(Catalog shipped, Shelf shelf, Lanes lanes, Clock clock, Recovery recovery) {
         this(shipped, shelf, lanes, clock, recovery, Assessment::assess);
@@ -62,8 +68,11 @@ public final class Session {
         files = new BuildFiles(this, recovery, clock);
         judging = new Judging(lanes, judge, this::judged, this::notJudged);
         shelves.catalogProperty().addListener((property, old, next) -> {
-            parts.forgetSearch();
             if (history != null) {
+                Build following = history.now().following(old, next);
+                if (following != history.now()) {
+                    history.take(following);
+                }
                 changed();
             }
         });
@@ -119,11 +128,29 @@ public final class Session {
 
     // --- what most of the window looks at
 
-    /** The shipped classes and the builder's own. */
+    /** The shipped classes, the builder's own, and those that the open build brings. */
     public Catalog catalog() {
+        Catalog now = sharedCatalog();
+        List<OwnClass> brought = build().map(Build::classes).orElse(List.of());
+        if (now != shared || !brought.equals(carried)) {
+            shared = now;
+            carried = brought;
+            known = brought.isEmpty() ? now : now.with(brought);
+        }
+        return known;
+    }
+
+    /** The shipped classes and the builder's own, without those that the open build brings. */
+    Catalog sharedCatalog() {
         return shelves.catalogProperty().get();
     }
 
+    /** The text that a class was read from. */
+    public String textOf(PartClass cls) {
+        return catalog().own(cls.id()).map(OwnClass::json).orElseGet(() -> CatalogReader.resource(cls.id() + ".json"));
+    }
+
+    /** Changes when the shelf does; see {@link #catalog()} for what the open build brings. */
     public ReadOnlyObjectProperty<Catalog> catalogProperty() {
         return shelves.catalogProperty();
     }
@@ -190,7 +217,8 @@ public final class Session {
     }
 
     /** Takes another document as one step that can be undone. */
-    void replace(Build next) {
+    void replace(Build changed) {
+        Build next = changed.carrying(catalog());
         if (!next.equals(history.now())) {
             history.take(next);
             changed();

@@ -2,10 +2,9 @@ package inkel.app.state;
 
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
-import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.catalog.Shelf;
-import inkel.core.io.catalog.Shelf.Entry;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
@@ -61,13 +60,8 @@ public final class Shelves {
         return shelf.entries().isEmpty();
     }
 
-    /** The text a class was read from, the builder's own or the shipped one. */
-    public String textOf(PartClass cls) {
-        return shelf.find(cls.id()).map(Entry::json).orElseGet(() -> CatalogReader.resource(cls.id() + ".json"));
-    }
-
     /** Keeps a definition, in place of an older one of the same id. */
-    void keep(Entry entry, Runnable then) {
+    void keep(OwnClass entry, Runnable then) {
         change(() -> shelf.with(entry), then);
     }
 
@@ -113,7 +107,7 @@ public final class Shelves {
     void bringIn(Path file, Consumer<PartClass> show) {
         lanes.files().execute(() -> {
             try {
-                List<Entry> entries = Shelf.parse(file);
+                List<OwnClass> entries = Shelf.parse(file);
                 lanes.screen().execute(() -> take(entries, show));
             } catch (UnreadableFile unreadable) {
                 lanes.screen().execute(() -> notices.trouble(Words.say(unreadable)));
@@ -121,10 +115,10 @@ public final class Shelves {
         });
     }
 
-    private void take(List<Entry> entries, Consumer<PartClass> show) {
-        List<Entry> clashing = new ArrayList<>();
-        List<Entry> fresh = new ArrayList<>();
-        for (Entry entry : entries) {
+    private void take(List<OwnClass> entries, Consumer<PartClass> show) {
+        List<OwnClass> clashing = new ArrayList<>();
+        List<OwnClass> fresh = new ArrayList<>();
+        for (OwnClass entry : entries) {
             boolean isSame = shelf.find(entry.cls().id()).filter(entry::equals).isPresent();
             if (!isSame && catalog.get().find(entry.cls().id()).isPresent()) {
                 clashing.add(entry);
@@ -147,9 +141,9 @@ public final class Shelves {
         }
     }
 
-    private void ask(List<Entry> clashing, Consumer<PartClass> show) {
-        Entry first = clashing.get(0);
-        List<Entry> rest = clashing.subList(1, clashing.size());
+    private void ask(List<OwnClass> clashing, Consumer<PartClass> show) {
+        OwnClass first = clashing.get(0);
+        List<OwnClass> rest = clashing.subList(1, clashing.size());
         Runnable next = () -> {
             notices.clear();
             if (rest.isEmpty()) {
@@ -168,7 +162,7 @@ public final class Shelves {
 
     /** Writes own definitions to a file: one class, or the whole shelf when none is named. */
     public void giveOut(Path file, Optional<String> classId) {
-        List<Entry> entries = classId.flatMap(shelf::find)
+        List<OwnClass> entries = classId.flatMap(shelf::find)
                 .map(List::of)
                 .orElseGet(() -> List.copyOf(shelf.entries().values()));
         lanes.files().execute(() -> {

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
 import inkel.core.io.catalog.PartForm;
 import inkel.core.io.catalog.Shelf;
@@ -41,7 +42,7 @@ class ShelvesTest {
                 new Recovery(folder.resolve("recovery")));
     }
 
-    private static Shelf.Entry gauge(String peak) {
+    private static OwnClass gauge(String peak) {
         PartForm.Outcome outcome = new PartForm(
                         "",
                         "Rain gauge",
@@ -58,7 +59,7 @@ class ShelvesTest {
                         "",
                         "")
                 .outcome();
-        return new Shelf.Entry(outcome.cls().orElseThrow(), outcome.json());
+        return new OwnClass(outcome.cls().orElseThrow(), outcome.json());
     }
 
     private double peak() {
@@ -87,7 +88,7 @@ class ShelvesTest {
     @Test
     void aShippedClassIsNotReplacedUnasked() throws IOException {
         PartClass radio = Given.CATALOG.get("packet-radio");
-        String changed = session.shelves().textOf(radio).replace("\"max\": \"14 mA\"", "\"max\": \"15 mA\"");
+        String changed = session.textOf(radio).replace("\"max\": \"14 mA\"", "\"max\": \"15 mA\"");
         session.parts().bringIn(Files.writeString(folder.resolve("radio.json"), changed));
         assertEquals(2, session.notices().property().get().actions().size());
         assertFalse(session.shelves().isOwn("packet-radio"));
@@ -98,7 +99,7 @@ class ShelvesTest {
         session.parts().keep(gauge("10 mA"));
         Path out = folder.resolve("out.json");
         session.shelves().giveOut(out, Optional.of("own-rain-gauge"));
-        Shelf.Entry kept = gauge("10 mA");
+        OwnClass kept = gauge("10 mA");
         session.parts().forget(kept.cls());
         assertTrue(session.catalog().find("own-rain-gauge").isEmpty());
         session.parts().bringIn(out);
@@ -114,6 +115,41 @@ class ShelvesTest {
         session.parts().forget(session.catalog().get("own-rain-gauge"));
         assertTrue(session.catalog().find("own-rain-gauge").isPresent());
         assertTrue(session.notices().property().get().text().contains("Rain gauge"));
+    }
+
+    @Test
+    void aBuildTakesItsOwnPartsAlongAndFollowsTheShelfThatTheyCameFrom() {
+        session.parts().keep(gauge("10 mA"));
+        session.parts().add(session.catalog().get("own-rain-gauge"), 1);
+        assertEquals(List.of(gauge("10 mA")), session.build().orElseThrow().classes());
+        session.parts().keep(gauge("20 mA"));
+        assertEquals(0.020, peak(), 1e-12);
+        assertEquals(List.of(gauge("20 mA")), session.build().orElseThrow().classes());
+        session.undo();
+        assertEquals(0.010, peak(), 1e-12, "the build goes back to the version it had");
+        assertTrue(
+                session.assessmentProperty().get().findings().stream()
+                        .anyMatch(finding -> finding.code().equals("parts.class_differs")),
+                "and the shelf has the later one");
+    }
+
+    @Test
+    void whereNoShelfHasThePartTheBuildBringsItAndNoOtherBuildDoes() throws IOException {
+        session.parts().keep(gauge("10 mA"));
+        session.parts().add(session.catalog().get("own-rain-gauge"), 1);
+        Path saved = folder.resolve("gauge.inkel.json");
+        session.files().saveAs(saved);
+        Session elsewhere = new Session(
+                Given.CATALOG,
+                Shelf.read(folder.resolve("no-shelf")),
+                Lanes.of(Runnable::run, Runnable::run),
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("elsewhere")));
+        elsewhere.files().open(saved);
+        assertTrue(elsewhere.catalog().find("own-rain-gauge").isPresent());
+        assertFalse(elsewhere.shelves().isOwn("own-rain-gauge"));
+        elsewhere.files().open(Given.copy("text-box.inkel.json", folder));
+        assertTrue(elsewhere.catalog().find("own-rain-gauge").isEmpty());
     }
 
     @Test

@@ -57,7 +57,7 @@ public final class BoardTrials {
      */
     public BoardTrials(Build build, Catalog catalog, String nodeId, BooleanSupplier isStopped) {
         this.build = build;
-        this.catalog = catalog;
+        this.catalog = build.classesIn(catalog);
         this.nodeId = nodeId;
         this.isStopped = isStopped;
         if (build.node(nodeId).isEmpty()) {

@@ -16,10 +16,22 @@ public final class Catalog {
     private final Set<String> ids;
     private final Function<String, PartClass> reader;
     private final Map<String, PartClass> read = new ConcurrentHashMap<>();
+    private final Map<String, OwnClass> own;
+    private final Map<String, OwnClass> hidden;
 
     private Catalog(Collection<String> ids, Function<String, PartClass> reader) {
+        this(ids, reader, Map.of(), Map.of());
+    }
+
+    private Catalog(
+            Collection<String> ids,
+            Function<String, PartClass> reader,
+            Map<String, OwnClass> own,
+            Map<String, OwnClass> hidden) {
         this.ids = Collections.unmodifiableSet(new LinkedHashSet<>(ids));
         this.reader = reader;
+        this.own = own;
+        this.hidden = hidden;
     }
 
     /**
@@ -42,13 +54,29 @@ public final class Catalog {
         return new Catalog(byId.keySet(), byId::get);
     }
 
-    /** This catalogue and more classes behind it; one with a known id takes that one's place. */
-    public Catalog with(Collection<PartClass> more) {
-        Map<String, PartClass> own = new LinkedHashMap<>();
-        more.forEach(cls -> own.put(cls.id(), cls));
-        Set<String> all = new LinkedHashSet<>(ids);
-        all.addAll(own.keySet());
-        return new Catalog(all, id -> own.containsKey(id) ? own.get(id) : get(id));
+    /** This catalogue and a builder's own classes behind it; one with a known id takes that one's place. */
+    public Catalog with(Collection<OwnClass> more) {
+        Map<String, OwnClass> all = new LinkedHashMap<>(own);
+        Map<String, OwnClass> behind = new LinkedHashMap<>(hidden);
+        more.forEach(cls -> {
+            OwnClass former = all.put(cls.id(), cls);
+            if (former != null && !former.equals(cls)) {
+                behind.put(cls.id(), former);
+            }
+        });
+        Set<String> every = new LinkedHashSet<>(ids);
+        every.addAll(all.keySet());
+        return new Catalog(every, id -> all.containsKey(id) ? all.get(id).cls() : get(id), all, behind);
+    }
+
+    /** The builder's own class of an id; empty for one that is shipped. */
+    public Optional<OwnClass> own(String id) {
+        return Optional.ofNullable(own.get(id));
+    }
+
+    /** The own class whose place another own one of the same id has taken. */
+    public Optional<OwnClass> hidden(String id) {
+        return Optional.ofNullable(hidden.get(id));
     }
 
     public Optional<PartClass> find(String id) {

@@ -21,6 +21,7 @@ import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
 import inkel.core.levels.rules.ThinRule;
 import inkel.core.parts.SupplyReport;
+import inkel.core.parts.rules.ClassDiffersRule;
 import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.NoSupplyRule;
 import inkel.core.parts.rules.PinGoneRule;
@@ -105,6 +106,7 @@ public final class RuleBook {
             new Entry<>(new SupplyTooLowRule(), SUPPLIES),
             new Entry<>(new PinGoneRule(), CIRCUIT),
             new Entry<>(new UnknownKeyRule(), CIRCUIT),
+            new Entry<>(new ClassDiffersRule(), CIRCUIT),
             new Entry<>(new HeaderLooseRule(), CIRCUIT),
             new Entry<>(new FigureUnknownRule(), LEVELS),
             new Entry<>(new LeadNowhereRule(), POWER),

@@ -13,7 +13,9 @@ import java.util.Optional;
  * @param links the wires between boards whose pins are there
  */
 public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, List<NodeWire> links) {
-    public static Circuit of(Build build, Catalog catalog) {
+    /** @param shared what is shipped and on the shelf; classes that the build carries take their place */
+    public static Circuit of(Build build, Catalog shared) {
+        Catalog catalog = build.classesIn(shared);
         List<FarRail> far = FarRail.all(build, catalog);
         List<NodeCircuit> nodes = far.isEmpty()
                 ? build.nodes().stream()

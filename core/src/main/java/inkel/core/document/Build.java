@@ -1,6 +1,9 @@
 package inkel.core.document;
 
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.OwnClass;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -11,14 +14,17 @@ import java.util.stream.Stream;
  * A whole build. Immutable: an edit makes a new one. Two builds are equal when all they hold is equal.
  *
  * @param links signal wires between its boards
+ * @param classes the part classes it uses that are not shipped, by id; what a shelf has under these ids does not count
  */
-public record Build(String name, List<Node> nodes, List<NodeWire> links, Logbook log, Extras extras) {
+public record Build(
+        String name, List<Node> nodes, List<NodeWire> links, List<OwnClass> classes, Logbook log, Extras extras) {
     /** The version of the file format that this program writes. */
     public static final int FORMAT = 2;
 
     public Build {
         nodes = List.copyOf(nodes);
         links = List.copyOf(links);
+        classes = List.copyOf(classes);
     }
 
     public Optional<Node> node(String id) {
@@ -27,15 +33,45 @@ public record Build(String name, List<Node> nodes, List<NodeWire> links, Logbook
 
     /** A build without wires between its boards. */
     public Build(String name, List<Node> nodes, Logbook log, Extras extras) {
-        this(name, nodes, List.of(), log, extras);
+        this(name, nodes, List.of(), List.of(), log, extras);
+    }
+
+    /** The classes that its parts are of: its own ones, and behind them a catalogue. */
+    public Catalog classesIn(Catalog catalog) {
+        return classes.isEmpty() ? catalog : catalog.with(classes);
+    }
+
+    /** This build with every class that it uses and that is not shipped, so that it can be read where no shelf has it. */
+    public Build carrying(Catalog catalog) {
+        Catalog all = classesIn(catalog);
+        return withClasses(nodes.stream()
+                .flatMap(node -> node.parts().stream())
+                .map(Part::classId)
+                .distinct()
+                .flatMap(id -> all.own(id).stream())
+                .sorted(Comparator.comparing(OwnClass::id))
+                .toList());
+    }
+
+    /** What becomes of this build when a shelf changes: a class that was the shelf's own goes with it. */
+    public Build following(Catalog before, Catalog after) {
+        return withClasses(classes.stream()
+                .map(cls -> after.own(cls.id())
+                        .filter(next -> before.own(cls.id()).filter(cls::equals).isPresent())
+                        .orElse(cls))
+                .toList());
+    }
+
+    public Build withClasses(List<OwnClass> newClasses) {
+        return newClasses.equals(classes) ? this : new Build(name, nodes, links, newClasses, log, extras);
     }
 
     public Build withLinks(List<NodeWire> newLinks) {
-        return new Build(name, nodes, newLinks, log, extras);
+        return new Build(name, nodes, newLinks, classes, log, extras);
     }
 
     public Build withLog(Logbook newLog) {
-        return new Build(name, nodes, links, newLog, extras);
+        return new Build(name, nodes, links, classes, newLog, extras);
     }
 
     /**
@@ -47,7 +83,7 @@ public record Build(String name, List<Node> nodes, List<NodeWire> links, Logbook
     }
 
     public Build withNodes(List<Node> newNodes) {
-        return new Build(name, newNodes, links, log, extras);
+        return new Build(name, newNodes, links, classes, log, extras);
     }
 
     /** An id that no node has yet: made from a name, with a number behind it when taken. */
@@ -69,6 +105,7 @@ public record Build(String name, List<Node> nodes, List<NodeWire> links, Logbook
                         .map(node -> node.id().equals(id) ? change.apply(node) : node)
                         .toList(),
                 links,
+                classes,
                 log,
                 extras);
     }

@@ -4,6 +4,7 @@ import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.OwnClass;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
@@ -108,8 +109,9 @@ class RuleDetailsTest {
                 .part("beacon", "beacon", "V+=board.5V")
                 .wire("beacon.SIG", "board.D7")
                 .build();
-        List<Finding> found =
-                Builds.of(Assessment.assess(build, Builds.CATALOG.with(List.of(beacon))), "pwm.software_jitter");
+        List<Finding> found = Builds.of(
+                Assessment.assess(build, Builds.CATALOG.with(List.of(new OwnClass(beacon, "")))),
+                "pwm.software_jitter");
         assertEquals(1, found.size());
         assertEquals("pwm.software_jitter.plain", found.get(0).sentence().key());
     }

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.OwnClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
@@ -196,7 +197,7 @@ class LevelRulesTest {
                 .part("handset", "bare", "VS=board.5V")
                 .wire("handset.OUT", "board.D4")
                 .build();
-        Assessment assessment = Assessment.assess(build, Builds.CATALOG.with(List.of(bare)));
+        Assessment assessment = Assessment.assess(build, Builds.CATALOG.with(List.of(new OwnClass(bare, ""))));
         List<Finding> unknown = Builds.of(assessment, "parts.figure_unknown");
         assertEquals(1, unknown.size());
         assertEquals(place("handset.OUT"), unknown.get(0).place());

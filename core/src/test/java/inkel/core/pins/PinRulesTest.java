@@ -5,6 +5,7 @@ import static inkel.core.kit.Builds.place;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.OwnClass;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
@@ -198,7 +199,7 @@ class PinRulesTest {
         var shipped = Builds.CATALOG.get("display-4x20-i2c");
         var bare = shipped.with(shipped.supplies(), shipped.outputs(), shipped.io(), shipped.modes(), List.of())
                 .withId("bare");
-        var catalog = Builds.CATALOG.with(List.of(bare));
+        var catalog = Builds.CATALOG.with(List.of(new OwnClass(bare, "")));
         Build without = Builds.classic()
                 .part("one", "bare", "VCC=board.5V")
                 .wire("one.SDA", "board.A4")

@@ -4,6 +4,7 @@ import inkel.app.state.Examples;
 import inkel.app.ui.pins.LoomModel;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.CatalogSearch;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
@@ -93,10 +94,10 @@ public final class Benchmarks {
 
     /** Every question as it grows letter by letter, over the catalogue and as many own classes as a long life makes. */
     private void search(Catalog catalog) {
-        List<PartClass> own = new ArrayList<>();
+        List<OwnClass> own = new ArrayList<>();
         for (int i = 0; i < OWN_CLASSES; i++) {
             PartClass cls = catalog.all().get(i % catalog.all().size());
-            own.add(cls.withId("own-" + i));
+            own.add(new OwnClass(cls.withId("own-" + i), ""));
         }
         Catalog large = catalog.with(own);
         CatalogSearch[] search = new CatalogSearch[1];

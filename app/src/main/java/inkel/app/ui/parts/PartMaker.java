@@ -6,13 +6,13 @@ import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.PinUse;
 import inkel.core.io.catalog.PartForm;
 import inkel.core.io.catalog.PartForm.Levels;
 import inkel.core.io.catalog.PinList;
 import inkel.core.io.catalog.PinList.Item;
-import inkel.core.io.catalog.Shelf;
 import inkel.core.io.json.Problem;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -65,9 +65,7 @@ final class PartMaker extends Scroller {
         super(page);
         this.session = session;
         this.close = close;
-        start = from == null
-                ? PartForm.blank()
-                : PartForm.of(from, session.shelves().textOf(from));
+        start = from == null ? PartForm.blank() : PartForm.of(from, session.textOf(from));
         levels = start.levels();
         setId("part-maker");
         page.getStyleClass().addAll("part-maker", "sheet");
@@ -259,7 +257,7 @@ final class PartMaker extends Scroller {
 
     private void save() {
         outcome.cls().ifPresent(cls -> {
-            session.parts().keep(new Shelf.Entry(cls, outcome.json()));
+            session.parts().keep(new OwnClass(cls, outcome.json()));
             close.run();
         });
     }

@@ -7,6 +7,7 @@ import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
@@ -195,6 +196,9 @@ public final class WhyPanel extends Scroller {
         change.setId("own-from");
         change.setAccessibleText(Words.get(isOwn ? "own.change" : "own.make_from"));
         content.getChildren().add(change);
+        if (!isOwn) {
+            session.catalog().own(cls.id()).ifPresent(this::keepBrought);
+        }
         if (isOwn) {
             Tile remove = new Tile(
                     () -> session.parts().forget(cls),
@@ -205,6 +209,18 @@ public final class WhyPanel extends Scroller {
             remove.setAccessibleText(Words.get("own.remove"));
             content.getChildren().add(remove);
         }
+    }
+
+    /** What only the open build brings can be kept on the shelf. */
+    private void keepBrought(OwnClass own) {
+        Tile keep = new Tile(
+                () -> session.parts().keep(own),
+                Ui.word(Words.get("own.keep"), "pill-text"),
+                Pos.CENTER,
+                "pill-button");
+        keep.setId("own-keep");
+        keep.setAccessibleText(Words.get("own.keep"));
+        content.getChildren().add(keep);
     }
 
     private void show(Why why) {

@@ -1,7 +1,9 @@
 package inkel.core.io.catalog;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
+import inkel.core.io.json.Fields;
 import inkel.core.io.json.JsonText;
 import inkel.core.io.json.JsonText.BadJson;
 import inkel.core.io.json.Problem;
@@ -58,6 +60,11 @@ public final class CatalogReader {
         } catch (BadJson bad) {
             throw new UnreadableFile(file, List.of(bad.problem()));
         }
+    }
+
+    /** Reads a definition that stands in another file; its problems are noted where it stands. */
+    public static OwnClass own(Fields definition) {
+        return new OwnClass(PartClassReader.read(definition), JsonText.pretty(definition.tree()));
     }
 
     /** The text of a shipped file. */

@@ -50,7 +50,12 @@ final class PartClassReader {
 
     /** Notes every problem in the list; the class is only good when none was added. */
     static PartClass read(JsonNode tree, List<Problem> problems) {
-        return new PartClassReader(new Fields(tree, "", problems)).read();
+        return read(new Fields(tree, "", problems));
+    }
+
+    /** As {@link #read(JsonNode, List)}, from within another file. */
+    static PartClass read(Fields definition) {
+        return new PartClassReader(definition).read();
     }
 
     private PartClass read() {

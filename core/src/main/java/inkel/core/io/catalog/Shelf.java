@@ -3,7 +3,7 @@ package inkel.core.io.catalog;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import inkel.core.catalog.PartClass;
+import inkel.core.catalog.OwnClass;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.Fields;
 import inkel.core.io.json.JsonText;
@@ -29,7 +29,7 @@ import java.util.stream.Stream;
  * @param entries by id
  * @param broken the files that could not be read, each with its problems
  */
-public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile> broken) {
+public record Shelf(Path folder, Map<String, OwnClass> entries, List<UnreadableFile> broken) {
     private static final String ENDING = ".json";
     private static final String LIST = "parts";
 
@@ -38,16 +38,13 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
         broken = List.copyOf(broken);
     }
 
-    /** A definition with the text it was read from. */
-    public record Entry(PartClass cls, String json) {}
-
     /** Reads the folder; one that is not there is an empty shelf. */
     public static Shelf read(Path folder) {
-        Map<String, Entry> entries = new LinkedHashMap<>();
+        Map<String, OwnClass> entries = new LinkedHashMap<>();
         List<UnreadableFile> broken = new ArrayList<>();
         for (Path file : files(folder)) {
             try {
-                for (Entry entry : parse(file)) {
+                for (OwnClass entry : parse(file)) {
                     entries.putIfAbsent(entry.cls().id(), entry);
                 }
             } catch (UnreadableFile wrong) {
@@ -70,16 +67,16 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
         }
     }
 
-    public List<PartClass> classes() {
-        return entries.values().stream().map(Entry::cls).toList();
+    public List<OwnClass> classes() {
+        return List.copyOf(entries.values());
     }
 
-    public Optional<Entry> find(String id) {
+    public Optional<OwnClass> find(String id) {
         return Optional.ofNullable(entries.get(id));
     }
 
     /** As {@link #parse(Path, String)}, from the file itself. */
-    public static List<Entry> parse(Path file) throws UnreadableFile {
+    public static List<OwnClass> parse(Path file) throws UnreadableFile {
         return parse(file, TextFile.read(file));
     }
 
@@ -88,7 +85,7 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
      *
      * @throws UnreadableFile when any of them is not a definition, with field and reason
      */
-    public static List<Entry> parse(Path file, String text) throws UnreadableFile {
+    public static List<OwnClass> parse(Path file, String text) throws UnreadableFile {
         JsonNode tree;
         try {
             tree = JsonText.parse(text);
@@ -96,14 +93,14 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
             throw new UnreadableFile(file, List.of(bad.problem()));
         }
         if (!tree.path(LIST).isArray()) {
-            return List.of(new Entry(CatalogReader.read(file, text), text));
+            return List.of(new OwnClass(CatalogReader.read(file, text), JsonText.pretty(tree)));
         }
-        List<Entry> entries = new ArrayList<>();
+        List<OwnClass> entries = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
         for (int i = 0; i < tree.get(LIST).size(); i++) {
             String one = JsonText.pretty(tree.get(LIST).get(i));
             try {
-                entries.add(new Entry(CatalogReader.read(file, one), one));
+                entries.add(new OwnClass(CatalogReader.read(file, one), one));
             } catch (UnreadableFile wrong) {
                 String at = "/" + LIST + "/" + i;
                 wrong.problems()
@@ -125,22 +122,22 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
      *
      * @throws IOException when it cannot be written, or would take the place of a file that is no definition of that id
      */
-    public Shelf with(Entry entry) throws IOException {
+    public Shelf with(OwnClass entry) throws IOException {
         Path file = fileOf(entry.cls().id());
         if (Files.exists(file) && !isDefinitionOf(file, entry.cls().id())) {
             throw new FileAlreadyExistsException(file.toString(), null, "it is no definition of that id");
         }
         Files.createDirectories(folder);
         AtomicFile.write(file, entry.json());
-        Map<String, Entry> more = new LinkedHashMap<>(entries);
+        Map<String, OwnClass> more = new LinkedHashMap<>(entries);
         more.put(entry.cls().id(), entry);
         return new Shelf(folder, more, broken);
     }
 
-    /** As {@link #with(Entry)} for several, one after the other. */
-    public Shelf with(List<Entry> added) throws IOException {
+    /** As {@link #with(OwnClass)} for several, one after the other. */
+    public Shelf with(List<OwnClass> added) throws IOException {
         Shelf shelf = this;
-        for (Entry entry : added) {
+        for (OwnClass entry : added) {
             shelf = shelf.with(entry);
         }
         return shelf;
@@ -157,7 +154,7 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
     /** This shelf without a definition; its file is taken away. */
     public Shelf without(String id) throws IOException {
         Files.deleteIfExists(fileOf(id));
-        Map<String, Entry> fewer = new LinkedHashMap<>(entries);
+        Map<String, OwnClass> fewer = new LinkedHashMap<>(entries);
         fewer.remove(id);
         return new Shelf(folder, fewer, broken);
     }
@@ -171,13 +168,13 @@ public record Shelf(Path folder, Map<String, Entry> entries, List<UnreadableFile
     }
 
     /** One definition as it is, several under {@code parts}. */
-    public static String export(List<Entry> entries) {
+    public static String export(List<OwnClass> entries) {
         if (entries.size() == 1) {
             return entries.get(0).json();
         }
         ObjectNode tree = JsonText.mapper().createObjectNode();
         ArrayNode list = tree.putArray(LIST);
-        for (Entry entry : entries) {
+        for (OwnClass entry : entries) {
             try {
                 list.add(JsonText.parse(entry.json()));
             } catch (JsonText.BadJson broken) {

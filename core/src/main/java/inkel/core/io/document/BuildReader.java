@@ -3,6 +3,7 @@ package inkel.core.io.document;
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Nearest;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Between;
@@ -16,6 +17,7 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.json.Fields;
 import inkel.core.io.json.JsonText;
 import inkel.core.io.json.JsonText.BadJson;
@@ -45,7 +47,7 @@ public final class BuildReader {
     /** Files of every format from this one on are read; they are written as the present one. */
     private static final int OLDEST_FORMAT = 1;
 
-    private final Catalog catalog;
+    private Catalog catalog;
     private final List<Problem> problems = new ArrayList<>();
 
     private BuildReader(Catalog catalog) {
@@ -78,6 +80,8 @@ public final class BuildReader {
         }
         int format = format(fields);
         String name = fields.text("name");
+        List<OwnClass> classes = classes(fields);
+        catalog = catalog.with(classes);
         List<Node> nodes = new ArrayList<>();
         Set<String> ids = new HashSet<>();
         for (Fields node : fields.objects("nodes")) {
@@ -94,7 +98,21 @@ public final class BuildReader {
                         link.flag("ground", false),
                         link.extras()))
                 .toList();
-        return new Build(name, nodes, links, log, fields.extras());
+        return new Build(name, nodes, links, classes, log, fields.extras());
+    }
+
+    /** The definitions that the file brings for its own parts. */
+    private static List<OwnClass> classes(Fields fields) {
+        List<OwnClass> classes = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        for (Fields definition : fields.objects("classes")) {
+            OwnClass own = CatalogReader.own(definition);
+            if (!ids.add(own.id())) {
+                definition.problem("id", Fact.of("problem.duplicate").with("found", own.id()));
+            }
+            classes.add(own);
+        }
+        return classes;
     }
 
     /** A pin of a board, written with the id of its node in front. */

@@ -1,7 +1,9 @@
 package inkel.core.io.document;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import inkel.core.catalog.OwnClass;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
@@ -38,9 +40,21 @@ public final class BuildWriter {
             ArrayNode links = tree.putArray("links");
             build.links().forEach(link -> links.add(tree(link)));
         }
+        if (!build.classes().isEmpty()) {
+            ArrayNode classes = tree.putArray("classes");
+            build.classes().forEach(own -> classes.add(definition(own)));
+        }
         ArrayNode log = tree.putArray("log");
         build.log().lines().forEach(line -> log.add(tree(line)));
         return with(tree, build.extras());
+    }
+
+    private static JsonNode definition(OwnClass own) {
+        try {
+            return JsonText.parse(own.json());
+        } catch (JsonText.BadJson broken) {
+            throw new IllegalStateException("the definition was read before: " + own.id(), broken);
+        }
     }
 
     private static ObjectNode with(ObjectNode tree, Extras extras) {

@@ -41,6 +41,11 @@ public final class Fields {
         }
     }
 
+    /** The object itself. */
+    public JsonNode tree() {
+        return node;
+    }
+
     public boolean has(String key) {
         known.add(key);
         return node.has(key) && !node.get(key).isNull();

@@ -31,7 +31,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     private static final RuleInfo INFO = new RuleInfo("parts.unknown_key", Severity.NOTE, Stage.PARTS);
 
     // The keys of the published schema; a test holds the two against each other.
-    static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "log");
+    static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "classes", "log");
     static final List<String> OF_NODE =
             List.of("id", "name", "board", "parts", "wires", "between", "moments", "plugged");
     static final List<String> OF_PART =

@@ -6,7 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.CatalogSearch;
-import inkel.core.catalog.PartClass;
+import inkel.core.catalog.OwnClass;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
 import java.io.IOException;
@@ -22,7 +22,7 @@ class ShelfTest {
     @TempDir
     private Path folder;
 
-    private static Shelf.Entry entry(String name) {
+    private static OwnClass entry(String name) {
         PartForm form = new PartForm(
                 "",
                 name,
@@ -39,7 +39,7 @@ class ShelfTest {
                 "",
                 "");
         PartForm.Outcome outcome = form.outcome();
-        return new Shelf.Entry(outcome.cls().orElseThrow(), outcome.json());
+        return new OwnClass(outcome.cls().orElseThrow(), outcome.json());
     }
 
     @Test
@@ -63,7 +63,7 @@ class ShelfTest {
         Shelf shelf = Shelf.read(folder);
         assertEquals(
                 List.of("own-rain-gauge"),
-                shelf.classes().stream().map(PartClass::id).toList());
+                shelf.classes().stream().map(OwnClass::id).toList());
         assertEquals(2, shelf.broken().size());
         UnreadableFile first = shelf.broken().get(0);
         assertTrue(first.file().endsWith("a-first.json"));
@@ -74,11 +74,11 @@ class ShelfTest {
 
     @Test
     void manyGoOutInOneFileAndComeBack() throws Exception {
-        List<Shelf.Entry> both = List.of(entry("Rain gauge"), entry("Wind vane"));
+        List<OwnClass> both = List.of(entry("Rain gauge"), entry("Wind vane"));
         String text = Shelf.export(both);
         assertEquals(
-                both.stream().map(Shelf.Entry::cls).toList(),
-                Shelf.parse(Path.of("x"), text).stream().map(Shelf.Entry::cls).toList());
+                both.stream().map(OwnClass::cls).toList(),
+                Shelf.parse(Path.of("x"), text).stream().map(OwnClass::cls).toList());
         String one = Shelf.export(both.subList(0, 1));
         assertEquals(both.get(0), Shelf.parse(Path.of("x"), one).get(0));
     }
@@ -98,17 +98,18 @@ class ShelfTest {
     void anOwnDefinitionTakesThePlaceOfOneWithItsId() throws IOException {
         Shelf shelf = Shelf.read(folder).with(entry("Rain gauge"));
         PartForm other = PartForm.of(
-                shelf.classes().get(0), shelf.entries().get("own-rain-gauge").json());
+                shelf.classes().get(0).cls(),
+                shelf.entries().get("own-rain-gauge").json());
         String changed = other.outcome().json().replace("0x29", "0x2A");
-        Shelf replaced = shelf.with(new Shelf.Entry(shelf.classes().get(0), changed));
+        Shelf replaced = shelf.with(new OwnClass(shelf.classes().get(0).cls(), changed));
         assertEquals(1, replaced.entries().size());
         assertTrue(Files.readString(folder.resolve("own-rain-gauge.json")).contains("0x2A"));
         assertFalse(Files.readString(folder.resolve("own-rain-gauge.json")).contains("0x29"));
     }
 
-    private static Shelf.Entry named(String id) {
-        Shelf.Entry good = entry("Rain gauge");
-        return new Shelf.Entry(good.cls().withId(id), good.json());
+    private static OwnClass named(String id) {
+        OwnClass good = entry("Rain gauge");
+        return new OwnClass(good.cls().withId(id), good.json());
     }
 
     @ParameterizedTest
