@@ -6,9 +6,11 @@ import inkel.core.checks.Assessment;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
 import org.apache.commons.csv.CSVPrinter;
 
-/** The wire list as comma separated values, one wire a line in the order of work. */
+/** The wire list as comma separated values, one wire a line in the order of work; leads of programmers come last. */
 public final class WiresCsv {
     private WiresCsv() {}
 
@@ -30,7 +32,9 @@ public final class WiresCsv {
     private static void rows(Assessment assessment, CSVPrinter csv) throws IOException {
         for (WireList list : assessment.reports().wires()) {
             WireWords words = new WireWords(list.node());
-            for (WireStep step : list.steps()) {
+            List<WireStep> all = new ArrayList<>(list.steps());
+            all.addAll(list.programming());
+            for (WireStep step : all) {
                 csv.printRecord(
                         list.node().node().name(),
                         step.number(),

@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.words.Words;
 import java.io.IOException;
 import java.io.StringReader;
 import java.util.List;
@@ -10,6 +11,7 @@ import org.apache.commons.csv.CSVRecord;
 /** The wire list of another build, as it is written for spreadsheets, brought into the form of a wiring that was found. */
 public final class FoundCsv {
     private static final List<String> COLUMNS = List.of("from", "to");
+    private static final String KIND = "kind";
 
     private FoundCsv() {}
 
@@ -26,11 +28,17 @@ public final class FoundCsv {
             }
             return read.stream()
                     .filter(CSVRecord::isConsistent)
+                    .filter(wire -> !isOfAProgrammer(wire))
                     .map(wire -> pin(wire.get("from")) + " -> " + pin(wire.get("to")))
                     .collect(Collectors.joining("\n"));
         } catch (IOException | IllegalArgumentException | IllegalStateException noTable) {
             return text;
         }
+    }
+
+    /** Leads of a programmer are no wires of the table, and its pins are named like those of other parts. */
+    private static boolean isOfAProgrammer(CSVRecord wire) {
+        return wire.isMapped(KIND) && wire.get(KIND).equals(Words.get("wire.kind.programming"));
     }
 
     /** A row of the breadboard carries what its name says. */

@@ -63,6 +63,18 @@ public final class WireWords {
                         .with("counted", counted));
     }
 
+    /** The number that is printed for an end, or that a chip's leg has; empty when it has none. */
+    public String printed(Terminal terminal) {
+        if (!(terminal instanceof Terminal.OnPin pin)) {
+            return "";
+        }
+        Placed placed = part(pin);
+        int printed = placed.cls().pins().get(pin.index()).header();
+        return printed == 0
+                ? ""
+                : Words.get(placed.isChip() ? "wire.printed.leg" : "wire.printed.header", "number", printed);
+    }
+
     /** The colour of a cable's lead, which is its other label; empty for any other pin. */
     private static String colour(Placed placed, Terminal.OnPin pin) {
         Pin found = placed.cls().pins().get(pin.index());

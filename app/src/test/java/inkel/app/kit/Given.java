@@ -22,6 +22,9 @@ public final class Given {
     /** A table where parts serve parts; not among the examples. */
     public static final String TEXT_BOX = "text-box.inkel.json";
 
+    /** A chip without a board, and nothing that programs it. */
+    public static final String BARE_CHIP = "bare-chip.inkel.json";
+
     private Given() {}
 
     public static Build build(String example) {

@@ -22,6 +22,7 @@ import java.util.Optional;
  * @param packageCurrent the most that all pins together may give or take
  * @param timers what makes its PWM
  * @param claims what common code takes of them
+ * @param programs how it is programmed over leads; empty for a board that brings its own way
  */
 public record Controller(
         Frequency clock,
@@ -34,13 +35,15 @@ public record Controller(
         SoftwareBuses software,
         Optional<Current> packageCurrent,
         List<Timer> timers,
-        List<Claim> claims) {
+        List<Claim> claims,
+        List<Programming> programs) {
     public Controller {
         clocks = List.copyOf(clocks);
         uartOversamples = List.copyOf(uartOversamples);
         spiDividers = List.copyOf(spiDividers);
         timers = List.copyOf(timers);
         claims = List.copyOf(claims);
+        programs = List.copyOf(programs);
     }
 
     /** The same at another clock: what its program does on plain pins takes as many clocks as before. */
@@ -56,7 +59,8 @@ public record Controller(
                 software.times(choice.clock().hertz() / clock.hertz()),
                 packageCurrent,
                 timers,
-                claims);
+                claims,
+                programs);
     }
 
     /** The fastest rate a port made of plain pins can be trusted with. */

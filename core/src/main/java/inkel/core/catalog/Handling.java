@@ -10,11 +10,22 @@ import java.util.Optional;
  * @param checks what tells at the first power-up that it is alive
  * @param bench where it is measured and set, if anywhere
  * @param mayCarryMains whether mains may be behind its contacts
+ * @param programs the way in which it programs chips, for a programmer
  */
 public record Handling(
-        List<String> does, Make make, List<WakeCheck> checks, Optional<BenchKind> bench, boolean mayCarryMains) {
+        List<String> does,
+        Make make,
+        List<WakeCheck> checks,
+        Optional<BenchKind> bench,
+        boolean mayCarryMains,
+        Optional<String> programs) {
     public Handling {
         does = List.copyOf(does);
         checks = List.copyOf(checks);
+    }
+
+    /** The same, coming to the table in another way. */
+    Handling with(Make other) {
+        return new Handling(does, other, checks, bench, mayCarryMains, programs);
     }
 }

@@ -77,8 +77,7 @@ public record PartClass(
                 .toList();
         Make make = new Make(
                 handling.make().form(), handling.make().pitch(), handling.make().headerLoose(), around);
-        Handling clocked =
-                new Handling(handling.does(), make, handling.checks(), handling.bench(), handling.mayCarryMains());
+        Handling clocked = handling.with(make);
         return changed(
                 id, supplies, outputs, io, modes, pulls, controller.map(board -> board.at(choice)), demands, clocked);
     }

@@ -175,6 +175,13 @@ public final class Settings {
     public static final Setting<Boolean> CONSOLE =
             new Setting<>("console", SettingReaders.words(Map.of("used", true)), ANY, LINE);
 
+    /** Whether a chip gets its program elsewhere and needs no leads for it on this table. */
+    public static final Setting<Boolean> PROGRAMMED = new Setting<>(
+            "programmed",
+            SettingReaders.words(Map.of("elsewhere", true)),
+            cls -> cls.controller().filter(board -> !board.programs().isEmpty()).isPresent(),
+            LINE);
+
     /** Whether it lies on the table and is no part of the plan yet. */
     public static final Setting<Boolean> LATER =
             new Setting<>("later", SettingReaders.words(Map.of("yes", true)), ANY, LINE);
@@ -240,6 +247,7 @@ public final class Settings {
             END,
             WIRELESS,
             CONSOLE,
+            PROGRAMMED,
             LATER,
             TURNED_DOWN,
             DIODE,

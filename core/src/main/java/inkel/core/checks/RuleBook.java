@@ -42,6 +42,7 @@ import inkel.core.pins.rules.InputFloatsRule;
 import inkel.core.pins.rules.LeadApartRule;
 import inkel.core.pins.rules.MisoHeldRule;
 import inkel.core.pins.rules.NoAnalogRule;
+import inkel.core.pins.rules.NoProgrammerRule;
 import inkel.core.pins.rules.NoPullupRule;
 import inkel.core.pins.rules.NoPwmRule;
 import inkel.core.pins.rules.NoRoleRule;
@@ -50,6 +51,7 @@ import inkel.core.pins.rules.NotCrossedRule;
 import inkel.core.pins.rules.NotEnoughRule;
 import inkel.core.pins.rules.NotPlacedRule;
 import inkel.core.pins.rules.PortTakenRule;
+import inkel.core.pins.rules.ProgramLineRule;
 import inkel.core.pins.rules.PullupStrongRule;
 import inkel.core.pins.rules.PullupWeakRule;
 import inkel.core.pins.rules.SelectFloatsRule;
@@ -152,6 +154,8 @@ public final class RuleBook {
             new Entry<>(new LeadApartRule(), PINS),
             new Entry<>(new BiasTiedRule(), PINS),
             new Entry<>(new BootStrapRule(), PINS),
+            new Entry<>(new ProgramLineRule(), PINS),
+            new Entry<>(new NoProgrammerRule(), PINS),
             new Entry<>(new InputFloatsRule(), PINS),
             new Entry<>(new BusBusyRule(), PINS),
             new Entry<>(new SpiClockOverRule(), PINS),

@@ -8,6 +8,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.ProgramLines;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import java.util.Optional;
@@ -71,6 +72,9 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
             warnings++;
         }
         if (pin.can(Ability.Kind.CONSOLE)) {
+            warnings++;
+        }
+        if (use.drives() && !use.isTwoWay() && ProgramLines.shared(node).contains(target)) {
             warnings++;
         }
         if (use == PinUse.PWM && !pin.can(Ability.Kind.PWM) && !pin.can(Ability.Kind.PULSES)) {

@@ -10,11 +10,13 @@ import java.util.Set;
 /**
  * The wires of one node in the order of work: grounds, supplies, ties, shared bus wires, other signals.
  *
+ * @param programming leads that are plugged only while the board's chip gets its program; numbered by themselves
  * @param toUnplug ids of wires that are plugged but no longer in the plan
  */
-public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnplug) {
+public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> programming, Set<String> toUnplug) {
     public WireList {
         steps = List.copyOf(steps);
+        programming = List.copyOf(programming);
     }
 
     public static WireList of(NodeCircuit node) {
@@ -25,7 +27,7 @@ public record WireList(NodeCircuit node, List<WireStep> steps, Set<String> toUnp
         List<WireStep> steps = new WireSteps(node, away, isGroundJoined).list();
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
         steps.forEach(step -> toUnplug.remove(step.id()));
-        return new WireList(node, steps, toUnplug);
+        return new WireList(node, steps, new ProgramLeads(node).list(), toUnplug);
     }
 
     public static List<WireList> of(Circuit circuit) {

@@ -36,6 +36,8 @@ public record WireStep(
         /** A small part that a bare chip wants around it. */
         FITTING,
         SHARED,
-        SIGNAL
+        SIGNAL,
+        /** Plugged only while the chip gets its program. */
+        PROGRAMMING
     }
 }

@@ -116,8 +116,7 @@ class PlannerAgreesTest {
         List<PartClass> boards = classes(Kind.BOARD).toList();
         List<PartClass> modules = classes(Kind.MODULE).toList();
         PartClass board = boards.get(random.nextInt(boards.size()));
-        Builds start = Builds.on(board.id());
-        Build build = (board.pin("USB").isPresent() ? start : start.boardOnly("VCC", "usb.5V")).build();
+        Build build = Builds.powered(board).build();
         int count = 2 + random.nextInt(6);
         for (int i = 0; i < count; i++) {
             NodeCircuit node = Circuit.of(build, CATALOG).nodes().get(0);

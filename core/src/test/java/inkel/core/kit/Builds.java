@@ -1,7 +1,9 @@
 package inkel.core.kit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Settings;
+import inkel.core.catalog.Supply;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -47,6 +49,21 @@ public final class Builds {
     }
 
     /** The classic 5 V board on a USB port. */
+    /** Any board on a port of a computer, or on a supply that suits it where it has no socket for one. */
+    public static Builds powered(PartClass board) {
+        Builds start = on(board.id());
+        if (board.pin("USB").isPresent()) {
+            return start;
+        }
+        Supply supply = board.supplies().get(0);
+        if (supply.range().range().highest().volts() > 5) {
+            return start.boardOnly(supply.pin(), "usb.5V");
+        }
+        return start.part("bench", "bench-supply")
+                .setting("bench", "volts", supply.range().range().expected().volts() + " V")
+                .boardOnly(supply.pin(), "bench.+");
+    }
+
     public static Builds classic() {
         return new Builds("board-classic-5v");
     }

@@ -22,11 +22,6 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** Which bus a plan puts a part on: a block of the board first, plain pins only where that is the lesser evil. */
 class BusChoiceTest {
-    private static Builds on(PartClass board) {
-        Builds start = Builds.on(board.id());
-        return board.pin("USB").isPresent() ? start : start.boardOnly("VCC", "usb.5V");
-    }
-
     private static Set<Ability.Kind> buses(PartClass cls) {
         return cls.signals()
                 .flatMap(pin -> pin.use().sharedLine().stream())
@@ -51,7 +46,7 @@ class BusChoiceTest {
                 .filter(cls -> buses(cls).stream().allMatch(bus -> has(board, bus)))
                 .toList();
         for (PartClass module : modules) {
-            Build build = on(board).part("one", module.id()).build();
+            Build build = Builds.powered(board).part("one", module.id()).build();
             Plan plan = new Planner(build, CATALOG).plan(Builds.NODE);
             boolean isSmall = board.offers().count() < 10;
             assertTrue(plan.placed() || isSmall, module.id());
@@ -68,7 +63,7 @@ class BusChoiceTest {
 
     /** The card holds MISO while it is not selected. */
     private static Builds cardAndRadio(String board) {
-        return on(CATALOG.get(board)).part("card", "memory-card").part("radio", "packet-radio");
+        return Builds.powered(CATALOG.get(board)).part("card", "memory-card").part("radio", "packet-radio");
     }
 
     @Test
@@ -99,7 +94,7 @@ class BusChoiceTest {
 
     @Test
     void partsThatLetGoShareOneBlock() throws Exception {
-        Builds builds = on(CATALOG.get("board-classic-5v"))
+        Builds builds = Builds.powered(CATALOG.get("board-classic-5v"))
                 .part("reader", "tag-reader-spi")
                 .part("radio", "packet-radio");
         Plan plan = new Planner(builds.build(), CATALOG).plan(Builds.NODE);

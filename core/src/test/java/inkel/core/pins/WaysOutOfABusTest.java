@@ -157,4 +157,20 @@ class WaysOutOfABusTest {
         assertEquals(List.of("add-pull-ups adc 4.7 MΩ"), ways(pulled("33k", "100 kHz"), "i2c.pullup_weak"));
         RuleKit.quiet(pulled("32.7k", "100 kHz"), "i2c.pullup_weak");
     }
+
+    /** The chip's own block is not in use: a reader is driven by the program, and no pin is missing for it. */
+    @Test
+    void whereNoBlockIsLeftTheProgramDrivesTheBus() throws Exception {
+        Builds builds = Builds.on("chip-28pin")
+                .boardOnly("VCC", "usb.5V")
+                .part("press", "button")
+                .wire("press.A", "board.PD2")
+                .part("tags", "tag-reader-spi");
+        RuleKit.quiet(builds, "pins.not_enough");
+        Finding clock = RuleKit.firesAt(builds, "pins.not_placed", "tags.SCK");
+        Fix own = clock.fixes().get(0);
+        assertEquals("own-bus", own.id());
+        RuleKit.wayOut(builds.build(), clock, own);
+        RuleKit.fires(builds.setting("tags", "bus", "hardware"), "pins.not_enough");
+    }
 }

@@ -72,16 +72,11 @@ class WireNetsTest {
     void theListOfEveryPartOnABoard(PartClass board) throws Exception {
         for (PartClass cls : Builds.CATALOG.all()) {
             if (cls.kind() != Kind.BOARD) {
-                Build alone = onAPort(board);
+                Build alone = Builds.powered(board).build();
                 NodeCircuit node = Circuit.of(alone, Builds.CATALOG).nodes().get(0);
                 check(planned(Edit.applyAll(alone, AddParts.of(node, cls, 1))));
             }
         }
-    }
-
-    private static Build onAPort(PartClass board) {
-        Builds start = Builds.on(board.id());
-        return (board.pin("USB").isPresent() ? start : start.boardOnly("VCC", "usb.5V")).build();
     }
 
     static IntStream seeds() {
@@ -102,7 +97,7 @@ class WireNetsTest {
                 .filter(cls -> cls.kind() != Kind.BOARD)
                 .toList();
         PartClass board = boards.get(random.nextInt(boards.size()));
-        Build build = onAPort(board);
+        Build build = Builds.powered(board).build();
         int count = 1 + random.nextInt(7);
         for (int i = 0; i < count; i++) {
             PartClass cls = others.get(random.nextInt(others.size()));
@@ -289,7 +284,7 @@ class WireNetsTest {
         for (WireStep left : whole.steps()) {
             List<WireStep> steps =
                     whole.steps().stream().filter(step -> step != left).toList();
-            List<WireList> without = new ArrayList<>(List.of(new WireList(whole.node(), steps, Set.of())));
+            List<WireList> without = new ArrayList<>(List.of(new WireList(whole.node(), steps, List.of(), Set.of())));
             without.addAll(rest);
             boolean isSame = plan.wanted().ofPins().equals(plan.listed(without).ofPins())
                     && plan.pieces().equals(plan.listedPieces(without));

@@ -15,6 +15,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.ProgramLines;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -53,6 +54,7 @@ final class LoomMaker {
     private final NodeCircuit node;
     private final NodePins pins;
     private final LoomView view;
+    private final Set<Endpoint> programmed;
     private final List<Thread> threads = new ArrayList<>();
     private final Map<Endpoint, Integer> number = new HashMap<>();
     private final Set<Place> clashes = new HashSet<>();
@@ -66,6 +68,7 @@ final class LoomMaker {
         this.view = view;
         node = assessment.circuit(nodeId).orElseThrow();
         pins = assessment.pins(nodeId).orElseThrow();
+        programmed = ProgramLines.shared(node);
         assessment.of(nodeId, Stage.PINS).stream()
                 .filter(finding -> finding.severity() == Severity.STOP)
                 .map(Finding::place)
@@ -203,9 +206,12 @@ final class LoomMaker {
                 .with("number", pin.number()));
     }
 
-    private static String tag(Placed board, Pin pin) {
+    private String tag(Placed board, Pin pin) {
         if (board.isKeptFree(pin)) {
             return Words.get("loom.kept_free");
+        }
+        if (programmed.contains(board.endpoint(pin))) {
+            return Words.get("loom.programmed");
         }
         if (pin.can(Ability.Kind.CONSOLE)) {
             return "console";

@@ -7,6 +7,7 @@ import inkel.app.ui.why.Why.Tone;
 import inkel.app.words.PartWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Programming;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Placed;
@@ -52,6 +53,13 @@ final class PartWhy {
                                                 .with("use", claim.use())
                                                 .with("timer", claim.timer()))))
                                 .toList())));
+        cls.controller()
+                .filter(controller -> !controller.programs().isEmpty())
+                .ifPresent(controller -> sections.add(Section.ofLines(
+                        Words.get("why.programs"),
+                        controller.programs().stream()
+                                .map(way -> new Line(Tone.PLAIN, Words.say(programs(way))))
+                                .toList())));
         List<Line> synonyms = cls.pins().stream()
                 .filter(pin -> !pin.also().isEmpty())
                 .map(pin -> new Line(
@@ -64,6 +72,17 @@ final class PartWhy {
             sections.add(Section.ofLines(Words.get("why.silk"), synonyms));
         }
         return sections;
+    }
+
+    private static Fact programs(Programming way) {
+        Fact said = Fact.of(way.held().isPresent() ? "why.program_held" : "why.program")
+                .with("way", way.way())
+                .with(
+                        "lines",
+                        way.lines().entrySet().stream()
+                                .map(line -> line.getKey() + " " + line.getValue())
+                                .toList());
+        return way.held().map(pin -> said.with("held", pin)).orElse(said);
     }
 
     private static List<Row> numbers(Placed placed) {

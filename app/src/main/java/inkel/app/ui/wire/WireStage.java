@@ -43,6 +43,7 @@ public final class WireStage extends StagePane {
     private final VBox card = new VBox();
     private final StackPane plan = new StackPane();
     private final ListView<WireStep> list = new ListView<>();
+    private final ProgrammingStrip programming = new ProgrammingStrip();
     private WireList wires;
     private WireWords words;
     private String currentId = "";
@@ -65,7 +66,7 @@ public final class WireStage extends StagePane {
         list.setCellFactory(view -> new StepCell());
         list.setMinHeight(120);
         VBox.setVgrow(list, Priority.ALWAYS);
-        getChildren().addAll(upper, list);
+        getChildren().addAll(upper, list, programming);
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
             if (next != null && !next.id().equals(currentId)) {
                 go(next);
@@ -103,6 +104,7 @@ public final class WireStage extends StagePane {
         wires = found.get();
         words = new WireWords(wires.node());
         list.setItems(FXCollections.observableArrayList(wires.steps()));
+        programming.show(wires, words);
         WireStep current = wires.step(currentId)
                 .or(wires::next)
                 .or(() -> wires.steps().stream().findFirst())

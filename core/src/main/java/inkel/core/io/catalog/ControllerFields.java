@@ -4,6 +4,7 @@ import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.Claim;
 import inkel.core.catalog.ClockChoice;
 import inkel.core.catalog.Controller;
+import inkel.core.catalog.Programming;
 import inkel.core.catalog.SoftwareBuses;
 import inkel.core.catalog.Timer;
 import inkel.core.io.json.Fields;
@@ -44,6 +45,9 @@ final class ControllerFields {
                         .toList(),
                 controller.objects("claims").stream()
                         .map(claim -> new Claim(claim.text("use"), claim.number("timer", 0)))
+                        .toList(),
+                controller.objects("programs").stream()
+                        .map(way -> new Programming(way.text("way"), way.textMap("lines"), way.optionalText("held")))
                         .toList());
     }
 

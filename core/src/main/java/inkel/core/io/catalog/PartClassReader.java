@@ -188,7 +188,13 @@ final class PartClassReader {
         Optional<BenchKind> bench = fields.has("bench")
                 ? Optional.of(word("bench", BenchKind.values(), BenchKind.OUTPUT))
                 : Optional.empty();
-        return new Handling(fields.texts("does"), make, checks, bench, fields.flag("may_carry_mains", false));
+        return new Handling(
+                fields.texts("does"),
+                make,
+                checks,
+                bench,
+                fields.flag("may_carry_mains", false),
+                fields.optionalText("programs"));
     }
 
     private static Make make(Fields make) {
@@ -243,6 +249,10 @@ final class PartClassReader {
                         "pins", String.valueOf(i), Fact.of("problem.no_io").with("found", pin.io()));
             }
         }
+        cls.controller().stream().flatMap(board -> board.programs().stream()).forEach(way -> {
+            way.lines().values().forEach(pin -> requirePin(cls, "controller", pin));
+            way.held().ifPresent(pin -> requirePin(cls, "controller", pin));
+        });
         cls.supplies().forEach(supply -> requirePin(cls, "supplies", supply.pin()));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
         cls.i2c().stream().flatMap(need -> need.strapPins().stream()).forEach(pin -> requirePin(cls, "i2c", pin));

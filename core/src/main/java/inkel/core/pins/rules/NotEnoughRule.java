@@ -1,6 +1,7 @@
 package inkel.core.pins.rules;
 
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
@@ -31,9 +32,16 @@ public final class NotEnoughRule implements Rule<PinReport> {
 
     private static Stream<Finding> check(PinReport report, NodePins pins) {
         List<Endpoint> without = pins.loose().stream()
-                .filter(signal -> pins.freeFor(signal).isEmpty())
+                .filter(signal -> pins.freeFor(signal).isEmpty() && !canBeDriven(pins, signal))
                 .toList();
         return without.isEmpty() ? Stream.empty() : Stream.of(describe(report, pins, without));
+    }
+
+    /** Whether it is a line of a bus that the program can drive on plain pins. */
+    private static boolean canBeDriven(NodePins pins, Endpoint signal) {
+        Placed placed = pins.node().part(signal.part()).orElseThrow();
+        return pins.useOf(signal).sharedLine().isPresent()
+                && OwnBusFix.of(pins, placed).isPresent();
     }
 
     private static Finding describe(PinReport report, NodePins pins, List<Endpoint> without) {

@@ -62,9 +62,19 @@ public final class NotPlacedRule implements Rule<PinReport> {
                         "part",
                         pins.node().part(signal.part()).orElseThrow().part().name())
                 .with("pin", signal.pin())
-                .fixes(() -> PinFixes.move(pins, signal))
+                .fixes(() -> places(pins, signal))
                 .fix(() -> Optional.of(without(pins, signal)))
                 .build();
+    }
+
+    /** Pins that are free for it; for a line of a bus that no block is left for, a bus that the program drives. */
+    private static List<Fix> places(NodePins pins, Endpoint signal) {
+        List<Fix> places = PinFixes.move(pins, signal);
+        boolean isBus = pins.useOf(signal).sharedLine().isPresent();
+        return places.isEmpty() && isBus
+                ? OwnBusFix.of(pins, pins.node().part(signal.part()).orElseThrow()).stream()
+                        .toList()
+                : places;
     }
 
     private static Fix without(NodePins pins, Endpoint signal) {

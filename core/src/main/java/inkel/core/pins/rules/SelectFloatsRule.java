@@ -1,11 +1,7 @@
 package inkel.core.pins.rules;
 
-import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
-import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
-import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
@@ -13,7 +9,6 @@ import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.SpiBus;
-import inkel.core.quantity.Fact;
 import java.util.List;
 
 /** Notes a select on a shared SPI bus that nothing holds off while the board starts. */
@@ -35,26 +30,14 @@ public final class SelectFloatsRule implements Rule<PinReport> {
                 .toList();
     }
 
-    private static final String USUAL = "10 kΩ";
-
     private static Finding describe(NodePins pins, SpiBus bus) {
         List<Placed> floating = bus.floating();
-        List<Edit> edits = floating.stream()
-                .map(member ->
-                        (Edit) new SetSetting(pins.node().node().id(), member.id(), Settings.SELECT_PULL_UP, USUAL))
-                .toList();
         return Finding.of(INFO, pins.node().place(bus.clock()))
                 .with("pin", bus.clock().pin())
                 .with(
                         "parts",
                         floating.stream().map(member -> member.part().name()).toList())
-                .fix(new Fix(
-                        "select-pull-ups",
-                        Fact.of("fix.select_pull_ups")
-                                .with("count", floating.size())
-                                .with("value", USUAL),
-                        Fact.of("fix.select_pull_ups.cost"),
-                        edits))
+                .fix(PullUpFix.ofSelects(pins.node(), floating))
                 .build();
     }
 }
