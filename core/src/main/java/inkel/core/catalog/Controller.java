@@ -22,6 +22,7 @@ import java.util.Optional;
  * @param packageCurrent the most that all pins together may give or take
  * @param timers what makes its PWM
  * @param claims what common code takes of them
+ * @param drivers what an operating system takes of its pins
  * @param programs how it is programmed over leads; empty for a board that brings its own way
  */
 public record Controller(
@@ -36,6 +37,7 @@ public record Controller(
         Optional<Current> packageCurrent,
         List<Timer> timers,
         List<Claim> claims,
+        List<DriverPins> drivers,
         List<Programming> programs) {
     public Controller {
         clocks = List.copyOf(clocks);
@@ -43,6 +45,7 @@ public record Controller(
         spiDividers = List.copyOf(spiDividers);
         timers = List.copyOf(timers);
         claims = List.copyOf(claims);
+        drivers = List.copyOf(drivers);
         programs = List.copyOf(programs);
     }
 
@@ -60,6 +63,7 @@ public record Controller(
                 packageCurrent,
                 timers,
                 claims,
+                drivers,
                 programs);
     }
 
@@ -74,6 +78,14 @@ public record Controller(
                 .filter(claim -> claim.use().equals(use))
                 .map(Claim::timer)
                 .findFirst();
+    }
+
+    /** What code for something that is plugged on it can take. */
+    public List<String> claimable() {
+        return claims.stream()
+                .filter(claim -> claim.keeps().isEmpty())
+                .map(Claim::use)
+                .toList();
     }
 
     /** The best that its serial ports can do for a rate. */

@@ -20,6 +20,9 @@ import java.util.stream.Collectors;
 final class SettingReaders {
     private static final Pattern REASONED = Pattern.compile("(?<name>[^ ,()]+)(?: \\((?<why>[^()]*)\\))?(?:, *|$)");
 
+    /** For a list without anything in it. */
+    static final String NONE = "none";
+
     private SettingReaders() {}
 
     /** An amount above zero. */
@@ -111,6 +114,27 @@ final class SettingReaders {
             @Override
             public boolean isChoice() {
                 return true;
+            }
+        };
+    }
+
+    /** Several of what the class has, with commas between them, or {@code none}. */
+    static Setting.Reader<List<String>> listed(Function<PartClass, List<String>> all) {
+        return new Setting.Reader<>() {
+            @Override
+            public Optional<List<String>> read(PartClass cls, String text) {
+                List<String> given = text.equals(NONE) ? List.of() : List.of(text.split(" *, *"));
+                return all.apply(cls).containsAll(given) ? Optional.of(given) : Optional.empty();
+            }
+
+            @Override
+            public String example(PartClass cls) {
+                return String.join(", ", all.apply(cls)) + " / " + NONE;
+            }
+
+            @Override
+            public boolean isChoice() {
+                return false;
             }
         };
     }

@@ -24,6 +24,7 @@ import java.util.regex.Pattern;
 public final class Settings {
     private static final int MOST_ADDRESS = 0x7F;
     private static final int MOST_CELLS = 24;
+    private static final int MOST_SELECTS = 8;
 
     /** Thinner wire than this is not sold for building with. */
     private static final int MOST_GAUGE = 40;
@@ -182,6 +183,20 @@ public final class Settings {
             cls -> cls.controller().filter(board -> !board.programs().isEmpty()).isPresent(),
             LINE);
 
+    /** What code takes of the board's timers: of a board, besides what its parts take; of a part, in place of the usual. */
+    public static final Setting<List<String>> CLAIMS = new Setting<>(
+            "claims",
+            SettingReaders.listed(Settings::claimable),
+            cls -> !claimable(cls).isEmpty(),
+            LINE);
+
+    /** How many select pins the driver of a board's bus takes for itself. */
+    public static final Setting<Integer> SELECTS = new Setting<>(
+            "selects",
+            SettingReaders.whole(0, MOST_SELECTS, "1"),
+            cls -> cls.controller().filter(board -> !board.drivers().isEmpty()).isPresent(),
+            LINE);
+
     /** Whether it lies on the table and is no part of the plan yet. */
     public static final Setting<Boolean> LATER =
             new Setting<>("later", SettingReaders.words(Map.of("yes", true)), ANY, LINE);
@@ -213,6 +228,10 @@ public final class Settings {
     public static final Setting<Map<String, String>> DECLINED =
             new Setting<>("declined", SettingReaders.reasoned(Settings::signals), ANY, LINE);
 
+    private static List<String> claimable(PartClass cls) {
+        return cls.controller().map(Controller::claimable).orElse(cls.demands().claims());
+    }
+
     private static List<String> signals(PartClass cls) {
         return cls.signals().map(Pin::label).toList();
     }
@@ -232,6 +251,8 @@ public final class Settings {
             POLLS,
             SELECT_PULL_UP,
             BAUD,
+            CLAIMS,
+            SELECTS,
             GAUGE,
             LENGTH,
             CAPACITOR,

@@ -37,6 +37,7 @@ import inkel.core.pins.rules.BootStrapRule;
 import inkel.core.pins.rules.BusBusyRule;
 import inkel.core.pins.rules.ClockOverRule;
 import inkel.core.pins.rules.ConsoleSharedRule;
+import inkel.core.pins.rules.DriverPinRule;
 import inkel.core.pins.rules.InputChannelRule;
 import inkel.core.pins.rules.InputFloatsRule;
 import inkel.core.pins.rules.LeadApartRule;
@@ -154,6 +155,7 @@ public final class RuleBook {
             new Entry<>(new LeadApartRule(), PINS),
             new Entry<>(new BiasTiedRule(), PINS),
             new Entry<>(new BootStrapRule(), PINS),
+            new Entry<>(new DriverPinRule(), PINS),
             new Entry<>(new ProgramLineRule(), PINS),
             new Entry<>(new NoProgrammerRule(), PINS),
             new Entry<>(new InputFloatsRule(), PINS),

@@ -5,6 +5,7 @@ import inkel.core.catalog.Controller;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.PwmNeed;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.TimerClaims;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -120,8 +121,10 @@ final class PinModelTimers {
 
     /** The code for a part may take a timer for itself, wherever the part is plugged on the board. */
     private void keepClaims(Controller controller) {
+        Placed board = domain.node().board();
+        keepAlways(controller, board);
         for (Want claimer : pins.wants()) {
-            for (String use : claimer.placed().cls().demands().claims()) {
+            for (String use : TimerClaims.uses(claimer.placed())) {
                 Optional<Integer> timer = controller.claimed(use);
                 timer.ifPresent(unit -> timerOf.keySet().stream()
                         .filter(other -> isPushedOut(claimer.placed(), use, other))
@@ -130,13 +133,34 @@ final class PinModelTimers {
         }
     }
 
+    /** What the board's own code takes, and what the builder says that the program takes besides. */
+    private void keepAlways(Controller controller, Placed board) {
+        for (TimerClaims.Made made : TimerClaims.of(domain.node(), List.of())) {
+            int unit = unitOf(made.claim().timer());
+            timerOf.forEach((want, timer) -> {
+                Optional<PwmNeed> exact = want.placed().cls().pwm().filter(PwmNeed::isExact);
+                boolean isPushedOut = made.claim().keeps().isPresent()
+                        ? exact.filter(need -> !need.isNear(made.claim().keeps().get()))
+                                .isPresent()
+                        : isPushedOut(board, made.claim().use(), want);
+                if (isPushedOut && unit >= 0) {
+                    model.arithm(timer, "!=", unit).post();
+                }
+            });
+        }
+    }
+
+    private int unitOf(int timer) {
+        return units.indexOf(domain.node().board().id() + " " + Ability.Kind.PWM + timer);
+    }
+
     private static boolean isPushedOut(Placed claimer, String use, Want other) {
-        boolean isSameCode = other.placed().cls().demands().claims().contains(use);
+        boolean isSameCode = TimerClaims.uses(other.placed()).contains(use);
         return !other.placed().equals(claimer) && !isSameCode;
     }
 
     private void keepOff(Want claimer, Want other, int timer) {
-        int unit = units.indexOf(domain.node().board().id() + " " + Ability.Kind.PWM + timer);
+        int unit = unitOf(timer);
         if (unit < 0) {
             return;
         }

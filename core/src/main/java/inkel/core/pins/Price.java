@@ -74,6 +74,9 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         if (pin.can(Ability.Kind.CONSOLE)) {
             warnings++;
         }
+        if (DriverTaken.mayTake(node, use, target)) {
+            warnings++;
+        }
         if (use.drives() && !use.isTwoWay() && ProgramLines.shared(node).contains(target)) {
             warnings++;
         }

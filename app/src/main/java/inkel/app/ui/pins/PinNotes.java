@@ -44,9 +44,6 @@ public final class PinNotes {
     /** Holding all wires of a part, letting them go, and the end of the header it should stay near. */
     List<Fix> actions(Placed placed) {
         List<Fix> actions = new ArrayList<>();
-        if (placed.part().isBoard()) {
-            return actions;
-        }
         List<Wire> wires = placed.cls()
                 .signals()
                 .flatMap(pin -> node.wire(placed.endpoint(pin)).stream())

@@ -29,7 +29,18 @@ final class PinsNotes implements StageNotes {
 
     @Override
     public List<Fix> actions(Assessment assessment, NodeCircuit node, Placed placed) {
-        return notes(assessment, node).actions(placed);
+        return placed.part().isBoard()
+                ? claims(assessment, node).actions()
+                : notes(assessment, node).actions(placed);
+    }
+
+    @Override
+    public List<Section> sections(Assessment assessment, NodeCircuit node, Placed placed) {
+        return placed.part().isBoard() ? claims(assessment, node).sections() : List.of();
+    }
+
+    private static ClaimNotes claims(Assessment assessment, NodeCircuit node) {
+        return new ClaimNotes(assessment.pins(node.node().id()).orElseThrow());
     }
 
     @Override

@@ -1,9 +1,11 @@
 package inkel.core.io.catalog;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.Claim;
 import inkel.core.catalog.ClockChoice;
 import inkel.core.catalog.Controller;
+import inkel.core.catalog.DriverPins;
 import inkel.core.catalog.Programming;
 import inkel.core.catalog.SoftwareBuses;
 import inkel.core.catalog.Timer;
@@ -44,11 +46,20 @@ final class ControllerFields {
                                 timer.number("unit", 0), timer.number("bits", 8), timer.numbers("prescalers")))
                         .toList(),
                 controller.objects("claims").stream()
-                        .map(claim -> new Claim(claim.text("use"), claim.number("timer", 0)))
+                        .map(claim -> new Claim(claim.text("use"), claim.number("timer", 0), clock(claim, "keeps")))
+                        .toList(),
+                controller.objects("drivers").stream()
+                        .map(ControllerFields::driver)
                         .toList(),
                 controller.objects("programs").stream()
                         .map(way -> new Programming(way.text("way"), way.textMap("lines"), way.optionalText("held")))
                         .toList());
+    }
+
+    private static DriverPins driver(Fields driver) {
+        Ability bus =
+                driver.parsed("bus", text -> Ability.parse(text + ".x"), "spi0", new Ability(Ability.Kind.SPI, 0, "x"));
+        return new DriverPins(bus.kind(), bus.unit(), driver.texts("pins"));
     }
 
     private static ClockChoice clockChoice(Fields choice) {

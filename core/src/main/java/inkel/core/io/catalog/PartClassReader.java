@@ -249,6 +249,10 @@ final class PartClassReader {
                         "pins", String.valueOf(i), Fact.of("problem.no_io").with("found", pin.io()));
             }
         }
+        cls.controller().stream()
+                .flatMap(board -> board.drivers().stream())
+                .flatMap(driver -> driver.pins().stream())
+                .forEach(pin -> requirePin(cls, "controller", pin));
         cls.controller().stream().flatMap(board -> board.programs().stream()).forEach(way -> {
             way.lines().values().forEach(pin -> requirePin(cls, "controller", pin));
             way.held().ifPresent(pin -> requirePin(cls, "controller", pin));

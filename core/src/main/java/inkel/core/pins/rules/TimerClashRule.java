@@ -1,11 +1,9 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Ability;
-import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.PwmNeed;
-import inkel.core.circuit.Placed;
 import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -15,7 +13,6 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
-import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Source;
 import java.util.List;
@@ -23,7 +20,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
-/** Reports pulses of two frequencies on one timer, two signals on one channel of it, and pulses on a timer that common code takes for itself. */
+/** Reports pulses of two frequencies on one timer, two signals on one channel of it, and what {@link ClaimClashes} tells. */
 public final class TimerClashRule implements Rule<PinReport> {
     private static final RuleInfo INFO = new RuleInfo("pwm.timer_clash", Severity.STOP, Stage.PINS);
 
@@ -35,7 +32,7 @@ public final class TimerClashRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         return report.nodes().stream()
-                .flatMap(pins -> Stream.of(channels(pins), frequencies(pins), claims(pins))
+                .flatMap(pins -> Stream.of(channels(pins), frequencies(pins), new ClaimClashes(INFO, pins).all())
                         .flatMap(same -> same))
                 .toList();
     }
@@ -68,12 +65,16 @@ public final class TimerClashRule implements Rule<PinReport> {
 
     /** A channel that no other pulses are on, or a pin that is on none. */
     private static boolean isFree(NodePins pins, Wire wire, Pin pin) {
+        ClaimClashes claims = new ClaimClashes(INFO, pins);
         return pin.can().stream()
                 .filter(ability -> ability.kind() == Ability.Kind.PWM)
-                .noneMatch(ability -> pins.wiresOf(PinUse.PWM).stream()
-                        .filter(other -> other.to().part().equals(wire.to().part()))
-                        .anyMatch(other ->
-                                timer(pins, other).filter(ability::equals).isPresent()));
+                .noneMatch(ability -> claims.leavesNothing(ability.unit(), wire)
+                        || pins.wiresOf(PinUse.PWM).stream()
+                                .filter(other ->
+                                        other.to().part().equals(wire.to().part()))
+                                .anyMatch(other -> timer(pins, other)
+                                        .filter(ability::equals)
+                                        .isPresent()));
     }
 
     private static Stream<Finding> frequencies(NodePins pins) {
@@ -122,36 +123,10 @@ public final class TimerClashRule implements Rule<PinReport> {
                 .build();
     }
 
-    private static Stream<Finding> claims(NodePins pins) {
-        Optional<Controller> controller = pins.node().board().cls().controller();
-        return pins.wiresOf(PinUse.PWM).stream()
-                .filter(wire -> wire.to().part().equals(pins.node().board().id()))
-                .flatMap(wire -> controller.stream().flatMap(board -> claimed(pins, board, wire).stream()));
-    }
-
-    private static Optional<Finding> claimed(NodePins pins, Controller controller, Wire wire) {
-        Optional<Ability> timer = timer(pins, wire);
-        Placed asking = WireFinding.part(pins, wire);
-        return timer.flatMap(of -> pins.onBoard()
-                .filter(other -> !other.equals(asking))
-                .flatMap(other -> other.cls().demands().claims().stream()
-                        .filter(use -> !asking.cls().demands().claims().contains(use))
-                        .filter(use -> controller
-                                .claimed(use)
-                                .filter(unit -> unit == of.unit())
-                                .isPresent())
-                        .map(use -> WireFinding.of(INFO, pins, wire)
-                                .variant("claim")
-                                .with("other", other.part().name())
-                                .with("timer", of.unit())
-                                .with("use", Fact.of("claim." + use.replace(' ', '_')))
-                                .fixes(() -> elsewhere(pins, wire, of.unit()))
-                                .build()))
-                .findFirst());
-    }
-
-    private static List<Fix> elsewhere(NodePins pins, Wire wire, int unit) {
+    static List<Fix> elsewhere(NodePins pins, Wire wire, int unit) {
+        ClaimClashes claims = new ClaimClashes(INFO, pins);
         return PinFixes.move(pins, wire.from(), pin -> pin.can().stream()
-                .noneMatch(ability -> ability.kind() == Ability.Kind.PWM && ability.unit() == unit));
+                .filter(ability -> ability.kind() == Ability.Kind.PWM)
+                .noneMatch(ability -> ability.unit() == unit || claims.leavesNothing(ability.unit(), wire)));
     }
 }
