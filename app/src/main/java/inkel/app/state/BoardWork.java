@@ -6,11 +6,17 @@ import inkel.core.document.Extras;
 import inkel.core.document.Logbook;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
+import inkel.core.document.NodeChange;
 import inkel.core.document.edit.AddNode;
+import inkel.core.document.edit.AlsoAt;
 import inkel.core.document.edit.CopyNode;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.RemoveNode;
 import inkel.core.document.edit.SetMoment;
+import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -35,15 +41,56 @@ public final class BoardWork {
         }
     }
 
-    /** Copies a board with all its parts and wires, nothing of it plugged. */
-    public void copy(String id) {
+    /** Adds equals of a board behind it, with names that count on; the first of them is shown. */
+    public void copy(String id, int count) {
         session.build().ifPresent(build -> build.node(id).ifPresent(old -> {
-            String name = Words.get("node.copy_of", "name", old.name());
-            String newId = build.freeNodeId(name);
-            if (session.apply(new CopyNode(id, newId, name))) {
-                show(newId);
+            List<CopyNode> edits = new ArrayList<>();
+            Set<String> names = new HashSet<>();
+            build.nodes().forEach(node -> names.add(node.name()));
+            Set<String> ids = new HashSet<>();
+            for (int number = 2; edits.size() < count; number++) {
+                String name = Words.say(
+                        Fact.of("node.equal").with("name", stem(old.name())).with("number", number));
+                String newId = build.freeNodeId(name);
+                if (names.add(name) && ids.add(newId)) {
+                    edits.add(new CopyNode(id, newId, name));
+                }
+            }
+            if (session.apply(edits)) {
+                show(edits.get(0).newId());
             }
         }));
+    }
+
+    /** A name without the number behind it. */
+    private static String stem(String name) {
+        return name.replaceFirst(" \\d+$", "");
+    }
+
+    /** What was done on one of equal boards can be done on the others, by one press. */
+    void offerToEquals(Build before, Build after, List<? extends Edit> edits) {
+        if (edits.stream().anyMatch(AlsoAt.class::isInstance)) {
+            return;
+        }
+        for (Node was : before.nodes()) {
+            Optional<Node> is = after.node(was.id());
+            List<Node> equals = after.equalsOf(was.id());
+            if (is.isPresent() && !equals.isEmpty() && !new NodeChange(was, is.get()).isEmpty()) {
+                NodeChange change = new NodeChange(was, is.get());
+                session.notices()
+                        .show(Notice.done(
+                                Words.say(Fact.of("notice.equals")
+                                        .with(
+                                                "boards",
+                                                equals.stream().map(Node::name).toList())),
+                                new Notice.Action(
+                                        Words.get("notice.equals.do"),
+                                        () -> session.apply(equals.stream()
+                                                .map(node -> new AlsoAt(node.id(), change))
+                                                .toList()))));
+                return;
+            }
+        }
     }
 
     /** Takes a board and its parts away; another one is shown. */

@@ -17,8 +17,8 @@ public record Notice(Tone tone, String text, List<Action> actions) {
     /** A button in a notice. */
     public record Action(String title, Runnable run) {}
 
-    static Notice done(String text) {
-        return new Notice(Tone.DONE, text, List.of());
+    static Notice done(String text, Action... actions) {
+        return new Notice(Tone.DONE, text, List.of(actions));
     }
 
     static Notice trouble(String text, Action... actions) {

@@ -198,9 +198,11 @@ public final class Session {
         try {
             Instant now = now();
             List<Edit> timed = edits.stream().map(edit -> edit.at(now)).toList();
-            Build next = Edit.applyAll(history.now(), timed);
+            Build before = history.now();
+            Build next = Edit.applyAll(before, timed);
             notices.clear();
             replace(next);
+            boards.offerToEquals(before, next, edits);
             return true;
         } catch (EditRefused refused) {
             notices.trouble(Words.say(refused.reason()));

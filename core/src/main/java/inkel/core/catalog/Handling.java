@@ -11,6 +11,7 @@ import java.util.Optional;
  * @param bench where it is measured and set, if anywhere
  * @param mayCarryMains whether mains may be behind its contacts
  * @param programs the way in which it programs chips, for a programmer
+ * @param air how it speaks through the air, if it does
  */
 public record Handling(
         List<String> does,
@@ -18,7 +19,8 @@ public record Handling(
         List<WakeCheck> checks,
         Optional<BenchKind> bench,
         boolean mayCarryMains,
-        Optional<String> programs) {
+        Optional<String> programs,
+        Optional<Air> air) {
     public Handling {
         does = List.copyOf(does);
         checks = List.copyOf(checks);
@@ -26,6 +28,6 @@ public record Handling(
 
     /** The same, coming to the table in another way. */
     Handling with(Make other) {
-        return new Handling(does, other, checks, bench, mayCarryMains, programs);
+        return new Handling(does, other, checks, bench, mayCarryMains, programs, air);
     }
 }

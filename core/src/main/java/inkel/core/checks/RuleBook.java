@@ -25,6 +25,8 @@ import inkel.core.parts.rules.ClassDiffersRule;
 import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.NoSupplyRule;
 import inkel.core.parts.rules.PinGoneRule;
+import inkel.core.parts.rules.StationKindsRule;
+import inkel.core.parts.rules.StationRolesRule;
 import inkel.core.parts.rules.SupplyTooHighRule;
 import inkel.core.parts.rules.SupplyTooLowRule;
 import inkel.core.parts.rules.UnknownKeyRule;
@@ -109,6 +111,8 @@ public final class RuleBook {
             new Entry<>(new SupplyTooLowRule(), SUPPLIES),
             new Entry<>(new PinGoneRule(), CIRCUIT),
             new Entry<>(new UnknownKeyRule(), CIRCUIT),
+            new Entry<>(new StationKindsRule(), CIRCUIT),
+            new Entry<>(new StationRolesRule(), CIRCUIT),
             new Entry<>(new ClassDiffersRule(), CIRCUIT),
             new Entry<>(new HeaderLooseRule(), CIRCUIT),
             new Entry<>(new FigureUnknownRule(), LEVELS),

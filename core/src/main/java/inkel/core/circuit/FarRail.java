@@ -119,7 +119,8 @@ public record FarRail(Place rail, String taker, String takerName, String lead, S
                 Optional.empty(),
                 List.of(),
                 Demands.NONE,
-                new Handling(List.of(), Make.USUAL, List.of(), Optional.empty(), false, Optional.empty()),
+                new Handling(
+                        List.of(), Make.USUAL, List.of(), Optional.empty(), false, Optional.empty(), Optional.empty()),
                 List.of());
         Part part = Part.of(load(), cls.id(), takerName, "").withFeed(PLUS, rail.endpoint());
         return new Placed(part, cls);

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
@@ -14,16 +15,24 @@ import java.util.stream.Stream;
  * A whole build. Immutable: an edit makes a new one. Two builds are equal when all they hold is equal.
  *
  * @param links signal wires between its boards
+ * @param air which radios of its boards belong together
  * @param classes the part classes it uses that are not shipped, by id; what a shelf has under these ids does not count
  */
 public record Build(
-        String name, List<Node> nodes, List<NodeWire> links, List<OwnClass> classes, Logbook log, Extras extras) {
+        String name,
+        List<Node> nodes,
+        List<NodeWire> links,
+        List<RadioGroup> air,
+        List<OwnClass> classes,
+        Logbook log,
+        Extras extras) {
     /** The version of the file format that this program writes. */
     public static final int FORMAT = 2;
 
     public Build {
         nodes = List.copyOf(nodes);
         links = List.copyOf(links);
+        air = List.copyOf(air);
         classes = List.copyOf(classes);
     }
 
@@ -33,7 +42,7 @@ public record Build(
 
     /** A build without wires between its boards. */
     public Build(String name, List<Node> nodes, Logbook log, Extras extras) {
-        this(name, nodes, List.of(), List.of(), log, extras);
+        this(name, nodes, List.of(), List.of(), List.of(), log, extras);
     }
 
     /** The classes that its parts are of: its own ones, and behind them a catalogue. */
@@ -63,15 +72,15 @@ public record Build(
     }
 
     public Build withClasses(List<OwnClass> newClasses) {
-        return newClasses.equals(classes) ? this : new Build(name, nodes, links, newClasses, log, extras);
+        return newClasses.equals(classes) ? this : new Build(name, nodes, links, air, newClasses, log, extras);
     }
 
     public Build withLinks(List<NodeWire> newLinks) {
-        return new Build(name, nodes, newLinks, classes, log, extras);
+        return new Build(name, nodes, newLinks, air, classes, log, extras);
     }
 
     public Build withLog(Logbook newLog) {
-        return new Build(name, nodes, links, classes, newLog, extras);
+        return new Build(name, nodes, links, air, classes, newLog, extras);
     }
 
     /**
@@ -83,30 +92,75 @@ public record Build(
     }
 
     public Build withNodes(List<Node> newNodes) {
-        return new Build(name, newNodes, links, classes, log, extras);
+        return new Build(name, newNodes, links, onTables(air, newNodes), classes, log, extras);
     }
 
     /** An id that no node has yet: made from a name, with a number behind it when taken. */
     public String freeNodeId(String wanted) {
+        return freeId(wanted, "node", id -> node(id).isEmpty());
+    }
+
+    /** As {@link #freeNodeId}, for a group of radios. */
+    public String freeGroupId(String wanted) {
+        return freeId(
+                wanted, "air", id -> air.stream().noneMatch(group -> group.id().equals(id)));
+    }
+
+    private static String freeId(String wanted, String standIn, Predicate<String> isFree) {
         String stem =
                 wanted.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-+|-+$", "");
-        String first = stem.isEmpty() ? "node" : stem;
+        String first = stem.isEmpty() ? standIn : stem;
         return Stream.iterate(1, count -> count + 1)
                 .map(count -> count == 1 ? first : first + "-" + count)
-                .filter(candidate -> node(candidate).isEmpty())
+                .filter(isFree)
                 .findFirst()
                 .orElseThrow();
     }
 
     public Build withNode(String id, UnaryOperator<Node> change) {
-        return new Build(
-                name,
-                nodes.stream()
-                        .map(node -> node.id().equals(id) ? change.apply(node) : node)
-                        .toList(),
-                links,
-                classes,
-                log,
-                extras);
+        return withNodes(nodes.stream()
+                .map(node -> node.id().equals(id) ? change.apply(node) : node)
+                .toList());
+    }
+
+    public Build withAir(List<RadioGroup> newAir) {
+        return new Build(name, nodes, links, newAir, classes, log, extras);
+    }
+
+    /** The group that a radio is in. */
+    public Optional<RadioGroup> groupOf(Place radio) {
+        return air.stream().filter(group -> group.station(radio).isPresent()).findFirst();
+    }
+
+    /** Boards that are equals of a board, itself left out. */
+    public List<Node> equalsOf(String id) {
+        Optional<Node> one = node(id);
+        return nodes.stream()
+                .filter(node -> one.isPresent()
+                        && !node.id().equals(id)
+                        && node.kin().equals(one.get().kin()))
+                .toList();
+    }
+
+    /** Stations of radios that are no longer on a table are gone, and groups that nobody of this build is in. */
+    private static List<RadioGroup> onTables(List<RadioGroup> air, List<Node> nodes) {
+        if (air.isEmpty()) {
+            return air;
+        }
+        return air.stream()
+                .map(group -> group.withStations(group.stations().stream()
+                        .filter(station -> station.radio()
+                                .filter(radio -> !isOnTable(radio, nodes))
+                                .isEmpty())
+                        .toList()))
+                .filter(group -> group.stations().stream()
+                        .anyMatch(station -> station.radio().isPresent()))
+                .toList();
+    }
+
+    private static boolean isOnTable(Place radio, List<Node> nodes) {
+        return nodes.stream()
+                .anyMatch(node -> node.id().equals(radio.node())
+                        && node.part(radio.part()).isPresent());
     }
 }

@@ -18,6 +18,8 @@ import java.util.stream.Stream;
  * @param between at most one for each signal pin
  * @param moments what happens while it runs, in the builder's order
  * @param plugged ids of the wires that are already plugged in; see the wire list
+ * @param like which set of equal boards it is one of: the id of the one that the others were copied from; empty for a board
+ *     of its own
  */
 public record Node(
         String id,
@@ -27,6 +29,7 @@ public record Node(
         List<Between> between,
         List<Moment> moments,
         Set<String> plugged,
+        String like,
         Extras extras) {
     public Node {
         parts = List.copyOf(parts);
@@ -34,6 +37,24 @@ public record Node(
         between = List.copyOf(between);
         moments = List.copyOf(moments);
         plugged = Collections.unmodifiableSet(new LinkedHashSet<>(plugged));
+    }
+
+    /** A board of its own. */
+    public Node(
+            String id,
+            String name,
+            List<Part> parts,
+            List<Wire> wires,
+            List<Between> between,
+            List<Moment> moments,
+            Set<String> plugged,
+            Extras extras) {
+        this(id, name, parts, wires, between, moments, plugged, "", extras);
+    }
+
+    /** What it and its equals have in common. */
+    public String kin() {
+        return like.isEmpty() ? id : like;
     }
 
     public Optional<Part> part(String partId) {
@@ -53,11 +74,11 @@ public record Node(
     }
 
     public Node withName(String newName) {
-        return new Node(id, newName, parts, wires, between, moments, plugged, extras);
+        return new Node(id, newName, parts, wires, between, moments, plugged, like, extras);
     }
 
     public Node withParts(List<Part> newParts) {
-        return new Node(id, name, newParts, wires, between, moments, plugged, extras);
+        return new Node(id, name, newParts, wires, between, moments, plugged, like, extras);
     }
 
     /** With one part changed; the same when there is no part of that id. */
@@ -68,7 +89,7 @@ public record Node(
     }
 
     public Node withWires(List<Wire> newWires) {
-        return new Node(id, name, parts, newWires, between, moments, plugged, extras);
+        return new Node(id, name, parts, newWires, between, moments, plugged, like, extras);
     }
 
     /** The wire takes the place of the one that its signal had. */
@@ -77,7 +98,7 @@ public record Node(
     }
 
     public Node withBetween(List<Between> newBetween) {
-        return new Node(id, name, parts, wires, newBetween, moments, plugged, extras);
+        return new Node(id, name, parts, wires, newBetween, moments, plugged, like, extras);
     }
 
     /** The part in between takes the place of the one that its signal had. */
@@ -86,7 +107,7 @@ public record Node(
     }
 
     public Node withMoments(List<Moment> newMoments) {
-        return new Node(id, name, parts, wires, between, newMoments, plugged, extras);
+        return new Node(id, name, parts, wires, between, newMoments, plugged, like, extras);
     }
 
     /** The moment takes the place of the one with its id, or comes last. */
@@ -99,7 +120,7 @@ public record Node(
     }
 
     public Node withPlugged(Set<String> newPlugged) {
-        return new Node(id, name, parts, wires, between, moments, newPlugged, extras);
+        return new Node(id, name, parts, wires, between, moments, newPlugged, like, extras);
     }
 
     /** An id that no part of this node has yet: the stem itself, or the stem and a number. */

@@ -40,7 +40,9 @@ class RuleBookTest {
         List<RuleInfo> infos = RuleBook.infos();
         assertEquals(infos.size(), infos.stream().map(RuleInfo::code).distinct().count());
         for (RuleInfo info : infos) {
-            assertTrue(info.code().matches("(parts|power|levels|i2c|spi|uart|pwm|adc|pins)\\.[a-z0-9_]+"), info.code());
+            assertTrue(
+                    info.code().matches("(parts|power|levels|i2c|spi|uart|pwm|adc|pins|radio)\\.[a-z0-9_]+"),
+                    info.code());
         }
     }
 

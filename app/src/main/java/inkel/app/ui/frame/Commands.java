@@ -69,7 +69,7 @@ final class Commands {
                 Command.of("add_board", null, isOpen, frame::addBoard).first(),
                 Command.of("rename_board", null, isOpen, frame::renameBoard),
                 Command.of("copy_board", null, isOpen, () -> session.boards()
-                        .copy(session.nodeProperty().get())),
+                        .copy(session.nodeProperty().get(), 1)),
                 Command.of("remove_board", null, isOpen, () -> session.boards()
                         .remove(session.nodeProperty().get()))));
         isFirst = true;

@@ -80,7 +80,7 @@ final class NodeTabs extends HBox {
     private ContextMenu menu(Node node) {
         ContextMenu menu = new ContextMenu(
                 item("command.rename_board", () -> rename(node)),
-                item("command.copy_board", () -> session.boards().copy(node.id())),
+                item("command.copy_board", () -> session.boards().copy(node.id(), 1)),
                 item("command.remove_board", () -> session.boards().remove(node.id())));
         return menu;
     }

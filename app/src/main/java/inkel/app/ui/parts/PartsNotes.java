@@ -2,6 +2,7 @@ package inkel.app.ui.parts;
 
 import inkel.app.ui.why.Explainer;
 import inkel.app.ui.why.StageNotes;
+import inkel.app.ui.why.Why.Section;
 import inkel.app.words.Words;
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
@@ -18,14 +19,17 @@ import inkel.core.remedy.ForLater;
 import inkel.core.remedy.JoinNodes;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** What can be done with a part on the table: another one, another board, how it is made and wired. */
 final class PartsNotes implements StageNotes {
     /** What can be done with a part that is on the table. */
     @Override
     public List<Fix> actions(Assessment assessment, NodeCircuit node, Placed placed) {
+        List<Fix> stations = new StationNotes(assessment, node, placed).actions();
         if (placed.part().isBoard()) {
-            return nodeWires(assessment, node);
+            return Stream.concat(nodeWires(assessment, node).stream(), stations.stream())
+                    .toList();
         }
         String here = node.node().id();
         String part = placed.id();
@@ -38,6 +42,7 @@ final class PartsNotes implements StageNotes {
                         .orElseThrow(),
                 1,
                 "action.another"));
+        actions.addAll(stations);
         assessment.build().nodes().stream()
                 .filter(other -> !other.id().equals(here))
                 .forEach(other -> actions.add(Explainer.action(
@@ -78,6 +83,11 @@ final class PartsNotes implements StageNotes {
         actions.add(Explainer.action(
                 "remove", Fact.of("action.remove"), Fact.of("action.remove.cost"), new RemovePart(here, part)));
         return actions;
+    }
+
+    @Override
+    public List<Section> sections(Assessment assessment, NodeCircuit node, Placed placed) {
+        return new StationNotes(assessment, node, placed).sections();
     }
 
     /** Wires to the other boards of the build: to add, and to take away. */

@@ -25,6 +25,7 @@ public final class BoardPage extends VBox {
                             session.boards().add(node);
                             close.run();
                         }),
+                        new EqualsForm(session, close),
                         leave);
     }
 }

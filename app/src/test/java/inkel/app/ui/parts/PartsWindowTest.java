@@ -12,6 +12,7 @@ import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Pressable;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.Station;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import java.util.List;
@@ -214,13 +215,41 @@ class PartsWindowTest extends WindowJourney {
         robot.type(KeyCode.ENTER);
         until(() -> node("boat-house").name().equals("Upper lock"));
 
-        robot.interact(() -> session.boards().copy("boat-house"));
+        robot.interact(() -> session.boards().copy("boat-house", 1));
         until(() -> session.build().orElseThrow().nodes().size() == 4);
         String copy = session.build().orElseThrow().nodes().get(3).id();
         until(() -> session.nodeProperty().get().equals(copy));
         robot.interact(() -> session.boards().remove(copy));
         until(() -> session.build().orElseThrow().nodes().size() == 3);
         until(() -> !session.nodeProperty().get().equals(copy));
+    }
+
+    @Test
+    void equalBoardsAreAddedByNumber(FxRobot robot) throws Exception {
+        opened();
+        press(robot, "#node-add");
+        until(() -> isThere(robot, "#equals-count"));
+        fill(robot, "#equals-count", "none");
+        press(robot, "#equals-add");
+        waitForFxEvents();
+        assertEquals(2, session.build().orElseThrow().nodes().size(), "a number is asked for");
+        fill(robot, "#equals-count", "2");
+        press(robot, "#equals-add");
+        until(() -> session.build().orElseThrow().nodes().size() == 4);
+        until(() -> session.nodeProperty().get().equals("lower-lock-2"));
+        assertEquals(4, session.build().orElseThrow().air().get(0).stations().size(), "their radios are stations too");
+    }
+
+    @Test
+    void aRadioBecomesTheHub(FxRobot robot) throws Exception {
+        opened();
+        robot.interact(() -> session.selectionProperty().set(Place.ofPart(NODE, "radio")));
+        until(() -> isThere(robot, "#action-role-hub"));
+        press(robot, "#action-role-hub");
+        until(() -> session.build().orElseThrow().air().get(0).stations().get(1).role() == Station.Role.HUB);
+        assertEquals(
+                Station.Role.LEAF,
+                session.build().orElseThrow().air().get(0).stations().get(0).role());
     }
 
     @Test

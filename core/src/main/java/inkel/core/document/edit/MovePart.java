@@ -4,6 +4,7 @@ import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
+import inkel.core.document.Place;
 import java.util.Map;
 
 /** Takes a part to another node, with its name, purpose and own figures; its wires and feeds stay behind. */
@@ -19,6 +20,12 @@ public record MovePart(String node, String part, String toNode) implements Edit 
                 .withGroundApart(false)
                 .withSince(build.log().size());
         Node with = Parts.added(to, arrived);
-        return build.withNode(node, old -> without).withNode(toNode, old -> with);
+        Place was = Place.ofPart(node, part);
+        Place is = Place.ofPart(toNode, arrived.id());
+        return build.withAir(
+                        build.air().stream().map(group -> group.moved(was, is)).toList())
+                .withNodes(build.nodes().stream()
+                        .map(old -> old == from ? without : old == to ? with : old)
+                        .toList());
     }
 }

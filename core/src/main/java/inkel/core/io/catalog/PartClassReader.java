@@ -2,6 +2,7 @@ package inkel.core.io.catalog;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.Air;
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Decoupling;
@@ -194,7 +195,9 @@ final class PartClassReader {
                 checks,
                 bench,
                 fields.flag("may_carry_mains", false),
-                fields.optionalText("programs"));
+                fields.optionalText("programs"),
+                fields.object("air")
+                        .map(air -> new Air(air.text("kind"), word(air, "way", Air.Way.values(), Air.Way.BOTH))));
     }
 
     private static Make make(Fields make) {

@@ -16,6 +16,8 @@ import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.RadioGroup;
+import inkel.core.document.Station;
 import inkel.core.document.Wire;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.json.Fields;
@@ -98,7 +100,55 @@ public final class BuildReader {
                         link.flag("ground", false),
                         link.extras()))
                 .toList();
-        return new Build(name, nodes, links, classes, log, fields.extras());
+        return new Build(name, nodes, links, air(fields, nodes), classes, log, fields.extras());
+    }
+
+    private List<RadioGroup> air(Fields fields, List<Node> nodes) {
+        List<RadioGroup> air = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        Set<Place> radios = new HashSet<>();
+        for (Fields group : fields.objects("air")) {
+            String id = id(group, ids);
+            List<Station> stations = new ArrayList<>();
+            Set<Integer> numbers = new HashSet<>();
+            for (Fields read : group.objects("stations")) {
+                Station station = station(read, nodes, radios);
+                if (!numbers.add(station.number())) {
+                    read.problem("number", Fact.of("problem.duplicate").with("found", station.number()));
+                }
+                stations.add(station);
+            }
+            air.add(new RadioGroup(id, group.text("name"), stations, group.extras()));
+        }
+        return air;
+    }
+
+    private static Station station(Fields station, List<Node> nodes, Set<Place> radios) {
+        Optional<Place> radio = Optional.empty();
+        if (station.has("radio")) {
+            Place place = station.parsed(
+                    "radio",
+                    text -> Place.parse(text).filter(found -> isPart(found, nodes)),
+                    "lower-lock/radio",
+                    Place.NOWHERE);
+            if (!place.equals(Place.NOWHERE) && !radios.add(place)) {
+                station.problem("radio", Fact.of("problem.duplicate").with("found", place));
+            }
+            radio = Optional.of(place);
+        }
+        return new Station(
+                radio,
+                radio.isPresent() ? "" : station.text("name"),
+                station.parsed("role", Station.Role::parse, "peer, hub, leaf, relay", Station.Role.PEER),
+                station.wholeFrom("number", 0),
+                station.extras());
+    }
+
+    private static boolean isPart(Place place, List<Node> nodes) {
+        return place.isPart()
+                && nodes.stream()
+                        .anyMatch(node -> node.id().equals(place.node())
+                                && node.part(place.part()).isPresent());
     }
 
     /** The definitions that the file brings for its own parts. */
@@ -206,6 +256,7 @@ public final class BuildReader {
                 between,
                 moments(fields, parts),
                 new LinkedHashSet<>(fields.texts("plugged")),
+                fields.has("like") ? fields.id("like") : "",
                 fields.extras());
     }
 

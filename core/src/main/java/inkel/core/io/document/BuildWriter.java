@@ -12,6 +12,7 @@ import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
+import inkel.core.document.RadioGroup;
 import inkel.core.document.Wire;
 import inkel.core.io.json.JsonText;
 import inkel.core.quantity.Engineering;
@@ -40,6 +41,10 @@ public final class BuildWriter {
             ArrayNode links = tree.putArray("links");
             build.links().forEach(link -> links.add(tree(link)));
         }
+        if (!build.air().isEmpty()) {
+            ArrayNode air = tree.putArray("air");
+            build.air().forEach(group -> air.add(tree(group)));
+        }
         if (!build.classes().isEmpty()) {
             ArrayNode classes = tree.putArray("classes");
             build.classes().forEach(own -> classes.add(definition(own)));
@@ -47,6 +52,22 @@ public final class BuildWriter {
         ArrayNode log = tree.putArray("log");
         build.log().lines().forEach(line -> log.add(tree(line)));
         return with(tree, build.extras());
+    }
+
+    private static ObjectNode tree(RadioGroup group) {
+        ObjectNode tree = object();
+        tree.put("id", group.id());
+        tree.put("name", group.name());
+        ArrayNode stations = tree.putArray("stations");
+        group.stations().forEach(station -> {
+            ObjectNode one = stations.addObject();
+            station.radio().ifPresent(radio -> one.put("radio", radio.toString()));
+            putUnlessEmpty(one, "name", station.name());
+            one.put("role", station.role().text());
+            one.put("number", station.number());
+            with(one, station.extras());
+        });
+        return with(tree, group.extras());
     }
 
     private static JsonNode definition(OwnClass own) {
@@ -121,6 +142,7 @@ public final class BuildWriter {
         ObjectNode tree = object();
         tree.put("id", node.id());
         tree.put("name", node.name());
+        putUnlessEmpty(tree, "like", node.like());
         tree.set("board", tree(node.board()));
         ArrayNode parts = tree.putArray("parts");
         node.parts().stream().skip(1).forEach(part -> parts.add(tree(part)));

@@ -31,9 +31,11 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     private static final RuleInfo INFO = new RuleInfo("parts.unknown_key", Severity.NOTE, Stage.PARTS);
 
     // The keys of the published schema; a test holds the two against each other.
-    static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "classes", "log");
+    static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "air", "classes", "log");
+    static final List<String> OF_GROUP = List.of("id", "name", "stations");
+    static final List<String> OF_STATION = List.of("radio", "name", "role", "number");
     static final List<String> OF_NODE =
-            List.of("id", "name", "board", "parts", "wires", "between", "moments", "plugged");
+            List.of("id", "name", "like", "board", "parts", "wires", "between", "moments", "plugged");
     static final List<String> OF_PART =
             List.of("id", "class", "name", "purpose", "feeds", "ground_apart", "since", "settings", "figures");
     static final List<String> OF_WIRE = List.of("from", "to", "held", "reason");
@@ -59,6 +61,11 @@ public final class UnknownKeyRule implements Rule<Circuit> {
         for (NodeWire link : build.links()) {
             tell(findings, link.from(), link.extras(), OF_LINK);
         }
+        build.air().forEach(group -> {
+            tell(findings, whole, group.extras(), OF_GROUP);
+            group.stations()
+                    .forEach(station -> tell(findings, station.radio().orElse(whole), station.extras(), OF_STATION));
+        });
         for (Node node : build.nodes()) {
             check(findings, node);
         }

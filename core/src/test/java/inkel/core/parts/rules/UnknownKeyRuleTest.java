@@ -65,6 +65,8 @@ class UnknownKeyRuleTest {
         assertEquals(keys(schema.at("/$defs/between")), UnknownKeyRule.OF_BETWEEN);
         assertEquals(keys(schema.at("/$defs/moment")), UnknownKeyRule.OF_MOMENT);
         assertEquals(keys(schema.at("/properties/links/items")), UnknownKeyRule.OF_LINK);
+        assertEquals(keys(schema.at("/properties/air/items")), UnknownKeyRule.OF_GROUP);
+        assertEquals(keys(schema.at("/properties/air/items/properties/stations/items")), UnknownKeyRule.OF_STATION);
     }
 
     private static List<String> keys(JsonNode object) {
