@@ -114,9 +114,9 @@ public final class Shell extends StackPane implements Frame {
     public void addBoard() {
         boardMaker = new Scroller(new BoardPage(session, this::leaveBoardMaker));
         stageHost.getChildren().setAll(boardMaker);
-        Node name = boardMaker.lookup("#maker-name");
-        if (name != null) {
-            name.requestFocus();
+        Node first = boardMaker.lookup("#equals-count");
+        if (first != null) {
+            first.requestFocus();
         }
     }
 

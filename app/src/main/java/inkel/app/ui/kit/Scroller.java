@@ -21,6 +21,9 @@ public class Scroller extends Region {
     private final Scrollbar rail = new Scrollbar(Orientation.VERTICAL, this::scrollTo);
     private double offset;
 
+    /** What took the focus before there was any room to show it in. */
+    private Node unseen;
+
     public Scroller(Region content) {
         this.content = content;
         getStyleClass().add("scroller");
@@ -39,8 +42,12 @@ public class Scroller extends Region {
 
     private final javafx.beans.value.ChangeListener<Node> focus = (property, old, next) -> {
         if (next != null && isInside(next)) {
-            layout();
-            reveal(next);
+            if (getHeight() > 0) {
+                layout();
+                reveal(next);
+            } else {
+                unseen = next;
+            }
         }
     };
 
@@ -130,6 +137,11 @@ public class Scroller extends Region {
             rail.hide();
         }
         seen(offset, offset + height);
+        if (unseen != null && height > 0) {
+            Node first = unseen;
+            unseen = null;
+            reveal(first);
+        }
     }
 
     @Override

@@ -21,11 +21,11 @@ public final class BoardPage extends VBox {
                 .addAll(
                         Ui.word(Words.get("node.add.title"), "stage-title"),
                         Ui.text(Words.get("node.add.text"), "quiet"),
+                        new EqualsForm(session, close),
                         new BuildMaker(session, Words.get("node.add.do"), node -> {
                             session.boards().add(node);
                             close.run();
                         }),
-                        new EqualsForm(session, close),
                         leave);
     }
 }

@@ -32,9 +32,9 @@ final class EqualsForm extends VBox {
         Tile add = new Tile(this::add, Ui.word(Words.get("node.copies.do"), "pill-text"), Pos.CENTER, "pill-button");
         add.setId("equals-add");
         add.setAccessibleText(Words.get("node.copies.do"));
-        HBox row = new HBox(10, Ui.word(Words.get("node.copies.count"), "quiet"), count, add, trouble);
+        HBox row = new HBox(10, title, count, add, Ui.word(Words.get("node.copies.text"), "quiet"), trouble);
         row.setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(title, Ui.text(Words.get("node.copies.text"), "quiet"), row);
+        getChildren().add(row);
         session.build()
                 .flatMap(build -> build.node(session.nodeProperty().get()))
                 .ifPresent(node -> title.setText(Words.get("node.copies", "board", node.name())));
