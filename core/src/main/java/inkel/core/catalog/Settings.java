@@ -168,6 +168,9 @@ public final class Settings {
     /** At which end of the header its ribbon begins. */
     public static final Setting<RibbonEnd> END = new Setting<>("end", SettingReaders.names(RibbonEnd.class), ANY, LINE);
 
+    /** How its plain wires should lie; a wish, for which nothing else is given up. */
+    public static final Setting<Ribbon> RIBBON = new Setting<>("ribbon", SettingReaders.names(Ribbon.class), ANY, LINE);
+
     /** Whether the radio of a board is used. */
     public static final Setting<Boolean> WIRELESS =
             new Setting<>("wireless", SettingReaders.words(Map.of("on", true, "off", false)), ANY, LINE);
@@ -266,6 +269,7 @@ public final class Settings {
             PULL_UPS,
             BUS,
             END,
+            RIBBON,
             WIRELESS,
             CONSOLE,
             PROGRAMMED,
@@ -322,6 +326,16 @@ public final class Settings {
     public enum Bus {
         HARDWARE,
         SOFTWARE
+    }
+
+    /** How the wires of one part lie along the board's header. */
+    public enum Ribbon {
+        /** Side by side, in the order of the part's pins. */
+        STRAIGHT,
+        /** Side by side, in the opposite order. */
+        REVERSED,
+        /** Side by side, in any order. */
+        TOGETHER
     }
 
     /** An end of a header. */

@@ -1,8 +1,11 @@
 package inkel.core.pins;
 
+import inkel.core.catalog.Settings;
+import inkel.core.catalog.Settings.Ribbon;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.chocosolver.solver.Model;
 import org.chocosolver.solver.constraints.Constraint;
@@ -14,6 +17,9 @@ import org.chocosolver.solver.variables.IntVar;
  * side by side is a gap; a pair that runs against the direction of the part crosses.
  */
 final class PinModelRibbons {
+    /** How much dearer it is to go against what the builder wishes: more than moving wires, less than any warning. */
+    private static final int WISH = 10;
+
     private final PinModel pins;
     private final Model model;
     private final PinDomain domain;
@@ -41,16 +47,37 @@ final class PinModelRibbons {
 
     private void state(List<Want> wants) {
         IntVar[] places = wants.stream().map(this::place).toArray(IntVar[]::new);
-        if (places.length == 2) {
-            IntVar step = step(places, 0);
-            besides(model.or(model.arithm(step, "=", 1), model.arithm(step, "=", -1)));
-            return;
+        Optional<Ribbon> wish = wants.get(0).placed().own(Settings.RIBBON);
+        int gap = pins.price().gap() * (wish.isPresent() ? WISH : 1);
+        boolean isOrdered = wish.filter(Ribbon.TOGETHER::equals).isEmpty();
+        if (wish.isPresent() && isOrdered) {
+            inOrder(places, wish.get() == Ribbon.STRAIGHT, gap);
+        } else if (places.length == 2 || !isOrdered) {
+            for (int i = 0; i + 1 < places.length; i++) {
+                IntVar step = step(places, i);
+                besides(gap, model.or(model.arithm(step, "=", 1), model.arithm(step, "=", -1)));
+            }
+        } else {
+            eitherOrder(wants.get(0), places, gap);
         }
-        BoolVar rises = model.boolVar("ribbon of " + wants.get(0).placed().id());
+    }
+
+    private void inOrder(IntVar[] places, boolean isStraight, int gap) {
+        for (int i = 0; i + 1 < places.length; i++) {
+            IntVar step = step(places, i);
+            besides(gap, model.arithm(step, "=", isStraight ? 1 : -1));
+            pins.addCost(
+                    pins.price().crossing() * WISH,
+                    model.arithm(step, isStraight ? "<" : ">", 0).reify());
+        }
+    }
+
+    private void eitherOrder(Want first, IntVar[] places, int gap) {
+        BoolVar rises = model.boolVar("ribbon of " + first.placed().id());
         pins.addLate(rises);
         for (int i = 0; i + 1 < places.length; i++) {
             IntVar step = step(places, i);
-            besides(eachWay(rises, model.arithm(step, "=", 1), model.arithm(step, "=", -1)));
+            besides(gap, eachWay(rises, model.arithm(step, "=", 1), model.arithm(step, "=", -1)));
             pins.addCost(
                     pins.price().crossing(),
                     eachWay(rises, model.arithm(step, "<", 0), model.arithm(step, ">", 0))
@@ -64,8 +91,8 @@ final class PinModelRibbons {
         return step;
     }
 
-    private void besides(Constraint isBeside) {
-        pins.addCost(pins.price().gap(), isBeside.reify().not());
+    private void besides(int gap, Constraint isBeside) {
+        pins.addCost(gap, isBeside.reify().not());
     }
 
     private Constraint eachWay(BoolVar rises, Constraint rising, Constraint falling) {

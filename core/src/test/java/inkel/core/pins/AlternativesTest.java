@@ -86,6 +86,39 @@ class AlternativesTest {
         assertEquals(1, Math.abs(steps.iterator().next()), places.toString());
     }
 
+    /** Where the four inputs land on the board's right row, which carries ten pins in a line. */
+    private static List<Integer> stepper(String wish) {
+        Builds build = Builds.classic().part("motor", "stepper-driver", "V+=usb.5V");
+        if (!wish.isEmpty()) {
+            build.setting("motor", "ribbon", wish);
+        }
+        List<String> scattered = List.of("D8", "D2", "D7", "D4");
+        for (int i = 0; i < 4; i++) {
+            build.wire("motor.IN" + (i + 1), "board." + scattered.get(i));
+        }
+        Plan plan = plan(build);
+        var board = Builds.CATALOG.get("board-classic-5v");
+        return IntStream.rangeClosed(1, 4)
+                .mapToObj(i -> board.pin(pinOf(plan, "motor.IN" + i)).orElseThrow())
+                .map(pin -> (pin.row().equals("left") ? 0 : 100) + pin.place())
+                .toList();
+    }
+
+    @Test
+    void wiresLieAsTheBuilderWishes() {
+        List<Integer> straight = stepper("straight");
+        List<Integer> reversed = stepper("reversed");
+        for (int i = 1; i < 4; i++) {
+            assertEquals(1, straight.get(i) - straight.get(i - 1), straight.toString());
+            assertEquals(-1, reversed.get(i) - reversed.get(i - 1), reversed.toString());
+        }
+        List<Integer> together = stepper("together");
+        for (int i = 1; i < 4; i++) {
+            assertEquals(1, Math.abs(together.get(i) - together.get(i - 1)), together.toString());
+        }
+        assertEquals(List.of(108, 114, 109, 112), stepper(""), "D8, D2, D7, D4: without a wish what is there stays");
+    }
+
     @Test
     void whatIsPluggedMovesLast() throws Exception {
         // Two receivers on one pin: the one that is plugged stays.

@@ -22,6 +22,7 @@ import inkel.core.remedy.Wishes;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -59,7 +60,34 @@ public final class PinNotes {
         if (now.isPresent()) {
             actions.add(end(placed, "end-either", "action.end_either", null));
         }
+        if (wires.size() > 1) {
+            actions.addAll(ribbons(placed));
+        }
         return actions;
+    }
+
+    /** How its wires should lie, where they are not wished so already. */
+    private List<Fix> ribbons(Placed placed) {
+        Optional<String> now = placed.part().typed(Settings.RIBBON);
+        List<Fix> actions = new ArrayList<>();
+        for (Settings.Ribbon ribbon : Settings.Ribbon.values()) {
+            String word = ribbon.name().toLowerCase(Locale.ROOT);
+            if (!now.filter(word::equals).isPresent()) {
+                actions.add(ribbon(placed, word, word));
+            }
+        }
+        if (now.isPresent()) {
+            actions.add(ribbon(placed, "any", null));
+        }
+        return actions;
+    }
+
+    private Fix ribbon(Placed placed, String word, String value) {
+        return new Fix(
+                "ribbon-" + word,
+                Fact.of("action.ribbon_" + word).with("part", placed.part().name()),
+                Fact.of("action.ribbon.cost"),
+                List.of(new SetSetting(id, placed.id(), Settings.RIBBON, value)));
     }
 
     private Fix end(Placed placed, String action, String key, String value) {
