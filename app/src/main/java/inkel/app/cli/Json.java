@@ -3,11 +3,15 @@ package inkel.app.cli;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import inkel.core.quantity.Quantity;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
 /** Prints answers as JSON. */
 final class Json {
+    private static final MathContext DIGITS = new MathContext(12);
+
     static final JsonMapper MAPPER = JsonMapper.builder().build();
 
     private Json() {}
@@ -31,7 +35,11 @@ final class Json {
     /** Puts a quantity under a key that carries its unit, in SI base units; other values as they are. */
     static void put(Map<String, Object> object, String key, Object value) {
         if (value instanceof Quantity quantity) {
-            object.put(quantity.unit().key(key), quantity.si());
+            // Without the last digits, which tell of the machine's arithmetic.
+            double si = quantity.si();
+            object.put(
+                    quantity.unit().key(key),
+                    Double.isFinite(si) ? BigDecimal.valueOf(si).round(DIGITS).doubleValue() : si);
         } else {
             object.put(key, value);
         }

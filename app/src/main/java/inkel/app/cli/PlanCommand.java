@@ -4,6 +4,7 @@ import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
+import inkel.core.checks.ProvenPlan;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Node;
@@ -65,11 +66,19 @@ final class PlanCommand implements Callable<Integer> {
         Catalog catalog = OwnCatalog.read();
         Build build = BuildReader.read(file, catalog);
         long start = System.nanoTime();
-        Planner planner = new Planner(build, catalog);
-        List<Plan> plans = keep ? planner.planAllKeeping() : planner.planAll();
+        List<ProvenPlan> proven = new ArrayList<>();
+        Build planned = build;
+        for (Node node : build.nodes()) {
+            Planner planner = new Planner(planned, catalog);
+            ProvenPlan next = keep
+                    ? new ProvenPlan(planner.planKeeping(node.id()), List.of())
+                    : ProvenPlan.of(planned, catalog, planner.plan(node.id()), () -> false);
+            proven.add(next);
+            Optional<Edit> edit = next.plan().edit();
+            planned = edit.isPresent() ? edit.get().apply(planned) : planned;
+        }
         double millis = (System.nanoTime() - start) / 1e6;
-        List<Edit> edits = plans.stream().flatMap(plan -> plan.edit().stream()).toList();
-        Build planned = Edit.applyAll(build, edits);
+        List<Plan> plans = proven.stream().map(ProvenPlan::plan).toList();
         boolean isPlaced = plans.stream().allMatch(Plan::placed);
         Assessment assessment = Assessment.assess(planned, catalog);
         List<Finding> stops = assessment.findings().stream()
@@ -78,13 +87,13 @@ final class PlanCommand implements Callable<Integer> {
         PinReport pins = assessment.reports().pins();
         PrintWriter print = spec.commandLine().getOut();
         if (json) {
-            print.println(Json.print(json(plans, planned, pins, stops, millis)));
+            print.println(Json.print(json(proven, planned, pins, stops, millis)));
         } else {
-            plans.forEach(plan -> print(print, plan, build, planned, pins));
+            for (Plan plan : plans) {
+                print(print, plan, build, planned, pins);
+            }
             if (isPlaced) {
-                stops.forEach(stop -> print.println(Words.say(Fact.of("cli.plan.stop")
-                        .with("place", stop.place())
-                        .with("message", Words.say(stop.sentence())))));
+                stops.forEach(stop -> print(print, stop, proof(proven, stop)));
             }
         }
         if (out != null && isPlaced) {
@@ -130,6 +139,28 @@ final class PlanCommand implements Callable<Integer> {
         }
     }
 
+    private static void print(PrintWriter out, Finding stop, Optional<ProvenPlan.Left> proof) {
+        out.println(Words.say(
+                Fact.of("cli.plan.stop").with("place", stop.place()).with("message", Words.say(stop.sentence()))));
+        proof.ifPresent(
+                left -> out.println("      " + Words.get(left.isProved() ? "cli.plan.proved" : "cli.plan.not_proved")));
+    }
+
+    /** What is known of a stop, where planning could have something to do with it. */
+    private static Optional<ProvenPlan.Left> proof(List<ProvenPlan> proven, Finding stop) {
+        return proven.stream()
+                .flatMap(plan -> plan.left().stream())
+                .filter(left -> left.finding().code().equals(stop.code())
+                        && left.finding().place().equals(stop.place()))
+                .findFirst();
+    }
+
+    private static Map<String, Object> json(List<ProvenPlan> proven, Finding stop) {
+        Map<String, Object> answer = FindingJson.of(stop);
+        proof(proven, stop).ifPresent(left -> answer.put("proved", left.isProved()));
+        return answer;
+    }
+
     private static void told(PrintWriter out, String key, List<Wire> wires) {
         if (!wires.isEmpty()) {
             out.println("  "
@@ -147,7 +178,8 @@ final class PlanCommand implements Callable<Integer> {
     }
 
     private static Map<String, Object> json(
-            List<Plan> plans, Build planned, PinReport pins, List<Finding> stops, double millis) {
+            List<ProvenPlan> proven, Build planned, PinReport pins, List<Finding> stops, double millis) {
+        List<Plan> plans = proven.stream().map(ProvenPlan::plan).toList();
         Map<String, Object> answer = Json.object();
         answer.put("placed", plans.stream().allMatch(Plan::placed));
         answer.put(
@@ -173,7 +205,7 @@ final class PlanCommand implements Callable<Integer> {
             ways.add(entry);
         }));
         answer.put("ways_out", ways);
-        answer.put("stops", stops.stream().map(FindingJson::of).toList());
+        answer.put("stops", stops.stream().map(stop -> json(proven, stop)).toList());
         answer.put("millis", millis);
         return answer;
     }

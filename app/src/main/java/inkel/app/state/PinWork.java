@@ -4,6 +4,7 @@ import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
+import inkel.core.checks.ProvenPlan;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
@@ -105,9 +106,10 @@ public final class PinWork {
     // --- planning
 
     /** What came of sharing out the pins: the plan is taken over, or what clashes is said. */
-    void planned(Plan plan) {
+    void planned(ProvenPlan proven) {
+        Plan plan = proven.plan();
         if (plan.placed()) {
-            take(plan);
+            take(plan, proven.left());
         } else if (!plan.complete()) {
             session.notices().show(Notice.trouble(Words.get("notice.plan_unknown")));
         } else {
@@ -153,6 +155,10 @@ public final class PinWork {
 
     /** Takes a plan over as one step that can be undone, and says how much of it is new. */
     public void take(Plan plan) {
+        take(plan, List.of());
+    }
+
+    private void take(Plan plan, List<ProvenPlan.Left> left) {
         Build before = session.build().orElseThrow();
         long moved = moved(before, plan);
         if (session.apply(plan.edit().orElseThrow())) {
@@ -166,7 +172,21 @@ public final class PinWork {
             tell(said, "notice.planned.software", parts(notes.software()));
             tell(said, "notice.planned.straps", wires(notes.straps()));
             tell(said, "notice.planned.start_up", wires(notes.startUp()));
+            count(
+                    said,
+                    "notice.planned.proved",
+                    left.stream().filter(ProvenPlan.Left::isProved).count());
+            count(
+                    said,
+                    "notice.planned.not_proved",
+                    left.stream().filter(stop -> !stop.isProved()).count());
             session.notices().done(String.join(" ", said));
+        }
+    }
+
+    private static void count(List<String> said, String key, long count) {
+        if (count > 0) {
+            said.add(Words.get(key, "count", count));
         }
     }
 

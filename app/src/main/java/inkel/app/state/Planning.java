@@ -6,6 +6,7 @@ import inkel.core.boards.BoardTrials;
 import inkel.core.boards.FoundPlan;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
+import inkel.core.checks.ProvenPlan;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.edit.Edit;
@@ -50,7 +51,8 @@ public final class Planning {
     public void plan() {
         String of = session.nodeProperty().get();
         work(
-                (now, classes, isStopped) -> new Planner(now, classes, isStopped).plan(of),
+                (now, classes, isStopped) ->
+                        ProvenPlan.of(now, classes, new Planner(now, classes, isStopped).plan(of), isStopped),
                 session.pins()::planned,
                 "notice.plan_failed");
     }
@@ -59,7 +61,8 @@ public final class Planning {
     public void planKeeping() {
         String of = session.nodeProperty().get();
         work(
-                (now, classes, isStopped) -> new Planner(now, classes, isStopped).planKeeping(of),
+                (now, classes, isStopped) ->
+                        new ProvenPlan(new Planner(now, classes, isStopped).planKeeping(of), List.of()),
                 session.pins()::planned,
                 "notice.plan_failed");
     }

@@ -196,6 +196,27 @@ class CliTest {
                         .asText());
     }
 
+    /** No pin of the dual-core board bears 5 V, wherever the sensor talks. */
+    @Test
+    void planSaysOfAStopThatNothingElseIsWithoutIt() throws IOException {
+        Path file = folder.resolve("sonar.inkel.json");
+        Files.writeString(
+                file,
+                """
+                {"format": 2, "name": "Sonar", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-dual-core-3v3", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "one", "class": "distance-ultrasonic", "name": "One", "feeds": {"VCC": "usb.5V"}}]}]}
+                """);
+        Ran ran = run("plan", file.toString());
+        assertEquals(3, ran.code());
+        assertTrue(ran.out().contains("No other placement is without it."), ran.out());
+        JsonNode stop =
+                run("plan", file.toString(), "--json").json().get("stops").get(0);
+        assertTrue(stop.get("proved").asBoolean());
+        assertEquals("1.55", stop.at("/numbers/too_much_by_v").asText(), "no digits of the machine's own");
+    }
+
     @Test
     void planWithoutAPlacementNamesTheClash() throws IOException {
         Path file = folder.resolve("clash.inkel.json");

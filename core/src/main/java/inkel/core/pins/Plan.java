@@ -70,7 +70,8 @@ public record Plan(
                 node, false, List.of(), List.of(), Map.of(), Set.of(), List.of(), Optional.empty(), List.of(), false);
     }
 
-    Plan withWires(List<Wire> others) {
+    /** The same with other wires. */
+    public Plan withWires(List<Wire> others) {
         return new Plan(node, placed, others, links, addresses, bySoftware, clash, shortage, waysOut, complete);
     }
 

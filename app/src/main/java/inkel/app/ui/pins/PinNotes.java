@@ -22,7 +22,6 @@ import inkel.core.remedy.Wishes;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -31,6 +30,11 @@ import java.util.stream.Stream;
 /** What the Why panel says and offers of pins in the stage Pins: holding, keeping free, ends of the header. */
 public final class PinNotes {
     private static final Map<String, String> ENDS = Map.of("marked", "action.end_marked", "far", "action.end_far");
+
+    private static final Map<String, String> RIBBONS = Map.of(
+            "straight", "action.ribbon_straight",
+            "reversed", "action.ribbon_reversed",
+            "together", "action.ribbon_together");
 
     private final NodeCircuit node;
     private final NodePins pins;
@@ -70,22 +74,20 @@ public final class PinNotes {
     private List<Fix> ribbons(Placed placed) {
         Optional<String> now = placed.part().typed(Settings.RIBBON);
         List<Fix> actions = new ArrayList<>();
-        for (Settings.Ribbon ribbon : Settings.Ribbon.values()) {
-            String word = ribbon.name().toLowerCase(Locale.ROOT);
-            if (!now.filter(word::equals).isPresent()) {
-                actions.add(ribbon(placed, word, word));
-            }
-        }
+        RIBBONS.keySet().stream()
+                .sorted()
+                .filter(word -> !now.filter(word::equals).isPresent())
+                .forEach(word -> actions.add(ribbon(placed, "ribbon-" + word, RIBBONS.get(word), word)));
         if (now.isPresent()) {
-            actions.add(ribbon(placed, "any", null));
+            actions.add(ribbon(placed, "ribbon-any", "action.ribbon_any", null));
         }
         return actions;
     }
 
-    private Fix ribbon(Placed placed, String word, String value) {
+    private Fix ribbon(Placed placed, String action, String key, String value) {
         return new Fix(
-                "ribbon-" + word,
-                Fact.of("action.ribbon_" + word).with("part", placed.part().name()),
+                action,
+                Fact.of(key).with("part", placed.part().name()),
                 Fact.of("action.ribbon.cost"),
                 List.of(new SetSetting(id, placed.id(), Settings.RIBBON, value)));
     }
