@@ -1,6 +1,7 @@
 package inkel.app.ui.kit;
 
 import javafx.event.EventHandler;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
@@ -21,6 +22,14 @@ public final class Ui {
     /** A text on one line. */
     public static Caption word(String text, String... styles) {
         return new Caption(text, false, styles);
+    }
+
+    /** A small round button with a text, which is also what it is called for those who hear the screen. */
+    public static Tile pill(String id, String text, Runnable action) {
+        Tile pill = new Tile(action, word(text, "pill-text"), Pos.CENTER, "pill-button");
+        pill.setId(id);
+        pill.setAccessibleText(text);
+        return pill;
     }
 
     public static Region spring() {

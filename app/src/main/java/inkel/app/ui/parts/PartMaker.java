@@ -72,9 +72,7 @@ final class PartMaker extends Scroller {
         save = new Tile(this::save, Ui.word(Words.get("maker.save"), "main-button-text"), Pos.CENTER, "main-button");
         save.setId("maker-save");
         save.setAccessibleText(Words.get("maker.save"));
-        Tile leave = new Tile(close, Ui.word(Words.get("maker.leave"), "pill-text"), Pos.CENTER, "pill-button");
-        leave.setId("maker-leave");
-        leave.setAccessibleText(Words.get("maker.leave"));
+        Tile leave = Ui.pill("maker-leave", Words.get("maker.leave"), close);
         pins.setPrefRowCount(9);
         pins.setPrefWidth(200);
         VBox texts = new VBox(

@@ -42,9 +42,7 @@ final class BoardSheet extends VBox {
     }
 
     private static Tile pill(String id, String words, Runnable action) {
-        Tile tile = new Tile(action, Ui.word(words, "pill-text"), Pos.CENTER, "pill-button");
-        tile.setId(id);
-        tile.setAccessibleText(words);
+        Tile tile = Ui.pill(id, words, action);
         tile.setMinWidth(USE_PREF_SIZE);
         tile.setMaxHeight(USE_PREF_SIZE);
         return tile;

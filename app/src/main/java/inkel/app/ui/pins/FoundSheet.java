@@ -65,9 +65,7 @@ final class FoundSheet extends VBox {
     }
 
     private static Tile pill(String id, String words, Runnable action) {
-        Tile tile = new Tile(action, Ui.word(Words.get(words), "pill-text"), Pos.CENTER, "pill-button");
-        tile.setId(id);
-        tile.setAccessibleText(Words.get(words));
+        Tile tile = Ui.pill(id, Words.get(words), action);
         tile.setMinWidth(USE_PREF_SIZE);
         tile.setMaxHeight(USE_PREF_SIZE);
         return tile;

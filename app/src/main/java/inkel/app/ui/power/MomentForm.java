@@ -72,9 +72,7 @@ final class MomentForm extends VBox {
     }
 
     private static Tile pill(String words, String id, Runnable action) {
-        Tile tile = new Tile(action, Ui.word(words, "pill-text"), Pos.CENTER, "pill-button");
-        tile.setId(id);
-        tile.setAccessibleText(words);
+        Tile tile = Ui.pill(id, words, action);
         tile.setMaxHeight(USE_PREF_SIZE);
         return tile;
     }

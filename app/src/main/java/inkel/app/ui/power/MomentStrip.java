@@ -53,9 +53,7 @@ final class MomentStrip extends VBox {
     }
 
     private static Tile pill(String key, String id, Runnable action) {
-        Tile tile = new Tile(action, Ui.word(Words.get(key), "pill-text"), Pos.CENTER, "pill-button");
-        tile.setId(id);
-        tile.setAccessibleText(Words.get(key));
+        Tile tile = Ui.pill(id, Words.get(key), action);
         tile.setMinWidth(USE_PREF_SIZE);
         return tile;
     }

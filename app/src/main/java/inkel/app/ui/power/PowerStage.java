@@ -18,7 +18,6 @@ import inkel.core.finding.Stage;
 import inkel.core.remedy.FeedCheck;
 import java.util.Locale;
 import java.util.Optional;
-import javafx.geometry.Pos;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -46,9 +45,7 @@ public final class PowerStage extends StagePane {
         moments = new MomentStrip(session);
         chooser = new SupplyChooser(session, this::closeChooser);
         Ui.show(chooser, false);
-        Tile add = new Tile(this::openChooser, Ui.word(Words.get("power.add"), "pill-text"), Pos.CENTER, "pill-button");
-        add.setId("add-supply");
-        add.setAccessibleText(Words.get("power.add"));
+        Tile add = Ui.pill("add-supply", Words.get("power.add"), this::openChooser);
         add.setMaxHeight(USE_PREF_SIZE);
         addControl(add);
         getChildren().addAll(chooser, scroller, moments);

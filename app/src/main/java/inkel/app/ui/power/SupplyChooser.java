@@ -36,9 +36,7 @@ final class SupplyChooser extends VBox {
         setId("supply-chooser");
         getStyleClass().add("sheet");
         setSpacing(8);
-        Tile leave = new Tile(close, Ui.word(Words.get("power.add.close"), "pill-text"), Pos.CENTER, "pill-button");
-        leave.setId("supply-leave");
-        leave.setAccessibleText(Words.get("power.add.close"));
+        Tile leave = Ui.pill("supply-leave", Words.get("power.add.close"), close);
         HBox head = new HBox(10, Ui.word(Words.get("power.add.title"), "section-title"), Ui.spring(), leave);
         head.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(head, tiles, leadsTitle, leads);

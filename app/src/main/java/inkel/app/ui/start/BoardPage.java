@@ -4,7 +4,6 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
-import javafx.geometry.Pos;
 import javafx.scene.layout.VBox;
 
 /** Adds a board to the open build. */
@@ -13,9 +12,7 @@ public final class BoardPage extends VBox {
     public BoardPage(Session session, Runnable close) {
         getStyleClass().addAll("stage", "board-page");
         setId("board-page");
-        Tile leave = new Tile(close, Ui.word(Words.get("maker.leave"), "pill-text"), Pos.CENTER, "pill-button");
-        leave.setId("board-leave");
-        leave.setAccessibleText(Words.get("maker.leave"));
+        Tile leave = Ui.pill("board-leave", Words.get("maker.leave"), close);
         leave.setMaxWidth(USE_PREF_SIZE);
         getChildren()
                 .addAll(

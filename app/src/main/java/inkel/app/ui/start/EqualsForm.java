@@ -29,9 +29,7 @@ final class EqualsForm extends VBox {
         count.setAccessibleText(Words.get("node.copies.count"));
         count.setOnAction(event -> add());
         trouble.setId("equals-trouble");
-        Tile add = new Tile(this::add, Ui.word(Words.get("node.copies.do"), "pill-text"), Pos.CENTER, "pill-button");
-        add.setId("equals-add");
-        add.setAccessibleText(Words.get("node.copies.do"));
+        Tile add = Ui.pill("equals-add", Words.get("node.copies.do"), this::add);
         HBox row = new HBox(10, title, count, add, Ui.word(Words.get("node.copies.text"), "quiet"), trouble);
         row.setAlignment(Pos.CENTER_LEFT);
         getChildren().add(row);

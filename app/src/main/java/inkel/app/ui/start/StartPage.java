@@ -9,7 +9,6 @@ import inkel.app.words.Words;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import javafx.geometry.Pos;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 
@@ -51,9 +50,7 @@ public final class StartPage extends Scroller {
     }
 
     private static Tile button(String title, String id, Runnable action) {
-        Tile button = new Tile(action, Ui.word(title, "pill-text"), Pos.CENTER, "pill-button");
-        button.setId(id);
-        button.setAccessibleText(title);
+        Tile button = Ui.pill(id, title, action);
         return button;
     }
 }

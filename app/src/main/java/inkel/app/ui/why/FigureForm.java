@@ -65,9 +65,7 @@ final class FigureForm extends VBox {
             }
             getChildren().add(row(slot));
         }
-        Tile finished = new Tile(done, Ui.word(Words.get("figures.done"), "pill-text"), Pos.CENTER, "pill-button");
-        finished.setId("figures-done");
-        finished.setAccessibleText(Words.get("figures.done"));
+        Tile finished = Ui.pill("figures-done", Words.get("figures.done"), done);
         getChildren().add(finished);
     }
 

@@ -44,8 +44,8 @@ final class PieceForm extends VBox {
         for (PieceKind each : PieceKind.values()) {
             kinds.getChildren().add(choice(each));
         }
-        Tile put = pill("piece-put", "piece.put", this::put);
-        Tile leave = pill("piece-leave", "piece.leave", done);
+        Tile put = Ui.pill("piece-put", Words.get("piece.put"), this::put);
+        Tile leave = Ui.pill("piece-leave", Words.get("piece.leave"), done);
         getChildren()
                 .addAll(Ui.text(Words.get("piece.hint"), "quiet", "small"), kinds, fields, new HBox(6, put, leave));
         choose(
@@ -54,7 +54,8 @@ final class PieceForm extends VBox {
     }
 
     private Tile choice(PieceKind each) {
-        Tile tile = pill("piece-" + each.name().toLowerCase(Locale.ROOT), name(each), () -> choose(each, values()));
+        Tile tile = Ui.pill(
+                "piece-" + each.name().toLowerCase(Locale.ROOT), Words.get(name(each)), () -> choose(each, values()));
         tile.getStyleClass().add("pill-toggle");
         tile.setUserData(each);
         return tile;
@@ -62,13 +63,6 @@ final class PieceForm extends VBox {
 
     private static String name(PieceKind kind) {
         return "piece.kind." + kind.name().toLowerCase(Locale.ROOT);
-    }
-
-    private static Tile pill(String id, String words, Runnable action) {
-        Tile tile = new Tile(action, Ui.word(Words.get(words), "pill-text"), Pos.CENTER, "pill-button");
-        tile.setId(id);
-        tile.setAccessibleText(Words.get(words));
-        return tile;
     }
 
     private Map<String, String> values() {

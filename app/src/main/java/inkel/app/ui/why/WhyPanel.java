@@ -188,38 +188,23 @@ public final class WhyPanel extends Scroller {
     /** An own definition can be changed and taken away; a shipped one is what an own one can be made from. */
     private void ownClass(PartClass cls) {
         boolean isOwn = session.shelves().isOwn(cls.id());
-        Tile change = new Tile(
-                () -> makeFrom.accept(cls),
-                Ui.word(Words.get(isOwn ? "own.change" : "own.make_from"), "pill-text"),
-                Pos.CENTER,
-                "pill-button");
-        change.setId("own-from");
-        change.setAccessibleText(Words.get(isOwn ? "own.change" : "own.make_from"));
+        Tile change =
+                Ui.pill("own-from", Words.get(isOwn ? "own.change" : "own.make_from"), () -> makeFrom.accept(cls));
         content.getChildren().add(change);
         if (!isOwn) {
             session.catalog().own(cls.id()).ifPresent(this::keepBrought);
         }
         if (isOwn) {
-            Tile remove = new Tile(
-                    () -> session.parts().forget(cls),
-                    Ui.word(Words.get("own.remove"), "pill-text"),
-                    Pos.CENTER,
-                    "pill-button");
-            remove.setId("own-remove");
-            remove.setAccessibleText(Words.get("own.remove"));
+            Tile remove = Ui.pill(
+                    "own-remove", Words.get("own.remove"), () -> session.parts().forget(cls));
             content.getChildren().add(remove);
         }
     }
 
     /** What only the open build brings can be kept on the shelf. */
     private void keepBrought(OwnClass own) {
-        Tile keep = new Tile(
-                () -> session.parts().keep(own),
-                Ui.word(Words.get("own.keep"), "pill-text"),
-                Pos.CENTER,
-                "pill-button");
-        keep.setId("own-keep");
-        keep.setAccessibleText(Words.get("own.keep"));
+        Tile keep =
+                Ui.pill("own-keep", Words.get("own.keep"), () -> session.parts().keep(own));
         content.getChildren().add(keep);
     }
 
@@ -262,10 +247,7 @@ public final class WhyPanel extends Scroller {
                         session.assessmentProperty().get(),
                         session.selectionProperty().get());
         if (isPart && notes().hasFigures()) {
-            Tile own = new Tile(
-                    this::editFigures, Ui.word(Words.get("figures.open"), "pill-text"), Pos.CENTER, "pill-button");
-            own.setId("own-figures");
-            own.setAccessibleText(Words.get("figures.open"));
+            Tile own = Ui.pill("own-figures", Words.get("figures.open"), this::editFigures);
             // Behind the figures, where they are read.
             int at = figures == null ? -1 : content.getChildren().indexOf(figures);
             content.getChildren().add(at < 0 ? content.getChildren().size() : at + 1, own);
@@ -274,10 +256,7 @@ public final class WhyPanel extends Scroller {
                 && isWire(
                         session.assessmentProperty().get(),
                         session.selectionProperty().get())) {
-            Tile piece = new Tile(
-                    this::editFigures, Ui.word(Words.get("piece.open"), "pill-text"), Pos.CENTER, "pill-button");
-            piece.setId("piece-open");
-            piece.setAccessibleText(Words.get("piece.open"));
+            Tile piece = Ui.pill("piece-open", Words.get("piece.open"), this::editFigures);
             content.getChildren().add(piece);
         }
         if (!isInspected) {
