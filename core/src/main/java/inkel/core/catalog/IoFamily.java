@@ -13,8 +13,10 @@ import java.util.Optional;
  * @param openDrain whether it only pulls low and leaves the high to a pull-up
  * @param vih read as high from here up; absent for pure outputs
  * @param vil read as low from here down
- * @param voh driven high is at least this; absent for pure inputs and open drains
- * @param vol driven low is at most this
+ * @param voh driven high is at least this at its rated load; absent for pure inputs and open drains
+ * @param vol driven low is at most this at its rated load
+ * @param vohLight driven high into inputs, which take next to nothing; as {@code voh} where it is not told apart
+ * @param volLight driven low into inputs; as {@code vol} where it is not told apart
  * @param vohMax driven high is at most this; absent when it can reach the supply
  * @param absoluteMax damaged above this
  * @param recommendedMax outside what the maker recommends above this; absent when not told apart
@@ -29,8 +31,20 @@ public record IoFamily(
         Optional<Threshold> vil,
         Optional<Threshold> voh,
         Optional<Threshold> vol,
+        Optional<Threshold> vohLight,
+        Optional<Threshold> volLight,
         Optional<Threshold> vohMax,
         Threshold absoluteMax,
         Optional<Threshold> recommendedMax,
         Optional<Current> pinCurrent,
-        Source source) {}
+        Source source) {
+    /** Driven high is at least this on a wire that only inputs listen to. */
+    public Optional<Threshold> signalHigh() {
+        return vohLight.or(() -> voh);
+    }
+
+    /** Driven low is at most this on such a wire. */
+    public Optional<Threshold> signalLow() {
+        return volLight.or(() -> vol);
+    }
+}

@@ -262,6 +262,8 @@ public final class OwnFigures {
                         own.level(stem + "vil").or(family::vil),
                         own.level(stem + "voh").or(family::voh),
                         own.level(stem + "vol").or(family::vol),
+                        own.level(stem + "voh").or(family::vohLight),
+                        own.level(stem + "vol").or(family::volLight),
                         family.vohMax(),
                         own.level(stem + "absolute_max").orElse(family.absoluteMax()),
                         family.recommendedMax(),

@@ -2,6 +2,7 @@ package inkel.core.circuit;
 
 import inkel.core.catalog.IoFamily;
 import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Threshold;
@@ -31,18 +32,18 @@ public record Drive(
         if (decides.isEmpty()) {
             return Optional.empty();
         }
-        Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
+        Voltage vol = says.signalLow().orElseThrow().at(at.highest()).times(share);
         Voltage low = decides.get().volts().lowest().times(share);
         Voltage high = decides.get().volts().highest().times(share);
         return Optional.of(new Drive(low, high, vol, low, high, low));
     }
 
     public static Optional<Drive> pushed(IoFamily says, Range<Voltage> at, double share) {
-        if (says.voh().isEmpty()) {
+        if (says.signalHigh().isEmpty()) {
             return Optional.empty();
         }
-        Threshold voh = says.voh().get();
-        Voltage vol = says.vol().orElseThrow().at(at.highest()).times(share);
+        Threshold voh = says.signalHigh().get();
+        Voltage vol = says.signalLow().orElseThrow().at(at.highest()).times(share);
         Voltage least = voh.at(at.lowest()).times(share);
         return Optional.of(new Drive(
                 least,
@@ -58,7 +59,7 @@ public record Drive(
      * and the diode hold it lower; the low is that of the driver and the diode.
      */
     public static Optional<Drive> overDiode(IoFamily says, Range<Voltage> at, Range<Voltage> listener) {
-        Voltage vol = says.vol().orElseThrow().at(at.highest()).plus(Placed.DIODE);
+        Voltage vol = says.signalLow().orElseThrow().at(at.highest()).plus(Placed.DIODE);
         Drive own = rail(listener, vol);
         return Optional.of(
                 says.openDrain()
@@ -105,6 +106,21 @@ public record Drive(
         return isKnown
                 ? pushed(says, saysAt, 1).map(drive -> drive.against(hears, hearsAt, isSameRail))
                 : Optional.empty();
+    }
+
+    /**
+     * Whether that is something to stop for: it harms or is not read, and not only when both supplies are at their ends.
+     */
+    public static boolean isTrouble(
+            IoFamily says, Range<Voltage> saysAt, IoFamily hears, Range<Voltage> hearsAt, boolean isSameRail) {
+        Optional<LevelCheck> worst = check(says, saysAt, hears, hearsAt, isSameRail);
+        boolean isWrong = worst.map(LevelCheck::verdict)
+                .filter(verdict -> verdict == Verdict.HARMS || verdict == Verdict.NOT_READ)
+                .isPresent();
+        return isWrong
+                && check(says, saysAt.usual(), hears, hearsAt.usual(), isSameRail)
+                        .filter(worst.get()::isOnlyAtTheEnds)
+                        .isEmpty();
     }
 
     /** What was measured takes the place of the figures. */

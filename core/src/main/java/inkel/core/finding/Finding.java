@@ -14,14 +14,22 @@ import org.slf4j.LoggerFactory;
 /** Something that is wrong, thin or worth a thought. Two are equal when they say the same of the same place. */
 public final class Finding {
     private final RuleInfo rule;
+    private final Severity severity;
     private final Place place;
     private final Fact sentence;
     private final List<Evidence> evidence;
     private Supplier<List<Fix>> waysOut;
     private volatile List<Fix> fixes;
 
-    private Finding(RuleInfo rule, Place place, Fact sentence, List<Evidence> evidence, Supplier<List<Fix>> waysOut) {
+    private Finding(
+            RuleInfo rule,
+            Severity severity,
+            Place place,
+            Fact sentence,
+            List<Evidence> evidence,
+            Supplier<List<Fix>> waysOut) {
         this.rule = rule;
+        this.severity = severity;
         this.place = place;
         this.sentence = sentence;
         this.evidence = List.copyOf(evidence);
@@ -75,8 +83,9 @@ public final class Finding {
         return rule.code();
     }
 
+    /** That of the rule, or milder where the finding is less grave than the rule can be. */
     public Severity severity() {
-        return rule.severity();
+        return severity;
     }
 
     public static Builder of(RuleInfo rule, Place place) {
@@ -87,6 +96,7 @@ public final class Finding {
     public boolean equals(Object other) {
         return other instanceof Finding that
                 && rule.equals(that.rule)
+                && severity == that.severity
                 && place.equals(that.place)
                 && sentence.equals(that.sentence)
                 && evidence.equals(that.evidence);
@@ -109,9 +119,11 @@ public final class Finding {
         private final List<Evidence> evidence = new ArrayList<>();
         private final List<Supplier<List<Fix>>> waysOut = new ArrayList<>();
         private Fact sentence;
+        private Severity severity;
 
         private Builder(RuleInfo rule, Place place, Fact sentence) {
             this.rule = rule;
+            severity = rule.severity();
             this.place = place;
             this.sentence = sentence;
         }
@@ -119,6 +131,12 @@ public final class Finding {
         /** Takes another sentence of the same code. */
         public Builder variant(String name) {
             sentence = new Fact(rule.code() + "." + name, sentence.values());
+            return this;
+        }
+
+        /** Says that it fails only in the corner: to look at, where the rule itself would stop. */
+        public Builder onlyToLookAt() {
+            severity = Severity.LOOK;
             return this;
         }
 
@@ -154,7 +172,7 @@ public final class Finding {
 
         public Finding build() {
             List<Supplier<List<Fix>>> all = List.copyOf(waysOut);
-            return new Finding(rule, place, sentence, evidence, () -> {
+            return new Finding(rule, severity, place, sentence, evidence, () -> {
                 List<Fix> fixes = new ArrayList<>();
                 all.forEach(some -> fixes.addAll(some.get()));
                 return fixes;

@@ -21,6 +21,12 @@ public record LevelCheck(
         Voltage absoluteMax,
         Optional<Voltage> recommendedMax,
         Voltage supply) {
+    /**
+     * A clamp diode takes up little less than this before it conducts, and a driver that is the softer one gives it no more
+     * than it bears.
+     */
+    public static final Voltage CLAMPED = Voltage.ofMillivolts(600);
+
     /** Margins below this share of the receiver's supply are thin. */
     public static final double THIN_SHARE = 0.05;
 
@@ -68,6 +74,21 @@ public record LevelCheck(
 
     public boolean isAboveRecommended() {
         return recommendedMax.isPresent() && vohMax.isAbove(recommendedMax.get());
+    }
+
+    /**
+     * Whether what is wrong here is wrong only when both supplies are at their ends: not at what they usually are, and by no
+     * more than {@link #CLAMPED}.
+     *
+     * @param nominal the same driver and receiver at what their supplies usually are
+     */
+    public boolean isOnlyAtTheEnds(LevelCheck nominal) {
+        Verdict usual = nominal.verdict();
+        return switch (verdict()) {
+            case HARMS -> usual != Verdict.HARMS && !headroom().isBelow(CLAMPED.times(-1));
+            case NOT_READ -> usual != Verdict.HARMS && usual != Verdict.NOT_READ;
+            default -> false;
+        };
     }
 
     public Verdict verdict() {

@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** A wire between two boards: what the one that talks says against what the other hears. */
-public record BoardLink(NodeCircuit from, NodeCircuit to, NodeWire link, LevelCheck check) {
+public record BoardLink(NodeCircuit from, NodeCircuit to, NodeWire link, LevelCheck check, boolean isOnlyAtTheEnds) {
     static List<BoardLink> of(Circuit circuit) {
         return circuit.links().stream()
                 .flatMap(link -> of(circuit, link).stream())
@@ -35,10 +35,23 @@ public record BoardLink(NodeCircuit from, NodeCircuit to, NodeWire link, LevelCh
             return Optional.empty();
         }
         return Drive.check(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false)
-                .map(check -> new BoardLink(from.get(), to.get(), link, check));
+                .map(check -> new BoardLink(
+                        from.get(),
+                        to.get(),
+                        link,
+                        check,
+                        Drive.check(
+                                        says.get(),
+                                        saysAt.get().usual(),
+                                        hears.get(),
+                                        hearsAt.get().usual(),
+                                        false)
+                                .filter(check::isOnlyAtTheEnds)
+                                .isPresent()));
     }
 
+    /** How it fares; what is wrong only at the ends of both supplies is thin. */
     public Verdict verdict() {
-        return check.verdict();
+        return isOnlyAtTheEnds ? Verdict.THIN : check.verdict();
     }
 }

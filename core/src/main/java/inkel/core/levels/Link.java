@@ -25,6 +25,7 @@ import java.util.Optional;
  * @param to the receiver
  * @param between what stands in the wire
  * @param pulledBy the pull-up that makes the high of an open-drain wire; empty where the driver makes it
+ * @param isOnlyAtTheEnds whether what is wrong is wrong only when both supplies are at their ends
  */
 public record Link(
         NodeCircuit node,
@@ -33,9 +34,11 @@ public record Link(
         Endpoint to,
         Optional<Between> between,
         Optional<PullUp> pulledBy,
-        LevelCheck check) {
+        LevelCheck check,
+        boolean isOnlyAtTheEnds) {
+    /** How it fares; what is wrong only at the ends of both supplies is thin. */
     public Verdict verdict() {
-        return check.verdict();
+        return isOnlyAtTheEnds ? Verdict.THIN : check.verdict();
     }
 
     /** Where the high that arrives comes from: a reading, the figures of the driver, or these at a supply of another. */

@@ -8,11 +8,13 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.PullUp;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.Reading;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
@@ -115,7 +117,7 @@ final class NodeLevels {
         Drive.pulled(family.get(), at.get(), List.of(pull.get()), 1)
                 .map(drive -> drive.against(family.get(), at.get(), hangsOn(pull, driver)))
                 .filter(check -> check.verdict() == Verdict.HARMS)
-                .ifPresent(check -> links.add(new Link(node, signal, pulledAt, driver, between, pull, check)));
+                .ifPresent(check -> links.add(new Link(node, signal, pulledAt, driver, between, pull, check, false)));
     }
 
     private boolean hangsOn(Optional<PullUp> pull, Endpoint end) {
@@ -155,27 +157,44 @@ final class NodeLevels {
         boolean isPulled = !isFromShifter
                 && (says.get().openDrain()
                         || node.pin(signal.endpoint()).orElseThrow().use().isTwoWay());
-        Optional<Drive> high = overPiece(between, says.get(), saysAt.get(), hearsAt.get())
-                .or(() -> isPulled
-                        ? Drive.pulled(says.get(), saysAt.get(), pulls, share)
-                        : Drive.pushed(says.get(), saysAt.get(), share));
-        if (high.isEmpty()) {
+        Optional<PullUp> decides = isPulled ? PullUp.highest(pulls) : Optional.empty();
+        boolean isSameRail =
+                isOfListener(between) || (isPulled ? hangsOn(decides, receiver) : node.isOneRail(driver, receiver));
+        Reading reading = arrives ? node.reading(signal.endpoint()) : Reading.NONE;
+        Wiring wiring = new Wiring(says.get(), hears.get(), between, isPulled, share, isSameRail, reading);
+        Optional<LevelCheck> worst = wiring.at(saysAt.get(), hearsAt.get(), pulls);
+        if (worst.isEmpty()) {
             return; // nothing makes a high: a finding of its own
         }
-        Optional<PullUp> decides = isPulled ? PullUp.highest(pulls) : Optional.empty();
-        Drive drive = arrives ? high.get().measured(node.reading(signal.endpoint())) : high.get();
-        links.add(new Link(
-                node,
-                signal,
-                driver,
-                receiver,
-                between,
-                decides,
-                drive.against(
-                        hears.get(),
-                        hearsAt.get(),
-                        isOfListener(between)
-                                || (isPulled ? hangsOn(decides, receiver) : node.isOneRail(driver, receiver)))));
+        boolean isWrong = worst.get().verdict() == Verdict.HARMS || worst.get().verdict() == Verdict.NOT_READ;
+        boolean isOnlyAtTheEnds = isWrong
+                && wiring.at(saysAt.get().usual(), hearsAt.get().usual(), usual(pulls))
+                        .filter(worst.get()::isOnlyAtTheEnds)
+                        .isPresent();
+        links.add(new Link(node, signal, driver, receiver, between, decides, worst.get(), isOnlyAtTheEnds));
+    }
+
+    private static List<PullUp> usual(List<PullUp> pulls) {
+        return pulls.stream()
+                .map(pull -> new PullUp(pull.at(), pull.volts().usual(), pull.rail()))
+                .toList();
+    }
+
+    /** Who says what to whom over what, whatever the supplies are. */
+    private record Wiring(
+            IoFamily says,
+            IoFamily hears,
+            Optional<Between> between,
+            boolean isPulled,
+            double share,
+            boolean isSameRail,
+            Reading reading) {
+        /** Empty when nothing makes a high. */
+        Optional<LevelCheck> at(Range<Voltage> saysAt, Range<Voltage> hearsAt, List<PullUp> pulls) {
+            return overPiece(between, says, saysAt, hearsAt)
+                    .or(() -> isPulled ? Drive.pulled(says, saysAt, pulls, share) : Drive.pushed(says, saysAt, share))
+                    .map(drive -> drive.measured(reading).against(hears, hearsAt, isSameRail));
+        }
     }
 
     /** Whether the high is the listener's own supply, which has one voltage at a time. */

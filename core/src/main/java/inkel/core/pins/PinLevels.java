@@ -10,8 +10,6 @@ import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
-import inkel.core.formula.LevelCheck;
-import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.Optional;
@@ -43,10 +41,7 @@ final class PinLevels {
         if (says.isEmpty() || hears.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty()) {
             return false;
         }
-        return Drive.check(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false)
-                .map(LevelCheck::verdict)
-                .filter(verdict -> verdict == Verdict.HARMS || verdict == Verdict.NOT_READ)
-                .isPresent();
+        return Drive.isTrouble(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false);
     }
 
     /** Whether a pull-up of the part at the signal lifts a pin above what that survives. One rail has one voltage at a time. */

@@ -100,10 +100,14 @@ class BetweenTest {
         Builds build = classic()
                 .part("one", "tag-reader-spi", "3.3V=reg.OUT")
                 .part("two", "tag-reader-spi", "3.3V=reg.OUT")
+                .figure("one", "level/logic/voh", "VCC - 0.4 V")
                 .wire("one.MISO", "board.D12")
                 .wire("two.MISO", "board.D12");
         assertEquals(Optional.empty(), fix(build, "levels.not_read", "buffer-new"));
-        Builds alone = classic().part("one", "tag-reader-spi", "3.3V=reg.OUT").wire("one.MISO", "board.D12");
+        Builds alone = classic()
+                .part("one", "tag-reader-spi", "3.3V=reg.OUT")
+                .figure("one", "level/logic/voh", "VCC - 0.4 V")
+                .wire("one.MISO", "board.D12");
         assertTrue(fix(alone, "levels.not_read", "buffer-new").isPresent());
     }
 

@@ -55,23 +55,23 @@ class MeasuredTest {
     }
 
     @Test
-    void threePointSixVoltsOnAThreeVoltPinAreTooMuchForIt() throws EditRefused {
-        // The reader bears its supply and 0.3 V: at 3.2 V that is 3.5 V.
+    void threePointSevenVoltsOnAThreeVoltPinAreTooMuchForIt() throws EditRefused {
+        // The reader bears its supply and 0.3 V: 3.6 V at its usual 3.3 V.
         assertEquals(Verdict.FINE, verdict(build(), "reader.MOSI"));
-        Build high = measured(build(), "reader.MOSI", true, 3.6);
+        Build high = measured(build(), "reader.MOSI", true, 3.7);
         assertEquals(Verdict.HARMS, verdict(high, "reader.MOSI"));
         Evidence first = Builds.of(Assessment.assess(high, CATALOG), "levels.harms")
                 .get(0)
                 .evidence()
                 .get(0);
-        assertEquals(3.6, first.value().si(), 1e-9);
+        assertEquals(3.7, first.value().si(), 1e-9);
         assertEquals(Source.MEASURED, first.source());
         assertEquals(Verdict.FINE, verdict(high, "reader.MISO"), "another wire is judged by its figures");
     }
 
     @Test
     void theLatestReadingCountsAndOneCanBeTakenBack() throws EditRefused {
-        Build twice = measured(measured(build(), "reader.MOSI", true, 3.6), "reader.MOSI", true, 3.3);
+        Build twice = measured(measured(build(), "reader.MOSI", true, 3.7), "reader.MOSI", true, 3.3);
         assertEquals(Verdict.FINE, verdict(twice, "reader.MOSI"));
         Build low = measured(build(), "reader.MOSI", false, 1.2);
         // Reads low below 0.3 · 3.2 V = 0.96 V.

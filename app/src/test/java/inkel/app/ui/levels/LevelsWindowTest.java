@@ -89,18 +89,18 @@ class LevelsWindowTest extends WindowJourney {
     }
 
     @Test
-    void threePointSixVoltsMeasuredOnAPinOfThreePointThreeIsTooMuch(FxRobot robot) throws Exception {
+    void threePointSevenVoltsMeasuredOnAPinOfThreePointThreeIsTooMuch(FxRobot robot) throws Exception {
         open(robot, Given.FIRST_SKETCH, Stage.LEVELS);
         press(robot, "#level-reader-MOSI");
-        // Its rail is 3.2 V at the least, and a pin survives 0.3 V more: 3.4 V harm nothing, 3.6 V do.
+        // Its rail is 3.2 V at the least, and a pin survives 0.3 V more: 3.4 V harm nothing, 3.7 V do.
         type(robot, "#measured-high", "3.4 V");
         until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.FINE)));
-        type(robot, "#measured-high", "3.6 V");
+        type(robot, "#measured-high", "3.7 V");
         until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.HARMS)));
         until(() -> robot.lookup("#why-verdict")
                 .queryAs(Caption.class)
                 .getText()
-                .contains("can reach 3.60 V, but Tag reader MOSI bears at most 3.50 V"));
+                .contains("can reach 3.70 V, but Tag reader MOSI bears at most 3.50 V"));
     }
 
     @Test

@@ -108,8 +108,7 @@ class LoomModelTest {
     @Test
     void theVoltsLensHasTheVerdictsOfTheReport() {
         assertEquals(Optional.of(Verdict.HARMS), row(SKETCH, "reader", "MOSI").volts());
-        assertEquals(
-                Optional.of(Verdict.NOT_READ), row(SKETCH, "reader", "MISO").volts());
+        assertEquals(Optional.of(Verdict.THIN), row(SKETCH, "reader", "MISO").volts());
         assertEquals(Optional.of(Verdict.FINE), row(LOCKS, "reader", "MOSI").volts());
     }
 

@@ -42,6 +42,7 @@ final class PartClassReader {
     private static final String CURRENT = "20 mA";
     private static final String VOLTS = "3.3 V";
     private static final String HERTZ = "400 kHz";
+    private static final Voltage LIGHT = Voltage.ofMillivolts(100);
 
     private final Fields fields;
 
@@ -223,6 +224,8 @@ final class PartClassReader {
                 family.threshold("vil"),
                 family.threshold("voh"),
                 family.threshold("vol"),
+                family.threshold("voh_light").or(() -> light(family)),
+                family.threshold("vol_light").or(() -> lightLow(family)),
                 family.threshold("voh_max"),
                 family.threshold("absolute_max").orElseGet(() -> {
                     // The usual clamp diode: a pin survives three tenths of a volt above its own supply.
@@ -233,6 +236,26 @@ final class PartClassReader {
                         ? Optional.of(family.quantity("pin_current", Unit.AMPERE, CURRENT))
                         : Optional.empty(),
                 Source.CLASS);
+    }
+
+    /**
+     * Into inputs, which take microamperes, a transistor output that pushes and pulls is within a tenth of a volt of its
+     * supply, by the curves of any data sheet. One whose high is a voltage of its own stays at that.
+     */
+    private static Optional<Threshold> light(Fields family) {
+        return family.threshold("voh").map(rated -> {
+            Threshold close = new Threshold(1, LIGHT.times(-1));
+            boolean hangsOnSupply = rated.share() > 0;
+            return hangsOnSupply && rated.at(Voltage.ofVolts(1)).isBelow(close.at(Voltage.ofVolts(1))) ? close : rated;
+        });
+    }
+
+    private static Optional<Threshold> lightLow(Fields family) {
+        boolean isPushed = family.has("voh") && !family.flag("open_drain", false);
+        return isPushed
+                ? family.threshold("vol")
+                        .map(rated -> rated.at(Voltage.ofVolts(1)).isAbove(LIGHT) ? Threshold.fixed(LIGHT) : rated)
+                : Optional.empty();
     }
 
     /** What the parts of a class must agree on among themselves. */

@@ -24,7 +24,7 @@ final class BoardLinkFinding {
 
     static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict) {
         return levels.boards().stream()
-                .filter(link -> link.verdict() == verdict)
+                .filter(link -> link.check().verdict() == verdict)
                 .map(link -> describe(info, levels, link))
                 .toList();
     }
@@ -35,7 +35,12 @@ final class BoardLinkFinding {
                 .with("from", name(link.from(), link.link().from()))
                 .with("to", name(link.to(), link.link().to()));
         LevelNumbers.put(
-                finding, link.check(), says, says, source(link.to(), link.link().to()));
+                finding,
+                link.check(),
+                link.isOnlyAtTheEnds(),
+                says,
+                says,
+                source(link.to(), link.link().to()));
         return finding.fix(() -> otherPin(levels, link))
                 .fixes(() -> List.of(takenAway(link)))
                 .build();

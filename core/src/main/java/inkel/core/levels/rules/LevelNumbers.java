@@ -12,15 +12,29 @@ final class LevelNumbers {
     /**
      * Takes the sentence that suits and adds its numbers.
      *
+     * @param isOnlyAtTheEnds whether it is only to be looked at, for it takes both supplies at their ends
      * @param says where the driver's high comes from, {@code saysLow} its low, {@code hears} the receiver's limits
      */
-    static void put(Finding.Builder finding, LevelCheck check, Source says, Source saysLow, Source hears) {
+    static void put(
+            Finding.Builder finding,
+            LevelCheck check,
+            boolean isOnlyAtTheEnds,
+            Source says,
+            Source saysLow,
+            Source hears) {
+        String ends = isOnlyAtTheEnds ? "_ends" : "";
+        if (isOnlyAtTheEnds) {
+            finding.onlyToLookAt();
+        }
         if (check.verdict() == Verdict.HARMS) {
+            if (isOnlyAtTheEnds) {
+                finding.variant("ends");
+            }
             finding.number("highest_output", check.vohMax(), says)
                     .number("tolerated", check.absoluteMax(), hears)
                     .number("too_much_by", check.headroom().times(-1), Source.COMPUTED);
         } else if (isLowTheWorse(check)) {
-            finding.variant("low")
+            finding.variant("low" + ends)
                     .number("lowest_output_at_most", check.volMax(), saysLow)
                     .number("reads_low_below", check.vil(), hears)
                     .number("low_margin", check.lowMargin(), Source.COMPUTED)
@@ -31,7 +45,7 @@ final class LevelNumbers {
                     .number("recommended", check.recommendedMax().orElseThrow(), hears)
                     .number("tolerated", check.absoluteMax(), hears);
         } else {
-            finding.variant("high")
+            finding.variant("high" + ends)
                     .number("highest_output_at_least", check.vohMin(), says)
                     .number("reads_high_above", check.vih(), hears)
                     .number("high_margin", check.highMargin(), Source.COMPUTED)

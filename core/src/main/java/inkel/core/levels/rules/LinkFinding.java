@@ -30,9 +30,10 @@ final class LinkFinding {
         // The way out for a whole module is the same at each of its wires.
         Map<Place, Supplier<Optional<Fix>>> ofModules = new HashMap<>();
         return levels.links().stream()
-                .filter(link -> link.verdict() == verdict)
+                .filter(link -> link.check().verdict() == verdict)
                 // What a pull-up does is told by a rule of its own.
                 .filter(link -> verdict != Verdict.HARMS || link.pulledBy().isEmpty())
+                .filter(link -> !EndsFix.isSettled(levels, link))
                 .map(link -> describe(
                         info,
                         levels,
@@ -54,10 +55,14 @@ final class LinkFinding {
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
                 .with("to", PinNames.of(link.node(), link.to()));
-        LevelNumbers.put(finding, check, link.saysHigh(), link.saysLow(), link.hears());
-        return finding.fixes(() -> new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
+        LevelNumbers.put(finding, check, link.isOnlyAtTheEnds(), link.saysHigh(), link.saysLow(), link.hears());
+        finding.fix(() -> EndsFix.series(link))
+                .fixes(() -> new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
                 .fix(ofModule)
-                .fixes(() -> more.apply(link.signal()))
-                .build();
+                .fixes(() -> more.apply(link.signal()));
+        if (link.isOnlyAtTheEnds()) {
+            finding.fix(LeaveFix.of(link.signal()));
+        }
+        return finding.build();
     }
 }

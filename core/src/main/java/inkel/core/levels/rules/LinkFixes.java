@@ -64,7 +64,8 @@ final class LinkFixes {
     private Optional<Fix> divider(Link link) {
         boolean isTwoWay =
                 node.pin(link.signal().endpoint()).orElseThrow().use().isTwoWay();
-        boolean isTooHigh = link.verdict() == Verdict.HARMS || link.check().isAboveRecommended();
+        boolean isTooHigh =
+                link.check().verdict() == Verdict.HARMS || link.check().isAboveRecommended();
         if (isTwoWay || !isTooHigh) {
             return Optional.empty();
         }

@@ -32,16 +32,19 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
     @Override
     public List<Finding> check(LevelReport levels) {
         return levels.links().stream()
-                .filter(link ->
-                        link.verdict() == Verdict.HARMS && link.pulledBy().isPresent())
+                .filter(link -> link.check().verdict() == Verdict.HARMS
+                        && link.pulledBy().isPresent())
                 .map(link -> describe(levels, link))
                 .toList();
     }
 
     private static Finding describe(LevelReport levels, Link link) {
         PullUp pull = link.pulledBy().orElseThrow();
-        return Finding.of(INFO, link.signal())
-                .with("pull", PinNames.of(link.node(), pull.at()))
+        Finding.Builder finding = Finding.of(INFO, link.signal());
+        if (link.isOnlyAtTheEnds()) {
+            finding.variant("ends").onlyToLookAt();
+        }
+        return finding.with("pull", PinNames.of(link.node(), pull.at()))
                 .with("to", PinNames.of(link.node(), link.to()))
                 .number("highest_output", link.check().vohMax(), Source.COMPUTED)
                 .number("tolerated", link.check().absoluteMax(), link.hears())

@@ -34,9 +34,12 @@ final class TieFinding {
 
     private static Finding describe(RuleInfo info, Tie tie) {
         NodeCircuit node = tie.node();
-        return Finding.of(info, node.place(tie.signal()))
-                .variant("tied")
-                .with("to", PinNames.of(node, tie.signal()))
+        Finding.Builder finding =
+                Finding.of(info, node.place(tie.signal())).variant(tie.isOnlyAtTheEnds() ? "tied_ends" : "tied");
+        if (tie.isOnlyAtTheEnds()) {
+            finding.onlyToLookAt();
+        }
+        return finding.with("to", PinNames.of(node, tie.signal()))
                 .with("rail", RailNames.of(node, tie.rail().id()))
                 .number("highest_output", tie.reaches(), tie.rail().source())
                 .number(

@@ -13,7 +13,7 @@ import inkel.core.quantity.Voltage;
 import inkel.core.remedy.RailNames;
 import java.util.List;
 
-/** Reports a supply pin whose rail can rise above the most the part works at. */
+/** Reports a supply pin whose rail can rise above the most the part works at; to stop for where it is damaged. */
 public final class SupplyTooHighRule implements Rule<SupplyReport> {
     private static final RuleInfo INFO = new RuleInfo("parts.supply_too_high", Severity.STOP, Stage.PARTS);
 
@@ -33,9 +33,13 @@ public final class SupplyTooHighRule implements Rule<SupplyReport> {
     private static Finding describe(Feed feed) {
         Voltage arrives = feed.volts().orElseThrow().highest();
         Voltage most = feed.supply().range().range().highest();
-        return Finding.of(INFO, feed.node().place(feed.placed()))
-                .variant(arrives.isAbove(feed.supply().absoluteMax()) ? "damages" : "outside")
-                .with("part", feed.placed().part().name())
+        boolean damages = arrives.isAbove(feed.supply().absoluteMax());
+        Finding.Builder finding =
+                Finding.of(INFO, feed.node().place(feed.placed())).variant(damages ? "damages" : "outside");
+        if (!damages) {
+            finding.onlyToLookAt();
+        }
+        return finding.with("part", feed.placed().part().name())
                 .with("pin", feed.supply().pin())
                 .with(
                         "rail",

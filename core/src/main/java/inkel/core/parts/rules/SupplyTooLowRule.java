@@ -13,7 +13,7 @@ import inkel.core.quantity.Voltage;
 import inkel.core.remedy.RailNames;
 import java.util.List;
 
-/** Reports a supply pin whose rail can fall below the least the part works at. */
+/** Reports a supply pin whose rail can fall below the least the part works at; to stop for where it usually is below. */
 public final class SupplyTooLowRule implements Rule<SupplyReport> {
     private static final RuleInfo INFO = new RuleInfo("parts.supply_too_low", Severity.STOP, Stage.PARTS);
 
@@ -33,8 +33,12 @@ public final class SupplyTooLowRule implements Rule<SupplyReport> {
     private static Finding describe(Feed feed) {
         Voltage arrives = feed.volts().orElseThrow().lowest();
         Voltage least = feed.supply().range().range().lowest();
-        return Finding.of(INFO, feed.node().place(feed.placed()))
-                .with("part", feed.placed().part().name())
+        boolean isOnlyAtTheEnd = !feed.volts().orElseThrow().expected().isBelow(least);
+        Finding.Builder finding = Finding.of(INFO, feed.node().place(feed.placed()));
+        if (isOnlyAtTheEnd) {
+            finding.variant("end").onlyToLookAt();
+        }
+        return finding.with("part", feed.placed().part().name())
                 .with("pin", feed.supply().pin())
                 .with(
                         "rail",

@@ -1,0 +1,71 @@
+package inkel.core.levels.rules;
+
+import inkel.core.document.Between;
+import inkel.core.document.Extras;
+import inkel.core.document.edit.Insert;
+import inkel.core.finding.Fix;
+import inkel.core.formula.ESeries;
+import inkel.core.formula.Verdict;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Resistance;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is wrong only when both supplies are at their ends: settled by leaving it knowingly, or by a resistor that lets no
+ * more than {@link #CLAMP} into the pin, R ≥ V/I.
+ */
+final class EndsFix {
+    /** What a clamp diode of a logic pin bears for ever, by the usual data sheet. */
+    static final Current CLAMP = Current.ofMilliamperes(1);
+
+    /** Below this one would not put a resistor in. */
+    private static final Resistance LEAST = Resistance.ofOhms(1000);
+
+    private EndsFix() {}
+
+    static boolean isSettled(LevelReport levels, Link link) {
+        boolean isLeft = LeaveFix.isLeft(levels, link.signal());
+        return link.isOnlyAtTheEnds() && (isLeft || link.check().verdict() == Verdict.HARMS && isSoft(link));
+    }
+
+    private static boolean isSoft(Link link) {
+        return link.between()
+                .filter(Between.Series.class::isInstance)
+                .map(piece -> ((Between.Series) piece).resistance())
+                .filter(series -> !Quantity.exceeds(least(link), series))
+                .isPresent();
+    }
+
+    private static Resistance least(Link link) {
+        double tooMuch = -link.check().headroom().volts();
+        return Resistance.ofOhms(tooMuch / CLAMP.amperes());
+    }
+
+    /** Only for a wire that goes one way and has nothing in it. */
+    static Optional<Fix> series(Link link) {
+        boolean isTwoWay =
+                link.node().pin(link.signal().endpoint()).orElseThrow().use().isTwoWay();
+        if (!link.isOnlyAtTheEnds()
+                || link.check().verdict() != Verdict.HARMS
+                || isTwoWay
+                || link.between().isPresent()) {
+            return Optional.empty();
+        }
+        Resistance value = Quantity.larger(
+                LEAST, Resistance.ofOhms(ESeries.E12.atLeast(least(link).ohms())));
+        return Optional.of(new Fix(
+                "series",
+                Fact.of("fix.clamp_series")
+                        .with("value", value)
+                        .with("signal", link.signal().pin()),
+                Fact.of("fix.clamp_series.cost"),
+                List.of(new Insert(
+                        link.node().node().id(),
+                        new Between.Series(link.signal().endpoint(), value, Optional.empty(), Extras.NONE)))));
+    }
+}
