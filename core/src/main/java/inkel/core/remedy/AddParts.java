@@ -1,14 +1,21 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.PartClass;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
+import inkel.core.formula.ESeries;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -16,6 +23,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Puts parts of a class on a node's table, fed from rails that suit them where there are any. */
 public final class AddParts {
@@ -33,11 +42,44 @@ public final class AddParts {
             String id = node.freeId(cls.id());
             Part part = Part.of(id, cls.id(), freeName(node, cls.name()), "").withFeeds(feeds(circuit, cls));
             edits.add(new AddPart(node.id(), part));
+            edits.addAll(resistors(circuit, id, cls));
             List<Part> more = new ArrayList<>(node.parts());
             more.add(part);
             node = node.withParts(more);
         }
         return edits;
+    }
+
+    /** A lamp on a pin of the board comes with the resistor that makes it as bright as it is meant to be: R = (V − Vf) / I. */
+    private static List<Edit> resistors(NodeCircuit circuit, String part, PartClass cls) {
+        Optional<Voltage> drive = logicRails(circuit).stream()
+                .flatMap(rail -> circuit.rail(rail).flatMap(Rail::volts).stream())
+                .map(Range::highest)
+                .max(Voltage::compareTo);
+        if (drive.isEmpty() || !cls.supplies().isEmpty()) {
+            return List.of();
+        }
+        return cls.demands().pinLoads().stream()
+                .filter(load -> load.forward().isPresent())
+                .map(load -> resistor(circuit, new Endpoint(part, load.pin()), load, drive.get()))
+                .toList();
+    }
+
+    private static Edit resistor(NodeCircuit circuit, Endpoint signal, PinLoad load, Voltage drive) {
+        double across = drive.minus(load.forward().orElseThrow().lowest()).volts();
+        double ohms = across / load.current().range().expected().amperes();
+        Resistance value = Resistance.ofOhms(ESeries.E12.atLeast(ohms));
+        return new Insert(circuit.node().id(), new Between.Series(signal, value, Extras.NONE));
+    }
+
+    /** The rails that the board's own pins hang on. */
+    private static Set<Endpoint> logicRails(NodeCircuit circuit) {
+        return circuit.board()
+                .cls()
+                .offers()
+                .flatMap(pin -> circuit.ioRail(circuit.board().endpoint(pin)).stream())
+                .map(Rail::id)
+                .collect(Collectors.toSet());
     }
 
     private static String freeName(Node node, String wanted) {
@@ -61,15 +103,21 @@ public final class AddParts {
         return feeds;
     }
 
-    /** The rail nearest to the typical voltage that has room for the part's peak; of those, the one with most room. */
+    /**
+     * A rail that suits and has room for the part's peak: the one that the board's own signals hang on, so that levels match;
+     * else the one nearest to the typical voltage, and of those the one with most room.
+     */
     private static Optional<Rail> bestRail(NodeCircuit circuit, PartClass cls, Supply supply) {
         Voltage wanted = supply.range().range().expected();
+        Set<Endpoint> logic = logicRails(circuit);
         return circuit.rails().stream()
                 .filter(rail -> rail.volts()
                         .filter(volts -> FeedFixes.fits(volts, supply))
                         .isPresent())
                 .filter(rail -> !cls.peak(supply.pin()).isAbove(rail.room()))
-                .min(Comparator.<Rail>comparingDouble(rail ->
+                .min(Comparator.<Rail, Boolean>comparing(rail -> !logic.contains(rail.id())
+                                || cls.signals().findAny().isEmpty())
+                        .thenComparingDouble(rail ->
                                 Math.abs(rail.volts().orElseThrow().expected().volts() - wanted.volts()))
                         .thenComparing(Comparator.comparing(Rail::room).reversed()));
     }

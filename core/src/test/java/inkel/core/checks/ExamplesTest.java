@@ -43,7 +43,6 @@ class ExamplesTest {
                         "i2c.address_clash",
                         "i2c.address_reserved",
                         "i2c.no_pullup",
-                        "levels.back_power",
                         "levels.harms",
                         "levels.not_read",
                         "levels.thin",

@@ -55,12 +55,12 @@ class EndsTest {
         assertFalse(notRead.isOnlyAtTheEnds(check(3.2, 1.51, 3.0, 1.5, 5.3)), "its low is not");
     }
 
-    /** A port gives up to 5.25 V; a relay board on a wall supply of its own may have 4.9 V, and bears 0.3 V more. */
+    /** A port gives up to 5.25 V; a buzzer on a wall supply of its own may have 4.9 V, and bears 0.3 V more. */
     private static Builds twoFives() {
         return Builds.classic()
                 .part("wall", "wall-supply-5v")
-                .part("relay", "relay-one", "VCC=wall.+")
-                .wire("relay.IN", "board.D7");
+                .part("beep", "buzzer", "VCC=wall.+")
+                .wire("beep.S", "board.D7");
     }
 
     private static Builds with(Between piece) {
@@ -68,12 +68,12 @@ class EndsTest {
     }
 
     private static Between series(double ohms) {
-        return new Between.Series(end("relay.IN"), Resistance.ofOhms(ohms), Optional.empty(), Extras.NONE);
+        return new Between.Series(end("beep.S"), Resistance.ofOhms(ohms), Optional.empty(), Extras.NONE);
     }
 
     @Test
     void twoSuppliesOfOneKindAreToBeLookedAt() throws Exception {
-        Finding finding = RuleKit.firesAt(twoFives(), "levels.harms", "relay.IN");
+        Finding finding = RuleKit.firesAt(twoFives(), "levels.harms", "beep.S");
         assertEquals(Severity.LOOK, finding.severity());
         assertEquals("levels.harms.ends", finding.sentence().key());
         assertEquals(5.25 - 4.9 - 0.3, finding.evidence().get(2).value().si(), 1e-9);
@@ -88,7 +88,7 @@ class EndsTest {
     void aResistorOrLeavingItSettlesThat() {
         RuleKit.quiet(with(series(50)), "levels.harms");
         RuleKit.fires(with(series(49)), "levels.harms");
-        RuleKit.quiet(with(new Between.Nothing(end("relay.IN"), "it is short", Extras.NONE)), "levels.harms");
+        RuleKit.quiet(with(new Between.Nothing(end("beep.S"), "it is short", Extras.NONE)), "levels.harms");
     }
 
     @Test

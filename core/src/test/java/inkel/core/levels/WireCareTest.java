@@ -71,6 +71,7 @@ class WireCareTest {
         Builds build = Builds.classic()
                 .part("six", "wall-supply-6v")
                 .part("servo", "servo-micro", "V+=six.+")
+                .figure("servo", "level/signal/absolute_max", "VCC + 0.3 V")
                 .wire("servo.SIG", "board.D9");
         Finding finding = only(build, "levels.back_power");
         assertEquals("bench/servo", finding.place().toString());
@@ -118,6 +119,7 @@ class WireCareTest {
         Build one = Builds.classic()
                 .part("six", "wall-supply-6v")
                 .part("servo", "servo-micro", "V+=six.+")
+                .figure("servo", "level/signal/absolute_max", "VCC + 0.3 V")
                 .wire("servo.SIG", "board.D9")
                 .build();
         Build two = new CopyNode(Builds.NODE, "twin", "Twin").apply(one);
@@ -131,7 +133,9 @@ class WireCareTest {
     void manyPartsOnOneOtherSourceAreToldOnce() throws Exception {
         Builds servos = Builds.classic().part("pack", "wall-supply-6v");
         for (int i = 0; i < 4; i++) {
-            servos.part("arm-" + i, "servo-micro", "V+=pack.+").wire("arm-" + i + ".SIG", "board.D" + (3 + i));
+            servos.part("arm-" + i, "servo-micro", "V+=pack.+")
+                    .figure("arm-" + i, "level/signal/absolute_max", "VCC + 0.3 V")
+                    .wire("arm-" + i + ".SIG", "board.D" + (3 + i));
         }
         Finding finding = RuleKit.firesAt(servos, "levels.back_power", "arm-0");
         assertEquals(

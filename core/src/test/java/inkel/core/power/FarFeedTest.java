@@ -70,7 +70,7 @@ class FarFeedTest {
         assertEquals(
                 5.8, rail(build, "two", "lead.+").volts().orElseThrow().lowest().volts(), 1e-9);
         assertEquals(
-                6.0,
+                6.2,
                 rail(build, "two", "lead.+").volts().orElseThrow().highest().volts(),
                 1e-9);
         assertEquals(5.0, rail(build, "two", "lead.+").rating().amperes(), 1e-9);

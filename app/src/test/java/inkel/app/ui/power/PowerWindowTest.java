@@ -10,6 +10,7 @@ import inkel.app.kit.WindowJourney;
 import inkel.app.state.Notice;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Pressable;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
@@ -266,6 +267,10 @@ class PowerWindowTest extends WindowJourney {
         press(robot, "#own-figures");
         until(() -> isThere(robot, "#choice-together"));
         press(robot, "#choice-together");
-        until(() -> has("levels.back_power", "gate-upper"));
+        until(() -> node(NODE)
+                .part("gate-upper")
+                .orElseThrow()
+                .typed(Settings.TOGETHER)
+                .isEmpty());
     }
 }

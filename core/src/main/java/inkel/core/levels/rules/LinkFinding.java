@@ -11,9 +11,11 @@ import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.remedy.PinNames;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 
@@ -29,8 +31,10 @@ final class LinkFinding {
     static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict, Function<Place, List<Fix>> more) {
         // The way out for a whole module is the same at each of its wires.
         Map<Place, Supplier<Optional<Fix>>> ofModules = new HashMap<>();
+        Set<List<Object>> told = new HashSet<>();
         return levels.links().stream()
                 .filter(link -> link.check().verdict() == verdict)
+                .filter(link -> verdict != Verdict.THIN || isFirstOfItsPull(told, link))
                 // What a pull-up does is told by a rule of its own.
                 .filter(link -> verdict != Verdict.HARMS || link.pulledBy().isEmpty())
                 .filter(link -> !EndsFix.isSettled(levels, link))
@@ -43,6 +47,14 @@ final class LinkFinding {
                                 part -> new Once<>(() -> ModuleShift.of(levels, link))),
                         more))
                 .toList();
+    }
+
+    /** What one pull-up makes of a wire is the same for all parts that hear it at one pin, whoever pulls it low. */
+    private static boolean isFirstOfItsPull(Set<List<Object>> told, Link link) {
+        boolean isByPull = link.pulledBy().isPresent() && link.check().tightest() == LevelCheck.Side.HIGH;
+        return !isByPull
+                || told.add(List.of(
+                        link.signal().node(), link.to(), link.pulledBy().get().at()));
     }
 
     private static Finding describe(
