@@ -251,4 +251,18 @@ class PieceTest {
         Build again = BuildReader.parse(Path.of("piece.json"), BuildWriter.print(build), CATALOG);
         assertEquals(build.nodes().get(0).between(), again.nodes().get(0).between());
     }
+
+    /** A driver takes any share of 50 µs, down to none: what it must tell apart is the usual 25 µs, and 66 ns do no harm. */
+    @Test
+    void whatTakesAnyShareIsJudgedByTheUsualPulse() {
+        Builds motor = Builds.classic()
+                .part("drive", "motor-driver", "VCC=board.5V")
+                .wire("drive.PWMA", "board.D9")
+                .between(new Between.Series(
+                        Builds.end("drive.PWMA"),
+                        Resistance.ofOhms(300),
+                        Optional.of(Capacitance.ofFarads(100e-12)),
+                        Extras.NONE));
+        RuleKit.quiet(motor, "levels.in_line_slow");
+    }
 }

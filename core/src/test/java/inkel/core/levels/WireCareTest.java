@@ -75,6 +75,8 @@ class WireCareTest {
                 .wire("servo.SIG", "board.D9");
         Finding finding = only(build, "levels.back_power");
         assertEquals("bench/servo", finding.place().toString());
+        assertEquals("levels.back_power", finding.sentence().key(), "one part is told by its name alone");
+        assertTrue(finding.fixes().stream().anyMatch(fix -> fix.title().key().equals("fix.together")));
         assertEquals(5.25, finding.evidence().get(0).value().si(), 1e-9);
         RuleKit.everyWayOut(build, "levels.back_power");
         assertEquals(
