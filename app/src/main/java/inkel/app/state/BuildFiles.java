@@ -21,7 +21,11 @@ import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
-/** Where the open build comes from and goes to: opening, saving, what a crash left, and leaving. */
+/**
+ * Where the open build comes from and goes to: opening, saving, what a crash left, and leaving.
+ *
+ * <p>Longer than other files: each of these must know what the others have under way, so that nothing is lost between them.
+ */
 public final class BuildFiles {
     private final Session session;
     private final Recovery recovery;

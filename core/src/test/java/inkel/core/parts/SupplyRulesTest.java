@@ -23,15 +23,15 @@ class SupplyRulesTest {
                 .part("servo", "servo-micro", "V+=bench.+");
     }
 
-    // The micro servo's class works from 4.5 V to 6 V and is damaged above 6.6 V.
+    // The micro servo's class works from 4.5 V to 6.4 V and is damaged above 6.6 V.
     @ParameterizedTest(name = "{0}: {1}")
     @CsvSource(
             textBlock =
                     """
             4.4 V, parts.supply_too_low
             4.5 V, ''
-            6 V,   ''
-            6.1 V, parts.supply_too_high.outside
+            6.4 V, ''
+            6.5 V, parts.supply_too_high.outside
             6.6 V, parts.supply_too_high.outside
             6.7 V, parts.supply_too_high.damages
             """)

@@ -87,8 +87,12 @@ class PinReportTest {
 
     @Test
     void aPartFitsAtTheTopOfItsRangeButIsSaidToBeThere() {
-        var report = inkel.core.parts.SupplyReport.of(Circuit.of(Builds.locks(), Builds.CATALOG));
-        // Micro servos work up to 6 V and get 6 V; the driver works up to 6.5 V at V+.
+        var build = Builds.locks()
+                .withNode(
+                        "lower-lock",
+                        node -> node.withPart("sluice", servo -> servo.withFigure("supply/V+/max", "6 V")));
+        var report = inkel.core.parts.SupplyReport.of(Circuit.of(build, Builds.CATALOG));
+        // A servo of 6 V at the most gets 6 V; the driver works up to 6.5 V at V+.
         assertEquals(
                 inkel.core.parts.SupplyReport.Fit.AT_LIMIT,
                 report.of("lower-lock", "sluice").get(0).fit());

@@ -16,8 +16,6 @@ import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
-import inkel.core.document.RadioGroup;
-import inkel.core.document.Station;
 import inkel.core.document.Wire;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.json.Fields;
@@ -26,11 +24,7 @@ import inkel.core.io.json.JsonText.BadJson;
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
-import inkel.core.quantity.Capacitance;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
-import inkel.core.quantity.Quantity;
-import inkel.core.quantity.Resistance;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.nio.file.Path;
@@ -100,55 +94,7 @@ public final class BuildReader {
                         link.flag("ground", false),
                         link.extras()))
                 .toList();
-        return new Build(name, nodes, links, air(fields, nodes), classes, log, fields.extras());
-    }
-
-    private List<RadioGroup> air(Fields fields, List<Node> nodes) {
-        List<RadioGroup> air = new ArrayList<>();
-        Set<String> ids = new HashSet<>();
-        Set<Place> radios = new HashSet<>();
-        for (Fields group : fields.objects("air")) {
-            String id = id(group, ids);
-            List<Station> stations = new ArrayList<>();
-            Set<Integer> numbers = new HashSet<>();
-            for (Fields read : group.objects("stations")) {
-                Station station = station(read, nodes, radios);
-                if (!numbers.add(station.number())) {
-                    read.problem("number", Fact.of("problem.duplicate").with("found", station.number()));
-                }
-                stations.add(station);
-            }
-            air.add(new RadioGroup(id, group.text("name"), stations, group.extras()));
-        }
-        return air;
-    }
-
-    private static Station station(Fields station, List<Node> nodes, Set<Place> radios) {
-        Optional<Place> radio = Optional.empty();
-        if (station.has("radio")) {
-            Place place = station.parsed(
-                    "radio",
-                    text -> Place.parse(text).filter(found -> isPart(found, nodes)),
-                    "lower-lock/radio",
-                    Place.NOWHERE);
-            if (!place.equals(Place.NOWHERE) && !radios.add(place)) {
-                station.problem("radio", Fact.of("problem.duplicate").with("found", place));
-            }
-            radio = Optional.of(place);
-        }
-        return new Station(
-                radio,
-                radio.isPresent() ? "" : station.text("name"),
-                station.parsed("role", Station.Role::parse, "peer, hub, leaf, relay", Station.Role.PEER),
-                station.wholeFrom("number", 0),
-                station.extras());
-    }
-
-    private static boolean isPart(Place place, List<Node> nodes) {
-        return place.isPart()
-                && nodes.stream()
-                        .anyMatch(node -> node.id().equals(place.node())
-                                && node.part(place.part()).isPresent());
+        return new Build(name, nodes, links, AirReader.read(fields, nodes), classes, log, fields.extras());
     }
 
     /** The definitions that the file brings for its own parts. */
@@ -245,7 +191,7 @@ public final class BuildReader {
         }
         List<Between> between = new ArrayList<>();
         for (Fields read : fields.objects("between")) {
-            between(read, check).ifPresent(between::add);
+            BetweenReader.read(read, check).ifPresent(between::add);
         }
         parts.forEach((partId, part) -> check.feeds(part, whereRead.get(partId)));
         return new Node(
@@ -370,71 +316,5 @@ public final class BuildReader {
                     Fact.of("problem.expected_value").with("example", "200 ms").with("found", time));
         }
         return time;
-    }
-
-    private Optional<Between> between(Fields fields, PinCheck check) {
-        Endpoint signal = check.pin(fields, "signal");
-        String kind = fields.text("kind");
-        switch (kind) {
-            case "divider":
-                return Optional.of(new Between.Divider(
-                        signal,
-                        fields.quantity("series", Unit.OHM, "1 kΩ"),
-                        fields.quantity("to_ground", Unit.OHM, "2.2 kΩ"),
-                        capacitor(fields),
-                        fields.extras()));
-            case "diode":
-                return Optional.of(new Between.Diode(signal, aboveZero(fields, "pull_up", "10 kΩ"), fields.extras()));
-            case "opto":
-                return Optional.of(new Between.Opto(
-                        signal,
-                        aboveZero(fields, "series", "390 Ω"),
-                        aboveZero(fields, "pull_up", "10 kΩ"),
-                        fields.extras()));
-            case "shifter":
-                String shifter = fields.text("shifter");
-                int way = fields.number("way", 0);
-                check.way(fields, shifter, way);
-                return Optional.of(new Between.ShifterWay(signal, shifter, way, fields.extras()));
-            case "nothing":
-                return Optional.of(new Between.Nothing(
-                        signal, fields.optionalText("reason").orElse(""), fields.extras()));
-            case "series":
-                return Optional.of(new Between.Series(
-                        signal, fields.quantity("series", Unit.OHM, "330 Ω"), capacitor(fields), fields.extras()));
-            case "coil-driver":
-                return Optional.of(
-                        new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
-            default:
-                fields.problem(
-                        "kind",
-                        Fact.of("problem.expected_value")
-                                .with("example", "divider, shifter, series, diode, opto, coil-driver, nothing")
-                                .with("found", kind));
-                return Optional.empty();
-        }
-    }
-
-    private static Optional<Capacitance> capacitor(Fields fields) {
-        if (!fields.has("capacitor")) {
-            return Optional.empty();
-        }
-        Capacitance value = fields.quantity("capacitor", Unit.FARAD, "100 nF");
-        if (value.farads() <= 0) {
-            fields.problem("capacitor", aboveZero("100 nF", value));
-        }
-        return Optional.of(value);
-    }
-
-    private static Resistance aboveZero(Fields fields, String key, String example) {
-        Resistance value = fields.quantity(key, Unit.OHM, example);
-        if (value.ohms() <= 0) {
-            fields.problem(key, aboveZero(example, value));
-        }
-        return value;
-    }
-
-    private static Fact aboveZero(String example, Quantity found) {
-        return Fact.of("problem.expected_value").with("example", example).with("found", Engineering.print(found));
     }
 }

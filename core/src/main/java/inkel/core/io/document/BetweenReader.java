@@ -1,0 +1,84 @@
+package inkel.core.io.document;
+
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.io.json.Fields;
+import inkel.core.quantity.Capacitance;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Unit;
+import java.util.Optional;
+
+/** Reads what stands in a wire. */
+final class BetweenReader {
+    private BetweenReader() {}
+
+    /** Empty for a kind that is not known, which is noted. */
+    static Optional<Between> read(Fields fields, PinCheck check) {
+        Endpoint signal = check.pin(fields, "signal");
+        String kind = fields.text("kind");
+        switch (kind) {
+            case "divider":
+                return Optional.of(new Between.Divider(
+                        signal,
+                        fields.quantity("series", Unit.OHM, "1 kΩ"),
+                        fields.quantity("to_ground", Unit.OHM, "2.2 kΩ"),
+                        capacitor(fields),
+                        fields.extras()));
+            case "diode":
+                return Optional.of(new Between.Diode(signal, aboveZero(fields, "pull_up", "10 kΩ"), fields.extras()));
+            case "opto":
+                return Optional.of(new Between.Opto(
+                        signal,
+                        aboveZero(fields, "series", "390 Ω"),
+                        aboveZero(fields, "pull_up", "10 kΩ"),
+                        fields.extras()));
+            case "shifter":
+                String shifter = fields.text("shifter");
+                int way = fields.number("way", 0);
+                check.way(fields, shifter, way);
+                return Optional.of(new Between.ShifterWay(signal, shifter, way, fields.extras()));
+            case "nothing":
+                return Optional.of(new Between.Nothing(
+                        signal, fields.optionalText("reason").orElse(""), fields.extras()));
+            case "series":
+                return Optional.of(new Between.Series(
+                        signal, fields.quantity("series", Unit.OHM, "330 Ω"), capacitor(fields), fields.extras()));
+            case "coil-driver":
+                return Optional.of(
+                        new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
+            default:
+                fields.problem(
+                        "kind",
+                        Fact.of("problem.expected_value")
+                                .with("example", "divider, shifter, series, diode, opto, coil-driver, nothing")
+                                .with("found", kind));
+                return Optional.empty();
+        }
+    }
+
+    private static Optional<Capacitance> capacitor(Fields fields) {
+        if (!fields.has("capacitor")) {
+            return Optional.empty();
+        }
+        Capacitance value = fields.quantity("capacitor", Unit.FARAD, "100 nF");
+        if (value.farads() <= 0) {
+            fields.problem("capacitor", aboveZero("100 nF", value));
+        }
+        return Optional.of(value);
+    }
+
+    private static Resistance aboveZero(Fields fields, String key, String example) {
+        Resistance value = fields.quantity(key, Unit.OHM, example);
+        if (value.ohms() <= 0) {
+            fields.problem(key, aboveZero(example, value));
+        }
+        return value;
+    }
+
+    private static Fact aboveZero(String example, Quantity found) {
+        return Fact.of("problem.expected_value").with("example", example).with("found", Engineering.print(found));
+    }
+}
