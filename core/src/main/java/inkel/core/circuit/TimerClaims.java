@@ -33,6 +33,14 @@ public final class TimerClaims {
                                 : placed.cls().demands().claims());
     }
 
+    /** Whether the code for a part makes its pulses at any plain pin of a board, whatever that pin's own timer does. */
+    public static boolean serves(Placed board, Placed asking) {
+        List<String> uses = uses(asking);
+        return board.cls().controller().stream()
+                .flatMap(controller -> controller.claims().stream())
+                .anyMatch(claim -> claim.anyPin() && uses.contains(claim.use()));
+    }
+
     public static How how(Placed placed) {
         return placed.own(Settings.CLAIMS).isPresent() ? How.SET : How.ASSUMED;
     }

@@ -138,7 +138,10 @@ final class PinModelTimers {
         for (TimerClaims.Made made : TimerClaims.of(domain.node(), List.of())) {
             int unit = unitOf(made.claim().timer());
             timerOf.forEach((want, timer) -> {
-                Optional<PwmNeed> exact = want.placed().cls().pwm().filter(PwmNeed::isExact);
+                Optional<PwmNeed> exact = want.placed()
+                        .cls()
+                        .pwm()
+                        .filter(need -> need.isExact() && !TimerClaims.serves(board, want.placed()));
                 boolean isPushedOut = made.claim().keeps().isPresent()
                         ? exact.filter(need -> !need.isNear(made.claim().keeps().get()))
                                 .isPresent()

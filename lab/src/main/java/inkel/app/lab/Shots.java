@@ -22,6 +22,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -231,11 +232,12 @@ public final class Shots {
         }.start();
     }
 
-    /** A file of its own for each picture, so that what one changes is not in the next. */
+    /** The example anew for each picture, so that what one changes is not in the next. */
     private Path copy(Shot shot) {
         try {
-            Path own = Files.createDirectories(temporary.resolve(shot.name()));
-            return Files.copy(Examples.folder().resolve(shot.example()), own.resolve(shot.example()));
+            Path builds = Files.createDirectories(temporary.resolve("builds"));
+            Path own = builds.resolve(shot.example());
+            return Files.copy(Examples.folder().resolve(shot.example()), own, StandardCopyOption.REPLACE_EXISTING);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

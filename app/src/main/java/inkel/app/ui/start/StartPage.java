@@ -6,6 +6,7 @@ import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
+import inkel.core.quantity.Fact;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -40,13 +41,23 @@ public final class StartPage extends Scroller {
         if (!there.isEmpty()) {
             page.getChildren().add(Ui.word(Words.get("start.recent"), "section-title"));
             FlowPane row = new FlowPane(8, 8);
-            there.forEach(
-                    file -> row.getChildren().add(button(file.getFileName().toString(), null, () -> session.files()
-                            .open(file))));
+            there.forEach(file -> row.getChildren()
+                    .add(button(title(file, there), null, () -> session.files().open(file))));
             page.getChildren().add(row);
         }
         page.getChildren().add(Ui.word(Words.get("start.new"), "stage-title"));
         page.getChildren().add(new BuildMaker(session, Words.get("start.make"), session.boards()::begin));
+    }
+
+    /** The name of a file, with its folder where another one is called the same. */
+    static String title(Path file, List<Path> all) {
+        Path name = file.getFileName();
+        boolean isOne =
+                all.stream().filter(other -> name.equals(other.getFileName())).count() == 1;
+        Path folder = file.toAbsolutePath().getParent();
+        return isOne || folder.getFileName() == null
+                ? name.toString()
+                : Words.say(Fact.of("start.recent_in").with("file", name).with("folder", folder.getFileName()));
     }
 
     private static Tile button(String title, String id, Runnable action) {

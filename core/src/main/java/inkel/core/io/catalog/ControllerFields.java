@@ -46,7 +46,11 @@ final class ControllerFields {
                                 timer.number("unit", 0), timer.number("bits", 8), timer.numbers("prescalers")))
                         .toList(),
                 controller.objects("claims").stream()
-                        .map(claim -> new Claim(claim.text("use"), claim.number("timer", 0), clock(claim, "keeps")))
+                        .map(claim -> new Claim(
+                                claim.text("use"),
+                                claim.number("timer", 0),
+                                clock(claim, "keeps"),
+                                claim.flag("any_pin", false)))
                         .toList(),
                 controller.objects("drivers").stream()
                         .map(ControllerFields::driver)

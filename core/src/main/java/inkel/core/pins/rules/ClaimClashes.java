@@ -62,11 +62,12 @@ final class ClaimClashes {
         Placed asking = WireFinding.part(pins, wire);
         Optional<Frequency> keeps = made.claim().keeps();
         return keeps.isPresent()
-                ? asking.cls()
-                        .pwm()
-                        .filter(PwmNeed::isExact)
-                        .filter(need -> !need.isNear(keeps.get()))
-                        .isPresent()
+                ? !TimerClaims.serves(pins.node().board(), asking)
+                        && asking.cls()
+                                .pwm()
+                                .filter(PwmNeed::isExact)
+                                .filter(need -> !need.isNear(keeps.get()))
+                                .isPresent()
                 : !made.by().equals(asking)
                         && !TimerClaims.uses(asking).contains(made.claim().use());
     }
