@@ -77,17 +77,13 @@ public final class BoardWork {
             List<Node> equals = after.equalsOf(was.id());
             if (is.isPresent() && !equals.isEmpty() && !new NodeChange(was, is.get()).isEmpty()) {
                 NodeChange change = new NodeChange(was, is.get());
+                String said = Words.say(Fact.of("notice.equals")
+                        .with("boards", equals.stream().map(Node::name).toList()));
+                List<AlsoAt> there = equals.stream()
+                        .map(node -> new AlsoAt(node.id(), change))
+                        .toList();
                 session.notices()
-                        .show(Notice.done(
-                                Words.say(Fact.of("notice.equals")
-                                        .with(
-                                                "boards",
-                                                equals.stream().map(Node::name).toList())),
-                                new Notice.Action(
-                                        Words.get("notice.equals.do"),
-                                        () -> session.apply(equals.stream()
-                                                .map(node -> new AlsoAt(node.id(), change))
-                                                .toList()))));
+                        .also(said, new Notice.Action(Words.get("notice.equals.do"), () -> session.apply(there)));
                 return;
             }
         }

@@ -8,6 +8,7 @@ import javafx.beans.property.SimpleObjectProperty;
 public final class Notices {
     private final ObjectProperty<Notice> latest = new SimpleObjectProperty<>();
     private Notice offer;
+    private Notice also;
 
     /** The latest notice; null when there is none. */
     public ObjectProperty<Notice> property() {
@@ -18,8 +19,18 @@ public final class Notices {
         latest.set(notice);
     }
 
+    /** Says that something was done, with what else can be done about the same change. */
     public void done(String text) {
-        latest.set(Notice.done(text));
+        latest.set(
+                also == null
+                        ? Notice.done(text)
+                        : new Notice(Notice.Tone.DONE, text + " " + also.text(), also.actions()));
+    }
+
+    /** Something more that can be done about a change; what is said of the change itself comes before it. */
+    void also(String text, Notice.Action action) {
+        also = Notice.done(text, action);
+        latest.set(also);
     }
 
     public void trouble(String text, Notice.Action... actions) {
@@ -33,6 +44,7 @@ public final class Notices {
 
     /** Nothing more to tell; an offer that is still open comes back. */
     public void clear() {
+        also = null;
         latest.set(offer);
     }
 

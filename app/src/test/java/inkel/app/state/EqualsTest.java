@@ -84,6 +84,19 @@ class EqualsTest {
         assertEquals(List.of("PB4", "PB0", "PB4"), List.of(echo("light"), echo("light-2"), echo("light-3")));
     }
 
+    /** What is said of sharing out, and the press that does the same on the others. */
+    @Test
+    void sharingOutIsOfferedToo() {
+        session.boards().copy("light", 1);
+        move("light", "PB0");
+        session.planning().plan();
+        Notice told = session.notices().property().get();
+        assertEquals(1, told.actions().size(), told.text());
+        assertTrue(told.text().startsWith("1 wire") && told.text().contains("Light"), "both are said: " + told.text());
+        told.actions().get(0).run().run();
+        assertEquals(echo("light-2"), echo("light"));
+    }
+
     @Test
     void whatIsPluggedIsEachBoardsOwnAndSingleBoardsHaveNoEquals() {
         move("light", "PB0");
