@@ -42,11 +42,20 @@ final class PinModelTimers {
         int[] unitOf = domain.unitOf(Ability.Kind.PWM, units);
         pins.wants().stream()
                 .filter(want -> want.use() == PinUse.PWM)
-                .forEach(want -> timerOf.put(want, unit("timer of ", want, unitOf, NONE)));
+                .forEach(want -> timerOf.put(want, unit("timer of ", want, ofOwn(want, unitOf), NONE)));
         separateFrequencies();
         separateChannels();
         domain.node().board().cls().controller().ifPresent(this::keepClaims);
         measureElsewhere(unitOf);
+    }
+
+    /** Pins of the board count as of no timer for what code switches at any pin. */
+    private int[] ofOwn(Want want, int[] units) {
+        return TimerClaims.serves(domain.node().board(), want.placed())
+                ? IntStream.range(0, units.length)
+                        .map(number -> domain.isOnBoard(number) ? NONE : units[number])
+                        .toArray()
+                : units;
     }
 
     private IntVar unit(String name, Want want, int[] unitOf, int none) {
@@ -92,8 +101,11 @@ final class PinModelTimers {
         }
         IntVar[] taken = timerOf.keySet().stream()
                 .map(want -> {
+                    boolean isServed = TimerClaims.serves(domain.node().board(), want.placed());
                     int[] longer = IntStream.rangeClosed(0, pins.where(want).getUB())
-                            .map(number -> number < channelOf.length ? channelOf[number] : 0)
+                            .map(number -> number < channelOf.length && !(isServed && domain.isOnBoard(number))
+                                    ? channelOf[number]
+                                    : 0)
                             .toArray();
                     IntVar channel = model.intVar("channel of " + want.signal(), 0, channels.size());
                     model.element(channel, longer, pins.where(want)).post();

@@ -9,6 +9,7 @@ import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.ProgramLines;
+import inkel.core.circuit.TimerClaims;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import java.util.Optional;
@@ -62,7 +63,7 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
     static int ofPin(NodeCircuit node, Placed asking, PinUse use, Endpoint target, Price price) {
         Pin pin = node.pin(target).orElseThrow();
         return price.warning * warnings(node, asking, use, target, pin)
-                + price.rare * rareRoles(asking, use, target, pin);
+                + price.rare * rareRoles(node, asking, use, target, pin);
     }
 
     /** How many rules would warn of the signal on that pin, whoever else is there. */
@@ -80,7 +81,8 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         if (use.drives() && !use.isTwoWay() && ProgramLines.shared(node).contains(target)) {
             warnings++;
         }
-        if (use == PinUse.PWM && !pin.can(Ability.Kind.PWM) && !pin.can(Ability.Kind.PULSES)) {
+        boolean isSwitchedByCode = target.part().equals(node.board().id()) && TimerClaims.serves(node.board(), asking);
+        if (use == PinUse.PWM && !pin.can(Ability.Kind.PWM) && !pin.can(Ability.Kind.PULSES) && !isSwitchedByCode) {
             warnings++;
         }
         if (use == PinUse.INTERRUPT && !pin.can(Ability.Kind.INTERRUPT) && !pin.can(Ability.Kind.CAPTURE)) {
@@ -126,8 +128,20 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
                 .anyMatch(ability -> ability.kind() == Ability.Kind.ADC && ability.unit() == group.unit());
     }
 
-    private static int rareRoles(Placed asking, PinUse use, Endpoint target, Pin pin) {
+    private static boolean isFedByADriver(NodeCircuit node, Placed asking) {
+        return asking.part().feeds().values().stream()
+                .flatMap(rail -> node.part(rail.part()).stream())
+                .filter(owner -> !owner.part().isBoard())
+                .flatMap(owner -> owner.cls().offers())
+                .anyMatch(pin -> pin.can(Ability.Kind.PWM));
+    }
+
+    private static int rareRoles(NodeCircuit node, Placed asking, PinUse use, Endpoint target, Pin pin) {
         int rare = 0;
+        if (use == PinUse.PWM && !pin.can(Ability.Kind.PWM) && isFedByADriver(node, asking)) {
+            // What a driver feeds belongs on its channels, before any pin of the board.
+            rare += PULSES;
+        }
         boolean isFedThere = asking.part().feeds().values().stream()
                 .anyMatch(rail -> rail.part().equals(target.part()));
         for (Ability ability : pin.can()) {

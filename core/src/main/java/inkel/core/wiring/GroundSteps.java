@@ -42,7 +42,7 @@ final class GroundSteps {
     /** Two pins are joined by one wire; as soon as there is a third end all go to a row. */
     private void shared(Set<Terminal> others) {
         List<Ground> joined = node.parts().stream()
-                .filter(placed -> !placed.part().groundApart())
+                .filter(this::isShared)
                 .flatMap(placed -> grounds(placed).stream())
                 .toList();
         if (joined.size() == 2 && others.isEmpty() && !isRowWanted()) {
@@ -61,11 +61,19 @@ final class GroundSteps {
         others.forEach(other -> add(row, other, node.board()));
     }
 
+    /** A part that hangs on another has its ground with that one, whatever is said of itself. */
+    private boolean isShared(Placed placed) {
+        return plugs.isGroundBrought(placed)
+                ? !plugs.isBroughtApart(placed)
+                : !placed.part().groundApart();
+    }
+
     /** Parts that keep apart and feed each other have a ground of their own, from the first one's pin to the others'. */
     private void islands() {
         for (Set<String> island : Islands.of(node)) {
             List<Ground> grounds = island.stream()
                     .map(id -> node.part(id).orElseThrow())
+                    .filter(placed -> !plugs.isGroundBrought(placed) || plugs.isBroughtApart(placed))
                     .flatMap(placed -> grounds(placed).stream())
                     .toList();
             for (int i = 1; i < grounds.size(); i++) {
@@ -87,9 +95,10 @@ final class GroundSteps {
                 .anyMatch(fitting -> plugs.farEnd(placed, fitting) instanceof Terminal.OnGroundRow);
     }
 
-    /** A part that hangs on another part's sockets, or only on plugs, brings its ground with it. */
+    /** A part that hangs on another part's sockets, or only on plugs, brings its first ground with it. */
     private List<Ground> grounds(Placed placed) {
-        if (plugs.isWithoutGround(placed)) {
+        boolean isBrought = plugs.isGroundBrought(placed);
+        if (!isBrought && plugs.isWithoutGround(placed)) {
             return List.of();
         }
         List<Ground> grounds = new ArrayList<>();
@@ -99,7 +108,7 @@ final class GroundSteps {
                 grounds.add(new Ground(placed, new Terminal.OnPin(placed.endpoint(pins.get(i)), i)));
             }
         }
-        return grounds;
+        return isBrought && !grounds.isEmpty() ? grounds.subList(1, grounds.size()) : grounds;
     }
 
     private boolean isGround(Endpoint pin) {

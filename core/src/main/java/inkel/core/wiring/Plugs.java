@@ -52,6 +52,18 @@ final class Plugs {
         return riding.contains(placed.id()) || isIdleSource(placed) || placed.isForLater();
     }
 
+    /** Whether a plug brings the first ground of a part; any other one it has is still to be wired. */
+    boolean isGroundBrought(Placed placed) {
+        return riding.contains(placed.id());
+    }
+
+    /** Whether the ground that a plug brings to a part is kept apart, for that of the part it hangs on is. */
+    boolean isBroughtApart(Placed placed) {
+        return placed.part().feeds().values().stream()
+                .flatMap(rail -> node.part(rail.part()).stream())
+                .anyMatch(owner -> owner.part().groundApart());
+    }
+
     /** A source of which no wire is wanted: it feeds nothing, or all that it feeds has a socket for its plug. */
     private boolean isIdleSource(Placed placed) {
         boolean isSource = false;

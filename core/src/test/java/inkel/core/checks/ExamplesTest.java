@@ -57,7 +57,6 @@ class ExamplesTest {
                         "power.servo_from_board",
                         "power.source_over",
                         "power.wire_drop",
-                        "pwm.software_jitter",
                         "uart.baud_error",
                         "uart.console_shared",
                         "uart.not_crossed")),

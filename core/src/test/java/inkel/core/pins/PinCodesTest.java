@@ -127,11 +127,13 @@ class PinCodesTest {
                         Builds.classic()
                                 .part("handset", "infrared-receiver", "VS=board.5V")
                                 .part("servo", "servo-micro", "V+=board.5V")
+                                .setting("servo", "claims", "none")
                                 .wire("handset.OUT", "board.D7")
                                 .wire("servo.SIG", "board.D3"),
                         Builds.classic()
                                 .part("handset", "infrared-receiver", "VS=board.5V")
                                 .part("servo", "servo-micro", "V+=board.5V")
+                                .setting("servo", "claims", "none")
                                 .wire("handset.OUT", "board.D7")
                                 .wire("servo.SIG", "board.D9")),
                 // Both channels of a slice run at one frequency: 50 Hz for the servo, 20 kHz for the motor.
@@ -159,9 +161,11 @@ class PinCodesTest {
                         "pwm.software_jitter",
                         Builds.classic()
                                 .part("servo", "servo-micro", "V+=board.5V")
+                                .setting("servo", "claims", "none")
                                 .wire("servo.SIG", "board.D7"),
                         Builds.classic()
                                 .part("servo", "servo-micro", "V+=board.5V")
+                                .setting("servo", "claims", "none")
                                 .wire("servo.SIG", "board.D9")),
                 Arguments.of(
                         "pwm.input_channel",

@@ -42,6 +42,7 @@ class WaysOutOfAPinTest {
                         .part("pan", "servo-micro", "V+=board.5V")
                         .part("tilt", "servo-micro", "V+=board.5V")
                         .part("grip", "servo-micro", "V+=board.5V")
+                        .setting("grip", "claims", "none")
                         .part("motor", "motor-driver", "VCC=board.5V")
                         .wire("handset.OUT", "board.D7")
                         .wire("pan.SIG", "board.D9")

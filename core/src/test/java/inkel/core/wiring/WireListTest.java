@@ -225,4 +225,20 @@ class WireListTest {
         int index = cls.pins().indexOf(cls.pin(label).orElseThrow());
         assertEquals(new HeaderPlace(row, fromStart, fromEnd), HeaderPlace.of(cls, index));
     }
+
+    /** A plug on the driver's sockets brings one ground; the other leg of the light is wired all the same. */
+    @Test
+    void aPlugBringsOneGroundAndTheOthersAreWired() {
+        WireList list = of(Builds.classic()
+                .part("bench", "bench-supply")
+                .part("driver", "servo-driver-16", "VCC=board.5V", "V+=bench.+")
+                .part("view", "display-graphic-128", "VCC=driver.V+OUT", "BLA=driver.V+OUT")
+                .build());
+        assertTrue(
+                ids(list).stream().anyMatch(id -> id.contains("view.BLK")),
+                ids(list).toString());
+        assertTrue(
+                ids(list).stream().noneMatch(id -> id.contains("view.GND")),
+                ids(list).toString());
+    }
 }

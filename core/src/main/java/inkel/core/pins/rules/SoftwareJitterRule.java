@@ -36,6 +36,7 @@ public final class SoftwareJitterRule implements Rule<PinReport> {
                         .filter(wire ->
                                 wire.to().part().equals(pins.node().board().id()))
                         .filter(wire -> TimerClashRule.timer(pins, wire).isEmpty())
+                        .filter(wire -> !TimerClashRule.isSwitchedByCode(pins, wire))
                         .flatMap(wire -> describe(report, pins, wire).stream()))
                 .toList();
     }

@@ -4,6 +4,8 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.PwmNeed;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.TimerClaims;
 import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -96,10 +98,19 @@ public final class TimerClashRule implements Rule<PinReport> {
                 && first.get().unit() == second.get().unit();
     }
 
+    /** The timer that makes the pulses; empty for a plain pin, and where code switches any pin by itself. */
     static Optional<Ability> timer(NodePins pins, Wire wire) {
-        return WireFinding.target(pins, wire).can().stream()
-                .filter(ability -> ability.kind() == Ability.Kind.PWM)
-                .findFirst();
+        return isSwitchedByCode(pins, wire)
+                ? Optional.empty()
+                : WireFinding.target(pins, wire).can().stream()
+                        .filter(ability -> ability.kind() == Ability.Kind.PWM)
+                        .findFirst();
+    }
+
+    /** Whether the usual code for the part makes its pulses at any pin of the board, steadily. */
+    static boolean isSwitchedByCode(NodePins pins, Wire wire) {
+        Placed board = pins.node().board();
+        return wire.to().part().equals(board.id()) && TimerClaims.serves(board, WireFinding.part(pins, wire));
     }
 
     private static Optional<Frequency> frequency(NodePins pins, Wire wire) {
