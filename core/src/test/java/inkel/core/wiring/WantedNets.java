@@ -232,7 +232,8 @@ final class WantedNets {
                     own.forEach(pin -> wanted.join(own.get(0), pin));
                 }
             }
-            if (part.groundApart()) {
+            // A plug brings one ground; any other that the part has must be joined to it.
+            if (part.groundApart() || rides(node, part)) {
                 List<String> own = grounds(node, part, false);
                 own.forEach(pin -> wanted.join(own.get(0), pin));
             }
