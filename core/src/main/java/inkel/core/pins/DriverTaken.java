@@ -48,6 +48,14 @@ public final class DriverTaken {
     /** Wires on pins that a driver takes, for its bus is in use. */
     public static List<Wire> wires(NodePins pins) {
         NodeCircuit node = pins.node();
+        boolean hasDrivers = node.board()
+                .cls()
+                .controller()
+                .filter(board -> !board.drivers().isEmpty())
+                .isPresent();
+        if (!hasDrivers) {
+            return List.of();
+        }
         return node.node().wires().stream()
                 .filter(wire -> !node.isTie(wire) && mayTake(node, pins.useOf(wire.from()), wire.to()))
                 .filter(wire -> isInUse(pins, wire.to()))

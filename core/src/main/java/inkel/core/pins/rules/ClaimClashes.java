@@ -31,7 +31,13 @@ final class ClaimClashes {
     ClaimClashes(RuleInfo info, NodePins pins) {
         this.info = info;
         this.pins = pins;
-        claims = TimerClaims.of(pins.node(), pins.onBoard().toList());
+        boolean hasClaims = pins.node()
+                .board()
+                .cls()
+                .controller()
+                .filter(board -> !board.claims().isEmpty())
+                .isPresent();
+        claims = hasClaims ? TimerClaims.of(pins.node(), pins.onBoard().toList()) : List.of();
     }
 
     Stream<Finding> all() {
