@@ -6,6 +6,7 @@ import inkel.app.ui.why.Why.Tone;
 import inkel.app.words.Words;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -60,9 +61,9 @@ public final class PinNotes {
         ENDS.keySet().stream()
                 .sorted()
                 .filter(end -> !now.filter(end::equals).isPresent())
-                .forEach(end -> actions.add(end(placed, "end-" + end, ENDS.get(end), end)));
+                .forEach(end -> actions.add(choice(placed, Settings.END, "end-" + end, ENDS.get(end), end)));
         if (now.isPresent()) {
-            actions.add(end(placed, "end-either", "action.end_either", null));
+            actions.add(choice(placed, Settings.END, "end-either", "action.end_either", null));
         }
         if (wires.size() > 1) {
             actions.addAll(ribbons(placed));
@@ -77,27 +78,20 @@ public final class PinNotes {
         RIBBONS.keySet().stream()
                 .sorted()
                 .filter(word -> !now.filter(word::equals).isPresent())
-                .forEach(word -> actions.add(ribbon(placed, "ribbon-" + word, RIBBONS.get(word), word)));
+                .forEach(word ->
+                        actions.add(choice(placed, Settings.RIBBON, "ribbon-" + word, RIBBONS.get(word), word)));
         if (now.isPresent()) {
-            actions.add(ribbon(placed, "ribbon-any", "action.ribbon_any", null));
+            actions.add(choice(placed, Settings.RIBBON, "ribbon-any", "action.ribbon_any", null));
         }
         return actions;
     }
 
-    private Fix ribbon(Placed placed, String action, String key, String value) {
+    private Fix choice(Placed placed, Setting<?> setting, String action, String key, String value) {
         return new Fix(
                 action,
                 Fact.of(key).with("part", placed.part().name()),
-                Fact.of("action.ribbon.cost"),
-                List.of(new SetSetting(id, placed.id(), Settings.RIBBON, value)));
-    }
-
-    private Fix end(Placed placed, String action, String key, String value) {
-        return new Fix(
-                action,
-                Fact.of(key).with("part", placed.part().name()),
-                Fact.of("action.end.cost"),
-                List.of(new SetSetting(id, placed.id(), Settings.END, value)));
+                Fact.of("action." + setting.key() + ".cost"),
+                List.of(new SetSetting(id, placed.id(), setting, value)));
     }
 
     private Optional<Fix> holdAll(Placed placed, List<Wire> wires, boolean isHeld) {

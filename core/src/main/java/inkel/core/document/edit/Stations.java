@@ -19,6 +19,11 @@ public final class Stations {
         return radio;
     }
 
+    private static RadioGroup groupOf(Build build, Place radio) throws EditRefused {
+        return build.groupOf(require(build, radio))
+                .orElseThrow(() -> new EditRefused(Fact.of("refused.no_station").with("radio", radio)));
+    }
+
     private static Build replaced(Build build, RadioGroup group) {
         List<RadioGroup> air = new ArrayList<>(build.air());
         air.replaceAll(old -> old.id().equals(group.id()) ? group : old);
@@ -84,9 +89,7 @@ public final class Stations {
 
         @Override
         public Build apply(Build build) throws EditRefused {
-            RadioGroup group = build.groupOf(require(build, radio))
-                    .orElseThrow(
-                            () -> new EditRefused(Fact.of("refused.no_station").with("radio", radio)));
+            RadioGroup group = groupOf(build, radio);
             return replaced(
                     build,
                     group.withStations(
@@ -111,9 +114,7 @@ public final class Stations {
 
         @Override
         public Build apply(Build build) throws EditRefused {
-            RadioGroup group = build.groupOf(require(build, radio))
-                    .orElseThrow(
-                            () -> new EditRefused(Fact.of("refused.no_station").with("radio", radio)));
+            RadioGroup group = groupOf(build, radio);
             List<Station> stations = new ArrayList<>(group.stations());
             stations.add(Station.outside(name, Station.Role.PEER, group.freeNumber()));
             return replaced(build, group.withStations(stations));
