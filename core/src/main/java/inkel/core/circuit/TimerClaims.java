@@ -9,6 +9,9 @@ import java.util.Optional;
 
 /** Which timers of a board the code of this build takes for itself, and how that is known. */
 public final class TimerClaims {
+    private static final String SEPARATOR = ", ";
+    private static final String NOTHING = "none";
+
     private TimerClaims() {}
 
     /** How it is known that a timer is taken. */
@@ -39,6 +42,27 @@ public final class TimerClaims {
         return board.cls().controller().stream()
                 .flatMap(controller -> controller.claims().stream())
                 .anyMatch(claim -> claim.anyPin() && uses.contains(claim.use()));
+    }
+
+    /** What to set as {@link Settings#CLAIMS} so that the code for a part takes this as well. */
+    public static String settingWith(Placed placed, String use) {
+        List<String> more = new ArrayList<>(uses(placed));
+        more.add(use);
+        return String.join(SEPARATOR, more);
+    }
+
+    /**
+     * What to set as {@link Settings#CLAIMS} so that the code for a part takes this no longer.
+     *
+     * @return null where nothing is left to set: a board takes nothing unless told, while a part must be told
+     */
+    public static String settingWithout(Placed placed, String use) {
+        List<String> left = new ArrayList<>(uses(placed));
+        left.remove(use);
+        if (left.isEmpty()) {
+            return placed.part().isBoard() ? null : NOTHING;
+        }
+        return String.join(SEPARATOR, left);
     }
 
     public static How how(Placed placed) {

@@ -134,7 +134,7 @@ final class PinModelTimers {
     /** The code for a part may take a timer for itself, wherever the part is plugged on the board. */
     private void keepClaims(Controller controller) {
         Placed board = domain.node().board();
-        keepAlways(controller, board);
+        keepAlways(board);
         for (Want claimer : pins.wants()) {
             for (String use : TimerClaims.uses(claimer.placed())) {
                 Optional<Integer> timer = controller.claimed(use);
@@ -146,7 +146,7 @@ final class PinModelTimers {
     }
 
     /** What the board's own code takes, and what the builder says that the program takes besides. */
-    private void keepAlways(Controller controller, Placed board) {
+    private void keepAlways(Placed board) {
         for (TimerClaims.Made made : TimerClaims.of(domain.node(), List.of())) {
             int unit = unitOf(made.claim().timer());
             timerOf.forEach((want, timer) -> {

@@ -13,6 +13,7 @@ import inkel.core.document.Build;
 import inkel.core.document.Place;
 import inkel.core.document.RadioGroup;
 import inkel.core.document.Station;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Stations;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
@@ -93,7 +94,7 @@ final class StationNotes {
         return actions;
     }
 
-    private Fix action(String id, String key, inkel.core.document.edit.Edit edit) {
+    private Fix action(String id, String key, Edit edit) {
         Fact title = group.map(of -> Fact.of(key).with("group", of.name())).orElse(Fact.of(key));
         return Explainer.action(id, title, Fact.of("action.stations.cost"), edit);
     }

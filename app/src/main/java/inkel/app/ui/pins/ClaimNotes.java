@@ -12,7 +12,6 @@ import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
 import inkel.core.quantity.Fact;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -49,34 +48,30 @@ final class ClaimNotes {
     List<Fix> actions() {
         List<String> now = TimerClaims.uses(board);
         return board.cls().controller().map(Controller::claimable).orElse(List.of()).stream()
-                .map(use -> now.contains(use) ? without(now, use) : with(now, use))
+                .map(use -> now.contains(use) ? without(use) : with(use))
                 .toList();
     }
 
-    private Fix with(List<String> now, String use) {
-        List<String> more = new ArrayList<>(now);
-        more.add(use);
+    private Fix with(String use) {
         int timer = board.cls().controller().orElseThrow().claimed(use).orElseThrow();
         return new Fix(
                 "claim-" + use,
                 Fact.of("action.claim").with("use", named(use)),
                 Fact.of("action.claim.cost").with("timer", timer),
-                List.of(set(String.join(", ", more))));
+                List.of(set(TimerClaims.settingWith(board, use))));
     }
 
-    private Fix without(List<String> now, String use) {
-        List<String> left = new ArrayList<>(now);
-        left.remove(use);
+    private Fix without(String use) {
         return new Fix(
                 "no-claim-" + use,
                 Fact.of("fix.no_claim_of_board")
                         .with("part", board.part().name())
                         .with("use", named(use)),
                 Fact.of("action.no_claim.cost"),
-                List.of(set(left.isEmpty() ? null : String.join(", ", left))));
+                List.of(set(TimerClaims.settingWithout(board, use))));
     }
 
-    private SetSetting set(String typed) {
-        return new SetSetting(pins.node().node().id(), board.id(), Settings.CLAIMS, typed);
+    private SetSetting set(String setting) {
+        return new SetSetting(pins.node().node().id(), board.id(), Settings.CLAIMS, setting);
     }
 }

@@ -149,16 +149,14 @@ final class ClaimClashes {
         if (made.how() == How.ALWAYS) {
             return Optional.empty();
         }
-        List<String> left = new ArrayList<>(TimerClaims.uses(made.by()));
-        left.remove(made.claim().use());
+        String setting = TimerClaims.settingWithout(made.by(), made.claim().use());
         boolean isBoard = made.by().part().isBoard();
-        String typed = left.isEmpty() ? isBoard ? null : "none" : String.join(", ", left);
         return Optional.of(new Fix(
                 "no-claim-" + made.by().id(),
                 Fact.of(isBoard ? "fix.no_claim_of_board" : "fix.no_claim")
                         .with("part", made.by().part().name())
                         .with("use", named(made)),
                 Fact.of("fix.no_claim.cost"),
-                List.of(new SetSetting(pins.node().node().id(), made.by().id(), Settings.CLAIMS, typed))));
+                List.of(new SetSetting(pins.node().node().id(), made.by().id(), Settings.CLAIMS, setting))));
     }
 }
