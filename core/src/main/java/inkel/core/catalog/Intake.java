@@ -2,7 +2,9 @@ package inkel.core.catalog;
 
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Figure;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -12,6 +14,8 @@ import java.util.Optional;
  * @param way how the rail comes of it
  * @param volts what the rail then gives; absent when it passes on what comes in
  * @param rating what the rail can then give; absent when it is the usual
+ * @param drop as {@link Output#drop}
+ * @param carries as {@link Output#carries}
  */
 public record Intake(
         String pin,
@@ -19,4 +23,10 @@ public record Intake(
         Optional<Figure<Voltage>> volts,
         Optional<Figure<Current>> rating,
         Current own,
-        Regulator regulator) {}
+        Regulator regulator,
+        Optional<Range<Voltage>> drop,
+        List<String> carries) {
+    public Intake {
+        carries = List.copyOf(carries);
+    }
+}

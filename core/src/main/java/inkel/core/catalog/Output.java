@@ -2,6 +2,7 @@ package inkel.core.catalog;
 
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Figure;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +18,8 @@ import java.util.Optional;
  * @param own what the conversion itself takes, zero for a source
  * @param regulator what is known of the regulator, when one makes it
  * @param battery what is known of the battery, when it is one
+ * @param drop what a diode of the part takes off what passes through; absent where there is none
+ * @param carries what else runs through its regulator: rails of the part made from this one, and {@value #ITSELF}
  * @param orFrom other ways in, for when {@code from} is not fed; best first
  */
 public record Output(
@@ -28,8 +31,14 @@ public record Output(
         Current own,
         Regulator regulator,
         Optional<Battery> battery,
+        Optional<Range<Voltage>> drop,
+        List<String> carries,
         List<Intake> orFrom) {
+    /** Stands in {@link #carries} for what the part itself takes. */
+    public static final String ITSELF = "itself";
+
     public Output {
+        carries = List.copyOf(carries);
         orFrom = List.copyOf(orFrom);
     }
 
@@ -43,5 +52,31 @@ public record Output(
         LINEAR,
         /** A switching regulator: what goes out comes in as power, less the losses. */
         SWITCHING
+    }
+
+    /** The same rail with other volts and another rating. */
+    public Output giving(Optional<Figure<Voltage>> newVolts, Figure<Current> newRating) {
+        return new Output(pin, newVolts, newRating, from, way, own, regulator, battery, drop, carries, orFrom);
+    }
+
+    /** The same rail of another battery. */
+    public Output of(Battery other, Optional<Figure<Voltage>> newVolts) {
+        return new Output(pin, newVolts, rating, from, way, own, regulator, Optional.of(other), drop, carries, orFrom);
+    }
+
+    /** The same rail made another way. */
+    public Output through(Intake intake) {
+        return new Output(
+                pin,
+                intake.way() == Way.PASS ? Optional.empty() : intake.volts().or(() -> volts),
+                intake.rating().orElse(rating),
+                Optional.of(intake.pin()),
+                intake.way(),
+                intake.own(),
+                intake.regulator(),
+                battery,
+                intake.drop(),
+                intake.carries(),
+                orFrom);
     }
 }

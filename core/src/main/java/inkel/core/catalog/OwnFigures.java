@@ -237,16 +237,7 @@ public final class OwnFigures {
                 .map(value -> new Figure<>(Range.exactly(Voltage.ofVolts(value)), Source.YOURS));
         Optional<Figure<Current>> rating = own.value(stem + "rating", Unit.AMPERE)
                 .map(value -> new Figure<>(Range.exactly(Current.ofAmperes(value)), Source.YOURS));
-        return new Output(
-                output.pin(),
-                volts.or(output::volts),
-                rating.orElse(output.rating()),
-                output.from(),
-                output.way(),
-                output.own(),
-                output.regulator(),
-                output.battery(),
-                output.orFrom());
+        return output.giving(volts.or(output::volts), rating.orElse(output.rating()));
     }
 
     private static IoFamily family(IoFamily family, Reader own) {

@@ -74,16 +74,9 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
     /** A lead has the volts of the rail that it brings, and gives no more than that. */
     private static PartClass bringing(PartClass lead, Rail rail) {
         List<Output> outputs = lead.outputs().stream()
-                .map(output -> new Output(
-                        output.pin(),
+                .map(output -> output.giving(
                         rail.volts().map(volts -> new Figure<>(volts, Source.COMPUTED)),
-                        rail.output().rating(),
-                        output.from(),
-                        output.way(),
-                        output.own(),
-                        output.regulator(),
-                        output.battery(),
-                        output.orFrom()))
+                        rail.output().rating()))
                 .toList();
         return lead.with(lead.supplies(), outputs, lead.io(), lead.modes(), lead.pulls());
     }
@@ -140,19 +133,12 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
 
     private static Output ofCells(Output output, int count) {
         return output.battery()
-                .map(battery -> new Output(
-                        output.pin(),
+                .map(battery -> output.of(
+                        battery.ofCells(count),
                         output.volts()
                                 .map(figure -> new Figure<Voltage>(
                                         figure.range().map(volts -> volts.times((double) count / battery.cells())),
-                                        figure.source())),
-                        output.rating(),
-                        output.from(),
-                        output.way(),
-                        output.own(),
-                        output.regulator(),
-                        Optional.of(battery.ofCells(count)),
-                        output.orFrom()))
+                                        figure.source()))))
                 .orElse(output);
     }
 
@@ -191,7 +177,7 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
                             .filter(intake -> part.feeds().containsKey(intake.pin()))
                             .findFirst();
             other.ifPresent(intake -> instead.put(output.from().orElse(""), intake.pin()));
-            outputs.add(other.map(intake -> through(output, intake)).orElse(output));
+            outputs.add(other.map(output::through).orElse(output));
         }
         if (instead.isEmpty()) {
             return cls;
@@ -201,19 +187,6 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
                         mode.name(), instead.getOrDefault(mode.supply(), mode.supply()), mode.current(), mode.duty()))
                 .toList();
         return cls.with(cls.supplies(), outputs, cls.io(), modes, cls.pulls());
-    }
-
-    private static Output through(Output output, Intake intake) {
-        return new Output(
-                output.pin(),
-                intake.volts().or(output::volts),
-                intake.rating().orElse(output.rating()),
-                Optional.of(intake.pin()),
-                intake.way(),
-                intake.own(),
-                intake.regulator(),
-                output.battery(),
-                output.orFrom());
     }
 
     /** What the builder chose for a setting; empty when nothing was chosen. */

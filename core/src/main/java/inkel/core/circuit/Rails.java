@@ -325,8 +325,22 @@ final class Rails {
                                 ? new Figure<>(fed.range().map(Rails::behindDiode), Source.COMPUTED)
                                 : fed));
         return output.way() == Output.Way.PASS
-                ? in
+                ? in.map(fed -> dropped(fed, output.drop()))
                 : in.flatMap(fed -> output.volts().map(figure -> regulated(figure, fed.range(), output)));
+    }
+
+    private static Figure<Voltage> dropped(Figure<Voltage> in, Optional<Range<Voltage>> drop) {
+        if (drop.isEmpty()) {
+            return in;
+        }
+        Range<Voltage> off = drop.get();
+        Range<Voltage> volts = in.range();
+        return new Figure<>(
+                new Range<>(
+                        volts.lowest().minus(off.highest()),
+                        volts.expected().minus(off.expected()),
+                        volts.highest().minus(off.lowest())),
+                Source.COMPUTED);
     }
 
     private static Voltage behindDiode(Voltage volts) {

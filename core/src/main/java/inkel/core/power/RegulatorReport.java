@@ -7,9 +7,11 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
 import inkel.core.formula.RegulatorHeat;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Power;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Temperature;
@@ -91,14 +93,35 @@ public record RegulatorReport(NodeCircuit node, Placed placed, Rail rail, Supply
                 rail.output().volts().map(figure -> figure.range().lowest()).orElse(Voltage.ZERO);
         if (isLinear() || regulator().efficiency().isEmpty()) {
             return RegulatorHeat.linear(
-                    in.highest(), out, rail.average(), rail.output().own());
+                    in.highest(), out, carried(), rail.output().own());
         }
         return RegulatorHeat.switching(
                 in.highest(),
                 out,
-                rail.average(),
+                carried(),
                 rail.output().own(),
                 regulator().efficiency().get());
+    }
+
+    /** What runs through it on average: its own rail, rails of the part made from that one, and the part itself. */
+    public Current carried() {
+        return rail.average().plus(beside());
+    }
+
+    /** What runs through it besides what hangs on its rail. */
+    private Current beside() {
+        double amperes = 0;
+        for (String what : rail.output().carries()) {
+            if (what.equals(Output.ITSELF)) {
+                amperes += placed.cls().average(supply.pin()).amperes();
+            } else {
+                amperes += node.rail(new Endpoint(placed.id(), what))
+                        .map(made -> made.average().plus(made.output().own()))
+                        .orElse(Current.ZERO)
+                        .amperes();
+            }
+        }
+        return Current.ofAmperes(amperes);
     }
 
     /** How hot its junction gets; absent when the class does not tell how it sheds heat. */
@@ -124,12 +147,13 @@ public record RegulatorReport(NodeCircuit node, Placed placed, Rail rail, Supply
         }
         Voltage out =
                 rail.output().volts().map(figure -> figure.range().lowest()).orElse(Voltage.ZERO);
-        return Optional.of(RegulatorHeat.mostLinear(
+        Current most = RegulatorHeat.mostLinear(
                 in.highest(),
                 out,
                 rail.output().own(),
                 ambient(),
                 regulator().thetaCelsiusPerWatt().getAsDouble(),
-                regulator().junctionMax().get()));
+                regulator().junctionMax().get());
+        return Optional.of(Quantity.larger(Current.ZERO, most.minus(beside())));
     }
 }

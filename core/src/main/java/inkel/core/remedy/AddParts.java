@@ -1,9 +1,11 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -104,21 +106,32 @@ public final class AddParts {
     }
 
     /**
-     * A rail that suits and has room for the part's peak: the one that the board's own signals hang on, so that levels match;
-     * else the one nearest to the typical voltage, and of those the one with most room.
+     * A rail that usually suits and has room for the part's peak: the one that the board's own signals hang on, so that
+     * levels match; else one that a wire reaches rather than what is plugged into the board, then the one nearest to the
+     * typical voltage, one that suits at its ends too, and of those the one with most room.
      */
     private static Optional<Rail> bestRail(NodeCircuit circuit, PartClass cls, Supply supply) {
         Voltage wanted = supply.range().range().expected();
         Set<Endpoint> logic = logicRails(circuit);
+        boolean hasSignals = cls.signals().findAny().isPresent();
         return circuit.rails().stream()
                 .filter(rail -> rail.volts()
-                        .filter(volts -> FeedFixes.fits(volts, supply))
+                        .filter(volts -> FeedFixes.fits(volts.usual(), supply))
                         .isPresent())
                 .filter(rail -> !cls.peak(supply.pin()).isAbove(rail.room()))
-                .min(Comparator.<Rail, Boolean>comparing(rail -> !logic.contains(rail.id())
-                                || cls.signals().findAny().isEmpty())
+                .min(Comparator.<Rail, Boolean>comparing(rail -> !hasSignals || !logic.contains(rail.id()))
+                        .thenComparing(rail -> isPlugged(circuit, rail.id()))
                         .thenComparingDouble(rail ->
                                 Math.abs(rail.volts().orElseThrow().expected().volts() - wanted.volts()))
+                        .thenComparing(rail -> !FeedFixes.fits(rail.volts().orElseThrow(), supply))
                         .thenComparing(Comparator.comparing(Rail::room).reversed()));
+    }
+
+    /** Whether a rail goes into a socket of the board. */
+    private static boolean isPlugged(NodeCircuit circuit, Endpoint rail) {
+        Placed board = circuit.board();
+        return board.cls().pins().stream()
+                .filter(Pin::isSocket)
+                .anyMatch(pin -> rail.equals(board.part().feeds().get(pin.label())));
     }
 }

@@ -132,7 +132,7 @@ class RuleDetailsTest {
         assertEquals(
                 3, ids(finding).stream().filter(id -> id.startsWith("move-")).count());
         Finding low = RuleKit.firesAt(
-                Builds.classic().part("buffer", "buffer-8", "VCC=board.3V3"), "pins.input_floats", "buffer.OE");
+                Builds.classic().part("buffer", "buffer-8", "VCC=board.3V3"), "pins.input_floats", "buffer.OE1");
         assertEquals("fix.tie_to_ground", low.fixes().get(0).title().key());
         Finding unfed =
                 RuleKit.firesAt(Builds.classic().part("reader", "tag-reader-spi"), "pins.input_floats", "reader.RST");

@@ -50,10 +50,10 @@ class IntakeTest {
     }
 
     @Test
-    void theUsualWayIsTakenWhileItIsFed() {
+    void theRegulatorWinsOverThePortWhileBothAreFed() {
         Builds build = Builds.classic().part("wall", "wall-supply-9v").boardAlso("VIN", "wall.+");
-        assertEquals(4.75, lowest(build, "board.5V"), 1e-9, "the port's");
-        assertEquals(0, peak(build, "wall.+"), 1e-9);
+        assertEquals(4.8, lowest(build, "board.5V"), 1e-9, "the regulator's");
+        assertEquals(0, peak(build, "usb.5V"), 1e-9);
     }
 
     @Test
@@ -67,13 +67,14 @@ class IntakeTest {
 
     @Test
     void theAirAroundItIsTheBuildersToSay() {
-        // (12.4 − 4.8) V · 20 mA + 12.4 V · 6 mA = 226.4 mW; 65 °C/W: 14.7 °C above the air.
+        // (12.4 − 4.8) V · (20 mA of the sensor, 60 mA of the board, 1 mA of the small regulator) + 12.4 V · 6 mA
+        // = 690 mW; 65 °C/W: 44.85 °C above the air.
         Builds build = Builds.classic()
                 .part("wall", "wall-supply-12v")
                 .boardOnly("VIN", "wall.+")
                 .part("level", "water-level", "+=board.5V");
-        assertEquals(40 + 14.716, junction(build), 1e-3);
-        assertEquals(60 + 14.716, junction(build.setting("board", "ambient", "60 °C")), 1e-3);
+        assertEquals(40 + 44.85, junction(build), 1e-3);
+        assertEquals(60 + 44.85, junction(build.setting("board", "ambient", "60 °C")), 1e-3);
     }
 
     private static double junction(Builds build) {

@@ -91,8 +91,8 @@ class BetweenTest {
         List<String> ids = WireList.of(up.reports().circuit().nodes().get(0)).steps().stream()
                 .map(step -> step.id())
                 .toList();
-        assertTrue(ids.contains("board.D8#20 > buffer.Y1#12"), ids.toString());
-        assertTrue(ids.contains("buffer.A1#1 > modem.TXD#4"), ids.toString());
+        assertTrue(ids.contains("board.D8#24 > buffer.Y1#13"), ids.toString());
+        assertTrue(ids.contains("buffer.A1#2 > modem.TXD#5"), ids.toString());
     }
 
     @Test

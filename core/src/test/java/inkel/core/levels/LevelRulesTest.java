@@ -167,13 +167,13 @@ class LevelRulesTest {
 
     @Test
     void withinTheAbsoluteButAboveTheRecommendedIsThin() {
-        // A board on 5.4 V drives up to that; the radio is meant for 5.25 V at most and survives 5.5 V.
+        // A board on 5.6 V drives up to that; the buffer's inputs are meant for 5.5 V at most and survive 6.5 V.
         List<Finding> thin = Builds.classic()
                 .part("bench", "bench-supply")
-                .setting("bench", "volts", "5.4 V")
+                .setting("bench", "volts", "5.6 V")
                 .boardFrom("bench.+")
-                .part("radio", "packet-radio", "VCC=board.3V3")
-                .wire("radio.MOSI", "board.D11")
+                .part("buffer", "buffer-8", "VCC=board.3V3")
+                .wire("buffer.OE1", "board.D11")
                 .findings("levels.thin");
         assertEquals(1, thin.size());
         assertEquals("levels.thin.above_recommended", thin.get(0).sentence().key());

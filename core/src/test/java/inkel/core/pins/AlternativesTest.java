@@ -116,7 +116,7 @@ class AlternativesTest {
         for (int i = 1; i < 4; i++) {
             assertEquals(1, Math.abs(together.get(i) - together.get(i - 1)), together.toString());
         }
-        assertEquals(List.of(108, 114, 109, 112), stepper(""), "D8, D2, D7, D4: without a wish what is there stays");
+        assertEquals(List.of(110, 116, 111, 114), stepper(""), "D8, D2, D7, D4: without a wish what is there stays");
     }
 
     @Test

@@ -74,7 +74,8 @@ class PinCodesTest {
                         Builds.classic().part("buffer", "buffer-8", "VCC=board.3V3"),
                         Builds.classic()
                                 .part("buffer", "buffer-8", "VCC=board.3V3")
-                                .wire("buffer.OE", "board.GND")),
+                                .wire("buffer.OE1", "board.GND")
+                                .wire("buffer.OE2", "board.GND")),
                 Arguments.of(
                         "spi.no_select",
                         radioAndReader().wire("radio.CSN", "board.D10"),

@@ -111,13 +111,13 @@ class PlannerTest {
         Builds two = Builds.classic()
                 .part("one", "buffer-8", "VCC=board.3V3")
                 .part("two", "buffer-8", "VCC=board.3V3")
-                .hold("one.OE", "board.D7")
-                .hold("two.OE", "board.D7");
+                .hold("one.OE1", "board.D7")
+                .hold("two.OE1", "board.D7");
         RuleKit.quiet(two, "pins.two_drivers");
         Plan plan = plan(two);
         assertTrue(plan.placed());
-        assertEquals("board.D7", places(plan).get("one.OE"));
-        assertEquals("board.D7", places(plan).get("two.OE"));
+        assertEquals("board.D7", places(plan).get("one.OE1"));
+        assertEquals("board.D7", places(plan).get("two.OE1"));
         // What talks there too is another matter.
         Builds talking = two.part("handset", "infrared-receiver", "VS=board.5V").hold("handset.OUT", "board.D7");
         RuleKit.fires(talking, "pins.two_drivers");

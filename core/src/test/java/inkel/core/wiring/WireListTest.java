@@ -60,7 +60,7 @@ class WireListTest {
                 .wire("handset.OUT", "board.D4")
                 .build());
         assertEquals(
-                List.of("board.GND#4 > handset.GND#2", "board.5V#3 > handset.VS#3", "board.D4#24 > handset.OUT#1"),
+                List.of("board.GND#6 > handset.GND#2", "board.5V#5 > handset.VS#3", "board.D4#28 > handset.OUT#1"),
                 ids(list));
         assertEquals(WireColour.BLACK, list.steps().get(0).colour());
         assertEquals(WireColour.RED, list.steps().get(1).colour());
@@ -74,10 +74,10 @@ class WireListTest {
                 .build());
         assertEquals(
                 List.of(
-                        "board.GND#4 > row ground",
+                        "board.GND#6 > row ground",
                         "row ground > one.GND#2",
                         "row ground > two.GND#2",
-                        "board.5V#3 > row board.5V",
+                        "board.5V#5 > row board.5V",
                         "row board.5V > one.VS#3",
                         "row board.5V > two.VS#3"),
                 ids(list));
@@ -152,7 +152,7 @@ class WireListTest {
                 .orElseThrow();
         assertEquals("adc.SDA#4 > adc.ADDR#5", strap.id());
         assertEquals(WireColour.BLUE, strap.colour(), "that of the data wire");
-        assertEquals("board.GND#4 > adc.GND#2", list.steps().get(0).id(), "no ground row is wanted for it");
+        assertEquals("board.GND#6 > adc.GND#2", list.steps().get(0).id(), "no ground row is wanted for it");
     }
 
     @Test
@@ -168,7 +168,7 @@ class WireListTest {
                 .build());
         assertEquals(
                 List.of(
-                        "board.GND#4 > row ground",
+                        "board.GND#6 > row ground",
                         "row ground > usb.GND#2",
                         "row ground > reg.GND#2",
                         "usb.5V#1 > reg.IN#1"),
@@ -212,14 +212,14 @@ class WireListTest {
         assertEquals(0, of(plugged).openCount());
         Build moved = new SetWire(Builds.NODE, Wire.placed(end("handset.OUT"), end("board.D7"))).apply(plugged);
         WireList list = of(moved);
-        assertEquals(Set.of("board.D4#24 > handset.OUT#1"), list.toUnplug());
+        assertEquals(Set.of("board.D4#28 > handset.OUT#1"), list.toUnplug());
         assertEquals(2, list.openCount(), "one to pull and one to plug");
         assertFalse(list.next().orElseThrow().plugged());
     }
 
-    // Counted on the class: 16 pins on the right of the classic board from the USB end, 12 on the left.
+    // Counted on the class: 18 holes on the right of the classic board from the USB end, 14 on the left.
     @ParameterizedTest(name = "{0}: {1} {2} and {3}")
-    @CsvSource({"D13, right, 3, 14", "D0, right, 16, 1", "5V, left, 3, 10", "A5, left, 12, 1", "RST, left, 1, 12"})
+    @CsvSource({"D13, right, 5, 14", "D0, right, 18, 1", "5V, left, 5, 10", "A5, left, 14, 1", "RST, left, 3, 12"})
     void placesAreCountedFromBothEnds(String label, String row, int fromStart, int fromEnd) {
         var cls = Builds.CATALOG.get("board-classic-5v");
         int index = cls.pins().indexOf(cls.pin(label).orElseThrow());

@@ -8,8 +8,10 @@ import inkel.core.catalog.Regulator;
 import inkel.core.catalog.Supply;
 import inkel.core.io.json.Fields;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -39,6 +41,8 @@ final class SupplyFields {
                 output.has("own") ? output.quantity("own", Unit.AMPERE, CURRENT) : Current.ZERO,
                 output.object("regulator").map(SupplyFields::regulator).orElse(Regulator.UNKNOWN),
                 output.object("battery").map(SupplyFields::battery),
+                drop(output),
+                output.texts("carries"),
                 output.objects("or_from").stream().map(SupplyFields::intake).toList());
     }
 
@@ -57,7 +61,15 @@ final class SupplyFields {
                 intake.has("volts") ? Optional.of(intake.figure("volts", Unit.VOLT, VOLTS)) : Optional.empty(),
                 intake.has("rating") ? Optional.of(intake.figure("rating", Unit.AMPERE, CURRENT)) : Optional.empty(),
                 intake.has("own") ? intake.quantity("own", Unit.AMPERE, CURRENT) : Current.ZERO,
-                intake.object("regulator").map(SupplyFields::regulator).orElse(Regulator.UNKNOWN));
+                intake.object("regulator").map(SupplyFields::regulator).orElse(Regulator.UNKNOWN),
+                drop(intake),
+                intake.texts("carries"));
+    }
+
+    private static Optional<Range<Voltage>> drop(Fields way) {
+        return way.has("drop")
+                ? Optional.of(way.<Voltage>figure("drop", Unit.VOLT, "0.3 V").range())
+                : Optional.empty();
     }
 
     static Regulator regulator(Fields regulator) {

@@ -34,7 +34,7 @@ public final class RegulatorHotRule implements Rule<PowerReport> {
         return Finding.of(INFO, regulator.node().place(regulator.rail().id()))
                 .with("rail", RailNames.of(regulator.node(), regulator.rail().id()))
                 .number("input_highest", regulator.in().highest(), Source.COMPUTED)
-                .number("average", regulator.rail().average(), Source.COMPUTED)
+                .number("average", regulator.carried(), Source.COMPUTED)
                 .number("loss", regulator.loss(), Source.COMPUTED)
                 .number("ambient", regulator.ambient(), regulator.ambientSource())
                 .number("junction", regulator.junction().orElseThrow(), Source.COMPUTED)
@@ -46,9 +46,6 @@ public final class RegulatorHotRule implements Rule<PowerReport> {
     private static List<Fix> lessLoad(RegulatorReport regulator, PowerReport report) {
         Current most = regulator.mostForHeat().orElse(Current.ZERO);
         return LoadFixes.ofAverage(
-                regulator.node(),
-                regulator.rail(),
-                report,
-                regulator.rail().average().minus(most));
+                regulator.node(), regulator.rail(), report, regulator.carried().minus(most));
     }
 }

@@ -39,8 +39,11 @@ public final class TwoSourcesRule implements Rule<PowerReport> {
             fixes.add(takeOff(twice, twice.pins().get(i)));
         }
         fixes.add(1, diode(twice));
-        return Finding.of(INFO, twice.node().place(rail))
-                .with("rail", RailNames.of(twice.node(), rail))
+        Finding.Builder finding = Finding.of(INFO, twice.node().place(rail));
+        if (twice.isCharging()) {
+            finding.variant("charges");
+        }
+        return finding.with("rail", RailNames.of(twice.node(), rail))
                 .with("one", feedOf(twice, twice.pins().get(0)))
                 .with("other", feedOf(twice, twice.pins().get(1)))
                 .fixes(() -> fixes)
