@@ -50,7 +50,9 @@ public final class WireWords {
         Placed placed = part(pin);
         HeaderPlace place = HeaderPlace.of(placed.cls(), pin.index());
         boolean isUsb = placed.cls().from().equals("usb");
-        String counted = Words.say(Fact.of("wire.place." + place.row())
+        String row = "wire.place." + place.row();
+        String counted = Words.say(Fact.of(Words.has(row) ? row : "wire.place.other")
+                .with("row", place.row())
                 .with("colour", colour(placed, pin))
                 .with("start", ordinal(place.fromStart()))
                 .with("mark", Words.get(isUsb ? "wire.mark.usb" : "wire.mark.first"))

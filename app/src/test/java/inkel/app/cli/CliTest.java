@@ -117,7 +117,7 @@ class CliTest {
             if (pin.get("part").asText().equals("radio")
                     && pin.get("signal").asText().equals("SCK")) {
                 assertEquals("D13", pin.get("pin").asText());
-                assertEquals("right 3", pin.get("position").asText());
+                assertEquals("right 5", pin.get("position").asText());
                 assertEquals("fixed", pin.get("how").asText());
             }
         }
@@ -282,7 +282,7 @@ class CliTest {
             assertTrue(records.stream()
                     .anyMatch(row -> row.get("from").equals("Board D13")
                             && row.get("to").equals("Packet radio SCK")
-                            && row.get("from_place").equals("right row, 3rd from the USB end, 14th from the far end")));
+                            && row.get("from_place").equals("right row, 5th from the USB end, 14th from the far end")));
         }
         assertEquals(2, run("export", LOCKS, "--as", "wires.doc").code());
     }

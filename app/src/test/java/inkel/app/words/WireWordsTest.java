@@ -19,7 +19,7 @@ class WireWordsTest {
     private static Terminal.OnPin pin(String part, String label) {
         Placed placed = NODE.part(part).orElseThrow();
         int index = placed.cls().pins().indexOf(placed.cls().pin(label).orElseThrow());
-        return new Terminal.OnPin(new Endpoint(part, label), index);
+        return new Terminal.OnPin(new Endpoint(part, label), index, 1);
     }
 
     @ParameterizedTest(name = "{0} {1}")
@@ -27,11 +27,11 @@ class WireWordsTest {
             delimiter = '|',
             textBlock =
                     """
-            board   | D11   | Board D11                | right row, 5th from the USB end, 12th from the far end
-            board   | 3V3   | Board 3V3                | left row, 2nd from the USB end, 11th from the far end
-            board   | D13   | Board D13                | right row, 3rd from the USB end, 14th from the far end
-            radio   | MOSI  | Packet radio MOSI        | 6th pin from the marked end, 3rd from the other end
-            radio   | GND   | Packet radio GND         | 1st pin from the marked end, 8th from the other end
+            board   | D11   | Board D11                | right row, 7th from the USB end, 12th from the far end
+            board   | 3V3   | Board 3V3                | left row, 4th from the USB end, 11th from the far end
+            board   | D13   | Board D13                | right row, 5th from the USB end, 14th from the far end
+            radio   | MOSI  | Packet radio MOSI        | header pin 6: even row, 3rd from the marked end, 2nd from the far end
+            radio   | GND   | Packet radio GND         | header pin 1: odd row, 1st from the marked end, 4th from the far end
             shifter | HV4   | Level shifter HV4        | right row, 6th from the marked end, 1st from the far end
             driver  | CH0   | 16-way servo driver CH0  | in its own socket
             """)

@@ -26,15 +26,15 @@ public record Drive(
     /** A small transistor that is fully on leaves at most this much. */
     private static final Voltage SATURATED = Voltage.ofMillivolts(400);
 
-    /** The pull-up to the highest rail decides what an open-drain wire can reach. */
+    /** The pull-ups together decide what an open-drain wire can reach: see {@link PullUp#together}. */
     public static Optional<Drive> pulled(IoFamily says, Range<Voltage> at, List<PullUp> pulls, double share) {
-        Optional<PullUp> decides = PullUp.highest(pulls);
-        if (decides.isEmpty()) {
+        Optional<Range<Voltage>> reach = PullUp.together(pulls);
+        if (reach.isEmpty()) {
             return Optional.empty();
         }
         Voltage vol = says.signalLow().orElseThrow().at(at.highest()).times(share);
-        Voltage low = decides.get().volts().lowest().times(share);
-        Voltage high = decides.get().volts().highest().times(share);
+        Voltage low = reach.get().lowest().times(share);
+        Voltage high = reach.get().highest().times(share);
         return Optional.of(new Drive(low, high, vol, low, high, low));
     }
 

@@ -312,7 +312,7 @@ public final class NodeCircuit {
         return plugged.contains(pin);
     }
 
-    /** The pins that ids of plugged wires name: {@code board.D9#21 > radio.CE#3}. */
+    /** The pins that ids of plugged wires name: {@code board.D9@1 > radio.CE@1}. */
     private static Set<Endpoint> pluggedPins(Node node) {
         Set<Endpoint> pins = new HashSet<>();
         for (String id : node.plugged()) {
@@ -327,7 +327,7 @@ public final class NodeCircuit {
     }
 
     private static void addPin(String end, Set<Endpoint> pins) {
-        int number = end.lastIndexOf('#');
+        int number = end.lastIndexOf('@');
         if (number >= 0) {
             Endpoint.parse(end.substring(0, number)).ifPresent(pins::add);
         }

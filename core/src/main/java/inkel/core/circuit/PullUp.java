@@ -1,10 +1,15 @@
 package inkel.core.circuit;
 
+import inkel.core.catalog.Pull;
+import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A pull-up on a wire.
@@ -13,8 +18,40 @@ import java.util.Optional;
  * @param volts where it reaches
  * @param rail the rail it hangs on; empty where the part makes its own
  */
-public record PullUp(Endpoint at, Range<Voltage> volts, Optional<Endpoint> rail) {
-    /** The one that decides what an open-drain wire reaches. */
+public record PullUp(Endpoint at, Range<Voltage> volts, Resistance resistance, Optional<Endpoint> rail) {
+    /** A pull-up of a part as it is in a build; empty while what it hangs on is not fed. */
+    public static Optional<PullUp> of(NodeCircuit node, Placed placed, Pull pull) {
+        Endpoint pin = new Endpoint(placed.id(), pull.pin());
+        Optional<Rail> rail =
+                node.railOf(placed, pull.supply()).or(() -> node.rail(new Endpoint(placed.id(), pull.supply())));
+        return rail.flatMap(fed -> fed.volts()
+                .map(volts -> pull.volts().isPresent()
+                        ? new PullUp(pin, Range.exactly(pull.volts().get()), pull.resistance(), Optional.empty())
+                        : new PullUp(pin, volts, pull.resistance(), Optional.of(fed.id()))));
+    }
+
+    /** The pull-ups that are joined to a pin that wires go to: behind a shifter only those of the shifter itself. */
+    public static Stream<Soldered> on(NodeCircuit node, Endpoint target) {
+        return Stream.concat(
+                        Stream.of(target),
+                        node.nets().getOrDefault(target, List.of()).stream()
+                                .flatMap(wire -> joined(node, wire).stream()))
+                .flatMap(end -> node.part(end.part()).stream().flatMap(placed -> placed.cls().pulls().stream()
+                        .filter(pull -> pull.pin().equals(end.pin()))
+                        .map(pull -> new Soldered(placed, pull))));
+    }
+
+    /** Where a wire's own end, or that of a shifter in it, is joined to the pin it goes to. */
+    public static Optional<Endpoint> joined(NodeCircuit node, Wire wire) {
+        return node.between(wire.from()).orElse(null) instanceof Between.ShifterWay way
+                ? ShifterSides.facing(node, way, wire).map(ShifterSides.Facing::target)
+                : Optional.of(wire.from());
+    }
+
+    /** A pull-up of a class, and the part that brings it. */
+    public record Soldered(Placed placed, Pull pull) {}
+
+    /** The one that reaches highest. */
     public static Optional<PullUp> highest(List<PullUp> pulls) {
         PullUp highest = null;
         for (PullUp pull : pulls) {
@@ -24,5 +61,29 @@ public record PullUp(Endpoint at, Range<Voltage> volts, Optional<Endpoint> rail)
             }
         }
         return Optional.ofNullable(highest);
+    }
+
+    /**
+     * What pull-ups to one or several supplies make of a wire that nobody pulls low: V = Σ(Vᵢ/Rᵢ) / Σ(1/Rᵢ), by the
+     * theorem of Millman. Empty when there is none.
+     */
+    public static Optional<Range<Voltage>> together(List<PullUp> pulls) {
+        double siemens = 0;
+        double lowest = 0;
+        double expected = 0;
+        double highest = 0;
+        for (PullUp pull : pulls) {
+            double through = 1 / pull.resistance().ohms();
+            siemens += through;
+            lowest += through * pull.volts().lowest().volts();
+            expected += through * pull.volts().expected().volts();
+            highest += through * pull.volts().highest().volts();
+        }
+        return pulls.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Range<>(
+                        Voltage.ofVolts(lowest / siemens),
+                        Voltage.ofVolts(expected / siemens),
+                        Voltage.ofVolts(highest / siemens)));
     }
 }

@@ -25,7 +25,7 @@ import java.util.Optional;
  * @param to the receiver
  * @param between what stands in the wire
  * @param pulledBy the pull-up that makes the high of an open-drain wire; empty where the driver makes it
- * @param isOnlyAtTheEnds whether what is wrong is wrong only when both supplies are at their ends
+ * @param mildness whether what is wrong is only to be looked at, and why
  */
 public record Link(
         NodeCircuit node,
@@ -35,10 +35,15 @@ public record Link(
         Optional<Between> between,
         Optional<PullUp> pulledBy,
         LevelCheck check,
-        boolean isOnlyAtTheEnds) {
-    /** How it fares; what is wrong only at the ends of both supplies is thin. */
+        Mildness mildness) {
+    /** How it fares; what is only to be looked at is thin. */
     public Verdict verdict() {
-        return isOnlyAtTheEnds ? Verdict.THIN : check.verdict();
+        return mildness != Mildness.NONE ? Verdict.THIN : check.verdict();
+    }
+
+    /** Whether what is wrong is wrong only when both supplies are at their ends. */
+    public boolean isOnlyAtTheEnds() {
+        return mildness == Mildness.AT_THE_ENDS;
     }
 
     /** Where the high that arrives comes from: a reading, the figures of the driver, or these at a supply of another. */

@@ -117,7 +117,17 @@ final class NodeLevels {
         Drive.pulled(family.get(), at.get(), List.of(pull.get()), 1)
                 .map(drive -> drive.against(family.get(), at.get(), hangsOn(pull, driver)))
                 .filter(check -> check.verdict() == Verdict.HARMS)
-                .ifPresent(check -> links.add(new Link(node, signal, pulledAt, driver, between, pull, check, false)));
+                .ifPresent(check ->
+                        links.add(new Link(node, signal, pulledAt, driver, between, pull, check, Mildness.NONE)));
+    }
+
+    private boolean hangOn(List<PullUp> pulls, Endpoint end) {
+        for (PullUp pull : pulls) {
+            if (!hangsOn(Optional.of(pull), end)) {
+                return false;
+            }
+        }
+        return !pulls.isEmpty();
     }
 
     private boolean hangsOn(Optional<PullUp> pull, Endpoint end) {
@@ -159,7 +169,7 @@ final class NodeLevels {
                         || node.pin(signal.endpoint()).orElseThrow().use().isTwoWay());
         Optional<PullUp> decides = isPulled ? PullUp.highest(pulls) : Optional.empty();
         boolean isSameRail =
-                isOfListener(between) || (isPulled ? hangsOn(decides, receiver) : node.isOneRail(driver, receiver));
+                isOfListener(between) || (isPulled ? hangOn(pulls, receiver) : node.isOneRail(driver, receiver));
         Reading reading = arrives ? node.reading(signal.endpoint()) : Reading.NONE;
         Wiring wiring = new Wiring(says.get(), hears.get(), between, isPulled, share, isSameRail, reading);
         Optional<LevelCheck> worst = wiring.at(saysAt.get(), hearsAt.get(), pulls);
@@ -167,16 +177,27 @@ final class NodeLevels {
             return; // nothing makes a high: a finding of its own
         }
         boolean isWrong = worst.get().verdict() == Verdict.HARMS || worst.get().verdict() == Verdict.NOT_READ;
-        boolean isOnlyAtTheEnds = isWrong
-                && wiring.at(saysAt.get().usual(), hearsAt.get().usual(), usual(pulls))
-                        .filter(worst.get()::isOnlyAtTheEnds)
-                        .isPresent();
-        links.add(new Link(node, signal, driver, receiver, between, decides, worst.get(), isOnlyAtTheEnds));
+        Mildness mildness = isWrong
+                ? wiring.at(saysAt.get().usual(), hearsAt.get().usual(), usual(pulls))
+                        .map(usual -> mildness(worst.get(), usual, isPulled))
+                        .orElse(Mildness.NONE)
+                : Mildness.NONE;
+        links.add(new Link(node, signal, driver, receiver, between, decides, worst.get(), mildness));
+    }
+
+    private static Mildness mildness(LevelCheck worst, LevelCheck usual, boolean isPulled) {
+        if (worst.isOnlyAtTheEnds(usual)) {
+            return Mildness.AT_THE_ENDS;
+        }
+        boolean isClamped = isPulled
+                && worst.verdict() == Verdict.HARMS
+                && !usual.headroom().isBelow(LevelCheck.CLAMPED.times(-1));
+        return isClamped ? Mildness.WITHIN_A_CLAMP : Mildness.NONE;
     }
 
     private static List<PullUp> usual(List<PullUp> pulls) {
         return pulls.stream()
-                .map(pull -> new PullUp(pull.at(), pull.volts().usual(), pull.rail()))
+                .map(pull -> new PullUp(pull.at(), pull.volts().usual(), pull.resistance(), pull.rail()))
                 .toList();
     }
 
@@ -222,7 +243,7 @@ final class NodeLevels {
         if (known == null) {
             known = new ArrayList<>(pullsAt(target));
             for (Wire wire : net) {
-                Optional<Endpoint> end = joined(wire);
+                Optional<Endpoint> end = PullUp.joined(node, wire);
                 if (end.isPresent()) {
                     known.addAll(pullsAt(end.get()));
                 }
@@ -230,13 +251,6 @@ final class NodeLevels {
             ofNets.put(target, known);
         }
         return known;
-    }
-
-    private Optional<Endpoint> joined(Wire wire) {
-        Optional<Between> between = node.between(wire.from());
-        return between.isPresent() && between.get() instanceof Between.ShifterWay way
-                ? ShifterSides.facing(node, way, wire).map(ShifterSides.Facing::target)
-                : Optional.of(wire.from());
     }
 
     private List<PullUp> pullsAt(Endpoint pin) {
@@ -248,19 +262,10 @@ final class NodeLevels {
         for (Placed placed : node.parts()) {
             for (Pull pull : placed.cls().pulls()) {
                 Endpoint pin = new Endpoint(placed.id(), pull.pin());
-                reach(node, placed, pull, pin).ifPresent(found -> all.computeIfAbsent(pin, at -> new ArrayList<>())
+                PullUp.of(node, placed, pull).ifPresent(found -> all.computeIfAbsent(pin, at -> new ArrayList<>())
                         .add(found));
             }
         }
         return all;
-    }
-
-    private static Optional<PullUp> reach(NodeCircuit node, Placed placed, Pull pull, Endpoint pin) {
-        Optional<Rail> rail =
-                node.railOf(placed, pull.supply()).or(() -> node.rail(new Endpoint(placed.id(), pull.supply())));
-        return rail.flatMap(fed -> fed.volts()
-                .map(volts -> pull.volts().isPresent()
-                        ? new PullUp(pin, Range.exactly(pull.volts().get()), Optional.empty())
-                        : new PullUp(pin, volts, Optional.of(fed.id()))));
     }
 }

@@ -1,18 +1,17 @@
 package inkel.core.pins;
 
 import inkel.core.catalog.I2cNeed;
-import inkel.core.catalog.Pull;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.circuit.Rail;
+import inkel.core.circuit.PullUp;
 import inkel.core.document.Endpoint;
-import inkel.core.document.Wire;
 import inkel.core.formula.I2cPullup;
 import inkel.core.formula.I2cTime;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
@@ -30,7 +29,8 @@ import java.util.stream.Stream;
  * @param pulls the pull-ups on SDA; SCL has the same
  * @param behind parts that are reached over it through a multiplexer
  */
-public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<PulledBy> pulls, List<Placed> behind) {
+public record I2cBus(
+        NodeCircuit node, Endpoint line, List<Placed> parts, List<PullUp.Soldered> pulls, List<Placed> behind) {
     /** Above this share of the time the rest of the program waits for the bus. */
     public static final Share MOST_USE = Share.ofPercent(70);
 
@@ -52,16 +52,13 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
         behind = List.copyOf(behind);
     }
 
-    /** A pull-up and the part it is soldered on. */
-    public record PulledBy(Placed placed, Resistance resistance) {}
-
     static List<I2cBus> of(NodePins pins) {
         return pins.i2cBuses().entrySet().stream()
                 .map(bus -> new I2cBus(
                         pins.node(),
                         bus.getKey(),
                         bus.getValue(),
-                        pullsOn(pins.node(), bus.getKey()),
+                        PullUp.on(pins.node(), bus.getKey()).toList(),
                         behind(pins, bus.getValue())))
                 .toList();
     }
@@ -74,36 +71,18 @@ public record I2cBus(NodeCircuit node, Endpoint line, List<Placed> parts, List<P
                 .toList();
     }
 
-    private static List<PulledBy> pullsOn(NodeCircuit node, Endpoint line) {
-        Stream<Endpoint> ends = Stream.concat(
-                Stream.of(line),
-                node.nets().getOrDefault(line, List.of()).stream().map(Wire::from));
-        return ends.flatMap(end -> node.part(end.part()).stream().flatMap(placed -> placed.cls().pulls().stream()
-                        .filter(pull -> pull.pin().equals(end.pin()))
-                        .map(Pull::resistance)
-                        .map(ohms -> new PulledBy(placed, ohms))))
-                .toList();
-    }
-
     /** All pull-ups in parallel; empty when there is none. */
     public Optional<Resistance> pull() {
-        return pulls.stream().map(PulledBy::resistance).reduce(Resistance::parallelTo);
+        return pulls.stream().map(pull -> pull.pull().resistance()).reduce(Resistance::parallelTo);
     }
 
-    /** The highest rail of the parts on it, which the pull-ups reach for at the worst. */
+    /** What the wire is pulled to at the most; without a pull-up that is fed, what the board's own rail reaches. */
     public Optional<Voltage> volts() {
-        return pulls.stream()
-                .flatMap(pull -> pull.placed().cls().supplies().stream()
-                        .flatMap(supply -> node.railOf(pull.placed(), supply.pin()).stream()))
-                .flatMap(rail -> rail.volts().stream())
-                .map(volts -> volts.highest())
-                .max(Comparator.naturalOrder())
-                .or(() -> node.rails().stream()
-                        .filter(rail -> rail.id().part().equals(node.board().id()))
-                        .map(Rail::volts)
-                        .flatMap(Optional::stream)
-                        .map(volts -> volts.highest())
-                        .findFirst());
+        List<PullUp> fed = pulls.stream()
+                .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
+                .toList();
+        return PullUp.together(fed).map(Range::highest).or(() -> node.ioVolts(line)
+                .map(Range::highest));
     }
 
     /** 10 pF for each device, the board's pin with them, the wires, and the rows of the breadboard. */

@@ -10,6 +10,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.formula.LevelCheck;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.Optional;
@@ -44,7 +45,7 @@ final class PinLevels {
         return Drive.isTrouble(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false);
     }
 
-    /** Whether a pull-up of the part at the signal lifts a pin above what that survives. One rail has one voltage at a time. */
+    /** Whether a pull-up of the part at the signal lifts a pin so far above what that survives that its clamp carries it. One rail has one voltage at a time. */
     private static boolean isPulledTooHigh(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
         Optional<IoFamily> bears = node.io(target);
         Optional<Rail> own = node.ioRail(target);
@@ -52,12 +53,12 @@ final class PinLevels {
         if (bears.isEmpty() || at.isEmpty()) {
             return false;
         }
-        Voltage most = bears.get().absoluteMax().at(at.get().lowest());
+        Voltage most = bears.get().absoluteMax().at(at.get().expected()).plus(LevelCheck.CLAMPED);
         for (Pull pull : asking.cls().pulls()) {
             Optional<Rail> rail =
                     node.railOf(asking, pull.supply()).or(() -> node.rail(new Endpoint(asking.id(), pull.supply())));
             Optional<Voltage> reaches =
-                    pull.volts().or(() -> rail.flatMap(Rail::volts).map(Range::highest));
+                    pull.volts().or(() -> rail.flatMap(Rail::volts).map(Range::expected));
             boolean isOneRail = pull.volts().isEmpty() && rail.map(Rail::id).equals(own.map(Rail::id));
             boolean isHere = pull.pin().equals(wanted.label());
             if (isHere

@@ -105,7 +105,7 @@ final class GroundSteps {
         List<Pin> pins = placed.cls().pins();
         for (int i = 0; i < pins.size(); i++) {
             if (pins.get(i).use() == PinUse.GROUND && pins.get(i).isWanted()) {
-                grounds.add(new Ground(placed, new Terminal.OnPin(placed.endpoint(pins.get(i)), i)));
+                grounds.add(new Ground(placed, Terminal.OnPin.of(placed, i)));
             }
         }
         return isBrought && !grounds.isEmpty() ? grounds.subList(1, grounds.size()) : grounds;

@@ -1,7 +1,10 @@
 package inkel.core.wiring;
 
+import inkel.core.catalog.Pin;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import java.util.List;
 import java.util.Locale;
 
 /** An end of a wire. */
@@ -12,12 +15,24 @@ public sealed interface Terminal {
     /**
      * A pin on a header.
      *
-     * @param index which of the part's pins, from 0 in physical order; labels may repeat
+     * @param index which of the part's pins, from 0 in physical order
+     * @param nth which of its pins of that label, from 1 in physical order
      */
-    record OnPin(Endpoint pin, int index) implements Terminal {
+    record OnPin(Endpoint pin, int index, int nth) implements Terminal {
+        /** The pin of a class at an index. */
+        static OnPin of(Placed placed, int index) {
+            List<Pin> pins = placed.cls().pins();
+            String label = pins.get(index).label();
+            long nth = pins.subList(0, index + 1).stream()
+                    .filter(pin -> pin.label().equals(label))
+                    .count();
+            return new OnPin(new Endpoint(placed.id(), label), index, (int) nth);
+        }
+
+        /** Counts only pins of its label, so that a class whose header is told better leaves wires where they are. */
         @Override
         public String id() {
-            return pin + "#" + (index + 1);
+            return pin + "@" + nth;
         }
     }
 

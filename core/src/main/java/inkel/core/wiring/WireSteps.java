@@ -262,7 +262,7 @@ final class WireSteps {
         List<Pin> pins = placed.cls().pins();
         for (int i = 0; i < pins.size(); i++) {
             if (pins.get(i).label().equals(pin.pin())) {
-                return new Terminal.OnPin(pin, i);
+                return Terminal.OnPin.of(placed, i);
             }
         }
         throw new IllegalStateException("no pin " + pin);

@@ -127,8 +127,7 @@ class AlternativesTest {
                 .part("two", "infrared-receiver", "VS=board.5V")
                 .wire("one.OUT", "board.D7")
                 .wire("two.OUT", "board.D7");
-        Build plugged =
-                build.build().withNode(Builds.NODE, node -> node.withPlugged(Set.of("board.D7#21 > two.OUT#1")));
+        Build plugged = build.build().withNode(Builds.NODE, node -> node.withPlugged(Set.of("board.D7@1 > two.OUT@1")));
         Plan plan = new Planner(plugged, Builds.CATALOG).plan(Builds.NODE);
         assertEquals("D7", pinOf(plan, "two.OUT"));
         assertFalse(pinOf(plan, "one.OUT").equals("D7"));

@@ -105,7 +105,11 @@ class I2cBusTest {
                 .filter(one -> one.place().toString().equals("bench/sensor.SDA"))
                 .findFirst()
                 .orElseThrow();
-        assertEquals(5.25, finding.evidence().get(0).value().si(), 1e-9);
+        // 4.7 kΩ to 5.25 V and the sensor's own 10 kΩ to 3.4 V: (5.25/4.7 + 3.4/10) / (1/4.7 + 1/10).
+        assertEquals(
+                (5.25 / 4.7 + 0.34) / (1 / 4.7 + 0.1),
+                finding.evidence().get(0).value().si(),
+                1e-9);
         Build after = finding.fixes().get(0).apply(build.build());
         assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), "levels.pullup_harms"));
         assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), "i2c.no_pullup"));

@@ -92,7 +92,7 @@ class LinksTest {
                 .filter(step -> step.to() instanceof Terminal.OnOtherBoard)
                 .toList();
         assertEquals(
-                List.of("row ground > away far", "board.D4#" + number("D4") + " > away far/board.D5"),
+                List.of("row ground > away far", "board.D4@1 > away far/board.D5"),
                 here.stream().map(WireStep::id).toList());
         assertTrue(assessment.wires(OTHER).orElseThrow().steps().stream()
                 .noneMatch(step -> step.to() instanceof Terminal.OnOtherBoard));
@@ -106,15 +106,5 @@ class LinksTest {
         EditRefused refused =
                 assertThrows(EditRefused.class, () -> new MoveNodeWire(link, link.withGroundJoined()).apply(without));
         assertEquals("refused.no_link", refused.reason().key());
-    }
-
-    private static int number(String label) {
-        var pins = Builds.CATALOG.get("board-classic-5v").pins();
-        for (int i = 0; i < pins.size(); i++) {
-            if (pins.get(i).label().equals(label)) {
-                return i + 1;
-            }
-        }
-        return 0;
     }
 }

@@ -142,7 +142,7 @@ class ProgramLinesTest {
 
     private static List<String> leads(Builds builds) {
         return WireList.of(builds.circuit()).programming().stream()
-                .map(step -> step.id().replaceAll("#\\d+", ""))
+                .map(step -> step.id().replaceAll("@\\d+", ""))
                 .toList();
     }
 

@@ -26,8 +26,8 @@ import java.util.TreeMap;
 
 /**
  * What a build's plan says must hang together, worked out from the document and the classes; the circuit is asked only for
- * the volts at a shifter. It knows nothing of how wires are listed. Pins are named {@code node/part.label#n}, n counted over
- * all pins of the part from 1.
+ * the volts at a shifter. It knows nothing of how wires are listed. Pins are named {@code node/part.label@n}, n counted over
+ * the pins of that label from 1.
  */
 final class WantedNets {
     private final Build build;
@@ -127,7 +127,7 @@ final class WantedNets {
         List<Pin> pins = cls(part(node, pin.part())).pins();
         for (int i = 0; i < pins.size(); i++) {
             if (pins.get(i).label().equals(pin.pin())) {
-                return pin + "#" + (i + 1);
+                return pin + "@1";
             }
         }
         throw new AssertionError("no pin " + pin);
@@ -142,8 +142,15 @@ final class WantedNets {
         return java.util.stream.IntStream.range(0, pins.size())
                 .filter(i -> pins.get(i).use() == PinUse.GROUND
                         && (areAll || pins.get(i).need() == Need.MUST))
-                .mapToObj(i -> node.id() + "/" + part.id() + "." + pins.get(i).label() + "#" + (i + 1))
+                .mapToObj(i -> node.id() + "/" + part.id() + "." + pins.get(i).label() + "@" + nth(pins, i))
                 .toList();
+    }
+
+    private static long nth(List<Pin> pins, int index) {
+        return 1
+                + pins.subList(0, index).stream()
+                        .filter(pin -> pin.label().equals(pins.get(index).label()))
+                        .count();
     }
 
     private boolean rides(Node node, Part part) {

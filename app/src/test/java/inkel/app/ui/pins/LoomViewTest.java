@@ -62,14 +62,14 @@ class LoomViewTest {
 
     @Test
     void pinsAreNamedByPlaceOrByNumber() {
-        // D9 is the seventh place of the right row and number 9 in code.
+        // D9 is the ninth place of the right row and number 9 in code.
         int thread = labels(look(LoomView.USUAL)).indexOf("D9");
         assertEquals(
-                "R7", labels(look(LoomView.USUAL.named(LoomView.Names.PLACE))).get(thread));
+                "R9", labels(look(LoomView.USUAL.named(LoomView.Names.PLACE))).get(thread));
         assertEquals(
                 "9", labels(look(LoomView.USUAL.named(LoomView.Names.NUMBER))).get(thread));
         assertEquals(
-                "Classic 5 V board D9, place R7 on the header, number 9 in code",
+                "Classic 5 V board D9, place R9 on the header, number 9 in code",
                 look(LoomView.USUAL).threads().get(thread).names());
     }
 

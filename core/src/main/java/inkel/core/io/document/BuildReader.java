@@ -36,9 +36,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it. */
 public final class BuildReader {
+    private static final Pattern COUNTED = Pattern.compile("#\\d+(?= > |$)");
 
     /** Files of every format from this one on are read; they are written as the present one. */
     private static final int OLDEST_FORMAT = 1;
@@ -201,7 +203,7 @@ public final class BuildReader {
                 wires,
                 between,
                 moments(fields, parts),
-                new LinkedHashSet<>(fields.texts("plugged")),
+                plugged(fields),
                 fields.has("like") ? fields.id("like") : "",
                 fields.extras());
     }
@@ -316,5 +318,14 @@ public final class BuildReader {
                     Fact.of("problem.expected_value").with("example", "200 ms").with("found", time));
         }
         return time;
+    }
+
+    /** Older files counted all pins of a class in the ids of plugged wires; today's count those of a label. */
+    private static Set<String> plugged(Fields fields) {
+        Set<String> plugged = new LinkedHashSet<>();
+        for (String id : fields.texts("plugged")) {
+            plugged.add(id.indexOf('#') < 0 ? id : COUNTED.matcher(id).replaceAll("@1"));
+        }
+        return plugged;
     }
 }

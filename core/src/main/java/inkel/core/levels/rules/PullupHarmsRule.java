@@ -14,11 +14,14 @@ import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
+import inkel.core.levels.Mildness;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /** Reports an open-drain wire that a pull-up lifts above what one that listens survives. */
 public final class PullupHarmsRule implements Rule<LevelReport> {
@@ -31,11 +34,21 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
 
     @Override
     public List<Finding> check(LevelReport levels) {
-        return levels.links().stream()
-                .filter(link -> link.check().verdict() == Verdict.HARMS
-                        && link.pulledBy().isPresent())
-                .map(link -> describe(levels, link))
-                .toList();
+        // One cause, one finding: whatever one part's pull-ups do is told where they do the most.
+        Map<List<Object>, Link> worst = new LinkedHashMap<>();
+        for (Link link : levels.links()) {
+            if (link.check().verdict() == Verdict.HARMS && link.pulledBy().isPresent()) {
+                worst.merge(
+                        List.of(
+                                link.signal().node(),
+                                link.pulledBy().get().at().part(),
+                                link.verdict() == Verdict.HARMS),
+                        link,
+                        (first, other) ->
+                                other.check().headroom().isBelow(first.check().headroom()) ? other : first);
+            }
+        }
+        return worst.values().stream().map(link -> describe(levels, link)).toList();
     }
 
     private static Finding describe(LevelReport levels, Link link) {
@@ -43,6 +56,8 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
         Finding.Builder finding = Finding.of(INFO, link.signal());
         if (link.isOnlyAtTheEnds()) {
             finding.variant("ends").onlyToLookAt();
+        } else if (link.mildness() == Mildness.WITHIN_A_CLAMP) {
+            finding.variant("clamped").onlyToLookAt();
         }
         return finding.with("pull", PinNames.of(link.node(), pull.at()))
                 .with("to", PinNames.of(link.node(), link.to()))

@@ -3,6 +3,7 @@ package inkel.core.pins.rules;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.PullUp;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
@@ -15,7 +16,6 @@ import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
 import java.util.List;
-import java.util.stream.Stream;
 
 /** Reports an I2C bus on which nothing pulls the wires up: they never go high. */
 public final class NoPullupRule implements Rule<PinReport> {
@@ -41,9 +41,7 @@ public final class NoPullupRule implements Rule<PinReport> {
     }
 
     private static boolean isUnpulled(NodePins pins, List<Wire> net) {
-        return Stream.concat(Stream.of(net.get(0).to()), net.stream().map(Wire::from))
-                .noneMatch(pin -> pins.node().part(pin.part()).orElseThrow().cls().pulls().stream()
-                        .anyMatch(pull -> pull.pin().equals(pin.pin())));
+        return PullUp.on(pins.node(), net.get(0).to()).findAny().isEmpty();
     }
 
     private static Finding describe(NodePins pins, Wire wire) {

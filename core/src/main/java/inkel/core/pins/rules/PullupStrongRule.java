@@ -1,6 +1,7 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.PullUp;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
@@ -10,7 +11,6 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.I2cBus;
-import inkel.core.pins.I2cBus.PulledBy;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
@@ -50,14 +50,17 @@ public final class PullupStrongRule implements Rule<PinReport> {
                 .build();
     }
 
-    /** The strongest first, until the rest is weak enough; one pair stays. */
+    /** The strongest first, until the rest is weak enough; one pair stays, and what is soldered on the board. */
     private static Optional<Fix> takeOff(I2cBus bus) {
-        List<PulledBy> left = new ArrayList<>(bus.pulls().stream()
-                .sorted(Comparator.comparing(pull -> pull.resistance().ohms()))
+        List<PullUp.Soldered> left = new ArrayList<>(bus.pulls().stream()
+                .sorted(Comparator.comparing(pull -> pull.pull().resistance().ohms()))
                 .toList());
-        List<PulledBy> off = new ArrayList<>();
-        while (left.size() > 1 && isStrong(left, bus)) {
-            off.add(left.remove(0));
+        List<PullUp.Soldered> off = new ArrayList<>();
+        for (PullUp.Soldered pull : List.copyOf(left)) {
+            if (left.size() > 1 && isStrong(left, bus) && !pull.placed().part().isBoard()) {
+                left.remove(pull);
+                off.add(pull);
+            }
         }
         if (off.isEmpty() || isStrong(left, bus)) {
             return Optional.empty();
@@ -79,9 +82,9 @@ public final class PullupStrongRule implements Rule<PinReport> {
                 edits));
     }
 
-    private static boolean isStrong(List<PulledBy> pulls, I2cBus bus) {
+    private static boolean isStrong(List<PullUp.Soldered> pulls, I2cBus bus) {
         Resistance together = pulls.stream()
-                .map(PulledBy::resistance)
+                .map(soldered -> soldered.pull().resistance())
                 .reduce(Resistance::parallelTo)
                 .orElseThrow();
         return Quantity.exceeds(bus.strongest().orElseThrow(), together);

@@ -18,6 +18,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -45,6 +46,15 @@ class FormatOneTest {
         assertEquals(List.of(), SchemaCheck.ofBuild().check(written));
         assertEquals(build, BuildReader.parse(sample, written, CATALOG));
         assertEquals(text, Files.readString(sample), "reading writes nothing");
+    }
+
+    @Test
+    void whatWasPluggedStaysSoWhateverPinsTheClassHasToday() throws Exception {
+        Build locks = BuildReader.read(SAMPLES.resolve("otterbeck-locks-6.inkel.json"), CATALOG);
+        Set<String> plugged = locks.nodes().get(0).plugged();
+        assertTrue(plugged.contains("board.D13@1 > radio.SCK@1"), plugged.toString());
+        assertTrue(plugged.contains("row ground > bench.-@1"), plugged.toString());
+        assertTrue(plugged.stream().noneMatch(id -> id.contains("#")), plugged.toString());
     }
 
     private static Build records() throws Exception {
