@@ -26,6 +26,12 @@ public record Ability(Kind kind, int unit, String line) {
         DAC,
         /** Measures the length of pulses in hardware. */
         CAPTURE,
+        /** Calls the program when it changes, together with its neighbours. */
+        CHANGE,
+        /** Has no pull-up of its own that the program could switch on. */
+        NO_PULL,
+        /** Something else on the board hangs on it: {@code usb}, {@code crystal}, {@code debug}. */
+        TAKEN,
         /** Carries the board's own lamp. */
         LED,
         /** Read by the boot code when power comes up. */

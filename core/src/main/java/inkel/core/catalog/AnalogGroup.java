@@ -2,7 +2,7 @@ package inkel.core.catalog;
 
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
-import inkel.core.quantity.Voltage;
+import inkel.core.quantity.Threshold;
 import java.util.Optional;
 
 /**
@@ -10,10 +10,10 @@ import java.util.Optional;
  *
  * @param unit the number that {@code adc} abilities carry
  * @param bits the width of a code
- * @param fullScale the voltage just above the highest code
+ * @param fullScale the voltage just above the highest code; may hang on the supply of its pins
  * @param rate conversions a second, all its channels together
  * @param sourceMax the largest resistance of what is measured that it still reads right
  * @param offWhile what keeps it from converting while it runs, such as {@code wireless}; absent for most
  */
 public record AnalogGroup(
-        int unit, int bits, Voltage fullScale, Frequency rate, Resistance sourceMax, Optional<String> offWhile) {}
+        int unit, int bits, Threshold fullScale, Frequency rate, Resistance sourceMax, Optional<String> offWhile) {}

@@ -6,6 +6,7 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Share;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -18,12 +19,15 @@ import java.util.Optional;
  * @param uartRegisterBits how wide the whole part of the divisor is
  * @param uartFractionBits how many bits of fraction the divisor has, often 0
  * @param spiDividers what the clock can be divided by for SPI, rising
+ * @param spiMax the fastest that its SPI goes, where its dividers would allow more
  * @param software what its program does on plain pins
  * @param packageCurrent the most that all pins together may give or take
  * @param timers what makes its PWM
  * @param claims what common code takes of them
  * @param drivers what an operating system takes of its pins
  * @param programs how it is programmed over leads; empty for a board that brings its own way
+ * @param usual the pins where people look for a line of a bus, such as {@code i2c.sda}; nothing for buses whose pins are all
+ *     alike
  */
 public record Controller(
         Frequency clock,
@@ -33,12 +37,14 @@ public record Controller(
         int uartRegisterBits,
         int uartFractionBits,
         List<Integer> spiDividers,
+        Optional<Frequency> spiMax,
         SoftwareBuses software,
         Optional<Current> packageCurrent,
         List<Timer> timers,
         List<Claim> claims,
         List<DriverPins> drivers,
-        List<Programming> programs) {
+        List<Programming> programs,
+        Map<String, List<String>> usual) {
     public Controller {
         clocks = List.copyOf(clocks);
         uartOversamples = List.copyOf(uartOversamples);
@@ -47,6 +53,7 @@ public record Controller(
         claims = List.copyOf(claims);
         drivers = List.copyOf(drivers);
         programs = List.copyOf(programs);
+        usual = Map.copyOf(usual);
     }
 
     /** The same at another clock: what its program does on plain pins takes as many clocks as before. */
@@ -59,12 +66,20 @@ public record Controller(
                 uartRegisterBits,
                 uartFractionBits,
                 spiDividers,
+                spiMax,
                 software.times(choice.clock().hertz() / clock.hertz()),
                 packageCurrent,
                 timers,
                 claims,
                 drivers,
-                programs);
+                programs,
+                usual);
+    }
+
+    /** Whether a pin is where people look for that line of a bus on this board; any pin where the class does not tell. */
+    public boolean isUsual(Ability.Kind bus, String line, String pin) {
+        List<String> pins = usual.get(bus.text() + "." + line);
+        return pins == null || pins.contains(pin);
     }
 
     /** The fastest rate a port made of plain pins can be trusted with. */
@@ -100,6 +115,7 @@ public record Controller(
 
     /** The fastest SPI clock at or below a limit; empty when it cannot go that slow or no divider is known. */
     public Optional<SpiClock> spiClock(Frequency limit) {
-        return SpiClock.fastest(clock, spiDividers, limit);
+        Frequency most = spiMax.filter(max -> max.hertz() < limit.hertz()).orElse(limit);
+        return SpiClock.fastest(clock, spiDividers, most);
     }
 }

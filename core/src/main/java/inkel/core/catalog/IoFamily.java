@@ -3,6 +3,7 @@ package inkel.core.catalog;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
+import inkel.core.quantity.Voltage;
 import java.util.Optional;
 
 /**
@@ -21,6 +22,8 @@ import java.util.Optional;
  * @param absoluteMax damaged above this
  * @param recommendedMax outside what the maker recommends above this; absent when not told apart
  * @param pinCurrent the most that one pin may give or take for long
+ * @param sourceCurrent the most that one pin may give, where that is less than it may take
+ * @param unpoweredMax damaged or back-fed above this while its supply is off; absent where {@code absoluteMax} tells that too
  * @param source where the levels come from: the class, or the builder when any of them was replaced
  */
 public record IoFamily(
@@ -37,7 +40,14 @@ public record IoFamily(
         Threshold absoluteMax,
         Optional<Threshold> recommendedMax,
         Optional<Current> pinCurrent,
+        Optional<Current> sourceCurrent,
+        Optional<Voltage> unpoweredMax,
         Source source) {
+    /** The most that it bears while its supply is off. */
+    public Voltage bearsUnpowered() {
+        return unpoweredMax.orElseGet(() -> absoluteMax.at(Voltage.ZERO));
+    }
+
     /** Driven high is at least this on a wire that only inputs listen to. */
     public Optional<Threshold> signalHigh() {
         return vohLight.or(() -> voh);

@@ -259,6 +259,8 @@ public final class OwnFigures {
                         own.level(stem + "absolute_max").orElse(family.absoluteMax()),
                         family.recommendedMax(),
                         family.pinCurrent(),
+                        family.sourceCurrent(),
+                        family.unpoweredMax(),
                         Source.YOURS);
     }
 

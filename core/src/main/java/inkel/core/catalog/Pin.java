@@ -1,6 +1,8 @@
 package inkel.core.catalog;
 
+import inkel.core.quantity.TimeSpan;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * One pin of a part, in its physical place.
@@ -14,6 +16,8 @@ import java.util.List;
  * @param header the number printed for its place where both rows are counted together, else 0
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
  * @param isTimed whether its edges must come at once, so that nothing reached over a bus will do
+ * @param shortest the shortest pulse that it must tell apart; absent where its speed is that of its bus, or none
+ * @param isShared whether several parts may hang on one wire here, since each has an address of its own
  * @param can what it offers to others, empty for most module pins
  */
 public record Pin(
@@ -27,6 +31,8 @@ public record Pin(
         Need need,
         String io,
         boolean isTimed,
+        Optional<TimeSpan> shortest,
+        boolean isShared,
         List<Ability> can) {
     public Pin {
         also = List.copyOf(also);

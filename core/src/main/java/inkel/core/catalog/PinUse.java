@@ -24,6 +24,8 @@ public enum PinUse {
     INPUT("input"),
     /** A plain output of the part, read by the board. */
     OUTPUT("output"),
+    /** One wire on which both sides talk by turns, each pulling it low. */
+    DATA("data-two-way"),
     /** An output whose pulses the board must measure or answer at once. */
     INTERRUPT("interrupt"),
     /** An input that wants timed pulses. */
@@ -72,18 +74,18 @@ public enum PinUse {
         return this == WAY || this == WAY_IN || this == WAY_OUT;
     }
 
-    /** Whether the part drives the wire: the other end listens. On I2C both do. */
+    /** Whether the part drives the wire: the other end listens. On I2C, and on one wire for both ways, both do. */
     public boolean drives() {
         return switch (this) {
-            case SPI_MISO, UART_TX, OUTPUT, INTERRUPT, ANALOG, I2C_SDA, I2C_SCL -> true;
+            case SPI_MISO, UART_TX, OUTPUT, INTERRUPT, ANALOG, DATA, I2C_SDA, I2C_SCL -> true;
             default -> false;
         };
     }
 
-    /** Whether the part listens on the wire. On I2C both do. */
+    /** Whether the part listens on the wire. */
     public boolean listens() {
         return switch (this) {
-            case SPI_SCK, SPI_MOSI, SPI_CS, UART_RX, INPUT, PWM, BIAS, I2C_SDA, I2C_SCL -> true;
+            case SPI_SCK, SPI_MOSI, SPI_CS, UART_RX, INPUT, PWM, BIAS, DATA, I2C_SDA, I2C_SCL -> true;
             default -> false;
         };
     }

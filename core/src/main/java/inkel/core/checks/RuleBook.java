@@ -46,6 +46,7 @@ import inkel.core.pins.rules.LeadApartRule;
 import inkel.core.pins.rules.MisoHeldRule;
 import inkel.core.pins.rules.NoAnalogRule;
 import inkel.core.pins.rules.NoProgrammerRule;
+import inkel.core.pins.rules.NoPullRule;
 import inkel.core.pins.rules.NoPullupRule;
 import inkel.core.pins.rules.NoPwmRule;
 import inkel.core.pins.rules.NoRoleRule;
@@ -149,6 +150,7 @@ public final class RuleBook {
             new Entry<>(new AddressClashRule(), PINS),
             new Entry<>(new AddressReservedRule(), PINS),
             new Entry<>(new StrapDiffersRule(), PINS),
+            new Entry<>(new NoPullRule(), PINS),
             new Entry<>(new NoPullupRule(), PINS),
             new Entry<>(new PullupStrongRule(), PINS),
             new Entry<>(new PullupWeakRule(), PINS),

@@ -90,8 +90,34 @@ public record FarRail(Place rail, String taker, String takerName, String lead, S
     /** What hangs on the other end, as a part of the table that gives. */
     Placed load(Rail drawn) {
         Voltage most = Voltage.ofVolts(1000);
-        Pin plus = new Pin(PLUS, List.of(), "", "single", 1, 0, PinUse.SUPPLY, Need.MUST, "", false, List.of());
-        Pin minus = new Pin(MINUS, List.of(), "", "single", 2, 0, PinUse.GROUND, Need.MUST, "", false, List.of());
+        Pin plus = new Pin(
+                PLUS,
+                List.of(),
+                "",
+                "single",
+                1,
+                0,
+                PinUse.SUPPLY,
+                Need.MUST,
+                "",
+                false,
+                Optional.empty(),
+                false,
+                List.of());
+        Pin minus = new Pin(
+                MINUS,
+                List.of(),
+                "",
+                "single",
+                2,
+                0,
+                PinUse.GROUND,
+                Need.MUST,
+                "",
+                false,
+                Optional.empty(),
+                false,
+                List.of());
         Supply supply = new Supply(
                 PLUS,
                 new Figure<>(Range.between(Voltage.ZERO, most), Source.COMPUTED),

@@ -2,15 +2,18 @@ package inkel.core.circuit;
 
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Intake;
+import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
+import inkel.core.catalog.SpiNeed;
 import inkel.core.catalog.Supply;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
@@ -107,10 +110,32 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         return cls.pins().stream()
                 .flatMap(pin -> switch (pin.use()) {
                     case I2C_SDA, I2C_SCL -> pull(pin, supply, added).stream();
-                    case SPI_CS -> pull(pin, supply, onSelect).stream();
+                    case DATA, OUTPUT, INTERRUPT ->
+                        takesPullUps(cls, pin) ? pull(pin, supply, added).stream() : Stream.<Pull>empty();
+                    case SPI_CS -> isSelectedHigh(cls) ? Stream.<Pull>empty() : pull(pin, supply, onSelect).stream();
                     default -> Stream.<Pull>empty();
                 })
                 .toList();
+    }
+
+    /** Whether resistors that the builder adds go to a pin: to the lines of a bus, or to open drains of a part on none. */
+    public boolean takesPullUps(String pin) {
+        return cls.pin(pin).filter(found -> takesPullUps(cls, found)).isPresent();
+    }
+
+    private static boolean takesPullUps(PartClass cls, Pin pin) {
+        boolean isOpen = pin.use() == PinUse.DATA
+                || pin.use().drives() && cls.io(pin).filter(IoFamily::openDrain).isPresent();
+        return cls.i2c().isEmpty() && isOpen && !cls.supplies().isEmpty();
+    }
+
+    private static boolean isSelectedHigh(PartClass cls) {
+        return cls.spi().filter(SpiNeed::isSelectedHigh).isPresent();
+    }
+
+    /** The resistor that holds a select off while nobody drives it goes to ground where a high selects. */
+    public boolean isSelectHeldLow() {
+        return isSelectedHigh(cls) && part.has(Settings.SELECT_PULL_UP);
     }
 
     private static Optional<Pull> pull(Pin pin, String supply, Optional<Resistance> resistance) {

@@ -24,6 +24,7 @@ import java.util.Optional;
  * @param share what a divider in the wire leaves of it, 1 for none
  * @param source where {@code sent} comes from
  * @param absoluteMax the pin is damaged above this
+ * @param fullScale the voltage just above the highest code, at the supply that goes with the most that is sent
  * @param isRatio whether the part hangs on the converter's own supply, so that both rise and fall together
  */
 public record AnalogLevel(
@@ -35,6 +36,7 @@ public record AnalogLevel(
         Source source,
         Voltage absoluteMax,
         AnalogGroup group,
+        Voltage fullScale,
         boolean isRatio) {
 
     static List<AnalogLevel> of(NodeCircuit node) {
@@ -65,8 +67,14 @@ public record AnalogLevel(
         boolean isOneRail = node.ioRail(wire.from())
                 .map(Rail::id)
                 .equals(node.ioRail(wire.to()).map(Rail::id));
-        boolean isRatio =
-                isOneRail && !group.get().fullScale().isBelow(hearsAt.get().expected());
+        // One rail has one voltage at a time; of two the worst meet.
+        Voltage at = isOneRail ? hearsAt.get().highest() : hearsAt.get().lowest();
+        Voltage fullScale = group.get().fullScale().at(at);
+        boolean isRatio = isOneRail
+                && !group.get()
+                        .fullScale()
+                        .at(hearsAt.get().expected())
+                        .isBelow(hearsAt.get().expected());
         return Optional.of(new AnalogLevel(
                 node,
                 node.place(wire.from()),
@@ -78,8 +86,9 @@ public record AnalogLevel(
                         .orElse(highest)),
                 measured.isPresent() ? 1 : share,
                 measured.isPresent() ? Source.MEASURED : says.get().source(),
-                hears.get().absoluteMax().at(hearsAt.get().lowest()),
+                hears.get().absoluteMax().at(at),
                 group.get(),
+                fullScale,
                 isRatio));
     }
 
@@ -104,6 +113,6 @@ public record AnalogLevel(
 
     /** Whether the top of the signal is above the highest code. */
     public boolean isClipped() {
-        return !isRatio && arrives().isAbove(group.fullScale());
+        return !isRatio && arrives().isAbove(fullScale);
     }
 }

@@ -1,6 +1,7 @@
 package inkel.core.levels;
 
 import inkel.core.catalog.Controller;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
@@ -27,8 +28,13 @@ public record WireSpeed(Frequency clock, Source source) {
     /** Two pins of 10 pF, 0.2 m of jumper at 50 pF/m, two rows of a breadboard at 3 pF. */
     public static final Capacitance CAPACITANCE = Capacitance.ofFarads(36e-12);
 
-    /** Empty for a wire that is not clocked, such as a select or a lamp. */
+    /** Empty for a wire that is not clocked, such as a select or a lamp. A shortest pulse is a bit of its length. */
     public static Optional<WireSpeed> of(NodeCircuit node, Endpoint signal) {
+        Optional<TimeSpan> shortest = node.pin(signal).flatMap(Pin::shortest);
+        if (shortest.isPresent()) {
+            return Optional.of(
+                    new WireSpeed(Frequency.ofHertz(1 / shortest.get().seconds()), Source.CLASS));
+        }
         Optional<PinUse> use = node.pin(signal).map(pin -> pin.use());
         if (use.filter(WireSpeed::isSpi).isPresent()) {
             return chosenSpi(node)

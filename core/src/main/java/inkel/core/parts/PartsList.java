@@ -66,6 +66,9 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             placed.addedPullUps()
                     .forEach(pull -> lines.add(
                             Kind.RESISTOR, Fact.of("have.resistor").with("value", pull.resistance()), placed));
+            if (placed.isSelectHeldLow()) {
+                placed.own(Settings.SELECT_PULL_UP).ifPresent(ohms -> lines.addResistor(ohms, placed));
+            }
             if (placed.part().has(Settings.DIODE)) {
                 lines.add(Kind.SEMICONDUCTOR, Fact.of("have.schottky"), placed);
             }

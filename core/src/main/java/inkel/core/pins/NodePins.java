@@ -49,10 +49,7 @@ public final class NodePins {
         misplaced = misplaced(node);
         taken = new HashSet<>(node.nets().keySet());
         linkEnds.forEach(end -> taken.add(end.pin()));
-        serialLines = node.parts().stream()
-                .filter(placed -> placed.cls().uart().isPresent())
-                .map(placed -> new SerialLine(node, placed))
-                .toList();
+        serialLines = SerialLine.of(node);
         i2cBuses = Collections.unmodifiableMap(membersByLine(PinUse.I2C_SDA));
         spiBuses = membersByLine(PinUse.SPI_SCK).entrySet().stream()
                 .map(bus -> new SpiBus(this, bus.getKey(), bus.getValue()))
@@ -129,7 +126,10 @@ public final class NodePins {
         Set<Object> takers = new HashSet<>();
         for (Wire wire : wires) {
             Optional<BusLine> line = useOf(wire.from()).sharedLine();
-            takers.add(line.isPresent() ? line.get() : maySeveral(wire) ? wire.to() : wire.from());
+            takers.add(
+                    line.isPresent()
+                            ? line.get()
+                            : maySeveral(wire) ? wire.to() : letsGo(wire) ? List.of(wire.to()) : wire.from());
         }
         return takers.size();
     }
@@ -140,6 +140,13 @@ public final class NodePins {
         return use == PinUse.INPUT
                 || use == PinUse.BIAS
                 || node.pin(wire.to()).filter(Pin::servesByChoice).isPresent();
+    }
+
+    /** Several that only pull low may share a wire: none drives against another. */
+    private boolean letsGo(Wire wire) {
+        Optional<Pin> pin = node.pin(wire.from());
+        return pin.isPresent()
+                && (pin.get().isShared() || useOf(wire.from()) != PinUse.DATA && OnlyLow.pulls(node, wire.from()));
     }
 
     public boolean isTaken(Endpoint target) {
@@ -269,11 +276,9 @@ public final class NodePins {
         return serialLines;
     }
 
-    /** Whether a wire's part holds it at a level of its own while the board starts. */
-    public boolean holdsAtStart(Wire wire) {
-        return node.part(wire.from().part())
-                .filter(asking -> Price.decides(asking, useOf(wire.from())))
-                .isPresent();
+    /** What a wire's part does to a pin that the board reads at the start. */
+    public Optional<AtStart> atStart(Wire wire) {
+        return AtStart.of(node, wire);
     }
 
     /** Whether the converter of a pin cannot work beside something that runs on the board. */

@@ -22,6 +22,11 @@ final class PinLevels {
     /** Whether a wire straight from the signal to the pin is one to stop for: it harms, or is not read. */
     static boolean isTrouble(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
         Endpoint signal = asking.endpoint(wanted);
+        if (OnlyLow.wantsResistor(asking, wanted, node.pin(target).orElseThrow())
+                && asking.cls().pulls().stream().noneMatch(pull -> pull.pin().equals(wanted.label()))
+                && wanted.use() != PinUse.DATA) {
+            return true;
+        }
         boolean isMatched = node.between(signal).filter(Between::changesLevels).isPresent();
         if (isMatched || node.isOneRail(signal, target)) {
             return false;

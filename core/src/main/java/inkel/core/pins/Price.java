@@ -3,6 +3,7 @@ package inkel.core.pins;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
@@ -32,6 +33,11 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         return 4 * warning;
     }
 
+    /** A bus that is not on its usual pins: more than wires that cross, less than a plugged one that moves. */
+    int elsewhere() {
+        return Math.min(30, replug / 2 + 10);
+    }
+
     /** A part that holds a wire which another must talk on: dearer than a bus of its own on plain pins. */
     int held() {
         return 10 * warning;
@@ -45,6 +51,9 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
     private static final int CONVERTER = 2;
     private static final int CALL = 2;
     private static final int LINE = 1;
+
+    /** The program must first take a pin back from the debugger. */
+    private static final int DEBUG = 4;
 
     static Price of(Emphasis emphasis) {
         return switch (emphasis) {
@@ -63,15 +72,30 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
     static int ofPin(NodeCircuit node, Placed asking, PinUse use, Endpoint target, Price price) {
         Pin pin = node.pin(target).orElseThrow();
         return price.warning * warnings(node, asking, use, target, pin)
+                + (isElsewhere(node, use, target) ? price.elsewhere() : 0)
                 + price.rare * rareRoles(node, asking, use, target, pin);
+    }
+
+    /** Whether a line of a bus goes to a pin that can be it, and is not where people look for it. */
+    private static boolean isElsewhere(NodeCircuit node, PinUse use, Endpoint target) {
+        Optional<Controller> board =
+                node.part(target.part()).flatMap(owner -> owner.cls().controller());
+        if (board.isEmpty()) {
+            return false;
+        }
+        if (use.isSerial()) {
+            String line = use == PinUse.UART_TX ? "rx" : "tx";
+            return !board.get().isUsual(Ability.Kind.UART, line, target.pin());
+        }
+        return use.sharedLine()
+                .filter(line -> !board.get().isUsual(line.bus(), line.line(), target.pin()))
+                .isPresent();
     }
 
     /** How many rules would warn of the signal on that pin, whoever else is there. */
     static int warnings(NodeCircuit node, Placed asking, PinUse use, Endpoint target, Pin pin) {
         int warnings = 0;
-        if (pin.can(Ability.Kind.STRAP) && decides(asking, use)) {
-            warnings++;
-        }
+        warnings += AtStart.of(asking, use, pin).map(AtStart::warnings).orElse(0);
         if (pin.can(Ability.Kind.CONSOLE)) {
             warnings++;
         }
@@ -85,7 +109,10 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         if (use == PinUse.PWM && !pin.can(Ability.Kind.PWM) && !pin.can(Ability.Kind.PULSES) && !isSwitchedByCode) {
             warnings++;
         }
-        if (use == PinUse.INTERRUPT && !pin.can(Ability.Kind.INTERRUPT) && !pin.can(Ability.Kind.CAPTURE)) {
+        if (use == PinUse.INTERRUPT && !isCalled(pin)) {
+            warnings++;
+        }
+        if (isTaken(pin)) {
             warnings++;
         }
         if (use == PinUse.ANALOG && isConverterOff(node, target, pin)) {
@@ -97,17 +124,17 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         return warnings;
     }
 
-    private static boolean isLine(BusLine line, Pin pin) {
-        return pin.can(line.bus(), line.line());
+    private static boolean isCalled(Pin pin) {
+        return pin.can(Ability.Kind.INTERRUPT) || pin.can(Ability.Kind.CAPTURE) || pin.can(Ability.Kind.CHANGE);
     }
 
-    /** Whether a part holds its wire at a level of its own while the board starts. */
-    static boolean decides(Placed asking, PinUse use) {
-        boolean isPulled = asking.cls().pulls().stream().anyMatch(pull -> asking.cls()
-                .pin(pull.pin())
-                .filter(pin -> pin.use() == use)
-                .isPresent());
-        return use.drives() || isPulled;
+    /** Whether something else on the board hangs on the pin for as long as it runs. */
+    static boolean isTaken(Pin pin) {
+        return pin.can(Ability.Kind.TAKEN) && !pin.can(Ability.Kind.TAKEN, "debug");
+    }
+
+    private static boolean isLine(BusLine line, Pin pin) {
+        return pin.can(line.bus(), line.line());
     }
 
     /** Whether the pin's converter cannot work beside something that runs on the board. */
@@ -150,12 +177,23 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
                 case PWM -> use == PinUse.PWM && isFedThere ? 0 : PULSES;
                 case ADC -> use == PinUse.ANALOG ? 0 : CONVERTER;
                 case INTERRUPT -> use == PinUse.INTERRUPT ? 0 : CALL;
-                case SPI, I2C, UART -> isUsed(ability, use) ? 0 : LINE;
+                case SPI, I2C, UART -> line(node, target, ability, use);
                 case LED, STRAP -> LINE;
+                case TAKEN -> DEBUG;
+                case CHANGE -> use == PinUse.INTERRUPT && !pin.can(Ability.Kind.INTERRUPT) ? CALL : 0;
                 default -> 0;
             };
         }
         return rare;
+    }
+
+    /** A line of a bus where people look for it is missed when something else has it; elsewhere it is not. */
+    private static int line(NodeCircuit node, Endpoint target, Ability ability, PinUse use) {
+        boolean isUsual = node.part(target.part())
+                .flatMap(owner -> owner.cls().controller())
+                .filter(board -> !board.isUsual(ability.kind(), ability.line(), target.pin()))
+                .isEmpty();
+        return isUsual && !isUsed(ability, use) ? LINE : 0;
     }
 
     private static boolean isUsed(Ability ability, PinUse use) {

@@ -6,14 +6,57 @@ import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Wire;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** A part's serial port on the board. */
-public record SerialLine(NodeCircuit node, Placed placed) {
+/**
+ * A part's serial port on the board.
+ *
+ * @param unit the board's port that its wires are on; empty for a port that the program makes of plain pins
+ */
+public record SerialLine(NodeCircuit node, Placed placed, Optional<Integer> unit) {
+    /** The ports of a node. Where a board leads its ports to any pin, each line gets one of its own as far as they go. */
+    static List<SerialLine> of(NodeCircuit node) {
+        List<SerialLine> open = node.parts().stream()
+                .filter(placed -> placed.cls().uart().isPresent())
+                .map(placed -> new SerialLine(node, placed, Optional.empty()))
+                .toList();
+        List<Set<Integer>> may = open.stream().map(SerialLine::units).toList();
+        Map<Integer, Integer> lineOf = new HashMap<>();
+        for (int line = 0; line < open.size(); line++) {
+            seat(line, may, lineOf, new HashSet<>());
+        }
+        List<SerialLine> lines = new ArrayList<>();
+        for (int line = 0; line < open.size(); line++) {
+            int number = line;
+            Optional<Integer> seated = may.get(line).stream()
+                    .filter(unit -> lineOf.getOrDefault(unit, -1) == number)
+                    .findFirst();
+            // Without one of its own it is on the port of another: that is a finding.
+            Optional<Integer> unit = seated.or(() -> may.get(number).stream().findFirst());
+            lines.add(new SerialLine(node, open.get(line).placed, unit));
+        }
+        return lines;
+    }
+
+    /** An augmenting path: a line that sits on a port moves on where another one would do for it. */
+    private static boolean seat(int line, List<Set<Integer>> may, Map<Integer, Integer> lineOf, Set<Integer> tried) {
+        for (int unit : may.get(line)) {
+            if (tried.add(unit) && (!lineOf.containsKey(unit) || seat(lineOf.get(unit), may, lineOf, tried))) {
+                lineOf.put(unit, line);
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** The wires of its two data pins, as far as they are made. */
     public List<Wire> wires() {
         return Stream.of(PinUse.UART_TX, PinUse.UART_RX)
@@ -30,24 +73,35 @@ public record SerialLine(NodeCircuit node, Placed placed) {
     }
 
     private boolean offers(Wire wire, boolean isCrossed) {
+        return pin(wire).can(Ability.Kind.UART, line(wire, isCrossed));
+    }
+
+    private String line(Wire wire, boolean isCrossed) {
         boolean isTalking = node.pin(wire.from()).orElseThrow().use() == PinUse.UART_TX;
-        return pin(wire).can(Ability.Kind.UART, isTalking == isCrossed ? "rx" : "tx");
+        return isTalking == isCrossed ? "rx" : "tx";
     }
 
     private Pin pin(Wire wire) {
         return node.pin(wire.to()).orElseThrow();
     }
 
-    /** The board's port that its wires are on; empty for a port that the program makes of plain pins. */
-    public Optional<Integer> unit() {
-        Set<Integer> units = wires().stream()
-                .filter(wire -> offers(wire, true))
-                .flatMap(wire -> pin(wire).can().stream())
-                .filter(ability -> ability.kind() == Ability.Kind.UART)
-                .map(Ability::unit)
-                .collect(Collectors.toSet());
-        boolean isWhole = wires().stream().allMatch(wire -> offers(wire, true));
-        return isWhole && units.size() == 1 ? Optional.of(units.iterator().next()) : Optional.empty();
+    /** The ports of the board that all its wires can be on, the first named first. */
+    private Set<Integer> units() {
+        Set<Integer> units = null;
+        for (Wire wire : wires()) {
+            Set<Integer> here = new LinkedHashSet<>();
+            for (Ability ability : pin(wire).can()) {
+                if (ability.kind() == Ability.Kind.UART && ability.line().equals(line(wire, true))) {
+                    here.add(ability.unit());
+                }
+            }
+            if (units == null) {
+                units = here;
+            } else {
+                units.retainAll(here);
+            }
+        }
+        return units == null ? Set.of() : units;
     }
 
     public boolean isOnConsole() {

@@ -132,8 +132,13 @@ public record SpiBus(NodePins pins, Endpoint clock, List<Placed> members) {
     /** Whether something holds a member's select off while nobody drives it. */
     public boolean isSelectPulled(Placed member) {
         Optional<Pin> pin = selectPin(member);
-        return pin.isPresent()
-                && member.cls().pulls().stream()
-                        .anyMatch(pull -> pull.pin().equals(pin.get().label()));
+        return member.isSelectHeldLow()
+                || pin.isPresent()
+                        && member.cls()
+                                .spi()
+                                .filter(need -> !need.isSelectedHigh())
+                                .isPresent()
+                        && member.cls().pulls().stream()
+                                .anyMatch(pull -> pull.pin().equals(pin.get().label()));
     }
 }

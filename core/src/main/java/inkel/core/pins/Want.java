@@ -43,7 +43,7 @@ record Want(
 
     /** The pin that the builder holds an input on; several inputs may be held on one. */
     Optional<Endpoint> heldInput() {
-        boolean maySeveral = use() == PinUse.INPUT || use() == PinUse.BIAS || isByChoice;
+        boolean maySeveral = use() == PinUse.INPUT || use() == PinUse.BIAS || pin.isShared() || isByChoice;
         return maySeveral && isHeld() ? now.map(Wire::to) : Optional.empty();
     }
 
@@ -76,7 +76,20 @@ record Want(
     /** The far end stands for the part: it listens where this board sends, and sends where this board listens. */
     private static Want of(NodeCircuit node, LinkEnd end) {
         PinUse use = end.isSending() ? PinUse.INPUT : PinUse.OUTPUT;
-        Pin far = new Pin(end.there().toString(), List.of(), "", "", 0, 0, use, Need.MUST, "", false, List.of());
+        Pin far = new Pin(
+                end.there().toString(),
+                List.of(),
+                "",
+                "",
+                0,
+                0,
+                use,
+                Need.MUST,
+                "",
+                false,
+                Optional.empty(),
+                false,
+                List.of());
         Placed board = node.board();
         Wire now = Wire.placed(board.endpoint(far), end.pin());
         return new Want(board, far, Optional.of(now), Optional.empty(), false, Optional.of(end));

@@ -103,7 +103,7 @@ class CatalogTest {
             chip-40pin,          32, 8,  4,  3
             board-dual-core-3v3, 26, 3,  26, 8
             board-tolerant-3v3,  32, 10, 16, 4
-            board-wireless-3v3,  25, 15, 16, 16
+            board-wireless-3v3,  25, 15, 19, 19
             computer-40pin,      26, 0,  4,  2
             """)
     void boardsHaveTheirPins(String id, int digital, int analog, int pulses, int timers) {

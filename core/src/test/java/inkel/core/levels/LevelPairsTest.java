@@ -60,6 +60,8 @@ class LevelPairsTest {
                         Threshold.parse(bears).orElseThrow(),
                         Optional.ofNullable(recommended).flatMap(Threshold::parse),
                         Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
                         Source.CLASS),
                 new Range<>(Voltage.ofVolts(from), null, Voltage.ofVolts(to)));
     }
@@ -126,6 +128,8 @@ class LevelPairsTest {
                 Optional.empty(),
                 Optional.empty(),
                 Threshold.parse("5.5 V").orElseThrow(),
+                Optional.empty(),
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
                 Source.CLASS);

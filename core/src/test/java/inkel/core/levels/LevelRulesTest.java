@@ -198,6 +198,8 @@ class LevelRulesTest {
                 family.absoluteMax(),
                 java.util.Optional.empty(),
                 java.util.Optional.empty(),
+                java.util.Optional.empty(),
+                java.util.Optional.empty(),
                 inkel.core.quantity.Source.CLASS);
         var bare = shipped.with(
                         shipped.supplies(), shipped.outputs(), List.of(silent), shipped.modes(), shipped.pulls())

@@ -170,12 +170,15 @@ class PinCodesTest {
                                 .wire("servo.SIG", "board.D9")),
                 Arguments.of(
                         "pwm.input_channel",
+                        wireless().part("rc", "rc-receiver", "V+=board.VIN").wire("rc.CH1", "board.RX0"),
+                        wireless().part("rc", "rc-receiver", "V+=board.VIN").wire("rc.CH1", "board.D13")),
+                // Every pin of an 8-bit board calls with its neighbours.
+                Arguments.of(
+                        "pwm.input_channel",
+                        wireless().part("rc", "rc-receiver", "V+=board.VIN").wire("rc.CH1", "board.TX0"),
                         Builds.classic()
                                 .part("rc", "rc-receiver", "V+=board.5V")
-                                .wire("rc.CH1", "board.A0"),
-                        Builds.classic()
-                                .part("rc", "rc-receiver", "V+=board.5V")
-                                .wire("rc.CH1", "board.D2")),
+                                .wire("rc.CH1", "board.A0")),
                 // GP1 measures on the slice that GP0 makes pulses on.
                 Arguments.of(
                         "pwm.input_channel",

@@ -53,12 +53,10 @@ class PlacementBruteForceTest {
         if (use == PinUse.PWM && hole.timer().isEmpty()) {
             warnings++;
         }
-        if (use == PinUse.INTERRUPT && !hole.call()) {
-            warnings++;
-        }
         int rare = hole.timer().isEmpty() ? 0 : 3;
         rare += hole.adc() && use != PinUse.ANALOG ? 2 : 0;
-        rare += hole.call() && use != PinUse.INTERRUPT ? 2 : 0;
+        // Every pin of it calls with its neighbours; the one that calls by itself is dear to others.
+        rare += hole.call() == (use != PinUse.INTERRUPT) ? 2 : 0;
         rare += hole.lines();
         return OptionalInt.of(WARNING * warnings + RARE * rare);
     }

@@ -210,7 +210,27 @@ public final class PlacementJudge {
                 }
             }
         }
+        if (common != null && common.size() > 1) {
+            // A board that leads its buses anywhere: which one it is, its first line tells.
+            return wires().stream()
+                    .filter(wire -> wire.from().part().equals(part)
+                            && use(wire).text().startsWith(bus + ".")
+                            && use(wire) != PinUse.SPI_CS)
+                    .findFirst()
+                    .map(wire -> "led to " + wire.to());
+        }
         return common == null ? Optional.of("") : common.stream().sorted().findFirst();
+    }
+
+    /** No more buses are led to pins than the board has. */
+    private void noMoreBusesThanThereAre() {
+        Set<String> led = new HashSet<>();
+        for (Part part : node.parts()) {
+            busOf(part.id(), "i2c").filter(bus -> bus.startsWith("led to ")).ifPresent(led::add);
+        }
+        if (led.size() > 2) {
+            faults.add("more buses than there are: " + led);
+        }
     }
 
     private void busesAreWhole() {

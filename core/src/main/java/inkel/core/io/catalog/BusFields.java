@@ -32,6 +32,7 @@ final class BusFields {
                 spi.number("mode", 0),
                 spi.quantity("clock_max", Unit.HERTZ, HERTZ),
                 spi.flag("msb_first", true),
+                spi.flag("selected_high", false),
                 spi.flag("releases_miso", true));
     }
 

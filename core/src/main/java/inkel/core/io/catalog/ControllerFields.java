@@ -12,7 +12,12 @@ import inkel.core.catalog.Timer;
 import inkel.core.io.json.Fields;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Share;
+import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** Reads what only a board has: clocks, dividers, timers, converters. */
@@ -26,6 +31,14 @@ final class ControllerFields {
 
     private ControllerFields() {}
 
+    private static Map<String, List<String>> usual(Fields controller) {
+        Map<String, List<String>> usual = new LinkedHashMap<>();
+        for (Fields line : controller.objects("usual")) {
+            usual.put(line.text("line"), line.texts("pins"));
+        }
+        return usual;
+    }
+
     static Controller controller(Fields controller) {
         return new Controller(
                 controller.quantity("clock", Unit.HERTZ, "16 MHz"),
@@ -37,6 +50,7 @@ final class ControllerFields {
                 controller.number("uart_register_bits", 12),
                 controller.number("uart_fraction_bits", 0),
                 controller.numbers("spi_dividers"),
+                clock(controller, "spi_max"),
                 software(controller),
                 controller.has("package_current")
                         ? Optional.of(controller.quantity("package_current", Unit.AMPERE, CURRENT))
@@ -57,7 +71,8 @@ final class ControllerFields {
                         .toList(),
                 controller.objects("programs").stream()
                         .map(way -> new Programming(way.text("way"), way.textMap("lines"), way.optionalText("held")))
-                        .toList());
+                        .toList(),
+                usual(controller));
     }
 
     private static DriverPins driver(Fields driver) {
@@ -95,7 +110,7 @@ final class ControllerFields {
         return new AnalogGroup(
                 group.number("unit", 0),
                 group.number("bits", 10),
-                group.quantity("full_scale", Unit.VOLT, VOLTS),
+                group.threshold("full_scale").orElseGet(() -> Threshold.fixed(Voltage.ZERO)),
                 group.quantity("rate", Unit.HERTZ, "9.6 kHz"),
                 group.quantity("source_max", Unit.OHM, "10 kΩ"),
                 group.optionalText("off_while"));

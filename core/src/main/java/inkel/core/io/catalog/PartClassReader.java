@@ -123,6 +123,7 @@ final class PartClassReader {
     private List<Pin> pins() {
         List<Pin> pins = new ArrayList<>();
         Map<String, Integer> inRow = new HashMap<>();
+        List<Ability> routes = routes();
         for (Fields pin : fields.objects("pins")) {
             String row = pin.optionalText("row").orElse("single");
             int place = pin.number("place", inRow.merge(row, 1, Integer::sum));
@@ -137,6 +138,7 @@ final class PartClassReader {
                                                 .with("example", "digital, spi0.sck, pwm1.a")
                                                 .with("found", text)));
             }
+            addRouted(routes, can);
             PinUse use = pin.has("is")
                     ? pin.parsed("is", PinUse::parse, "spi.sck", PinUse.NONE)
                     : can.isEmpty() ? PinUse.NONE : PinUse.OFFER;
@@ -152,9 +154,48 @@ final class PartClassReader {
                     need,
                     pin.optionalText("io").orElse(""),
                     pin.flag("timed", false),
+                    pin.has("shortest")
+                            ? Optional.of(pin.quantity("shortest", Unit.SECOND, "350 ns"))
+                            : Optional.empty(),
+                    pin.flag("shared", false),
                     can));
         }
         return pins;
+    }
+
+    private List<Ability> routes() {
+        List<Ability> routes = new ArrayList<>();
+        fields.object("controller").ifPresent(controller -> {
+            for (String bus : controller.texts("routes")) {
+                Ability.parse(bus + ".x")
+                        .ifPresentOrElse(
+                                routes::add,
+                                () -> controller.problem(
+                                        "routes",
+                                        Fact.of("problem.expected_value")
+                                                .with("example", "i2c0, uart1")
+                                                .with("found", bus)));
+            }
+        });
+        return routes;
+    }
+
+    /** Buses that the board can lead to any of its plain pins; a pin that cannot drive only hears. */
+    private static void addRouted(List<Ability> routes, List<Ability> can) {
+        boolean isPlain = can.stream().anyMatch(ability -> ability.kind() == Ability.Kind.DIGITAL)
+                && can.stream().noneMatch(ability -> ability.kind() == Ability.Kind.CONSOLE);
+        if (!isPlain) {
+            return;
+        }
+        boolean isMute = can.stream().anyMatch(ability -> ability.kind() == Ability.Kind.INPUT_ONLY);
+        for (Ability bus : routes) {
+            for (String line : bus.kind() == Ability.Kind.I2C ? List.of("sda", "scl") : List.of("rx", "tx")) {
+                Ability led = new Ability(bus.kind(), bus.unit(), line);
+                if (!can.contains(led) && (!isMute || line.equals("rx"))) {
+                    can.add(led);
+                }
+            }
+        }
     }
 
     /** A board has its converters among what only a board has, any other part beside its pins. */
@@ -234,6 +275,12 @@ final class PartClassReader {
                 family.threshold("recommended_max"),
                 family.has("pin_current")
                         ? Optional.of(family.quantity("pin_current", Unit.AMPERE, CURRENT))
+                        : Optional.empty(),
+                family.has("source_current")
+                        ? Optional.of(family.quantity("source_current", Unit.AMPERE, CURRENT))
+                        : Optional.empty(),
+                family.has("unpowered_max")
+                        ? Optional.of(family.quantity("unpowered_max", Unit.VOLT, VOLTS))
                         : Optional.empty(),
                 Source.CLASS);
     }

@@ -52,7 +52,7 @@ public final class AnalogOverRule implements Rule<LevelReport> {
         } else {
             finding.variant("clipped");
         }
-        return finding.number("full_scale", level.group().fullScale(), Source.CLASS)
+        return finding.number("full_scale", level.fullScale(), Source.CLASS)
                 .fix(() -> new OtherSupply(level.node()).of(level.signal(), level.to()))
                 .fix(() -> divider(level))
                 .build();
@@ -60,7 +60,7 @@ public final class AnalogOverRule implements Rule<LevelReport> {
 
     /** Brings the top of the signal just below the full scale; in place of a divider that brings too little. */
     private static Optional<Fix> divider(AnalogLevel level) {
-        Voltage fullScale = level.group().fullScale();
+        Voltage fullScale = level.fullScale();
         Voltage ceiling = level.absoluteMax().isBelow(fullScale) ? level.absoluteMax() : fullScale;
         return DividerSearch.sparing(
                         level.sent(),

@@ -39,9 +39,10 @@ final class LinkFixes {
         if (isOpen) {
             WayFixes ways = new WayFixes(node, catalog);
             Optional<Fix> there = ways.there(link);
+            // No part before a part: the right rail comes before anything in the wire.
+            new OtherSupply(node).of(link.signal(), far(link)).ifPresent(fixes::add);
             there.ifPresent(fixes::add);
             divider(link).ifPresent(fixes::add);
-            new OtherSupply(node).of(link.signal(), far(link)).ifPresent(fixes::add);
             if (there.isEmpty()) {
                 fixes.addAll(ways.added(link));
             }

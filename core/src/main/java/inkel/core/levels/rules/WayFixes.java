@@ -23,8 +23,11 @@ import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.Link;
+import inkel.core.levels.WireSpeed;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.Ties;
@@ -113,9 +116,20 @@ final class WayFixes {
                 .sorted()
                 .toList();
         return bearBothTheirRails(link)
+                && isQuickEnough(placed.cls(), link)
                 && sides.equals(ends(link).stream()
                         .map(rail -> rail.volts().orElseThrow().expected())
                         .toList());
+    }
+
+    /** A clock can be chosen slower; a signal whose speed its part decides needs a way that follows it. */
+    private boolean isQuickEnough(PartClass cls, Link link) {
+        Optional<WireSpeed> speed =
+                WireSpeed.of(node, link.signal().endpoint()).filter(known -> known.source() == Source.CLASS);
+        return speed.isEmpty()
+                || cls.pulls().stream()
+                        .noneMatch(pull ->
+                                Quantity.exceeds(pull.resistance(), speed.get().mostResistance()));
     }
 
     private boolean bearBothTheirRails(Link link) {
@@ -228,6 +242,7 @@ final class WayFixes {
             return Optional.empty();
         }
         return matching(false)
+                .filter(cls -> isQuickEnough(cls, link))
                 .flatMap(cls -> fed(cls, ends).map(part -> throughNew("shift-new", link, cls, part)).stream())
                 .findFirst();
     }

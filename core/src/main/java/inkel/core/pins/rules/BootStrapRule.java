@@ -1,21 +1,20 @@
 package inkel.core.pins.rules;
 
-import inkel.core.catalog.Ability;
-import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.pins.AtStart;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import java.util.List;
-import java.util.Optional;
 
-/** Reports a part that holds a pin at a level of its own while the board reads it to choose how to start. */
+/** Reports a part that holds a pin at a level of its own, or the wrong one, while the board reads it to choose how to start. */
 public final class BootStrapRule implements Rule<PinReport> {
-    private static final RuleInfo INFO = new RuleInfo("pins.boot_strap", Severity.LOOK, Stage.PINS);
+    private static final RuleInfo INFO = new RuleInfo("pins.boot_strap", Severity.STOP, Stage.PINS);
 
     @Override
     public RuleInfo info() {
@@ -26,19 +25,21 @@ public final class BootStrapRule implements Rule<PinReport> {
     public List<Finding> check(PinReport report) {
         return report.nodes().stream()
                 .flatMap(pins -> pins.node().node().wires().stream()
-                        .filter(wire -> isDecided(pins, wire))
-                        .map(wire -> describe(pins, wire)))
+                        .flatMap(wire -> pins.atStart(wire).map(does -> describe(pins, wire, does)).stream()))
                 .toList();
     }
 
-    private static boolean isDecided(NodePins pins, Wire wire) {
-        Optional<Pin> target = pins.node().pin(wire.to());
-        return target.isPresent() && target.get().can(Ability.Kind.STRAP) && pins.holdsAtStart(wire);
-    }
-
-    private static Finding describe(NodePins pins, Wire wire) {
-        return WireFinding.of(INFO, pins, wire)
-                .fixes(() -> PinFixes.move(pins, wire.from(), pin -> !pin.can(Ability.Kind.STRAP)))
+    private static Finding describe(NodePins pins, Wire wire, AtStart does) {
+        Finding.Builder finding = WireFinding.of(INFO, pins, wire);
+        switch (does) {
+            case STOPS -> finding.variant("stops");
+            case KEEPS_OUT -> finding.variant("keeps_out").onlyToLookAt();
+            default -> finding.onlyToLookAt();
+        }
+        PinUse use = pins.useOf(wire.from());
+        return finding.fixes(
+                        () -> PinFixes.move(pins, wire.from(), pin -> AtStart.of(WireFinding.part(pins, wire), use, pin)
+                                .isEmpty()))
                 .build();
     }
 }

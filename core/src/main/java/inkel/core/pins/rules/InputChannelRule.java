@@ -32,7 +32,7 @@ public final class InputChannelRule implements Rule<PinReport> {
 
     private static Optional<Finding> describe(NodePins pins, Wire wire) {
         Pin target = WireFinding.target(pins, wire);
-        if (!target.can(Ability.Kind.CAPTURE) && !target.can(Ability.Kind.INTERRUPT)) {
+        if (!measures(target) && !target.can(Ability.Kind.CHANGE)) {
             return Optional.of(WireFinding.of(INFO, pins, wire)
                     .fixes(() -> PinFixes.move(pins, wire.from(), InputChannelRule::measures))
                     .build());

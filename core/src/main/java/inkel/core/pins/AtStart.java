@@ -1,0 +1,91 @@
+package inkel.core.pins;
+
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.SpiNeed;
+import inkel.core.catalog.Strap;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Wire;
+import java.util.Optional;
+
+/** What a part does to a pin that the board reads when power comes up. */
+public enum AtStart {
+    /** It holds the pin at the level at which the board does not start. */
+    STOPS(3),
+    /** It holds the pin at the level at which the board takes no new program. */
+    KEEPS_OUT(1),
+    /** It holds the pin at a level that the class does not tell. */
+    MAY(1);
+
+    private final int warnings;
+
+    AtStart(int warnings) {
+        this.warnings = warnings;
+    }
+
+    private enum Held {
+        HIGH,
+        SOMEHOW,
+        NOT
+    }
+
+    /** By how many warnings the planner keeps from it. */
+    int warnings() {
+        return warnings;
+    }
+
+    /** Empty where the pin is not read at the start, or the part lets go of it until the program runs. */
+    public static Optional<AtStart> of(NodeCircuit node, Wire wire) {
+        Optional<Placed> asking = node.part(wire.from().part());
+        Optional<Pin> wanted = node.pin(wire.from());
+        Optional<Pin> pin = node.pin(wire.to());
+        return asking.isEmpty() || wanted.isEmpty() || pin.isEmpty()
+                ? Optional.empty()
+                : of(asking.get(), wanted.get().use(), pin.get());
+    }
+
+    /** As {@link #of(NodeCircuit, Wire)}, for a pin that a signal might go to. */
+    public static Optional<AtStart> of(Placed asking, PinUse use, Pin pin) {
+        Optional<Strap> strap = Strap.of(pin);
+        if (strap.isEmpty() || strap.get() == Strap.MILD) {
+            return Optional.empty();
+        }
+        return switch (held(asking, use)) {
+            case NOT -> Optional.empty();
+            case SOMEHOW -> Optional.of(MAY);
+            case HIGH ->
+                switch (strap.get()) {
+                    case LOW -> Optional.of(STOPS);
+                    case LOW_TO_PROGRAM -> Optional.of(KEEPS_OUT);
+                    case UNKNOWN -> Optional.of(MAY);
+                    default -> Optional.empty();
+                };
+        };
+    }
+
+    private static Held held(Placed asking, PinUse use) {
+        if (isPulledUp(asking, use)) {
+            return Held.HIGH;
+        }
+        boolean isLetGo = use == PinUse.SPI_MISO
+                && asking.cls().spi().filter(SpiNeed::releasesMiso).isPresent();
+        return use.drives() && !isLetGo && !onlyPullsLow(asking, use) ? Held.SOMEHOW : Held.NOT;
+    }
+
+    private static boolean isPulledUp(Placed asking, PinUse use) {
+        return asking.cls().pulls().stream().anyMatch(pull -> asking.cls()
+                .pin(pull.pin())
+                .filter(pin -> pin.use() == use)
+                .isPresent());
+    }
+
+    /** An open drain or a push button leaves the pin alone until something happens. */
+    private static boolean onlyPullsLow(Placed asking, PinUse use) {
+        return asking.cls()
+                .signals()
+                .filter(pin -> pin.use() == use)
+                .allMatch(pin -> asking.cls().io(pin).map(IoFamily::openDrain).orElse(true));
+    }
+}

@@ -1,0 +1,54 @@
+package inkel.core.pins;
+
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.PullUp;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import java.util.Optional;
+
+/** Signals that pull their wire low or let it go: contacts, open drains, one wire for both ways. */
+public final class OnlyLow {
+    private OnlyLow() {}
+
+    static boolean pulls(NodeCircuit node, Endpoint signal) {
+        return node.part(signal.part())
+                .flatMap(placed -> placed.cls().pin(signal.pin()).map(pin -> pulls(placed, pin)))
+                .orElse(false);
+    }
+
+    static boolean pulls(Placed placed, Pin pin) {
+        PinUse use = pin.use();
+        if (use != PinUse.OUTPUT && use != PinUse.INTERRUPT && use != PinUse.DATA) {
+            return false;
+        }
+        Optional<IoFamily> family = placed.cls().io(pin);
+        return family.isEmpty() || family.get().openDrain();
+    }
+
+    /** Whether nothing makes the high of a wire: no resistor, and none in the pin that would do. */
+    public static boolean isUnpulled(NodeCircuit node, Wire wire) {
+        Optional<Placed> asking = node.part(wire.from().part());
+        Optional<Pin> wanted = node.pin(wire.from());
+        Optional<Pin> target = node.pin(wire.to());
+        boolean isPulledBetween = node.between(wire.from())
+                .filter(piece -> piece instanceof Between.Diode || piece instanceof Between.Opto)
+                .isPresent();
+        return asking.isPresent()
+                && wanted.isPresent()
+                && target.isPresent()
+                && !isPulledBetween
+                && wantsResistor(asking.get(), wanted.get(), target.get())
+                && PullUp.on(node, wire.to()).findAny().isEmpty();
+    }
+
+    /** Whether a signal wants a resistor at a pin: one inside the board is too weak for a wire with two talkers, or not there. */
+    static boolean wantsResistor(Placed asking, Pin wanted, Pin target) {
+        return pulls(asking, wanted) && (wanted.use() == PinUse.DATA || target.can(Ability.Kind.NO_PULL));
+    }
+}

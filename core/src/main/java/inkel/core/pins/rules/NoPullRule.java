@@ -1,0 +1,68 @@
+package inkel.core.pins.rules;
+
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.NodePins;
+import inkel.core.pins.OnlyLow;
+import inkel.core.pins.PinReport;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Reports a contact, an open drain or a wire for both ways whose high nothing makes. */
+public final class NoPullRule implements Rule<PinReport> {
+    private static final String USUAL = "4.7 kΩ";
+
+    private static final RuleInfo INFO = new RuleInfo("pins.no_pull", Severity.STOP, Stage.PINS);
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.nodes().stream()
+                .flatMap(pins -> pins.node().node().wires().stream()
+                        .filter(wire -> OnlyLow.isUnpulled(pins.node(), wire))
+                        .map(wire -> describe(pins, wire)))
+                .toList();
+    }
+
+    private static Finding describe(NodePins pins, Wire wire) {
+        boolean isData = pins.useOf(wire.from()) == PinUse.DATA;
+        Finding.Builder finding = WireFinding.of(INFO, pins, wire);
+        return (isData ? finding.variant("two_way") : finding)
+                .fixes(() -> waysOut(pins, wire, isData))
+                .build();
+    }
+
+    private static List<Fix> waysOut(NodePins pins, Wire wire, boolean isData) {
+        List<Fix> fixes = new ArrayList<>();
+        Placed placed = WireFinding.part(pins, wire);
+        if (placed.takesPullUps(wire.from().pin())) {
+            fixes.add(new Fix(
+                    "add-pull-ups",
+                    Fact.of("fix.add_pull_up")
+                            .with("value", USUAL)
+                            .with("signal", wire.from().pin())
+                            .with("part", placed.part().name()),
+                    Fact.of("fix.add_pull_ups.cost"),
+                    List.of(new SetSetting(pins.node().node().id(), placed.id(), Settings.ADD_PULL_UPS, USUAL))));
+        }
+        if (!isData) {
+            fixes.addAll(PinFixes.move(pins, wire.from(), pin -> !pin.can(Ability.Kind.NO_PULL)));
+        }
+        return fixes;
+    }
+}

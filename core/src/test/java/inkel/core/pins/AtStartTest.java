@@ -1,0 +1,74 @@
+package inkel.core.pins;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Severity;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** D12 must be low or the board does not start, D2 must be low for a new program, D5 and D15 may be anything. */
+class AtStartTest {
+    private static final String CODE = "pins.boot_strap";
+
+    private static Builds wireless() {
+        return Builds.powered(Builds.CATALOG.get("board-wireless-3v3"));
+    }
+
+    private static Builds select(String pin) {
+        return wireless()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .setting("radio", "select_pull_up", "10 kΩ")
+                .wire("radio.CSN", "board." + pin);
+    }
+
+    @Test
+    void aPullUpKeepsItFromStarting() throws Exception {
+        Finding finding = RuleKit.fires(select("D12"), CODE);
+        assertEquals("pins.boot_strap.stops", finding.sentence().key());
+        assertEquals(Severity.STOP, finding.severity());
+        RuleKit.everyWayOut(select("D12"), CODE);
+    }
+
+    @Test
+    void aPullUpKeepsANewProgramOut() {
+        Finding finding = RuleKit.fires(select("D2"), CODE);
+        assertEquals("pins.boot_strap.keeps_out", finding.sentence().key());
+        assertEquals(Severity.LOOK, finding.severity());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"D5", "D15", "D13"})
+    void elsewhereItDoesNoHarm(String pin) {
+        RuleKit.quiet(select(pin), CODE);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"D12", "D2", "D15"})
+    void aButtonIsOpenThen(String pin) {
+        RuleKit.quiet(wireless().part("button", "button").wire("button.A", "board." + pin), CODE);
+    }
+
+    @Test
+    void whatIsDrivenIsNotKnown() {
+        Finding finding = RuleKit.fires(
+                wireless().part("rc", "rc-receiver", "V+=board.VIN").wire("rc.CH1", "board.D12"), CODE);
+        assertEquals("pins.boot_strap", finding.sentence().key());
+        assertEquals(Severity.LOOK, finding.severity());
+    }
+
+    @Test
+    void whatIsLetGoIsNotHeld() {
+        Builds reader = wireless().part("reader", "tag-reader-spi", "3.3V=board.3V3");
+        RuleKit.quiet(reader.wire("reader.MISO", "board.D12"), CODE);
+    }
+
+    @Test
+    void whatHoldsMisoIsNot() {
+        Builds card = wireless().part("card", "memory-card", "VCC=board.3V3");
+        RuleKit.fires(card.wire("card.MISO", "board.D12"), CODE);
+    }
+}

@@ -1,0 +1,88 @@
+package inkel.core.pins;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.finding.Finding;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import org.junit.jupiter.api.Test;
+
+class NoPullTest {
+    private static final String CODE = "pins.no_pull";
+
+    private static Builds wireless() {
+        return Builds.powered(Builds.CATALOG.get("board-wireless-3v3"));
+    }
+
+    private static Builds button(String pin) {
+        return wireless().part("button", "button").wire("button.A", "board." + pin);
+    }
+
+    private static Builds probe() {
+        return Builds.classic()
+                .part("probe", "temperature-water", "VDD=board.5V")
+                .wire("probe.DQ", "board.D4");
+    }
+
+    @Test
+    void aContactAtAPinWithoutAPullUpFloats() throws Exception {
+        Finding finding = RuleKit.fires(button("D34"), CODE);
+        assertEquals("pins.no_pull", finding.sentence().key());
+        RuleKit.everyWayOut(button("D34"), CODE);
+        RuleKit.quiet(button("D13"), CODE);
+    }
+
+    @Test
+    void aBareProbeOnOneWireWantsItsResistor() throws Exception {
+        RuleKit.quiet(probe(), CODE);
+        Builds bare = probe().setting("probe", "form", "chip");
+        Finding finding = RuleKit.fires(bare, CODE);
+        assertEquals("pins.no_pull.two_way", finding.sentence().key());
+        RuleKit.everyWayOut(bare, CODE);
+        RuleKit.quiet(bare.setting("probe", "add_pull_ups", "4.7 kΩ"), CODE);
+    }
+
+    @Test
+    void anotherProbesResistorIsEnough() {
+        Builds two = probe().part("second", "temperature-water", "VDD=board.5V")
+                .setting("second", "form", "chip")
+                .wire("second.DQ", "board.D4");
+        RuleKit.quiet(two, CODE);
+    }
+
+    @Test
+    void whatPushesNeedsNone() {
+        RuleKit.quiet(wireless().part("rc", "rc-receiver", "V+=board.VIN").wire("rc.CH1", "board.D34"), CODE);
+    }
+
+    @Test
+    void oneWireGoesToNoPinThatCannotDrive() {
+        Builds build =
+                wireless().part("probe", "temperature-water", "VDD=board.3V3").wire("probe.DQ", "board.D34");
+        assertTrue(
+                build.findings("pins.no_role").size() == 1,
+                build.findings("pins.no_role").toString());
+    }
+
+    @Test
+    void probesShareAWireAndButtonsDo() {
+        Builds probes =
+                probe().part("second", "temperature-water", "VDD=board.5V").wire("second.DQ", "board.D4");
+        RuleKit.quiet(probes, "pins.two_drivers");
+        Builds buttons = button("D13").part("second", "button").wire("second.A", "board.D13");
+        RuleKit.quiet(buttons, "pins.two_drivers");
+    }
+
+    @Test
+    void whatHasNoAddressOfItsOwnSharesNothing() {
+        Builds two = Builds.classic()
+                .part("one", "climate-wire", "VCC=board.5V")
+                .part("two", "climate-wire", "VCC=board.5V")
+                .wire("one.DATA", "board.D4")
+                .wire("two.DATA", "board.D4");
+        RuleKit.fires(two, "pins.two_drivers");
+        Builds driven = button("D13").part("rc", "rc-receiver", "V+=board.VIN").wire("rc.CH1", "board.D13");
+        RuleKit.fires(driven, "pins.two_drivers");
+    }
+}
