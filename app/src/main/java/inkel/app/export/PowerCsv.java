@@ -54,7 +54,7 @@ public final class PowerCsv {
                 number(rail.peak().amperes()),
                 number(rail.peak().amperes()),
                 String.join(", ", moments));
-        for (Rail.Load load : rail.loads()) {
+        for (Rail.Load load : rail.all()) {
             String part =
                     budget.node().part(load.pin().part()).orElseThrow().part().name();
             csv.printRecord(

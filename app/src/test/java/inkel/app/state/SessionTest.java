@@ -12,6 +12,7 @@ import inkel.core.document.Build;
 import inkel.core.document.Place;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.document.edit.RenamePart;
+import inkel.core.document.edit.SetFigure;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
@@ -464,6 +465,7 @@ class SessionTest {
 
     @Test
     void aWireIsLeftThinWithALineInTheRecordAndItsTime() {
+        session.apply(new SetFigure("pump-house", "board", "level/io/voh", "2.62 V"));
         Finding thin = session.assessmentProperty().get().findings().stream()
                 .filter(finding -> finding.code().equals("levels.thin"))
                 .findFirst()

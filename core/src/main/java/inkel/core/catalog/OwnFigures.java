@@ -193,7 +193,7 @@ public final class OwnFigures {
                 own.value(stem + "usual", Unit.AMPERE).map(Current::ofAmperes).orElse(range.expected());
         Optional<Current> most = own.value(stem + "most", Unit.AMPERE).map(Current::ofAmperes);
         Range<Current> replaced = new Range<>(null, usual, most.orElse(Quantity.larger(usual, range.highest())));
-        return new PinLoad(load.pin(), load.sort(), load.forward(), new Figure<>(replaced, Source.YOURS));
+        return new PinLoad(load.pin(), load.sort(), load.forward(), load.from(), new Figure<>(replaced, Source.YOURS));
     }
 
     private static Supply supply(Supply supply, Reader own) {

@@ -10,14 +10,19 @@ import java.util.Optional;
  * What a signal pin takes from the pin that drives it, when that is more than an input's leakage.
  *
  * @param forward the forward voltage of an LED; absent for a coil
+ * @param from the supply pin that it hangs on with its other end, so that the pin takes and does not give; absent where that
+ *     is ground
  * @param current for an LED what it is bright with, for a coil what it takes, for a winding what it takes running and, at
  *     most, held still
  */
-public record PinLoad(String pin, Sort sort, Optional<Range<Voltage>> forward, Figure<Current> current) {
+public record PinLoad(
+        String pin, Sort sort, Optional<Range<Voltage>> forward, Optional<String> from, Figure<Current> current) {
     /** What hangs on the pin. */
     public enum Sort {
         /** A diode: it takes whatever the resistor before it lets through. */
         LED,
+        /** A lamp that brings its resistor: it takes what it is made for. */
+        LAMP,
         /** A winding: a relay, a motor, a pump. It kicks back when it is switched off. */
         COIL,
         /** A winding between two leads, driven by a bridge that takes its kick: a motor, a stepper. */

@@ -60,7 +60,7 @@ public final class NodeCircuit {
         loads.forEach(load -> far.put(load.placed().id(), load));
         List<Placed> taking = new ArrayList<>(parts.values());
         loads.forEach(load -> taking.add(load.placed()));
-        flows = new Rails(taking, node.moments());
+        flows = new Rails(taking, node.moments(), LampOnPin.of(node, parts));
         rails = Collections.unmodifiableMap(flows.all());
         for (Placed placed : taking) {
             for (Pin pin : placed.cls().pins()) {

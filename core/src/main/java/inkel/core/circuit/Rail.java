@@ -8,6 +8,7 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -19,7 +20,8 @@ import java.util.Set;
  *     from
  * @param average what all loads take over time
  * @param peak the most that all loads take together, of all sets of moments that can coincide
- * @param loads in the order of the node's parts
+ * @param loads supply pins, in the order of the node's parts
+ * @param lamps signals of lamps whose current comes from it by way of a pin
  * @param worst the moments that make the peak
  */
 public record Rail(
@@ -30,19 +32,31 @@ public record Rail(
         Current average,
         Current peak,
         List<Load> loads,
+        List<Load> lamps,
         Set<String> worst) {
     public Rail {
         loads = List.copyOf(loads);
+        lamps = List.copyOf(lamps);
         worst = Set.copyOf(worst);
     }
 
     /**
-     * What a supply pin takes, its own modes and what it passes on together.
+     * What a supply pin or a lamp takes, its own modes and what it passes on together.
      *
      * @param peak the most it ever takes
      * @param atWorst what it takes when the rail is at its peak; these add up to the rail's
      */
     public record Load(Endpoint pin, Current average, Current peak, Current atWorst) {}
+
+    /** All that its sums are made of. */
+    public List<Load> all() {
+        if (lamps.isEmpty()) {
+            return loads;
+        }
+        List<Load> all = new ArrayList<>(loads);
+        all.addAll(lamps);
+        return all;
+    }
 
     /** Its voltage against ground; empty when nothing feeds what the rail is made from. */
     public Optional<Range<Voltage>> volts() {

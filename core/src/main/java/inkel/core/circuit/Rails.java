@@ -45,10 +45,15 @@ final class Rails {
      * A supply pin of a part, with the rails that are made from it.
      *
      * @param number its place among all pins of the node
+     * @param supply absent for a lamp on a pin
      * @param made with the places of their rails in {@code madeNumbers}
      */
     private record Pin(
-            int number, Endpoint id, Placed placed, Supply supply, List<Made> made, int[] madeNumbers, Draw draw) {}
+            int number, Endpoint id, Placed placed, Supply supply, List<Made> made, int[] madeNumbers, Draw draw) {
+        boolean isLamp() {
+            return supply == null;
+        }
+    }
 
     /**
      * What a pin takes, worked out once: without moments, and what each moment raises it to.
@@ -76,7 +81,7 @@ final class Rails {
      */
     private record Flow(double[] own, double[] pins, double[] rails, boolean[] onTheWay) {}
 
-    Rails(Collection<Placed> all, List<Moment> moments) {
+    Rails(Collection<Placed> all, List<Moment> moments, List<LampOnPin> lamps) {
         loads = new Loads(moments);
         round = new Round(moments);
         for (Placed placed : all) {
@@ -96,6 +101,19 @@ final class Rails {
                     add(pin(placed, supply, rail), rail);
                 }
             }
+        }
+        for (LampOnPin lamp : lamps) {
+            volts(lamp.rail())
+                    .ifPresent(fed -> add(
+                            new Pin(
+                                    pins.size(),
+                                    lamp.signal(),
+                                    parts.get(lamp.signal().part()),
+                                    null,
+                                    List.of(),
+                                    new int[0],
+                                    new Draw(lamp.current(fed.range().highest()).amperes(), Map.of())),
+                            lamp.rail()));
         }
     }
 
@@ -176,7 +194,9 @@ final class Rails {
     Map<Endpoint, Current> currents(BiFunction<Placed, Supply, Current> draw) {
         double[] own = new double[pins.size()];
         for (Pin pin : pins) {
-            own[pin.number()] = draw.apply(pin.placed(), pin.supply()).amperes();
+            own[pin.number()] = pin.isLamp()
+                    ? pin.draw().rest()
+                    : draw.apply(pin.placed(), pin.supply()).amperes();
         }
         Flow flow = flow(own);
         Map<Endpoint, Current> currents = new LinkedHashMap<>();
@@ -232,7 +252,9 @@ final class Rails {
     private Flow average() {
         double[] own = new double[pins.size()];
         for (Pin pin : pins) {
-            own[pin.number()] = loads.average(pin.placed(), pin.supply()).amperes();
+            own[pin.number()] = pin.isLamp()
+                    ? pin.draw().rest()
+                    : loads.average(pin.placed(), pin.supply()).amperes();
         }
         return flow(own);
     }
@@ -275,16 +297,18 @@ final class Rails {
     private Rail rail(Endpoint id, Output output, Flow average, List<Flow> flows, Flow worst, Set<String> felt) {
         int number = numbers.get(id);
         List<Rail.Load> onIt = new ArrayList<>();
+        List<Rail.Load> lamps = new ArrayList<>();
         for (Pin pin : onRails.get(number)) {
             double peak = 0;
             for (Flow flow : flows) {
                 peak = Math.max(peak, flow.pins()[pin.number()]);
             }
-            onIt.add(new Rail.Load(
-                    pin.id(),
-                    Current.ofAmperes(average.pins()[pin.number()]),
-                    Current.ofAmperes(peak),
-                    Current.ofAmperes(worst.pins()[pin.number()])));
+            (pin.isLamp() ? lamps : onIt)
+                    .add(new Rail.Load(
+                            pin.id(),
+                            Current.ofAmperes(average.pins()[pin.number()]),
+                            Current.ofAmperes(peak),
+                            Current.ofAmperes(worst.pins()[pin.number()])));
         }
         return new Rail(
                 id,
@@ -294,6 +318,7 @@ final class Rails {
                 Current.ofAmperes(average.rails()[number]),
                 Current.ofAmperes(worst.rails()[number]),
                 onIt,
+                lamps,
                 felt);
     }
 

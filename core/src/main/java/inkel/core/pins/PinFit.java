@@ -4,6 +4,7 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.SoftwareBuses;
@@ -135,7 +136,10 @@ public final class PinFit {
                 pin.can(Ability.Kind.PWM)
                         || pulsesBySoftware(asking, owner, pin)
                         || pin.can(Ability.Kind.PULSES) && isOfServos(asking);
-            case INPUT -> pin.can(Ability.Kind.DIGITAL) || pin.can(Ability.Kind.PULSES);
+            case INPUT ->
+                pin.can(Ability.Kind.DIGITAL)
+                        || pin.can(Ability.Kind.PULSES)
+                        || pin.can(Ability.Kind.PWM) && isLamp(asking, wanted);
             case ANALOG -> pin.can(Ability.Kind.ADC);
             case BIAS -> pin.can(Ability.Kind.VOLTAGE) || pin.can(Ability.Kind.DAC);
             case LEAD -> pin.can(Ability.Kind.DRIVE) && Leads.isOfWinding(asking.cls(), wanted);
@@ -158,6 +162,12 @@ public final class PinFit {
                 .isPresent();
         boolean onlyListens = line == BusLine.MISO || !pin.can(Ability.Kind.INPUT_ONLY);
         return hasCode && onlyListens && pin.can(Ability.Kind.DIGITAL) && !pin.can(Ability.Kind.CONSOLE);
+    }
+
+    /** A lamp is what the channels of a driver are made for. */
+    private static boolean isLamp(Placed asking, Pin wanted) {
+        return asking.cls().demands().pinLoads().stream()
+                .anyMatch(load -> load.pin().equals(wanted.label()) && load.sort() == PinLoad.Sort.LED);
     }
 
     /** Whether the program can switch a part's pulses on a plain pin. */

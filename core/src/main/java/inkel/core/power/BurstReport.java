@@ -47,7 +47,7 @@ public record BurstReport(NodeCircuit node, Placed placed, Supply supply, Burst 
 
     /** What the rail has left for this part while the others are at the worst it meets. */
     public Current railGives() {
-        Current others = rail.loads().stream()
+        Current others = rail.all().stream()
                 .filter(load -> !load.pin().part().equals(placed.id())
                         || !load.pin().pin().equals(supply.pin()))
                 .map(Rail.Load::atWorst)

@@ -84,6 +84,7 @@ public record FlowTree(Rail rail, List<Branch> branches, List<Tap> taps) {
                 taps.add(new Tap(load.pin(), left));
             }
         }
+        rail.lamps().forEach(lamp -> taps.add(new Tap(lamp.pin(), lamp.atWorst())));
         return new FlowTree(rail, branches, taps);
     }
 }

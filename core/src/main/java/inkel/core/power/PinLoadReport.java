@@ -4,11 +4,13 @@ import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PinLoad;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.formula.ESeries;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
 import java.util.List;
@@ -29,6 +31,12 @@ public record PinLoadReport(
 
     /** The base gets a twentieth of what the collector carries, so that the transistor is fully on. */
     static final double FORCED_GAIN = 20;
+
+    /** Small transistors amplify a hundred times at the least at a tenth of an ampere, when they are not yet fully on. */
+    static final double LEAST_GAIN = 100;
+
+    /** Above this they drop more than a few tenths of a volt. */
+    static final double WARM_GAIN = 30;
 
     static List<PinLoadReport> of(NodeCircuit node) {
         return node.parts().stream()
@@ -68,9 +76,23 @@ public record PinLoadReport(
         return load.sort() == PinLoad.Sort.LED;
     }
 
-    /** What the pin's rail reaches at most; empty when it is not fed. */
+    public boolean isCoil() {
+        return load.sort() == PinLoad.Sort.COIL;
+    }
+
+    /** Whether its other end hangs on a supply, so that the pin takes its current and does not give it. */
+    public boolean isSunk() {
+        return load.from().isPresent();
+    }
+
+    /** What drives the current: the pin's rail, or the one that the other end hangs on; empty when that is not fed. */
+    public Optional<Range<Voltage>> source() {
+        return isSunk() ? node.railOf(placed, load.from().orElseThrow()).flatMap(Rail::volts) : node.ioVolts(pin);
+    }
+
+    /** What that reaches at most. */
     public Optional<Voltage> drive() {
-        return node.ioVolts(pin).map(volts -> volts.highest());
+        return source().map(Range::highest);
     }
 
     /**
@@ -83,15 +105,49 @@ public record PinLoadReport(
                 .filter(left -> left.isAbove(Voltage.ZERO)));
     }
 
+    /** What a lamp to a supply still has across it while the pin is high; empty for any other, or when that is not known. */
+    public Optional<Voltage> leftWhenOff(boolean isUsual) {
+        Optional<Range<Voltage>> high = node.ioVolts(pin);
+        Optional<Range<Voltage>> from = source();
+        if (!isSunk() || high.isEmpty() || from.isEmpty() || family.signalHigh().isEmpty()) {
+            return Optional.empty();
+        }
+        Range<Voltage> at = isUsual ? high.get().usual() : high.get();
+        Range<Voltage> comes = isUsual ? from.get().usual() : from.get();
+        boolean isOneRail = node.ioRail(pin)
+                .map(Rail::id)
+                .equals(node.railOf(placed, load.from().orElseThrow()).map(Rail::id));
+        return isOneRail
+                ? Optional.of(Voltage.ZERO)
+                : Optional.of(comes.highest().minus(family.signalHigh().get().at(at.lowest())));
+    }
+
+    /** Whether it glows although the pin is high: more is left across it than it needs. */
+    public boolean neverGoesOut() {
+        return glows(false, false);
+    }
+
+    /** Whether it does so as supplies usually are. */
+    public boolean usuallyNeverGoesOut() {
+        return glows(true, true);
+    }
+
+    private boolean glows(boolean isUsual, boolean asExpected) {
+        return leftWhenOff(isUsual)
+                .flatMap(left ->
+                        load.forward().map(forward -> left.isAbove(asExpected ? forward.expected() : forward.lowest())))
+                .orElse(false);
+    }
+
     /**
      * What the pin has to carry at the worst; empty when nothing limits it, or when no voltage is known. A driven coil
      * takes only the transistor's base current.
      */
     public Optional<Current> current() {
-        if (!isLed()) {
-            return isDriven()
-                    ? baseCurrent()
-                    : Optional.of(load.current().range().highest());
+        if (isCoil() && isDriven()) {
+            return baseCurrent();
+        } else if (!isLed()) {
+            return Optional.of(load.current().range().highest());
         }
         if (drive().isPresent() && across().isEmpty()) {
             return Optional.of(Current.ZERO);
@@ -118,7 +174,44 @@ public record PinLoadReport(
 
     /** The most one pin of the board may carry for long; empty when the class does not tell. */
     public Optional<Current> limit() {
-        return family.pinCurrent();
+        return isSunk() ? family.pinCurrent() : family.sourceCurrent().or(family::pinCurrent);
+    }
+
+    /** Whether the pin gives so little that a lamp to ground stays dark: less than a tenth of what it is bright with. */
+    public boolean staysDark() {
+        return !isSunk()
+                && (isLed() || load.sort() == PinLoad.Sort.LAMP)
+                && family.sourceCurrent()
+                        .filter(most ->
+                                most.isBelow(load.current().range().expected().times(0.1)))
+                        .isPresent();
+    }
+
+    /** The base resistor that stands there: empty where no transistor does. */
+    public Optional<Resistance> baseNow() {
+        return between().filter(Between.CoilDriver.class::isInstance).map(piece -> ((Between.CoilDriver) piece).base());
+    }
+
+    /** The least base current, when the pin is high at its lowest. */
+    public Optional<Current> leastBase() {
+        return baseNow().flatMap(base -> node.ioVolts(pin)
+                .flatMap(volts -> family.voh().map(voh -> voh.at(volts.lowest()).minus(BASE)))
+                .map(across -> Current.ofAmperes(Math.max(0, across.volts()) / base.ohms())));
+    }
+
+    /** Whether the transistor cannot carry the coil: its base gets less than a hundredth of that. */
+    public boolean isBaseStarved() {
+        return isBaseBelow(LEAST_GAIN);
+    }
+
+    /** Whether it is not fully on, and gets warm: its base gets less than a thirtieth. */
+    public boolean isBaseWeak() {
+        return isBaseBelow(WARM_GAIN);
+    }
+
+    private boolean isBaseBelow(double gain) {
+        double wanted = load.current().range().highest().amperes() / gain;
+        return leastBase().filter(base -> base.amperes() < wanted * (1 - 1e-9)).isPresent();
     }
 
     public boolean isUnlimited() {

@@ -104,7 +104,7 @@ public record PowerReport(
     public List<RailBudget> inUse(String node) {
         return budgets.stream()
                 .filter(budget -> budget.node().node().id().equals(node))
-                .filter(budget -> !budget.rail().loads().isEmpty())
+                .filter(budget -> !budget.rail().all().isEmpty())
                 .toList();
     }
 

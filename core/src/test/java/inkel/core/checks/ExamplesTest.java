@@ -45,7 +45,6 @@ class ExamplesTest {
                         "i2c.no_pullup",
                         "levels.harms",
                         "levels.not_read",
-                        "levels.thin",
                         "parts.no_supply",
                         "parts.supply_too_high",
                         "parts.supply_too_low",

@@ -253,7 +253,11 @@ class BetweenTest {
 
     @Test
     void leavingAWireIsWrittenInTheLogWithItsReason() throws Exception {
-        Build sketch = Builds.firstSketch();
+        Build sketch = Builds.dualCore()
+                .part("bridge", "bridge-wifi", "VCC=board.3V3")
+                .figure("board", "level/io/voh", "2.62 V")
+                .wire("bridge.RX", "board.GP4")
+                .build();
         Finding thin =
                 Builds.of(Assessment.assess(sketch, CATALOG), "levels.thin").get(0);
         Instant now = Instant.parse("2026-11-24T08:00:00Z");

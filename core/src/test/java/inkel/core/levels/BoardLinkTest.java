@@ -14,6 +14,7 @@ import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -57,9 +58,31 @@ class BoardLinkTest {
         Assessment assessment = Assessment.assess(joined(from, fromPin, to, toPin), Builds.CATALOG);
         List<String> codes = assessment.findings().stream()
                 .map(Finding::code)
-                .filter(found -> found.startsWith("levels."))
+                .filter(found -> found.startsWith("levels.") && !found.equals("levels.back_power"))
                 .toList();
         assertEquals(code.isEmpty() ? List.of() : List.of(code), codes);
+    }
+
+    // Each board is on a port of its own: either may be off while the other is on. Pins that bear 4 V then let 3.4 V
+    // be.
+    @ParameterizedTest(name = "{0} to {2}: {4}")
+    @CsvSource(
+            textBlock =
+                    """
+            board-dual-core-3v3, GP5, board-dual-core-3v3, GP6, 1
+            board-classic-5v,    D4,  board-tolerant-3v3,  B12, 1
+            board-dual-core-3v3, GP5, board-tolerant-3v3,  B12, 0
+            board-dual-core-3v3, GP5, board-tolerant-3v3,  B5,  1
+            """)
+    void aBoardThatIsOffIsFedThroughItsPin(String from, String fromPin, String to, String toPin, int found)
+            throws Exception {
+        Build build = joined(from, fromPin, to, toPin);
+        List<Finding> findings = Builds.of(Assessment.assess(build, Builds.CATALOG), "levels.back_power");
+        assertEquals(found, findings.size());
+        for (Finding finding : findings) {
+            assertEquals("levels.back_power.boards", finding.sentence().key());
+            RuleKit.everyWayOut(build, finding);
+        }
     }
 
     @Test

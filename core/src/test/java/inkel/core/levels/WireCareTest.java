@@ -90,15 +90,19 @@ class WireCareTest {
                 List.of(),
                 Builds.classic()
                         .part("four", "wall-supply-4v")
-                        .part("radio", "packet-radio", "VCC=four.+")
-                        .wire("radio.CE", "board.D9")
+                        .part("buffer", "buffer-8", "VCC=four.+")
+                        .wire("buffer.OE1", "board.D9")
                         .findings("levels.back_power"),
                 "an input that bears 5.5 V whatever its supply has no clamp to it");
     }
 
     @Test
     void aThinWireMayBeLeftAsItIs() throws Exception {
-        Build sketch = Builds.firstSketch();
+        Build sketch = Builds.dualCore()
+                .part("bridge", "bridge-wifi", "VCC=board.3V3")
+                .figure("board", "level/io/voh", "2.62 V")
+                .wire("bridge.RX", "board.GP4")
+                .build();
         Finding thin = Builds.of(Assessment.assess(sketch, CATALOG), "levels.thin").stream()
                 .filter(finding -> finding.place().part().equals("bridge"))
                 .findFirst()

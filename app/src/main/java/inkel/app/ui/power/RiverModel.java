@@ -194,7 +194,7 @@ public record RiverModel(List<Bar> bars, List<Leaf> leaves, List<Flow> flows, in
             double whole = rail.rating().amperes() * scale;
             double most = Math.max(Math.max(content, LEAST_BANK), filled + LEAST_BANK);
             double bank = Math.min(Math.max(LEAST_BANK, whole), most);
-            boolean isUsed = !rail.loads().isEmpty();
+            boolean isUsed = !rail.all().isEmpty();
             Tone tone = !isUsed
                     ? Tone.UNUSED
                     : rail.isOver() ? Tone.OVER : PowerReport.isNear(rail) ? Tone.NEAR : Tone.FINE;

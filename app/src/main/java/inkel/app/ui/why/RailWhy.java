@@ -35,7 +35,7 @@ final class RailWhy {
                                 ? Engineering.volts(volts.lowest())
                                 : Engineering.volts(volts.lowest()) + " – " + Engineering.volts(volts.highest()),
                         Explainer.source(rail.source()))));
-        rail.loads().stream()
+        rail.all().stream()
                 .filter(load -> load.atWorst().amperes() > 0)
                 .forEach(load -> rows.add(new Row(
                         Words.say(PinNames.of(node, load.pin())),

@@ -107,6 +107,8 @@ class LevelsWindowTest extends WindowJourney {
     void aThinWireIsLeftWithAReasonAndAskedForAtWake(FxRobot robot) throws Exception {
         open(robot, Given.FIRST_SKETCH, Stage.LEVELS);
         Place thin = Place.of("pump-house", new Endpoint("bridge", "RX"));
+        robot.interact(() -> session.apply(new SetFigure("pump-house", "board", "level/io/voh", "2.62 V")));
+        until(() -> thinFindings(thin) == 1);
         robot.interact(() -> session.selection().show(Stage.LEVELS, thin));
         until(() -> robot.lookup("#leave-reason").query().isVisible());
         assertEquals(1, thinFindings(thin));

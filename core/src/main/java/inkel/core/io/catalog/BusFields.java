@@ -128,6 +128,7 @@ final class BusFields {
                         ? Optional.of(load.<Voltage>figure("forward", Unit.VOLT, VOLTS)
                                 .range())
                         : Optional.empty(),
+                load.optionalText("from"),
                 load.figure("current", Unit.AMPERE, CURRENT));
     }
 

@@ -19,6 +19,7 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.formula.ESeries;
+import inkel.core.levels.BoardLink;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.levels.WireSpeed;
@@ -29,10 +30,12 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Notes a part that hangs on another source than what drives it: when its own is off, current runs through its pins into
@@ -61,7 +64,57 @@ public final class BackPowerRule implements Rule<LevelReport> {
         levels.links().stream().filter(BackPowerRule::isFedThroughItsPin).forEach(link -> byCause.computeIfAbsent(
                         Cause.of(link), cause -> new ArrayList<>())
                 .add(link));
-        return byCause.values().stream().map(BackPowerRule::describe).toList();
+        List<Finding> findings = new ArrayList<>(
+                byCause.values().stream().map(BackPowerRule::describe).toList());
+        Set<List<String>> told = new HashSet<>();
+        for (BoardLink link : levels.boards()) {
+            String talks = link.from().node().id();
+            String hears = link.to().node().id();
+            if (isFedThroughItsPin(link) && told.add(List.of(talks, hears))) {
+                findings.add(describe(link));
+            }
+        }
+        return findings;
+    }
+
+    private static boolean isFedThroughItsPin(BoardLink link) {
+        Placed talks = link.from().board();
+        Placed hears = link.to().board();
+        boolean isTogether = isSwitchedWithOthers(talks) || isSwitchedWithOthers(hears);
+        return !isTogether
+                && !isOneSource(link)
+                && isAboveWhatItBears(
+                        link.check().vohMax(), link.to().io(link.link().to().endpoint()));
+    }
+
+    /** A board that a lead from the other one feeds is on when that is. */
+    private static boolean isOneSource(BoardLink link) {
+        return isFedByALead(link.from(), link.link().from().endpoint())
+                || isFedByALead(link.to(), link.link().to().endpoint());
+    }
+
+    private static boolean isFedByALead(NodeCircuit node, Endpoint pin) {
+        return node.ioRail(pin)
+                .map(rail -> source(node, rail))
+                .flatMap(source -> node.part(source.part()))
+                .filter(part -> part.part().has(Settings.RAIL))
+                .isPresent();
+    }
+
+    private static Finding describe(BoardLink link) {
+        NodeCircuit to = link.to();
+        return Finding.of(INFO, to.place(to.board()))
+                .variant("boards")
+                .with("part", to.node().name())
+                .with("from", link.from().node().name())
+                .number("highest_output", link.check().vohMax(), Source.COMPUTED)
+                .number("clamp", CLAMP, Source.RULE)
+                .fixes(() -> List.of(new Fix(
+                        "together",
+                        Fact.of("fix.together").with("part", to.node().name()),
+                        Fact.of("fix.together.cost"),
+                        List.of(new SetSetting(to.node().id(), to.board().id(), Settings.TOGETHER, "yes")))))
+                .build();
     }
 
     private static boolean isFedThroughItsPin(Link link) {
@@ -72,8 +125,14 @@ public final class BackPowerRule implements Rule<LevelReport> {
         }
         boolean isTogether = isSwitchedWithOthers(node.part(link.to().part()).orElseThrow())
                 || isSwitchedWithOthers(node.part(link.from().part()).orElseThrow());
-        Optional<IoFamily> family = node.io(link.to());
-        return !isTogether && family.isPresent() && family.get().absoluteMax().share() > 0;
+        return !isTogether && isAboveWhatItBears(link.check().vohMax(), node.io(link.to()));
+    }
+
+    /** A pin that bears a voltage whatever its supply is lets nothing through while that is off. */
+    private static boolean isAboveWhatItBears(Voltage high, Optional<IoFamily> family) {
+        return family.map(IoFamily::bearsUnpowered)
+                .filter(bears -> high.isAbove(Quantity.larger(CLAMP, bears)))
+                .isPresent();
     }
 
     private static boolean isSwitchedWithOthers(Placed placed) {

@@ -11,6 +11,7 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.power.PinLoadReport;
 import inkel.core.power.PowerReport;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import java.util.List;
@@ -28,9 +29,37 @@ public final class CoilDriveRule implements Rule<PowerReport> {
     @Override
     public List<Finding> check(PowerReport report) {
         return report.pinLoads().stream()
-                .filter(load -> !load.isLed() && !load.isDriven())
-                .map(CoilDriveRule::describe)
+                .filter(PinLoadReport::isCoil)
+                .flatMap(load -> of(load).stream())
                 .toList();
+    }
+
+    private static Optional<Finding> of(PinLoadReport load) {
+        if (!load.isDriven()) {
+            return Optional.of(describe(load));
+        } else if (load.isOver()) {
+            return Optional.of(base(load, "base_small", load.current()));
+        }
+        return load.isBaseWeak() ? Optional.of(base(load, "base_large", load.leastBase())) : Optional.empty();
+    }
+
+    /** A transistor stands there, and its base gets more than the pin may give, or too little to carry the coil. */
+    private static Finding base(PinLoadReport load, String variant, Optional<Current> current) {
+        Finding.Builder finding =
+                Finding.of(INFO, load.node().place(load.signal())).variant(variant);
+        if (variant.equals("base_large") && !load.isBaseStarved()) {
+            finding.onlyToLookAt();
+        }
+        finding.with("part", load.placed().part().name())
+                .with("pin", load.pin().pin())
+                .number("base", load.baseNow().orElseThrow(), Source.YOURS)
+                .number("current", current.orElseThrow(), Source.COMPUTED)
+                .number(
+                        "coil_current",
+                        load.load().current().range().highest(),
+                        load.load().current().source());
+        load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
+        return finding.fix(() -> driver(load)).build();
     }
 
     private static Finding describe(PinLoadReport load) {

@@ -4,8 +4,11 @@ import inkel.core.catalog.Controller;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Extras;
+import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -20,6 +23,9 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
+import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.RailNames;
+import inkel.core.remedy.Ties;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -40,14 +46,89 @@ public final class PinCurrentRule implements Rule<PowerReport> {
     public List<Finding> check(PowerReport report) {
         List<Finding> findings = new ArrayList<>();
         report.pinLoads().stream()
-                .filter(load -> load.isUnlimited() || load.isLed() && load.isOver())
-                .map(PinCurrentRule::describe)
+                .filter(load -> !load.isCoil())
+                .flatMap(load -> of(load).stream())
                 .forEach(findings::add);
         // In document order: nodes have no order of their own.
         Map<NodeCircuit, List<PinLoadReport>> byNode = report.pinLoads().stream()
                 .collect(Collectors.groupingBy(PinLoadReport::node, LinkedHashMap::new, Collectors.toList()));
         byNode.forEach((node, loads) -> together(node, loads).ifPresent(findings::add));
         return findings;
+    }
+
+    private static Optional<Finding> of(PinLoadReport load) {
+        if (load.staysDark()) {
+            return Optional.of(dark(load));
+        } else if (load.isLed() ? load.isUnlimited() || load.isOver() : load.isOver()) {
+            return Optional.of(load.isLed() ? describe(load) : lamp(load));
+        }
+        return load.neverGoesOut() ? Optional.of(neverOff(load)) : Optional.empty();
+    }
+
+    private static Finding.Builder begun(PinLoadReport load) {
+        return Finding.of(INFO, load.node().place(load.signal()))
+                .with("part", load.placed().part().name())
+                .with("pin", load.pin().pin());
+    }
+
+    private static Finding dark(PinLoadReport load) {
+        return begun(load)
+                .variant("dark")
+                .number("wanted", load.load().current().range().expected(), Source.CLASS)
+                .number("pin_gives", load.limit().orElseThrow(), Source.CLASS)
+                .build();
+    }
+
+    /** A lamp that brings its resistor is better lit by the supply itself. */
+    private static Finding lamp(PinLoadReport load) {
+        Finding.Builder finding = begun(load)
+                .variant("lamp")
+                .with("signal", load.signal().pin())
+                .number("current", load.current().orElseThrow(), Source.CLASS);
+        load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
+        return finding.fix(() -> load.node()
+                        .pin(load.signal())
+                        .flatMap(pin -> Ties.high(load.node(), load.placed(), pin))
+                        .map(rail -> new Fix(
+                                "tie-" + load.signal(),
+                                Fact.of("fix.tie")
+                                        .with("signal", load.signal().pin())
+                                        .with("rail", RailNames.of(load.node(), rail)),
+                                Fact.of("fix.tie.cost"),
+                                List.of(new SetWire(load.node().node().id(), Wire.placed(load.signal(), rail))))))
+                .build();
+    }
+
+    private static Finding neverOff(PinLoadReport load) {
+        Finding.Builder finding = begun(load).variant("never_off");
+        if (!load.usuallyNeverGoesOut()) {
+            finding.onlyToLookAt();
+        }
+        return finding.number("left", load.leftWhenOff(false).orElseThrow(), Source.COMPUTED)
+                .number("forward", load.load().forward().orElseThrow().lowest(), Source.CLASS)
+                .fix(() -> ownRail(load))
+                .build();
+    }
+
+    /** On the rail of the pins a high leaves nothing across it. */
+    private static Optional<Fix> ownRail(PinLoadReport load) {
+        String supply = load.load().from().orElseThrow();
+        NodeCircuit node = load.node();
+        return node.ioRail(load.pin())
+                .filter(rail -> rail.volts()
+                        .filter(volts -> load.placed()
+                                .cls()
+                                .supply(supply)
+                                .filter(pin -> FeedFixes.fits(volts, pin))
+                                .isPresent())
+                        .isPresent())
+                .map(rail -> new Fix(
+                        "feed-" + supply + "-from-" + rail.id(),
+                        Fact.of("fix.run_at")
+                                .with("part", load.placed().part().name())
+                                .with("rail", RailNames.of(node, rail.id())),
+                        Fact.of("fix.run_at.cost"),
+                        List.of(new Feed(node.node().id(), load.placed().id(), supply, rail.id()))));
     }
 
     private static Finding describe(PinLoadReport load) {

@@ -1,0 +1,73 @@
+package inkel.core.circuit;
+
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.Wire;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A lamp that a pin lights, and the rail that its current comes from: that of the pin, or the one that its other end hangs
+ * on.
+ *
+ * @param resistor what is in its wire
+ */
+record LampOnPin(Endpoint signal, PinLoad load, Endpoint rail, Resistance resistor) {
+    static List<LampOnPin> of(Node node, Map<String, Placed> parts) {
+        List<LampOnPin> lamps = new ArrayList<>();
+        for (Wire wire : node.wires()) {
+            Placed lamp = parts.get(wire.from().part());
+            Placed driver = parts.get(wire.to().part());
+            if (lamp == null
+                    || driver == null
+                    || lamp.cls().demands().pinLoads().isEmpty()) {
+                continue;
+            }
+            for (PinLoad load : lamp.cls().demands().pinLoads()) {
+                if (load.pin().equals(wire.from().pin()) && load.sort() == PinLoad.Sort.LED) {
+                    series(node, wire.from())
+                            .flatMap(ohms -> rail(lamp, load, driver, wire.to())
+                                    .map(rail -> new LampOnPin(wire.from(), load, rail, ohms)))
+                            .ifPresent(lamps::add);
+                }
+            }
+        }
+        return lamps;
+    }
+
+    /** A lamp without a resistor is a finding of its own: nobody knows what it takes. */
+    private static Optional<Resistance> series(Node node, Endpoint signal) {
+        return node.between().stream()
+                .filter(piece -> piece.signal().equals(signal))
+                .filter(Between.Series.class::isInstance)
+                .map(piece -> ((Between.Series) piece).resistance())
+                .findFirst();
+    }
+
+    private static Optional<Endpoint> rail(Placed lamp, PinLoad load, Placed driver, Endpoint target) {
+        if (load.from().isPresent()) {
+            return Optional.ofNullable(lamp.part().feeds().get(load.from().get()));
+        }
+        Optional<Pin> pin = driver.cls().pin(target.pin());
+        Optional<String> supply = pin.flatMap(driver.cls()::io).map(IoFamily::supply);
+        return supply.map(name -> {
+            Endpoint fed = driver.part().feeds().get(name);
+            return fed != null && driver.cls().output(name).isEmpty() ? fed : new Endpoint(driver.id(), name);
+        });
+    }
+
+    /** What it takes while it is lit, I = (V − Vf) / R, at the most that the rail gives. */
+    Current current(Voltage most) {
+        Voltage forward = load.forward().map(range -> range.lowest()).orElse(Voltage.ZERO);
+        return Current.ofAmperes(Math.max(0, most.minus(forward).volts()) / resistor.ohms());
+    }
+}

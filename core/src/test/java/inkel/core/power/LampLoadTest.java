@@ -1,0 +1,159 @@
+package inkel.core.power;
+
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.circuit.Rail;
+import inkel.core.document.Between;
+import inkel.core.document.Extras;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Severity;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
+import org.junit.jupiter.api.Test;
+
+/** What lamps on pins take, where that comes from, and what pins bear of it. */
+class LampLoadTest {
+    private static final String CODE = "power.pin_current";
+
+    private static Between ohms(String signal, double ohms) {
+        return new Between.Series(end(signal), Resistance.ofOhms(ohms), Extras.NONE);
+    }
+
+    private static Builds anode(String rail, double red, double others) {
+        return Builds.dualCore()
+                .part("bench", "wall-supply-5v")
+                .part("lamp", "rgb-led-anode", "A=" + rail)
+                .wire("lamp.R", "board.GP2")
+                .wire("lamp.G", "board.GP3")
+                .wire("lamp.B", "board.GP4")
+                .between(ohms("lamp.R", red))
+                .between(ohms("lamp.G", others))
+                .between(ohms("lamp.B", others));
+    }
+
+    private static Rail rail(Builds build, String rail) {
+        return build.circuit().rail(end(rail)).orElseThrow();
+    }
+
+    @Test
+    void aLampToGroundTakesFromTheRailOfItsPin() {
+        // (5.25 − 1.8) V / 330 Ω.
+        Builds build =
+                Builds.classic().part("lamp", "led").wire("lamp.A", "board.D7").between(ohms("lamp.A", 330));
+        Builds without = Builds.classic();
+        assertEquals(
+                3.45 / 330,
+                rail(build, "usb.5V").peak().amperes()
+                        - rail(without, "usb.5V").peak().amperes(),
+                1e-9);
+        assertEquals(1, rail(build, "board.5V").lamps().size());
+    }
+
+    @Test
+    void aLampToASupplyTakesFromThat() {
+        // 3.45/150 + 2 · 2.65/82 at 5.25 V: 88 mA.
+        Builds build = anode("bench.+", 150, 82);
+        assertEquals(3.45 / 150 + 2 * 2.65 / 82, rail(build, "bench.+").peak().amperes(), 1e-9);
+    }
+
+    @Test
+    void whatAPinTakesCountsTheSupplyOfTheLamp() {
+        // 23, 32 and 32 mA into pins that may take 12 mA.
+        assertEquals(
+                3,
+                anode("bench.+", 150, 82).findings(CODE).stream()
+                        .filter(finding -> finding.sentence().key().equals(CODE))
+                        .count());
+    }
+
+    @Test
+    void aLampToAHigherSupplyNeverGoesOut() throws Exception {
+        // 5.25 − (3.2 − 0.1) V = 2.15 V at the worst, 5.1 − 3.2 = 1.9 V usually; red glows from 1.8 V, usually from 2
+        // V.
+        Finding finding = RuleKit.firesAt(anode("bench.+", 470, 470), CODE, "lamp.R");
+        assertEquals("power.pin_current.never_off", finding.sentence().key());
+        assertEquals(Severity.LOOK, finding.severity());
+        assertEquals(2.15, finding.evidence().get(0).value().si(), 1e-9);
+        RuleKit.everyWayOut(anode("bench.+", 470, 470).build(), finding);
+        assertEquals(1, anode("bench.+", 470, 470).findings(CODE).size(), "green and blue go out");
+        RuleKit.quiet(anode("board.3V3", 470, 470), CODE);
+    }
+
+    @Test
+    void twelveVoltsNeverGoOutAtAll() {
+        Builds build = Builds.classic()
+                .part("wall", "wall-supply-12v")
+                .part("lamp", "rgb-led-anode", "A=wall.+")
+                .wire("lamp.R", "board.D9")
+                .between(ohms("lamp.R", 1000));
+        Finding finding = RuleKit.firesAt(build, CODE, "lamp.R");
+        assertEquals(Severity.STOP, finding.severity());
+    }
+
+    @Test
+    void anExpanderTakesButHardlyGives() {
+        Builds toGround = Builds.classic()
+                .part("more", "port-expander", "VCC=board.5V")
+                .part("lamp", "led")
+                .wire("lamp.A", "more.P0")
+                .between(ohms("lamp.A", 680));
+        Finding finding = RuleKit.firesAt(toGround, CODE, "lamp.A");
+        assertEquals("power.pin_current.dark", finding.sentence().key());
+        Builds toSupply = Builds.classic()
+                .part("more", "port-expander", "VCC=board.5V")
+                .part("lamp", "rgb-led-anode", "A=board.5V")
+                .wire("lamp.R", "more.P0")
+                .between(ohms("lamp.R", 680));
+        RuleKit.quiet(toSupply, CODE);
+    }
+
+    @Test
+    void aChannelOfADriverLightsALamp() {
+        Builds build = Builds.classic()
+                .part("driver", "servo-driver-16", "VCC=board.5V", "V+=board.5V")
+                .part("lamp", "led")
+                .wire("lamp.A", "driver.CH0");
+        RuleKit.quiet(build, "pins.no_role");
+        assertEquals(
+                "power.pin_current.no_resistor",
+                RuleKit.firesAt(build, CODE, "lamp.A").sentence().key());
+        RuleKit.quiet(build.between(ohms("lamp.A", 470)), CODE);
+    }
+
+    @Test
+    void aBacklightIsMoreThanAPinGives() throws Exception {
+        Builds build = Builds.dualCore()
+                .part("screen", "display-colour", "VCC=board.3V3")
+                .wire("screen.BLK", "board.GP2");
+        Finding finding = RuleKit.firesAt(build, CODE, "screen.BLK");
+        assertEquals("power.pin_current.lamp", finding.sentence().key());
+        RuleKit.everyWayOut(build.build(), finding);
+    }
+
+    private static Builds coil(double base) {
+        return Builds.classic()
+                .part("relay", "relay-coil", "V+=board.5V")
+                .wire("relay.IN", "board.D7")
+                .between(new Between.CoilDriver(end("relay.IN"), Resistance.ofOhms(base), Extras.NONE));
+    }
+
+    /** 80 mA want 4 mA at the base; the pin gives at least 4.45 V and may give 20 mA. */
+    @Test
+    void aBaseResistorMayBeTooSmallOrTooLarge() throws Exception {
+        Finding small = RuleKit.fires(coil(100), "power.coil_drive");
+        assertEquals("power.coil_drive.base_small", small.sentence().key());
+        RuleKit.everyWayOut(coil(100), "power.coil_drive");
+        RuleKit.quiet(coil(820), "power.coil_drive");
+        // (4.45 − 0.7) V / 2.2 kΩ = 1.7 mA: a forty-seventh of 80 mA.
+        assertEquals(
+                Severity.LOOK, RuleKit.fires(coil(2200), "power.coil_drive").severity());
+        Finding large = RuleKit.fires(coil(100_000), "power.coil_drive");
+        assertEquals("power.coil_drive.base_large", large.sentence().key());
+        assertEquals(Severity.STOP, large.severity());
+        RuleKit.everyWayOut(coil(100_000), "power.coil_drive");
+        assertTrue(large.evidence().stream().anyMatch(evidence -> evidence.key().equals("base")));
+    }
+}
