@@ -40,6 +40,8 @@ public record Ability(Kind kind, int unit, String line) {
         CONSOLE,
         /** Cannot drive. */
         INPUT_ONLY,
+        /** Cannot be read. */
+        OUTPUT_ONLY,
         /** Takes the pin of the same label, as a backpack takes a display. */
         SOCKET,
         /** Gives a steady voltage to a part that wants one. */

@@ -1,5 +1,6 @@
 package inkel.core.catalog;
 
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.TimeSpan;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +18,7 @@ import java.util.Optional;
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
  * @param isTimed whether its edges must come at once, so that nothing reached over a bus will do
  * @param shortest the shortest pulse that it must tell apart; absent where its speed is that of its bus, or none
+ * @param inner what stands before a voltage that it gives, as the halves of a divider do; absent where that is next to nothing
  * @param isShared whether several parts may hang on one wire here, since each has an address of its own
  * @param can what it offers to others, empty for most module pins
  */
@@ -32,11 +34,31 @@ public record Pin(
         String io,
         boolean isTimed,
         Optional<TimeSpan> shortest,
+        Optional<Resistance> inner,
         boolean isShared,
         List<Ability> can) {
     public Pin {
         also = List.copyOf(also);
         can = List.copyOf(can);
+    }
+
+    /** A pin that is not told of in any file: the end of a lead. */
+    public static Pin plain(String label, String row, int place, PinUse use, String io) {
+        return new Pin(
+                label,
+                List.of(),
+                "",
+                row,
+                place,
+                0,
+                use,
+                Need.MUST,
+                io,
+                false,
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                List.of());
     }
 
     /** What stands before the number of a pin in its label. */

@@ -19,6 +19,7 @@ import inkel.core.levels.rules.NotReadRule;
 import inkel.core.levels.rules.OptoRule;
 import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
+import inkel.core.levels.rules.SourceResistanceRule;
 import inkel.core.levels.rules.ThinRule;
 import inkel.core.parts.SupplyReport;
 import inkel.core.parts.rules.ClassDiffersRule;
@@ -136,6 +137,7 @@ public final class RuleBook {
             new Entry<>(new MainsCareRule(), POWER),
             new Entry<>(new HarmsRule(), LEVELS),
             new Entry<>(new AnalogOverRule(), LEVELS),
+            new Entry<>(new SourceResistanceRule(), LEVELS),
             new Entry<>(new PullupHarmsRule(), LEVELS),
             new Entry<>(new DividerTwoWayRule(), LEVELS),
             new Entry<>(new ShifterSlowRule(), LEVELS),

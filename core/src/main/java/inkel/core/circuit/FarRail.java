@@ -6,7 +6,6 @@ import inkel.core.catalog.Handling;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Make;
 import inkel.core.catalog.Mode;
-import inkel.core.catalog.Need;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
@@ -90,34 +89,8 @@ public record FarRail(Place rail, String taker, String takerName, String lead, S
     /** What hangs on the other end, as a part of the table that gives. */
     Placed load(Rail drawn) {
         Voltage most = Voltage.ofVolts(1000);
-        Pin plus = new Pin(
-                PLUS,
-                List.of(),
-                "",
-                "single",
-                1,
-                0,
-                PinUse.SUPPLY,
-                Need.MUST,
-                "",
-                false,
-                Optional.empty(),
-                false,
-                List.of());
-        Pin minus = new Pin(
-                MINUS,
-                List.of(),
-                "",
-                "single",
-                2,
-                0,
-                PinUse.GROUND,
-                Need.MUST,
-                "",
-                false,
-                Optional.empty(),
-                false,
-                List.of());
+        Pin plus = Pin.plain(PLUS, "single", 1, PinUse.SUPPLY, "");
+        Pin minus = Pin.plain(MINUS, "single", 2, PinUse.GROUND, "");
         Supply supply = new Supply(
                 PLUS,
                 new Figure<>(Range.between(Voltage.ZERO, most), Source.COMPUTED),

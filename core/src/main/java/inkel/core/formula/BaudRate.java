@@ -16,6 +16,9 @@ public record BaudRate(int oversample, double register, Frequency actual, Share 
     /** The error a port may have by itself, so that both ends together stay readable. */
     public static final Share LIMIT = Share.ofPercent(2);
 
+    /** What both ends together may be off, so that the last bit of a frame of ten is still read in its middle. */
+    public static final Share BOTH = Share.ofPercent(3);
+
     /**
      * @param oversample clocks a bit, 16 or 8
      * @param registerBits the width of the whole part of n; n is kept inside it
@@ -41,6 +44,11 @@ public record BaudRate(int oversample, double register, Frequency actual, Share 
                 .map(oversample -> of(clock, wanted, oversample, registerBits, fractionBits))
                 .min(Comparator.comparingDouble(rate -> Math.abs(rate.error().ratio())))
                 .orElseThrow();
+    }
+
+    /** Whether the two ends together can still understand each other, when the other one is exact. */
+    public boolean isWithinBoth() {
+        return Math.abs(error.ratio()) <= BOTH.ratio() + 1e-12;
     }
 
     public boolean isWithinLimit() {

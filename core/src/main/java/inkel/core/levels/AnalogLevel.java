@@ -3,6 +3,7 @@ package inkel.core.levels;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
@@ -10,7 +11,9 @@ import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.List;
@@ -100,6 +103,32 @@ public record AnalogLevel(
                 .findFirst();
         return unit.flatMap(
                 wanted -> node.part(pin.part()).flatMap(placed -> placed.cls().analog(wanted)));
+    }
+
+    /** What the converter sees before its pin; empty where a capacitor at the pin holds the voltage, or nothing is told. */
+    public Optional<Resistance> sourceResistance() {
+        Endpoint from = signal.endpoint();
+        double inner = node.pin(from).flatMap(Pin::inner).map(Resistance::ohms).orElse(0.0);
+        Between between = node.between(from).orElse(null);
+        if (between instanceof Between.Divider divider) {
+            if (divider.capacitor().isPresent()) {
+                return Optional.empty();
+            }
+            return Optional.of(
+                    Resistance.ofOhms(inner + divider.series().ohms()).parallelTo(divider.toGround()));
+        } else if (between instanceof Between.Series series) {
+            return series.capacitor().isPresent()
+                    ? Optional.empty()
+                    : Optional.of(Resistance.ofOhms(inner + series.resistance().ohms()));
+        }
+        return inner > 0 ? Optional.of(Resistance.ofOhms(inner)) : Optional.empty();
+    }
+
+    /** Whether the converter's own capacitor is not filled in time, so that it reads too little or its neighbour. */
+    public boolean isSourceTooWeak() {
+        return sourceResistance()
+                .filter(ohms -> Quantity.exceeds(ohms, group.sourceMax()))
+                .isPresent();
     }
 
     /** The most that arrives at the pin. */

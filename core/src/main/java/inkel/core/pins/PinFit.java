@@ -83,6 +83,8 @@ public final class PinFit {
             return Optional.of("why_not.other_end");
         } else if (use.listens() && pin.can(Ability.Kind.INPUT_ONLY)) {
             return Optional.of("why_not.input_only");
+        } else if (use.drives() && pin.can(Ability.Kind.OUTPUT_ONLY)) {
+            return Optional.of("why_not.output_only");
         } else if (isIndirect(asking, wanted, owner, pin)) {
             return Optional.of("why_not.not_direct");
         }

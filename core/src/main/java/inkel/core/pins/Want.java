@@ -1,6 +1,5 @@
 package inkel.core.pins;
 
-import inkel.core.catalog.Need;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
@@ -76,20 +75,7 @@ record Want(
     /** The far end stands for the part: it listens where this board sends, and sends where this board listens. */
     private static Want of(NodeCircuit node, LinkEnd end) {
         PinUse use = end.isSending() ? PinUse.INPUT : PinUse.OUTPUT;
-        Pin far = new Pin(
-                end.there().toString(),
-                List.of(),
-                "",
-                "",
-                0,
-                0,
-                use,
-                Need.MUST,
-                "",
-                false,
-                Optional.empty(),
-                false,
-                List.of());
+        Pin far = Pin.plain(end.there().toString(), "", 0, use, "");
         Placed board = node.board();
         Wire now = Wire.placed(board.endpoint(far), end.pin());
         return new Want(board, far, Optional.of(now), Optional.empty(), false, Optional.of(end));

@@ -156,6 +156,12 @@ public final class PlacementJudge {
                             cls(wire.from().part()).id().equals("load-bridge")
                                     ? can.contains("socket." + wire.from().pin().toLowerCase())
                                     : can.stream().anyMatch(text -> text.startsWith("drive"));
+                        case INPUT ->
+                            isPlain
+                                    || can.contains(
+                                            "socket." + wire.from().pin().toLowerCase())
+                                    || can.stream().anyMatch(text -> text.startsWith("pwm"))
+                                            && cls(wire.from().part()).kinds().contains("led");
                         case UART_TX, UART_RX -> isPlain || can.stream().anyMatch(text -> text.startsWith("uart"));
                         default ->
                             isPlain

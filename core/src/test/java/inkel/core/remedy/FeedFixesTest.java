@@ -30,7 +30,7 @@ class FeedFixesTest {
     void aRailWithoutRoomIsNotOffered() {
         // The reader's 100 mA do not fit the board's 50 mA rail, so it needs a source of its own.
         assertEquals(
-                List.of("add-regulator-linear-3v3", "add-breadboard-supply-3v3"),
+                List.of("add-regulator-linear-3v3", "add-breadboard-supply-3v3", "add-regulator-small-3v3"),
                 ids(Builds.classic().part("reader", "tag-reader-spi"), "reader", "3.3V"));
     }
 

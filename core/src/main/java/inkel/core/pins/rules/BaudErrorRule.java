@@ -41,8 +41,11 @@ public final class BaudErrorRule implements Rule<PinReport> {
                 .flatMap(pins -> pins.serialLines().stream())
                 .filter(line -> !line.wires().isEmpty())
                 .flatMap(line -> {
-                    boolean isDivided =
-                            rate(line, line.placed().baud().orElseThrow()).isWithinLimit();
+                    // A port of plain pins counts its bits and divides nothing.
+                    boolean isCounted =
+                            line.unit().isEmpty() && line.uncrossed().isEmpty();
+                    boolean isDivided = isCounted
+                            || rate(line, line.placed().baud().orElseThrow()).isWithinLimit();
                     return !isDivided
                             ? Stream.of(describe(line))
                             : isVague(line) ? Stream.of(vague(line)) : Stream.empty();
@@ -53,8 +56,10 @@ public final class BaudErrorRule implements Rule<PinReport> {
     /** Whether the clock may be so far off that the rate is, though it can be divided down to. */
     private static boolean isVague(SerialLine line) {
         Controller controller = line.node().board().cls().controller().orElseThrow();
-        double divided =
-                Math.abs(rate(line, line.placed().baud().orElseThrow()).error().ratio());
+        double divided = line.unit().isEmpty() && line.uncrossed().isEmpty()
+                ? 0
+                : Math.abs(
+                        rate(line, line.placed().baud().orElseThrow()).error().ratio());
         return !controller.clocks().isEmpty()
                 && divided + controller.tolerance().ratio() > BaudRate.LIMIT.ratio() + 1e-12;
     }
@@ -106,8 +111,11 @@ public final class BaudErrorRule implements Rule<PinReport> {
         Controller controller = line.node().board().cls().controller().orElseThrow();
         Frequency wanted = line.placed().baud().orElseThrow();
         BaudRate rate = rate(line, wanted);
-        return Finding.of(INFO, line.node().place(line.placed()))
-                .with("part", line.placed().part().name())
+        Finding.Builder finding = Finding.of(INFO, line.node().place(line.placed()));
+        if (rate.isWithinBoth()) {
+            finding.onlyToLookAt();
+        }
+        return finding.with("part", line.placed().part().name())
                 .with("baud", Math.round(wanted.hertz()))
                 .number("clock", controller.clock(), line.node().board().sourceOf(Settings.CLOCK, Source.CLASS))
                 .number("wanted_rate", wanted, line.placed().sourceOf(Settings.BAUD, Source.CLASS))
