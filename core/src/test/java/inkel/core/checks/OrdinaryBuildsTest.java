@@ -1,32 +1,17 @@
 package inkel.core.checks;
 
 import static inkel.core.kit.Builds.CATALOG;
-import static inkel.core.kit.Builds.NODE;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import inkel.core.catalog.PartClass;
-import inkel.core.circuit.Circuit;
-import inkel.core.circuit.NodeCircuit;
-import inkel.core.document.Build;
-import inkel.core.document.Endpoint;
-import inkel.core.document.Part;
-import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.Feed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
-import inkel.core.kit.Builds;
-import inkel.core.pins.Planner;
-import inkel.core.remedy.AddParts;
+import inkel.core.kit.TableFile;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -45,19 +30,12 @@ class OrdinaryBuildsTest {
         return Files.list(FOLDER).sorted();
     }
 
-    private static JsonNode read(Path file) {
-        try {
-            return new ObjectMapper().readTree(file.toFile());
-        } catch (IOException unreadable) {
-            throw new UncheckedIOException(unreadable);
-        }
-    }
-
     @ParameterizedTest(name = "{0}")
     @MethodSource("files")
     void itIsQuiet(Path file) throws Exception {
-        JsonNode given = read(file);
-        List<Finding> findings = Assessment.assess(built(given), CATALOG).findings();
+        JsonNode given = TableFile.read(file);
+        List<Finding> findings =
+                Assessment.assess(TableFile.laid(given), CATALOG).findings();
         List<String> stops = told(findings, Severity.STOP);
         List<String> looks = told(findings, Severity.LOOK);
         boolean isQuiet = stops.isEmpty() && looks.size() <= MOST_LOOKS;
@@ -76,50 +54,11 @@ class OrdinaryBuildsTest {
                 .toList();
     }
 
-    /** The table as a builder lays it: the board on its supply, the parts as the program feeds them, shared out. */
-    private static Build built(JsonNode given) throws Exception {
-        PartClass board = CATALOG.get(given.get("board").asText());
-        Build build = Builds.powered(board).build();
-        String supply = given.get("supply").asText();
-        if (!supply.equals("usb-port")) {
-            Part source = build.nodes().get(0).part("usb").orElseThrow().withClass(supply);
-            String rail = CATALOG.get(supply).outputs().get(0).pin();
-            build = build.withNode(NODE, old -> old.withPart("usb", was -> source)
-                    .withPart(Part.BOARD, was -> was.withFeed("USB", new Endpoint("usb", rail))));
-        }
-        for (JsonNode part : given.get("parts")) {
-            build = Edit.applyAll(build, AddParts.of(node(build), CATALOG.get(part.asText()), 1));
-        }
-        for (Map.Entry<String, JsonNode> own : given.path("own").properties()) {
-            build = onItsOwn(build, own.getKey(), own.getValue().asText());
-        }
-        for (Finding unfed : Builds.of(Assessment.assess(build, CATALOG), "parts.no_supply")) {
-            build = unfed.fixes().get(0).apply(build);
-        }
-        return new Planner(build, CATALOG).plan(NODE).edit().orElseThrow().apply(build);
-    }
-
-    private static NodeCircuit node(Build build) {
-        return Circuit.of(build, CATALOG).nodes().get(0);
-    }
-
-    /** All parts of a class on a supply of their own. */
-    private static Build onItsOwn(Build build, String cls, String source) throws Exception {
-        Build with = Edit.applyAll(build, AddParts.of(node(build), CATALOG.get(source), 1));
-        List<Edit> edits = new ArrayList<>();
-        for (Part part : with.nodes().get(0).parts()) {
-            if (part.classId().equals(cls)) {
-                String pin = CATALOG.get(cls).supplies().get(0).pin();
-                edits.add(new Feed(NODE, part.id(), pin, new Endpoint(source, "+")));
-            }
-        }
-        return Edit.applyAll(with, edits);
-    }
-
     @Test
     void thereAreEnoughAndFewAreExcused() throws IOException {
         List<Path> all = files().toList();
         assertTrue(all.size() >= 60, "" + all.size());
-        assertTrue(all.stream().filter(file -> read(file).has("why_not")).count() <= MOST_EXCUSED);
+        assertTrue(
+                all.stream().filter(file -> TableFile.read(file).has("why_not")).count() <= MOST_EXCUSED);
     }
 }

@@ -1,5 +1,6 @@
 package inkel.core.parts.rules;
 
+import inkel.core.catalog.Settings;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
@@ -9,6 +10,7 @@ import inkel.core.parts.SupplyReport;
 import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
 import java.util.List;
+import java.util.Optional;
 
 /** Reports a part none of whose supply pins is fed, or one of whose needed supplies is not. */
 public final class NoSupplyRule implements Rule<SupplyReport> {
@@ -23,9 +25,18 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
     public List<Finding> check(SupplyReport report) {
         return report.feeds().stream()
                 .filter(feed -> feed.fit() == Fit.UNFED && !isFedOtherwise(feed, report))
-                .filter(feed -> !feed.placed().isForLater())
+                .filter(feed -> !feed.placed().isForLater() && !isOnALead(feed))
                 .map(NoSupplyRule::describe)
                 .toList();
+    }
+
+    /** A lead that brings nothing is a finding of its own. */
+    private static boolean isOnALead(Feed feed) {
+        return Optional.ofNullable(
+                        feed.placed().part().feeds().get(feed.supply().pin()))
+                .flatMap(rail -> feed.node().part(rail.part()))
+                .filter(lead -> lead.part().has(Settings.RAIL))
+                .isPresent();
     }
 
     /** A board has several ways in and needs one. */

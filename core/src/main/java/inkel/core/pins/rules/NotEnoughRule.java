@@ -31,10 +31,15 @@ public final class NotEnoughRule implements Rule<PinReport> {
     }
 
     private static Stream<Finding> check(PinReport report, NodePins pins) {
-        List<Endpoint> without = pins.loose().stream()
+        List<Endpoint> without = without(pins);
+        return without.isEmpty() ? Stream.empty() : Stream.of(describe(report, pins, without));
+    }
+
+    /** Signals that go nowhere and for which no pin is left. */
+    static List<Endpoint> without(NodePins pins) {
+        return pins.loose().stream()
                 .filter(signal -> pins.freeFor(signal).isEmpty() && !canBeDriven(pins, signal))
                 .toList();
-        return without.isEmpty() ? Stream.empty() : Stream.of(describe(report, pins, without));
     }
 
     /** Whether it is a line of a bus that the program can drive on plain pins. */

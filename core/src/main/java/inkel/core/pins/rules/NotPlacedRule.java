@@ -1,6 +1,7 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Pin;
+import inkel.core.circuit.Lost;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
@@ -35,7 +36,15 @@ public final class NotPlacedRule implements Rule<PinReport> {
     /** While nothing was shared out that is one thing to say, and not one for each signal. */
     private static Stream<Finding> check(NodePins pins) {
         boolean isNew = pins.node().nets().isEmpty() && pins.loose().size() > 1;
-        return isNew ? Stream.of(nothingYet(pins)) : pins.loose().stream().map(signal -> describe(pins, signal));
+        if (isNew) {
+            return Stream.of(nothingYet(pins));
+        }
+        // That no pin is left is a finding of its own, and that the pin is gone.
+        List<Endpoint> without = NotEnoughRule.without(pins);
+        List<Endpoint> lost = pins.node().lost().stream().map(Lost::at).toList();
+        return pins.loose().stream()
+                .filter(signal -> !without.contains(signal) && !lost.contains(signal))
+                .map(signal -> describe(pins, signal));
     }
 
     private static Finding nothingYet(NodePins pins) {

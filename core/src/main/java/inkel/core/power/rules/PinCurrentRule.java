@@ -170,6 +170,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
     private static Optional<Finding> together(NodeCircuit node, List<PinLoadReport> loads) {
         Optional<Current> limit = node.board().cls().controller().flatMap(Controller::packageCurrent);
         Current sum = loads.stream()
+                .filter(load -> !load.isCoil() || load.isDriven())
                 .filter(load -> load.pin().part().equals(node.board().id()))
                 .flatMap(load -> load.current().stream())
                 .reduce(Current.ZERO, Current::plus);

@@ -1,0 +1,183 @@
+package inkel.core.kit;
+
+import static inkel.core.kit.Builds.CATALOG;
+import static inkel.core.kit.Builds.NODE;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Settings;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.CopyNode;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Exchange;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.RemoveWire;
+import inkel.core.document.edit.SetFigure;
+import inkel.core.document.edit.SetGround;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.Stations;
+import inkel.core.document.edit.TakeOut;
+import inkel.core.document.edit.Unfeed;
+import inkel.core.finding.Finding;
+import inkel.core.pins.Planner;
+import inkel.core.quantity.Resistance;
+import inkel.core.remedy.AddParts;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A table as a file: {@code board}, {@code supply} (a port when left out), {@code parts} by class, {@code own} (classes on a
+ * supply of their own), {@code share} (false for a table that is not shared out), and {@code then}, what is done to it
+ * afterwards.
+ */
+public final class TableFile {
+    private TableFile() {}
+
+    public static JsonNode read(Path file) {
+        try {
+            return new ObjectMapper().readTree(file.toFile());
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
+        }
+    }
+
+    /** The table as a builder lays it: the board on its supply, the parts as the program feeds them, shared out. */
+    public static Build laid(JsonNode given) throws Exception {
+        PartClass board = CATALOG.get(given.get("board").asText());
+        Build build = Builds.powered(board).build();
+        String supply = given.path("supply").asText("usb-port");
+        if (!supply.equals("usb-port")) {
+            Part source = build.nodes().get(0).part("usb").orElseThrow().withClass(supply);
+            String rail = CATALOG.get(supply).outputs().get(0).pin();
+            build = build.withNode(NODE, old -> old.withPart("usb", was -> source)
+                    .withPart(Part.BOARD, was -> was.withFeed("USB", new Endpoint("usb", rail))));
+        }
+        for (JsonNode part : given.get("parts")) {
+            build = Edit.applyAll(build, AddParts.of(node(build), CATALOG.get(part.asText()), 1));
+        }
+        for (Map.Entry<String, JsonNode> own : given.path("own").properties()) {
+            build = onItsOwn(build, own.getKey(), own.getValue().asText());
+        }
+        for (Finding unfed : Builds.of(Assessment.assess(build, CATALOG), "parts.no_supply")) {
+            build = unfed.fixes().get(0).apply(build);
+        }
+        boolean isSharedOut = given.path("share").asBoolean(true);
+        return isSharedOut
+                ? new Planner(build, CATALOG).plan(NODE).edit().orElseThrow().apply(build)
+                : build;
+    }
+
+    private static NodeCircuit node(Build build) {
+        return Circuit.of(build, CATALOG).nodes().get(0);
+    }
+
+    /** All parts of a class on a supply of their own. */
+    private static Build onItsOwn(Build build, String cls, String source) throws Exception {
+        Build with = Edit.applyAll(build, AddParts.of(node(build), CATALOG.get(source), 1));
+        List<Edit> edits = new ArrayList<>();
+        for (Part part : with.nodes().get(0).parts()) {
+            if (part.classId().equals(cls)) {
+                String pin = CATALOG.get(cls).supplies().get(0).pin();
+                edits.add(new Feed(NODE, part.id(), pin, new Endpoint(source, "+")));
+            }
+        }
+        return Edit.applyAll(with, edits);
+    }
+
+    /** The table with what is done to it afterwards. */
+    public static Build done(JsonNode given) throws Exception {
+        Build build = laid(given);
+        for (JsonNode step : given.path("then")) {
+            build = edit(build, step).apply(build);
+        }
+        return build;
+    }
+
+    private static Edit edit(Build build, JsonNode step) {
+        String node = step.path("node").asText(NODE);
+        return switch (step.get("do").asText()) {
+            case "feed" -> {
+                Endpoint pin = end(step, "pin");
+                yield new Feed(node, pin.part(), pin.pin(), end(step, "rail"));
+            }
+            case "unfeed" -> {
+                Endpoint pin = end(step, "pin");
+                yield new Unfeed(node, pin.part(), pin.pin());
+            }
+            case "wire" -> new SetWire(node, Wire.placed(end(step, "from"), end(step, "to")));
+            case "unwire" -> new RemoveWire(node, end(step, "from"));
+            case "set" ->
+                new SetSetting(
+                        node,
+                        step.get("part").asText(),
+                        Settings.of(step.get("key").asText()).orElseThrow(),
+                        step.get("value").asText());
+            case "figure" ->
+                new SetFigure(
+                        node,
+                        step.get("part").asText(),
+                        step.get("key").asText(),
+                        step.get("value").asText());
+            case "apart" -> new SetGround(node, step.get("part").asText(), true);
+            case "add" ->
+                new AddPart(
+                        node,
+                        Part.of(
+                                step.get("id").asText(),
+                                step.get("class").asText(),
+                                step.get("id").asText(),
+                                ""));
+            case "divider" ->
+                new Insert(
+                        node,
+                        new Between.Divider(
+                                end(step, "signal"), ohms(step, "series"), ohms(step, "to_ground"), Extras.NONE));
+            case "series" -> new Insert(node, new Between.Series(end(step, "signal"), ohms(step, "ohms"), Extras.NONE));
+            case "base" ->
+                new Insert(node, new Between.CoilDriver(end(step, "signal"), ohms(step, "ohms"), Extras.NONE));
+            case "opto" ->
+                new Insert(
+                        node,
+                        new Between.Opto(
+                                end(step, "signal"), ohms(step, "series"), ohms(step, "pull_up"), Extras.NONE));
+            case "remove" -> new RemovePart(node, step.get("part").asText());
+            case "take-out" -> new TakeOut(node, end(step, "signal"));
+            case "copy" ->
+                new CopyNode(node, step.get("id").asText(), step.get("id").asText());
+            case "class" ->
+                new Exchange(node, step.get("part").asText(), step.get("class").asText());
+            case "join" ->
+                new Stations.Join(
+                        Place.of(NODE, end(step, "radio")),
+                        Place.of(step.get("far").asText(), end(step, "other")),
+                        "Air");
+            default -> throw new IllegalArgumentException(step.toString());
+        };
+    }
+
+    private static Endpoint end(JsonNode step, String key) {
+        return Builds.end(step.get(key).asText());
+    }
+
+    private static Resistance ohms(JsonNode step, String key) {
+        return Resistance.ofOhms(step.get(key).asDouble());
+    }
+}
