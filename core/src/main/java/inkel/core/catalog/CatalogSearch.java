@@ -18,15 +18,19 @@ import java.util.stream.IntStream;
 
 /**
  * Finds a class by the labels printed on a part, in any order and case, by general words, by what it does, by its bus
- * or by a voltage it works at. A label or word counts fully, a slip of one letter and the start of a word count less;
+ * or by a voltage it works at. A label or word counts fully, a slip of one letter and the start of a word count less; a
+ * word that somebody uses is no slip of another. Words of the name count most, then its kinds, then what it does;
  * among equals the part whose pins are nearer in number to what was asked comes first.
  */
 public final class CatalogSearch {
     private static final double EXACT = 1.0;
     private static final double START = 0.6;
     private static final double SLIP = 0.5;
-    /** A word of the name tells more than one of the description. */
-    private static final double IN_NAME = 0.1;
+    /** A word of the name tells more than one of its kinds, that more than what it does, and all more than the description. */
+    private static final double IN_NAME = 0.2;
+
+    private static final double IN_KINDS = 0.1;
+    private static final double IN_DOES = 0.05;
 
     private static final double PIN_COUNT = 0.5;
     private static final Pattern SPACED_VOLTS = Pattern.compile("(\\d)\\s+[vV]\\b");
@@ -39,7 +43,7 @@ public final class CatalogSearch {
     private final List<String> vocabularyWords = new ArrayList<>();
     private final List<Entry> entries;
 
-    private record Entry(PartClass cls, int[][] labels, int[] name, int[] words) {}
+    private record Entry(PartClass cls, int[][] labels, int[] name, int[] kinds, int[] does, int[] words) {}
 
     /**
      * A class that was found.
@@ -80,8 +84,17 @@ public final class CatalogSearch {
                 .filter(hit -> hit.score() > 0)
                 .sorted(Comparator.comparingDouble(Hit::score)
                         .reversed()
+                        .thenComparing(hit -> hit.cls().kind() == Kind.SOURCE)
+                        .thenComparingInt(hit -> nameLength(hit.cls()))
                         .thenComparingInt(hit -> Math.abs(hit.cls().pins().size() - wanted)))
                 .toList();
+    }
+
+    /** The shorter the name, the more of it was asked for; sizes and counts are no words. */
+    private static int nameLength(PartClass cls) {
+        return (int) split(cls.name()).stream()
+                .filter(word -> word.chars().noneMatch(Character::isDigit))
+                .count();
     }
 
     /** A word of the question: how like it each word of the vocabulary is, and the voltage it may name. */
@@ -89,8 +102,9 @@ public final class CatalogSearch {
 
     private Asked asked(String word) {
         double[] likeness = new double[vocabularyWords.size()];
+        boolean isKnown = vocabulary.containsKey(word);
         for (int i = 0; i < likeness.length; i++) {
-            likeness[i] = likeness(word, vocabularyWords.get(i));
+            likeness[i] = likeness(word, vocabularyWords.get(i), !isKnown);
         }
         Optional<Double> volts =
                 VOLTS.matcher(word).matches() ? Engineering.parse(word.replace('v', 'V'), Unit.VOLT) : Optional.empty();
@@ -110,8 +124,7 @@ public final class CatalogSearch {
                     bestLabel = label;
                 }
             }
-            double inName = best(word.likeness, entry.name);
-            double byWord = Math.max(inName > 0 ? inName + IN_NAME : 0, best(word.likeness, entry.words));
+            double byWord = byWord(entry, word.likeness);
             if (word.volts.isPresent() && worksAt(entry.cls, word.volts.get())) {
                 byWord = Math.max(byWord, EXACT);
             }
@@ -125,6 +138,18 @@ public final class CatalogSearch {
                 .boxed()
                 .toList();
         return new Hit(entry.cls, pins, score, asked.size());
+    }
+
+    /** The field that says it best; a word of the name that is one of its kinds too says it a little better. */
+    private static double byWord(Entry entry, double[] likeness) {
+        double inName = best(likeness, entry.name);
+        double inKinds = best(likeness, entry.kinds);
+        double inDoes = best(likeness, entry.does);
+        double most = best(likeness, entry.words);
+        most = Math.max(most, inDoes > 0 ? inDoes + IN_DOES : 0);
+        most = Math.max(most, inKinds > 0 ? inKinds + IN_KINDS : 0);
+        most = Math.max(most, inName > 0 ? inName + IN_NAME : 0);
+        return inName > 0 && inKinds > 0 ? most + IN_DOES : most;
     }
 
     private static double best(double[] likeness, int[] words) {
@@ -143,14 +168,14 @@ public final class CatalogSearch {
                                 && volts <= range.highest().volts());
     }
 
-    private static double likeness(String word, String candidate) {
+    private static double likeness(String word, String candidate, boolean maySlip) {
         if (word.equals(candidate)) {
             return EXACT;
         }
         if (word.length() >= 3 && candidate.startsWith(word)) {
             return START;
         }
-        return word.length() >= 4 && isOneSlipAway(word, candidate) ? SLIP : 0;
+        return maySlip && word.length() >= 4 && isOneSlipAway(word, candidate) ? SLIP : 0;
     }
 
     /** One letter missing, added, wrong, or swapped with its neighbour. */
@@ -183,13 +208,16 @@ public final class CatalogSearch {
             pin.also().forEach(also -> names.add(fold(also)));
             labels[i] = known(names);
         }
+        Set<String> kinds = new LinkedHashSet<>();
+        cls.kinds().forEach(kind -> kinds.addAll(split(kind)));
+        Set<String> does = new LinkedHashSet<>();
+        cls.handling().does().forEach(what -> does.addAll(split(what)));
         Set<String> words = new LinkedHashSet<>();
-        cls.kinds().forEach(kind -> words.addAll(split(kind)));
-        cls.handling().does().forEach(does -> words.addAll(split(does)));
         words.addAll(split(cls.summary()));
         words.add(fold(cls.id()));
         words.addAll(buses(cls));
-        return new Entry(cls, labels, known(new LinkedHashSet<>(split(cls.name()))), known(words));
+        return new Entry(
+                cls, labels, known(new LinkedHashSet<>(split(cls.name()))), known(kinds), known(does), known(words));
     }
 
     private static Set<String> buses(PartClass cls) {

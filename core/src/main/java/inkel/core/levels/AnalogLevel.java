@@ -124,6 +124,16 @@ public record AnalogLevel(
         return inner > 0 ? Optional.of(Resistance.ofOhms(inner)) : Optional.empty();
     }
 
+    /** What the halves of a divider may be beside each other, with what is before them. */
+    public Resistance leftForDivider() {
+        double inner = node.pin(signal.endpoint())
+                .flatMap(Pin::inner)
+                .map(Resistance::ohms)
+                .orElse(0.0);
+        return Resistance.ofOhms(
+                Math.max(group.sourceMax().ohms() / 10, group.sourceMax().ohms() - inner));
+    }
+
     /** Whether the converter's own capacitor is not filled in time, so that it reads too little or its neighbour. */
     public boolean isSourceTooWeak() {
         return sourceResistance()

@@ -15,12 +15,15 @@ import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.AddParts;
+import inkel.core.remedy.Ties;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** Parts of the catalogue that carry pins for others: backpacks, expanders, drivers, multiplexers. */
@@ -40,7 +43,7 @@ public final class Helpers {
                                 helper -> helper.carries().size())
                         .reversed())
                 .limit(MOST)
-                .map(helper -> fix(node, helper))
+                .map(helper -> fix(catalog, node, helper))
                 .toList();
     }
 
@@ -52,9 +55,11 @@ public final class Helpers {
     /** What of the signals hangs on which of its pins. */
     private record Helper(PartClass cls, Map<Endpoint, Pin> carries) {}
 
-    private static Fix fix(NodeCircuit node, Helper helper) {
+    private static Fix fix(Catalog catalog, NodeCircuit node, Helper helper) {
         List<Edit> edits = new ArrayList<>(AddParts.of(node, helper.cls(), 1));
-        String part = ((AddPart) edits.get(0)).part().id();
+        Part added = ((AddPart) edits.get(0)).part();
+        String part = added.id();
+        edits.addAll(wires(catalog, node, added));
         helper.carries()
                 .forEach((signal, pin) ->
                         edits.add(new SetWire(node.node().id(), Wire.placed(signal, new Endpoint(part, pin.label())))));
@@ -63,6 +68,33 @@ public final class Helpers {
                 Fact.of("fix.add_helper").with("class", helper.cls().name()),
                 Fact.of("fix.add_helper.cost").with("count", helper.carries().size()),
                 edits);
+    }
+
+    /** What the helper itself needs: lines of a bus where others have them already, the rest on free pins. */
+    private static List<Edit> wires(Catalog catalog, NodeCircuit node, Part added) {
+        List<Part> parts = new ArrayList<>(node.node().parts());
+        parts.add(added);
+        NodeCircuit with = NodeCircuit.of(node.node().withParts(parts), catalog);
+        NodePins pins = new NodePins(with, List.of());
+        Placed helper = with.part(added.id()).orElseThrow();
+        Set<Endpoint> taken = new HashSet<>();
+        List<Edit> edits = new ArrayList<>();
+        helper.cls().signals().filter(pin -> with.isMissed(helper, pin)).forEach(pin -> {
+            Endpoint signal = helper.endpoint(pin);
+            Stream<Endpoint> joined = pin.use().sharedLine().isPresent()
+                    ? pins.wiresOf(pin.use()).stream().map(Wire::to).filter(to -> to.part()
+                            .equals(with.board().id()))
+                    : Stream.empty();
+            Stream.concat(
+                            Ties.of(with, helper, pin).stream(),
+                            Stream.concat(joined, pins.freeFor(signal).stream().filter(free -> !taken.contains(free))))
+                    .findFirst()
+                    .ifPresent(to -> {
+                        taken.add(to);
+                        edits.add(new SetWire(node.node().id(), Wire.placed(signal, to)));
+                    });
+        });
+        return edits;
     }
 
     /** Each signal on the first pin that suits it and that none before it has. */
@@ -75,7 +107,8 @@ public final class Helpers {
             Optional<Pin> wanted = node.pin(signal);
             if (asking.isPresent() && wanted.isPresent()) {
                 left.stream()
-                        .filter(pin -> PinFit.fits(asking.get(), wanted.get(), trial, pin))
+                        .filter(pin -> PinFit.fits(asking.get(), wanted.get(), trial, pin)
+                                && !OnlyLow.wantsResistor(asking.get(), wanted.get(), pin))
                         .findFirst()
                         .ifPresent(pin -> {
                             carries.put(signal, pin);

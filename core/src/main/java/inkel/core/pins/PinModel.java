@@ -71,6 +71,7 @@ final class PinModel {
     private final List<IntVar> costs = new ArrayList<>();
     private final List<Integer> weights = new ArrayList<>();
     private final List<IntVar> choices = new ArrayList<>();
+    private final Map<IntVar, int[]> orders = new HashMap<>();
     private final List<IntVar> late = new ArrayList<>();
     private PinModelBuses buses;
     private int nextNoPin;
@@ -162,6 +163,12 @@ final class PinModel {
     /** A variable that should be decided before the pins. */
     void addChoice(IntVar choice) {
         choices.add(choice);
+    }
+
+    /** As {@link #addChoice(IntVar)}, with its values in the order in which they are tried. */
+    void addChoice(IntVar choice, int[] inOrder) {
+        choices.add(choice);
+        orders.put(choice, inOrder);
     }
 
     /** A variable that is decided when every want has its pin. */
@@ -400,7 +407,10 @@ final class PinModel {
         public int selectValue(IntVar variable) {
             Want want = wantOf.get(variable);
             if (want == null) {
-                return variable.getLB();
+                return Arrays.stream(orders.getOrDefault(variable, new int[0]))
+                        .filter(variable::contains)
+                        .findFirst()
+                        .orElse(variable.getLB());
             }
             int[] of = prices.get(want);
             int neighbour = neighbour(want);

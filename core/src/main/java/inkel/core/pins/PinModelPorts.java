@@ -9,6 +9,7 @@ import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.chocosolver.solver.Model;
 import org.chocosolver.solver.constraints.extension.Tuples;
 import org.chocosolver.solver.variables.IntVar;
@@ -44,7 +45,7 @@ final class PinModelPorts {
     /** Unit 0 stands for a port by software, the others are those of the board. */
     private IntVar port(Placed placed, List<Want> both, List<String> names) {
         IntVar unit = model.intVar("port of " + placed.id(), 0, names.size());
-        pins.addChoice(unit);
+        pins.addChoice(unit, inOrder(names));
         for (Want want : both) {
             model.table(new IntVar[] {pins.where(want), unit}, tuples(want, names), "CT+")
                     .post();
@@ -56,6 +57,27 @@ final class PinModelPorts {
         model.element(warning, warnings, unit).post();
         pins.addCost(pins.price().warning(), warning);
         return unit;
+    }
+
+    /** Ports that nothing else needs, then one by software, then those of the console. */
+    private int[] inOrder(List<String> names) {
+        List<Integer> plain = new ArrayList<>();
+        List<Integer> ofConsole = new ArrayList<>();
+        for (int number = 1; number <= names.size(); number++) {
+            (isOfConsole(names.get(number - 1)) ? ofConsole : plain).add(number);
+        }
+        return Stream.of(plain, List.of(0), ofConsole)
+                .flatMap(List::stream)
+                .mapToInt(Integer::intValue)
+                .toArray();
+    }
+
+    private boolean isOfConsole(String unit) {
+        return IntStream.range(0, domain.size())
+                .filter(number -> domain.pin(number).can(Ability.Kind.CONSOLE))
+                .anyMatch(number -> domain.pin(number).can().stream()
+                        .anyMatch(ability -> ability.kind() == Ability.Kind.UART
+                                && domain.unit(number, ability).equals(unit)));
     }
 
     private Tuples tuples(Want want, List<String> names) {

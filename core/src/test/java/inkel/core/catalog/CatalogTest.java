@@ -167,10 +167,32 @@ class CatalogTest {
             'LV1 LV2 LV GND LV3 LV4 HV1 HV2 HV', shifter-4
             'oe, scl, sda, v+',                  servo-driver-16
             shfter,                              shifter-4
+            modem,                               text-modem
+            charger,                             charger-lithium
+            'coin cell',                         battery-coin
+            keypad,                              keypad-16
+            motor driver,                        motor-driver
             """)
     void labelsInAnyOrderFindThePart(String question, String expected) {
         List<CatalogSearch.Hit> hits = new CatalogSearch(Builds.CATALOG).find(question);
         assertEquals(expected, hits.get(0).cls().id());
+    }
+
+    /** A word that some part uses is no slip of another word. */
+    @Test
+    void aKnownWordIsNoSlip() {
+        List<String> found = new CatalogSearch(Builds.CATALOG)
+                .find("reader").stream().map(hit -> hit.cls().id()).toList();
+        assertEquals(Set.of("tag-reader-spi", "tag-reader-switch"), Set.copyOf(found.subList(0, 2)));
+        PartClass strip = Builds.CATALOG.get("led").withId("header-strip");
+        assertTrue(found.stream().noneMatch(id -> id.equals("programmer-six")), found.toString());
+        assertEquals(
+                List.of(),
+                new CatalogSearch(List.of(strip, Builds.CATALOG.get("tag-reader-spi")))
+                        .find("reader").stream()
+                                .map(hit -> hit.cls().id())
+                                .filter("header-strip"::equals)
+                                .toList());
     }
 
     @Test

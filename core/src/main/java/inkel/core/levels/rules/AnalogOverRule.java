@@ -63,11 +63,7 @@ public final class AnalogOverRule implements Rule<LevelReport> {
         Voltage fullScale = level.fullScale();
         Voltage ceiling = level.absoluteMax().isBelow(fullScale) ? level.absoluteMax() : fullScale;
         return DividerSearch.sparing(
-                        level.sent(),
-                        level.sent(),
-                        ceiling,
-                        ceiling.times(USED_SHARE),
-                        level.group().sourceMax())
+                        level.sent(), level.sent(), ceiling, ceiling.times(USED_SHARE), level.leftForDivider())
                 .map(pair -> DividerFix.of(level.signal(), pair, level.sent()));
     }
 }
