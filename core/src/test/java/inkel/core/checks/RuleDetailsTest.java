@@ -142,7 +142,7 @@ class RuleDetailsTest {
     @Test
     void aPartThatHoldsMisoNamesTheOthers() throws Exception {
         Builds build = Builds.classic()
-                .part("card", "memory-card", "VCC=board.5V")
+                .part("card", "memory-card-5v", "VCC=board.5V")
                 .part("radio", "packet-radio", "VCC=board.3V3");
         for (String part : List.of("card", "radio")) {
             build.wire(part + ".MISO", "board.D12")

@@ -68,7 +68,7 @@ class AtStartTest {
 
     @Test
     void whatHoldsMisoIsNot() {
-        Builds card = wireless().part("card", "memory-card", "VCC=board.3V3");
+        Builds card = wireless().part("card", "memory-card-5v", "VCC=board.3V3");
         RuleKit.fires(card.wire("card.MISO", "board.D12"), CODE);
     }
 }

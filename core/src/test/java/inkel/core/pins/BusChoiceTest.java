@@ -63,7 +63,7 @@ class BusChoiceTest {
 
     /** The card holds MISO while it is not selected. */
     private static Builds cardAndRadio(String board) {
-        return Builds.powered(CATALOG.get(board)).part("card", "memory-card").part("radio", "packet-radio");
+        return Builds.powered(CATALOG.get(board)).part("card", "memory-card-5v").part("radio", "packet-radio");
     }
 
     @Test

@@ -39,7 +39,7 @@ class PinCodesTest {
 
     private static Builds cardAndReader() {
         Builds build = Builds.classic()
-                .part("card", "memory-card", "VCC=board.5V")
+                .part("card", "memory-card-5v", "VCC=board.5V")
                 .part("reader", "tag-reader-spi", "3.3V=board.3V3");
         return bus(build, "card", "reader").wire("card.CS", "board.D10").wire("reader.SDA", "board.D9");
     }
