@@ -7,6 +7,7 @@ import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
@@ -27,7 +28,7 @@ import javafx.scene.layout.Region;
  * the part of it that is seen.
  */
 final class PartCard extends Pressable {
-    static final double HEIGHT = 132;
+    static final double HEIGHT = 100;
 
     private static final PseudoClass TROUBLE = PseudoClass.getPseudoClass("trouble");
     private static final PseudoClass THIN = PseudoClass.getPseudoClass("thin");
@@ -83,7 +84,8 @@ final class PartCard extends Pressable {
         chipGround.getStyleClass().add("chip");
         purpose.say(purpose());
         verdict = new Line(trouble(), isStopped ? "stop-text" : isThin ? "look-text" : "quiet");
-        getChildren().addAll(name, chipGround, chip, purpose, verdict);
+        boolean isTold = isStopped || isThin;
+        getChildren().addAll(name, chipGround, chip, isTold ? verdict : purpose);
         Optional<Feed> feed = mainFeed();
         if (feed.isPresent()) {
             ruler = new SupplyRuler(feed.get());
@@ -96,10 +98,15 @@ final class PartCard extends Pressable {
         requestLayout();
     }
 
+    /** What it is for; else its class, and where that is its name, what the class says of itself. */
     private String purpose() {
-        return placed.part().purpose().isEmpty()
-                ? placed.cls().name()
-                : placed.part().purpose();
+        Part part = placed.part();
+        if (!part.purpose().isEmpty()) {
+            return part.purpose();
+        }
+        return part.name().equals(placed.cls().name())
+                ? placed.cls().summary()
+                : placed.cls().name();
     }
 
     /** The pin that is worst off speaks for the part; a board's unused way in does not. */
@@ -133,15 +140,14 @@ final class PartCard extends Pressable {
             field.resizeRelocate(SIDE - 6, 8, room - chipWidth, field.prefHeight(-1));
         }
         name.place(SIDE, 13, room - chipWidth - 8);
-        purpose.place(SIDE, 36, room);
+        (isStopped || isThin ? verdict : purpose).place(SIDE, 36, room);
         if (ruler != null) {
-            double currentWidth = current.placeRight(right, 73);
+            double currentWidth = current.placeRight(right, 69);
             double gap = currentWidth > 0 ? 10 : 0;
-            ruler.resizeRelocate(SIDE, 64, room - currentWidth - gap, ruler.prefHeight(-1));
+            ruler.resizeRelocate(SIDE, 60, room - currentWidth - gap, ruler.prefHeight(-1));
         } else if (current != null) {
             current.place(SIDE, 62, room);
         }
-        verdict.place(SIDE, 104, room);
     }
 
     @Override

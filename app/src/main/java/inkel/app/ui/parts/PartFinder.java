@@ -15,18 +15,24 @@ import javafx.scene.Node;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
 
-/** Finds a part by what is printed on it, by kind or by what it does. Enter puts what is chosen on the table. */
-final class PartFinder extends VBox {
+/**
+ * Finds a part by what is printed on it, by kind or by what it does. Enter puts what is chosen on the table. While nothing
+ * is asked it is folded to one line above the table; with an answer to show it stands beside it.
+ */
+final class PartFinder extends Region {
     private static final double GAP = 8;
+    private static final double PADDING = 12;
+    private static final double FIELD = 250;
+    private static final double OWN = 200;
 
     private final Session session;
     private final TextField field = new LateField();
     private final Caption hint = Ui.text(Words.get("finder.hint"), "quiet", "small");
     private final Results results = new Results(new Column());
+    private final Caption title = Ui.word(Words.get("finder.title"), "finder-title");
+    private final Tile own;
 
     PartFinder(Session session, Subscriptions subscriptions, Runnable makeOwn) {
         this.session = session;
@@ -39,13 +45,75 @@ final class PartFinder extends VBox {
         field.textProperty().addListener((property, old, next) -> ask());
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::fromField);
         results.addEventFilter(KeyEvent.KEY_PRESSED, this::walk);
-        VBox.setVgrow(results, Priority.ALWAYS);
-        Tile own = new Tile(
+        own = new Tile(
                 makeOwn, Ui.word(Words.get("finder.make"), "pill-text"), Pos.CENTER, "pill-button", "light-button");
         own.setId("make-part");
         own.setAccessibleText(Words.get("finder.make"));
-        getChildren().addAll(Ui.word(Words.get("finder.title"), "finder-title"), field, hint, results, own);
+        getChildren().addAll(title, field, hint, results, own);
         subscriptions.on(session.catalogProperty(), (property, old, next) -> ask());
+    }
+
+    /** Whether nothing is asked, so that one line is enough. */
+    boolean isFolded() {
+        return field.getText().isBlank();
+    }
+
+    @Override
+    protected double computePrefHeight(double width) {
+        return field.prefHeight(-1) + 2 * GAP;
+    }
+
+    @Override
+    protected void layoutChildren() {
+        results.setVisible(!isFolded());
+        if (isFolded()) {
+            layoutLine();
+        } else {
+            layoutColumn();
+        }
+    }
+
+    private void layoutLine() {
+        double middle = getHeight() / 2;
+        double buttonWidth = Math.min(OWN, own.prefWidth(-1) + 3 * PADDING);
+        double right = getWidth() - PADDING - buttonWidth;
+        double titleWidth = title.prefWidth(-1);
+        double x = PADDING;
+        boolean hasTitle = right - x - titleWidth - PADDING > FIELD / 2;
+        title.setVisible(hasTitle);
+        if (hasTitle) {
+            put(title, x, middle, titleWidth);
+            x += titleWidth + PADDING;
+        }
+        double fieldWidth = Math.min(FIELD, right - x - PADDING);
+        put(field, x, middle, fieldWidth);
+        x += fieldWidth + PADDING;
+        hint.setVisible(right - x - PADDING > 120);
+        double hintWidth = Math.max(0, right - x - PADDING);
+        double hintHeight = hint.prefHeight(hintWidth);
+        hint.resizeRelocate(x, middle - hintHeight / 2, hintWidth, hintHeight);
+        put(own, getWidth() - PADDING - buttonWidth, middle, buttonWidth);
+    }
+
+    private void layoutColumn() {
+        double width = getWidth() - 2 * PADDING;
+        double y = PADDING;
+        title.setVisible(true);
+        hint.setVisible(true);
+        for (Region line : new Region[] {title, field, hint}) {
+            double height = line.prefHeight(width);
+            line.resizeRelocate(PADDING, y, width, height);
+            y += height + GAP;
+        }
+        double ownHeight = own.prefHeight(width);
+        double ownTop = getHeight() - PADDING - ownHeight;
+        results.resizeRelocate(PADDING, y, width, Math.max(0, ownTop - GAP - y));
+        own.resizeRelocate(PADDING, ownTop, width, ownHeight);
+    }
+
+    private static void put(Region node, double x, double middle, double width) {
+        double height = node.prefHeight(width);
+        node.resizeRelocate(x, middle - height / 2, width, height);
     }
 
     /** Puts the keyboard in the field. */
@@ -56,6 +124,10 @@ final class PartFinder extends VBox {
 
     private void ask() {
         String question = field.getText();
+        requestLayout();
+        if (getParent() != null) {
+            getParent().requestLayout();
+        }
         if (question.isBlank()) {
             hint.setText(Words.get("finder.hint"));
             results.show(List.of());

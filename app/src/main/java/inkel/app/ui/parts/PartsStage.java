@@ -15,8 +15,8 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** The parts on the table as cards: what each is for, how it is fed, and whether it bears that. */
@@ -36,8 +36,7 @@ public final class PartsStage extends StagePane {
         tablePane.getStyleClass().add("parts-pane");
         tablePane.getChildren().setAll(heading, empty, table);
         finder = new PartFinder(session, subscriptions(), () -> make(null));
-        HBox.setHgrow(tablePane, Priority.ALWAYS);
-        HBox both = new HBox(12, finder, tablePane);
+        Region both = new Beside(finder, tablePane);
         both.setMinHeight(0);
         VBox.setVgrow(both, Priority.ALWAYS);
         getChildren().add(both);
@@ -102,6 +101,36 @@ public final class PartsStage extends StagePane {
         table.mark(session.selectionProperty().get());
         if (hadFocus) {
             table.selected().ifPresent(Node::requestFocus);
+        }
+    }
+
+    /** The finder over the table while it is folded, else beside it. */
+    private static final class Beside extends Region {
+        private static final double GAP = 12;
+        private static final double LEAST = 206;
+        private static final double MOST = 340;
+        private static final double SHARE = 0.35;
+
+        private final PartFinder finder;
+        private final Region table;
+
+        Beside(PartFinder finder, Region table) {
+            this.finder = finder;
+            this.table = table;
+            getChildren().addAll(finder, table);
+        }
+
+        @Override
+        protected void layoutChildren() {
+            if (finder.isFolded()) {
+                double height = finder.prefHeight(getWidth());
+                finder.resizeRelocate(0, 0, getWidth(), height);
+                table.resizeRelocate(0, height + GAP, getWidth(), Math.max(0, getHeight() - height - GAP));
+            } else {
+                double width = Math.max(LEAST, Math.min(MOST, getWidth() * SHARE));
+                finder.resizeRelocate(0, 0, width, getHeight());
+                table.resizeRelocate(width + GAP, 0, Math.max(0, getWidth() - width - GAP), getHeight());
+            }
         }
     }
 }
