@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -41,6 +42,7 @@ public final class CatalogSearch {
     private final Map<String, Integer> vocabulary = new HashMap<>();
 
     private final List<String> vocabularyWords = new ArrayList<>();
+    private final Map<PartClass, Integer> nameLengths = new IdentityHashMap<>();
     private final List<Entry> entries;
 
     private record Entry(PartClass cls, int[][] labels, int[] name, int[] kinds, int[] does, int[] words) {}
@@ -85,7 +87,7 @@ public final class CatalogSearch {
                 .sorted(Comparator.comparingDouble(Hit::score)
                         .reversed()
                         .thenComparing(hit -> hit.cls().kind() == Kind.SOURCE)
-                        .thenComparingInt(hit -> nameLength(hit.cls()))
+                        .thenComparingInt(hit -> nameLengths.get(hit.cls()))
                         .thenComparingInt(hit -> Math.abs(hit.cls().pins().size() - wanted)))
                 .toList();
     }
@@ -208,6 +210,7 @@ public final class CatalogSearch {
             pin.also().forEach(also -> names.add(fold(also)));
             labels[i] = known(names);
         }
+        nameLengths.put(cls, nameLength(cls));
         Set<String> kinds = new LinkedHashSet<>();
         cls.kinds().forEach(kind -> kinds.addAll(split(kind)));
         Set<String> does = new LinkedHashSet<>();

@@ -1,5 +1,6 @@
 package inkel.core.pins;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
@@ -38,12 +39,15 @@ public enum AtStart {
 
     /** Empty where the pin is not read at the start, or the part lets go of it until the program runs. */
     public static Optional<AtStart> of(NodeCircuit node, Wire wire) {
+        Pin pin = node.pin(wire.to()).orElse(null);
+        if (pin == null || !pin.can(Ability.Kind.STRAP)) {
+            return Optional.empty();
+        }
         Optional<Placed> asking = node.part(wire.from().part());
         Optional<Pin> wanted = node.pin(wire.from());
-        Optional<Pin> pin = node.pin(wire.to());
-        return asking.isEmpty() || wanted.isEmpty() || pin.isEmpty()
+        return asking.isEmpty() || wanted.isEmpty()
                 ? Optional.empty()
-                : of(asking.get(), wanted.get().use(), pin.get());
+                : of(asking.get(), wanted.get().use(), pin);
     }
 
     /** As {@link #of(NodeCircuit, Wire)}, for a pin that a signal might go to. */

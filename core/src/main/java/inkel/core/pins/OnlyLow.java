@@ -23,8 +23,7 @@ public final class OnlyLow {
     }
 
     static boolean pulls(Placed placed, Pin pin) {
-        PinUse use = pin.use();
-        if (use != PinUse.OUTPUT && use != PinUse.INTERRUPT && use != PinUse.DATA) {
+        if (!mayOnlyPull(pin.use())) {
             return false;
         }
         Optional<IoFamily> family = placed.cls().io(pin);
@@ -33,18 +32,23 @@ public final class OnlyLow {
 
     /** Whether nothing makes the high of a wire: no resistor, and none in the pin that would do. */
     public static boolean isUnpulled(NodeCircuit node, Wire wire) {
-        Optional<Placed> asking = node.part(wire.from().part());
-        Optional<Pin> wanted = node.pin(wire.from());
-        Optional<Pin> target = node.pin(wire.to());
-        boolean isPulledBetween = node.between(wire.from())
-                .filter(piece -> piece instanceof Between.Diode || piece instanceof Between.Opto)
-                .isPresent();
-        return asking.isPresent()
-                && wanted.isPresent()
-                && target.isPresent()
-                && !isPulledBetween
-                && wantsResistor(asking.get(), wanted.get(), target.get())
+        // The cheap questions first: this is asked for every wire at every edit.
+        Pin wanted = node.pin(wire.from()).orElse(null);
+        if (wanted == null || !mayOnlyPull(wanted.use())) {
+            return false;
+        }
+        Pin target = node.pin(wire.to()).orElse(null);
+        Placed asking = node.part(wire.from().part()).orElse(null);
+        if (target == null || asking == null || !wantsResistor(asking, wanted, target)) {
+            return false;
+        }
+        Between between = node.between(wire.from()).orElse(null);
+        return !(between instanceof Between.Diode || between instanceof Between.Opto)
                 && PullUp.on(node, wire.to()).findAny().isEmpty();
+    }
+
+    private static boolean mayOnlyPull(PinUse use) {
+        return use == PinUse.OUTPUT || use == PinUse.INTERRUPT || use == PinUse.DATA;
     }
 
     /** Whether a signal wants a resistor at a pin: one inside the board is too weak for a wire with two talkers, or not there. */

@@ -24,10 +24,15 @@ import java.util.stream.Stream;
 public record SerialLine(NodeCircuit node, Placed placed, Optional<Integer> unit) {
     /** The ports of a node. Where a board leads its ports to any pin, each line gets one of its own as far as they go. */
     static List<SerialLine> of(NodeCircuit node) {
-        List<SerialLine> open = node.parts().stream()
-                .filter(placed -> placed.cls().uart().isPresent())
-                .map(placed -> new SerialLine(node, placed, Optional.empty()))
-                .toList();
+        List<SerialLine> open = new ArrayList<>();
+        for (Placed placed : node.parts()) {
+            if (placed.cls().uart().isPresent()) {
+                open.add(new SerialLine(node, placed, Optional.empty()));
+            }
+        }
+        if (open.isEmpty()) {
+            return List.of();
+        }
         List<Set<Integer>> may = open.stream().map(SerialLine::units).toList();
         Map<Integer, Integer> lineOf = new HashMap<>();
         for (int line = 0; line < open.size(); line++) {

@@ -32,11 +32,15 @@ public final class NoPullRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        return report.nodes().stream()
-                .flatMap(pins -> pins.node().node().wires().stream()
-                        .filter(wire -> OnlyLow.isUnpulled(pins.node(), wire))
-                        .map(wire -> describe(pins, wire)))
-                .toList();
+        List<Finding> findings = new ArrayList<>();
+        for (NodePins pins : report.nodes()) {
+            for (Wire wire : pins.node().node().wires()) {
+                if (OnlyLow.isUnpulled(pins.node(), wire)) {
+                    findings.add(describe(pins, wire));
+                }
+            }
+        }
+        return findings;
     }
 
     private static Finding describe(NodePins pins, Wire wire) {
