@@ -35,8 +35,9 @@ public final class FeedFixes {
     }
 
     /**
-     * Ways to feed a pin with a voltage it bears and a rail that has room for it, rails that are there first, the one
-     * with most room first of all.
+     * Ways to feed a pin with a voltage it bears and a rail that has room for it: rails that are there first, of those the
+     * one that the board's own pins hang on, then the one with most room; then what must be bought, what gives just what the
+     * part usually has first.
      */
     public List<Fix> of(Placed placed, Supply supply) {
         return of(placed, supply, Voltage.ZERO, rail -> true);
@@ -59,16 +60,42 @@ public final class FeedFixes {
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
                         .isPresent())
                 .filter(rail -> !peak.isAbove(rail.room()))
-                .sorted(Comparator.comparing(Rail::room).reversed())
+                .sorted(Comparator.<Rail, Boolean>comparing(rail -> !isLogic(rail))
+                        .thenComparing(Comparator.comparing(Rail::room).reversed()))
                 .map(rail -> feedFrom(placed, supply, rail))
                 .forEach(fixes::add);
         catalog.all().stream()
                 .filter(cls -> cls.outputs().stream()
                         .flatMap(output -> output.volts().stream())
                         .noneMatch(volts -> volts.range().lowest().isBelow(least)))
+                .sorted(Comparator.comparing(cls -> !isUsual(cls, supply)))
                 .flatMap(cls -> added(placed, supply, cls, peak).stream())
                 .forEach(fixes::add);
         return fixes.stream().limit(MOST).toList();
+    }
+
+    /** Whether the board's own pins hang on a rail, so that levels match. */
+    private boolean isLogic(Rail rail) {
+        Placed board = node.board();
+        return board.cls().offers().anyMatch(pin -> node.ioRail(board.endpoint(pin))
+                .filter(own -> own.id().equals(rail.id()))
+                .isPresent());
+    }
+
+    /** Whether a class gives what a part usually has, within a twentieth. */
+    private static boolean isUsual(PartClass cls, Supply supply) {
+        double wanted = supply.range().range().expected().volts();
+        return cls.outputs().stream()
+                .flatMap(output -> output.volts().stream())
+                .anyMatch(volts -> Math.abs(volts.range().expected().volts() - wanted) <= wanted / 20);
+    }
+
+    /** Nobody steps up what a regulator has stepped down; a cell may be. */
+    private static boolean isSteppedUp(Rail from, Output to) {
+        boolean isHigher = from.volts()
+                .flatMap(in -> to.volts().map(out -> out.range().expected().isAbove(in.expected())))
+                .orElse(false);
+        return isHigher && from.output().battery().isEmpty();
     }
 
     /** Whether the whole range of a rail lies inside what a supply pin works at. */
@@ -116,7 +143,7 @@ public final class FeedFixes {
         if (output.from().isPresent()) {
             Supply in = cls.supply(output.from().get()).orElseThrow();
             Optional<Rail> from = inputFor(in, placed, peak.plus(output.own()));
-            if (from.isEmpty()) {
+            if (from.isEmpty() || isSteppedUp(from.get(), output)) {
                 return Optional.empty();
             }
             part = part.withFeed(in.pin(), from.get().id());

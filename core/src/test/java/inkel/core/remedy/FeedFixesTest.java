@@ -75,4 +75,37 @@ class FeedFixesTest {
         assertEquals("pin", PinNames.of(node, new Endpoint("reg", "IN")).key());
         assertEquals("part", PinNames.of(node, new Endpoint("reg", "")).key());
     }
+
+    @Test
+    void theRailOfTheBoardsOwnPinsComesFirst() {
+        Builds build = Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("clock", "clock-memory");
+        assertEquals("feed-VCC-from-board.5V", ids(build, "clock", "VCC").get(0));
+        Builds dual = Builds.dualCore().part("bench", "wall-supply-5v").part("clock", "clock-memory");
+        assertEquals("feed-VCC-from-board.3V3", ids(dual, "clock", "VCC").get(0));
+    }
+
+    @Test
+    void aCellIsSteppedUpAndARegulatedRailIsNot() {
+        Builds cell = Builds.dualCore()
+                .part("cell", "battery-aa-3")
+                .boardOnly("VSYS", "cell.+")
+                .part("view", "display-4x20-i2c");
+        assertTrue(
+                ids(cell, "view", "VCC").contains("add-regulator-up"),
+                ids(cell, "view", "VCC").toString());
+        Builds port = Builds.dualCore().part("view", "display-4x20-i2c");
+        assertFalse(
+                ids(port, "view", "VCC").contains("add-regulator-up"),
+                ids(port, "view", "VCC").toString());
+    }
+
+    @Test
+    void whatAModemIsFedFromIsNotTheFirstForADisplay() {
+        Builds build = Builds.classic().part("screen", "display-colour");
+        assertFalse(
+                ids(build, "screen", "VCC").contains("add-wall-supply-4v"),
+                ids(build, "screen", "VCC").toString());
+    }
 }

@@ -16,10 +16,12 @@ import inkel.core.document.Station;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import java.util.List;
+import javafx.geometry.Bounds;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.skin.TextFieldSkin;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Region;
 import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -64,6 +66,27 @@ class PartsWindowTest extends WindowJourney {
         TextField field = robot.lookup("#finder-field").queryAs(TextField.class);
         robot.interact(() -> field.setText("servo"));
         until(() -> isDrawn(field, "servo"));
+    }
+
+    @Test
+    void twelvePartsAreSeenAtOnceAndTheFinderUnfoldsBesideThem(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PARTS);
+        Region finder = robot.lookup("#part-finder").queryAs(Region.class);
+        Region table = robot.lookup("#parts-table").queryAs(Region.class);
+        until(() -> finder.getHeight() > 0 && finder.getHeight() < 80);
+        Bounds seen = table.localToScene(table.getLayoutBounds());
+        assertTrue(finder.localToScene(finder.getLayoutBounds()).getMaxY() <= seen.getMinY(), "above the table");
+        long whole = robot.lookup(".part-card").queryAll().stream()
+                .map(card -> card.localToScene(card.getLayoutBounds()))
+                .filter(card -> card.getMaxY() <= seen.getMaxY() + 1)
+                .count();
+        assertTrue(whole >= 12, whole + " cards");
+        TextField field = robot.lookup("#finder-field").queryAs(TextField.class);
+        robot.interact(() -> field.setText("servo"));
+        until(() -> finder.getHeight() > 300 && finder.getWidth() < 400);
+        until(() -> isThere(robot, ".result-card"));
+        robot.interact(field::clear);
+        until(() -> finder.getHeight() < 80);
     }
 
     /** Until then it shows its prompt only. */
