@@ -36,6 +36,7 @@ import inkel.core.pins.rules.AddressClashRule;
 import inkel.core.pins.rules.AddressReservedRule;
 import inkel.core.pins.rules.BaudErrorRule;
 import inkel.core.pins.rules.BiasTiedRule;
+import inkel.core.pins.rules.BoardTakesRule;
 import inkel.core.pins.rules.BootStrapRule;
 import inkel.core.pins.rules.BusBusyRule;
 import inkel.core.pins.rules.ClockOverRule;
@@ -152,6 +153,7 @@ public final class RuleBook {
             new Entry<>(new AddressClashRule(), PINS),
             new Entry<>(new AddressReservedRule(), PINS),
             new Entry<>(new StrapDiffersRule(), PINS),
+            new Entry<>(new BoardTakesRule(), PINS),
             new Entry<>(new NoPullRule(), PINS),
             new Entry<>(new NoPullupRule(), PINS),
             new Entry<>(new PullupStrongRule(), PINS),

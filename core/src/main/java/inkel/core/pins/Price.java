@@ -52,9 +52,6 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
     private static final int CALL = 2;
     private static final int LINE = 1;
 
-    /** The program must first take a pin back from the debugger. */
-    private static final int DEBUG = 4;
-
     static Price of(Emphasis emphasis) {
         return switch (emphasis) {
             case STEADY -> new Price(5000, 90, 60, 12, 4, 3, 2);
@@ -128,9 +125,9 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         return pin.can(Ability.Kind.INTERRUPT) || pin.can(Ability.Kind.CAPTURE) || pin.can(Ability.Kind.CHANGE);
     }
 
-    /** Whether something else on the board hangs on the pin for as long as it runs. */
+    /** Whether something else on the board hangs on the pin. */
     static boolean isTaken(Pin pin) {
-        return pin.can(Ability.Kind.TAKEN) && !pin.can(Ability.Kind.TAKEN, "debug");
+        return pin.can(Ability.Kind.TAKEN);
     }
 
     private static boolean isLine(BusLine line, Pin pin) {
@@ -179,7 +176,6 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
                 case INTERRUPT -> use == PinUse.INTERRUPT ? 0 : CALL;
                 case SPI, I2C, UART -> line(node, target, ability, use);
                 case LED, STRAP -> LINE;
-                case TAKEN -> DEBUG;
                 case CHANGE -> use == PinUse.INTERRUPT && !pin.can(Ability.Kind.INTERRUPT) ? CALL : 0;
                 default -> 0;
             };
