@@ -12,11 +12,16 @@ import org.apache.commons.csv.CSVRecord;
 public final class FoundCsv {
     private static final List<String> COLUMNS = List.of("from", "to");
     private static final String KIND = "kind";
+    private static final String BOARD = "board";
 
     private FoundCsv() {}
 
-    /** One line for each wire from pin to pin or from a rail's row; any other text as it is. */
-    public static String plain(String text) {
+    /**
+     * One line for each wire from pin to pin or from a rail's row; any other text as it is.
+     *
+     * @param board what the builder calls the board that it is read for: of a list that has it only its wires count
+     */
+    public static String plain(String text, String board) {
         CSVFormat format = CSVFormat.DEFAULT
                 .builder()
                 .setHeader()
@@ -26,14 +31,21 @@ public final class FoundCsv {
             if (!read.getHeaderNames().containsAll(COLUMNS)) {
                 return text;
             }
-            return read.stream()
+            List<CSVRecord> wires = read.getRecords();
+            boolean hasBoard = wires.stream().anyMatch(wire -> isOf(wire, board));
+            return wires.stream()
                     .filter(CSVRecord::isConsistent)
+                    .filter(wire -> !hasBoard || isOf(wire, board))
                     .filter(wire -> !isOfAProgrammer(wire))
                     .map(wire -> pin(wire.get("from")) + " -> " + pin(wire.get("to")))
                     .collect(Collectors.joining("\n"));
         } catch (IOException | IllegalArgumentException | IllegalStateException noTable) {
             return text;
         }
+    }
+
+    private static boolean isOf(CSVRecord wire, String board) {
+        return wire.isMapped(BOARD) && wire.isSet(BOARD) && wire.get(BOARD).equals(board);
     }
 
     /** Leads of a programmer are no wires of the table, and its pins are named like those of other parts. */

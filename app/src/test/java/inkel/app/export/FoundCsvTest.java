@@ -25,7 +25,7 @@ class FoundCsvTest {
         NodeCircuit node = assessment.circuit("lower-lock").orElseThrow();
         String list = WiresCsv.of(assessment);
         Map<Endpoint, String> read = new HashMap<>();
-        FoundWiring.read(node, node.board().cls(), FoundCsv.plain(list)).stream()
+        FoundWiring.read(node, node.board().cls(), FoundCsv.plain(list, "Lower lock")).stream()
                 .filter(line -> line.kind() == FoundLine.Kind.WIRE)
                 .forEach(
                         line -> read.put(line.signal().orElseThrow(), line.pin().orElseThrow()));
@@ -34,10 +34,18 @@ class FoundCsvTest {
                 Optional.of(new Endpoint(Part.BOARD, pin)), node.wire(signal).map(Wire::to), signal.toString()));
     }
 
+    /** Of a list of two boards only the wires of the one that it is read for; of another build's list all. */
+    @Test
+    void wiresOfAnotherBoardAreLeftOut() {
+        String list = "board,from,to\nLower lock,Board D9,Radio CE\nPump house,Board A5,Modem RST\n";
+        assertEquals("Board D9 -> Radio CE", FoundCsv.plain(list, "Lower lock"));
+        assertEquals("Board D9 -> Radio CE\nBoard A5 -> Modem RST", FoundCsv.plain(list, "Shed"));
+    }
+
     @Test
     void anyOtherTextStaysAsItIs() {
         for (String text : new String[] {"CE -> 9\nCSN -> 10", "", "a,b\n1,2", "\"open", "#define CE 9"}) {
-            assertEquals(text, FoundCsv.plain(text));
+            assertEquals(text, FoundCsv.plain(text, "Lower lock"));
         }
     }
 }

@@ -100,7 +100,7 @@ final class FoundSheet extends VBox {
     private void read() {
         rows.getChildren().clear();
         node().ifPresent(node -> {
-            List<FoundLine> lines = FoundWiring.read(node, source, FoundCsv.plain(text.getText()));
+            List<FoundLine> lines = FoundWiring.read(node, source, plain(node));
             lines.stream().filter(line -> line.kind() != FoundLine.Kind.NOTHING).forEach(line -> rows.getChildren()
                     .add(row(node, line)));
             long unclear = lines.stream()
@@ -118,6 +118,10 @@ final class FoundSheet extends VBox {
         });
     }
 
+    private String plain(NodeCircuit node) {
+        return FoundCsv.plain(text.getText(), node.node().name());
+    }
+
     private static HBox row(NodeCircuit node, FoundLine line) {
         Caption written = Ui.word(line.text().strip(), "key");
         written.setMinWidth(220);
@@ -131,7 +135,7 @@ final class FoundSheet extends VBox {
     }
 
     private void take() {
-        session.planning().found(source, FoundCsv.plain(text.getText()), this::taken);
+        session.planning().found(source, node().map(this::plain).orElse(text.getText()), this::taken);
     }
 
     private void taken(FoundPlan found) {
