@@ -311,11 +311,13 @@ public final class NodePins {
 
     /** Parts with a wire on the board itself. */
     public Stream<Placed> onBoard() {
+        // By their ids: a part with its whole class is dear to compare.
         return node.nets().entrySet().stream()
                 .filter(net -> net.getKey().part().equals(Part.BOARD))
                 .flatMap(net -> net.getValue().stream())
-                .flatMap(wire -> node.part(wire.from().part()).stream())
-                .distinct();
+                .map(wire -> wire.from().part())
+                .distinct()
+                .flatMap(part -> node.part(part).stream());
     }
 
     /** Wires of one use, ties left out. */

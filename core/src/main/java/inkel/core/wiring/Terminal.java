@@ -23,10 +23,11 @@ public sealed interface Terminal {
         static OnPin of(Placed placed, int index) {
             List<Pin> pins = placed.cls().pins();
             String label = pins.get(index).label();
-            long nth = pins.subList(0, index + 1).stream()
-                    .filter(pin -> pin.label().equals(label))
-                    .count();
-            return new OnPin(new Endpoint(placed.id(), label), index, (int) nth);
+            int nth = 1;
+            for (int i = 0; i < index; i++) {
+                nth += pins.get(i).label().equals(label) ? 1 : 0;
+            }
+            return new OnPin(new Endpoint(placed.id(), label), index, nth);
         }
 
         /** Counts only pins of its label, so that a class whose header is told better leaves wires where they are. */
