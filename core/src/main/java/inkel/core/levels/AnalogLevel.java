@@ -108,7 +108,7 @@ public record AnalogLevel(
     /** What the converter sees before its pin; empty where a capacitor at the pin holds the voltage, or nothing is told. */
     public Optional<Resistance> sourceResistance() {
         Endpoint from = signal.endpoint();
-        double inner = node.pin(from).flatMap(Pin::inner).map(Resistance::ohms).orElse(0.0);
+        double inner = innerOhms();
         Between between = node.between(from).orElse(null);
         if (between instanceof Between.Divider divider) {
             if (divider.capacitor().isPresent()) {
@@ -126,12 +126,16 @@ public record AnalogLevel(
 
     /** What the halves of a divider may be beside each other, with what is before them. */
     public Resistance leftForDivider() {
-        double inner = node.pin(signal.endpoint())
+        return Resistance.ofOhms(
+                Math.max(group.sourceMax().ohms() / 10, group.sourceMax().ohms() - innerOhms()));
+    }
+
+    /** What is before the voltage on the part itself. */
+    private double innerOhms() {
+        return node.pin(signal.endpoint())
                 .flatMap(Pin::inner)
                 .map(Resistance::ohms)
                 .orElse(0.0);
-        return Resistance.ofOhms(
-                Math.max(group.sourceMax().ohms() / 10, group.sourceMax().ohms() - inner));
     }
 
     /** Whether the converter's own capacitor is not filled in time, so that it reads too little or its neighbour. */

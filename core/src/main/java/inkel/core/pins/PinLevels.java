@@ -7,6 +7,7 @@ import inkel.core.catalog.Pull;
 import inkel.core.circuit.Drive;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.PullUp;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -22,9 +23,12 @@ final class PinLevels {
     /** Whether a wire straight from the signal to the pin is one to stop for: it harms, or is not read. */
     static boolean isTrouble(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
         Endpoint signal = asking.endpoint(wanted);
-        if (OnlyLow.wantsResistor(asking, wanted, node.pin(target).orElseThrow())
-                && asking.cls().pulls().stream().noneMatch(pull -> pull.pin().equals(wanted.label()))
-                && wanted.use() != PinUse.DATA) {
+        boolean bringsPull =
+                asking.cls().pulls().stream().anyMatch(pull -> pull.pin().equals(wanted.label()));
+        // Two-way data wants its resistor wherever it goes, so that is no matter of the pin.
+        if (wanted.use() != PinUse.DATA
+                && !bringsPull
+                && OnlyLow.wantsResistor(asking, wanted, node.pin(target).orElseThrow())) {
             return true;
         }
         boolean isMatched = node.between(signal).filter(Between::changesLevels).isPresent();
@@ -50,7 +54,10 @@ final class PinLevels {
         return Drive.isTrouble(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false);
     }
 
-    /** Whether a pull-up of the part at the signal lifts a pin so far above what that survives that its clamp carries it. One rail has one voltage at a time. */
+    /**
+     * Whether a pull-up of the part at the signal lifts a pin so far above what that survives that its clamp carries it. One
+     * rail has one voltage at a time.
+     */
     private static boolean isPulledTooHigh(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
         Optional<IoFamily> bears = node.io(target);
         Optional<Rail> own = node.ioRail(target);
@@ -60,15 +67,13 @@ final class PinLevels {
         }
         Voltage most = bears.get().absoluteMax().at(at.get().expected()).plus(LevelCheck.CLAMPED);
         for (Pull pull : asking.cls().pulls()) {
-            Optional<Rail> rail =
-                    node.railOf(asking, pull.supply()).or(() -> node.rail(new Endpoint(asking.id(), pull.supply())));
-            Optional<Voltage> reaches =
-                    pull.volts().or(() -> rail.flatMap(Rail::volts).map(Range::expected));
-            boolean isOneRail = pull.volts().isEmpty() && rail.map(Rail::id).equals(own.map(Rail::id));
-            boolean isHere = pull.pin().equals(wanted.label());
-            if (isHere
-                    && !isOneRail
-                    && reaches.filter(volts -> volts.isAbove(most)).isPresent()) {
+            if (!pull.pin().equals(wanted.label())) {
+                continue;
+            }
+            Optional<PullUp> made = PullUp.of(node, asking, pull);
+            boolean isOneRail = made.flatMap(PullUp::rail).equals(own.map(Rail::id)) && own.isPresent();
+            if (!isOneRail
+                    && made.filter(up -> up.volts().expected().isAbove(most)).isPresent()) {
                 return true;
             }
         }

@@ -75,7 +75,7 @@ public final class AddParts {
     }
 
     /** The rails that the board's own pins hang on. */
-    private static Set<Endpoint> logicRails(NodeCircuit circuit) {
+    static Set<Endpoint> logicRails(NodeCircuit circuit) {
         return circuit.board()
                 .cls()
                 .offers()

@@ -20,6 +20,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 
 /** Finds other ways to feed a supply pin: a rail that is there, or a regulator or source that the catalogue has. */
@@ -51,6 +52,7 @@ public final class FeedFixes {
     public List<Fix> of(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         Current peak = peakOf(placed, supply);
+        Set<Endpoint> logic = AddParts.logicRails(node);
         List<Fix> fixes = new ArrayList<>();
         node.rails().stream()
                 .filter(rail -> !now.filter(rail.id()::equals).isPresent())
@@ -60,7 +62,7 @@ public final class FeedFixes {
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
                         .isPresent())
                 .filter(rail -> !peak.isAbove(rail.room()))
-                .sorted(Comparator.<Rail, Boolean>comparing(rail -> !isLogic(rail))
+                .sorted(Comparator.<Rail, Boolean>comparing(rail -> !logic.contains(rail.id()))
                         .thenComparing(Comparator.comparing(Rail::room).reversed()))
                 .map(rail -> feedFrom(placed, supply, rail))
                 .forEach(fixes::add);
@@ -72,14 +74,6 @@ public final class FeedFixes {
                 .flatMap(cls -> added(placed, supply, cls, peak).stream())
                 .forEach(fixes::add);
         return fixes.stream().limit(MOST).toList();
-    }
-
-    /** Whether the board's own pins hang on a rail, so that levels match. */
-    private boolean isLogic(Rail rail) {
-        Placed board = node.board();
-        return board.cls().offers().anyMatch(pin -> node.ioRail(board.endpoint(pin))
-                .filter(own -> own.id().equals(rail.id()))
-                .isPresent());
     }
 
     /** Whether a class gives what a part usually has, within a twentieth. */

@@ -106,11 +106,18 @@ final class ControllerFields {
         return from.has(key) ? Optional.of(from.quantity(key, Unit.HERTZ, HERTZ)) : Optional.empty();
     }
 
+    /** A voltage, or the supply itself; one that is missing is told like any other amount. */
+    private static Threshold fullScale(Fields group) {
+        return group.has("full_scale")
+                ? group.threshold("full_scale").orElseGet(() -> Threshold.fixed(Voltage.ZERO))
+                : Threshold.fixed(group.quantity("full_scale", Unit.VOLT, VOLTS));
+    }
+
     static AnalogGroup analogGroup(Fields group) {
         return new AnalogGroup(
                 group.number("unit", 0),
                 group.number("bits", 10),
-                group.threshold("full_scale").orElseGet(() -> Threshold.fixed(Voltage.ZERO)),
+                fullScale(group),
                 group.quantity("rate", Unit.HERTZ, "9.6 kHz"),
                 group.quantity("source_max", Unit.OHM, "10 kΩ"),
                 group.optionalText("off_while"));

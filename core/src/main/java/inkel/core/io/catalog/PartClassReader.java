@@ -169,6 +169,7 @@ final class PartClassReader {
         fields.object("controller").ifPresent(controller -> {
             for (String bus : controller.texts("routes")) {
                 Ability.parse(bus + ".x")
+                        .filter(ability -> ability.kind() == Ability.Kind.I2C || ability.kind() == Ability.Kind.UART)
                         .ifPresentOrElse(
                                 routes::add,
                                 () -> controller.problem(

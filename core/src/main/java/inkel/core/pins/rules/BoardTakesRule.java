@@ -10,13 +10,16 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** Reports a wire to a pin on which something of the board itself hangs: its port, its slow crystal, its debugger. */
 public final class BoardTakesRule implements Rule<PinReport> {
     private static final RuleInfo INFO = new RuleInfo("pins.board_takes", Severity.LOOK, Stage.PINS);
+
+    /** What can be told by name; an own class may name anything. */
+    private static final Set<String> NAMED = Set.of("usb", "crystal", "debug");
 
     @Override
     public RuleInfo info() {
@@ -25,14 +28,10 @@ public final class BoardTakesRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        List<Finding> findings = new ArrayList<>();
-        for (NodePins pins : report.nodes()) {
-            for (Wire wire : pins.node().node().wires()) {
-                Optional<String> taker = pins.node().pin(wire.to()).flatMap(BoardTakesRule::taker);
-                taker.ifPresent(what -> findings.add(describe(pins, wire, what)));
-            }
-        }
-        return findings;
+        return WireFinding.each(report, (pins, wire) -> pins.node()
+                .pin(wire.to())
+                .flatMap(BoardTakesRule::taker)
+                .map(what -> describe(pins, wire, what)));
     }
 
     private static Optional<String> taker(Pin pin) {
@@ -45,8 +44,8 @@ public final class BoardTakesRule implements Rule<PinReport> {
     }
 
     private static Finding describe(NodePins pins, Wire wire, String taker) {
-        return WireFinding.of(INFO, pins, wire)
-                .variant(taker)
+        Finding.Builder finding = WireFinding.of(INFO, pins, wire);
+        return (NAMED.contains(taker) ? finding.variant(taker) : finding)
                 .fixes(() -> PinFixes.move(pins, wire.from(), pin -> taker(pin).isEmpty()))
                 .build();
     }

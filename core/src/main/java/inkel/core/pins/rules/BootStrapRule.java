@@ -10,7 +10,6 @@ import inkel.core.finding.Stage;
 import inkel.core.pins.AtStart;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
-import java.util.ArrayList;
 import java.util.List;
 
 /** Reports a part that holds a pin at a level of its own, or the wrong one, while the board reads it to choose how to start. */
@@ -24,13 +23,7 @@ public final class BootStrapRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        List<Finding> findings = new ArrayList<>();
-        for (NodePins pins : report.nodes()) {
-            for (Wire wire : pins.node().node().wires()) {
-                pins.atStart(wire).ifPresent(does -> findings.add(describe(pins, wire, does)));
-            }
-        }
-        return findings;
+        return WireFinding.each(report, (pins, wire) -> pins.atStart(wire).map(does -> describe(pins, wire, does)));
     }
 
     private static Finding describe(NodePins pins, Wire wire, AtStart does) {

@@ -18,6 +18,7 @@ import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Reports a contact, an open drain or a wire for both ways whose high nothing makes. */
 public final class NoPullRule implements Rule<PinReport> {
@@ -32,15 +33,10 @@ public final class NoPullRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        List<Finding> findings = new ArrayList<>();
-        for (NodePins pins : report.nodes()) {
-            for (Wire wire : pins.node().node().wires()) {
-                if (OnlyLow.isUnpulled(pins.node(), wire)) {
-                    findings.add(describe(pins, wire));
-                }
-            }
-        }
-        return findings;
+        return WireFinding.each(
+                report,
+                (pins, wire) ->
+                        OnlyLow.isUnpulled(pins.node(), wire) ? Optional.of(describe(pins, wire)) : Optional.empty());
     }
 
     private static Finding describe(NodePins pins, Wire wire) {

@@ -7,6 +7,11 @@ import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.RuleInfo;
 import inkel.core.pins.NodePins;
+import inkel.core.pins.PinReport;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiFunction;
 
 /** What findings about one wire have in common: the names of both its ends, and places to go. */
 final class WireFinding {
@@ -18,6 +23,17 @@ final class WireFinding {
                 .with("part", node.part(wire.from().part()).orElseThrow().part().name())
                 .with("signal", wire.from().pin())
                 .with("pin", wire.to().pin());
+    }
+
+    /** What a look at every wire of every node finds. */
+    static List<Finding> each(PinReport report, BiFunction<NodePins, Wire, Optional<Finding>> look) {
+        List<Finding> findings = new ArrayList<>();
+        for (NodePins pins : report.nodes()) {
+            for (Wire wire : pins.node().node().wires()) {
+                look.apply(pins, wire).ifPresent(findings::add);
+            }
+        }
+        return findings;
     }
 
     static Placed part(NodePins pins, Wire wire) {
