@@ -13,7 +13,7 @@ import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
-import inkel.core.remedy.AddParts;
+import inkel.core.remedy.PutParts;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
@@ -71,8 +71,9 @@ final class ImportCommand implements Callable<Integer> {
         Build changed = BuildReader.read(build, catalog);
         for (OwnClass entry : entries) {
             if (entry.cls().kind() != Kind.BOARD) {
-                var circuit = Circuit.of(changed, catalog).nodes().get(0);
-                changed = Edit.applyAll(changed, AddParts.of(circuit, entry.cls(), 1));
+                Circuit circuit = Circuit.of(changed, catalog);
+                String first = changed.nodes().get(0).id();
+                changed = Edit.applyAll(changed, PutParts.of(circuit, first, entry.cls(), 1));
             }
         }
         BuildFile.save(build, changed, catalog);

@@ -11,7 +11,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Place;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
-import inkel.core.remedy.AddParts;
+import inkel.core.remedy.PutParts;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -59,7 +59,7 @@ public final class PartWork {
             session.notices().trouble(Words.get("notice.one_board"));
             return;
         }
-        List<Edit> edits = AddParts.of(circuit.get(), cls, count);
+        List<Edit> edits = PutParts.of(now.reports().circuit(), node, cls, count);
         String first = ((AddPart) edits.get(0)).part().id();
         session.selection().wantPlace(Place.ofPart(node, first));
         session.apply(edits);

@@ -5,6 +5,7 @@ import inkel.core.document.Build;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -19,7 +20,8 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, Lis
         List<FarRail> far = FarRail.all(build, catalog);
         List<NodeCircuit> nodes = far.isEmpty()
                 ? build.nodes().stream()
-                        .map(node -> NodeCircuit.of(node, catalog, Readings.of(build, node)))
+                        .map(node -> NodeCircuit.of(
+                                node, catalog, Readings.of(build, node), build.habits(), Map.of(), List.of()))
                         .toList()
                 : FarFeeds.circuits(build, catalog, far);
         return new Circuit(

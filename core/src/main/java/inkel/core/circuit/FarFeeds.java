@@ -95,6 +95,6 @@ final class FarFeeds {
 
     private NodeCircuit circuit(String id, Map<String, Rail> given, List<FarLoad> loads) {
         Node node = build.node(id).orElseThrow();
-        return NodeCircuit.of(node, catalog, Readings.of(build, node), given, loads);
+        return NodeCircuit.of(node, catalog, Readings.of(build, node), build.habits(), given, loads);
     }
 }

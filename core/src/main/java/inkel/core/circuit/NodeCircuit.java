@@ -1,6 +1,7 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Habits;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
@@ -39,6 +40,7 @@ public final class NodeCircuit {
     private final Map<String, Placed> parts;
     private final Map<String, FarLoad> far = new LinkedHashMap<>();
     private final Readings readings;
+    private final Habits habits;
     private final Rails flows;
     private final Map<Endpoint, Rail> rails;
     private final Map<Endpoint, Pin> pins = new HashMap<>();
@@ -51,8 +53,10 @@ public final class NodeCircuit {
     private final Map<String, Ways> ways = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Endpoint>> up = new ConcurrentHashMap<>();
 
-    private NodeCircuit(Lost.Sifted sifted, Map<String, Placed> parts, Readings readings, List<FarLoad> loads) {
+    private NodeCircuit(
+            Lost.Sifted sifted, Map<String, Placed> parts, Readings readings, Habits habits, List<FarLoad> loads) {
         this.readings = readings;
+        this.habits = habits;
         node = sifted.node();
         lost = sifted.lost();
         this.parts = parts;
@@ -79,20 +83,22 @@ public final class NodeCircuit {
     }
 
     /** A node without readings. @throws IllegalArgumentException when a part's class is not in the catalogue */
-    public static NodeCircuit of(Node node, Catalog catalog) {
-        return of(node, catalog, Readings.NONE);
-    }
-
-    /** @throws IllegalArgumentException when a part's class is not in the catalogue */
-    static NodeCircuit of(Node node, Catalog catalog, Readings readings) {
-        return of(node, catalog, readings, Map.of(), List.of());
+    public static NodeCircuit of(Node node, Catalog catalog, Habits habits) {
+        return of(node, catalog, Readings.NONE, habits, Map.of(), List.of());
     }
 
     /**
+     * @param habits those of the build
      * @param given what leads bring from other boards, by the id of the lead
      * @param loads what leads to other boards take
      */
-    static NodeCircuit of(Node node, Catalog catalog, Readings readings, Map<String, Rail> given, List<FarLoad> loads) {
+    static NodeCircuit of(
+            Node node,
+            Catalog catalog,
+            Readings readings,
+            Habits habits,
+            Map<String, Rail> given,
+            List<FarLoad> loads) {
         Map<String, PartClass> classes = new HashMap<>();
         for (Part part : node.parts()) {
             classes.put(part.id(), catalog.get(part.classId()));
@@ -109,12 +115,17 @@ public final class NodeCircuit {
                             Windings.drivenBy(part, sifted.node(), classes),
                             Optional.ofNullable(given.get(part.id()))));
         }
-        return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings, loads);
+        return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings, habits, loads);
     }
 
     /** The node, without what is {@link #lost}. */
     public Node node() {
         return node;
+    }
+
+    /** How the builder works where practitioners disagree. */
+    public Habits habits() {
+        return habits;
     }
 
     /** What its parts have no place for; empty for nearly every build. */

@@ -1,6 +1,7 @@
 package inkel.core.document;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Habits;
 import inkel.core.catalog.OwnClass;
 import java.time.Instant;
 import java.util.Comparator;
@@ -16,6 +17,7 @@ import java.util.stream.Stream;
  *
  * @param links signal wires between its boards
  * @param air which radios of its boards belong together
+ * @param habits how its builder works where practitioners disagree
  * @param classes the part classes it uses that are not shipped, by id; what a shelf has under these ids does not count
  */
 public record Build(
@@ -23,6 +25,7 @@ public record Build(
         List<Node> nodes,
         List<NodeWire> links,
         List<RadioGroup> air,
+        Habits habits,
         List<OwnClass> classes,
         Logbook log,
         Extras extras) {
@@ -42,7 +45,7 @@ public record Build(
 
     /** A build without wires between its boards. */
     public Build(String name, List<Node> nodes, Logbook log, Extras extras) {
-        this(name, nodes, List.of(), List.of(), List.of(), log, extras);
+        this(name, nodes, List.of(), List.of(), Habits.USUAL, List.of(), log, extras);
     }
 
     /** The classes that its parts are of: its own ones, and behind them a catalogue. */
@@ -72,15 +75,15 @@ public record Build(
     }
 
     public Build withClasses(List<OwnClass> newClasses) {
-        return newClasses.equals(classes) ? this : new Build(name, nodes, links, air, newClasses, log, extras);
+        return newClasses.equals(classes) ? this : new Build(name, nodes, links, air, habits, newClasses, log, extras);
     }
 
     public Build withLinks(List<NodeWire> newLinks) {
-        return new Build(name, nodes, newLinks, air, classes, log, extras);
+        return new Build(name, nodes, newLinks, air, habits, classes, log, extras);
     }
 
     public Build withLog(Logbook newLog) {
-        return new Build(name, nodes, links, air, classes, newLog, extras);
+        return new Build(name, nodes, links, air, habits, classes, newLog, extras);
     }
 
     /**
@@ -92,7 +95,7 @@ public record Build(
     }
 
     public Build withNodes(List<Node> newNodes) {
-        return new Build(name, newNodes, links, onTables(air, newNodes), classes, log, extras);
+        return new Build(name, newNodes, links, onTables(air, newNodes), habits, classes, log, extras);
     }
 
     /** An id that no node has yet: made from a name, with a number behind it when taken. */
@@ -124,7 +127,11 @@ public record Build(
     }
 
     public Build withAir(List<RadioGroup> newAir) {
-        return new Build(name, nodes, links, newAir, classes, log, extras);
+        return new Build(name, nodes, links, newAir, habits, classes, log, extras);
+    }
+
+    public Build withHabits(Habits newHabits) {
+        return new Build(name, nodes, links, air, newHabits, classes, log, extras);
     }
 
     /** The group that a radio is in. */

@@ -140,6 +140,12 @@ public final class Finding {
             return this;
         }
 
+        /** Says that the builder knows and wants it so: worth a thought, where the rule itself would ask for a look. */
+        public Builder onlyToKnow() {
+            severity = Severity.NOTE;
+            return this;
+        }
+
         /** Puts a name or a bare number in the sentence. */
         public Builder with(String name, Object value) {
             sentence = sentence.with(name, value);

@@ -74,7 +74,7 @@ public final class Helpers {
     private static List<Edit> wires(Catalog catalog, NodeCircuit node, Part added) {
         List<Part> parts = new ArrayList<>(node.node().parts());
         parts.add(added);
-        NodeCircuit with = NodeCircuit.of(node.node().withParts(parts), catalog);
+        NodeCircuit with = NodeCircuit.of(node.node().withParts(parts), catalog, node.habits());
         NodePins pins = new NodePins(with, List.of());
         Placed helper = with.part(added.id()).orElseThrow();
         Set<Endpoint> taken = new HashSet<>();

@@ -1,5 +1,7 @@
 package inkel.core.pins;
 
+import inkel.core.catalog.Habit;
+import inkel.core.catalog.PinUse;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import java.util.ArrayList;
@@ -230,13 +232,17 @@ final class PinModel {
     private int[] pricesOf(Want want) {
         IntVar variable = where.get(want);
         int[] of = new int[variable.getUB() + 1];
+        boolean prefersTies =
+                want.use() == PinUse.INPUT && domain.node().habits().is(Habit.ENABLES, Habit.Enables.TIED);
         boolean isPlugged = want.now().isPresent() && domain.node().isPlugged(want.signal());
         for (int number = variable.getLB(); number <= variable.getUB(); number = variable.nextValue(number)) {
-            of[number] = domain.isPin(number)
+            boolean isPin = domain.isPin(number);
+            of[number] = isPin
                     ? Price.ofPin(domain.node(), want.placed(), want.use(), domain.target(number), price)
                             + ofLevels(want, domain.target(number))
                             + price.ofMove(want.now(), domain.target(number), isPlugged)
-                    : price.tied();
+                    : 0;
+            of[number] += isPin == prefersTies && want.tie().isPresent() ? price.tied() : 0;
         }
         return of;
     }

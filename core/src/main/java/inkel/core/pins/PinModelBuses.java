@@ -2,6 +2,7 @@ package inkel.core.pins;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Placed;
 import inkel.core.formula.I2cAddress;
@@ -106,7 +107,8 @@ final class PinModelBuses {
             pins.addChoice(unit);
             pins.addCost(
                     pins.price().software(),
-                    model.arithm(unit, "=", softwareUnit(bus)).reify());
+                    model.arithm(unit, isByProgram() ? "!=" : "=", softwareUnit(bus))
+                            .reify());
         }
         Map<BusLine, IntVar[]> lines = new LinkedHashMap<>();
         for (Want want : sharing(bus)) {
@@ -121,6 +123,10 @@ final class PinModelBuses {
             keepPulledApart();
         }
         return true;
+    }
+
+    private boolean isByProgram() {
+        return domain.node().habits().is(Habit.BUSES, Habit.Buses.SOFTWARE);
     }
 
     /** A part that never lets go of MISO leaves no other a word on the same bus. */

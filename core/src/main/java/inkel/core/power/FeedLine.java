@@ -1,6 +1,7 @@
 package inkel.core.power;
 
 import inkel.core.catalog.Battery;
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
@@ -80,7 +81,11 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
                     case CLIP -> Contact.CLIP;
                     case JUMPER -> Contact.JUMPER;
                 })
-                .orElse(Contact.JUMPER);
+                .orElseGet(() -> switch (node.habits().of(Habit.JOINTS)) {
+                    case SOLDER -> Contact.SOLDER;
+                    case CLIP -> Contact.CLIP;
+                    case JUMPER -> Contact.JUMPER;
+                });
     }
 
     /** The size of its wires by the American wire gauge; 26, a usual jumper, unless the builder says otherwise. */

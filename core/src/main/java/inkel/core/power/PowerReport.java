@@ -6,6 +6,7 @@ import inkel.core.circuit.Islands;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.ServoFeed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;

@@ -1,5 +1,6 @@
 package inkel.core.remedy;
 
+import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
@@ -114,7 +115,12 @@ public final class AddParts {
         Voltage wanted = supply.range().range().expected();
         Set<Endpoint> logic = logicRails(circuit);
         boolean hasSignals = cls.signals().findAny().isPresent();
+        boolean isLedOn = cls.outputs().stream()
+                .anyMatch(output -> output.way() == Output.Way.PASS
+                        && output.from().filter(supply.pin()::equals).isPresent());
         return circuit.rails().stream()
+                // What a part only leads on, a cell behind a charger or a motor's supply, is no rail of the board.
+                .filter(rail -> !isLedOn || !circuit.isMadeFrom(rail.id(), Part.BOARD))
                 .filter(rail -> rail.volts()
                         .filter(volts -> FeedFixes.fits(volts.usual(), supply))
                         .isPresent())

@@ -44,12 +44,19 @@ public final class FeedFixes {
         return of(placed, supply, Voltage.ZERO, rail -> true);
     }
 
+    /** As {@link #of(Placed, Supply, Current, Voltage, Predicate)}, for what the part itself takes. */
+    public List<Fix> of(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
+        return of(placed, supply, Current.ZERO, least, isAllowed);
+    }
+
     /**
      * As {@link #of(Placed, Supply)}, for rails that are allowed and never fall below a voltage.
      *
+     * @param bought what something that must be bought gives at the least
+     * @param isAllowed asked of rails that are there, for the part and for what would be put before it
      * @param least below what the pin itself works at it changes nothing
      */
-    public List<Fix> of(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
+    public List<Fix> of(Placed placed, Supply supply, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         Current peak = peakOf(placed, supply);
         Set<Endpoint> logic = AddParts.logicRails(node);
@@ -71,7 +78,7 @@ public final class FeedFixes {
                         .flatMap(output -> output.volts().stream())
                         .noneMatch(volts -> volts.range().lowest().isBelow(least)))
                 .sorted(Comparator.comparing(cls -> !isUsual(cls, supply)))
-                .flatMap(cls -> added(placed, supply, cls, peak).stream())
+                .flatMap(cls -> added(placed, supply, cls, peak.isAbove(bought) ? peak : bought, isAllowed).stream())
                 .forEach(fixes::add);
         return fixes.stream().limit(MOST).toList();
     }
@@ -121,7 +128,8 @@ public final class FeedFixes {
         return RailNames.of(node, id);
     }
 
-    private Optional<Fix> added(Placed placed, Supply supply, PartClass cls, Current peak) {
+    private Optional<Fix> added(
+            Placed placed, Supply supply, PartClass cls, Current peak, Predicate<Endpoint> isAllowed) {
         if (cls.outputs().size() != 1 || cls.controller().isPresent()) {
             return Optional.empty();
         }
@@ -136,7 +144,7 @@ public final class FeedFixes {
         Part part = Part.of(id, cls.id(), cls.name(), "");
         if (output.from().isPresent()) {
             Supply in = cls.supply(output.from().get()).orElseThrow();
-            Optional<Rail> from = inputFor(in, placed, peak.plus(output.own()));
+            Optional<Rail> from = inputFor(in, placed, peak.plus(output.own()), isAllowed);
             if (from.isEmpty() || isSteppedUp(from.get(), output)) {
                 return Optional.empty();
             }
@@ -152,8 +160,9 @@ public final class FeedFixes {
                         new Feed(node.node().id(), placed.id(), supply.pin(), new Endpoint(id, output.pin())))));
     }
 
-    private Optional<Rail> inputFor(Supply in, Placed placed, Current peak) {
+    private Optional<Rail> inputFor(Supply in, Placed placed, Current peak, Predicate<Endpoint> isAllowed) {
         return node.rails().stream()
+                .filter(rail -> isAllowed.test(rail.id()))
                 .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> !peak.isAbove(rail.room()))

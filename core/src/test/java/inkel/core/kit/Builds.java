@@ -1,6 +1,8 @@
 package inkel.core.kit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Habit;
+import inkel.core.catalog.Habits;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
@@ -38,6 +40,8 @@ public final class Builds {
     private final List<Between> between = new ArrayList<>();
     private final List<Moment> moments = new ArrayList<>();
 
+    private Habits habits = Habits.USUAL;
+
     private Builds(String boardClass) {
         parts.add(Part.of(Part.BOARD, boardClass, "Board", "").withFeed("USB", end("usb.5V")));
         parts.add(Part.of("usb", "usb-port", "USB", ""));
@@ -48,7 +52,6 @@ public final class Builds {
         return new Builds(boardClass);
     }
 
-    /** The classic 5 V board on a USB port. */
     /** Any board on a port of a computer, or on a supply that suits it where it has no socket for one. */
     public static Builds powered(PartClass board) {
         Builds start = on(board.id());
@@ -64,6 +67,7 @@ public final class Builds {
                 .boardOnly(supply.pin(), "bench.+");
     }
 
+    /** The classic 5 V board on a USB port. */
     public static Builds classic() {
         return new Builds("board-classic-5v");
     }
@@ -95,6 +99,11 @@ public final class Builds {
     public Builds setting(String part, String key, String value) {
         parts.replaceAll(
                 old -> old.id().equals(part) ? old.withSetting(Settings.of(key).orElseThrow(), value) : old);
+        return this;
+    }
+
+    public <E extends Enum<E>> Builds habit(Habit<E> habit, E option) {
+        habits = habits.with(habit, option);
         return this;
     }
 
@@ -149,10 +158,11 @@ public final class Builds {
 
     public Build build() {
         return new Build(
-                "Test",
-                List.of(new Node(NODE, "Bench", parts, wires, between, moments, Set.of(), Extras.NONE)),
-                Logbook.EMPTY,
-                Extras.NONE);
+                        "Test",
+                        List.of(new Node(NODE, "Bench", parts, wires, between, moments, Set.of(), Extras.NONE)),
+                        Logbook.EMPTY,
+                        Extras.NONE)
+                .withHabits(habits);
     }
 
     public NodeCircuit circuit() {

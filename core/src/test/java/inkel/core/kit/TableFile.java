@@ -36,6 +36,7 @@ import inkel.core.finding.Finding;
 import inkel.core.pins.Planner;
 import inkel.core.quantity.Resistance;
 import inkel.core.remedy.AddParts;
+import inkel.core.remedy.PutParts;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -71,7 +72,13 @@ public final class TableFile {
                     .withPart(Part.BOARD, was -> was.withFeed("USB", new Endpoint("usb", rail))));
         }
         for (JsonNode part : given.get("parts")) {
-            build = Edit.applyAll(build, AddParts.of(node(build), CATALOG.get(part.asText()), 1));
+            PartClass cls = CATALOG.get(part.asText());
+            boolean isOnItsOwn = given.path("own").has(cls.id());
+            build = Edit.applyAll(
+                    build,
+                    isOnItsOwn
+                            ? AddParts.of(node(build), cls, 1)
+                            : PutParts.of(Circuit.of(build, CATALOG), NODE, cls, 1));
         }
         for (Map.Entry<String, JsonNode> own : given.path("own").properties()) {
             build = onItsOwn(build, own.getKey(), own.getValue().asText());

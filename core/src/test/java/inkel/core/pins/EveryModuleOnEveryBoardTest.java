@@ -6,6 +6,7 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
@@ -33,11 +34,11 @@ class EveryModuleOnEveryBoardTest {
         for (PartClass module : Builds.CATALOG.all()) {
             if (module.kind() == Kind.MODULE && module.signals().findAny().isPresent()) {
                 Build build = Builds.powered(board).build();
-                NodeCircuit empty = NodeCircuit.of(build.nodes().get(0), Builds.CATALOG);
+                NodeCircuit empty = Circuit.of(build, Builds.CATALOG).nodes().get(0);
                 build = Edit.applyAll(build, AddParts.of(empty, module, 1));
                 Plan plan = new Planner(build, Builds.CATALOG).plan(Builds.NODE);
                 if (plan.placed()) {
-                    odd.addAll(odd(NodeCircuit.of(build.nodes().get(0), Builds.CATALOG), module, plan));
+                    odd.addAll(odd(Circuit.of(build, Builds.CATALOG).nodes().get(0), module, plan));
                 }
             }
         }

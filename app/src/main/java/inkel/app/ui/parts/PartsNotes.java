@@ -35,7 +35,8 @@ final class PartsNotes implements StageNotes {
         String part = placed.id();
         List<Fix> actions = new ArrayList<>();
         actions.add(Explainer.add(
-                node,
+                assessment,
+                here,
                 node.node()
                         .part(part)
                         .map(own -> assessment.reports().circuit().catalog().get(own.classId()))

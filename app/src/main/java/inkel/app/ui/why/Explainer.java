@@ -20,7 +20,7 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
-import inkel.core.remedy.AddParts;
+import inkel.core.remedy.PutParts;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
@@ -94,17 +94,17 @@ public final class Explainer {
             return why;
         }
         return why.withActions(List.of(
-                add(node, cls, 1, "action.add"),
-                add(node, cls, 2, "action.add_more"),
-                add(node, cls, 4, "action.add_more")));
+                add(assessment, nodeId, cls, 1, "action.add"),
+                add(assessment, nodeId, cls, 2, "action.add_more"),
+                add(assessment, nodeId, cls, 4, "action.add_more")));
     }
 
-    public static Fix add(NodeCircuit node, PartClass cls, int count, String key) {
+    public static Fix add(Assessment assessment, String nodeId, PartClass cls, int count, String key) {
         return new Fix(
                 "add-" + count,
-                Fact.of(key).with("count", count).with("node", node.node().name()),
+                Fact.of(key).with("count", count).with("node", assessment.circuit(nodeId).orElseThrow().node().name()),
                 Fact.of("action.add.cost"),
-                AddParts.of(node, cls, count));
+                PutParts.of(assessment.reports().circuit(), nodeId, cls, count));
     }
 
     // --- nothing selected

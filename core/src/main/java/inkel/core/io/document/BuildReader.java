@@ -2,6 +2,8 @@ package inkel.core.io.document;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Habit;
+import inkel.core.catalog.Habits;
 import inkel.core.catalog.Nearest;
 import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.OwnFigures;
@@ -96,7 +98,21 @@ public final class BuildReader {
                         link.flag("ground", false),
                         link.extras()))
                 .toList();
-        return new Build(name, nodes, links, AirReader.read(fields, nodes), classes, log, fields.extras());
+        return new Build(
+                name, nodes, links, AirReader.read(fields, nodes), habits(fields), classes, log, fields.extras());
+    }
+
+    private static Habits habits(Fields fields) {
+        Map<String, String> typed = fields.textMap("habits");
+        typed.forEach((key, value) -> Habit.of(key)
+                .filter(habit -> habit.read(value).isEmpty())
+                .ifPresent(habit -> fields.problem(
+                        "habits",
+                        key,
+                        Fact.of("problem.expected_value")
+                                .with("example", String.join(", ", habit.texts()))
+                                .with("found", value))));
+        return new Habits(typed);
     }
 
     /** The definitions that the file brings for its own parts. */

@@ -45,6 +45,10 @@ public final class BuildWriter {
             ArrayNode air = tree.putArray("air");
             build.air().forEach(group -> air.add(tree(group)));
         }
+        if (!build.habits().typed().isEmpty()) {
+            ObjectNode habits = tree.putObject("habits");
+            build.habits().typed().forEach(habits::put);
+        }
         if (!build.classes().isEmpty()) {
             ArrayNode classes = tree.putArray("classes");
             build.classes().forEach(own -> classes.add(definition(own)));

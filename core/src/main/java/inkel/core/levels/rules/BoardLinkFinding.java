@@ -37,6 +37,7 @@ final class BoardLinkFinding {
         LevelNumbers.put(
                 finding,
                 link.check(),
+                link.to().habits(),
                 link.isOnlyAtTheEnds(),
                 says,
                 says,

@@ -1,5 +1,7 @@
 package inkel.core.levels.rules;
 
+import inkel.core.catalog.Habit;
+import inkel.core.catalog.Habits;
 import inkel.core.finding.Finding;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
@@ -13,11 +15,13 @@ final class LevelNumbers {
      * Takes the sentence that suits and adds its numbers.
      *
      * @param isOnlyAtTheEnds whether it is only to be looked at, for it takes both supplies at their ends
+     * @param habits what the builder does with a signal above the supply of the pin that hears it
      * @param says where the driver's high comes from, {@code saysLow} its low, {@code hears} the receiver's limits
      */
     static void put(
             Finding.Builder finding,
             LevelCheck check,
+            Habits habits,
             boolean isOnlyAtTheEnds,
             Source says,
             Source saysLow,
@@ -40,6 +44,9 @@ final class LevelNumbers {
                     .number("low_margin", check.lowMargin(), Source.COMPUTED)
                     .number("wanted_margin", check.wantedMargin(), Source.RULE);
         } else if (check.verdict() == Verdict.THIN && !check.highMargin().isBelow(check.wantedMargin())) {
+            if (habits.is(Habit.ABOVE_SUPPLY, Habit.AboveSupply.DIRECT)) {
+                finding.onlyToKnow();
+            }
             finding.variant("above_recommended")
                     .number("highest_output", check.vohMax(), says)
                     .number("recommended", check.recommendedMax().orElseThrow(), hears)

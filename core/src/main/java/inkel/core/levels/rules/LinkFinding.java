@@ -67,7 +67,14 @@ final class LinkFinding {
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
                 .with("to", PinNames.of(link.node(), link.to()));
-        LevelNumbers.put(finding, check, link.isOnlyAtTheEnds(), link.saysHigh(), link.saysLow(), link.hears());
+        LevelNumbers.put(
+                finding,
+                check,
+                link.node().habits(),
+                link.isOnlyAtTheEnds(),
+                link.saysHigh(),
+                link.saysLow(),
+                link.hears());
         finding.fix(() -> EndsFix.series(link))
                 .fixes(() -> new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
                 .fix(ofModule)

@@ -1,5 +1,6 @@
 package inkel.core.parts.rules;
 
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.Nearest;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
@@ -31,7 +32,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     private static final RuleInfo INFO = new RuleInfo("parts.unknown_key", Severity.NOTE, Stage.PARTS);
 
     // The keys of the published schema; a test holds the two against each other.
-    static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "air", "classes", "log");
+    static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "air", "habits", "classes", "log");
     static final List<String> OF_GROUP = List.of("id", "name", "stations");
     static final List<String> OF_STATION = List.of("radio", "name", "role", "number");
     static final List<String> OF_NODE =
@@ -46,6 +47,8 @@ public final class UnknownKeyRule implements Rule<Circuit> {
 
     private static final List<String> SETTINGS =
             Settings.all().stream().map(Setting::key).toList();
+    private static final List<String> HABITS =
+            Habit.all().stream().map(Habit::key).toList();
 
     @Override
     public RuleInfo info() {
@@ -58,6 +61,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
         List<Finding> findings = new ArrayList<>();
         Place whole = Place.ofNode(build.nodes().get(0).id());
         tell(findings, whole, build.extras(), OF_BUILD);
+        tell(findings, whole, build.habits().typed().keySet(), HABITS, "habit");
         for (NodeWire link : build.links()) {
             tell(findings, link.from(), link.extras(), OF_LINK);
         }

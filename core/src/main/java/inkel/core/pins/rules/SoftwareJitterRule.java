@@ -1,9 +1,11 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.PwmNeed;
 import inkel.core.catalog.SoftwareBuses;
+import inkel.core.circuit.ServoFeed;
 import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
@@ -61,6 +63,12 @@ public final class SoftwareJitterRule implements Rule<PinReport> {
                     .number("wander", Share.of(pulses.get().jitter().seconds() / range), Source.COMPUTED);
         } else {
             finding.variant("plain");
+        }
+        boolean isReleased = ServoFeed.isServo(WireFinding.part(pins, wire).cls())
+                && pins.node().habits().is(Habit.SERVO_REST, Habit.ServoRest.RELEASE);
+        if (isReleased) {
+            // It can wander only while it moves.
+            finding.onlyToKnow();
         }
         return Optional.of(finding.fixes(() -> PinFixes.move(pins, wire.from(), pin -> pin.can(Ability.Kind.PWM)))
                 .fixes(() -> Helpers.carrying(report.circuit().catalog(), pins.node(), List.of(wire.from())))

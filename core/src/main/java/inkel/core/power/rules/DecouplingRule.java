@@ -1,5 +1,6 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -27,6 +28,7 @@ public final class DecouplingRule implements Rule<PowerReport> {
     @Override
     public List<Finding> check(PowerReport report) {
         return report.circuit().nodes().stream()
+                .filter(node -> node.habits().is(Habit.DECOUPLING, Habit.Decoupling.WANTED))
                 .flatMap(node -> node.parts().stream()
                         .filter(placed -> !placed.cls().decoupling().isEmpty())
                         .filter(placed -> !isFitted(placed) && !placed.isForLater())

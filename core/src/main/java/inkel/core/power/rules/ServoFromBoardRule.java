@@ -2,6 +2,7 @@ package inkel.core.power.rules;
 
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.ServoFeed;
 import inkel.core.document.Part;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -10,7 +11,6 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.power.PowerReport;
-import inkel.core.power.ServoFeed;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.Effort;

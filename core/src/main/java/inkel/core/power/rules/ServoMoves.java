@@ -1,10 +1,10 @@
 package inkel.core.power.rules;
 
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.ServoFeed;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
-import inkel.core.power.ServoFeed;
 import java.util.ArrayList;
 import java.util.List;
 

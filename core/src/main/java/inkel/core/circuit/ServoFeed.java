@@ -1,8 +1,6 @@
-package inkel.core.power;
+package inkel.core.circuit;
 
-import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.Placed;
-import inkel.core.circuit.Rail;
+import inkel.core.catalog.PartClass;
 import inkel.core.document.Endpoint;
 import inkel.core.quantity.Current;
 import java.util.ArrayList;
@@ -25,12 +23,13 @@ public record ServoFeed(NodeCircuit node, Rail rail, List<Placed> servos, Curren
         servos = List.copyOf(servos);
     }
 
-    static List<ServoFeed> of(NodeCircuit node) {
+    /** Every rail of the board that servos hang on. */
+    public static List<ServoFeed> of(NodeCircuit node) {
         List<ServoFeed> feeds = new ArrayList<>();
         for (Rail rail : node.rails()) {
             if (node.board().id().equals(rail.id().part())) {
                 List<Placed> servos = node.parts().stream()
-                        .filter(ServoFeed::isServo)
+                        .filter(placed -> isServo(placed.cls()))
                         .filter(servo -> hangsOn(node, servo, rail.id()))
                         .toList();
                 if (!servos.isEmpty()) {
@@ -42,8 +41,8 @@ public record ServoFeed(NodeCircuit node, Rail rail, List<Placed> servos, Curren
     }
 
     /** Moves by pulses and takes its motor's current from its own supply pin; a driver does neither. */
-    private static boolean isServo(Placed placed) {
-        return placed.cls().kinds().contains(SERVO) && placed.cls().outputs().isEmpty();
+    public static boolean isServo(PartClass cls) {
+        return cls.kinds().contains(SERVO) && cls.outputs().isEmpty();
     }
 
     private static boolean hangsOn(NodeCircuit node, Placed servo, Endpoint rail) {
