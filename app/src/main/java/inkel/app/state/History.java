@@ -39,6 +39,11 @@ final class History {
         now = next;
     }
 
+    /** Puts another document in place of the present one, as part of the step that led to it. */
+    void amend(Build next) {
+        now = next;
+    }
+
     /** The document before the last change, with the record of the present one; see {@link Build#backTo}. */
     void undo(Instant at) {
         after.push(now);

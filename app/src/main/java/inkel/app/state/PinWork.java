@@ -34,6 +34,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
 /** Sharing out pins, and moving and holding knots by hand, on the node that is shown. */
@@ -113,24 +114,63 @@ public final class PinWork {
         } else if (!plan.complete()) {
             session.notices().show(Notice.trouble(Words.get("notice.plan_unknown")));
         } else {
-            session.notices()
-                    .show(new Notice(
-                            Notice.Tone.TROUBLE,
-                            plan.shortage()
-                                            .map(PlanWords::shortage)
-                                            .map(why -> why + " ")
-                                            .orElse("")
-                                    + Words.get("notice.clash", "wants", wants(plan.clash())),
-                            plan.waysOut().stream().map(this::wayOut).toList()));
+            clash(plan, fix -> {
+                if (session.apply(fix)) {
+                    session.planning().plan();
+                }
+            });
         }
     }
 
-    private Notice.Action wayOut(Fix fix) {
-        return new Notice.Action(Words.say(fix.title()), () -> {
-            if (session.apply(fix)) {
-                session.planning().plan();
+    /** Says what has no place, with what would help. */
+    private void clash(Plan plan, Consumer<Fix> taken) {
+        String why = plan.shortage()
+                .map(PlanWords::shortage)
+                .map(shortage -> shortage + " ")
+                .orElse("");
+        session.notices()
+                .show(new Notice(
+                        Notice.Tone.TROUBLE,
+                        why + Words.get("notice.clash", "wants", wants(plan.clash())),
+                        plan.waysOut().stream()
+                                .map(fix -> new Notice.Action(Words.say(fix.title()), () -> taken.accept(fix)))
+                                .toList()));
+    }
+
+    /** Takes over what was shared out after a step, as part of that step; what has no place is told, and what moved. */
+    void goneOn(List<Plan> plans) {
+        Build before = session.build().orElseThrow();
+        Build after = before;
+        long moved = 0;
+        for (Plan plan : plans) {
+            try {
+                after = plan.edit().orElseThrow().apply(after);
+                moved += movedOff(before, plan);
+            } catch (EditRefused gone) {
+                // What another board's plan took away is planned again with the next step.
+                continue;
             }
-        });
+        }
+        if (!after.equals(before)) {
+            session.amend(after);
+        }
+        Optional<Plan> crowded =
+                plans.stream().filter(plan -> !plan.clash().isEmpty()).findFirst();
+        if (crowded.isPresent()) {
+            clash(crowded.get(), session::apply);
+        } else if (moved > 0) {
+            session.notices().done(Words.get("notice.gone_on", "count", moved));
+        }
+    }
+
+    /** How many wires leave the pin that they had. */
+    private static long movedOff(Build before, Plan plan) {
+        Node node = before.node(plan.node()).orElseThrow();
+        return plan.wires().stream()
+                .filter(wire -> node.wire(wire.from())
+                        .filter(old -> !old.to().equals(wire.to()))
+                        .isPresent())
+                .count();
     }
 
     /** Each part with its signals, and how many more there are. */

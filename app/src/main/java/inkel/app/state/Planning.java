@@ -6,13 +6,16 @@ import inkel.core.boards.BoardTrials;
 import inkel.core.boards.FoundPlan;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
+import inkel.core.checks.AsOneGoes;
 import inkel.core.checks.ProvenPlan;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.edit.Edit;
 import inkel.core.pins.Alternative;
+import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.power.Stagger;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
@@ -27,6 +30,10 @@ public final class Planning {
     private final Session session;
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
     private AtomicBoolean stopped = new AtomicBoolean();
+    private AtomicBoolean overtaken = new AtomicBoolean();
+
+    /** The build before the first step that was not shared out yet; null when all were. */
+    private Build since;
 
     Planning(Session session) {
         this.session = session;
@@ -37,9 +44,54 @@ public final class Planning {
         return busy.getReadOnlyProperty();
     }
 
+    /** Leaves the present build as it is: its builder went back to it. */
+    void leave() {
+        stop();
+        since = null;
+    }
+
     /** Gives up what is being planned; nothing of it is taken over. */
     public void stop() {
         stopped.set(true);
+        overtaken.set(true);
+    }
+
+    /**
+     * Shares out what the last step left without a pin, as part of that step. A later change overtakes it in silence, and
+     * so does being asked to plan.
+     *
+     * @param before the build before that step
+     */
+    void goOn(Build before) {
+        if (since == null) {
+            since = before;
+        }
+        Build from = since;
+        Build now = session.build().orElseThrow();
+        Catalog classes = session.catalog();
+        AtomicBoolean mine = new AtomicBoolean();
+        overtaken = mine;
+        session.lanes().planning().execute(() -> {
+            try {
+                List<Plan> plans = new ArrayList<>();
+                for (String node : mine.get() ? List.<String>of() : AsOneGoes.due(from, now, classes)) {
+                    AsOneGoes.of(now, classes, node, mine::get).ifPresent(plans::add);
+                }
+                session.lanes().screen().execute(() -> {
+                    boolean isPresent = session.build().filter(now::equals).isPresent();
+                    if (isPresent && !mine.get()) {
+                        since = null;
+                        session.pins().goneOn(plans);
+                    }
+                });
+            } catch (CancellationException given) {
+                // Whoever overtook it does the rest.
+                return;
+            } catch (RuntimeException mistake) {
+                Trouble.severe(Planning.class, "notice.plan_failed", mistake);
+                session.lanes().screen().execute(() -> session.notices().failed("notice.plan_failed", mistake));
+            }
+        });
     }
 
     /** Work that gets the build and the classes as they are now, and asks now and then whether it is still wanted. */
@@ -132,6 +184,8 @@ public final class Planning {
             return;
         }
         busy.set(true);
+        overtaken.set(true);
+        since = null;
         AtomicBoolean mine = new AtomicBoolean();
         stopped = mine;
         Catalog classes = session.catalog();

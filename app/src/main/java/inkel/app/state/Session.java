@@ -222,9 +222,17 @@ public final class Session {
     void replace(Build changed) {
         Build next = changed.carrying(catalog());
         if (!next.equals(history.now())) {
+            Build before = history.now();
             history.take(next);
             changed();
+            planning.goOn(before);
         }
+    }
+
+    /** Takes what belongs to the last step and came a little later; the two are undone as one. */
+    void amend(Build changed) {
+        history.amend(changed.carrying(catalog()));
+        changed();
     }
 
     public ReadOnlyBooleanProperty canUndoProperty() {
@@ -238,6 +246,7 @@ public final class Session {
     public void undo() {
         if (history != null && history.canUndo()) {
             history.undo(now());
+            planning.leave();
             changed();
         }
     }
@@ -245,6 +254,7 @@ public final class Session {
     public void redo() {
         if (history != null && history.canRedo()) {
             history.redo(now());
+            planning.leave();
             changed();
         }
     }
@@ -266,7 +276,7 @@ public final class Session {
     /** Another build is open now. */
     void opened(Build build, Assessment first) {
         judging.forgetAll();
-        planning.stop();
+        planning.leave();
         history = new History(build);
         notices.withdrawOffer();
         selection.startOver(build.nodes().get(0).id());

@@ -8,15 +8,19 @@ import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.core.catalog.Habit;
 import inkel.core.document.Build;
+import inkel.core.document.Node;
 import inkel.core.document.Place;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.document.edit.SetFigure;
+import inkel.core.document.edit.SetHabit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.io.document.BuildReader;
+import inkel.core.remedy.NewNode;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -244,7 +248,9 @@ class SessionTest {
         slow.apply(new RenamePart(NODE, "radio", "First"));
         slow.apply(new RenamePart(NODE, "radio", "Second"));
         Runnable first = waiting.poll();
-        waiting.poll().run();
+        while (!waiting.isEmpty()) {
+            waiting.poll().run();
+        }
         first.run();
         assertEquals(
                 "Second",
@@ -256,6 +262,88 @@ class SessionTest {
                         .part("radio")
                         .orElseThrow()
                         .name());
+    }
+
+    // --- sharing out as one goes
+
+    private Session onNewBoard(Executor work) {
+        Session fresh = session(work);
+        fresh.boards()
+                .begin(NewNode.of(NODE, "Shed", Given.CATALOG.get("board-classic-5v"), Given.CATALOG.get("usb-port")));
+        return fresh;
+    }
+
+    private static Node table(Session session) {
+        return session.build().orElseThrow().nodes().get(0);
+    }
+
+    @Test
+    void aPartIsSharedOutWithTheStepThatBringsIt() {
+        Session fresh = onNewBoard(Runnable::run);
+        Build before = fresh.build().orElseThrow();
+        fresh.parts().add(Given.CATALOG.get("packet-radio"), 1);
+        assertEquals(5, table(fresh).wires().size());
+        assertTrue(fresh.assessmentProperty().get().findings().stream()
+                .noneMatch(finding -> finding.severity() == Severity.STOP));
+        fresh.undo();
+        assertEquals(before, fresh.build().orElseThrow(), "one step back takes both away");
+        fresh.redo();
+        assertEquals(5, table(fresh).wires().size(), "and brings both again");
+    }
+
+    @Test
+    void whatWasOvertakenIsSharedOutWithTheNextStep() {
+        Deque<Runnable> waiting = new ArrayDeque<>();
+        Session slow = onNewBoard(waiting::add);
+        drain(waiting);
+        slow.parts().add(Given.CATALOG.get("packet-radio"), 1);
+        slow.apply(new RenamePart(NODE, "packet-radio", "Radio"));
+        drain(waiting);
+        assertEquals(5, table(slow).wires().size());
+    }
+
+    @Test
+    void undoIsNotAnsweredWithWires() {
+        Deque<Runnable> waiting = new ArrayDeque<>();
+        Session slow = onNewBoard(waiting::add);
+        drain(waiting);
+        slow.parts().add(Given.CATALOG.get("packet-radio"), 1);
+        slow.parts().add(Given.CATALOG.get("button"), 1);
+        slow.undo();
+        drain(waiting);
+        assertEquals(List.of(), table(slow).wires());
+    }
+
+    @Test
+    void whoShareOutThemselvesAreLeftAlone() {
+        Session fresh = onNewBoard(Runnable::run);
+        fresh.apply(new SetHabit<>(NODE, Habit.SHARING, Habit.Sharing.WHEN_ASKED));
+        fresh.parts().add(Given.CATALOG.get("packet-radio"), 1);
+        assertEquals(List.of(), table(fresh).wires());
+        assertTrue(fresh.assessmentProperty().get().findings().stream()
+                .noneMatch(finding -> finding.severity() == Severity.STOP));
+    }
+
+    @Test
+    void whatHasNoPlaceIsToldWithWhatHelps() {
+        Session fresh = session(Runnable::run);
+        fresh.boards()
+                .begin(NewNode.of(
+                        NODE, "Shed", Given.CATALOG.get("chip-8pin"), Given.CATALOG.get("wall-supply-5v-strong")));
+        fresh.parts().add(Given.CATALOG.get("button"), 1);
+        fresh.parts().add(Given.CATALOG.get("packet-radio"), 1);
+        fresh.parts().add(Given.CATALOG.get("motion-detector"), 1);
+        Notice told = fresh.notices().property().get();
+        assertEquals(Notice.Tone.TROUBLE, told.tone());
+        assertTrue(told.text().contains("Packet radio"), told.text());
+        assertFalse(told.actions().isEmpty());
+        assertFalse(table(fresh).wires().isEmpty());
+    }
+
+    private static void drain(Deque<Runnable> waiting) {
+        while (!waiting.isEmpty()) {
+            waiting.poll().run();
+        }
     }
 
     @Test

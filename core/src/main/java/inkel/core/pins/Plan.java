@@ -26,7 +26,8 @@ import java.util.Set;
  * @param links ends of wires to other boards that move to another pin
  * @param addresses the address of each part on an I2C bus, by part id
  * @param bySoftware ids of parts whose bus the program has to drive on plain pins
- * @param clash the smallest set of wants that cannot be met together; empty when all are placed
+ * @param clash the smallest set of wants that cannot be met together; empty when all are placed, and when only some are,
+ *     see {@link #without}, the set that kept the others from it
  * @param shortage how many wires want one of how few pins, where that is why
  * @param waysOut changes that make a placement possible, each tried
  * @param complete false when the search ended at its limit before it could prove that nothing is better, or that there is
@@ -73,6 +74,21 @@ public record Plan(
     /** The same with other wires. */
     public Plan withWires(List<Wire> others) {
         return new Plan(node, placed, others, links, addresses, bySoftware, clash, shortage, waysOut, complete);
+    }
+
+    /** The same, of a build without something that another plan had no place for, with why and what would help there. */
+    public Plan without(Plan refused) {
+        return new Plan(
+                node,
+                placed,
+                wires,
+                links,
+                addresses,
+                bySoftware,
+                refused.clash,
+                refused.shortage,
+                refused.waysOut,
+                complete);
     }
 
     /** The edit that takes the plan over; empty when there is none. */

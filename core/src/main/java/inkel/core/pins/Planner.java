@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
+import java.util.function.Predicate;
 
 /** Shares out the pins and addresses of a node. */
 public final class Planner {
@@ -72,10 +73,21 @@ public final class Planner {
         NodePins pins = new NodePins(node(circuit, nodeId), LinkEnd.of(circuit.links(), nodeId));
         pins.misplaced().forEach(wire -> moving.add(wire.from()));
         pins.contested().values().forEach(wires -> wires.forEach(wire -> moving.add(wire.from())));
+        return planHolding(nodeId, wire -> !moving.contains(wire.from()));
+    }
+
+    /** As {@link #plan(String)}, with every plugged wire left where it is. */
+    public Plan planAroundPlugged(String nodeId) {
+        NodeCircuit node = circuit(build, nodeId);
+        return planHolding(nodeId, wire -> node.isPlugged(wire.from()));
+    }
+
+    /** With some wires held for this plan alone. */
+    private Plan planHolding(String nodeId, Predicate<Wire> isHeld) {
         Build kept = build.withNode(
                 nodeId,
                 old -> old.withWires(old.wires().stream()
-                        .map(wire -> moving.contains(wire.from()) ? wire : held(wire))
+                        .map(wire -> isHeld.test(wire) ? held(wire) : wire)
                         .toList()));
         Plan plan = new Planner(kept, catalog, isStopped).plan(nodeId);
         Map<Wire, Wire> before = new HashMap<>();

@@ -1,9 +1,11 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Output;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
@@ -53,13 +55,21 @@ public final class PutParts {
      */
     public static List<Edit> of(Circuit circuit, String node, PartClass cls, int count) {
         List<Edit> edits = new ArrayList<>();
-        Circuit at = circuit;
+        Circuit at = knowing(circuit, cls);
         for (int i = 0; i < count; i++) {
             List<Edit> one = new PutParts(at, node).one(cls);
             edits.addAll(one);
             at = after(at, one);
         }
         return edits;
+    }
+
+    /** A class may be on the shelf since the circuit was made. */
+    private static Circuit knowing(Circuit circuit, PartClass cls) {
+        Catalog known = circuit.catalog();
+        return known.find(cls.id()).isPresent()
+                ? circuit
+                : Circuit.of(circuit.build(), known.with(List.of(new OwnClass(cls, ""))));
     }
 
     private static Circuit after(Circuit circuit, List<? extends Edit> edits) {

@@ -11,8 +11,11 @@ import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -114,7 +117,7 @@ class PinRulesTest {
     }
 
     @Test
-    void whileNothingIsSharedOutThatIsOneFinding() {
+    void whileNothingIsSharedOutThatIsOneFinding() throws Exception {
         Builds build = Builds.classic()
                 .part("radio", "packet-radio", "VCC=board.3V3")
                 .part("reader", "tag-reader-spi", "3.3V=board.3V3");
@@ -123,10 +126,23 @@ class PinRulesTest {
         assertEquals("pins.not_placed.none", none.get(0).sentence().key());
         // CE, CSN, SCK, MOSI, MISO; and SDA, SCK, MOSI, MISO: the reader's reset is told as one that floats.
         assertEquals(9, none.get(0).sentence().values().get("count"));
+        // Of the radio, which is begun, its four others; of the reader, which is not, that it is not.
+        List<Finding> begun = build.wire("radio.CE", "board.D9").findings("pins.not_placed");
         assertEquals(
-                8,
-                build.wire("radio.CE", "board.D9").findings("pins.not_placed").size(),
-                "then each by itself");
+                Set.of("radio.CSN", "radio.SCK", "radio.MOSI", "radio.MISO", "reader"),
+                begun.stream()
+                        .map(finding -> finding.place().toString().substring("bench/".length()))
+                        .collect(Collectors.toSet()));
+        assertEquals(
+                List.of(Severity.STOP, Severity.STOP, Severity.STOP, Severity.STOP, Severity.LOOK),
+                begun.stream().map(Finding::severity).toList());
+        Fix all = begun.stream()
+                .filter(finding -> finding.severity() == Severity.LOOK)
+                .findFirst()
+                .orElseThrow()
+                .fixes()
+                .get(0);
+        assertEquals(List.of(), Builds.of(after(build, all), "pins.not_placed"));
     }
 
     @Test

@@ -165,7 +165,8 @@ class WaysOutOfABusTest {
                 .boardOnly("VCC", "usb.5V")
                 .part("press", "button")
                 .wire("press.A", "board.PD2")
-                .part("tags", "tag-reader-spi");
+                .part("tags", "tag-reader-spi")
+                .wire("tags.SDA", "board.PB0");
         RuleKit.quiet(builds, "pins.not_enough");
         Finding clock = RuleKit.firesAt(builds, "pins.not_placed", "tags.SCK");
         Fix own = clock.fixes().get(0);

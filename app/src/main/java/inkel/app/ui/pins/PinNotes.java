@@ -106,20 +106,36 @@ public final class PinNotes {
                 List.of(new Hold(id, wires.stream().map(Wire::from).toList(), isHeld, ""))));
     }
 
-    /** Holding one signal, or keeping one pin of the board free. */
+    /** Holding one signal or doing without it, or keeping one pin of the board free. */
     List<Fix> actions(Endpoint end) {
         Optional<Wire> wire = node.wire(end);
         if (wire.isPresent()) {
             boolean isHeld = wire.get().held();
-            return List.of(new Fix(
+            Fix hold = new Fix(
                     isHeld ? "let-go" : "hold",
                     Fact.of(isHeld ? "action.let_go" : "action.hold")
                             .with("signal", end.pin())
                             .with("pin", wire.get().to().pin()),
                     Fact.of(isHeld ? "action.let_go.cost" : "action.hold.cost"),
-                    List.of(new Hold(id, List.of(end), !isHeld, ""))));
+                    List.of(new Hold(id, List.of(end), !isHeld, "")));
+            return Stream.concat(Stream.of(hold), without(end).stream()).toList();
         }
         return boardPin(end).map(pin -> List.of(keepFree(pin))).orElseGet(() -> wish(end));
+    }
+
+    /** What must be held high or low is no matter of wanting. */
+    private static boolean isWish(Pin pin) {
+        return !pin.isWanted() || pin.need() == Need.MUST;
+    }
+
+    private Optional<Fix> without(Endpoint end) {
+        return node.pin(end)
+                .filter(pin -> pin.use().isSignal() && isWish(pin))
+                .map(pin -> new Fix(
+                        "without",
+                        Fact.of("fix.without").with("signal", end.pin()),
+                        Fact.of("fix.without.cost"),
+                        Wishes.decline(node, node.part(end.part()).orElseThrow(), pin, "")));
     }
 
     /** A signal that goes nowhere may be asked for, or done without. */
@@ -129,18 +145,14 @@ public final class PinNotes {
         if (placed.isEmpty() || pin.isEmpty()) {
             return List.of();
         }
-        boolean isWanted = placed.get().wants(pin.get());
-        if (isWanted && pin.get().isWanted() && pin.get().need() != Need.MUST) {
-            // What must be held high or low is no matter of wanting.
-            return List.of();
+        if (placed.get().wants(pin.get())) {
+            return without(end).stream().toList();
         }
         return List.of(new Fix(
-                isWanted ? "without" : "want",
-                Fact.of(isWanted ? "fix.without" : "action.want").with("signal", end.pin()),
-                Fact.of(isWanted ? "fix.without.cost" : "action.want.cost"),
-                isWanted
-                        ? Wishes.decline(node, placed.get(), pin.get(), "")
-                        : Wishes.want(node, placed.get(), pin.get())));
+                "want",
+                Fact.of("action.want").with("signal", end.pin()),
+                Fact.of("action.want.cost"),
+                Wishes.want(node, placed.get(), pin.get())));
     }
 
     private Optional<Pin> boardPin(Endpoint end) {

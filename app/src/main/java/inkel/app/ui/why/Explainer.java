@@ -20,8 +20,8 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
-import inkel.core.remedy.PutParts;
 import inkel.core.remedy.PinNames;
+import inkel.core.remedy.PutParts;
 import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
 import java.util.List;
@@ -102,7 +102,11 @@ public final class Explainer {
     public static Fix add(Assessment assessment, String nodeId, PartClass cls, int count, String key) {
         return new Fix(
                 "add-" + count,
-                Fact.of(key).with("count", count).with("node", assessment.circuit(nodeId).orElseThrow().node().name()),
+                Fact.of(key)
+                        .with("count", count)
+                        .with(
+                                "node",
+                                assessment.circuit(nodeId).orElseThrow().node().name()),
                 Fact.of("action.add.cost"),
                 PutParts.of(assessment.reports().circuit(), nodeId, cls, count));
     }

@@ -13,10 +13,16 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
+import inkel.core.pins.Planner;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.Wishes;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Reports a signal that the part needs and that goes nowhere. */
@@ -30,25 +36,36 @@ public final class NotPlacedRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        return report.nodes().stream().flatMap(NotPlacedRule::check).toList();
+        return report.nodes().stream().flatMap(pins -> check(report, pins)).toList();
     }
 
-    /** While nothing was shared out that is one thing to say, and not one for each signal. */
-    private static Stream<Finding> check(NodePins pins) {
-        boolean isNew = pins.node().nets().isEmpty() && pins.loose().size() > 1;
-        if (isNew) {
-            return Stream.of(nothingYet(pins));
-        }
+    /** A part of which nothing is wired yet is one thing to say, and not one for each signal. */
+    private static Stream<Finding> check(PinReport report, NodePins pins) {
         // That no pin is left is a finding of its own, and that the pin is gone.
         List<Endpoint> without = NotEnoughRule.without(pins);
         List<Endpoint> lost = pins.node().lost().stream().map(Lost::at).toList();
-        return pins.loose().stream()
+        Set<String> begun = pins.node().nets().values().stream()
+                .flatMap(List::stream)
+                .map(wire -> wire.from().part())
+                .collect(Collectors.toSet());
+        if (begun.isEmpty() && pins.loose().size() > 1) {
+            return Stream.of(nothingYet(report, pins));
+        }
+        Map<String, List<Endpoint>> byPart = new LinkedHashMap<>();
+        pins.loose().stream()
                 .filter(signal -> !without.contains(signal) && !lost.contains(signal))
-                .map(signal -> describe(pins, signal));
+                .forEach(signal -> byPart.computeIfAbsent(signal.part(), part -> new ArrayList<>())
+                        .add(signal));
+        return byPart.entrySet().stream()
+                .flatMap(part -> begun.contains(part.getKey())
+                                || part.getValue().size() == 1
+                        ? part.getValue().stream().map(signal -> describe(pins, signal, begun.contains(part.getKey())))
+                        : Stream.of(notBegun(report, pins, part.getValue())));
     }
 
-    private static Finding nothingYet(NodePins pins) {
+    private static Finding nothingYet(PinReport report, NodePins pins) {
         return Finding.of(INFO, Place.ofNode(pins.node().node().id()))
+                .onlyToLookAt()
                 .variant("none")
                 .with("count", pins.loose().size())
                 .with(
@@ -62,12 +79,40 @@ public final class NotPlacedRule implements Rule<PinReport> {
                                         .part()
                                         .name())
                                 .toList())
+                .fixes(() -> sharedOut(report, pins))
                 .build();
     }
 
-    private static Finding describe(NodePins pins, Endpoint signal) {
-        return Finding.of(INFO, pins.node().place(signal))
-                .with(
+    private static Finding notBegun(PinReport report, NodePins pins, List<Endpoint> signals) {
+        Placed placed = pins.node().part(signals.get(0).part()).orElseThrow();
+        return Finding.of(INFO, pins.node().place(placed))
+                .onlyToLookAt()
+                .variant("part")
+                .with("part", placed.part().name())
+                .with("count", signals.size())
+                .fixes(() -> sharedOut(report, pins))
+                .build();
+    }
+
+    /** Everything that goes nowhere gets a pin, and what is wired stays where it is. */
+    private static List<Fix> sharedOut(PinReport report, NodePins pins) {
+        String node = pins.node().node().id();
+        return new Planner(report.circuit().build(), report.circuit().catalog())
+                        .planKeeping(node)
+                        .edit()
+                        .map(plan -> new Fix(
+                                "share-out", Fact.of("fix.share_out"), Fact.of("fix.share_out.cost"), List.of(plan)))
+                        .stream()
+                        .toList();
+    }
+
+    /** @param isBegun whether the part has other wires, so that this one was forgotten */
+    private static Finding describe(NodePins pins, Endpoint signal, boolean isBegun) {
+        Finding.Builder finding = Finding.of(INFO, pins.node().place(signal));
+        if (!isBegun) {
+            finding.onlyToLookAt();
+        }
+        return finding.with(
                         "part",
                         pins.node().part(signal.part()).orElseThrow().part().name())
                 .with("pin", signal.pin())
