@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.PinUse;
 import inkel.core.checks.Assessment;
 import inkel.core.checks.RuleBook;
@@ -45,6 +46,17 @@ class WordsTest {
                         .with("part", "Radio")
                         .with("rail", Fact.of("rail.of_board").with("pin", "5V"))));
         assertEquals("3.10 V", Words.show(Voltage.ofVolts(3.1)));
+    }
+
+    @Test
+    void everyHabitHasItsQuestionItsReasonAndItsSchools() {
+        for (Habit<?> habit : Habit.all()) {
+            String key = "habit." + habit.key();
+            assertTrue(Words.has(key) && Words.has(key + ".why"), key);
+            for (String option : habit.texts()) {
+                assertTrue(Words.has(key + "." + option) && Words.has(key + "." + option + ".text"), key + option);
+            }
+        }
     }
 
     @Test

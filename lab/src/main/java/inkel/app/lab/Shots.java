@@ -10,13 +10,9 @@ import inkel.app.ui.frame.Window;
 import inkel.app.ui.kit.Pressable;
 import inkel.app.ui.why.WhyPanel;
 import inkel.core.document.Endpoint;
-import inkel.core.document.LogLine;
 import inkel.core.document.Place;
-import inkel.core.document.edit.Measure;
-import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Stage;
 import inkel.core.io.catalog.CatalogReader;
-import inkel.core.quantity.Voltage;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -98,7 +94,6 @@ public final class Shots {
         shot("levels", Examples.DEMO, () -> session.selection().show(Stage.LEVELS, pin("reader", "MISO")));
         shot("levels-trouble", Examples.FIRST_SKETCH, () -> session.selection()
                 .show(Stage.LEVELS, pin("reader", "MOSI")));
-        shot("levels-stale", Examples.DEMO, this::staleReading);
         shot("pins", Examples.DEMO, () -> session.selection().show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> session.selection().show(Stage.PINS, pin("handset", "OUT")));
         shot("pins-others", Examples.FIRST_SKETCH, () -> {
@@ -119,6 +114,10 @@ public final class Shots {
             type(
                     "#found-text",
                     "#define LAMP_R 5\n#define LAMP_G 6\n#define LAMP_B 9\ncolour SDA -> A4\ncolour SCL -> A5\nspeaker -> 3");
+        });
+        shot("habits", Examples.DEMO, () -> {
+            session.selectionProperty().set(null);
+            command("habits");
         });
         shot("night", Examples.DEMO, () -> {
             shell.getStyleClass().add("night");
@@ -150,21 +149,6 @@ public final class Shots {
 
     private void command(String id) {
         shell.run(id);
-    }
-
-    /** A reading behind a shifter, and the shifter taken out: the reading is shown and no longer counts. */
-    private void staleReading() {
-        Place clock = pin("reader", "SCK");
-        session.apply(new Measure(
-                clock.node(),
-                clock.endpoint(),
-                LogLine.What.HIGH,
-                Voltage.ofVolts(3.31),
-                "3.31 V",
-                LogLine.By.TYPED,
-                session.now()));
-        session.apply(new TakeOut(clock.node(), clock.endpoint()));
-        session.selection().show(Stage.LEVELS, clock);
     }
 
     private static Place part(String id) {

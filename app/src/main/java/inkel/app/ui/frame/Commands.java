@@ -71,7 +71,8 @@ final class Commands {
                 Command.of("copy_board", null, isOpen, () -> session.boards()
                         .copy(session.nodeProperty().get(), 1)),
                 Command.of("remove_board", null, isOpen, () -> session.boards()
-                        .remove(session.nodeProperty().get()))));
+                        .remove(session.nodeProperty().get())),
+                Command.of("habits", null, isOpen, frame::habits)));
         isFirst = true;
         for (Export export : Exports.all()) {
             Command command = Command.titled(

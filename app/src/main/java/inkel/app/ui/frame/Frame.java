@@ -14,6 +14,9 @@ interface Frame {
 
     void renameBoard();
 
+    /** Shows on one page how the builder of the open build works. */
+    void habits();
+
     void editFigures();
 
     void find();

@@ -7,6 +7,7 @@ import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.stage.Command;
 import inkel.app.ui.stage.StageView;
 import inkel.app.ui.start.BoardPage;
+import inkel.app.ui.start.HabitsPage;
 import inkel.app.ui.start.StartPage;
 import inkel.app.ui.why.WhyPanel;
 import inkel.core.finding.Stage;
@@ -37,6 +38,7 @@ public final class Shell extends StackPane implements Frame {
     private final NodeTabs tabs;
     private Node startPage;
     private Node boardMaker;
+    private HabitsPage habitsPage;
 
     public Shell(Session session, UserState state) {
         this(session, state, () -> {});
@@ -120,6 +122,24 @@ public final class Shell extends StackPane implements Frame {
         }
     }
 
+    @Override
+    public void habits() {
+        leaveHabits();
+        habitsPage = new HabitsPage(session, () -> {
+            leaveHabits();
+            showStage();
+        });
+        stageHost.getChildren().setAll(new Scroller(habitsPage));
+        habitsPage.lookup("#habits-leave").requestFocus();
+    }
+
+    private void leaveHabits() {
+        if (habitsPage != null) {
+            habitsPage.dispose();
+            habitsPage = null;
+        }
+    }
+
     private void leaveBoardMaker() {
         boardMaker = null;
         showStage();
@@ -152,6 +172,7 @@ public final class Shell extends StackPane implements Frame {
     }
 
     private void showStage() {
+        leaveHabits();
         boolean isOpen = session.assessmentProperty().get() != null;
         frame.setRight(isOpen ? why : null);
         if (!isOpen) {
