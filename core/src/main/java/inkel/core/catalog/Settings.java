@@ -146,6 +146,10 @@ public final class Settings {
     public static final Setting<Contact> CONTACT =
             new Setting<>("contact", SettingReaders.names(Contact.class), ANY, WIRE);
 
+    /** Where its ground goes: to the row that all share, or straight to what feeds it. */
+    public static final Setting<Boolean> GROUND =
+            new Setting<>("ground", SettingReaders.words(Map.of("own", true)), FED, WIRE);
+
     /** Whether the capacitors that it wants close by are there. */
     public static final Setting<Boolean> DECOUPLING =
             new Setting<>("decoupling", SettingReaders.words(Map.of("fitted", true)), ANY, LINE);
@@ -263,6 +267,7 @@ public final class Settings {
             FORM,
             HEADER,
             CONTACT,
+            GROUND,
             DECOUPLING,
             BEHIND,
             TOGETHER,

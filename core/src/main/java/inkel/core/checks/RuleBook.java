@@ -13,6 +13,7 @@ import inkel.core.levels.rules.AnalogOverRule;
 import inkel.core.levels.rules.BackPowerRule;
 import inkel.core.levels.rules.DividerTwoWayRule;
 import inkel.core.levels.rules.FigureUnknownRule;
+import inkel.core.levels.rules.GroundLiftRule;
 import inkel.core.levels.rules.HarmsRule;
 import inkel.core.levels.rules.InLineSlowRule;
 import inkel.core.levels.rules.NotReadRule;
@@ -147,6 +148,7 @@ public final class RuleBook {
             new Entry<>(new BackPowerRule(), LEVELS),
             new Entry<>(new NotReadRule(), LEVELS),
             new Entry<>(new ThinRule(), LEVELS),
+            new Entry<>(new GroundLiftRule(), LEVELS),
             new Entry<>(new TwoDriversRule(), PINS),
             new Entry<>(new NoRoleRule(), PINS),
             new Entry<>(new NotPlacedRule(), PINS),

@@ -41,6 +41,7 @@ public final class NodeCircuit {
     private final Map<String, FarLoad> far = new LinkedHashMap<>();
     private final Readings readings;
     private final Habits habits;
+    private volatile GroundLift grounds;
     private final Rails flows;
     private final Map<Endpoint, Rail> rails;
     private final Map<Endpoint, Pin> pins = new HashMap<>();
@@ -231,6 +232,30 @@ public final class NodeCircuit {
     /** The rails that are made from a supply pin, with what goes in for what comes out. */
     public List<Made> made(Endpoint supplyPin) {
         return flows.made(supplyPin);
+    }
+
+    /** How far its grounds stand apart while currents flow in their wires; worked out when it is first asked for. */
+    public GroundLift grounds() {
+        if (grounds == null) {
+            grounds = GroundLift.of(this);
+        }
+        return grounds;
+    }
+
+    /** The part on whose plug a part hangs, with its supply and its first ground: a servo on its driver. */
+    public Optional<Placed> carrier(Placed placed) {
+        if (placed.part().isBoard()) {
+            return Optional.empty();
+        }
+        for (Endpoint feed : placed.part().feeds().values()) {
+            Rail rail = rails.get(feed);
+            if (rail != null
+                    && rail.output().way() == Output.Way.PASS
+                    && !feed.part().equals(Part.BOARD)) {
+                return part(feed.part());
+            }
+        }
+        return Optional.empty();
     }
 
     /** When the moments of the node are on. */

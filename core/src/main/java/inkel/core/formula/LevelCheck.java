@@ -30,6 +30,24 @@ public record LevelCheck(
     /** Margins below this share of the receiver's supply are thin. */
     public static final double THIN_SHARE = 0.05;
 
+    /**
+     * The same while the grounds of the two do not stand at one height.
+     *
+     * @param above how much the driver's ground stands above the receiver's at the most
+     * @param below how much it stands below it at the most
+     */
+    public LevelCheck lifted(Voltage above, Voltage below) {
+        return new LevelCheck(
+                vohMin.minus(below),
+                vohMax.plus(above),
+                volMax.plus(above),
+                vih,
+                vil,
+                absoluteMax,
+                recommendedMax,
+                supply);
+    }
+
     public Voltage highMargin() {
         return vohMin.minus(vih);
     }

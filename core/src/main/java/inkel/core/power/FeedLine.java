@@ -1,18 +1,16 @@
 package inkel.core.power;
 
 import inkel.core.catalog.Battery;
-import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.SupplyWire;
 import inkel.core.document.Part;
 import inkel.core.formula.Conductor;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Length;
 import inkel.core.quantity.Range;
-import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,29 +27,6 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
 
     /** More than this share of the rail lost on the way is worth a thicker wire. */
     static final double MOST_SHARE = 0.05;
-
-    private static final double JUMPER_GAUGE = 26;
-    private static final Length JUMPER_LENGTH = Length.ofMetres(0.2);
-
-    /** Contacts at both ends of both wires. */
-    private static final int CONTACTS = 4;
-
-    /** How a wire is joined at its ends. */
-    public enum Contact {
-        JUMPER(0.015),
-        CLIP(0.030),
-        SOLDER(0);
-
-        private final double ohms;
-
-        Contact(double ohms) {
-            this.ohms = ohms;
-        }
-
-        public Resistance each() {
-            return Resistance.ofOhms(ohms);
-        }
-    }
 
     static List<FeedLine> of(NodeCircuit node) {
         List<FeedLine> lines = new ArrayList<>();
@@ -74,28 +49,9 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
                 && node.pin(load.pin()).filter(pin -> !pin.isSocket()).isPresent();
     }
 
-    public Contact contact() {
-        return placed.own(Settings.CONTACT)
-                .map(chosen -> switch (chosen) {
-                    case SOLDER -> Contact.SOLDER;
-                    case CLIP -> Contact.CLIP;
-                    case JUMPER -> Contact.JUMPER;
-                })
-                .orElseGet(() -> switch (node.habits().of(Habit.JOINTS)) {
-                    case SOLDER -> Contact.SOLDER;
-                    case CLIP -> Contact.CLIP;
-                    case JUMPER -> Contact.JUMPER;
-                });
-    }
-
-    /** The size of its wires by the American wire gauge; 26, a usual jumper, unless the builder says otherwise. */
-    public double gauge() {
-        return placed.own(Settings.GAUGE).orElse(JUMPER_GAUGE);
-    }
-
-    /** How long they are, one way; 0.2 m unless the builder says otherwise. */
-    public Length length() {
-        return placed.own(Settings.LENGTH).orElse(JUMPER_LENGTH);
+    /** The two wires themselves. */
+    public SupplyWire wire() {
+        return new SupplyWire(placed, node.habits());
     }
 
     /** Whether the builder told what wire it is. */
@@ -104,21 +60,14 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
         return part.has(Settings.GAUGE) || part.has(Settings.LENGTH) || part.has(Settings.CONTACT);
     }
 
-    public Resistance resistance() {
-        return resistance(gauge(), contact());
-    }
-
-    Resistance resistance(double gauge, Contact contact) {
-        return Conductor.thereAndBack(gauge, length(), CONTACTS, contact.each());
-    }
-
     /** What is lost on the wires when the part takes its most. */
     public Voltage drop() {
-        return drop(gauge(), contact());
+        return drop(wire().gauge(), wire().contact());
     }
 
-    Voltage drop(double gauge, Contact contact) {
-        return Voltage.ofVolts(resistance(gauge, contact).ohms() * load.peak().amperes());
+    Voltage drop(double gauge, SupplyWire.Contact contact) {
+        return Voltage.ofVolts(
+                wire().thereAndBack(gauge, contact).ohms() * load.peak().amperes());
     }
 
     /** What a battery loses inside when its rail gives its most; zero for anything else. */
@@ -162,28 +111,28 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
 
     /** The thinnest usual wire that loses little enough with the present contacts; empty when none does. */
     public Optional<Integer> thickerPlugged() {
-        return burnsContact() ? Optional.empty() : enough(contact());
+        return burnsContact() ? Optional.empty() : enough(wire().contact());
     }
 
     /** The thinnest usual wire, not thinner than the present one, that loses little enough when soldered. */
     public Optional<Integer> thickerSoldered() {
-        return enough(Contact.SOLDER);
+        return enough(SupplyWire.Contact.SOLDER);
     }
 
-    private Optional<Integer> enough(Contact joint) {
+    private Optional<Integer> enough(SupplyWire.Contact joint) {
         return Conductor.USUAL_GAUGES.stream()
-                .filter(gauge -> gauge <= gauge())
+                .filter(gauge -> gauge <= wire().gauge())
                 .filter(gauge -> !losesTooMuch(drop(gauge, joint)))
                 .findFirst();
     }
 
     /** What would be lost with another wire. */
     public Voltage dropWith(int gauge, boolean isSoldered) {
-        return drop(gauge, isSoldered ? Contact.SOLDER : contact());
+        return drop(gauge, isSoldered ? SupplyWire.Contact.SOLDER : wire().contact());
     }
 
     /** Whether more flows than a plugged contact is made for. */
     public boolean burnsContact() {
-        return contact() != Contact.SOLDER && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS);
+        return wire().contact() != SupplyWire.Contact.SOLDER && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS);
     }
 }

@@ -2,12 +2,14 @@ package inkel.core.wiring;
 
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.GroundTree;
 import inkel.core.circuit.Islands;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** The ground wires of a node: to the row that all share, and those of parts that keep apart. */
@@ -53,12 +55,24 @@ final class GroundSteps {
             return;
         }
         Terminal row = new Terminal.OnGroundRow();
+        GroundTree tree = GroundTree.of(node);
         for (Ground ground : joined) {
             boolean isBoards = ground.placed().part().isBoard();
-            Terminal from = isBoards ? ground.pin() : row;
+            Terminal from = isBoards
+                    ? ground.pin()
+                    : tree.straightTo(ground.placed().id())
+                            .flatMap(part -> first(joined, part))
+                            .orElse(row);
             add(from, isBoards ? row : ground.pin(), ground.placed());
         }
         others.forEach(other -> add(row, other, node.board()));
+    }
+
+    private static Optional<Terminal> first(List<Ground> joined, String part) {
+        return joined.stream()
+                .filter(ground -> ground.placed().id().equals(part))
+                .map(Ground::pin)
+                .findFirst();
     }
 
     /** A part that hangs on another has its ground with that one, whatever is said of itself. */

@@ -8,7 +8,6 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
-import inkel.core.document.Part;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -24,7 +23,7 @@ final class Plugs {
     Plugs(NodeCircuit node, Pieces pieces) {
         this.node = node;
         for (Placed placed : node.parts()) {
-            if (ridesOnAnother(placed)) {
+            if (node.carrier(placed).isPresent()) {
                 riding.add(placed.id());
             }
         }
@@ -75,21 +74,6 @@ final class Plugs {
             isSource |= output.way() == Output.Way.SOURCE;
         }
         return isSource;
-    }
-
-    private boolean ridesOnAnother(Placed placed) {
-        if (placed.part().isBoard()) {
-            return false;
-        }
-        for (Endpoint feed : placed.part().feeds().values()) {
-            Optional<Rail> rail = node.rail(feed);
-            if (rail.isPresent()
-                    && rail.get().output().way() == Output.Way.PASS
-                    && !feed.part().equals(Part.BOARD)) {
-                return true;
-            }
-        }
-        return false;
     }
 
     /** What a rail feeds by wires: not what goes into a socket, and not what rides on another part. */

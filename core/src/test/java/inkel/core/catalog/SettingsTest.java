@@ -90,8 +90,8 @@ class SettingsTest {
                 .reports()
                 .power()
                 .lines();
-        assertEquals(0.4, lines.get(0).length().metres(), 1e-12);
-        assertEquals(0.167, lines.get(0).resistance().ohms(), 1e-3);
+        assertEquals(0.4, lines.get(0).wire().length().metres(), 1e-12);
+        assertEquals(0.167, lines.get(0).wire().thereAndBack().ohms(), 1e-3);
     }
 
     @Test

@@ -61,8 +61,8 @@ public final class PowerNotes implements StageNotes {
             rows.add(new Row(
                     Words.get("power.wire", "pin", line.supply().pin()),
                     Words.say(Fact.of("power.wire.what")
-                            .with("gauge", Engineering.print(line.gauge(), inkel.core.quantity.Unit.ONE, 3))
-                            .with("length", line.length())),
+                            .with("gauge", Engineering.print(line.wire().gauge(), inkel.core.quantity.Unit.ONE, 3))
+                            .with("length", line.wire().length())),
                     source(told)));
             rows.add(row("drop", line.drop(), Source.COMPUTED));
             line.arrives().ifPresent(arrives -> rows.add(row("arrives", arrives, Source.COMPUTED)));

@@ -1,6 +1,7 @@
 package inkel.core.power.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.SupplyWire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
@@ -46,7 +47,7 @@ public final class WireDropRule implements Rule<PowerReport> {
                     .fixes(() -> ways(line))
                     .build();
         }
-        return finding.number("resistance", line.resistance(), line.isTold() ? Source.YOURS : Source.RULE)
+        return finding.number("resistance", line.wire().thereAndBack(), line.isTold() ? Source.YOURS : Source.RULE)
                 .number("drop", line.drop(), Source.COMPUTED)
                 .number("arrives", line.arrives().orElseThrow(), Source.COMPUTED)
                 .number("works_from", line.needs(), line.supply().range().source())
@@ -61,7 +62,7 @@ public final class WireDropRule implements Rule<PowerReport> {
     }
 
     private static Optional<Fix> soldered(FeedLine line) {
-        return line.contact() == FeedLine.Contact.SOLDER
+        return line.wire().contact() == SupplyWire.Contact.SOLDER
                         && line.thickerPlugged().isPresent()
                 ? Optional.empty()
                 : line.thickerSoldered().map(gauge -> fix(line, gauge, true));
@@ -72,7 +73,7 @@ public final class WireDropRule implements Rule<PowerReport> {
         String part = line.placed().id();
         Edit wire = new SetSetting(node, part, Settings.GAUGE, String.valueOf(gauge));
         Edit joint = new SetSetting(node, part, Settings.CONTACT, "solder");
-        boolean isThicker = gauge < line.gauge();
+        boolean isThicker = gauge < line.wire().gauge();
         return new Fix(
                 isSoldered ? "solder" : "thicker",
                 Fact.of(!isSoldered ? "fix.thicker" : isThicker ? "fix.solder_thicker" : "fix.solder")
