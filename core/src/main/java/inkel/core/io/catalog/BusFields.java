@@ -14,10 +14,12 @@ import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Reads what a part asks of its board: buses, pulses, currents of pins, bursts. */
 final class BusFields {
@@ -51,6 +53,14 @@ final class BusFields {
                     i2c.has("shipped") ? "shipped" : "address",
                     Fact.of("problem.not_an_address_of_it").with("found", Engineering.address(shipped)));
         }
+        Set<Integer> given = new HashSet<>();
+        addresses.stream()
+                .map(I2cNeed.Address::value)
+                .filter(value -> !given.add(value))
+                .forEach(value -> i2c.problem("addresses", twice(value)));
+        // A call to a whole class may be one that straps can give too.
+        Set<Integer> heard = new HashSet<>(Set.of(shipped));
+        others.stream().filter(value -> !heard.add(value)).forEach(value -> i2c.problem("also_at", twice(value)));
         return new I2cNeed(
                 addresses,
                 shipped,
@@ -59,6 +69,10 @@ final class BusFields {
                 i2c.object("traffic")
                         .map(traffic -> new I2cNeed.Traffic(
                                 traffic.number("bytes", 1), traffic.quantity("polls", Unit.HERTZ, "10 Hz"))));
+    }
+
+    private static Fact twice(int address) {
+        return Fact.of("problem.duplicate").with("found", Engineering.address(address));
     }
 
     /** As many addresses as the straps have settings, each strap pin a bit, the lowest first. */

@@ -97,6 +97,7 @@ final class PartClassReader {
                 handling(),
                 fields.texts("cautions"));
         check(cls);
+        new ClassCheck(fields, cls).check();
         return cls;
     }
 

@@ -14,9 +14,11 @@ import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Voltage;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -163,10 +165,15 @@ public record PartForm(
         }
         List<Item> items = PinList.parse(pins);
         putPins(tree, items);
-        Optional<String> supply = items.stream()
+        List<String> supplies = items.stream()
                 .filter(item -> item.use() == PinUse.SUPPLY)
                 .map(Item::label)
-                .findFirst();
+                .toList();
+        // The form asks for the supply that the base names first, wherever its pin stands.
+        Optional<String> supply = Optional.of(
+                        tree.path("supplies").path(0).path("pin").asText())
+                .filter(supplies::contains)
+                .or(() -> supplies.stream().findFirst());
         supply.ifPresent(pin -> putSupply(tree, pin));
         if (levels != Levels.KEPT) {
             putLevels(tree, supply);
@@ -197,9 +204,12 @@ public record PartForm(
     /** A pin that the base knows keeps what the base says of it, but for its role. */
     private void putPins(ObjectNode tree, List<Item> items) {
         JsonNode known = tree.path("pins").deepCopy();
+        Map<String, Integer> seen = new HashMap<>();
         ArrayNode all = tree.putArray("pins");
         for (Item item : items) {
-            ObjectNode pin = known(known, item.label());
+            // Grounds may share a label: the second of a list is the second of the base.
+            int before = seen.merge(item.label(), 1, Integer::sum) - 1;
+            ObjectNode pin = known(known, item.label(), before);
             pin.put("label", item.label());
             pin.put("is", item.use().text());
             if (levels == Levels.UNKNOWN || !item.use().isSignal()) {
@@ -216,9 +226,10 @@ public record PartForm(
         }
     }
 
-    private static ObjectNode known(JsonNode pins, String label) {
+    private static ObjectNode known(JsonNode pins, String label, int before) {
+        int left = before;
         for (JsonNode old : pins) {
-            if (old.path("label").asText().equals(label)) {
+            if (old.path("label").asText().equals(label) && left-- == 0) {
                 return (ObjectNode) old.deepCopy();
             }
         }

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Supply;
 import inkel.core.io.catalog.PartForm.Levels;
 import inkel.core.io.json.SchemaCheck;
 import inkel.core.kit.Builds;
@@ -99,6 +100,12 @@ class PartFormTest {
         assertEquals(
                 cls.pins().stream().map(Pin::label).toList(),
                 made.pins().stream().map(Pin::label).toList());
+        assertEquals(
+                cls.pins().stream().map(Pin::header).toList(),
+                made.pins().stream().map(Pin::header).toList());
+        assertEquals(
+                cls.supplies().stream().map(Supply::pin).toList(),
+                made.supplies().stream().map(Supply::pin).toList());
         assertEquals(cls.io(), made.io());
         assertEquals(cls.outputs(), made.outputs());
         assertEquals(cls.pulls(), made.pulls());

@@ -1,0 +1,139 @@
+package inkel.core.io.catalog;
+
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Supply;
+import inkel.core.io.json.Fields;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Voltage;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** What no class can be, whoever writes it: one leg in two hands, a pull-up to nowhere, limits under what they limit. */
+final class ClassCheck {
+    private final Fields fields;
+    private final PartClass cls;
+
+    ClassCheck(Fields fields, PartClass cls) {
+        this.fields = fields;
+        this.cls = cls;
+    }
+
+    void check() {
+        legs();
+        supplies();
+        cls.io().forEach(this::levels);
+        buses();
+    }
+
+    /** Every place of a row, and every printed number, is one pin's. */
+    private void legs() {
+        Map<String, String> places = new HashMap<>();
+        Map<Integer, String> printed = new HashMap<>();
+        List<Pin> pins = cls.pins();
+        for (int i = 0; i < pins.size(); i++) {
+            Pin pin = pins.get(i);
+            String leg = pin.row() + " " + pin.place();
+            String there = places.putIfAbsent(leg, pin.label());
+            if (there != null) {
+                taken(i, leg, there, pin);
+            } else if (pin.header() > 0 && printed.containsKey(pin.header())) {
+                taken(i, String.valueOf(pin.header()), printed.get(pin.header()), pin);
+            }
+            printed.putIfAbsent(pin.header(), pin.label());
+        }
+    }
+
+    private void taken(int index, String place, String one, Pin other) {
+        fields.problem(
+                "pins",
+                String.valueOf(index),
+                Fact.of("problem.leg_twice")
+                        .with("place", place)
+                        .with("one", one)
+                        .with("other", other.label()));
+    }
+
+    private void supplies() {
+        Set<String> fed = new HashSet<>();
+        cls.supplies().forEach(supply -> fed.add(supply.pin()));
+        Set<String> rails = new HashSet<>(fed);
+        cls.outputs().forEach(output -> rails.add(output.pin()));
+        cls.pulls().stream()
+                .filter(pull -> !rails.contains(pull.supply()))
+                .forEach(pull -> fields.problem(
+                        "pull_ups",
+                        Fact.of("problem.pull_to_no_supply")
+                                .with("pin", pull.pin())
+                                .with("found", pull.supply())));
+        cls.outputs().stream()
+                .filter(output -> output.from().filter(fed::contains).isEmpty()
+                        && output.from().isPresent())
+                .forEach(output -> fields.problem(
+                        "outputs",
+                        Fact.of("problem.no_supply_pin")
+                                .with("found", output.from().orElseThrow())));
+        for (Supply supply : cls.supplies()) {
+            Voltage most = supply.range().range().highest();
+            if (most.isAbove(supply.absoluteMax())) {
+                fields.problem(
+                        "supplies",
+                        Fact.of("problem.limit_below")
+                                .with("of", supply.pin())
+                                .with("limit", supply.absoluteMax())
+                                .with("found", most));
+            }
+        }
+    }
+
+    /** A low that is a high, at what the supply usually is. */
+    private void levels(IoFamily family) {
+        Optional<Voltage> at =
+                cls.supply(family.supply()).map(supply -> supply.range().range().expected());
+        if (at.isEmpty()) {
+            return;
+        }
+        boolean isReadBoth = family.vih().isPresent()
+                && family.vil().isPresent()
+                && family.vil().get().at(at.get()).isAbove(family.vih().get().at(at.get()));
+        boolean saysBoth = family.voh().isPresent()
+                && family.vol().isPresent()
+                && family.vol().get().at(at.get()).isAbove(family.voh().get().at(at.get()));
+        if (isReadBoth || saysBoth) {
+            fields.problem(
+                    "io",
+                    Fact.of("problem.levels_cross")
+                            .with("found", family.name())
+                            .with("low", isReadBoth ? "vil" : "vol")
+                            .with("high", isReadBoth ? "vih" : "voh"));
+        }
+    }
+
+    /** A bus without its lines cannot be wired. */
+    private void buses() {
+        cls.i2c().ifPresent(need -> lines("i2c", PinUse.I2C_SDA, PinUse.I2C_SCL));
+        cls.spi().ifPresent(need -> lines("spi", PinUse.SPI_SCK));
+    }
+
+    private void lines(String bus, PinUse... wanted) {
+        for (PinUse use : wanted) {
+            boolean isThere = cls.pins().stream().anyMatch(pin -> pin.use() == use);
+            if (!isThere && !cls.pins().isEmpty()) {
+                fields.problem(
+                        bus,
+                        Fact.of("problem.bus_without")
+                                .with("bus", bus)
+                                .with(
+                                        "line",
+                                        use.name().toLowerCase(Locale.ROOT).replace('_', '.')));
+            }
+        }
+    }
+}

@@ -1,0 +1,83 @@
+package inkel.core.io.catalog;
+
+import static org.junit.jupiter.api.Assertions.assertDoesNotThrow;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import inkel.core.io.json.Problem;
+import inkel.core.io.json.UnreadableFile;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Definitions that contradict themselves, each made from a sound one by one change. */
+class ClassCheckTest {
+    private static final String SOUND =
+            """
+            {
+              "id": "own-gauge",
+              "name": "Gauge",
+              "summary": "Counts.",
+              "kind": "module",
+              "kinds": ["rain"],
+              "pins": [
+                {"label": "GND", "is": "ground", "header": 1},
+                {"label": "VCC", "is": "supply", "header": 2},
+                {"label": "SDA", "is": "i2c.sda", "io": "logic", "header": 3},
+                {"label": "SCL", "is": "i2c.scl", "io": "logic", "header": 4}
+              ],
+              "supplies": [{"pin": "VCC", "range": {"min": "3 V", "typ": "3.3 V", "max": "3.6 V"}, "absolute_max": "4 V"}],
+              "io": [
+                {"name": "logic", "supply": "VCC", "vih": "0.7 VCC", "vil": "0.3 VCC", "voh": "VCC - 0.4 V", "vol": "0.4 V", "absolute_max": "VCC + 0.3 V"}
+              ],
+              "currents": [
+                {"mode": "active", "supply": "VCC", "current": {"min": "1 mA", "typ": "2 mA", "max": "3 mA"}, "duty": "100 %"}
+              ],
+              "pull_ups": [{"pin": "SDA", "to": "VCC", "resistance": "10 k\u03a9"}],
+              "i2c": {"address": "0x20", "straps": 1, "clock_max": "400 kHz", "also_at": ["0x30"]}
+            }
+            """;
+
+    private static void read(String text) throws UnreadableFile {
+        CatalogReader.read(Path.of("own-gauge.json"), text);
+    }
+
+    @Test
+    void aSoundOneIsRead() {
+        assertDoesNotThrow(() -> read(SOUND));
+    }
+
+    @ParameterizedTest(name = "{2}: {1}")
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
+            "typ": "2 mA"            | "typ": "4 mA"                    | /currents/0/current | problem.range
+            "max": "3.6 V"           | "max": "4.1 V"                   | /supplies           | problem.limit_below
+            "also_at": ["0x30"]      | "also_at": ["0x20"]              | /i2c/also_at        | problem.duplicate
+            "also_at": ["0x30"]      | "also_at": ["0x30", "0x30"]      | /i2c/also_at        | problem.duplicate
+            "header": 4              | "header": 3                      | /pins/3             | problem.leg_twice
+            "is": "supply", "header": 2 | "is": "supply", "place": 1      | /pins/1             | problem.leg_twice
+            "label": "SCL"           | "label": "SDA"                   | /pins/3             | problem.duplicate
+            "to": "VCC"              | "to": "SCL"                      | /pull_ups           | problem.pull_to_no_supply
+            "vil": "0.3 VCC"         | "vil": "0.8 VCC"                 | /io                 | problem.levels_cross
+            "vol": "0.4 V"           | "vol": "3 V"                     | /io                 | problem.levels_cross
+            "i2c.scl"                | "input"                          | /i2c                | problem.bus_without
+            """)
+    void whatContradictsItselfIsRefusedWithPlaceAndReason(String sound, String broken, String field, String reason) {
+        UnreadableFile refused = assertThrows(UnreadableFile.class, () -> read(SOUND.replace(sound, broken)));
+        Problem first = refused.problems().get(0);
+        assertEquals(field, first.field(), refused.problems().toString());
+        assertEquals(reason, first.reason().key(), refused.problems().toString());
+    }
+
+    @Test
+    void atTheLimitItIsSound() {
+        // As high as the limit, and a low as high as a high.
+        assertDoesNotThrow(() -> read(SOUND.replace("\"max\": \"3.6 V\"", "\"max\": \"4 V\"")));
+        assertDoesNotThrow(() -> read(SOUND.replace("\"vil\": \"0.3 VCC\"", "\"vil\": \"0.7 VCC\"")));
+        // A call to all of a class may be one of the addresses that straps give.
+        assertDoesNotThrow(() -> read(SOUND.replace("\"also_at\": [\"0x30\"]", "\"also_at\": [\"0x21\"]")));
+    }
+}
