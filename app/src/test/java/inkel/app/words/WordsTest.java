@@ -21,7 +21,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -57,6 +59,21 @@ class WordsTest {
                 assertTrue(Words.has(key + "." + option) && Words.has(key + "." + option + ".text"), key + option);
             }
         }
+    }
+
+    /** What is counted is asked for with both its forms: {count:wire|wires}. */
+    @Test
+    void nothingIsCountedInOneFormOnly() {
+        String counted =
+                "wires|pins|parts|ways|signals|boards|lines|times|sockets|modules|supplies|rails|findings|stops|"
+                        + "looks|notes|rows|channels|cells|lamps|addresses|copies|steps|moments|radios|stations|timers|ports";
+        Pattern bare = Pattern.compile("\\{[a-z_]+\\} (" + counted + ")\\b");
+        assertEquals(
+                List.of(),
+                Texts.read().entrySet().stream()
+                        .filter(text -> bare.matcher(text.getValue()).find())
+                        .map(Map.Entry::getKey)
+                        .toList());
     }
 
     @Test

@@ -116,14 +116,18 @@ final class PartCard extends Pressable {
                 .max(Comparator.comparing(feed -> feed.fit().ordinal()));
     }
 
+    /** What the builder still has to decide; a note is no decision. */
     private String trouble() {
-        if (findings.isEmpty()) {
+        List<Finding> open = findings.stream()
+                .filter(finding -> finding.severity() != Severity.NOTE)
+                .toList();
+        if (open.isEmpty()) {
             return mainFeed().map(feed -> PartWords.fit(feed.fit())).orElse("");
         }
-        String first = Words.get("finding.short." + findings.get(0).code());
-        return findings.size() == 1
+        String first = Words.get("finding.short." + open.get(0).code());
+        return open.size() == 1
                 ? first
-                : Words.say(Fact.of("parts.more").with("first", first).with("more", findings.size() - 1));
+                : Words.say(Fact.of("parts.more").with("first", first).with("more", open.size() - 1));
     }
 
     @Override
