@@ -3,6 +3,7 @@ package inkel.core.remedy;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -22,6 +23,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Finds other ways to feed a supply pin: a rail that is there, or a regulator or source that the catalogue has. */
 public final class FeedFixes {
@@ -80,7 +83,25 @@ public final class FeedFixes {
                 .sorted(Comparator.comparing(cls -> !isUsual(cls, supply)))
                 .flatMap(cls -> added(placed, supply, cls, peak.isAbove(bought) ? peak : bought, isAllowed).stream())
                 .forEach(fixes::add);
-        return fixes.stream().limit(MOST).toList();
+        boolean hasSignals = placed.cls().signals().findAny().isPresent();
+        return fixes.stream()
+                .sorted(Comparator.comparing(fix -> hasSignals && isForeign(fix)))
+                .limit(MOST)
+                .toList();
+    }
+
+    /** Whether a part would hang on a source that does not feed the board, so that either may be on while the other is off. */
+    private boolean isForeign(Fix fix) {
+        Set<Endpoint> ofBoard = node.board().part().feeds().values().stream()
+                .flatMap(feed -> node.upToSource(feed).stream())
+                .collect(Collectors.toSet());
+        boolean isAdded = fix.edits().get(0) instanceof AddPart;
+        Stream<Endpoint> rails = isAdded
+                ? ((AddPart) fix.edits().get(0)).part().feeds().values().stream()
+                : fix.edits().stream()
+                        .flatMap(edit -> edit instanceof Feed feed ? Stream.of(feed.rail()) : Stream.of());
+        return rails.flatMap(rail -> node.upToSource(rail).stream())
+                .noneMatch(rail -> ofBoard.contains(rail) || rail.part().equals(Part.BOARD));
     }
 
     /** Whether a class gives what a part usually has, within a twentieth. */
@@ -130,7 +151,9 @@ public final class FeedFixes {
 
     private Optional<Fix> added(
             Placed placed, Supply supply, PartClass cls, Current peak, Predicate<Endpoint> isAllowed) {
-        if (cls.outputs().size() != 1 || cls.controller().isPresent()) {
+        // What has signals of its own, such as the controller of a motor, is not bought for a rail that it has as well.
+        boolean isSupply = cls.outputs().size() == 1 && cls.signals().noneMatch(Pin::isWanted);
+        if (!isSupply || cls.controller().isPresent()) {
             return Optional.empty();
         }
         Output output = cls.outputs().get(0);

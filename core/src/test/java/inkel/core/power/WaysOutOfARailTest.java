@@ -119,9 +119,9 @@ class WaysOutOfARailTest {
                 List.of(
                         "turn-down-middle",
                         "add-regulator-linear-3v3-small",
-                        "add-breadboard-supply-3v3-small",
+                        "add-regulator-small-3v3-small",
                         "add-regulator-linear-3v3-middle",
-                        "add-breadboard-supply-3v3-middle"),
+                        "add-regulator-small-3v3-middle"),
                 peak(build));
         // On 120 mA neither the small one nor turning down is: 140 and 128 mA are left.
         List<String> more = peak(build.figure("board", "rail/3V3/rating", "120 mA"));

@@ -28,10 +28,20 @@ class FeedFixesTest {
 
     @Test
     void aRailWithoutRoomIsNotOffered() {
-        // The reader's 100 mA do not fit the board's 50 mA rail, so it needs a source of its own.
+        // The reader's 100 mA do not fit the board's 50 mA rail. What hangs on the board's own supply goes on and off
+        // with
+        // it, and comes before a supply that need not.
         assertEquals(
-                List.of("add-regulator-linear-3v3", "add-breadboard-supply-3v3", "add-regulator-small-3v3"),
+                List.of("add-regulator-linear-3v3", "add-regulator-small-3v3", "add-regulator-down-3v3"),
                 ids(Builds.classic().part("reader", "tag-reader-spi"), "reader", "3.3V"));
+    }
+
+    @Test
+    void whatHasSignalsOfItsOwnIsNotBoughtForItsRail() {
+        // The controller of a motor has a rail of 5 V as well.
+        assertTrue(Builds.CATALOG.get("speed-controller").outputs().size() == 1);
+        List<String> ids = ids(Builds.on("board-classic-3v3").part("level", "water-level"), "level", "+");
+        assertFalse(ids.contains("add-speed-controller"), ids.toString());
     }
 
     @Test

@@ -1,6 +1,7 @@
 package inkel.core.power.rules;
 
 import inkel.core.catalog.Mode;
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
@@ -155,17 +156,27 @@ final class LoadFixes {
         return burst.burstCurrent().minus(Loads.smoothed(burst.placed(), burst.burst()));
     }
 
-    /** Loads fed from elsewhere: the smallest that is enough first, or those that are not, the largest first. */
+    /**
+     * Loads fed from elsewhere: the smallest that is enough first, or those that are not, the largest first; in either case
+     * parts last whose signal is measured against the rail that they would leave.
+     */
     private List<Fix> moved(Current tooMuch, Function<Rail.Load, Current> size, boolean isEnough) {
         FeedFixes feeds = new FeedFixes(node, report.catalog());
         Comparator<Rail.Load> bySize = Comparator.comparing(size);
         return own().stream()
                 .filter(load -> size.apply(load).isAbove(Current.ZERO))
                 .filter(load -> isEnough != tooMuch.isAbove(size.apply(load)))
-                .sorted(isEnough ? bySize : bySize.reversed())
+                .sorted(Comparator.<Rail.Load, Boolean>comparing(load -> isMeasured(placed(load)))
+                        .thenComparing(isEnough ? bySize : bySize.reversed()))
                 .flatMap(load -> moves(load, feeds).stream().limit(MOST_MOVES))
                 .limit(MOST)
                 .toList();
+    }
+
+    private boolean isMeasured(Placed placed) {
+        return placed.cls().signals().filter(pin -> pin.use() == PinUse.ANALOG).anyMatch(pin -> node.wire(
+                        placed.endpoint(pin))
+                .isPresent());
     }
 
     /** What hangs on another board is turned down and fed from elsewhere there. */

@@ -1,5 +1,12 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.document.EditRefused;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -9,8 +16,12 @@ import inkel.core.finding.Stage;
 import inkel.core.power.PowerReport;
 import inkel.core.power.RegulatorReport;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
+import inkel.core.remedy.Effort;
+import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Reports a regulator whose junction gets hotter than it bears: it switches itself off, or dies. */
@@ -39,8 +50,64 @@ public final class RegulatorHotRule implements Rule<PowerReport> {
                 .number("ambient", regulator.ambient(), regulator.ambientSource())
                 .number("junction", regulator.junction().orElseThrow(), Source.COMPUTED)
                 .number("junction_max", regulator.regulator().junctionMax().orElseThrow(), Source.CLASS)
+                .fixes(() -> lessIn(regulator, report))
                 .fixes(() -> lessLoad(regulator, report))
                 .build();
+    }
+
+    /**
+     * A supply of fewer volts before it, since what it turns into heat is what it takes off; or another way in, past it. Only
+     * what keeps it cool enough.
+     */
+    private static List<Fix> lessIn(RegulatorReport regulator, PowerReport report) {
+        Placed owner = regulator.node().part(regulator.rail().id().part()).orElseThrow();
+        String hot = regulator.rail().output().from().orElse("");
+        FeedFixes feeds = new FeedFixes(regulator.node(), report.catalog());
+        List<Fix> ways = new ArrayList<>();
+        for (Supply supply : owner.cls().supplies()) {
+            boolean isHot = supply.pin().equals(hot);
+            feeds.of(owner, supply).stream()
+                    .map(fix -> isHot ? fix : instead(regulator, owner, hot, fix))
+                    .forEach(ways::add);
+        }
+        return Effort.leastFirst(
+                ways.stream().filter(fix -> isCool(regulator, report, fix)).toList());
+    }
+
+    private static Fix instead(RegulatorReport regulator, Placed owner, String hot, Fix other) {
+        List<Edit> edits = new ArrayList<>(other.edits());
+        edits.add(new Unfeed(regulator.node().node().id(), owner.id(), hot));
+        return new Fix(
+                other.id() + "-instead",
+                Fact.of("fix.instead").with("way", other.title()).with("pin", hot),
+                other.cost(),
+                edits);
+    }
+
+    private static boolean isCool(RegulatorReport regulator, PowerReport report, Fix fix) {
+        try {
+            Circuit after = Circuit.of(fix.apply(report.circuit().build()), report.catalog());
+            return over(after) <= over(report.circuit())
+                    && PowerReport.of(after).regulators().stream()
+                            .filter(other -> other.rail()
+                                            .id()
+                                            .equals(regulator.rail().id())
+                                    && other.node()
+                                            .node()
+                                            .id()
+                                            .equals(regulator.node().node().id()))
+                            .noneMatch(RegulatorReport::isTooHot);
+        } catch (EditRefused gone) {
+            return false;
+        }
+    }
+
+    /** How many rails give more than they are rated for. */
+    private static long over(Circuit circuit) {
+        return circuit.nodes().stream()
+                .flatMap(node -> node.rails().stream())
+                .filter(Rail::isOver)
+                .count();
     }
 
     private static List<Fix> lessLoad(RegulatorReport regulator, PowerReport report) {
