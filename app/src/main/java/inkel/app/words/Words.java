@@ -2,6 +2,7 @@ package inkel.app.words;
 
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.UnreadableFile;
+import inkel.core.quantity.DataSize;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
@@ -24,6 +25,8 @@ public final class Words {
     private static final Pattern SLOT = Pattern.compile("\\{([a-z0-9_]+)(?::([^|}]*)\\|([^}]*))?}");
 
     private static final double LONG_SECONDS = 120;
+    private static final double TOLD_TO_THE_BYTE = 10_000;
+    private static final double KIBI = 1024;
 
     private Words() {}
 
@@ -68,6 +71,9 @@ public final class Words {
         if (value instanceof Voltage voltage) {
             return Engineering.volts(voltage);
         }
+        if (value instanceof DataSize size) {
+            return bytes(size);
+        }
         if (value instanceof TimeSpan time && time.seconds() >= LONG_SECONDS) {
             return longTime(time);
         }
@@ -75,6 +81,15 @@ public final class Words {
             return several.stream().map(Words::show).collect(Collectors.joining(get("list.and")));
         }
         return value instanceof Quantity quantity ? Engineering.print(quantity) : String.valueOf(value);
+    }
+
+    /** Small memories are told to the byte, as their boards are; KiB and MiB are those of 1024 (IEC 80000-13). */
+    private static String bytes(DataSize size) {
+        return size.bytes() < TOLD_TO_THE_BYTE
+                ? Math.round(size.bytes()) + " B"
+                : size.bytes() < TOLD_TO_THE_BYTE * KIBI
+                        ? Engineering.print(size.bytes() / KIBI, Unit.ONE, 3) + " KiB"
+                        : Engineering.print(size.bytes() / KIBI / KIBI, Unit.ONE, 3) + " MiB";
     }
 
     /** Hours and minutes as people count them. */

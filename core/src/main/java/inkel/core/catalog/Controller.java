@@ -28,6 +28,7 @@ import java.util.Optional;
  * @param programs how it is programmed over leads; empty for a board that brings its own way
  * @param usual the pins where people look for a line of a bus, such as {@code i2c.sda}; nothing for buses whose pins are all
  *     alike
+ * @param memory absent where it hardly ever runs out, as on a computer
  */
 public record Controller(
         Frequency clock,
@@ -44,7 +45,8 @@ public record Controller(
         List<Claim> claims,
         List<DriverPins> drivers,
         List<Programming> programs,
-        Map<String, List<String>> usual) {
+        Map<String, List<String>> usual,
+        Optional<Memory.OfBoard> memory) {
     public Controller {
         clocks = List.copyOf(clocks);
         uartOversamples = List.copyOf(uartOversamples);
@@ -73,7 +75,8 @@ public record Controller(
                 claims,
                 drivers,
                 programs,
-                usual);
+                usual,
+                memory);
     }
 
     /** Whether a pin is where people look for that line of a bus on this board; any pin where the class does not tell. */

@@ -94,7 +94,7 @@ public record PartClass(
                         modes,
                         pulls,
                         controller,
-                        new Demands(demands.bursts(), loads, demands.reductions(), demands.claims()),
+                        new Demands(demands.bursts(), loads, demands.reductions(), demands.claims(), demands.memory()),
                         handling);
     }
 

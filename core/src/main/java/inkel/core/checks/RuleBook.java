@@ -25,6 +25,7 @@ import inkel.core.levels.rules.ThinRule;
 import inkel.core.parts.SupplyReport;
 import inkel.core.parts.rules.ClassDiffersRule;
 import inkel.core.parts.rules.HeaderLooseRule;
+import inkel.core.parts.rules.MemoryShortRule;
 import inkel.core.parts.rules.NoSupplyRule;
 import inkel.core.parts.rules.PinGoneRule;
 import inkel.core.parts.rules.StationKindsRule;
@@ -114,6 +115,7 @@ public final class RuleBook {
             new Entry<>(new SupplyTooHighRule(), SUPPLIES),
             new Entry<>(new SupplyTooLowRule(), SUPPLIES),
             new Entry<>(new PinGoneRule(), CIRCUIT),
+            new Entry<>(new MemoryShortRule(), CIRCUIT),
             new Entry<>(new UnknownKeyRule(), CIRCUIT),
             new Entry<>(new StationKindsRule(), CIRCUIT),
             new Entry<>(new StationRolesRule(), CIRCUIT),

@@ -46,6 +46,7 @@ public final class Engineering {
             Map.entry(Unit.CELSIUS, List.of("°C", "C", "c")),
             Map.entry(Unit.METRE, List.of("m")),
             Map.entry(Unit.AMPERE_HOUR, List.of("Ah", "ah")),
+            Map.entry(Unit.BYTE, List.of("B", "b")),
             Map.entry(Unit.ONE, List.of("%")));
     private static final String[] PRINTED_PREFIX = {"p", "n", "µ", "m", "", "k", "M", "G"};
     private static final int PREFIX_OF_ONE = 4;

@@ -5,6 +5,7 @@ public sealed interface Quantity
         permits Capacitance,
                 Charge,
                 Current,
+                DataSize,
                 TimeSpan,
                 Frequency,
                 Length,
@@ -35,6 +36,7 @@ public sealed interface Quantity
             case CELSIUS -> new Temperature(si);
             case METRE -> new Length(si);
             case AMPERE_HOUR -> new Charge(si);
+            case BYTE -> new DataSize(si);
             case ONE -> new Share(si);
         };
     }

@@ -12,6 +12,7 @@ public enum Unit {
     CELSIUS("°C", "c"),
     METRE("m", "m"),
     AMPERE_HOUR("Ah", "ah"),
+    BYTE("B", "bytes"),
     ONE("", "");
 
     private final String symbol;

@@ -6,10 +6,12 @@ import inkel.core.catalog.Claim;
 import inkel.core.catalog.ClockChoice;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.DriverPins;
+import inkel.core.catalog.Memory;
 import inkel.core.catalog.Programming;
 import inkel.core.catalog.SoftwareBuses;
 import inkel.core.catalog.Timer;
 import inkel.core.io.json.Fields;
+import inkel.core.quantity.DataSize;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Threshold;
@@ -72,7 +74,15 @@ final class ControllerFields {
                 controller.objects("programs").stream()
                         .map(way -> new Programming(way.text("way"), way.textMap("lines"), way.optionalText("held")))
                         .toList(),
-                usual(controller));
+                usual(controller),
+                controller.object("memory").map(ControllerFields::memory));
+    }
+
+    private static Memory.OfBoard memory(Fields memory) {
+        return new Memory.OfBoard(
+                PartClassReader.memory(memory, "ram", "flash"),
+                DataSize.ofBytes(memory.number("kept", 0)),
+                PartClassReader.memory(memory, "core_ram", "core_flash"));
     }
 
     private static DriverPins driver(Fields driver) {

@@ -12,6 +12,7 @@ import inkel.core.catalog.Handling;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Make;
+import inkel.core.catalog.Memory;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
@@ -21,6 +22,7 @@ import inkel.core.catalog.Reduction;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.io.json.Fields;
 import inkel.core.io.json.Problem;
+import inkel.core.quantity.DataSize;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
@@ -220,7 +222,15 @@ final class PartClassReader {
                                 lower.text("mode"),
                                 lower.quantity("current", Unit.AMPERE, CURRENT)))
                         .toList(),
-                fields.texts("claims"));
+                fields.texts("claims"),
+                fields.object("takes")
+                        .map(takes -> memory(takes, "ram", "flash"))
+                        .orElse(Memory.NONE));
+    }
+
+    /** Whole bytes. */
+    static Memory memory(Fields from, String ram, String flash) {
+        return new Memory(DataSize.ofBytes(from.number(ram, 0)), DataSize.ofBytes(from.number(flash, 0)));
     }
 
     private Handling handling() {
