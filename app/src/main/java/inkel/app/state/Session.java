@@ -245,6 +245,7 @@ public final class Session {
 
     public void undo() {
         if (history != null && history.canUndo()) {
+            notices.clear();
             history.undo(now());
             planning.leave();
             changed();
@@ -253,6 +254,7 @@ public final class Session {
 
     public void redo() {
         if (history != null && history.canRedo()) {
+            notices.clear();
             history.redo(now());
             planning.leave();
             changed();

@@ -338,6 +338,8 @@ class SessionTest {
         assertTrue(told.text().contains("Packet radio"), told.text());
         assertFalse(told.actions().isEmpty());
         assertFalse(table(fresh).wires().isEmpty());
+        fresh.undo();
+        assertNull(fresh.notices().property().get(), "what is undone is not asked any more");
     }
 
     private static void drain(Deque<Runnable> waiting) {

@@ -12,7 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * How far the grounds of a node's parts stand apart while large currents flow back through their wires. All ground wires
@@ -30,6 +30,7 @@ public final class GroundLift {
     private final NodeCircuit node;
     private final GroundTree tree;
     private final List<Lifter> lifters = new ArrayList<>();
+    private final Map<String, Voltage> known = new ConcurrentHashMap<>();
 
     /**
      * What one supply pin does to the grounds.
@@ -59,15 +60,13 @@ public final class GroundLift {
     /** Every pin that takes much, with what one ampere of it brings out of the ground of each part. */
     private List<Lifter> heavy() {
         List<Lifter> heavy = new ArrayList<>();
-        List<Set<String>> scenarios = null;
         for (Placed placed : node.parts()) {
             for (Supply supply : placed.cls().supplies()) {
                 Endpoint feed = placed.part().feeds().get(supply.pin());
                 if (feed == null || !placed.cls().peak(supply.pin()).isAbove(LEAST)) {
                     continue;
                 }
-                scenarios = scenarios == null ? Scenarios.of(node.round()) : scenarios;
-                List<Double> amperes = scenarios.stream()
+                List<Double> amperes = node.scenarios().stream()
                         .map(on -> node.loads().during(placed, supply, on).amperes())
                         .toList();
                 heavy.add(new Lifter(placed, backThrough(placed, supply), amperes));
@@ -90,7 +89,8 @@ public final class GroundLift {
             }
             boolean isByCable = node.pin(pin).filter(Pin::isSocket).isPresent();
             Placed giver = node.part(rail.get().id().part()).orElseThrow();
-            if (!isByCable) {
+            boolean isJoined = tree.parts().contains(taker.id()) && tree.parts().contains(giver.id());
+            if (!isByCable && isJoined) {
                 out.merge(taker.id(), amperes, Double::sum);
                 out.merge(giver.id(), -amperes, Double::sum);
             }
@@ -131,14 +131,16 @@ public final class GroundLift {
      * either has a ground of its own.
      */
     public Voltage above(String one, String other) {
-        if (lifters.isEmpty()
-                || one.equals(other)
-                || !tree.parts().contains(one)
-                || !tree.parts().contains(other)) {
-            return Voltage.ZERO;
-        }
+        boolean isCompared = !lifters.isEmpty()
+                && !one.equals(other)
+                && tree.parts().contains(one)
+                && tree.parts().contains(other);
+        return isCompared ? known.computeIfAbsent(one + " " + other, pair -> most(one, other)) : Voltage.ZERO;
+    }
+
+    private Voltage most(String one, String other) {
         double most = 0;
-        for (int scenario = 0; scenario < lifters.get(0).amperes().size(); scenario++) {
+        for (int scenario = 0; scenario < node.scenarios().size(); scenario++) {
             double sum = 0;
             for (Lifter lifter : lifters) {
                 sum += Math.max(0, lifter.between(one, other) * lifter.amperes().get(scenario));
@@ -146,6 +148,11 @@ public final class GroundLift {
             most = Math.max(most, sum);
         }
         return Voltage.ofVolts(most);
+    }
+
+    /** Where the ground wires go. */
+    public GroundTree tree() {
+        return tree;
     }
 
     /** The part whose current does most of it; empty where nothing does. */

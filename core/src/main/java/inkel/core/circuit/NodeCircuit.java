@@ -234,6 +234,11 @@ public final class NodeCircuit {
         return flows.made(supplyPin);
     }
 
+    /** The largest sets of moments that can coincide. */
+    List<Set<String>> scenarios() {
+        return flows.scenarios();
+    }
+
     /** How far its grounds stand apart while currents flow in their wires; worked out when it is first asked for. */
     public GroundLift grounds() {
         if (grounds == null) {

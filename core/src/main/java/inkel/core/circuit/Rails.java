@@ -34,6 +34,7 @@ final class Rails {
     private final Map<String, Placed> parts = new LinkedHashMap<>();
     private final Loads loads;
     private final Round round;
+    private final List<Set<String>> scenarios;
     private final Map<Endpoint, Output> outputs = new LinkedHashMap<>();
     private final Map<Endpoint, Integer> numbers = new HashMap<>();
     private final List<List<Pin>> onRails = new ArrayList<>();
@@ -84,6 +85,7 @@ final class Rails {
     Rails(Collection<Placed> all, List<Moment> moments, List<LampOnPin> lamps) {
         loads = new Loads(moments);
         round = new Round(moments);
+        scenarios = Scenarios.of(round);
         for (Placed placed : all) {
             parts.put(placed.id(), placed);
             for (Output output : placed.cls().outputs()) {
@@ -259,9 +261,13 @@ final class Rails {
         return flow(own);
     }
 
+    /** The largest sets of moments that can coincide. */
+    List<Set<String>> scenarios() {
+        return scenarios;
+    }
+
     Map<Endpoint, Rail> all() {
         Flow average = average();
-        List<Set<String>> scenarios = Scenarios.of(round);
         List<Flow> flows = new ArrayList<>();
         for (Set<String> scenario : scenarios) {
             flows.add(during(scenario));

@@ -93,7 +93,8 @@ public final class PutParts {
         for (Supply supply : cls.supplies()) {
             boolean isOfMotor = isApart && motor.get().equals(supply);
             boolean isFed = part.feeds().containsKey(supply.pin());
-            if (isOfMotor || !isFed || overloads(edits)) {
+            boolean isBrought = supply.with().isPresent() && !isFed;
+            if (isOfMotor || !isFed && !isBrought || isFed && overloads(edits)) {
                 if (isFed) {
                     edits.add(new Unfeed(nodeId, part.id(), supply.pin()));
                 }

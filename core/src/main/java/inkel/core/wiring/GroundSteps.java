@@ -55,7 +55,7 @@ final class GroundSteps {
             return;
         }
         Terminal row = new Terminal.OnGroundRow();
-        GroundTree tree = GroundTree.of(node);
+        GroundTree tree = node.grounds().tree();
         for (Ground ground : joined) {
             boolean isBoards = ground.placed().part().isBoard();
             Terminal from = isBoards
