@@ -1,7 +1,11 @@
 package inkel.core.calc;
 
 import inkel.core.formula.ESeries;
+import inkel.core.formula.SeriesResistor;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,16 +37,18 @@ final class LedCalc implements Calculation {
         double forwardVolts = arguments.positive("vf", Unit.VOLT);
         Optional<Double> given = arguments.optionalPositive("r", Unit.OHM);
         ESeries series = ESeries.valueOf(arguments.word("series", "E12", "E6", "E24"));
-        double acrossVolts = supplyVolts - forwardVolts;
-        if (acrossVolts <= 0) {
+        if (supplyVolts <= forwardVolts) {
             throw arguments.impossible("vf");
         }
         if (given.isPresent() && arguments.optional("i", Unit.AMPERE).isPresent()) {
             throw arguments.impossible("i");
         }
-        double ohms =
-                given.isPresent() ? given.get() : series.atLeast(acrossVolts / arguments.positive("i", Unit.AMPERE));
-        double amperes = acrossVolts / ohms;
+        Voltage across = SeriesResistor.across(Voltage.ofVolts(supplyVolts), Voltage.ofVolts(forwardVolts));
+        Resistance resistor = given.isPresent()
+                ? Resistance.ofOhms(given.get())
+                : SeriesResistor.standard(across, Current.ofAmperes(arguments.positive("i", Unit.AMPERE)), series);
+        double ohms = resistor.ohms();
+        double amperes = SeriesResistor.current(across, resistor).amperes();
         Map<String, Object> answer = new LinkedHashMap<>();
         answer.put("r_ohm", ohms);
         answer.put("i_a", amperes);

@@ -7,6 +7,7 @@ import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
+import inkel.core.formula.SeriesResistor;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
@@ -68,6 +69,6 @@ record LampOnPin(Endpoint signal, PinLoad load, Endpoint rail, Resistance resist
     /** What it takes while it is lit, I = (V − Vf) / R, at the most that the rail gives. */
     Current current(Voltage most) {
         Voltage forward = load.forward().map(range -> range.lowest()).orElse(Voltage.ZERO);
-        return Current.ofAmperes(Math.max(0, most.minus(forward).volts()) / resistor.ohms());
+        return SeriesResistor.current(SeriesResistor.across(most, forward), resistor);
     }
 }

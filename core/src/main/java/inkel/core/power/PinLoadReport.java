@@ -9,6 +9,7 @@ import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.formula.ESeries;
+import inkel.core.formula.SeriesResistor;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
@@ -152,12 +153,12 @@ public record PinLoadReport(
         if (drive().isPresent() && across().isEmpty()) {
             return Optional.of(Current.ZERO);
         }
-        return series().flatMap(ohms -> across().map(volts -> Current.ofAmperes(volts.volts() / ohms.ohms())));
+        return series().flatMap(ohms -> across().map(volts -> SeriesResistor.current(volts, ohms)));
     }
 
     private Optional<Current> baseCurrent() {
-        return between().map(Between.CoilDriver.class::cast).flatMap(driver -> drive().map(volts -> Current.ofAmperes(
-                Math.max(0, volts.minus(BASE).volts()) / driver.base().ohms())));
+        return between().map(Between.CoilDriver.class::cast).flatMap(driver -> drive().map(
+                        volts -> SeriesResistor.current(SeriesResistor.across(volts, BASE), driver.base())));
     }
 
     /**
@@ -195,8 +196,8 @@ public record PinLoadReport(
     /** The least base current, when the pin is high at its lowest. */
     public Optional<Current> leastBase() {
         return baseNow().flatMap(base -> node.ioVolts(pin)
-                .flatMap(volts -> family.voh().map(voh -> voh.at(volts.lowest()).minus(BASE)))
-                .map(across -> Current.ofAmperes(Math.max(0, across.volts()) / base.ohms())));
+                .flatMap(volts -> family.voh().map(voh -> SeriesResistor.across(voh.at(volts.lowest()), BASE)))
+                .map(across -> SeriesResistor.current(across, base)));
     }
 
     /** Whether the transistor cannot carry the coil: its base gets less than a hundredth of that. */

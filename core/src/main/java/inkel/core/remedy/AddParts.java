@@ -17,6 +17,7 @@ import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Insert;
 import inkel.core.formula.ESeries;
+import inkel.core.formula.SeriesResistor;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
@@ -69,9 +70,10 @@ public final class AddParts {
     }
 
     private static Edit resistor(NodeCircuit circuit, Endpoint signal, PinLoad load, Voltage drive) {
-        double across = drive.minus(load.forward().orElseThrow().lowest()).volts();
-        double ohms = across / load.current().range().expected().amperes();
-        Resistance value = Resistance.ofOhms(ESeries.E12.atLeast(ohms));
+        Voltage across =
+                SeriesResistor.across(drive, load.forward().orElseThrow().lowest());
+        Resistance value =
+                SeriesResistor.standard(across, load.current().range().expected(), ESeries.E12);
         return new Insert(circuit.node().id(), new Between.Series(signal, value, Extras.NONE));
     }
 

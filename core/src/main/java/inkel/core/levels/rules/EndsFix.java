@@ -5,6 +5,7 @@ import inkel.core.document.Extras;
 import inkel.core.document.edit.Insert;
 import inkel.core.finding.Fix;
 import inkel.core.formula.ESeries;
+import inkel.core.formula.SeriesResistor;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
@@ -42,8 +43,7 @@ final class EndsFix {
     }
 
     private static Resistance least(Link link) {
-        double tooMuch = -link.check().headroom().volts();
-        return Resistance.ofOhms(tooMuch / CLAMP.amperes());
+        return SeriesResistor.least(link.check().headroom().times(-1), CLAMP);
     }
 
     /** Only for a wire that goes one way and has nothing in it. */

@@ -18,6 +18,7 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.formula.ESeries;
+import inkel.core.formula.SeriesResistor;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Current;
@@ -104,7 +105,7 @@ public final class ProgramLineRule implements Rule<PinReport> {
     private static Optional<Resistance> least(NodeCircuit node, Wire wire) {
         Optional<Voltage> volts = node.ioVolts(wire.to()).map(Range::highest);
         Optional<Current> most = node.io(wire.to()).flatMap(IoFamily::pinCurrent);
-        return volts.flatMap(at -> most.map(current -> Resistance.ofOhms(at.volts() / current.amperes())));
+        return volts.flatMap(at -> most.map(current -> SeriesResistor.least(at, current)));
     }
 
     private static Finding describe(NodePins pins, Wire wire, Set<Endpoint> lines) {

@@ -16,6 +16,7 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.formula.ESeries;
+import inkel.core.formula.SeriesResistor;
 import inkel.core.power.PinLoadReport;
 import inkel.core.power.PowerReport;
 import inkel.core.quantity.Current;
@@ -155,14 +156,14 @@ public final class PinCurrentRule implements Rule<PowerReport> {
 
     private static Fix resistor(PinLoadReport load, Current current) {
         Voltage across = load.across().orElseThrow();
-        Resistance ohms = Resistance.ofOhms(ESeries.E12.atLeast(across.volts() / current.amperes()));
+        Resistance ohms = SeriesResistor.standard(across, current, ESeries.E12);
         return new Fix(
                 "resistor-" + load.signal(),
                 Fact.of("fix.resistor")
                         .with("value", ohms)
                         .with("part", load.placed().part().name())
                         .with("pin", load.signal().pin()),
-                Fact.of("fix.resistor.cost").with("current", Current.ofAmperes(across.volts() / ohms.ohms())),
+                Fact.of("fix.resistor.cost").with("current", SeriesResistor.current(across, ohms)),
                 List.of(new Insert(load.node().node().id(), new Between.Series(load.signal(), ohms, Extras.NONE))));
     }
 
