@@ -33,6 +33,11 @@ class ExamplesTest {
     }
 
     @Test
+    void theLampHasNothingToStopForEither() {
+        assertEquals(List.of(), assess(Builds.example("moth-lamp.inkel.json")).findings());
+    }
+
+    @Test
     void theFirstSketchHasTheseFaults() {
         Set<String> codes = assess(Builds.firstSketch()).findings().stream()
                 .filter(finding -> finding.severity() != Severity.NOTE)

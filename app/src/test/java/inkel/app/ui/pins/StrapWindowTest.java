@@ -31,7 +31,7 @@ class StrapWindowTest extends WindowJourney {
         return node("lamp").wire(STRAP).map(Wire::to);
     }
 
-    /** SDO low gives 0x1C, SDO at the supply 0x1D. */
+    /** SDO low gives 0x53, SDO at the supply 0x1D. */
     @Test
     void theStrapFollowsTheAddressWithTheNextPlan(FxRobot robot) throws Exception {
         open(robot, Given.MOTH_LAMP, Stage.PARTS);
