@@ -39,6 +39,16 @@ public final class RuleKit {
         return found.get(0);
     }
 
+    /** A figure of a finding's arithmetic, in its base unit. */
+    public static double si(Finding finding, String key) {
+        return finding.evidence().stream()
+                .filter(evidence -> evidence.key().equals(key))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(key + " is no figure of " + finding.evidence()))
+                .value()
+                .si();
+    }
+
     public static void quiet(Builds builds, String code) {
         assertEquals(List.of(), builds.findings(code));
     }

@@ -145,20 +145,11 @@ class GroundLiftTest {
         }
         Finding finding = RuleKit.fires(many, "levels.ground_lift");
         assertEquals("bench/driver", finding.place().toString());
-        assertEquals(15 * WIRE, number(finding, "ground_lift"), 1e-3);
+        assertEquals(15 * WIRE, RuleKit.si(finding, "ground_lift"), 1e-3);
         List<String> ids = finding.fixes().stream().map(Fix::id).toList();
         assertEquals("star-driver", ids.get(0), ids.toString());
         assertTrue(ids.stream().anyMatch(id -> id.startsWith("gauge-driver")), ids.toString());
         RuleKit.everyWayOut(many, "levels.ground_lift");
-    }
-
-    private static double number(Finding finding, String key) {
-        return finding.evidence().stream()
-                .filter(evidence -> evidence.key().equals(key))
-                .findFirst()
-                .orElseThrow()
-                .value()
-                .si();
     }
 
     @Test

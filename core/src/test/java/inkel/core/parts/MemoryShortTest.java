@@ -20,15 +20,6 @@ class MemoryShortTest {
         return Builds.classic().part("screen", "display-graphic-128", "VDD=board.5V");
     }
 
-    private static double number(Finding finding, String key) {
-        return finding.evidence().stream()
-                .filter(evidence -> evidence.key().equals(key))
-                .findFirst()
-                .orElseThrow()
-                .value()
-                .si();
-    }
-
     @Test
     void aFrameFits() throws Exception {
         // 190 + 1100 = 1290 of 1536 that may be taken.
@@ -41,8 +32,8 @@ class MemoryShortTest {
         Finding finding = RuleKit.fires(display().part("card", "memory-card-5v", "VCC=board.5V"), CODE);
         assertEquals(Severity.LOOK, finding.severity());
         assertEquals("bench/board", finding.place().toString());
-        assertEquals(1910, number(finding, "ram_taken"), 0);
-        assertEquals(1536, number(finding, "ram_limit"), 0);
+        assertEquals(1910, RuleKit.si(finding, "ram_taken"), 0);
+        assertEquals(1536, RuleKit.si(finding, "ram_limit"), 0);
     }
 
     @Test
@@ -53,7 +44,7 @@ class MemoryShortTest {
                 .part("eye", "infrared-receiver", "VS=board.5V");
         Finding finding = RuleKit.fires(builds, CODE);
         assertEquals(Severity.STOP, finding.severity());
-        assertEquals(2160, number(finding, "ram_taken"), 0);
+        assertEquals(2160, RuleKit.si(finding, "ram_taken"), 0);
         assertEquals(
                 List.of("later-screen"), finding.fixes().stream().map(Fix::id).toList());
         RuleKit.everyWayOut(builds, CODE);
@@ -96,7 +87,7 @@ class MemoryShortTest {
                         .part("radio", "packet-radio", "VCC=board.3V3"),
                 CODE);
         assertEquals("board.memory_short.flash", finding.sentence().key());
-        assertEquals(35_500, number(finding, "flash_taken"), 0);
+        assertEquals(35_500, RuleKit.si(finding, "flash_taken"), 0);
     }
 
     @Test

@@ -11,7 +11,6 @@ import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.Moment;
-import inkel.core.finding.Evidence;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
@@ -29,15 +28,6 @@ class PowerFixesTest {
         List<Finding> findings = build.findings(code);
         assertEquals(1, findings.size(), findings.toString());
         return findings.get(0);
-    }
-
-    private static double number(Finding finding, String key) {
-        return finding.evidence().stream()
-                .filter(evidence -> evidence.key().equals(key))
-                .map(Evidence::value)
-                .findFirst()
-                .orElseThrow(() -> new AssertionError(key + " of " + finding.evidence()))
-                .si();
     }
 
     private static Fix fix(Finding finding, String start) {
@@ -72,8 +62,8 @@ class PowerFixesTest {
                 .orElseThrow()
                 .volts();
         Finding finding = only(build, "power.dropout");
-        assertEquals(4.75, number(finding, "input_lowest"), 1e-9);
-        assertEquals(5 + dropout, number(finding, "needs"), 1e-9);
+        assertEquals(4.75, RuleKit.si(finding, "input_lowest"), 1e-9);
+        assertEquals(5 + dropout, RuleKit.si(finding, "needs"), 1e-9);
         RuleKit.everyWayOut(build, "power.dropout");
         assertEquals(
                 4.75 - dropout,
@@ -95,8 +85,8 @@ class PowerFixesTest {
         // sensors, 141 mA: 114.5 °C. Twelve, 301 mA: 193.5 °C.
         assertEquals(List.of(), on12Volts(4).findings("power.regulator_hot"));
         Finding finding = only(on12Volts(12), "power.regulator_hot");
-        assertEquals(7.6 * 0.301 + 12.4 * 0.006, number(finding, "loss"), 1e-9);
-        assertEquals(40 + 65 * (7.6 * 0.301 + 12.4 * 0.006), number(finding, "junction"), 1e-6);
+        assertEquals(7.6 * 0.301 + 12.4 * 0.006, RuleKit.si(finding, "loss"), 1e-9);
+        assertEquals(40 + 65 * (7.6 * 0.301 + 12.4 * 0.006), RuleKit.si(finding, "junction"), 1e-6);
     }
 
     private static Builds on12Volts(int sensors) {
@@ -117,7 +107,7 @@ class PowerFixesTest {
                 .part("pixels-2", "led-addressable", "V+=board.5V");
         double average = CATALOG.get("led-addressable").average("V+").amperes() * 2;
         Finding finding = only(build, "power.regulator_hot");
-        assertEquals(40 + 65 * (7.6 * (average + 0.061) + 12.4 * 0.006), number(finding, "junction"), 1e-6);
+        assertEquals(40 + 65 * (7.6 * (average + 0.061) + 12.4 * 0.006), RuleKit.si(finding, "junction"), 1e-6);
         RuleKit.everyWayOut(build, "power.regulator_hot");
     }
 
@@ -133,8 +123,8 @@ class PowerFixesTest {
                 .setting("modem", "contact", "solder")
                 .setting("modem", "gauge", "16");
         Finding finding = only(build, "power.burst_droop");
-        assertEquals(0.5, number(finding, "excess"), 1e-9);
-        assertEquals(0.5, number(finding, "may_fall"), 1e-9);
+        assertEquals(0.5, RuleKit.si(finding, "excess"), 1e-9);
+        assertEquals(0.5, RuleKit.si(finding, "may_fall"), 1e-9);
         Build after = fix(finding, "capacitor").apply(build.build());
         assertEquals(
                 "680 µF",
@@ -152,7 +142,7 @@ class PowerFixesTest {
 
         Builds small = build.setting("modem", "capacitor", "100 µF");
         Finding deep = only(small, "power.burst_droop");
-        assertEquals(0.5 * (0.05 + 577e-6 / 100e-6), number(deep, "falls"), 1e-9);
+        assertEquals(0.5 * (0.05 + 577e-6 / 100e-6), RuleKit.si(deep, "falls"), 1e-9);
         RuleKit.everyWayOut(small, "power.burst_droop");
     }
 
@@ -166,7 +156,7 @@ class PowerFixesTest {
         Finding finding = only(build, "power.wire_drop");
         double diameter = 0.127e-3 * Math.pow(92, 10.0 / 39);
         double area = Math.PI / 4 * diameter * diameter;
-        assertEquals((8 * 1.724e-8 / area + 0.060) * 0.320, number(finding, "drop"), 1e-9);
+        assertEquals((8 * 1.724e-8 / area + 0.060) * 0.320, RuleKit.si(finding, "drop"), 1e-9);
         RuleKit.everyWayOut(build, "power.wire_drop");
     }
 
@@ -193,9 +183,9 @@ class PowerFixesTest {
         // servos. One micro servo may take 750 mA.
         Builds build = Builds.classic().part("servo", "servo-micro", "V+=board.5V");
         Finding finding = only(build, "power.servo_from_board");
-        assertEquals(0.750, number(finding, "servos_take"), 1e-9);
-        assertEquals(0.500, number(finding, "spare"), 1e-9);
-        assertEquals(0.250, number(finding, "servo_limit"), 1e-9);
+        assertEquals(0.750, RuleKit.si(finding, "servos_take"), 1e-9);
+        assertEquals(0.500, RuleKit.si(finding, "spare"), 1e-9);
+        assertEquals(0.250, RuleKit.si(finding, "servo_limit"), 1e-9);
         RuleKit.everyWayOut(build, "power.servo_from_board");
         Builds light = Builds.classic()
                 .part("servo", "servo-micro", "V+=board.5V")
@@ -221,7 +211,7 @@ class PowerFixesTest {
         // (5.25 V − 1.8 V)/100 Ω = 34.5 mA of 20 mA.
         Builds build = lamps(1, 100);
         Finding finding = only(build, "power.pin_current");
-        assertEquals(0.0345, number(finding, "current"), 1e-9);
+        assertEquals(0.0345, RuleKit.si(finding, "current"), 1e-9);
         RuleKit.everyWayOut(build, "power.pin_current");
     }
 
@@ -231,7 +221,7 @@ class PowerFixesTest {
         assertEquals(List.of(), lamps(10, 180).findings("power.pin_current"));
         Builds build = lamps(11, 180);
         Finding finding = only(build, "power.pin_current");
-        assertEquals(11 * 3.45 / 180, number(finding, "sum"), 1e-9);
+        assertEquals(11 * 3.45 / 180, RuleKit.si(finding, "sum"), 1e-9);
         RuleKit.everyWayOut(build, "power.pin_current");
     }
 
@@ -252,7 +242,7 @@ class PowerFixesTest {
         Builds build =
                 Builds.classic().part("relay", "relay-coil", "V+=board.5V").wire("relay.IN", "board.D7");
         Finding finding = only(build, "power.coil_drive");
-        assertEquals(0.080, number(finding, "coil_current"), 1e-9);
+        assertEquals(0.080, RuleKit.si(finding, "coil_current"), 1e-9);
         Build after = finding.fixes().get(0).apply(build.build());
         Between.CoilDriver driver = (Between.CoilDriver)
                 after.nodes().get(0).between(end("relay.IN")).orElseThrow();
@@ -292,9 +282,9 @@ class PowerFixesTest {
         Builds build = Builds.classic().part("block", "battery-9v").boardOnly("VIN", "block.+");
         Finding finding = only(build, "power.battery_short");
         double amperes = 0.060 + 0.006 + 0.001;
-        assertEquals(amperes, number(finding, "average"), 1e-9);
-        assertEquals(0.4 / amperes * 3600, number(finding, "lasts"), 1e-6);
-        assertEquals(8 * 3600, number(finding, "should_last"), 1e-9);
+        assertEquals(amperes, RuleKit.si(finding, "average"), 1e-9);
+        assertEquals(0.4 / amperes * 3600, RuleKit.si(finding, "lasts"), 1e-6);
+        assertEquals(8 * 3600, RuleKit.si(finding, "should_last"), 1e-9);
         Build after = fix(finding, "hours").apply(build.build());
         assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), "power.battery_short"));
     }
@@ -313,8 +303,8 @@ class PowerFixesTest {
                 .filter(one -> one.sentence().key().endsWith(".sag"))
                 .findFirst()
                 .orElseThrow();
-        assertEquals(0.32, number(finding, "sag"), 1e-9);
-        assertEquals(3.68, number(finding, "lowest"), 1e-9);
+        assertEquals(0.32, RuleKit.si(finding, "sag"), 1e-9);
+        assertEquals(3.68, RuleKit.si(finding, "lowest"), 1e-9);
         for (Fix fix : finding.fixes()) {
             assertTrue(Builds.of(Assessment.assess(fix.apply(build.build()), CATALOG), "power.battery_short").stream()
                     .noneMatch(one -> one.sentence().key().endsWith(".sag")));
@@ -332,7 +322,7 @@ class PowerFixesTest {
                 .moment(moment("first", "one", "peak"))
                 .moment(moment("second", "two", "peak"));
         Finding finding = only(build, "power.rail_peak");
-        assertEquals(0.080, number(finding, "peak"), 1e-9);
+        assertEquals(0.080, RuleKit.si(finding, "peak"), 1e-9);
         assertEquals("apart-first-second", finding.fixes().get(0).id(), "a rule in the sketch costs nothing");
         Build after = finding.fixes().get(0).apply(build.build());
         Assessment assessed = Assessment.assess(after, CATALOG);
@@ -358,7 +348,7 @@ class PowerFixesTest {
                 .part("reader", "tag-reader-spi", "3.3V=board.3V3")
                 .figure("reader", "current/3.3V/peak", "40 mA");
         Finding finding = only(build, "power.rail_peak");
-        assertEquals(0.165, number(finding, "peak"), 1e-9);
+        assertEquals(0.165, RuleKit.si(finding, "peak"), 1e-9);
         Fix down = fix(finding, "turn-down");
         Assessment after = Assessment.assess(down.apply(build.build()), CATALOG);
         assertEquals(List.of(), Builds.of(after, "power.rail_peak"));
