@@ -12,6 +12,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.ServoFeed;
+import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
@@ -21,6 +22,7 @@ import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Fact;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -46,6 +48,22 @@ public final class PutParts {
     private PutParts(Circuit circuit, String nodeId) {
         this.circuit = circuit;
         this.nodeId = nodeId;
+    }
+
+    /**
+     * Parts put on a table as one change, worked out when it is made: that takes too long for something that is only offered.
+     *
+     * @param shared what is shipped and on the shelf
+     */
+    public record Put(String node, Catalog shared, PartClass cls, int count) implements Edit {
+        @Override
+        public Build apply(Build build) throws EditRefused {
+            Circuit circuit = Circuit.of(build, shared);
+            if (circuit.node(node).isEmpty()) {
+                throw new EditRefused(Fact.of("refused.no_node").with("node", node));
+            }
+            return Edit.applyAll(build, of(circuit, node, cls, count));
+        }
     }
 
     /**

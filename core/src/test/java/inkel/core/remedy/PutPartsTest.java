@@ -5,6 +5,7 @@ import static inkel.core.kit.Builds.NODE;
 import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Kind;
@@ -12,6 +13,7 @@ import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.document.edit.Edit;
@@ -117,6 +119,18 @@ class PutPartsTest {
         assertEquals(List.of("regulator-down"), added(before, with(before, "regulator-down", 1)));
         // The lead to a cell is no load of the board's 3.3 V.
         assertEquals(Map.of(), feeds(with(before, "charger-lithium", 1), "charger-lithium"));
+    }
+
+    @Test
+    void asOneChangeItIsWorkedOutWhenItIsMade() throws Exception {
+        Build before = Builds.classic().build();
+        PutParts.Put put = new PutParts.Put(NODE, CATALOG, CATALOG.get("servo-micro"), 2);
+        assertEquals(with(before, "servo-micro", 2), put.apply(before));
+        // On a table that has a supply for motors by then, it brings none.
+        Build later = with(before, "motor-small", 1);
+        assertEquals(List.of("servo-micro", "servo-micro"), added(later, put.apply(later)));
+        assertThrows(
+                EditRefused.class, () -> new PutParts.Put("gone", CATALOG, CATALOG.get("button"), 1).apply(before));
     }
 
     static Stream<PartClass> modules() {

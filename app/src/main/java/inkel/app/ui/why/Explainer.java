@@ -108,7 +108,7 @@ public final class Explainer {
                                 "node",
                                 assessment.circuit(nodeId).orElseThrow().node().name()),
                 Fact.of("action.add.cost"),
-                PutParts.of(assessment.reports().circuit(), nodeId, cls, count));
+                List.of(new PutParts.Put(nodeId, assessment.reports().circuit().catalog(), cls, count)));
     }
 
     // --- nothing selected
