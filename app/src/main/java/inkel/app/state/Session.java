@@ -13,6 +13,7 @@ import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.catalog.Shelf;
+import inkel.core.pins.ShareOut;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
@@ -214,7 +215,13 @@ public final class Session {
         return apply(List.of(edit));
     }
 
+    /** What takes the solver's time is planned beside the window, and counts as applied. */
     public boolean apply(Fix fix) {
+        boolean isPlanned = fix.edits().size() == 1 && fix.edits().get(0) instanceof ShareOut;
+        if (isPlanned) {
+            planning.planKeeping();
+            return true;
+        }
         return apply(fix.edits());
     }
 

@@ -322,6 +322,13 @@ class SessionTest {
         assertEquals(List.of(), table(fresh).wires());
         assertTrue(fresh.assessmentProperty().get().findings().stream()
                 .noneMatch(finding -> finding.severity() == Severity.STOP));
+        Finding open = fresh.assessmentProperty().get().findings().stream()
+                .filter(finding -> finding.code().equals("pins.not_placed"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(fresh.apply(open.fixes().get(0)));
+        assertEquals(5, table(fresh).wires().size(), "asked, it shares out");
+        assertFalse(fresh.planning().busyProperty().get());
     }
 
     @Test

@@ -13,7 +13,7 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
-import inkel.core.pins.Planner;
+import inkel.core.pins.ShareOut;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.Wishes;
 import java.util.ArrayList;
@@ -79,7 +79,7 @@ public final class NotPlacedRule implements Rule<PinReport> {
                                         .part()
                                         .name())
                                 .toList())
-                .fixes(() -> sharedOut(report, pins))
+                .fix(sharedOut(report, pins))
                 .build();
     }
 
@@ -90,20 +90,16 @@ public final class NotPlacedRule implements Rule<PinReport> {
                 .variant("part")
                 .with("part", placed.part().name())
                 .with("count", signals.size())
-                .fixes(() -> sharedOut(report, pins))
+                .fix(sharedOut(report, pins))
                 .build();
     }
 
-    /** Everything that goes nowhere gets a pin, and what is wired stays where it is. */
-    private static List<Fix> sharedOut(PinReport report, NodePins pins) {
-        String node = pins.node().node().id();
-        return new Planner(report.circuit().build(), report.circuit().catalog())
-                        .planKeeping(node)
-                        .edit()
-                        .map(plan -> new Fix(
-                                "share-out", Fact.of("fix.share_out"), Fact.of("fix.share_out.cost"), List.of(plan)))
-                        .stream()
-                        .toList();
+    private static Fix sharedOut(PinReport report, NodePins pins) {
+        return new Fix(
+                "share-out",
+                Fact.of("fix.share_out"),
+                Fact.of("fix.share_out.cost"),
+                List.of(new ShareOut(pins.node().node().id(), report.circuit().catalog())));
     }
 
     /** @param isBegun whether the part has other wires, so that this one was forgotten */

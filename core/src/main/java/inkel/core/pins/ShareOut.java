@@ -1,0 +1,28 @@
+package inkel.core.pins;
+
+import inkel.core.catalog.Catalog;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
+import inkel.core.document.edit.Edit;
+import inkel.core.quantity.Fact;
+import java.util.Optional;
+
+/**
+ * Everything of a node that goes nowhere gets a pin, and what is wired stays where it is. Worked out when it is made; that
+ * takes the solver's time, so a window plans beside itself instead.
+ *
+ * @param shared what is shipped and on the shelf
+ */
+public record ShareOut(String node, Catalog shared) implements Edit {
+    @Override
+    public Build apply(Build build) throws EditRefused {
+        if (build.node(node).isEmpty()) {
+            throw new EditRefused(Fact.of("refused.no_node").with("node", node));
+        }
+        Optional<Edit> plan = new Planner(build, shared).planKeeping(node).edit();
+        if (plan.isEmpty()) {
+            throw new EditRefused(Fact.of("refused.no_placement"));
+        }
+        return plan.get().apply(build);
+    }
+}
