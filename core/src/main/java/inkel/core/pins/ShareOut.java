@@ -9,7 +9,8 @@ import java.util.Optional;
 
 /**
  * Everything of a node that goes nowhere gets a pin, and what is wired stays where it is. Worked out when it is made; that
- * takes the solver's time, so a window plans beside itself instead.
+ * takes the solver's time, so a window plans beside itself instead, and says what clashes. Where there is no placement the
+ * build stays as it is.
  *
  * @param shared what is shipped and on the shelf
  */
@@ -20,9 +21,6 @@ public record ShareOut(String node, Catalog shared) implements Edit {
             throw new EditRefused(Fact.of("refused.no_node").with("node", node));
         }
         Optional<Edit> plan = new Planner(build, shared).planKeeping(node).edit();
-        if (plan.isEmpty()) {
-            throw new EditRefused(Fact.of("refused.no_placement"));
-        }
-        return plan.get().apply(build);
+        return plan.isPresent() ? plan.get().apply(build) : build;
     }
 }
