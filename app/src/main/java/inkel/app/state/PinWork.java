@@ -147,8 +147,7 @@ public final class PinWork {
                 after = plan.edit().orElseThrow().apply(after);
                 moved += movedOff(before, plan);
             } catch (EditRefused gone) {
-                // What another board's plan took away is planned again with the next step.
-                continue;
+                continue; // What another board's plan took away is planned again with the next step.
             }
         }
         if (!after.equals(before)) {

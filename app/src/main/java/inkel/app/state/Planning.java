@@ -85,11 +85,14 @@ public final class Planning {
                     }
                 });
             } catch (CancellationException given) {
-                // Whoever overtook it does the rest.
-                return;
+                return; // Whoever overtook it does the rest.
             } catch (RuntimeException mistake) {
                 Trouble.severe(Planning.class, "notice.plan_failed", mistake);
-                session.lanes().screen().execute(() -> session.notices().failed("notice.plan_failed", mistake));
+                session.lanes().screen().execute(() -> {
+                    // Else every later step would come to the same mistake.
+                    since = null;
+                    session.notices().failed("notice.plan_failed", mistake);
+                });
             }
         });
     }
@@ -111,7 +114,11 @@ public final class Planning {
 
     /** As {@link #plan}, with every wire left where it is that can stay there. */
     public void planKeeping() {
-        String of = session.nodeProperty().get();
+        planKeeping(session.nodeProperty().get());
+    }
+
+    /** As {@link #planKeeping()}, for any node. */
+    void planKeeping(String of) {
         work(
                 (now, classes, isStopped) ->
                         new ProvenPlan(new Planner(now, classes, isStopped).planKeeping(of), List.of()),

@@ -217,9 +217,8 @@ public final class Session {
 
     /** What takes the solver's time is planned beside the window, and counts as applied. */
     public boolean apply(Fix fix) {
-        boolean isPlanned = fix.edits().size() == 1 && fix.edits().get(0) instanceof ShareOut;
-        if (isPlanned) {
-            planning.planKeeping();
+        if (fix.edits().size() == 1 && fix.edits().get(0) instanceof ShareOut share) {
+            planning.planKeeping(share.node());
             return true;
         }
         return apply(fix.edits());

@@ -28,14 +28,6 @@ public record Habit<E extends Enum<E>>(String key, Class<E> options) {
         DIRECT
     }
 
-    /** What makes SPI and I2C buses. */
-    public enum Buses {
-        /** Blocks of the board; the program only where no block is left. */
-        HARDWARE,
-        /** The program, on whatever pins lie best. */
-        SOFTWARE
-    }
-
     /** What servos get between two moves. */
     public enum ServoRest {
         /** Pulses, so that they hold their place. */
@@ -48,13 +40,6 @@ public record Habit<E extends Enum<E>>(String key, Class<E> options) {
     public enum Enables {
         DRIVEN,
         TIED
-    }
-
-    /** How the wires are held where a part does not say. */
-    public enum Joints {
-        JUMPER,
-        CLIP,
-        SOLDER
     }
 
     /** Whether capacitors close to a supply pin are missed while they are not there. */
@@ -78,9 +63,15 @@ public record Habit<E extends Enum<E>>(String key, Class<E> options) {
     public static final Habit<ServoSupply> SERVO_SUPPLY = new Habit<>("servo_supply", ServoSupply.class);
     public static final Habit<ServoRest> SERVO_REST = new Habit<>("servo_rest", ServoRest.class);
     public static final Habit<AboveSupply> ABOVE_SUPPLY = new Habit<>("above_supply", AboveSupply.class);
-    public static final Habit<Buses> BUSES = new Habit<>("buses", Buses.class);
+
+    /** What makes SPI and I2C: blocks of the board, the program only where none is left; or the program on any pins. */
+    public static final Habit<Settings.Bus> BUSES = new Habit<>("buses", Settings.Bus.class);
+
     public static final Habit<Enables> ENABLES = new Habit<>("enables", Enables.class);
-    public static final Habit<Joints> JOINTS = new Habit<>("joints", Joints.class);
+
+    /** How wires are held where a part does not say. */
+    public static final Habit<Settings.Contact> JOINTS = new Habit<>("joints", Settings.Contact.class);
+
     public static final Habit<Decoupling> DECOUPLING = new Habit<>("decoupling", Decoupling.class);
     public static final Habit<PinNames> PIN_NAMES = new Habit<>("pin_names", PinNames.class);
     public static final Habit<Sharing> SHARING = new Habit<>("sharing", Sharing.class);

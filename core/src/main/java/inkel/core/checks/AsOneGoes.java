@@ -5,12 +5,9 @@ import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
-import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
-import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
@@ -109,7 +106,9 @@ public final class AsOneGoes {
                 return Optional.empty();
             }
             leavable.remove(leaves.get());
-            without = applied(without, new SetSetting(nodeId, leaves.get().id(), Settings.LATER, "yes"));
+            String id = leaves.get().id();
+            without = without.withNode(
+                    nodeId, node -> node.withPart(id, part -> part.withSetting(Settings.LATER, "yes")));
             plan = new AsOneGoes(without, catalog, nodeId, isStopped).settled();
         }
         return plan.placed() ? Optional.of(plan == first ? plan : plan.without(first)) : Optional.empty();
@@ -144,7 +143,7 @@ public final class AsOneGoes {
     }
 
     private Troubles troubles(Plan plan) {
-        Build planned = applied(build, plan.edit().orElseThrow());
+        Build planned = plan.takenBy(build);
         List<Finding> about = Assessment.assess(planned, catalog).findings().stream()
                 .filter(finding -> finding.place().node().equals(nodeId))
                 .filter(finding ->
@@ -172,13 +171,5 @@ public final class AsOneGoes {
                 .filter(part -> !wired.contains(part.id()))
                 .reduce((one, other) -> other)
                 .or(() -> among.stream().reduce((one, other) -> other));
-    }
-
-    private static Build applied(Build build, Edit edit) {
-        try {
-            return edit.apply(build);
-        } catch (EditRefused impossible) {
-            throw new IllegalStateException("a plan does not fit the build it was made for", impossible);
-        }
     }
 }

@@ -66,7 +66,7 @@ public record ProvenPlan(Plan plan, List<Left> left) {
         ProvenPlan of(Plan first) {
             Plan plan = first;
             while (true) {
-                Build planned = taken(plan);
+                Build planned = plan.takenBy(build);
                 List<Finding> stops = stops(planned, plan);
                 List<Left> left = new ArrayList<>();
                 Optional<Plan> better = Optional.empty();
@@ -106,7 +106,7 @@ public record ProvenPlan(Plan plan, List<Left> left) {
                     continue;
                 }
                 Plan free = letGo(other, signal);
-                List<Finding> then = stops(taken(free), free);
+                List<Finding> then = stops(free.takenBy(build), free);
                 if (then.size() < count
                         && free.bySoftware().size() <= plan.bySoftware().size()) {
                     return new Answer(Optional.of(free), false);
@@ -143,14 +143,6 @@ public record ProvenPlan(Plan plan, List<Left> left) {
             return plan.withWires(plan.wires().stream()
                     .map(wire -> wire.from().equals(signal) ? Wire.placed(wire.from(), wire.to()) : wire)
                     .toList());
-        }
-
-        private Build taken(Plan plan) {
-            try {
-                return plan.edit().orElseThrow().apply(build);
-            } catch (EditRefused impossible) {
-                throw new IllegalStateException("a plan does not fit the build it was made for", impossible);
-            }
         }
 
         private List<Finding> stops(Build planned, Plan plan) {

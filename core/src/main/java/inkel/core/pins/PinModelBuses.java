@@ -4,6 +4,7 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
 import inkel.core.formula.I2cAddress;
 import inkel.core.remedy.StrapWires;
@@ -126,7 +127,7 @@ final class PinModelBuses {
     }
 
     private boolean isByProgram() {
-        return domain.node().habits().is(Habit.BUSES, Habit.Buses.SOFTWARE);
+        return domain.node().habits().is(Habit.BUSES, Settings.Bus.SOFTWARE);
     }
 
     /** A part that never lets go of MISO leaves no other a word on the same bus. */

@@ -2,6 +2,8 @@ package inkel.core.pins;
 
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
@@ -89,6 +91,16 @@ public record Plan(
                 refused.shortage,
                 refused.waysOut,
                 complete);
+    }
+
+    /** The build that it was made for with the plan taken over; that build itself where there is no placement. */
+    public Build takenBy(Build build) {
+        try {
+            Optional<Edit> edit = edit();
+            return edit.isPresent() ? edit.get().apply(build) : build;
+        } catch (EditRefused impossible) {
+            throw new IllegalStateException("a plan does not fit the build it was made for", impossible);
+        }
     }
 
     /** The edit that takes the plan over; empty when there is none. */

@@ -6,7 +6,6 @@ import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
-import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
@@ -172,7 +171,7 @@ public final class Planner {
         for (Emphasis emphasis : Emphasis.values()) {
             Plan plan = plan(nodeId, emphasis);
             if (plan.placed() && seen.add(places(plan))) {
-                found.add(new Alternative(emphasis, plan, Merits.of(before, circuit(after(build, plan), nodeId))));
+                found.add(new Alternative(emphasis, plan, Merits.of(before, circuit(plan.takenBy(build), nodeId))));
             }
         }
         return found;
@@ -206,17 +205,9 @@ public final class Planner {
         for (Node node : build.nodes()) {
             Plan plan = how.apply(new Planner(at, catalog, isStopped), node.id());
             plans.add(plan);
-            at = after(at, plan);
+            at = plan.takenBy(at);
         }
         return plans;
-    }
-
-    private static Build after(Build before, Plan plan) {
-        try {
-            return plan.placed() ? plan.edit().orElseThrow().apply(before) : before;
-        } catch (EditRefused impossible) {
-            throw new IllegalStateException("a plan does not fit the build it was made for", impossible);
-        }
     }
 
     private NodeCircuit circuit(Build of, String nodeId) {

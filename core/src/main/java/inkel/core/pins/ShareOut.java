@@ -5,7 +5,6 @@ import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.edit.Edit;
 import inkel.core.quantity.Fact;
-import java.util.Optional;
 
 /**
  * Everything of a node that goes nowhere gets a pin, and what is wired stays where it is. Worked out when it is made; that
@@ -20,7 +19,6 @@ public record ShareOut(String node, Catalog shared) implements Edit {
         if (build.node(node).isEmpty()) {
             throw new EditRefused(Fact.of("refused.no_node").with("node", node));
         }
-        Optional<Edit> plan = new Planner(build, shared).planKeeping(node).edit();
-        return plan.isPresent() ? plan.get().apply(build) : build;
+        return new Planner(build, shared).planKeeping(node).takenBy(build);
     }
 }

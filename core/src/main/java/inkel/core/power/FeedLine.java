@@ -7,7 +7,6 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.SupplyWire;
-import inkel.core.document.Part;
 import inkel.core.formula.Conductor;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
@@ -54,18 +53,12 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
         return new SupplyWire(placed, node.habits());
     }
 
-    /** Whether the builder told what wire it is. */
-    public boolean isTold() {
-        Part part = placed.part();
-        return part.has(Settings.GAUGE) || part.has(Settings.LENGTH) || part.has(Settings.CONTACT);
-    }
-
     /** What is lost on the wires when the part takes its most. */
     public Voltage drop() {
         return drop(wire().gauge(), wire().contact());
     }
 
-    Voltage drop(double gauge, SupplyWire.Contact contact) {
+    Voltage drop(double gauge, Settings.Contact contact) {
         return Voltage.ofVolts(
                 wire().thereAndBack(gauge, contact).ohms() * load.peak().amperes());
     }
@@ -116,10 +109,10 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
 
     /** The thinnest usual wire, not thinner than the present one, that loses little enough when soldered. */
     public Optional<Integer> thickerSoldered() {
-        return enough(SupplyWire.Contact.SOLDER);
+        return enough(Settings.Contact.SOLDER);
     }
 
-    private Optional<Integer> enough(SupplyWire.Contact joint) {
+    private Optional<Integer> enough(Settings.Contact joint) {
         return Conductor.USUAL_GAUGES.stream()
                 .filter(gauge -> gauge <= wire().gauge())
                 .filter(gauge -> !losesTooMuch(drop(gauge, joint)))
@@ -128,11 +121,11 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
 
     /** What would be lost with another wire. */
     public Voltage dropWith(int gauge, boolean isSoldered) {
-        return drop(gauge, isSoldered ? SupplyWire.Contact.SOLDER : wire().contact());
+        return drop(gauge, isSoldered ? Settings.Contact.SOLDER : wire().contact());
     }
 
     /** Whether more flows than a plugged contact is made for. */
     public boolean burnsContact() {
-        return wire().contact() != SupplyWire.Contact.SOLDER && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS);
+        return wire().contact() != Settings.Contact.SOLDER && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS);
     }
 }

@@ -16,10 +16,6 @@ public record DataSize(double bytes) implements Quantity, Comparable<DataSize> {
         return new DataSize(bytes + other.bytes);
     }
 
-    public DataSize minus(DataSize other) {
-        return new DataSize(bytes - other.bytes);
-    }
-
     public DataSize times(double factor) {
         return new DataSize(bytes * factor);
     }

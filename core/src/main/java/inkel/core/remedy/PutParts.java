@@ -11,6 +11,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
 import inkel.core.circuit.ServoFeed;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
@@ -129,7 +130,7 @@ public final class PutParts {
 
     private long overloaded(Circuit of) {
         return of.node(nodeId).orElseThrow().rails().stream()
-                .filter(rail -> rail.peak().isAbove(rail.rating()))
+                .filter(Rail::isOver)
                 .count();
     }
 

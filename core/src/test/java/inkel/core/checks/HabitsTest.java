@@ -9,6 +9,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.Habits;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
@@ -106,7 +107,7 @@ class HabitsTest {
         Builds radio = Builds.classic().part("radio", "packet-radio", "VCC=board.3V3");
         assertTrue(plan(radio).bySoftware().isEmpty());
         assertEquals(end("board.D13"), placed(plan(radio), "radio.SCK"));
-        Plan byProgram = plan(radio.habit(Habit.BUSES, Habit.Buses.SOFTWARE));
+        Plan byProgram = plan(radio.habit(Habit.BUSES, Settings.Bus.SOFTWARE));
         assertEquals(List.of("radio"), List.copyOf(byProgram.bySoftware()));
     }
 
@@ -126,7 +127,7 @@ class HabitsTest {
     void solderedWiresCarryWhatPlugsDoNot() {
         Builds modem = Builds.classic().part("wall", "wall-supply-4v").part("modem", "text-modem", "VCC=wall.+");
         RuleKit.fires(modem, "power.wire_drop");
-        RuleKit.quiet(modem.habit(Habit.JOINTS, Habit.Joints.SOLDER), "power.wire_drop");
+        RuleKit.quiet(modem.habit(Habit.JOINTS, Settings.Contact.SOLDER), "power.wire_drop");
         // What is said of one part stands before the habit.
         RuleKit.fires(modem.setting("modem", "contact", "clip"), "power.wire_drop");
     }
@@ -178,8 +179,9 @@ class HabitsTest {
 
     @Test
     void aWordThatIsNoOptionIsRefusedWithThoseThatAre() {
-        String file = BuildWriter.print(
-                        Builds.classic().habit(Habit.JOINTS, Habit.Joints.CLIP).build())
+        String file = BuildWriter.print(Builds.classic()
+                        .habit(Habit.JOINTS, Settings.Contact.CLIP)
+                        .build())
                 .replace("\"clip\"", "\"glue\"");
         UnreadableFile refused = assertThrows(UnreadableFile.class, () -> read(file));
         assertEquals(

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.finding.Finding;
@@ -90,7 +91,7 @@ class GroundLiftTest {
     @Test
     void solderedThickWiresLiftLess() {
         // 16 AWG: 1.3087 mm², 2.635 mΩ, and no contacts.
-        Builds thick = onADriver().setting("driver", "gauge", "16").habit(Habit.JOINTS, Habit.Joints.SOLDER);
+        Builds thick = onADriver().setting("driver", "gauge", "16").habit(Habit.JOINTS, Settings.Contact.SOLDER);
         assertEquals(3 * 0.002635, above(thick, "driver", "board"), 1e-4);
     }
 

@@ -57,7 +57,7 @@ public final class PowerNotes implements StageNotes {
         }
         List<Row> rows = new ArrayList<>();
         for (FeedLine line : lines) {
-            Source told = line.isTold() ? Source.YOURS : Source.RULE;
+            Source told = line.wire().source();
             rows.add(new Row(
                     Words.get("power.wire", "pin", line.supply().pin()),
                     Words.say(Fact.of("power.wire.what")

@@ -11,7 +11,6 @@ import inkel.core.quantity.Voltage;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -74,8 +73,8 @@ final class ClassCheck {
                                 .with("pin", pull.pin())
                                 .with("found", pull.supply())));
         cls.outputs().stream()
-                .filter(output -> output.from().filter(fed::contains).isEmpty()
-                        && output.from().isPresent())
+                .filter(output ->
+                        output.from().filter(pin -> !fed.contains(pin)).isPresent())
                 .forEach(output -> fields.problem(
                         "outputs",
                         Fact.of("problem.no_supply_pin")
@@ -127,12 +126,7 @@ final class ClassCheck {
             boolean isThere = cls.pins().stream().anyMatch(pin -> pin.use() == use);
             if (!isThere && !cls.pins().isEmpty()) {
                 fields.problem(
-                        bus,
-                        Fact.of("problem.bus_without")
-                                .with("bus", bus)
-                                .with(
-                                        "line",
-                                        use.name().toLowerCase(Locale.ROOT).replace('_', '.')));
+                        bus, Fact.of("problem.bus_without").with("bus", bus).with("line", use.text()));
             }
         }
     }

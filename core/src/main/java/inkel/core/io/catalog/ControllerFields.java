@@ -81,7 +81,7 @@ final class ControllerFields {
     private static Memory.OfBoard memory(Fields memory) {
         return new Memory.OfBoard(
                 PartClassReader.memory(memory, "ram", "flash"),
-                DataSize.ofBytes(memory.number("kept", 0)),
+                DataSize.ofBytes(memory.wholeFrom("kept", 0)),
                 PartClassReader.memory(memory, "core_ram", "core_flash"));
     }
 

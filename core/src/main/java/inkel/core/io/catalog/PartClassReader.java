@@ -230,7 +230,7 @@ final class PartClassReader {
 
     /** Whole bytes. */
     static Memory memory(Fields from, String ram, String flash) {
-        return new Memory(DataSize.ofBytes(from.number(ram, 0)), DataSize.ofBytes(from.number(flash, 0)));
+        return new Memory(DataSize.ofBytes(from.wholeFrom(ram, 0)), DataSize.ofBytes(from.wholeFrom(flash, 0)));
     }
 
     private Handling handling() {

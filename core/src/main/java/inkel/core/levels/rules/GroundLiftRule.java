@@ -28,9 +28,9 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -57,6 +57,7 @@ public final class GroundLiftRule implements Rule<LevelReport> {
                         .pin(signal.endpoint())
                         .filter(pin -> pin.use() == PinUse.ANALOG)
                         .isPresent());
+        SupplyWire wire = new SupplyWire(shift.lifter(), shift.node().habits());
         return Finding.of(INFO, shift.node().place(shift.lifted()))
                 .variant(isAnalog ? "analog" : isRead ? "thin" : "not_read")
                 .with("part", shift.lifted().part().name())
@@ -64,23 +65,21 @@ public final class GroundLiftRule implements Rule<LevelReport> {
                 .with("count", shift.signals().size())
                 .with("signals", shift.signals().stream().map(Place::pin).toList())
                 .number("ground_lift", shift.volts(), Source.COMPUTED)
-                .number(
-                        "ground_wire",
-                        new SupplyWire(shift.lifter(), shift.node().habits()).back(),
-                        Source.RULE)
+                .number("ground_wire", wire.back(), wire.source())
                 .fixes(() -> ways(circuit, shift))
                 .build();
     }
 
     /** A way back of its own, a thicker wire, another supply: each tried, and only what settles it. */
     private static List<Fix> ways(Circuit circuit, GroundShift shift) {
-        Stream<Fix> all = Stream.of(stars(shift), wires(shift), supplies(circuit, shift).stream())
-                .flatMap(some -> some);
         List<Fix> ways = new ArrayList<>();
-        Set<String> ids = new HashSet<>();
-        all.filter(fix -> settles(circuit, shift, fix))
-                .filter(fix -> ids.add(fix.id().replaceAll("\\d+$", "")))
+        Predicate<Fix> settles = fix -> settles(circuit, shift, fix);
+        stars(shift).filter(settles).forEach(ways::add);
+        // Of each part's wires the thinnest that is enough.
+        both(shift)
+                .flatMap(placed -> wires(shift, placed).filter(settles).limit(1))
                 .forEach(ways::add);
+        supplies(circuit, shift).stream().filter(settles).forEach(ways::add);
         return ways;
     }
 
@@ -100,8 +99,8 @@ public final class GroundLiftRule implements Rule<LevelReport> {
                         Fact.of("fix.ground_star")));
     }
 
-    private static Stream<Fix> wires(GroundShift shift) {
-        return both(shift).flatMap(placed -> Conductor.USUAL_GAUGES.stream()
+    private static Stream<Fix> wires(GroundShift shift, Placed placed) {
+        return Conductor.USUAL_GAUGES.stream()
                 .filter(gauge -> gauge < new SupplyWire(placed, shift.node().habits()).gauge())
                 .map(gauge -> set(
                         shift.node(),
@@ -109,7 +108,7 @@ public final class GroundLiftRule implements Rule<LevelReport> {
                         "gauge-" + placed.id() + "-" + gauge,
                         Settings.GAUGE,
                         Integer.toString(gauge),
-                        Fact.of("fix.ground_gauge").with("gauge", gauge))));
+                        Fact.of("fix.ground_gauge").with("gauge", gauge)));
     }
 
     private static Fix set(NodeCircuit node, Placed placed, String id, Setting<?> setting, String value, Fact title) {

@@ -1,7 +1,6 @@
 package inkel.core.power.rules;
 
 import inkel.core.catalog.Settings;
-import inkel.core.circuit.SupplyWire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
@@ -47,7 +46,8 @@ public final class WireDropRule implements Rule<PowerReport> {
                     .fixes(() -> ways(line))
                     .build();
         }
-        return finding.number("resistance", line.wire().thereAndBack(), line.isTold() ? Source.YOURS : Source.RULE)
+        return finding.number(
+                        "resistance", line.wire().thereAndBack(), line.wire().source())
                 .number("drop", line.drop(), Source.COMPUTED)
                 .number("arrives", line.arrives().orElseThrow(), Source.COMPUTED)
                 .number("works_from", line.needs(), line.supply().range().source())
@@ -62,7 +62,7 @@ public final class WireDropRule implements Rule<PowerReport> {
     }
 
     private static Optional<Fix> soldered(FeedLine line) {
-        return line.wire().contact() == SupplyWire.Contact.SOLDER
+        return line.wire().contact() == Settings.Contact.SOLDER
                         && line.thickerPlugged().isPresent()
                 ? Optional.empty()
                 : line.thickerSoldered().map(gauge -> fix(line, gauge, true));

@@ -35,6 +35,7 @@ class ClassCheckTest {
                 {"mode": "active", "supply": "VCC", "current": {"min": "1 mA", "typ": "2 mA", "max": "3 mA"}, "duty": "100 %"}
               ],
               "pull_ups": [{"pin": "SDA", "to": "VCC", "resistance": "10 k\u03a9"}],
+              "takes": {"ram": 60, "flash": 2500},
               "i2c": {"address": "0x20", "straps": 1, "clock_max": "400 kHz", "also_at": ["0x30"]}
             }
             """;
@@ -63,6 +64,7 @@ class ClassCheckTest {
             "to": "VCC"              | "to": "SCL"                      | /pull_ups           | problem.pull_to_no_supply
             "vil": "0.3 VCC"         | "vil": "0.8 VCC"                 | /io                 | problem.levels_cross
             "vol": "0.4 V"           | "vol": "3 V"                     | /io                 | problem.levels_cross
+            "ram": 60                | "ram": -60                       | /takes/ram          | problem.expected_value
             "i2c.scl"                | "input"                          | /i2c                | problem.bus_without
             """)
     void whatContradictsItselfIsRefusedWithPlaceAndReason(String sound, String broken, String field, String reason) {
