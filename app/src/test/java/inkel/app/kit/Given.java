@@ -25,6 +25,9 @@ public final class Given {
     /** A chip without a board, and nothing that programs it. */
     public static final String BARE_CHIP = "bare-chip.inkel.json";
 
+    /** Two boards at other supplies with a wire each way. */
+    public static final String TWO_BOARDS = "two-boards.inkel.json";
+
     private Given() {}
 
     public static Build build(String example) {

@@ -223,7 +223,7 @@ final class BoardSwap {
 
     /** A wire to another board begins at some plain pin; the plan finds it a good one. */
     private NodeWire moved(NodeWire link) {
-        return new NodeWire(moved(link.from()), moved(link.to()), link.groundJoined(), link.extras());
+        return link.withEnds(moved(link.from()), moved(link.to()));
     }
 
     private Place moved(Place end) {

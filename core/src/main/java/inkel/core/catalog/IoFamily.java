@@ -53,6 +53,11 @@ public record IoFamily(
         return vohLight.or(() -> voh);
     }
 
+    /** The most that it can drive a high to at a supply. */
+    public Voltage highest(Voltage supplied) {
+        return vohMax.map(most -> most.at(supplied)).orElse(supplied);
+    }
+
     /** Driven low is at most this on such a wire. */
     public Optional<Threshold> signalLow() {
         return volLight.or(() -> vol);

@@ -1,12 +1,20 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Ways;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * A whole build joined to the catalogue.
@@ -50,6 +58,32 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, Lis
                 .flatMap(node -> node.farLoads().stream().map(FarLoad::rail))
                 .anyMatch(rail -> rail.rail().node().equals(one) && rail.taker().equals(other)
                         || rail.rail().node().equals(other) && rail.taker().equals(one));
+    }
+
+    /** The supply that the levels of a pin hang on. */
+    public Optional<Range<Voltage>> ioVolts(Place pin) {
+        return node(pin.node()).flatMap(node -> node.ioVolts(pin.endpoint()));
+    }
+
+    /** The first way of a shifter or buffer that no wire goes through, on its board or to another. */
+    public Optional<Integer> spareWay(NodeCircuit node, Placed shifter) {
+        String id = node.node().id();
+        Set<Integer> taken = Stream.concat(
+                        node.node().between().stream()
+                                .filter(Between.ShifterWay.class::isInstance)
+                                .map(Between.ShifterWay.class::cast)
+                                .filter(way -> way.shifter().equals(shifter.id())),
+                        links.stream()
+                                .filter(link -> link.converter()
+                                        .filter(Place.ofPart(id, shifter.id())::equals)
+                                        .isPresent())
+                                .map(link -> (Between.ShifterWay) link.between().orElseThrow()))
+                .map(Between.ShifterWay::way)
+                .collect(Collectors.toSet());
+        return IntStream.rangeClosed(1, Ways.of(shifter.cls()).count())
+                .filter(way -> !taken.contains(way))
+                .boxed()
+                .findFirst();
     }
 
     public Optional<NodeCircuit> node(String id) {

@@ -47,11 +47,11 @@ public record Drive(
         Voltage least = voh.at(at.lowest()).times(share);
         return Optional.of(new Drive(
                 least,
-                top(says, at.highest()).times(share),
+                says.highest(at.highest()).times(share),
                 vol,
                 least,
                 voh.at(at.highest()).times(share),
-                top(says, at.lowest()).times(share)));
+                says.highest(at.lowest()).times(share)));
     }
 
     /**
@@ -88,10 +88,6 @@ public record Drive(
                 Quantity.smaller(highAtLow, driver.vohMin.plus(LEAST_DIODE)),
                 Quantity.smaller(highAtHigh, driver.vohMin.plus(LEAST_DIODE)),
                 Quantity.smaller(topAtLow, driver.vohMax.plus(Placed.DIODE)));
-    }
-
-    private static Voltage top(IoFamily says, Voltage supply) {
-        return says.vohMax().isPresent() ? says.vohMax().get().at(supply) : supply;
     }
 
     /**

@@ -4,6 +4,7 @@ import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.LogLine;
 import inkel.core.document.Node;
+import inkel.core.document.Place;
 import inkel.core.document.Standing;
 import java.util.HashMap;
 import java.util.Map;
@@ -30,7 +31,7 @@ record Readings(Map<Endpoint, Reading> valid, Map<Endpoint, Reading> stale) {
                     && measured.place().node().equals(node.id())
                     && measured.what() != LogLine.What.VOLTS) {
                 Endpoint at = measured.place().endpoint();
-                Standing standing = now.computeIfAbsent(at, end -> Standing.of(node, end));
+                Standing standing = now.computeIfAbsent(at, end -> Standing.of(build, Place.of(node.id(), end)));
                 boolean stands = !standing.things().isEmpty() && standing.equals(measured.on());
                 Map<Endpoint, Reading> into = stands ? valid : stale;
                 into.put(at, into.getOrDefault(at, Reading.NONE).with(measured));

@@ -5,6 +5,8 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Ways;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
@@ -22,13 +24,34 @@ public record ShifterSides(Endpoint towardsDriver, Endpoint towardsReceiver) {
     /** Empty when the part has no such way, or when a part on it is not fed. */
     public static Optional<ShifterSides> of(
             NodeCircuit node, Between.ShifterWay way, Endpoint driver, Endpoint receiver) {
-        Optional<Placed> shifter = node.part(way.shifter());
-        Optional<Range<Voltage>> receiverAt = node.ioVolts(receiver);
-        Optional<Range<Voltage>> driverAt = node.ioVolts(driver);
+        return of(node, way.shifter(), way.way(), node.ioVolts(driver), node.ioVolts(receiver));
+    }
+
+    /** Those of a wire between boards, on the node of its {@link NodeWire#converter}; empty where it goes through none. */
+    public static Optional<ShifterSides> of(Circuit circuit, NodeWire link) {
+        Optional<Place> converter = link.converter();
+        Optional<NodeCircuit> node = converter.flatMap(place -> circuit.node(place.node()));
+        return node.isEmpty() || !(link.between().orElseThrow() instanceof Between.ShifterWay way)
+                ? Optional.empty()
+                : of(
+                        node.get(),
+                        converter.get().part(),
+                        way.way(),
+                        circuit.ioVolts(link.from()),
+                        circuit.ioVolts(link.to()));
+    }
+
+    private static Optional<ShifterSides> of(
+            NodeCircuit node,
+            String part,
+            int way,
+            Optional<Range<Voltage>> driverAt,
+            Optional<Range<Voltage>> receiverAt) {
+        Optional<Placed> shifter = node.part(part);
         if (shifter.isEmpty() || receiverAt.isEmpty() || driverAt.isEmpty()) {
             return Optional.empty();
         }
-        List<Pin> pins = node.ways(shifter.get()).pins(way.way());
+        List<Pin> pins = node.ways(shifter.get()).pins(way);
         if (pins.size() != 2) {
             return Optional.empty();
         }

@@ -11,6 +11,9 @@ public sealed interface Between {
 
     Extras extras();
 
+    /** The same in the wire of another signal. */
+    Between at(Endpoint other);
+
     /** What it is, as a stable text: {@code divider 1200 5600}. */
     String text();
 
@@ -38,6 +41,11 @@ public sealed interface Between {
         }
 
         @Override
+        public Between at(Endpoint other) {
+            return new Divider(other, series, toGround, capacitor, extras);
+        }
+
+        @Override
         public String text() {
             return "divider " + series.ohms() + " " + toGround.ohms() + across(capacitor);
         }
@@ -61,10 +69,15 @@ public sealed interface Between {
     /**
      * One way through a shifter or a buffer of the same node. Signals of a shared wire may use the same way.
      *
-     * @param shifter the shifter's part id
+     * @param shifter the shifter's part id; with the node in front for a wire between boards
      * @param way 1 for its first way
      */
     record ShifterWay(Endpoint signal, String shifter, int way, Extras extras) implements Between {
+        @Override
+        public Between at(Endpoint other) {
+            return new ShifterWay(other, shifter, way, extras);
+        }
+
         @Override
         public String text() {
             return "shifter " + shifter + " " + way;
@@ -76,6 +89,11 @@ public sealed interface Between {
             implements Between {
         public Series(Endpoint signal, Resistance resistance, Extras extras) {
             this(signal, resistance, Optional.empty(), extras);
+        }
+
+        @Override
+        public Between at(Endpoint other) {
+            return new Series(other, resistance, capacitor, extras);
         }
 
         @Override
@@ -96,6 +114,11 @@ public sealed interface Between {
      */
     record Nothing(Endpoint signal, String reason, Extras extras) implements Between {
         @Override
+        public Between at(Endpoint other) {
+            return new Nothing(other, reason, extras);
+        }
+
+        @Override
         public String text() {
             return "nothing";
         }
@@ -112,6 +135,11 @@ public sealed interface Between {
      */
     record Diode(Endpoint signal, Resistance pullUp, Extras extras) implements Between {
         @Override
+        public Between at(Endpoint other) {
+            return new Diode(other, pullUp, extras);
+        }
+
+        @Override
         public String text() {
             return "diode " + pullUp.ohms();
         }
@@ -127,6 +155,11 @@ public sealed interface Between {
      * arrives is turned over, and the grounds need not be joined.
      */
     record Opto(Endpoint signal, Resistance series, Resistance pullUp, Extras extras) implements Between {
+        @Override
+        public Between at(Endpoint other) {
+            return new Opto(other, series, pullUp, extras);
+        }
+
         @Override
         public String text() {
             return "opto " + series.ohms() + " " + pullUp.ohms();
@@ -148,6 +181,11 @@ public sealed interface Between {
      * @param base the resistor between the pin and the transistor
      */
     record CoilDriver(Endpoint signal, Resistance base, Extras extras) implements Between {
+        @Override
+        public Between at(Endpoint other) {
+            return new CoilDriver(other, base, extras);
+        }
+
         @Override
         public String text() {
             return "coil-driver " + base.ohms();

@@ -1,15 +1,48 @@
 package inkel.core.document;
 
+import java.util.Optional;
+
 /**
  * A signal wire between two boards of a build.
  *
- * @param from a pin of the one board
- * @param to a pin of the other
+ * @param from a pin of the board that talks
+ * @param to a pin of the board that listens
  * @param groundJoined whether a ground wire runs beside it
+ * @param between what stands in it, on the table of the board that talks; its signal is {@code from}. A shifter is told
+ *     with its node, {@code lower-lock/shifter}, and may stand on either table
  */
-public record NodeWire(Place from, Place to, boolean groundJoined, Extras extras) {
+public record NodeWire(Place from, Place to, boolean groundJoined, Optional<Between> between, Extras extras) {
+    public NodeWire {
+        Endpoint signal = from.endpoint();
+        between = between.map(piece -> piece.at(signal));
+    }
+
+    public NodeWire(Place from, Place to, boolean groundJoined, Extras extras) {
+        this(from, to, groundJoined, Optional.empty(), extras);
+    }
+
     public NodeWire withGroundJoined() {
-        return new NodeWire(from, to, true, extras);
+        return new NodeWire(from, to, true, between, extras);
+    }
+
+    /** The same wire, with what stands in it, on other pins. */
+    public NodeWire withEnds(Place newFrom, Place newTo) {
+        return new NodeWire(newFrom, newTo, groundJoined, between, extras);
+    }
+
+    public NodeWire withBetween(Optional<Between> piece) {
+        return new NodeWire(from, to, groundJoined, piece, extras);
+    }
+
+    /** Whether it hands the signal on without a common ground. */
+    public boolean isByLight() {
+        return between.filter(Between.Opto.class::isInstance).isPresent();
+    }
+
+    /** The shifter or buffer that it goes through, on either of the two tables. */
+    public Optional<Place> converter() {
+        return between.filter(Between.ShifterWay.class::isInstance)
+                .flatMap(piece -> Place.parse(((Between.ShifterWay) piece).shifter()));
     }
 
     public boolean touches(String node) {

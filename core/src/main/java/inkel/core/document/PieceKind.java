@@ -31,6 +31,9 @@ public enum PieceKind {
         }
     }
 
+    /** What can stand in a wire from one board to another. */
+    public static final List<PieceKind> BETWEEN_BOARDS = List.of(SERIES, DIVIDER, DIODE, OPTO);
+
     private final List<Slot> slots;
 
     PieceKind(Slot... slots) {

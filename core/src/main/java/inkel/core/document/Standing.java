@@ -6,6 +6,7 @@ import java.util.ArrayDeque;
 import java.util.Collection;
 import java.util.Deque;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -32,6 +33,39 @@ public record Standing(List<String> things) {
 
     public Standing {
         things = List.copyOf(things);
+    }
+
+    /**
+     * What a reading at a place stands on now: as of its node, and the wires from other boards that end there with what is
+     * in them and what feeds who talks.
+     */
+    public static Standing of(Build build, Place at) {
+        Optional<Node> node = build.node(at.node());
+        if (node.isEmpty()) {
+            return NOWHERE;
+        }
+        Standing here = of(node.get(), at.endpoint());
+        List<NodeWire> links =
+                build.links().stream().filter(link -> link.to().equals(at)).toList();
+        if (here.things().isEmpty() || links.isEmpty()) {
+            return here;
+        }
+        Set<String> things = new TreeSet<>(here.things());
+        for (NodeWire link : links) {
+            things.add("link " + link.from() + " > " + link.to());
+            link.between()
+                    .filter(piece -> !(piece instanceof Between.Nothing))
+                    .ifPresent(piece -> things.add("in " + link.from() + " " + piece.text()));
+            link.converter()
+                    .flatMap(place -> build.node(place.node())
+                            .map(on -> of(on, new Endpoint(place.part(), "")).things().stream()
+                                    .map(thing -> place.node() + " " + thing)))
+                    .ifPresent(through -> through.forEach(things::add));
+            build.node(link.from().node()).ifPresent(far -> of(far, link.from().endpoint()).things().stream()
+                    .map(thing -> far.id() + " " + thing)
+                    .forEach(things::add));
+        }
+        return new Standing(List.copyOf(things));
     }
 
     /** What a reading on a signal's wire, or at a rail or supply pin, stands on now. */

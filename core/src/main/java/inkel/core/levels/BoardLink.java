@@ -2,56 +2,136 @@ package inkel.core.levels;
 
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.Circuit;
-import inkel.core.circuit.Drive;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Reading;
+import inkel.core.circuit.ShifterSides;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
 import inkel.core.formula.LevelCheck;
-import inkel.core.formula.Verdict;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
-/** A wire between two boards: what the one that talks says against what the other hears. */
-public record BoardLink(NodeCircuit from, NodeCircuit to, NodeWire link, LevelCheck check, boolean isOnlyAtTheEnds) {
+/**
+ * A wire between two boards, or one of the two hops of one through a shifter: what says against what hears, behind what
+ * stands in the wire.
+ *
+ * @param says the pin that says, on the node {@code from}; a board's, or a shifter's
+ * @param hears the pin that hears, on the node {@code to}
+ * @param said what {@code says} itself puts out as a high, {@code saidLow} as a low at most
+ */
+public record BoardLink(
+        NodeCircuit from,
+        Endpoint says,
+        NodeCircuit to,
+        Endpoint hears,
+        NodeWire link,
+        Range<Voltage> said,
+        Voltage saidLow,
+        LevelCheck check,
+        Mildness mildness)
+        implements Judged {
     static List<BoardLink> of(Circuit circuit) {
         return circuit.links().stream()
                 .flatMap(link -> of(circuit, link).stream())
                 .toList();
     }
 
-    /** Empty where a board is gone, is not fed, or has no figures for its levels. */
-    public static Optional<BoardLink> of(Circuit circuit, NodeWire link) {
+    /**
+     * The hops of a wire, the one that arrives first; one where it goes through no shifter. Empty where a board or the
+     * shifter is gone, is not fed, or has no figures for its levels.
+     */
+    public static List<BoardLink> of(Circuit circuit, NodeWire link) {
         Optional<NodeCircuit> from = circuit.node(link.from().node());
         Optional<NodeCircuit> to = circuit.node(link.to().node());
         if (from.isEmpty() || to.isEmpty()) {
-            return Optional.empty();
+            return List.of();
         }
-        Optional<IoFamily> says = from.get().io(link.from().endpoint());
-        Optional<IoFamily> hears = to.get().io(link.to().endpoint());
-        Optional<Range<Voltage>> saysAt = from.get().ioVolts(link.from().endpoint());
-        Optional<Range<Voltage>> hearsAt = to.get().ioVolts(link.to().endpoint());
-        if (says.isEmpty() || hears.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty()) {
-            return Optional.empty();
+        Endpoint says = link.from().endpoint();
+        Endpoint hears = link.to().endpoint();
+        Optional<NodeCircuit> on = link.converter().flatMap(place -> circuit.node(place.node()));
+        if (on.isEmpty()) {
+            return hop(from.get(), says, to.get(), hears, link).stream().toList();
         }
-        return Drive.check(says.get(), saysAt.get(), hears.get(), hearsAt.get(), false)
-                .map(check -> new BoardLink(
-                        from.get(),
-                        to.get(),
-                        link,
-                        check,
-                        Drive.check(
-                                        says.get(),
-                                        saysAt.get().usual(),
-                                        hears.get(),
-                                        hearsAt.get().usual(),
-                                        false)
-                                .filter(check::isOnlyAtTheEnds)
-                                .isPresent()));
+        return ShifterSides.of(circuit, link).stream()
+                .flatMap(sides -> Stream.of(
+                                hop(on.get(), sides.towardsReceiver(), to.get(), hears, link),
+                                hop(from.get(), says, on.get(), sides.towardsDriver(), link))
+                        .flatMap(Optional::stream))
+                .toList();
     }
 
-    /** How it fares; what is wrong only at the ends of both supplies is thin. */
-    public Verdict verdict() {
-        return isOnlyAtTheEnds ? Verdict.THIN : check.verdict();
+    private static Optional<BoardLink> hop(
+            NodeCircuit from, Endpoint says, NodeCircuit to, Endpoint hears, NodeWire link) {
+        Optional<IoFamily> talks = from.io(says)
+                .filter(family ->
+                        family.signalHigh().isPresent() && family.signalLow().isPresent());
+        Optional<IoFamily> listens = to.io(hears)
+                .filter(family -> family.vih().isPresent() && family.vil().isPresent());
+        Optional<Range<Voltage>> saysAt = from.ioVolts(says);
+        Optional<Range<Voltage>> hearsAt = to.ioVolts(hears);
+        if (talks.isEmpty() || listens.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty()) {
+            return Optional.empty();
+        }
+        Voltage most = talks.get().highest(saysAt.get().highest());
+        Voltage least = talks.get().signalHigh().get().at(saysAt.get().lowest());
+        boolean isSameRail = Hop.isOfListener(link.between()) || from == to && from.isOneRail(says, hears);
+        return new Hop(talks.get(), listens.get(), link.between(), false, isSameRail, reading(to, hears))
+                .outcome(saysAt.get(), hearsAt.get(), List.of())
+                .map(outcome -> new BoardLink(
+                        from,
+                        says,
+                        to,
+                        hears,
+                        link,
+                        Range.between(Quantity.smaller(least, most), most),
+                        talks.get().signalLow().get().at(saysAt.get().highest()),
+                        outcome.check(),
+                        outcome.mildness()));
+    }
+
+    @Override
+    public Optional<Between> between() {
+        return link.between();
+    }
+
+    /** Whether it ends at the board that listens, and not in a shifter. */
+    public boolean arrives() {
+        return to.place(hears).equals(link.to());
+    }
+
+    /** Whether it begins at the board that talks, and not out of a shifter. */
+    public boolean begins() {
+        return from.place(says).equals(link.from());
+    }
+
+    @Override
+    public Source saysHigh() {
+        return reading().high().isPresent() ? Source.MEASURED : Judged.source(from, says);
+    }
+
+    @Override
+    public Source saysLow() {
+        return reading().low().isPresent() ? Source.MEASURED : Judged.source(from, says);
+    }
+
+    @Override
+    public Source listens() {
+        return Judged.source(to, hears);
+    }
+
+    private Reading reading() {
+        return reading(to, hears);
+    }
+
+    /** What was measured at the end that listens; what goes into a shifter is not measured. */
+    private static Reading reading(NodeCircuit to, Endpoint hears) {
+        return hears.part().equals(Part.BOARD) ? to.reading(hears) : Reading.NONE;
     }
 }

@@ -4,6 +4,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Tie;
 import inkel.core.document.Between;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.formula.Verdict;
 import java.util.ArrayList;
@@ -64,13 +65,12 @@ public record LevelReport(
         List<InLineSpeed> inLine = circuit.nodes().stream()
                 .flatMap(node -> InLineSpeed.of(node).stream())
                 .toList();
-        List<OptoStage> optos = circuit.nodes().stream()
-                .flatMap(node -> OptoStage.of(node).stream())
-                .toList();
+        List<BoardLink> boards = BoardLink.of(circuit);
+        List<OptoStage> optos = new ArrayList<>(OptoStage.of(boards));
+        circuit.nodes().forEach(node -> optos.addAll(OptoStage.of(node)));
         List<Tie> ties =
                 circuit.nodes().stream().flatMap(node -> Tie.all(node).stream()).toList();
-        return new LevelReport(
-                circuit, links, unknown, shifters, analog, bias, inLine, optos, BoardLink.of(circuit), ties);
+        return new LevelReport(circuit, links, unknown, shifters, analog, bias, inLine, optos, boards, ties);
     }
 
     /** Both directions of a signal's wire, worst first. */
@@ -99,6 +99,14 @@ public record LevelReport(
                 .filter(other -> other.isInto() != link.isInto())
                 .filter(other -> !other.from().equals(link.to()) && !other.to().equals(link.from()))
                 .findFirst();
+    }
+
+    /** The hops of a wire between boards, worst first. */
+    public List<BoardLink> of(NodeWire link) {
+        return boards.stream()
+                .filter(board -> board.link().equals(link))
+                .sorted(Comparator.comparing(BoardLink::verdict))
+                .toList();
     }
 
     /** Wires left with little to spare by choice, on which no high was measured yet. */

@@ -1,20 +1,15 @@
 package inkel.core.levels;
 
-import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.PullUp;
-import inkel.core.circuit.Rail;
 import inkel.core.circuit.Reading;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
-import inkel.core.finding.Evidence;
 import inkel.core.formula.LevelCheck;
-import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
-import java.util.List;
 import java.util.Optional;
 
 /**
@@ -35,53 +30,25 @@ public record Link(
         Optional<Between> between,
         Optional<PullUp> pulledBy,
         LevelCheck check,
-        Mildness mildness) {
-    /** How it fares; what is only to be looked at is thin. */
-    public Verdict verdict() {
-        return mildness != Mildness.NONE ? Verdict.THIN : check.verdict();
-    }
-
-    /** Whether what is wrong is wrong only when both supplies are at their ends. */
-    public boolean isOnlyAtTheEnds() {
-        return mildness == Mildness.AT_THE_ENDS;
-    }
-
-    /** Where the high that arrives comes from: a reading, the figures of the driver, or these at a supply of another. */
+        Mildness mildness)
+        implements Judged {
+    @Override
     public Source saysHigh() {
-        return reading().high().isPresent() ? Source.MEASURED : sourceOf(from);
+        return reading().high().isPresent() ? Source.MEASURED : Judged.source(node, from);
     }
 
-    /** As {@link #saysHigh}, for the low. */
+    @Override
     public Source saysLow() {
-        return reading().low().isPresent() ? Source.MEASURED : sourceOf(from);
+        return reading().low().isPresent() ? Source.MEASURED : Judged.source(node, from);
     }
 
-    /** Where the receiver's limits come from. */
-    public Source hears() {
-        return sourceOf(to);
+    @Override
+    public Source listens() {
+        return Judged.source(node, to);
     }
 
     private Reading reading() {
         return node.reading(signal.endpoint());
-    }
-
-    /** Levels that hang on a supply are worked out as soon as that is not what the class says. */
-    private Source sourceOf(Endpoint end) {
-        Source family = node.io(end).map(IoFamily::source).orElse(Source.CLASS);
-        boolean isOfClass = node.ioRail(end).map(Rail::source).orElse(Source.CLASS) == Source.CLASS;
-        return family == Source.CLASS && !isOfClass ? Source.COMPUTED : family;
-    }
-
-    /** Both sides with their margins, each with where it comes from, in the order of the arithmetic. */
-    public List<Evidence> figures() {
-        return List.of(
-                new Evidence("highest_output_at_least", check.vohMin(), saysHigh()),
-                new Evidence("reads_high_above", check.vih(), hears()),
-                new Evidence("high_margin", check.highMargin(), Source.COMPUTED),
-                new Evidence("lowest_output_at_most", check.volMax(), saysLow()),
-                new Evidence("reads_low_below", check.vil(), hears()),
-                new Evidence("low_margin", check.lowMargin(), Source.COMPUTED),
-                new Evidence("tolerated", check.absoluteMax(), hears()));
     }
 
     /** What a divider in the wire leaves of what is sent; 1 for anything else. */

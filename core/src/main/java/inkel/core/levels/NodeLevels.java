@@ -14,7 +14,6 @@ import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
-import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
@@ -81,8 +80,7 @@ final class NodeLevels {
             }
             return;
         }
-        double share = between.isPresent() && between.get() instanceof Between.Divider divider ? divider.share() : 1;
-        link(signal, driver, receiver, between, pullsOf(net), share, true);
+        link(signal, driver, receiver, between, pullsOf(net), true);
     }
 
     /** Two hops, each judged by itself; the one that arrives comes first. */
@@ -93,10 +91,10 @@ final class NodeLevels {
             ShifterSides sides,
             Optional<Between> between,
             List<Wire> net) {
-        link(signal, sides.towardsReceiver(), receiver, between, List.of(), 1, true);
+        link(signal, sides.towardsReceiver(), receiver, between, List.of(), true);
         List<PullUp> pulls = new ArrayList<>(pullsAt(sides.towardsDriver()));
         pulls.addAll(driver.equals(signal.endpoint()) ? pullsAt(driver) : pullsOf(net));
-        link(signal, driver, sides.towardsDriver(), between, pulls, 1, false);
+        link(signal, driver, sides.towardsDriver(), between, pulls, false);
         PinUse use = node.pin(signal.endpoint()).orElseThrow().use();
         if (!use.isTwoWay()) {
             liftedDriver(signal, driver, sides.towardsDriver(), between);
@@ -148,7 +146,6 @@ final class NodeLevels {
             Endpoint receiver,
             Optional<Between> between,
             List<PullUp> pulls,
-            double share,
             boolean arrives) {
         Optional<IoFamily> says = node.io(driver);
         Optional<IoFamily> hears = node.io(receiver);
@@ -169,71 +166,13 @@ final class NodeLevels {
                         || node.pin(signal.endpoint()).orElseThrow().use().isTwoWay());
         Optional<PullUp> decides = isPulled ? PullUp.highest(pulls) : Optional.empty();
         boolean isSameRail =
-                isOfListener(between) || (isPulled ? hangOn(pulls, receiver) : node.isOneRail(driver, receiver));
+                Hop.isOfListener(between) || (isPulled ? hangOn(pulls, receiver) : node.isOneRail(driver, receiver));
         Reading reading = arrives ? node.reading(signal.endpoint()) : Reading.NONE;
-        Wiring wiring = new Wiring(says.get(), hears.get(), between, isPulled, share, isSameRail, reading);
-        Optional<LevelCheck> worst = wiring.at(saysAt.get(), hearsAt.get(), pulls);
-        if (worst.isEmpty()) {
-            return; // nothing makes a high: a finding of its own
-        }
-        boolean isWrong = worst.get().verdict() == Verdict.HARMS || worst.get().verdict() == Verdict.NOT_READ;
-        Mildness mildness = isWrong
-                ? wiring.at(saysAt.get().usual(), hearsAt.get().usual(), usual(pulls))
-                        .map(usual -> mildness(worst.get(), usual, isPulled))
-                        .orElse(Mildness.NONE)
-                : Mildness.NONE;
-        links.add(new Link(node, signal, driver, receiver, between, decides, worst.get(), mildness));
-    }
-
-    private static Mildness mildness(LevelCheck worst, LevelCheck usual, boolean isPulled) {
-        if (worst.isOnlyAtTheEnds(usual)) {
-            return Mildness.AT_THE_ENDS;
-        }
-        boolean isClamped = isPulled
-                && worst.verdict() == Verdict.HARMS
-                && !usual.headroom().isBelow(LevelCheck.CLAMPED.times(-1));
-        return isClamped ? Mildness.WITHIN_A_CLAMP : Mildness.NONE;
-    }
-
-    private static List<PullUp> usual(List<PullUp> pulls) {
-        return pulls.stream()
-                .map(pull -> new PullUp(pull.at(), pull.volts().usual(), pull.resistance(), pull.rail()))
-                .toList();
-    }
-
-    /** Who says what to whom over what, whatever the supplies are. */
-    private record Wiring(
-            IoFamily says,
-            IoFamily hears,
-            Optional<Between> between,
-            boolean isPulled,
-            double share,
-            boolean isSameRail,
-            Reading reading) {
-        /** Empty when nothing makes a high. */
-        Optional<LevelCheck> at(Range<Voltage> saysAt, Range<Voltage> hearsAt, List<PullUp> pulls) {
-            return overPiece(between, says, saysAt, hearsAt)
-                    .or(() -> isPulled ? Drive.pulled(says, saysAt, pulls, share) : Drive.pushed(says, saysAt, share))
-                    .map(drive -> drive.measured(reading).against(hears, hearsAt, isSameRail));
-        }
-    }
-
-    /** Whether the high is the listener's own supply, which has one voltage at a time. */
-    private static boolean isOfListener(Optional<Between> between) {
-        return between.filter(piece -> piece instanceof Between.Diode || piece instanceof Between.Opto)
-                .isPresent();
-    }
-
-    /** What arrives behind a piece that makes the high itself, out of the listener's supply. */
-    private static Optional<Drive> overPiece(
-            Optional<Between> between, IoFamily says, Range<Voltage> saysAt, Range<Voltage> hearsAt) {
-        if (between.isEmpty()) {
-            return Optional.empty();
-        }
-        if (between.get() instanceof Between.Opto) {
-            return Optional.of(Drive.switched(hearsAt));
-        }
-        return between.get() instanceof Between.Diode ? Drive.overDiode(says, saysAt, hearsAt) : Optional.empty();
+        new Hop(says.get(), hears.get(), between, isPulled, isSameRail, reading)
+                .outcome(saysAt.get(), hearsAt.get(), pulls)
+                // Where nothing makes a high, that is a finding of its own.
+                .ifPresent(outcome -> links.add(new Link(
+                        node, signal, driver, receiver, between, decides, outcome.check(), outcome.mildness())));
     }
 
     /** The pull-ups that are joined to the pin the wires go to: behind a shifter only those of the shifter itself. */

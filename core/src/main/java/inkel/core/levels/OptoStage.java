@@ -4,6 +4,7 @@ import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
 import inkel.core.formula.ESeries;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Quantity;
@@ -11,19 +12,28 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * An optocoupler in a wire. Its lamp gets I = (V_OH − V_F) / R; its transistor carries at least the transfer ratio of that,
  * and must carry V / R_pull to pull the wire low.
  *
+ * @param node whose pin lights the lamp
+ * @param link the wire to another board that it stands in; empty on one board
  * @param driver who lights the lamp
  * @param high what it puts out as a high
  * @param listener the supply of who listens
  */
 public record OptoStage(
-        NodeCircuit node, Between.Opto opto, Endpoint driver, Range<Voltage> high, Range<Voltage> listener) {
+        NodeCircuit node,
+        Optional<NodeWire> link,
+        Between.Opto opto,
+        Endpoint driver,
+        Range<Voltage> high,
+        Range<Voltage> listener) {
     /** Forward voltage of an infrared lamp at some milliamperes; class figure of plain optocouplers. */
     static final Range<Voltage> FORWARD = Range.between(Voltage.ofVolts(1.0), Voltage.ofVolts(1.4));
 
@@ -31,32 +41,52 @@ public record OptoStage(
     public static final Share TRANSFER = Share.ofPercent(50);
 
     static List<OptoStage> of(NodeCircuit node) {
-        return node.node().between().stream()
-                .filter(Between.Opto.class::isInstance)
-                .map(Between.Opto.class::cast)
+        return optos(node.node().between().stream())
                 .flatMap(opto -> of(node, opto).stream())
                 .toList();
+    }
+
+    /** Those between boards. */
+    static List<OptoStage> of(List<BoardLink> boards) {
+        List<OptoStage> stages = new ArrayList<>();
+        for (BoardLink board : boards) {
+            Endpoint driver = board.link().from().endpoint();
+            Optional<Range<Voltage>> listener =
+                    board.to().ioVolts(board.link().to().endpoint());
+            optos(board.between().stream())
+                    .flatMap(opto -> of(board.from(), Optional.of(board.link()), opto, driver, listener).stream())
+                    .forEach(stages::add);
+        }
+        return stages;
+    }
+
+    private static Stream<Between.Opto> optos(Stream<Between> pieces) {
+        return pieces.filter(Between.Opto.class::isInstance).map(Between.Opto.class::cast);
     }
 
     private static Optional<OptoStage> of(NodeCircuit node, Between.Opto opto) {
         return node.wire(opto.signal()).filter(wire -> !node.isTie(wire)).flatMap(wire -> {
             Endpoint listener = node.listener(wire);
             Endpoint driver = listener.equals(wire.from()) ? wire.to() : wire.from();
-            Optional<IoFamily> says =
-                    node.io(driver).filter(family -> family.voh().isPresent());
-            Optional<Range<Voltage>> at = node.ioVolts(driver);
-            Optional<Range<Voltage>> rail = node.ioVolts(listener);
-            if (says.isEmpty() || at.isEmpty() || rail.isEmpty()) {
-                return Optional.empty();
-            }
-            Voltage top = says.get()
-                    .vohMax()
-                    .map(most -> most.at(at.get().highest()))
-                    .orElse(at.get().highest());
-            Voltage least = says.get().voh().get().at(at.get().lowest());
-            return Optional.of(
-                    new OptoStage(node, opto, driver, Range.between(Quantity.smaller(least, top), top), rail.get()));
+            return of(node, Optional.empty(), opto, driver, node.ioVolts(listener));
         });
+    }
+
+    private static Optional<OptoStage> of(
+            NodeCircuit node,
+            Optional<NodeWire> link,
+            Between.Opto opto,
+            Endpoint driver,
+            Optional<Range<Voltage>> listener) {
+        Optional<IoFamily> says = node.io(driver).filter(family -> family.voh().isPresent());
+        Optional<Range<Voltage>> at = node.ioVolts(driver);
+        if (says.isEmpty() || at.isEmpty() || listener.isEmpty()) {
+            return Optional.empty();
+        }
+        Voltage top = says.get().highest(at.get().highest());
+        Voltage least = says.get().voh().get().at(at.get().lowest());
+        return Optional.of(new OptoStage(
+                node, link, opto, driver, Range.between(Quantity.smaller(least, top), top), listener.get()));
     }
 
     /** The least that the lamp gets. */

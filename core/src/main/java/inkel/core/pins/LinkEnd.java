@@ -37,8 +37,6 @@ public record LinkEnd(NodeWire link, boolean isSending) {
     /** The wire with this end on another pin. */
     NodeWire movedTo(Endpoint pin) {
         Place place = Place.of(here().node(), pin);
-        return isSending
-                ? new NodeWire(place, link.to(), link.groundJoined(), link.extras())
-                : new NodeWire(link.from(), place, link.groundJoined(), link.extras());
+        return isSending ? link.withEnds(place, link.to()) : link.withEnds(link.from(), place);
     }
 }

@@ -6,8 +6,8 @@ import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.MoveNodeWire;
 import inkel.core.document.edit.Replan;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
@@ -112,8 +112,8 @@ public record Plan(
         addresses.forEach((part, address) ->
                 settings.add(new SetSetting(node, part, Settings.ADDRESS, Engineering.address(address))));
         bySoftware.forEach(part -> settings.add(new SetSetting(node, part, Settings.BUS, "software")));
-        List<MoveNodeWire> moves = links.stream()
-                .map(move -> new MoveNodeWire(move.end().link(), move.end().movedTo(move.to())))
+        List<ChangeNodeWire> moves = links.stream()
+                .map(move -> new ChangeNodeWire(move.end().link(), move.end().movedTo(move.to())))
                 .toList();
         return Optional.of(new Replan(node, wires, settings, moves));
     }

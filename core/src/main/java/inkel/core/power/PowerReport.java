@@ -126,7 +126,7 @@ public record PowerReport(
                     circuit.links().stream().anyMatch(other -> other.isBesides(link) && other.groundJoined());
             boolean isBrought =
                     circuit.isGroundBrought(link.from().node(), link.to().node());
-            if (!isJoined && !isBrought && apart.stream().noneMatch(link::isBesides)) {
+            if (!isJoined && !isBrought && !link.isByLight() && apart.stream().noneMatch(link::isBesides)) {
                 apart.add(link);
             }
         }

@@ -17,15 +17,18 @@ final class GroundSteps {
     private final NodeCircuit node;
     private final Pieces pieces;
     private final Plugs plugs;
-    private final boolean isGroundJoined;
+    private final boolean isMoreJoined;
     private final List<Joined> wires = new ArrayList<>();
 
-    /** @param isGroundJoined whether another board's ground is joined to this node's row, in that board's list */
-    GroundSteps(NodeCircuit node, Pieces pieces, Plugs plugs, boolean isGroundJoined) {
+    /**
+     * @param isMoreJoined whether another board's ground is joined to this node's row, in that board's list, or a leg of
+     *     what stands in a wire to one
+     */
+    GroundSteps(NodeCircuit node, Pieces pieces, Plugs plugs, boolean isMoreJoined) {
         this.node = node;
         this.pieces = pieces;
         this.plugs = plugs;
-        this.isGroundJoined = isGroundJoined;
+        this.isMoreJoined = isMoreJoined;
     }
 
     /** A ground wire, and the part that it is for. */
@@ -98,7 +101,7 @@ final class GroundSteps {
 
     /** Whether something besides ground pins is joined to ground: another board, a tied signal, a part in a wire. */
     private boolean isRowWanted() {
-        return isGroundJoined
+        return isMoreJoined
                 || node.node().wires().stream().anyMatch(wire -> node.isTie(wire) && isGround(wire.to()))
                 || node.parts().stream().anyMatch(this::isFittedToGround)
                 || node.node().between().stream().anyMatch(pieces::wantsGround);

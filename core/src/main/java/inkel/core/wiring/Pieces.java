@@ -70,7 +70,7 @@ final class Pieces {
     }
 
     static Terminal leg(Wire wire, Terminal.Leg leg) {
-        return new Terminal.OnLeg(wire.from(), leg);
+        return new Terminal.OnLeg(wire.from(), Optional.empty(), leg);
     }
 
     private static Leg wire(Terminal from, Terminal to) {

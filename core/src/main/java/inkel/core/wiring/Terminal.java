@@ -6,6 +6,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** An end of a wire. */
 public sealed interface Terminal {
@@ -53,11 +54,13 @@ public sealed interface Terminal {
      * A leg of what stands in a wire.
      *
      * @param signal the signal whose wire it is
+     * @param away the pin of another board that the wire goes to; empty on one board
      */
-    record OnLeg(Endpoint signal, Leg leg) implements Terminal {
+    record OnLeg(Endpoint signal, Optional<Place> away, Leg leg) implements Terminal {
         @Override
         public String id() {
-            return "leg " + signal + " " + leg.name().toLowerCase(Locale.ROOT);
+            return "leg " + signal + away.map(pin -> " to " + pin).orElse("") + " "
+                    + leg.name().toLowerCase(Locale.ROOT);
         }
     }
 

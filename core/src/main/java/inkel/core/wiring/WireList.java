@@ -2,6 +2,7 @@ package inkel.core.wiring;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.ShifterSides;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -20,11 +21,11 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
     }
 
     public static WireList of(NodeCircuit node) {
-        return of(node, List.of(), false);
+        return of(node, List.of(), List.of(), false);
     }
 
-    private static WireList of(NodeCircuit node, List<WireSteps.Away> away, boolean isGroundJoined) {
-        List<WireStep> steps = new WireSteps(node, away, isGroundJoined).list();
+    private static WireList of(NodeCircuit node, List<Away> away, List<Away> arriving, boolean isGroundJoined) {
+        List<WireStep> steps = new WireSteps(node, away, arriving, isGroundJoined).list();
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
         steps.forEach(step -> toUnplug.remove(step.id()));
         return new WireList(node, steps, new ProgramLeads(node).list(), toUnplug);
@@ -32,23 +33,31 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
 
     public static List<WireList> of(Circuit circuit) {
         return circuit.nodes().stream()
-                .map(node -> of(node, away(circuit, node), isGroundJoined(circuit, node)))
+                .map(node -> of(node, away(circuit, node), arriving(circuit, node), isGroundJoined(circuit, node)))
                 .toList();
     }
 
     /** Wires to other boards are plugged with the board that talks. */
-    private static List<WireSteps.Away> away(Circuit circuit, NodeCircuit node) {
+    private static List<Away> away(Circuit circuit, NodeCircuit node) {
         return circuit.links().stream()
                 .filter(link -> link.from().node().equals(node.node().id()))
                 .flatMap(link -> circuit.node(link.to().node()).stream()
-                        .map(other -> new WireSteps.Away(link, other.node().name())))
+                        .map(other -> new Away(link, other, ShifterSides.of(circuit, link))))
+                .toList();
+    }
+
+    private static List<Away> arriving(Circuit circuit, NodeCircuit node) {
+        return circuit.links().stream()
+                .filter(link -> link.to().node().equals(node.node().id()))
+                .map(link -> new Away(link, node, ShifterSides.of(circuit, link)))
+                .filter(Away::isShiftedThere)
                 .toList();
     }
 
     /** Whether a ground wire of another board's list ends at this node's ground row. */
     private static boolean isGroundJoined(Circuit circuit, NodeCircuit node) {
         return circuit.links().stream()
-                .anyMatch(link -> link.groundJoined()
+                .anyMatch(link -> (link.groundJoined() || link.isByLight())
                         && link.to().node().equals(node.node().id()));
     }
 

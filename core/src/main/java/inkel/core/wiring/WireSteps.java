@@ -10,8 +10,6 @@ import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
-import inkel.core.document.NodeWire;
-import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -32,34 +30,28 @@ final class WireSteps {
     private final Pieces pieces;
     private final Plugs plugs;
     private final List<Away> away;
+    private final List<Away> arriving;
     private final boolean isGroundJoined;
     private final List<WireStep> steps = new ArrayList<>();
     private final Set<String> ids = new HashSet<>();
     private int plainSignals;
 
     /**
-     * A wire to another board.
-     *
-     * @param board what the builder calls the other board's node
+     * @param arriving wires of other boards that go through a shifter of this node
+     * @param isGroundJoined whether another board's ground is joined to this node's row, in that board's list
      */
-    record Away(NodeWire link, String board) {
-        /** The other board's ground. */
-        Terminal.OnOtherBoard ground() {
-            return new Terminal.OnOtherBoard(Place.ofNode(link.to().node()), board);
-        }
-    }
-
-    /** @param isGroundJoined whether another board's ground is joined to this node's row, in that board's list */
-    WireSteps(NodeCircuit node, List<Away> away, boolean isGroundJoined) {
+    WireSteps(NodeCircuit node, List<Away> away, List<Away> arriving, boolean isGroundJoined) {
         this.node = node;
         pieces = new Pieces(node);
         this.away = away;
+        this.arriving = arriving;
         this.isGroundJoined = isGroundJoined;
         plugs = new Plugs(node, pieces);
     }
 
     List<WireStep> list() {
-        new GroundSteps(node, pieces, plugs, isGroundJoined)
+        boolean isRowWanted = isGroundJoined || away.stream().anyMatch(Away::wantsGround);
+        new GroundSteps(node, pieces, plugs, isRowWanted)
                 .list(groundsElsewhere())
                 .forEach(wire -> add(WireStep.Kind.GROUND, wire.from(), wire.to(), WireColour.BLACK, wire.subject()));
         node.rails().forEach(this::supply);
@@ -68,6 +60,7 @@ final class WireSteps {
         legs();
         signals();
         away.forEach(this::toOtherBoard);
+        arriving.forEach(this::fromOtherBoard);
         return steps;
     }
 
@@ -207,6 +200,8 @@ final class WireSteps {
                         .ifPresent(piece -> pieces.legs(wire, piece).forEach(leg -> leg(leg, wire.from())));
             }
         }
+        away.forEach(
+                wire -> wire.legs().forEach(leg -> leg(leg, wire.link().from().endpoint())));
     }
 
     private void leg(Pieces.Leg leg, Endpoint signal) {
@@ -232,8 +227,39 @@ final class WireSteps {
     private void toOtherBoard(Away wire) {
         Endpoint here = wire.link().from().endpoint();
         WireColour colour = WireColour.of(PinUse.OUTPUT, plainSignals++);
-        Terminal there = new Terminal.OnOtherBoard(wire.link().to(), wire.board());
-        add(WireStep.Kind.SIGNAL, onPin(here), there, colour, here, Optional.empty());
+        Optional<Between> inLine = wire.link()
+                .between()
+                .filter(piece -> !(piece instanceof Between.Nothing) && !(piece instanceof Between.ShifterWay));
+        if (wire.link().isByLight()) {
+            add(WireStep.Kind.SIGNAL, onPin(here), wire.leg(Terminal.Leg.ANODE), colour, here, inLine);
+            add(
+                    WireStep.Kind.SIGNAL,
+                    wire.leg(Terminal.Leg.COLLECTOR),
+                    wire.listener(),
+                    colour,
+                    here,
+                    Optional.empty());
+        } else if (wire.sides().isPresent() && !wire.isShiftedThere()) {
+            ShifterSides sides = wire.sides().get();
+            add(WireStep.Kind.SIGNAL, onPin(here), onPin(sides.towardsDriver()), colour, here, Optional.empty());
+            add(WireStep.Kind.SIGNAL, onPin(sides.towardsReceiver()), wire.listener(), colour, here, Optional.empty());
+        } else {
+            add(WireStep.Kind.SIGNAL, onPin(here), wire.arrival(), colour, here, inLine);
+        }
+    }
+
+    /** The second half of a wire from another board, out of a shifter of this table. */
+    private void fromOtherBoard(Away wire) {
+        WireColour colour = WireColour.of(PinUse.OUTPUT, plainSignals++);
+        Endpoint here = wire.link().to().endpoint();
+        wire.sides()
+                .ifPresent(sides -> add(
+                        WireStep.Kind.SIGNAL,
+                        onPin(sides.towardsReceiver()),
+                        onPin(here),
+                        colour,
+                        here,
+                        Optional.empty()));
     }
 
     private PinUse useOf(Wire wire) {

@@ -4,19 +4,36 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.LogLine;
 import inkel.core.document.Logbook;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.ChangeNodeWire;
+import inkel.core.document.edit.Measure;
+import inkel.core.document.edit.RemovePart;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.formula.Verdict;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.BuildWriter;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
+import inkel.core.wiring.WireList;
+import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -106,5 +123,210 @@ class BoardLinkTest {
                     fix.id());
         }
         assertTrue(finding.fixes().stream().anyMatch(fix -> fix.id().equals("link-off")));
+    }
+
+    private static Build with(Build build, Between piece) throws Exception {
+        NodeWire link = build.links().get(0);
+        return new ChangeNodeWire(link, link.withBetween(Optional.of(piece))).apply(build);
+    }
+
+    private static List<String> levels(Build build) {
+        return Assessment.assess(build, Builds.CATALOG).findings().stream()
+                .map(Finding::code)
+                .filter(code -> code.startsWith("levels."))
+                .toList();
+    }
+
+    // 5.25 V · 5.6/(3.3 + 5.6) = 3.30 V at most, within the 3.6 V that the listener bears; 4.65 V · 0.629 = 2.93 V at
+    // least,
+    // where 2.0 V are read. Whoever is off gets next to nothing through 2.1 kΩ.
+    @Test
+    void twoResistorsBringFiveVoltsDown() throws Exception {
+        Build build = joined("board-classic-5v", "D4", "board-dual-core-3v3", "GP5");
+        Endpoint signal = Builds.end("board.D4");
+        Build divided =
+                with(build, new Between.Divider(signal, Resistance.ofOhms(3300), Resistance.ofOhms(5600), Extras.NONE));
+        assertEquals(List.of(), levels(divided));
+        BoardLink link = Assessment.assess(divided, Builds.CATALOG)
+                .reports()
+                .levels()
+                .boards()
+                .get(0);
+        assertEquals(5.25 * 5600 / 8900, link.check().vohMax().volts(), 1e-9);
+        assertEquals(5.25, link.said().highest().volts(), 1e-9, "what the driver itself puts out");
+        Build reversed =
+                with(build, new Between.Divider(signal, Resistance.ofOhms(560), Resistance.ofOhms(5600), Extras.NONE));
+        Finding left = Builds.of(Assessment.assess(reversed, Builds.CATALOG), "levels.harms")
+                .get(0);
+        assertEquals(
+                List.of("take-out", "link-off"),
+                left.fixes().stream().map(Fix::id).toList(),
+                "a divider that does too little is taken out before another is thought of");
+    }
+
+    // A buffer that is fed with 5 V reads 3.3 V as high and hands 5 V on. A lamp that is lit pulls to 0.4 V.
+    @Test
+    void aBufferOnTheTableThatListensLiftsThreeVolts() throws Exception {
+        Build build = joined("board-dual-core-3v3", "GP5", "board-classic-5v", "D4");
+        Finding finding = Builds.of(Assessment.assess(build, Builds.CATALOG), "levels.not_read")
+                .get(0);
+        Fix buffer = finding.fixes().stream()
+                .filter(fix -> fix.id().equals("buffer-new"))
+                .findFirst()
+                .orElseThrow();
+        Build through = buffer.apply(build);
+        assertEquals(List.of(), levels(through));
+        assertEquals(
+                1,
+                through.node("far").orElseThrow().parts().size()
+                        - build.node("far").orElseThrow().parts().size());
+        NodeWire link = through.links().get(0);
+        assertEquals(Optional.of(Place.ofPart("far", "buffer")), link.converter());
+        List<BoardLink> hops =
+                Assessment.assess(through, Builds.CATALOG).reports().levels().of(link);
+        assertEquals(2, hops.size(), "into the buffer, and out of it");
+        assertEquals(
+                link,
+                BuildReader.parse(Path.of("x"), BuildWriter.print(through), Builds.CATALOG)
+                        .links()
+                        .get(0));
+
+        Circuit circuit = Circuit.of(through, Builds.CATALOG);
+        List<WireList> lists = WireList.of(circuit);
+        assertTrue(
+                lists.get(0).steps().stream()
+                        .anyMatch(step -> step.from().id().startsWith("board.GP5@")
+                                && step.to().id().equals("away far/buffer.A1")),
+                "the board that talks has the wire to the buffer");
+        assertTrue(
+                lists.get(1).steps().stream()
+                        .anyMatch(step -> step.from().id().startsWith("buffer.Y1@")
+                                && step.to().id().startsWith("board.D4@")),
+                "the other one has that from it");
+        NodeCircuit far = circuit.node("far").orElseThrow();
+        assertEquals(Optional.of(2), circuit.spareWay(far, far.part("buffer").orElseThrow()));
+        Build without = new RemovePart("far", "buffer").apply(through);
+        assertEquals(Optional.empty(), without.links().get(0).between());
+    }
+
+    // The way that is there comes before another part.
+    @Test
+    void aWayToSpareIsTakenBeforeANewPart() throws Exception {
+        Build build = joined("board-dual-core-3v3", "GP5", "board-classic-5v", "D4");
+        Fix buffer = named(build, "buffer-new");
+        Build one = buffer.apply(build);
+        NodeWire second = new NodeWire(
+                Place.of(Builds.NODE, Builds.end("board.GP6")),
+                Place.of("far", Builds.end("board.D5")),
+                true,
+                Extras.NONE);
+        Build two = new AddNodeWire(second).apply(one);
+        Fix there = named(two, "shift-buffer-2");
+        assertEquals(List.of(), levels(there.apply(two)));
+    }
+
+    private static Fix named(Build build, String id) {
+        return Builds.of(Assessment.assess(build, Builds.CATALOG), "levels.not_read").stream()
+                .flatMap(finding -> finding.fixes().stream())
+                .filter(fix -> fix.id().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void anOptocouplerIsReadToo() throws Exception {
+        Build build = joined("board-dual-core-3v3", "GP5", "board-classic-5v", "D4");
+        Endpoint signal = Builds.end("board.GP5");
+        Build byLight =
+                with(build, new Between.Opto(signal, Resistance.ofOhms(390), Resistance.ofOhms(10_000), Extras.NONE));
+        assertEquals(List.of(), levels(byLight));
+    }
+
+    // (2.62 − 1.4) V / 4.7 kΩ = 0.26 mA light half as much, and 5.25 V / 10 kΩ wants 0.53 mA of it.
+    @Test
+    void aLampThatIsTooDimIsTold() throws Exception {
+        Build build = joined("board-dual-core-3v3", "GP5", "board-classic-5v", "D4");
+        Build dim = with(
+                build,
+                new Between.Opto(
+                        Builds.end("board.GP5"), Resistance.ofOhms(4700), Resistance.ofOhms(10_000), Extras.NONE));
+        List<Finding> findings = Builds.of(Assessment.assess(dim, Builds.CATALOG), "levels.opto");
+        assertEquals(1, findings.size());
+        assertEquals(List.of(), levels(findings.get(0).fixes().get(0).apply(dim)));
+    }
+
+    @Test
+    void lightNeedsNoCommonGround() throws Exception {
+        Build build = joined("board-classic-5v", "D4", "board-classic-5v", "D5");
+        NodeWire link = build.links().get(0);
+        Build apart = build.withLinks(List.of(new NodeWire(link.from(), link.to(), false, Extras.NONE)));
+        assertEquals(
+                1,
+                Builds.of(Assessment.assess(apart, Builds.CATALOG), "power.no_common_ground")
+                        .size());
+        Build byLight = with(
+                apart,
+                new Between.Opto(
+                        Builds.end("board.D4"), Resistance.ofOhms(390), Resistance.ofOhms(10_000), Extras.NONE));
+        assertEquals(List.of(), Builds.of(Assessment.assess(byLight, Builds.CATALOG), "power.no_common_ground"));
+    }
+
+    // Left by choice a thin wire is not told again; a reading says what is there. 3.3 V boards push to within 0.1 V.
+    @Test
+    void aThinWireIsLeftByChoiceAndMeasuredAtTheEndThatListens() throws Exception {
+        Build build = joined("board-tolerant-3v3", "A8", "board-classic-5v", "D4");
+        Assessment before = Assessment.assess(build, Builds.CATALOG);
+        BoardLink link = before.reports().levels().boards().get(0);
+        assertEquals(Verdict.NOT_READ, link.check().verdict(), "3.2 V at least against 0.6 · 5.25 V");
+        Place heard = link.link().to();
+        Build measured = new Measure(
+                        heard.node(),
+                        heard.endpoint(),
+                        LogLine.What.HIGH,
+                        Voltage.ofVolts(3.35),
+                        "3.35",
+                        LogLine.By.TYPED,
+                        Instant.EPOCH)
+                .apply(build);
+        BoardLink read = Assessment.assess(measured, Builds.CATALOG)
+                .reports()
+                .levels()
+                .boards()
+                .get(0);
+        assertEquals(3.35, read.check().vohMin().volts(), 1e-9);
+        assertEquals(Source.MEASURED, read.saysHigh());
+        Finding thin = Builds.of(Assessment.assess(measured, Builds.CATALOG), "levels.thin")
+                .get(0);
+        Fix leave = thin.fixes().stream()
+                .filter(fix -> fix.id().equals("accept"))
+                .findFirst()
+                .orElseThrow();
+        Build left = leave.apply(measured);
+        assertEquals(
+                List.of(),
+                levels(left).stream().filter(code -> code.equals("levels.thin")).toList());
+        assertTrue(left.log().lines().stream().anyMatch(LogLine.Left.class::isInstance));
+        Build moved = new ChangeNodeWire(
+                        left.links().get(0),
+                        left.links().get(0).withEnds(Place.of(Builds.NODE, Builds.end("board.A9")), heard))
+                .apply(left);
+        BoardLink stale = Assessment.assess(moved, Builds.CATALOG)
+                .reports()
+                .levels()
+                .boards()
+                .get(0);
+        assertEquals(Source.CLASS, stale.saysHigh(), "another wire is there now");
+    }
+
+    @Test
+    void aPieceIsWrittenAndReadAgain() throws Exception {
+        Build build = with(
+                joined("board-classic-5v", "D4", "board-dual-core-3v3", "GP5"),
+                new Between.Divider(
+                        Builds.end("board.D4"), Resistance.ofOhms(3300), Resistance.ofOhms(5600), Extras.NONE));
+        assertEquals(
+                build.links(),
+                BuildReader.parse(Path.of("x"), BuildWriter.print(build), Builds.CATALOG)
+                        .links());
     }
 }

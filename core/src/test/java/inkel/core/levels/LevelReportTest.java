@@ -105,7 +105,7 @@ class LevelReportTest {
                         .wire("radio.MISO", "board.D12")),
                 "radio.MISO",
                 "board.D12");
-        assertEquals(Source.COMPUTED, link.hears());
+        assertEquals(Source.COMPUTED, link.listens());
         assertEquals(Source.CLASS, link.saysHigh(), "a regulator gives what its class says, whatever comes in");
         assertEquals("tolerated 5.50 COMPUTED", figures(link).get(6));
     }

@@ -12,8 +12,8 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.CopyNode;
-import inkel.core.document.edit.MoveNodeWire;
 import inkel.core.document.edit.RemoveNodeWire;
 import inkel.core.kit.Builds;
 import inkel.core.wiring.Terminal;
@@ -104,7 +104,7 @@ class LinksTest {
         NodeWire link = build.links().get(0);
         Build without = new RemoveNodeWire(link).apply(build);
         EditRefused refused =
-                assertThrows(EditRefused.class, () -> new MoveNodeWire(link, link.withGroundJoined()).apply(without));
+                assertThrows(EditRefused.class, () -> new ChangeNodeWire(link, link.withGroundJoined()).apply(without));
         assertEquals("refused.no_link", refused.reason().key());
     }
 }

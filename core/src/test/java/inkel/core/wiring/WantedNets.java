@@ -401,12 +401,40 @@ final class WantedNets {
         return owner.groundApart() && !own.isEmpty() ? own.get(0) : ground;
     }
 
+    /** What stands in it lies with the board that talks; the far board has its own ground and supply. */
     private void link(NodeWire link) {
         Node from = build.node(link.from().node()).orElseThrow();
         Node to = build.node(link.to().node()).orElseThrow();
-        wanted.join(at(from, link.from().endpoint()), at(to, link.to().endpoint()));
+        String talks = at(from, link.from().endpoint());
+        String listens = at(to, link.to().endpoint());
+        String low = from.id() + " row ground";
+        String farLow = to.id() + " row ground";
+        String leg = from.id() + " leg " + link.from().endpoint() + " to " + link.to() + " ";
+        Between piece = link.between().orElse(null);
+        if (piece instanceof Between.Opto) {
+            wanted.join(talks, leg + "anode");
+            wanted.join(leg + "cathode", low);
+            wanted.join(leg + "collector", listens);
+            wanted.join(leg + "emitter", farLow);
+        } else {
+            wanted.join(talks, listens);
+        }
+        String supply = circuit.node(to.id())
+                .flatMap(node -> node.ioRail(link.to().endpoint()))
+                .map(rail -> at(to, rail.id()))
+                .orElse("");
+        if (piece instanceof Between.Divider divider) {
+            beside("RESISTOR", divider.toGround().ohms(), listens, low);
+            divider.capacitor().ifPresent(value -> beside("CAPACITOR", value.farads(), listens, low));
+        } else if (piece instanceof Between.Series series) {
+            series.capacitor().ifPresent(value -> beside("CAPACITOR", value.farads(), listens, low));
+        } else if (piece instanceof Between.Diode diode && !supply.isEmpty()) {
+            beside("RESISTOR", diode.pullUp().ohms(), supply, listens);
+        } else if (piece instanceof Between.Opto opto && !supply.isEmpty()) {
+            beside("RESISTOR", opto.pullUp().ohms(), supply, listens);
+        }
         if (link.groundJoined()) {
-            wanted.join(from.id() + " row ground", to.id() + " row ground");
+            wanted.join(low, farLow);
         }
     }
 }

@@ -16,6 +16,7 @@ import inkel.core.document.Extras;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
+import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.CopyNode;
@@ -114,7 +115,7 @@ class WireNetsTest {
             Part part = parts.get(random.nextInt(parts.size()));
             build = part.isBoard() ? build : new SetGround(Builds.NODE, part.id(), true).apply(build);
         }
-        return random.nextInt(3) == 0 ? fedFromTheOther(linked(build), random) : build;
+        return random.nextInt(3) == 0 ? fedFromTheOther(linked(build, random), random) : build;
     }
 
     /** A rail of one of the two boards brought to the other, for a part there. */
@@ -164,18 +165,20 @@ class WireNetsTest {
             return build;
         }
         Endpoint signal = signals.get(random.nextInt(signals.size()));
+        return new Insert(Builds.NODE, piece(signal, random)).apply(build);
+    }
+
+    private static Between piece(Endpoint signal, Random random) {
         Resistance one = Resistance.ofOhms(1000 + random.nextInt(9000));
         Resistance other = Resistance.ofOhms(1000 + random.nextInt(9000));
         Optional<Capacitance> across =
                 random.nextBoolean() ? Optional.of(Capacitance.ofFarads(1e-9)) : Optional.empty();
-        Between piece =
-                switch (random.nextInt(4)) {
-                    case 0 -> new Between.Divider(signal, one, other, across, Extras.NONE);
-                    case 1 -> new Between.Series(signal, one, across, Extras.NONE);
-                    case 2 -> new Between.Diode(signal, one, Extras.NONE);
-                    default -> new Between.Opto(signal, one, other, Extras.NONE);
-                };
-        return new Insert(Builds.NODE, piece).apply(build);
+        return switch (random.nextInt(4)) {
+            case 0 -> new Between.Divider(signal, one, other, across, Extras.NONE);
+            case 1 -> new Between.Series(signal, one, across, Extras.NONE);
+            case 2 -> new Between.Diode(signal, one, Extras.NONE);
+            default -> new Between.Opto(signal, one, other, Extras.NONE);
+        };
     }
 
     /** A signal given by hand to the signal of another part, where one of the table can take it. */
@@ -189,7 +192,7 @@ class WireNetsTest {
     }
 
     /** The same node once more, and a free plain pin of each board joined. */
-    private static Build linked(Build build) throws Exception {
+    private static Build linked(Build build, Random random) throws Exception {
         Build two = new CopyNode(Builds.NODE, "twin", "Twin").apply(build);
         NodeCircuit node = Circuit.of(two, Builds.CATALOG).nodes().get(0);
         Optional<String> free = node.board()
@@ -203,9 +206,12 @@ class WireNetsTest {
                 ? two
                 : new AddNodeWire(new NodeWire(
                                 Builds.place("board." + free.get()),
-                                inkel.core.document.Place.of("twin", Builds.end("board." + free.get())),
-                                true,
-                                inkel.core.document.Extras.NONE))
+                                Place.of("twin", Builds.end("board." + free.get())),
+                                random.nextBoolean(),
+                                random.nextInt(3) == 0
+                                        ? Optional.empty()
+                                        : Optional.of(piece(Builds.end("board." + free.get()), random)),
+                                Extras.NONE))
                         .apply(two);
     }
 

@@ -7,14 +7,18 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Reading;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
+import inkel.core.levels.BoardLink;
+import inkel.core.levels.Judged;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
 import java.util.LinkedHashMap;
@@ -81,6 +85,37 @@ public record LadderModel(
         return report.of(signal).stream().findFirst().map(link -> of(report, node, link));
     }
 
+    /** Those of a wire between boards; empty when it cannot be judged. */
+    public static Optional<LadderModel> of(Assessment assessment, NodeWire wire) {
+        List<BoardLink> hops = assessment.reports().levels().of(wire);
+        Optional<BoardLink> arriving = hops.stream().filter(BoardLink::arrives).findFirst();
+        Optional<BoardLink> sending = hops.stream().filter(BoardLink::begins).findFirst();
+        return arriving.flatMap(asked -> sending.map(from -> of(asked, from)));
+    }
+
+    private static LadderModel of(BoardLink asked, BoardLink sending) {
+        Listener listener = listener(ofNode(asked.to(), asked.hears()), asked);
+        Range<Voltage> high = sending.said();
+        Optional<Step> step =
+                asked.between().filter(Between::changesLevels).map(between -> step(between, asked, sending));
+        return new LadderModel(
+                ofNode(sending.from(), sending.says()),
+                high.lowest().volts(),
+                high.highest().volts(),
+                sending.saidLow().volts(),
+                asked.saysHigh() == Source.MEASURED && step.isEmpty(),
+                step,
+                List.of(listener),
+                Math.ceil(Math.max(
+                                Math.max(listener.limit(), listener.high()),
+                                high.highest().volts())
+                        + 0.4));
+    }
+
+    private static String ofNode(NodeCircuit node, Endpoint pin) {
+        return Words.say(Fact.of("pin.of_node").with("node", node.node().name()).with("pin", pin.pin()));
+    }
+
     private static LadderModel of(LevelReport report, NodeCircuit node, Link worst) {
         Link asked = report.arriving(worst);
         Optional<Endpoint> target = node.wire(asked.signal().endpoint()).map(Wire::to);
@@ -95,7 +130,7 @@ public record LadderModel(
                 .forEach(link -> heard.putIfAbsent(link.to(), link));
         List<Listener> listeners = heard.values().stream()
                 .limit(MOST_LISTENERS)
-                .map(link -> listener(node, link))
+                .map(link -> listener(Words.say(PinNames.of(node, link.to())), link))
                 .toList();
         Link sending = report.sending(asked);
         Range<Voltage> high = sending.saidHigh();
@@ -117,7 +152,7 @@ public record LadderModel(
                 Math.ceil(Math.max(top, high.highest().volts()) + 0.4));
     }
 
-    private static Step step(Between between, Link asked, Link sending) {
+    private static Step step(Between between, Judged asked, Judged sending) {
         LevelCheck arrives = asked.check();
         return new Step(
                 BetweenWords.brief(between),
@@ -127,10 +162,10 @@ public record LadderModel(
                 sending == asked ? Optional.empty() : Optional.of(sending.verdict()));
     }
 
-    private static Listener listener(NodeCircuit node, Link link) {
+    private static Listener listener(String name, Judged link) {
         LevelCheck check = link.check();
         return new Listener(
-                Words.say(PinNames.of(node, link.to())),
+                name,
                 link.between().map(BetweenWords::brief).orElse(""),
                 check.vohMin().volts(),
                 check.volMax().volts(),

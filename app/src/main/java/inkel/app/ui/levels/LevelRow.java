@@ -7,7 +7,7 @@ import inkel.app.words.Words;
 import inkel.core.document.Place;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
-import inkel.core.levels.Link;
+import inkel.core.levels.Judged;
 import java.util.List;
 import java.util.Locale;
 import javafx.css.PseudoClass;
@@ -24,7 +24,8 @@ final class LevelRow extends Pressable {
     private static final double WORD = 76;
     private static final double THICK = 7;
 
-    private final Link link;
+    private final LevelEntry entry;
+    private final Judged judged;
     private final Line part;
     private final Line signal;
     private final Line word;
@@ -32,29 +33,30 @@ final class LevelRow extends Pressable {
     private final Region low = Ui.region("level-mark");
     private final Region high = Ui.region("level-mark");
 
-    LevelRow(Link link, String partName, Runnable choose) {
+    LevelRow(LevelEntry entry, Runnable choose) {
         super(choose, "level-row");
-        this.link = link;
-        Place place = link.signal();
+        this.entry = entry;
+        judged = entry.judged();
+        Place place = entry.place();
         setId("level-" + place.part() + "-" + place.pin());
-        part = new Line(partName, "level-part");
+        part = new Line(entry.name(), "level-part");
         signal = new Line(place.pin(), "level-signal");
-        boolean isShifted = link.between().isPresent() && link.verdict() == Verdict.FINE;
+        boolean isShifted = judged.between().isPresent() && judged.verdict() == Verdict.FINE;
         String verdict = Words.get(
                 isShifted
                         ? "verdict.through"
-                        : "verdict." + link.verdict().name().toLowerCase(Locale.ROOT));
-        word = new Line(verdict, "level-word", isShifted ? "shifted-text" : Ladders.tone(link.verdict()));
-        setAccessibleText(partName + " " + place.pin() + ", " + verdict);
+                        : "verdict." + judged.verdict().name().toLowerCase(Locale.ROOT));
+        word = new Line(verdict, "level-word", isShifted ? "shifted-text" : Ladders.tone(judged.verdict()));
+        setAccessibleText(entry.name() + " " + place.pin() + ", " + verdict);
         pseudoClassStateChanged(
                 PseudoClass.getPseudoClass(
-                        link.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-')),
+                        judged.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-')),
                 true);
         getChildren().addAll(part, signal, word, track, low, high);
     }
 
-    Link link() {
-        return link;
+    LevelEntry entry() {
+        return entry;
     }
 
     @Override
@@ -76,7 +78,7 @@ final class LevelRow extends Pressable {
         word.placeRight(right, (HEIGHT - word.height()) / 2);
         double base = HEIGHT / 2 + 6;
         track.resizeRelocate(ruler, base, RULER, 1.5);
-        LevelCheck check = link.check();
+        LevelCheck check = judged.check();
         double top = Math.max(check.absoluteMax().volts(), check.vohMax().volts());
         double scale = RULER / Math.max(1, top);
         low.resizeRelocate(ruler, base - THICK, Math.max(4, check.volMax().volts() * scale), THICK);

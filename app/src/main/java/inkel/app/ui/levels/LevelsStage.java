@@ -15,18 +15,16 @@ import inkel.core.document.Between;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.Leave;
 import inkel.core.document.edit.Measure;
 import inkel.core.document.edit.TakeBack;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
-import inkel.core.levels.Link;
+import inkel.core.levels.Judged;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -67,16 +65,16 @@ public final class LevelsStage extends StagePane {
 
     /** Which wires the list shows. */
     private enum Filter {
-        ALL(link -> true),
-        HARMS(link -> link.verdict() == Verdict.HARMS),
-        NOT_READ(link -> link.verdict() == Verdict.NOT_READ),
-        THIN(link -> link.verdict() == Verdict.THIN),
-        FINE(link -> link.verdict() == Verdict.FINE),
-        THROUGH(link -> link.between().isPresent());
+        ALL(wire -> true),
+        HARMS(wire -> wire.verdict() == Verdict.HARMS),
+        NOT_READ(wire -> wire.verdict() == Verdict.NOT_READ),
+        THIN(wire -> wire.verdict() == Verdict.THIN),
+        FINE(wire -> wire.verdict() == Verdict.FINE),
+        THROUGH(wire -> wire.between().isPresent());
 
-        private final Predicate<Link> shows;
+        private final Predicate<Judged> shows;
 
-        Filter(Predicate<Link> shows) {
+        Filter(Predicate<Judged> shows) {
             this.shows = shows;
         }
 
@@ -161,12 +159,12 @@ public final class LevelsStage extends StagePane {
 
     /** What is typed goes to the log; emptied, the reading is taken back. */
     private void measure(TextField field, boolean isHigh) {
-        Optional<Link> shown = shown();
-        Optional<NodeCircuit> node = node();
-        if (shown.isEmpty() || node.isEmpty()) {
+        Optional<Place> at = shown().map(LevelEntry::measuredAt);
+        Optional<NodeCircuit> node = at.flatMap(this::circuit);
+        if (node.isEmpty()) {
             return;
         }
-        Place signal = shown.get().signal();
+        Place signal = at.get();
         Reading known = node.get().reading(signal.endpoint());
         Optional<Voltage> before = isHigh ? known.high() : known.low();
         String typed = field.getText().strip();
@@ -189,23 +187,22 @@ public final class LevelsStage extends StagePane {
 
     /** A wire with little to spare stays as it is: the plan keeps why, and Wake asks for a reading. */
     private void leave() {
-        shown().filter(link -> !reason.getText().isBlank())
-                .ifPresent(link -> session.apply(new Leave(
-                        link.signal().node(),
-                        link.signal().endpoint(),
-                        reason.getText().strip(),
-                        session.now())));
+        shown().filter(entry -> !reason.getText().isBlank())
+                .ifPresent(entry -> session.apply(entry.left(reason.getText().strip(), session.now())));
     }
 
-    private static Optional<String> leftBecause(Link link) {
-        return link.between().filter(Between.Nothing.class::isInstance).map(between -> ((Between.Nothing) between)
-                .reason());
+    private static Optional<String> leftBecause(LevelEntry entry) {
+        return entry.judged()
+                .between()
+                .filter(Between.Nothing.class::isInstance)
+                .map(between -> ((Between.Nothing) between).reason());
     }
 
     /** A filter that would show nothing is left out, but for the one that is on. */
-    private void showFilters(List<Link> all) {
+    private void showFilters(List<LevelEntry> all) {
         filters.forEach((choice, shown) -> {
-            long count = all.stream().filter(choice.shows).count();
+            long count =
+                    all.stream().map(LevelEntry::judged).filter(choice.shows).count();
             String words = Words.get("levels.filter." + choice.text(), "count", count);
             shown.words().setText(words);
             shown.tile().setAccessibleText(words);
@@ -226,14 +223,9 @@ public final class LevelsStage extends StagePane {
                 : assessment.circuit(session.nodeProperty().get());
     }
 
-    /** One link for each signal, its worst direction, in the order of the node's parts. */
-    private List<Link> links(NodeCircuit node) {
+    private Optional<NodeCircuit> circuit(Place place) {
         Assessment assessment = session.assessmentProperty().get();
-        List<Link> links = new ArrayList<>();
-        node.signals().map(node::place).forEach(place -> assessment.reports().levels().of(place).stream()
-                .findFirst()
-                .ifPresent(links::add));
-        return links;
+        return assessment == null ? Optional.empty() : assessment.circuit(place.node());
     }
 
     @Override
@@ -243,13 +235,13 @@ public final class LevelsStage extends StagePane {
             rows.getChildren().clear();
             return;
         }
-        List<Link> all = links(node.get());
+        List<LevelEntry> all = LevelEntry.of(session.assessmentProperty().get(), node.get());
         showFilters(all);
         boolean hadFocus = rowFocused() >= 0;
         rows.getChildren()
                 .setAll(all.stream()
-                        .filter(filter.shows)
-                        .map(link -> new LevelRow(link, name(node.get(), link), () -> choose(link)))
+                        .filter(entry -> filter.shows.test(entry.judged()))
+                        .map(entry -> new LevelRow(entry, () -> choose(entry)))
                         .toList());
         empty.setText(Words.get(
                 all.isEmpty() ? "levels.none" : rows.getChildren().isEmpty() ? "levels.none_such" : "levels.choose"));
@@ -262,32 +254,28 @@ public final class LevelsStage extends StagePane {
         }
     }
 
-    private static String name(NodeCircuit node, Link link) {
-        return node.part(link.signal().part()).orElseThrow().part().name();
-    }
-
-    private void choose(Link link) {
-        Place place = link.signal();
+    private void choose(LevelEntry entry) {
+        Place place = entry.place();
         session.selectionProperty().set(place.equals(session.selectionProperty().get()) ? null : place);
     }
 
-    /** The link whose ladders are shown: the chosen one, else the first in the list. */
-    private Optional<Link> shown() {
+    /** The wire whose ladders are shown: the chosen one, else the first in the list. */
+    private Optional<LevelEntry> shown() {
         Place selected = session.selectionProperty().get();
         List<LevelRow> all =
                 rows.getChildren().stream().map(LevelRow.class::cast).toList();
         return all.stream()
-                .filter(row -> selected != null && selected.contains(row.link().signal()))
+                .filter(row -> selected != null && selected.contains(row.entry().place()))
                 .findFirst()
                 .or(() -> all.stream().findFirst())
-                .map(LevelRow::link);
+                .map(LevelRow::entry);
     }
 
     private void mark() {
-        Optional<Link> shown = shown();
+        Optional<LevelEntry> shown = shown();
         rows.getChildren().forEach(row -> ((LevelRow) row)
                 .setSelected(
-                        shown.filter(link -> link == ((LevelRow) row).link()).isPresent()));
+                        shown.filter(entry -> entry == ((LevelRow) row).entry()).isPresent()));
         rows.getChildren().stream()
                 .filter(row -> ((LevelRow) row).isSelected()
                         && session.selectionProperty().get() != null)
@@ -296,25 +284,25 @@ public final class LevelsStage extends StagePane {
                     list.layout();
                     list.reveal(row);
                 });
-        Optional<LadderModel> model = node().flatMap(node -> shown.flatMap(
-                link -> LadderModel.of(session.assessmentProperty().get(), node, link.signal())));
+        Optional<LadderModel> model = node().flatMap(node ->
+                shown.flatMap(entry -> entry.ladder(session.assessmentProperty().get(), node)));
         ladders.show(model.orElse(null));
         Ui.show(empty, model.isEmpty());
         Ui.show(measured, model.isPresent());
         Optional<String> left = shown.flatMap(LevelsStage::leftBecause);
-        boolean isThin = shown.filter(link -> link.verdict() == Verdict.THIN
-                        && link.between().filter(Between::changesLevels).isEmpty())
+        boolean isThin = shown.map(LevelEntry::judged)
+                .filter(wire -> wire.verdict() == Verdict.THIN
+                        && wire.between().filter(Between::changesLevels).isEmpty())
                 .isPresent();
         Ui.show(leaving, isThin || left.isPresent());
         reason.setText(left.orElse(""));
         Ui.show(trouble, false);
-        Reading reading = node().flatMap(
-                        node -> shown.map(link -> node.reading(link.signal().endpoint())))
-                .orElse(Reading.NONE);
+        Optional<Place> at = shown.map(LevelEntry::measuredAt);
+        Optional<NodeCircuit> heard = at.flatMap(this::circuit);
+        Reading reading = heard.map(node -> node.reading(at.get().endpoint())).orElse(Reading.NONE);
         high.setText(reading.high().map(Engineering::exact).orElse(""));
         low.setText(reading.low().map(Engineering::exact).orElse(""));
-        String old = node().flatMap(node ->
-                        shown.map(link -> node.staleReading(link.signal().endpoint())))
+        String old = heard.map(node -> node.staleReading(at.get().endpoint()))
                 .map(LevelsStage::said)
                 .orElse("");
         stale.setText(old.isEmpty() ? "" : Words.get("levels.stale", "readings", old));
@@ -345,7 +333,7 @@ public final class LevelsStage extends StagePane {
         if (at >= 0 && next >= 0 && next < rows.getChildren().size()) {
             LevelRow row = (LevelRow) rows.getChildren().get(next);
             row.requestFocus();
-            session.selectionProperty().set(row.link().signal());
+            session.selectionProperty().set(row.entry().place());
             event.consume();
         }
     }

@@ -25,6 +25,7 @@ import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
+import inkel.core.levels.BoardLink;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.pins.LinkEnd;
@@ -326,6 +327,7 @@ final class LoomMaker {
     private Module links() {
         Map<LinkEnd, Integer> ends = new LinkedHashMap<>();
         pins.linkEnds().forEach(end -> ends.put(end, number.getOrDefault(end.pin(), -1)));
+        LevelReport levels = assessment.reports().levels();
         List<Row> rows = ends.entrySet().stream()
                 .map(end -> new Row(
                         node.place(end.getKey().pin()),
@@ -334,8 +336,10 @@ final class LoomMaker {
                         -1,
                         Knot.Form.PLACED,
                         "digital",
-                        Mark.NONE,
-                        Optional.empty(),
+                        end.getKey().link().between().map(LoomMaker::mark).orElse(Mark.NONE),
+                        levels.of(end.getKey().link()).stream()
+                                .map(BoardLink::verdict)
+                                .findFirst(),
                         Optional.empty(),
                         false))
                 .toList();

@@ -8,9 +8,11 @@ import inkel.core.catalog.Need;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
+import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Hold;
 import inkel.core.document.edit.SetSetting;
@@ -38,10 +40,12 @@ public final class PinNotes {
             "together", "action.ribbon_together");
 
     private final NodeCircuit node;
+    private final Assessment assessment;
     private final NodePins pins;
     private final String id;
 
-    PinNotes(NodePins pins) {
+    PinNotes(Assessment assessment, NodePins pins) {
+        this.assessment = assessment;
         this.pins = pins;
         node = pins.node();
         id = node.node().id();
@@ -180,6 +184,14 @@ public final class PinNotes {
                         id, board.id(), Settings.FORBIDDEN, kept.isEmpty() ? null : String.join(", ", kept))));
     }
 
+    private String ofOtherBoard(Place pin) {
+        return Words.say(Fact.of("pin.of_node")
+                .with(
+                        "node",
+                        assessment.circuit(pin.node()).orElseThrow().node().name())
+                .with("pin", pin.pin()));
+    }
+
     /** Who is on a pin of the board, and what it can do. */
     List<Section> sections(Endpoint end) {
         Optional<Pin> pin = boardPin(end);
@@ -192,7 +204,7 @@ public final class PinNotes {
                         pins.linkEnds().stream()
                                 .filter(link -> link.pin().equals(end))
                                 .map(LinkEnd::there)
-                                .map(Object::toString))
+                                .map(this::ofOtherBoard))
                 .toList();
         String can =
                 String.join(", ", pin.get().can().stream().map(Object::toString).toList());

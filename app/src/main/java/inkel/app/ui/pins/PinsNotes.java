@@ -24,7 +24,7 @@ final class PinsNotes implements StageNotes {
             List.of(Knot.Form.FIXED, Knot.Form.PLACED, Knot.Form.HELD, Knot.Form.CLASH, Knot.Form.OPEN);
 
     private static PinNotes notes(Assessment assessment, NodeCircuit node) {
-        return new PinNotes(assessment.pins(node.node().id()).orElseThrow());
+        return new PinNotes(assessment, assessment.pins(node.node().id()).orElseThrow());
     }
 
     @Override

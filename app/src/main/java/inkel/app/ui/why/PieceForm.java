@@ -6,14 +6,16 @@ import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
 import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
 import inkel.core.document.PieceKind;
-import inkel.core.document.Place;
-import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.Edit;
 import inkel.core.quantity.Fact;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
@@ -26,28 +28,39 @@ final class PieceForm extends VBox {
     private static final double VALUE_WIDTH = 104;
 
     private final Session session;
-    private final Place place;
+    private final Endpoint signal;
+    private final Function<Between, Edit> into;
     private final Runnable done;
-    private final FlowPane kinds = new FlowPane(6, 6);
+    private final FlowPane choices = new FlowPane(6, 6);
     private final VBox fields = new VBox(4);
     private final Map<String, TextField> typed = new LinkedHashMap<>();
     private final Map<String, Caption> troubles = new LinkedHashMap<>();
     private PieceKind kind;
 
-    /** @param now what stands in the wire already */
-    PieceForm(Session session, Place place, Optional<Between> now, Runnable done) {
+    /**
+     * @param kinds what it can be
+     * @param signal the signal whose wire it is
+     * @param now what stands in the wire already
+     * @param into puts it in the wire
+     */
+    PieceForm(
+            Session session,
+            List<PieceKind> kinds,
+            Endpoint signal,
+            Optional<Between> now,
+            Function<Between, Edit> into,
+            Runnable done) {
         this.session = session;
-        this.place = place;
+        this.signal = signal;
+        this.into = into;
         this.done = done;
         getStyleClass().add("figure-form");
         setId("piece-form");
-        for (PieceKind each : PieceKind.values()) {
-            kinds.getChildren().add(choice(each));
-        }
+        kinds.forEach(each -> choices.getChildren().add(choice(each)));
         Tile put = Ui.pill("piece-put", Words.get("piece.put"), this::put);
         Tile leave = Ui.pill("piece-leave", Words.get("piece.leave"), done);
         getChildren()
-                .addAll(Ui.text(Words.get("piece.hint"), "quiet", "small"), kinds, fields, new HBox(6, put, leave));
+                .addAll(Ui.text(Words.get("piece.hint"), "quiet", "small"), choices, fields, new HBox(6, put, leave));
         choose(
                 now.flatMap(PieceKind::of).orElse(PieceKind.SERIES),
                 now.map(PieceKind::values).orElse(Map.of()));
@@ -74,7 +87,7 @@ final class PieceForm extends VBox {
     /** Values that the next kind takes too stay. */
     private void choose(PieceKind next, Map<String, String> values) {
         kind = next;
-        kinds.getChildren().forEach(tile -> ((Tile) tile).setSelected(tile.getUserData() == next));
+        choices.getChildren().forEach(tile -> ((Tile) tile).setSelected(tile.getUserData() == next));
         typed.clear();
         troubles.clear();
         fields.getChildren().clear();
@@ -113,9 +126,9 @@ final class PieceForm extends VBox {
             problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
             Ui.show(trouble, problem.isPresent());
         }
-        kind.make(place.endpoint(), values).ifPresent(piece -> {
+        kind.make(signal, values).ifPresent(piece -> {
             done.run();
-            session.apply(new Insert(place.node(), piece));
+            session.apply(into.apply(piece));
         });
     }
 

@@ -14,12 +14,15 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
-import inkel.core.formula.LevelCheck;
+import inkel.core.levels.Judged;
 import inkel.core.levels.Link;
 import inkel.core.pins.NodePins;
 import inkel.core.quantity.Engineering;
@@ -48,6 +51,7 @@ final class PinWhy {
         Optional<Wire> wire = node.wire(end);
         wire.ifPresent(found -> sections.add(Section.ofRows(Words.get("why.goes"), goes(node, pins, found))));
         assessment.reports().levels().of(place).forEach(link -> sections.add(levels(node, link)));
+        links(assessment, place).forEach(link -> sections.addAll(toOtherBoard(assessment, place, link)));
         boolean isSignal =
                 node.pin(end).map(Pin::use).filter(use -> use.isSignal()).isPresent();
         if (isSignal) {
@@ -73,6 +77,14 @@ final class PinWhy {
                 .map(between ->
                         takeOut(node, end, between instanceof Between.Nothing ? "fix.ask_again" : "fix.take_out"))
                 .forEach(actions::add);
+        onlyLink(assessment, place).filter(link -> link.between().isPresent()).ifPresent(link -> {
+            String key = link.between().get() instanceof Between.Nothing ? "fix.ask_again" : "fix.take_out";
+            actions.add(Explainer.action(
+                    "take-out",
+                    Fact.of(key).with("signal", link.from().pin()),
+                    Fact.of(key + ".cost"),
+                    new ChangeNodeWire(link, link.withBetween(Optional.empty()))));
+        });
         List<Finding> findings = says.findingsAt(place);
         if (!findings.isEmpty()) {
             return says.withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()))
@@ -133,8 +145,56 @@ final class PinWhy {
         return rows;
     }
 
+    private static List<NodeWire> links(Assessment assessment, Place place) {
+        return assessment.reports().circuit().links().stream()
+                .filter(link -> link.from().equals(place) || link.to().equals(place))
+                .toList();
+    }
+
+    /** The wire to or from another board that ends at a pin, where there is one and no other. */
+    static Optional<NodeWire> onlyLink(Assessment assessment, Place place) {
+        List<NodeWire> links = links(assessment, place);
+        return links.size() == 1 ? Optional.of(links.get(0)) : Optional.empty();
+    }
+
+    /** Where a wire between boards goes, what stands in it, and how its levels fare. */
+    private static List<Section> toOtherBoard(Assessment assessment, Place here, NodeWire link) {
+        boolean isSent = link.from().equals(here);
+        Place there = isSent ? link.to() : link.from();
+        List<Row> rows = new ArrayList<>();
+        rows.add(new Row(Words.get(isSent ? "why.to" : "why.comes_from"), nameOf(assessment, there), ""));
+        link.between()
+                .ifPresent(between -> rows.add(new Row(Words.get("why.between"), BetweenWords.brief(between), "")));
+        rows.add(new Row(
+                Words.get("why.ground_beside"),
+                Words.get(link.groundJoined() ? "why.ground_beside.yes" : "why.ground_beside.no"),
+                ""));
+        List<Section> sections = new ArrayList<>();
+        sections.add(Section.ofRows(Words.get("why.other_board"), rows));
+        assessment
+                .reports()
+                .levels()
+                .of(link)
+                .forEach(hop -> sections.add(levels(
+                        hop,
+                        nameOf(assessment, hop.from().place(hop.says())),
+                        nameOf(assessment, hop.to().place(hop.hears())))));
+        return sections;
+    }
+
+    private static String nameOf(Assessment assessment, Place place) {
+        NodeCircuit node = assessment.circuit(place.node()).orElseThrow();
+        return place.part().equals(Part.BOARD)
+                ? Words.say(
+                        Fact.of("pin.of_node").with("node", node.node().name()).with("pin", place.pin()))
+                : Words.say(PinNames.of(node, place.endpoint()));
+    }
+
     private static Section levels(NodeCircuit node, Link link) {
-        LevelCheck check = link.check();
+        return levels(link, Words.say(PinNames.of(node, link.from())), Words.say(PinNames.of(node, link.to())));
+    }
+
+    private static Section levels(Judged link, String from, String to) {
         // The very figures, and where each comes from, that the finding of this wire shows.
         List<Row> rows = link.figures().stream()
                 .map(figure -> new Row(
@@ -144,10 +204,8 @@ final class PinWhy {
                 .toList();
         String verdict = Words.get("verdict." + link.verdict().name().toLowerCase(Locale.ROOT));
         return Section.ofRows(
-                Words.say(Fact.of("why.levels")
-                        .with("from", PinNames.of(node, link.from()))
-                        .with("to", PinNames.of(node, link.to()))
-                        .with("verdict", verdict)),
+                Words.say(
+                        Fact.of("why.levels").with("from", from).with("to", to).with("verdict", verdict)),
                 rows);
     }
 }

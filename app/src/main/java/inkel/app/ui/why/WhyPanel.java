@@ -12,13 +12,18 @@ import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.PieceKind;
 import inkel.core.document.Place;
+import inkel.core.document.edit.ChangeNodeWire;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
 import inkel.core.remedy.PinNames;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.geometry.Pos;
@@ -109,8 +114,9 @@ public final class WhyPanel extends Scroller {
             edit(assessment, selected);
             return;
         }
-        if (isEditing && isWire(assessment, selected)) {
-            editPiece(assessment, selected);
+        Optional<PieceForm> piece = isEditing ? pieceForm(assessment, selected) : Optional.empty();
+        if (piece.isPresent()) {
+            editPiece(piece.get(), assessment, selected);
             return;
         }
         show(Explainer.explain(assessment, node, session.stageProperty().get(), notes(), selected));
@@ -127,26 +133,43 @@ public final class WhyPanel extends Scroller {
                         .isPresent();
     }
 
-    /** Whether a wire that something can be put into is selected. */
-    private static boolean isWire(Assessment assessment, Place selected) {
-        return selected != null
-                && selected.isPin()
-                && assessment
-                        .circuit(selected.node())
-                        .filter(circuit -> circuit.wire(selected.endpoint())
-                                .filter(wire -> !circuit.isTie(wire))
-                                .isPresent())
-                        .isPresent();
+    /** The form for what stands in the wire that is selected; empty where nothing can be put into one there. */
+    private Optional<PieceForm> pieceForm(Assessment assessment, Place selected) {
+        if (selected == null || !selected.isPin()) {
+            return Optional.empty();
+        }
+        Optional<NodeCircuit> circuit = assessment.circuit(selected.node());
+        Endpoint signal = selected.endpoint();
+        boolean isWire = circuit.filter(node ->
+                        node.wire(signal).filter(wire -> !node.isTie(wire)).isPresent())
+                .isPresent();
+        Runnable done = () -> {
+            isEditing = false;
+            fill();
+        };
+        if (isWire) {
+            return Optional.of(new PieceForm(
+                    session,
+                    List.of(PieceKind.values()),
+                    signal,
+                    circuit.get().between(signal),
+                    piece -> new Insert(selected.node(), piece),
+                    done));
+        }
+        return PinWhy.onlyLink(assessment, selected)
+                .map(link -> new PieceForm(
+                        session,
+                        PieceKind.BETWEEN_BOARDS,
+                        link.from().endpoint(),
+                        link.between(),
+                        piece -> new ChangeNodeWire(link, link.withBetween(Optional.of(piece))),
+                        done));
     }
 
-    private void editPiece(Assessment assessment, Place selected) {
+    private void editPiece(PieceForm form, Assessment assessment, Place selected) {
         NodeCircuit circuit = assessment.circuit(selected.node()).orElseThrow();
         Caption title = Ui.text(Words.say(PinNames.of(circuit, selected.endpoint())), "why-title");
         title.setId("why-title");
-        PieceForm form = new PieceForm(session, selected, circuit.between(selected.endpoint()), () -> {
-            isEditing = false;
-            fill();
-        });
         content.getChildren().setAll(title, form);
         form.first().requestFocus();
     }
@@ -253,9 +276,10 @@ public final class WhyPanel extends Scroller {
             content.getChildren().add(at < 0 ? content.getChildren().size() : at + 1, own);
         }
         if (!isInspected
-                && isWire(
-                        session.assessmentProperty().get(),
-                        session.selectionProperty().get())) {
+                && pieceForm(
+                                session.assessmentProperty().get(),
+                                session.selectionProperty().get())
+                        .isPresent()) {
             Tile piece = Ui.pill("piece-open", Words.get("piece.open"), this::editFigures);
             content.getChildren().add(piece);
         }

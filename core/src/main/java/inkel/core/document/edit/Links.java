@@ -1,22 +1,19 @@
 package inkel.core.document.edit;
 
 import inkel.core.document.Build;
-import inkel.core.document.EditRefused;
-import inkel.core.document.NodeWire;
-import inkel.core.quantity.Fact;
+import inkel.core.document.Place;
+import java.util.Optional;
 
-/** Wires between boards, put in the place of each other. */
+/** Wires between boards, kept in step with what they go through. */
 final class Links {
     private Links() {}
 
-    /** @throws EditRefused when the old wire is not there (any more) */
-    static Build replaced(Build build, NodeWire old, NodeWire changed) throws EditRefused {
-        if (!build.links().contains(old)) {
-            throw new EditRefused(
-                    Fact.of("refused.no_link").with("from", old.from()).with("to", old.to()));
-        }
+    /** Wires through a shifter or buffer that is gone are plain ones again. */
+    static Build without(Build build, Place converter) {
         return build.withLinks(build.links().stream()
-                .map(link -> link.equals(old) ? changed : link)
+                .map(link -> link.converter().filter(converter::equals).isPresent()
+                        ? link.withBetween(Optional.empty())
+                        : link)
                 .toList());
     }
 }

@@ -33,7 +33,7 @@ public record Measure(
                         value,
                         typed,
                         by,
-                        Standing.of(measured, signal),
+                        Standing.of(build, Place.of(node, signal)),
                         Extras.NONE)));
     }
 }

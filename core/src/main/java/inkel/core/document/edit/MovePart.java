@@ -22,10 +22,11 @@ public record MovePart(String node, String part, String toNode) implements Edit 
         Node with = Parts.added(to, arrived);
         Place was = Place.ofPart(node, part);
         Place is = Place.ofPart(toNode, arrived.id());
-        return build.withAir(
+        Build moving = build.withAir(
                         build.air().stream().map(group -> group.moved(was, is)).toList())
                 .withNodes(build.nodes().stream()
                         .map(old -> old == from ? without : old == to ? with : old)
                         .toList());
+        return Links.without(moving, was);
     }
 }

@@ -14,7 +14,7 @@ import java.util.Map;
  * Takes the outcome of a planning run: all wires at once, the addresses that straps must be set to, and the wires to
  * other boards that move.
  */
-public record Replan(String node, List<Wire> wires, List<SetSetting> settings, List<MoveNodeWire> links)
+public record Replan(String node, List<Wire> wires, List<SetSetting> settings, List<ChangeNodeWire> links)
         implements Edit {
     public Replan {
         wires = List.copyOf(wires);

@@ -2,6 +2,8 @@ package inkel.core.io.document;
 
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.Place;
 import inkel.core.io.json.Fields;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Engineering;
@@ -9,6 +11,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Unit;
+import java.util.List;
 import java.util.Optional;
 
 /** Reads what stands in a wire. */
@@ -18,6 +21,39 @@ final class BetweenReader {
     /** Empty for a kind that is not known, which is noted. */
     static Optional<Between> read(Fields fields, PinCheck check) {
         Endpoint signal = check.pin(fields, "signal");
+        switch (fields.text("kind")) {
+            case "shifter":
+                String shifter = fields.text("shifter");
+                check.part(fields, "shifter", shifter);
+                return Optional.of(new Between.ShifterWay(signal, shifter, PinCheck.way(fields), fields.extras()));
+            case "coil-driver":
+                return Optional.of(
+                        new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
+            default:
+                return plain(fields, signal, "divider, shifter, series, diode, opto, coil-driver, nothing");
+        }
+    }
+
+    /**
+     * What can stand in a wire from one board to another; empty for a kind that cannot, which is noted.
+     *
+     * @param nodes where its shifter may be
+     */
+    static Optional<Between> inNodeWire(Fields fields, Endpoint signal, List<Node> nodes) {
+        if (!fields.text("kind").equals("shifter")) {
+            return plain(fields, signal, "divider, shifter, series, diode, opto, nothing");
+        }
+        String shifter = fields.text("shifter");
+        boolean isThere = Place.parse(shifter).filter(Place::isPart).stream().anyMatch(place -> nodes.stream()
+                .anyMatch(node -> node.id().equals(place.node())
+                        && node.part(place.part()).isPresent()));
+        if (!isThere) {
+            fields.problem("shifter", Fact.of("problem.no_part").with("part", shifter));
+        }
+        return Optional.of(new Between.ShifterWay(signal, shifter, PinCheck.way(fields), fields.extras()));
+    }
+
+    private static Optional<Between> plain(Fields fields, Endpoint signal, String kinds) {
         String kind = fields.text("kind");
         switch (kind) {
             case "divider":
@@ -35,26 +71,16 @@ final class BetweenReader {
                         aboveZero(fields, "series", "390 Ω"),
                         aboveZero(fields, "pull_up", "10 kΩ"),
                         fields.extras()));
-            case "shifter":
-                String shifter = fields.text("shifter");
-                int way = fields.number("way", 0);
-                check.way(fields, shifter, way);
-                return Optional.of(new Between.ShifterWay(signal, shifter, way, fields.extras()));
             case "nothing":
                 return Optional.of(new Between.Nothing(
                         signal, fields.optionalText("reason").orElse(""), fields.extras()));
             case "series":
                 return Optional.of(new Between.Series(
                         signal, fields.quantity("series", Unit.OHM, "330 Ω"), capacitor(fields), fields.extras()));
-            case "coil-driver":
-                return Optional.of(
-                        new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
             default:
                 fields.problem(
                         "kind",
-                        Fact.of("problem.expected_value")
-                                .with("example", "divider, shifter, series, diode, opto, coil-driver, nothing")
-                                .with("found", kind));
+                        Fact.of("problem.expected_value").with("example", kinds).with("found", kind));
                 return Optional.empty();
         }
     }

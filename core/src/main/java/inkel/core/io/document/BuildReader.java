@@ -92,14 +92,20 @@ public final class BuildReader {
         }
         Logbook log = new LogReader(format, nodes).read(fields.objects("log"));
         List<NodeWire> links = fields.objects("links").stream()
-                .map(link -> new NodeWire(
-                        boardPin(link, "from", nodes),
-                        boardPin(link, "to", nodes),
-                        link.flag("ground", false),
-                        link.extras()))
+                .map(link -> nodeWire(link, nodes))
                 .toList();
         return new Build(
                 name, nodes, links, AirReader.read(fields, nodes), habits(fields), classes, log, fields.extras());
+    }
+
+    private NodeWire nodeWire(Fields link, List<Node> nodes) {
+        Place from = boardPin(link, "from", nodes);
+        return new NodeWire(
+                from,
+                boardPin(link, "to", nodes),
+                link.flag("ground", false),
+                link.object("between").flatMap(piece -> BetweenReader.inNodeWire(piece, from.endpoint(), nodes)),
+                link.extras());
     }
 
     private static Habits habits(Fields fields) {

@@ -94,6 +94,7 @@ public final class BuildWriter {
         if (link.groundJoined()) {
             tree.put("ground", true);
         }
+        link.between().ifPresent(piece -> tree.set("between", pieceTree(piece)));
         return with(tree, link.extras());
     }
 
@@ -227,6 +228,13 @@ public final class BuildWriter {
     private static ObjectNode tree(Between between) {
         ObjectNode tree = object();
         tree.put("signal", between.signal().toString());
+        tree.setAll(pieceTree(between));
+        return tree;
+    }
+
+    /** A piece without the signal whose wire it stands in. */
+    private static ObjectNode pieceTree(Between between) {
+        ObjectNode tree = object();
         if (between instanceof Between.Divider divider) {
             tree.put("kind", "divider");
             tree.put("series", Engineering.exact(divider.series()));

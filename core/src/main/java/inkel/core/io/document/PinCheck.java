@@ -50,14 +50,20 @@ final class PinCheck {
         });
     }
 
-    /** A way through a part that is there. */
-    void way(Fields fields, String shifter, int way) {
-        if (!parts.containsKey(shifter)) {
-            fields.problem("shifter", Fact.of("problem.no_part").with("part", shifter));
+    /** A part that is there. */
+    void part(Fields fields, String key, String id) {
+        if (!parts.containsKey(id)) {
+            fields.problem(key, Fact.of("problem.no_part").with("part", id));
         }
+    }
+
+    /** Which way through a shifter, from 1. */
+    static int way(Fields fields) {
+        int way = fields.number("way", 0);
         if (way < 1) {
             fields.problem(
                     "way", Fact.of("problem.expected_value").with("example", 1).with("found", way));
         }
+        return way;
     }
 }

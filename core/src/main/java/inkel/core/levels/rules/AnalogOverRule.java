@@ -1,6 +1,7 @@
 package inkel.core.levels.rules;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -64,6 +65,10 @@ public final class AnalogOverRule implements Rule<LevelReport> {
         Voltage ceiling = level.absoluteMax().isBelow(fullScale) ? level.absoluteMax() : fullScale;
         return DividerSearch.sparing(
                         level.sent(), level.sent(), ceiling, ceiling.times(USED_SHARE), level.leftForDivider())
-                .map(pair -> DividerFix.of(level.signal(), pair, level.sent()));
+                .map(pair -> DividerFix.of(
+                        level.signal().endpoint(),
+                        pair,
+                        level.sent(),
+                        piece -> new Insert(level.signal().node(), piece)));
     }
 }

@@ -20,6 +20,7 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.formula.ESeries;
 import inkel.core.levels.BoardLink;
+import inkel.core.levels.Judged;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.levels.WireSpeed;
@@ -30,12 +31,10 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * Notes a part that hangs on another source than what drives it: when its own is off, current runs through its pins into
@@ -66,14 +65,11 @@ public final class BackPowerRule implements Rule<LevelReport> {
                 .add(link));
         List<Finding> findings = new ArrayList<>(
                 byCause.values().stream().map(BackPowerRule::describe).toList());
-        Set<List<String>> told = new HashSet<>();
-        for (BoardLink link : levels.boards()) {
-            String talks = link.from().node().id();
-            String hears = link.to().node().id();
-            if (isFedThroughItsPin(link) && told.add(List.of(talks, hears))) {
-                findings.add(describe(link));
-            }
-        }
+        Map<List<String>, List<BoardLink>> byBoards = new LinkedHashMap<>();
+        levels.boards().stream().filter(BackPowerRule::isFedThroughItsPin).forEach(link -> byBoards.computeIfAbsent(
+                        List.of(link.from().node().id(), link.to().node().id()), boards -> new ArrayList<>())
+                .add(link));
+        byBoards.values().stream().map(BackPowerRule::describeBoards).forEach(findings::add);
         return findings;
     }
 
@@ -82,15 +78,18 @@ public final class BackPowerRule implements Rule<LevelReport> {
         Placed hears = link.to().board();
         boolean isTogether = isSwitchedWithOthers(talks) || isSwitchedWithOthers(hears);
         return !isTogether
+                && isDirect(link)
                 && !isOneSource(link)
-                && isAboveWhatItBears(
-                        link.check().vohMax(), link.to().io(link.link().to().endpoint()));
+                && isAboveWhatItBears(link.check().vohMax(), link.to().io(link.hears()));
+    }
+
+    private static boolean isDirect(Judged judged) {
+        return judged.between().isEmpty() || judged.isLeft();
     }
 
     /** A board that a lead from the other one feeds is on when that is. */
     private static boolean isOneSource(BoardLink link) {
-        return isFedByALead(link.from(), link.link().from().endpoint())
-                || isFedByALead(link.to(), link.link().to().endpoint());
+        return isFedByALead(link.from(), link.says()) || isFedByALead(link.to(), link.hears());
     }
 
     private static boolean isFedByALead(NodeCircuit node, Endpoint pin) {
@@ -101,26 +100,42 @@ public final class BackPowerRule implements Rule<LevelReport> {
                 .isPresent();
     }
 
-    private static Finding describe(BoardLink link) {
-        NodeCircuit to = link.to();
+    private static Finding describeBoards(List<BoardLink> links) {
+        BoardLink first = links.get(0);
+        NodeCircuit to = first.to();
         return Finding.of(INFO, to.place(to.board()))
                 .variant("boards")
                 .with("part", to.node().name())
-                .with("from", link.from().node().name())
-                .number("highest_output", link.check().vohMax(), Source.COMPUTED)
+                .with("from", first.from().node().name())
+                .number("highest_output", first.check().vohMax(), Source.COMPUTED)
                 .number("clamp", CLAMP, Source.RULE)
-                .fixes(() -> List.of(new Fix(
-                        "together",
-                        Fact.of("fix.together").with("part", to.node().name()),
-                        Fact.of("fix.together.cost"),
-                        List.of(new SetSetting(to.node().id(), to.board().id(), Settings.TOGETHER, "yes")))))
+                .fixes(() -> List.of(
+                        inLine(links),
+                        new Fix(
+                                "together",
+                                Fact.of("fix.together").with("part", to.node().name()),
+                                Fact.of("fix.together.cost"),
+                                List.of(new SetSetting(
+                                        to.node().id(), to.board().id(), Settings.TOGETHER, "yes")))))
                 .build();
+    }
+
+    private static Fix inLine(List<BoardLink> links) {
+        List<Edit> resistors = links.stream()
+                .map(link -> InWire.put(link, new Between.Series(InWire.signal(link), IN_LINE, Extras.NONE)))
+                .toList();
+        return new Fix(
+                "series",
+                Fact.of("fix.series_all")
+                        .with("value", IN_LINE)
+                        .with("part", links.get(0).to().node().name()),
+                Fact.of("fix.series_all.cost").with("count", resistors.size()),
+                resistors);
     }
 
     private static boolean isFedThroughItsPin(Link link) {
         NodeCircuit node = link.node();
-        boolean isDirect = link.between().isEmpty() || link.between().get() instanceof Between.Nothing;
-        if (!isDirect || !link.check().vohMax().isAbove(CLAMP) || isOneSource(node, link.from(), link.to())) {
+        if (!isDirect(link) || !link.check().vohMax().isAbove(CLAMP) || isOneSource(node, link.from(), link.to())) {
             return false;
         }
         boolean isTogether = isSwitchedWithOthers(node.part(link.to().part()).orElseThrow())

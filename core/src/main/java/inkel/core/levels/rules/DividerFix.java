@@ -1,22 +1,55 @@
 package inkel.core.levels.rules;
 
 import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
-import inkel.core.document.Place;
-import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.Edit;
 import inkel.core.finding.Fix;
 import inkel.core.formula.DividerSearch;
+import inkel.core.formula.LevelCheck;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.WireSpeed;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
 
 /** Puts two resistors in a wire, with what they do to it. */
 final class DividerFix {
+    /** A source beyond this picks up its neighbours on a breadboard, however slow the wire is. */
+    static final Resistance MOST_SOURCE = Resistance.ofOhms(10_000);
+
     private DividerFix() {}
 
-    /** @param highest the most that is sent */
-    static Fix of(Place signal, DividerSearch.Pair pair, Voltage highest) {
+    /**
+     * The pair that brings a high that is too much down to where it is read and borne; empty where it is not too much, or
+     * none does both.
+     *
+     * @param most what the wire still rises through in time
+     */
+    static Optional<DividerSearch.Pair> pair(LevelCheck check, Resistance most) {
+        if (check.verdict() != Verdict.HARMS && !check.isAboveRecommended()) {
+            return Optional.empty();
+        }
+        Voltage ceiling = check.recommendedMax()
+                .map(limit -> Quantity.smaller(limit, check.absoluteMax()))
+                .orElse(check.absoluteMax());
+        return DividerSearch.sparing(
+                check.vohMin(),
+                check.vohMax(),
+                ceiling,
+                check.vih().plus(check.wantedMargin()),
+                Quantity.smaller(most, MOST_SOURCE));
+    }
+
+    /**
+     * @param highest the most that is sent
+     * @param put puts the piece in the wire
+     */
+    static Fix of(Endpoint signal, DividerSearch.Pair pair, Voltage highest, Function<Between, Edit> put) {
         return new Fix(
                 "divide",
                 Fact.of("fix.divide").with("signal", signal.pin()),
@@ -27,8 +60,6 @@ final class DividerFix {
                         .with("rise", WireSpeed.rise(pair.source()))
                         .with("source", pair.source())
                         .with("current", highest.dividedBy(pair.total())),
-                List.of(new Insert(
-                        signal.node(),
-                        new Between.Divider(signal.endpoint(), pair.series(), pair.toGround(), Extras.NONE))));
+                List.of(put.apply(new Between.Divider(signal, pair.series(), pair.toGround(), Extras.NONE))));
     }
 }

@@ -1,13 +1,13 @@
 package inkel.core.levels.rules;
 
 import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
-import inkel.core.document.edit.Insert;
 import inkel.core.finding.Fix;
 import inkel.core.formula.ESeries;
 import inkel.core.formula.SeriesResistor;
 import inkel.core.formula.Verdict;
-import inkel.core.levels.LevelReport;
+import inkel.core.levels.Judged;
 import inkel.core.levels.Link;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
@@ -29,43 +29,39 @@ final class EndsFix {
 
     private EndsFix() {}
 
-    static boolean isSettled(LevelReport levels, Link link) {
-        boolean isLeft = LeaveFix.isLeft(levels, link.signal());
-        return link.isOnlyAtTheEnds() && (isLeft || link.check().verdict() == Verdict.HARMS && isSoft(link));
+    static boolean isSettled(Judged judged) {
+        return judged.isOnlyAtTheEnds() && judged.check().verdict() == Verdict.HARMS && isSoft(judged);
     }
 
-    private static boolean isSoft(Link link) {
-        return link.between()
+    private static boolean isSoft(Judged judged) {
+        return judged.between()
                 .filter(Between.Series.class::isInstance)
                 .map(piece -> ((Between.Series) piece).resistance())
-                .filter(series -> !Quantity.exceeds(least(link), series))
+                .filter(series -> !Quantity.exceeds(least(judged), series))
                 .isPresent();
     }
 
-    private static Resistance least(Link link) {
-        return SeriesResistor.least(link.check().headroom().times(-1), CLAMP);
+    private static Resistance least(Judged judged) {
+        return SeriesResistor.least(judged.check().headroom().times(-1), CLAMP);
     }
 
     /** Only for a wire that goes one way and has nothing in it. */
-    static Optional<Fix> series(Link link) {
-        boolean isTwoWay =
-                link.node().pin(link.signal().endpoint()).orElseThrow().use().isTwoWay();
-        if (!link.isOnlyAtTheEnds()
-                || link.check().verdict() != Verdict.HARMS
+    static Optional<Fix> series(Judged judged) {
+        boolean isTwoWay = judged instanceof Link link
+                && link.node().pin(link.signal().endpoint()).orElseThrow().use().isTwoWay();
+        if (!judged.isOnlyAtTheEnds()
+                || judged.check().verdict() != Verdict.HARMS
                 || isTwoWay
-                || link.between().isPresent()) {
+                || judged.between().isPresent()) {
             return Optional.empty();
         }
         Resistance value = Quantity.larger(
-                LEAST, Resistance.ofOhms(ESeries.E12.atLeast(least(link).ohms())));
+                LEAST, Resistance.ofOhms(ESeries.E12.atLeast(least(judged).ohms())));
+        Endpoint signal = InWire.signal(judged);
         return Optional.of(new Fix(
                 "series",
-                Fact.of("fix.clamp_series")
-                        .with("value", value)
-                        .with("signal", link.signal().pin()),
+                Fact.of("fix.clamp_series").with("value", value).with("signal", signal.pin()),
                 Fact.of("fix.clamp_series.cost"),
-                List.of(new Insert(
-                        link.node().node().id(),
-                        new Between.Series(link.signal().endpoint(), value, Optional.empty(), Extras.NONE)))));
+                List.of(InWire.put(judged, new Between.Series(signal, value, Optional.empty(), Extras.NONE)))));
     }
 }

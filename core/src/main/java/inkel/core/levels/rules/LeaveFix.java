@@ -1,10 +1,12 @@
 package inkel.core.levels.rules;
 
-import inkel.core.document.Between;
-import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Leave;
+import inkel.core.document.edit.LeaveNodeWire;
 import inkel.core.finding.Fix;
-import inkel.core.levels.LevelReport;
+import inkel.core.levels.BoardLink;
+import inkel.core.levels.Judged;
+import inkel.core.levels.Link;
 import inkel.core.quantity.Fact;
 import java.util.List;
 
@@ -12,19 +14,20 @@ import java.util.List;
 final class LeaveFix {
     private LeaveFix() {}
 
-    static Fix of(Place signal) {
+    static Fix of(Judged judged) {
+        String pin = judged instanceof Link link
+                ? link.signal().pin()
+                : ((BoardLink) judged).link().from().pin();
         return new Fix(
                 "accept",
-                Fact.of("fix.accept").with("signal", signal.pin()),
+                Fact.of("fix.accept").with("signal", pin),
                 Fact.of("fix.accept.cost"),
-                List.of(new Leave(signal.node(), signal.endpoint(), "", Leave.WHEN_APPLIED)));
+                List.of(leave(judged)));
     }
 
-    static boolean isLeft(LevelReport levels, Place signal) {
-        return levels.circuit()
-                .node(signal.node())
-                .flatMap(node -> node.between(signal.endpoint()))
-                .filter(Between.Nothing.class::isInstance)
-                .isPresent();
+    private static Edit leave(Judged judged) {
+        return judged instanceof Link link
+                ? new Leave(link.signal().node(), link.signal().endpoint(), "", Leave.WHEN_APPLIED)
+                : new LeaveNodeWire(((BoardLink) judged).link(), "", Leave.WHEN_APPLIED);
     }
 }

@@ -7,6 +7,7 @@ import inkel.core.finding.Once;
 import inkel.core.finding.RuleInfo;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
+import inkel.core.levels.Judged;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.remedy.PinNames;
@@ -16,7 +17,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.function.Supplier;
 
 /** What the three verdicts on a link have in common: the arithmetic and the ways out. */
@@ -24,11 +24,6 @@ final class LinkFinding {
     private LinkFinding() {}
 
     static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict) {
-        return all(info, levels, verdict, signal -> List.of());
-    }
-
-    /** @param more further ways out, by the signal of the wire */
-    static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict, Function<Place, List<Fix>> more) {
         // The way out for a whole module is the same at each of its wires.
         Map<Place, Supplier<Optional<Fix>>> ofModules = new HashMap<>();
         Set<List<Object>> told = new HashSet<>();
@@ -37,16 +32,21 @@ final class LinkFinding {
                 .filter(link -> verdict != Verdict.THIN || isFirstOfItsPull(told, link))
                 // What a pull-up does is told by a rule of its own.
                 .filter(link -> verdict != Verdict.HARMS || link.pulledBy().isEmpty())
-                .filter(link -> !EndsFix.isSettled(levels, link))
+                .filter(link -> !isSettled(link))
                 .map(link -> describe(
                         info,
                         levels,
                         link,
                         ofModules.computeIfAbsent(
                                 Place.ofPart(link.signal().node(), link.signal().part()),
-                                part -> new Once<>(() -> ModuleShift.of(levels, link))),
-                        more))
+                                part -> new Once<>(() -> ModuleShift.of(levels, link)))))
                 .toList();
+    }
+
+    /** Whether the builder has answered what is only to be looked at. */
+    static boolean isSettled(Judged judged) {
+        boolean isLeft = judged.isLeft() && judged.verdict() == Verdict.THIN;
+        return isLeft || EndsFix.isSettled(judged);
     }
 
     /** What one pull-up makes of a wire is the same for all parts that hear it at one pin, whoever pulls it low. */
@@ -57,12 +57,7 @@ final class LinkFinding {
                         link.signal().node(), link.to(), link.pulledBy().get().at()));
     }
 
-    private static Finding describe(
-            RuleInfo info,
-            LevelReport levels,
-            Link link,
-            Supplier<Optional<Fix>> ofModule,
-            Function<Place, List<Fix>> more) {
+    private static Finding describe(RuleInfo info, LevelReport levels, Link link, Supplier<Optional<Fix>> ofModule) {
         LevelCheck check = link.check();
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
@@ -74,13 +69,12 @@ final class LinkFinding {
                 link.isOnlyAtTheEnds(),
                 link.saysHigh(),
                 link.saysLow(),
-                link.hears());
+                link.listens());
         finding.fix(() -> EndsFix.series(link))
-                .fixes(() -> new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
-                .fix(ofModule)
-                .fixes(() -> more.apply(link.signal()));
-        if (link.isOnlyAtTheEnds()) {
-            finding.fix(LeaveFix.of(link.signal()));
+                .fixes(() -> new LinkFixes(link.node(), levels.circuit()).of(link))
+                .fix(ofModule);
+        if (link.verdict() == Verdict.THIN) {
+            finding.fix(LeaveFix.of(link));
         }
         return finding.build();
     }

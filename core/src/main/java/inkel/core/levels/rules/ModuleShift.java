@@ -61,7 +61,7 @@ final class ModuleShift {
             Optional<Fix> shift = now.of(signal).stream()
                     .findFirst()
                     .filter(link -> link.verdict() != Verdict.FINE)
-                    .flatMap(link -> new LinkFixes(link.node(), circuit.catalog())
+                    .flatMap(link -> new LinkFixes(link.node(), circuit)
                             .of(link).stream()
                                     .filter(fix -> fix.id().startsWith("shift"))
                                     .findFirst());

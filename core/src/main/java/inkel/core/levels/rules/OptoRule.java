@@ -1,7 +1,10 @@
 package inkel.core.levels.rules;
 
 import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.edit.ChangeNodeWire;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -54,19 +57,20 @@ public final class OptoRule implements Rule<LevelReport> {
     }
 
     private static Optional<Fix> other(OptoStage stage) {
+        Endpoint signal = stage.opto().signal();
         return stage.suitable()
                 .map(ohms -> new Fix(
-                        "opto-" + stage.opto().signal(),
-                        Fact.of("fix.opto")
-                                .with("value", ohms)
-                                .with("signal", stage.opto().signal().pin()),
+                        "opto-" + signal,
+                        Fact.of("fix.opto").with("value", ohms).with("signal", signal.pin()),
                         Fact.of("fix.opto.cost").with("current", stage.wanted()),
-                        List.of(new Insert(
-                                stage.node().node().id(),
-                                new Between.Opto(
-                                        stage.opto().signal(),
-                                        ohms,
-                                        stage.opto().pullUp(),
-                                        Extras.NONE)))));
+                        List.of(put(
+                                stage,
+                                new Between.Opto(signal, ohms, stage.opto().pullUp(), Extras.NONE)))));
+    }
+
+    private static Edit put(OptoStage stage, Between opto) {
+        return stage.link()
+                .<Edit>map(link -> new ChangeNodeWire(link, link.withBetween(Optional.of(opto))))
+                .orElseGet(() -> new Insert(stage.node().node().id(), opto));
     }
 }

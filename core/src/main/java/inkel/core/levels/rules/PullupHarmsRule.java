@@ -62,10 +62,10 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
         return finding.with("pull", PinNames.of(link.node(), pull.at()))
                 .with("to", PinNames.of(link.node(), link.to()))
                 .number("highest_output", link.check().vohMax(), Source.COMPUTED)
-                .number("tolerated", link.check().absoluteMax(), link.hears())
+                .number("tolerated", link.check().absoluteMax(), link.listens())
                 .number("too_much_by", link.check().headroom().times(-1), Source.COMPUTED)
                 .fixes(() -> takeOff(link, pull.at()))
-                .fixes(() -> new LinkFixes(link.node(), levels.circuit().catalog()).of(link))
+                .fixes(() -> new LinkFixes(link.node(), levels.circuit()).of(link))
                 .build();
     }
 

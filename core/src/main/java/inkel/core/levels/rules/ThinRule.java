@@ -22,8 +22,7 @@ public final class ThinRule implements Rule<LevelReport> {
     @Override
     public List<Finding> check(LevelReport levels) {
         return Stream.concat(
-                        LinkFinding.all(INFO, levels, Verdict.THIN, signal -> List.of(LeaveFix.of(signal))).stream()
-                                .filter(finding -> !LeaveFix.isLeft(levels, finding.place())),
+                        LinkFinding.all(INFO, levels, Verdict.THIN).stream(),
                         BoardLinkFinding.all(INFO, levels, Verdict.THIN).stream())
                 .toList();
     }

@@ -1,11 +1,11 @@
 package inkel.core.levels.rules;
 
-import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
 import inkel.core.catalog.Ways;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Drive;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -37,20 +37,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** Sends a wire through a shifter or a buffer: one that is on the table with a way to spare, or a new one. */
 final class WayFixes {
     private final NodeCircuit node;
-    private final Catalog catalog;
+    private final Circuit circuit;
 
-    WayFixes(NodeCircuit node, Catalog catalog) {
+    WayFixes(NodeCircuit node, Circuit circuit) {
         this.node = node;
-        this.catalog = catalog;
+        this.circuit = circuit;
     }
 
     /** Through a part that is there. */
@@ -85,20 +82,7 @@ final class WayFixes {
         return node.parts().stream()
                 .filter(ShifterSides::isShifter)
                 .filter(placed -> suits(placed.id(), link))
-                .flatMap(placed -> spare(placed).map(way -> through(link, placed.id(), way)).stream())
-                .findFirst();
-    }
-
-    private Optional<Integer> spare(Placed shifter) {
-        Set<Integer> taken = node.node().between().stream()
-                .filter(Between.ShifterWay.class::isInstance)
-                .map(Between.ShifterWay.class::cast)
-                .filter(way -> way.shifter().equals(shifter.id()))
-                .map(Between.ShifterWay::way)
-                .collect(Collectors.toSet());
-        return IntStream.rangeClosed(1, Ways.of(shifter.cls()).count())
-                .filter(way -> !taken.contains(way))
-                .boxed()
+                .flatMap(placed -> circuit.spareWay(node, placed).map(way -> through(link, placed.id(), way)).stream())
                 .findFirst();
     }
 
@@ -264,7 +248,7 @@ final class WayFixes {
     }
 
     private Stream<PartClass> matching(boolean isOneWay) {
-        return catalog.all().stream()
+        return circuit.catalog().all().stream()
                 .filter(cls -> !Ways.of(cls).isEmpty() && Ways.of(cls).isOneWay() == isOneWay);
     }
 

@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Reports a key of the file, or a setting of a part, that this version does not know. It is kept and changes nothing, which
@@ -40,9 +41,11 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     static final List<String> OF_PART =
             List.of("id", "class", "name", "purpose", "feeds", "ground_apart", "since", "settings", "figures");
     static final List<String> OF_WIRE = List.of("from", "to", "held", "reason");
-    static final List<String> OF_LINK = List.of("from", "to", "ground");
-    static final List<String> OF_BETWEEN = List.of(
-            "signal", "kind", "series", "to_ground", "base", "pull_up", "capacitor", "shifter", "way", "reason");
+    static final List<String> OF_LINK = List.of("from", "to", "ground", "between");
+    static final List<String> OF_PIECE =
+            List.of("kind", "series", "to_ground", "base", "pull_up", "capacitor", "shifter", "way", "reason");
+    static final List<String> OF_BETWEEN =
+            Stream.concat(Stream.of("signal"), OF_PIECE.stream()).toList();
     static final List<String> OF_MOMENT = List.of("id", "name", "raises", "length", "repeat", "at", "never");
 
     private static final List<String> SETTINGS =
@@ -64,6 +67,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
         tell(findings, whole, build.habits().typed().keySet(), HABITS, "habit");
         for (NodeWire link : build.links()) {
             tell(findings, link.from(), link.extras(), OF_LINK);
+            link.between().ifPresent(piece -> tell(findings, link.from(), piece.extras(), OF_PIECE));
         }
         build.air().forEach(group -> {
             tell(findings, whole, group.extras(), OF_GROUP);

@@ -2,7 +2,7 @@ package inkel.core.power.rules;
 
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
-import inkel.core.document.edit.JoinGrounds;
+import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.SetGround;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -45,7 +45,7 @@ public final class NoCommonGroundRule implements Rule<PowerReport> {
                         "join-grounds",
                         Fact.of("fix.join_grounds").with("one", one).with("other", other),
                         Fact.of("fix.join_ground.cost"),
-                        List.of(new JoinGrounds(link))))
+                        List.of(new ChangeNodeWire(link, link.withGroundJoined()))))
                 .build();
     }
 

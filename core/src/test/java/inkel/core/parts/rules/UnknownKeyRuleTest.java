@@ -62,7 +62,8 @@ class UnknownKeyRuleTest {
         assertEquals(keys(schema.at("/$defs/node")), UnknownKeyRule.OF_NODE);
         assertEquals(keys(schema.at("/$defs/part")), UnknownKeyRule.OF_PART);
         assertEquals(keys(schema.at("/$defs/wire")), UnknownKeyRule.OF_WIRE);
-        assertEquals(keys(schema.at("/$defs/between")), UnknownKeyRule.OF_BETWEEN);
+        assertEquals(keys(schema.at("/$defs/piece")), UnknownKeyRule.OF_PIECE);
+        assertEquals(keys(schema.at("/$defs/between")), List.of("signal", "shifter"));
         assertEquals(keys(schema.at("/$defs/moment")), UnknownKeyRule.OF_MOMENT);
         assertEquals(keys(schema.at("/properties/links/items")), UnknownKeyRule.OF_LINK);
         assertEquals(keys(schema.at("/properties/air/items")), UnknownKeyRule.OF_GROUP);

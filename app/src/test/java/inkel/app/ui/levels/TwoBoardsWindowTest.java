@@ -1,0 +1,82 @@
+package inkel.app.ui.levels;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.app.kit.WindowJourney;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.LogLine;
+import inkel.core.document.Place;
+import inkel.core.finding.Stage;
+import inkel.core.formula.Verdict;
+import java.io.IOException;
+import java.util.Optional;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** Wires from board to board in the real window: in the list, with a piece in them, measured. */
+@ExtendWith(ApplicationExtension.class)
+class TwoBoardsWindowTest extends WindowJourney {
+    private static final Place FROM = Place.of("porch", new Endpoint("board", "D4"));
+    private static final Place TO = Place.of("cellar", new Endpoint("board", "GP5"));
+
+    @Start
+    void start(javafx.stage.Stage stage) throws IOException {
+        begin(stage, Given.TWO_BOARDS);
+    }
+
+    private Optional<Between> between() {
+        return session.build().orElseThrow().links().get(0).between();
+    }
+
+    private Verdict verdict() {
+        return session.assessmentProperty()
+                .get()
+                .reports()
+                .levels()
+                .of(session.build().orElseThrow().links().get(0))
+                .get(0)
+                .verdict();
+    }
+
+    @Test
+    void aWireToAnotherBoardIsListedDividedAndUndone(FxRobot robot) throws Exception {
+        open(robot, Given.TWO_BOARDS, Stage.LEVELS);
+        press(robot, "#level-board-D4");
+        until(() -> FROM.equals(session.selectionProperty().get()));
+        assertEquals(Verdict.HARMS, verdict());
+        until(() -> isThere(robot, "#piece-open"));
+        press(robot, "#piece-open");
+        until(() -> isThere(robot, "#piece-value-series"));
+        assertTrue(!isThere(robot, "#piece-coil_driver"), "no winding hangs on another board");
+        press(robot, "#piece-divider");
+        until(() -> isThere(robot, "#piece-value-to_ground"));
+        robot.interact(() -> robot.lookup("#piece-value-series")
+                .queryAs(TextInputControl.class)
+                .setText("3.3 kΩ"));
+        type(robot, "#piece-value-to_ground", "5.6 kΩ");
+        until(() -> between().filter(Between.Divider.class::isInstance).isPresent());
+        assertEquals(Verdict.FINE, verdict());
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> between().isEmpty());
+    }
+
+    @Test
+    void aReadingBelongsToTheEndThatListens(FxRobot robot) throws Exception {
+        open(robot, Given.TWO_BOARDS, Stage.LEVELS);
+        press(robot, "#level-board-D4");
+        until(() -> isThere(robot, "#measured-high"));
+        type(robot, "#measured-high", "3.3 V");
+        until(() -> session.build().orElseThrow().log().lines().stream()
+                .anyMatch(
+                        line -> line instanceof LogLine.Measured && line.place().equals(TO)));
+        assertEquals(Verdict.FINE, verdict());
+    }
+}
