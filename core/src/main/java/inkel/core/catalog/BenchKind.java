@@ -1,16 +1,27 @@
 package inkel.core.catalog;
 
-/** The bench of the stage Tune that a part is measured and set on. */
+/** A bench of the stage Tune that a part is measured and set on; a part may have several. */
 public enum BenchKind {
     SERVO,
     RC_RECEIVER,
-    PACKET_RADIO,
-    TAG_READER,
-    INFRARED,
-    MODEM,
-    COLOUR,
-    ANALOG,
     MOTION,
+    COMPASS,
+    ANALOG_IN,
+    ANALOG_OUT,
+    PULSES,
+    STEPPER,
+    LOAD_CELL,
+    CURRENT,
+    CLOCK,
+    STRIP,
+    COLOUR,
+    LAMP,
+    RELAY,
+    BUZZER,
     DISPLAY,
-    OUTPUT
+    PACKET_RADIO,
+    INFRARED,
+    TAGS,
+    MODEM,
+    SERIAL
 }

@@ -28,6 +28,7 @@ import java.util.Optional;
  * @param programs how it is programmed over leads; empty for a board that brings its own way
  * @param usual the pins where people look for a line of a bus, such as {@code i2c.sda}; nothing for buses whose pins are all
  *     alike
+ * @param languages what its programs are written in
  * @param memory absent where it hardly ever runs out, as on a computer
  */
 public record Controller(
@@ -46,6 +47,7 @@ public record Controller(
         List<DriverPins> drivers,
         List<Programming> programs,
         Map<String, List<String>> usual,
+        List<Language> languages,
         Optional<Memory.OfBoard> memory) {
     public Controller {
         clocks = List.copyOf(clocks);
@@ -56,6 +58,7 @@ public record Controller(
         drivers = List.copyOf(drivers);
         programs = List.copyOf(programs);
         usual = Map.copyOf(usual);
+        languages = List.copyOf(languages);
     }
 
     /** The same at another clock: what its program does on plain pins takes as many clocks as before. */
@@ -76,6 +79,7 @@ public record Controller(
                 drivers,
                 programs,
                 usual,
+                languages,
                 memory);
     }
 

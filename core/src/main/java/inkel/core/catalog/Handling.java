@@ -7,8 +7,10 @@ import java.util.Optional;
  * What a class is for and how it is handled on the bench.
  *
  * @param does what it does for a build, in general words: {@code measures distance}
+ * @param outline how its ends lie
  * @param checks what tells at the first power-up that it is alive
- * @param bench where it is measured and set, if anywhere
+ * @param unpowered what a meter reads while it is off
+ * @param benches where it is measured and set
  * @param mayCarryMains whether mains may be behind its contacts
  * @param programs the way in which it programs chips, for a programmer
  * @param air how it speaks through the air, if it does
@@ -16,18 +18,36 @@ import java.util.Optional;
 public record Handling(
         List<String> does,
         Make make,
+        Outline outline,
         List<WakeCheck> checks,
-        Optional<BenchKind> bench,
+        List<Unpowered> unpowered,
+        List<BenchKind> benches,
         boolean mayCarryMains,
         Optional<String> programs,
         Optional<Air> air) {
     public Handling {
         does = List.copyOf(does);
         checks = List.copyOf(checks);
+        unpowered = List.copyOf(unpowered);
+        benches = List.copyOf(benches);
+    }
+
+    /** Of a part that nothing more is known of than its pins. */
+    public static Handling plain(List<Pin> pins) {
+        return new Handling(
+                List.of(),
+                Make.USUAL,
+                Outline.usual(pins),
+                List.of(),
+                List.of(),
+                List.of(),
+                false,
+                Optional.empty(),
+                Optional.empty());
     }
 
     /** The same, coming to the table in another way. */
     Handling with(Make other) {
-        return new Handling(does, other, checks, bench, mayCarryMains, programs, air);
+        return new Handling(does, other, outline, checks, unpowered, benches, mayCarryMains, programs, air);
     }
 }

@@ -20,6 +20,7 @@ import java.util.Optional;
  * @param shortest the shortest pulse that it must tell apart; absent where its speed is that of its bus, or none
  * @param inner what stands before a voltage that it gives, as the halves of a divider do; absent where that is next to nothing
  * @param isShared whether several parts may hang on one wire here, since each has an address of its own
+ * @param resting what it does before the program has it
  * @param can what it offers to others, empty for most module pins
  */
 public record Pin(
@@ -36,6 +37,7 @@ public record Pin(
         Optional<TimeSpan> shortest,
         Optional<Resistance> inner,
         boolean isShared,
+        Resting resting,
         List<Ability> can) {
     public Pin {
         also = List.copyOf(also);
@@ -58,6 +60,7 @@ public record Pin(
                 Optional.empty(),
                 Optional.empty(),
                 false,
+                Resting.FLOATS,
                 List.of());
     }
 

@@ -1,29 +1,156 @@
 package inkel.core.catalog;
 
+import inkel.core.quantity.Range;
+import inkel.core.quantity.TimeSpan;
+import inkel.core.quantity.Voltage;
+import java.util.List;
 import java.util.Optional;
 
-/**
- * What tells at the first power-up that a part is alive.
- *
- * @param how what is looked at
- * @param at the register for an identity, the pin for an idle level, the command for a reply
- * @param expect what is read when all is well: a hexadecimal value, {@code high}, {@code low} or a text
- */
-public record WakeCheck(How how, String at, String expect) {
-    /** What is looked at. */
-    public enum How {
-        /** A register that always reads the same. */
-        IDENTITY,
-        /** The level of a pin while nothing happens. */
-        IDLE,
-        /** Whether it answers at its bus address. */
-        ANSWERS,
-        /** What comes back for a command over a serial port. */
-        REPLY
+/** What tells at the first power-up that a part is alive. */
+public sealed interface WakeCheck {
+    /** The pins that it looks at or drives. */
+    List<String> pins();
+
+    /**
+     * A register that always reads the same, over the bus that the part is on.
+     *
+     * @param register its number, hexadecimal
+     * @param values what may be read when all is well, hexadecimal; several where the class is made in several ways
+     */
+    record Identity(String register, List<String> values) implements WakeCheck {
+        public Identity {
+            values = List.copyOf(values);
+        }
+
+        @Override
+        public List<String> pins() {
+            return List.of();
+        }
     }
 
-    /** The level of an idle pin; empty for other checks. */
-    public Optional<Boolean> isHigh() {
-        return how == How.IDLE ? Optional.of(expect.equals("high")) : Optional.empty();
+    /** The level of a pin while nothing happens. */
+    record Idle(String pin, boolean isHigh) implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return List.of(pin);
+        }
+    }
+
+    /** Whether it answers at its bus address. */
+    record Answers() implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return List.of();
+        }
+    }
+
+    /**
+     * What comes over a serial port.
+     *
+     * @param say the line that is sent; empty for a part that speaks by itself
+     * @param expect how the answer begins
+     * @param within how long it may take
+     */
+    record Reply(String say, String expect, TimeSpan within) implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return List.of();
+        }
+    }
+
+    /**
+     * Pulses that come by themselves.
+     *
+     * @param width how long a pulse is
+     * @param period from one to the next; absent where they come now and then
+     */
+    record Pulses(String pin, Range<TimeSpan> width, Optional<Range<TimeSpan>> period) implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return List.of(pin);
+        }
+    }
+
+    /** A voltage at a pin, to its part's ground. */
+    record Volts(String pin, Range<Voltage> range) implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return List.of(pin);
+        }
+    }
+
+    /** Volts that follow a code, or codes that follow volts, at a converter's pin. */
+    record Codes(String pin) implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return List.of(pin);
+        }
+    }
+
+    /**
+     * A pin that changes when the builder does something to the part.
+     *
+     * @param when what is done
+     */
+    record Moves(String pin, Deed when) implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return List.of(pin);
+        }
+    }
+
+    /**
+     * Something to be seen, heard or felt.
+     *
+     * @param drive what brings it about; absent for what comes with the supply
+     */
+    record Sign(Sense sense, Optional<Drive> drive) implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return drive.map(Drive::pin).stream().toList();
+        }
+    }
+
+    /** What is done to a sensor by hand. */
+    enum Deed {
+        TURNED,
+        PRESSED,
+        TILTED,
+        COVERED,
+        LIT,
+        WARMED,
+        WETTED,
+        APPROACHED,
+        MAGNET,
+        BREATHED,
+        LOADED,
+        FLOWING,
+        KEYED,
+        SENT
+    }
+
+    /** What is seen, heard or felt. */
+    enum Sense {
+        LAMP,
+        BLOCKS,
+        PICTURE,
+        DIGITS,
+        CLICK,
+        MIDDLE,
+        TONE,
+        TURN,
+        PULL,
+        FLOW
+    }
+
+    /** What is put on a pin of the part. */
+    record Drive(String pin, To to) {}
+
+    /** How a pin is driven. */
+    enum To {
+        HIGH,
+        LOW,
+        PULSES,
+        MESSAGE
     }
 }

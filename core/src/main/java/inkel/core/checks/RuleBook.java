@@ -34,6 +34,7 @@ import inkel.core.parts.rules.SupplyTooHighRule;
 import inkel.core.parts.rules.SupplyTooLowRule;
 import inkel.core.parts.rules.UnknownKeyRule;
 import inkel.core.pins.PinReport;
+import inkel.core.pins.rules.ActsAtStartRule;
 import inkel.core.pins.rules.AddressClashRule;
 import inkel.core.pins.rules.AddressReservedRule;
 import inkel.core.pins.rules.BaudErrorRule;
@@ -169,6 +170,7 @@ public final class RuleBook {
             new Entry<>(new LeadApartRule(), PINS),
             new Entry<>(new BiasTiedRule(), PINS),
             new Entry<>(new BootStrapRule(), PINS),
+            new Entry<>(new ActsAtStartRule(), PINS),
             new Entry<>(new DriverPinRule(), PINS),
             new Entry<>(new ProgramLineRule(), PINS),
             new Entry<>(new NoProgrammerRule(), PINS),

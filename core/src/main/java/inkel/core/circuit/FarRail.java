@@ -4,7 +4,6 @@ import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Demands;
 import inkel.core.catalog.Handling;
 import inkel.core.catalog.Kind;
-import inkel.core.catalog.Make;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
@@ -118,8 +117,7 @@ public record FarRail(Place rail, String taker, String takerName, String lead, S
                 Optional.empty(),
                 List.of(),
                 Demands.NONE,
-                new Handling(
-                        List.of(), Make.USUAL, List.of(), Optional.empty(), false, Optional.empty(), Optional.empty()),
+                Handling.plain(List.of(plus, minus)),
                 List.of());
         Part part = Part.of(load(), cls.id(), takerName, "").withFeed(PLUS, rail.endpoint());
         return new Placed(part, cls);

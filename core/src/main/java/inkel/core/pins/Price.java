@@ -96,6 +96,9 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         if (pin.can(Ability.Kind.CONSOLE)) {
             warnings++;
         }
+        if (ActsAtStart.may(asking, use, pin)) {
+            warnings++;
+        }
         if (DriverTaken.mayTake(node, use, target)) {
             warnings++;
         }

@@ -5,6 +5,7 @@ import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.words.PartWords;
+import inkel.app.words.WakeWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Programming;
@@ -33,11 +34,7 @@ final class PartWhy {
             sections.add(Section.ofLines(Words.get("why.care"), lines));
         }
         List<Line> alive = cls.handling().checks().stream()
-                .map(check -> new Line(
-                        Tone.PLAIN,
-                        Words.say(Fact.of("wake." + check.how().name().toLowerCase(Locale.ROOT))
-                                .with("at", check.at())
-                                .with("expect", check.expect()))))
+                .map(check -> new Line(Tone.PLAIN, WakeWords.say(check)))
                 .toList();
         if (!alive.isEmpty()) {
             sections.add(Section.ofLines(Words.get("why.alive"), alive));

@@ -11,6 +11,7 @@ import inkel.core.document.LogLine;
 import inkel.core.document.Place;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
+import inkel.core.levels.BoardLink;
 import java.io.IOException;
 import java.util.Optional;
 import javafx.scene.control.TextInputControl;
@@ -36,14 +37,17 @@ class TwoBoardsWindowTest extends WindowJourney {
         return session.build().orElseThrow().links().get(0).between();
     }
 
-    private Verdict verdict() {
-        return session.assessmentProperty()
+    /** Of the wire as it is now; none while its new verdict is still worked out. */
+    private Optional<Verdict> verdict() {
+        return session
+                .assessmentProperty()
                 .get()
                 .reports()
                 .levels()
                 .of(session.build().orElseThrow().links().get(0))
-                .get(0)
-                .verdict();
+                .stream()
+                .map(BoardLink::verdict)
+                .findFirst();
     }
 
     @Test
@@ -51,7 +55,7 @@ class TwoBoardsWindowTest extends WindowJourney {
         open(robot, Given.TWO_BOARDS, Stage.LEVELS);
         press(robot, "#level-board-D4");
         until(() -> FROM.equals(session.selectionProperty().get()));
-        assertEquals(Verdict.HARMS, verdict());
+        assertEquals(Optional.of(Verdict.HARMS), verdict());
         until(() -> isThere(robot, "#piece-open"));
         press(robot, "#piece-open");
         until(() -> isThere(robot, "#piece-value-series"));
@@ -63,7 +67,7 @@ class TwoBoardsWindowTest extends WindowJourney {
                 .setText("3.3 kΩ"));
         type(robot, "#piece-value-to_ground", "5.6 kΩ");
         until(() -> between().filter(Between.Divider.class::isInstance).isPresent());
-        assertEquals(Verdict.FINE, verdict());
+        until(() -> verdict().equals(Optional.of(Verdict.FINE)));
         robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
         until(() -> between().isEmpty());
     }
@@ -77,6 +81,6 @@ class TwoBoardsWindowTest extends WindowJourney {
         until(() -> session.build().orElseThrow().log().lines().stream()
                 .anyMatch(
                         line -> line instanceof LogLine.Measured && line.place().equals(TO)));
-        assertEquals(Verdict.FINE, verdict());
+        until(() -> verdict().equals(Optional.of(Verdict.FINE)));
     }
 }

@@ -1,6 +1,7 @@
 package inkel.core.io.catalog;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Outline;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
@@ -27,6 +28,7 @@ final class ClassCheck {
 
     void check() {
         legs();
+        outline();
         supplies();
         cls.io().forEach(this::levels);
         buses();
@@ -47,6 +49,41 @@ final class ClassCheck {
                 taken(i, String.valueOf(pin.header()), printed.get(pin.header()), pin);
             }
             printed.putIfAbsent(pin.header(), pin.label());
+        }
+    }
+
+    /** Every row of pins is told of, no two pins are in one spot, and every wire of a lead has a colour or none. */
+    private void outline() {
+        Outline outline = cls.handling().outline();
+        Map<Outline.Spot, String> spots = new HashMap<>();
+        Set<String> missing = new HashSet<>();
+        for (Pin pin : cls.pins()) {
+            Optional<Outline.Spot> spot = outline.spot(pin);
+            if (spot.isEmpty()) {
+                if (missing.add(pin.row())) {
+                    fields.problem("outline", Fact.of("problem.row_not_told").with("row", pin.row()));
+                }
+                continue;
+            }
+            String there = spots.putIfAbsent(spot.get(), pin.label());
+            if (there != null) {
+                fields.problem(
+                        "outline",
+                        Fact.of("problem.same_spot").with("one", there).with("other", pin.label()));
+            }
+        }
+        for (Outline.Row row : outline.rows()) {
+            long pins = cls.pins().stream()
+                    .filter(pin -> pin.row().equals(row.name()))
+                    .count();
+            boolean isColoured = row.colours().isEmpty() || row.colours().size() == pins;
+            if (pins == 0 || !isColoured) {
+                fields.problem(
+                        "outline",
+                        Fact.of(pins == 0 ? "problem.row_without_pins" : "problem.colours_of_row")
+                                .with("row", row.name())
+                                .with("count", pins));
+            }
         }
     }
 

@@ -6,6 +6,7 @@ import inkel.core.catalog.Claim;
 import inkel.core.catalog.ClockChoice;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.DriverPins;
+import inkel.core.catalog.Language;
 import inkel.core.catalog.Memory;
 import inkel.core.catalog.Programming;
 import inkel.core.catalog.SoftwareBuses;
@@ -75,6 +76,11 @@ final class ControllerFields {
                         .map(way -> new Programming(way.text("way"), way.textMap("lines"), way.optionalText("held")))
                         .toList(),
                 usual(controller),
+                controller.objects("languages").stream()
+                        .map(language -> new Language(
+                                PartClassReader.word(language, "name", Language.Name.values(), Language.Name.CPP),
+                                language.text("pin")))
+                        .toList(),
                 controller.object("memory").map(ControllerFields::memory));
     }
 

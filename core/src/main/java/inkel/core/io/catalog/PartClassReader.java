@@ -4,7 +4,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Air;
 import inkel.core.catalog.AnalogGroup;
-import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Decoupling;
 import inkel.core.catalog.Demands;
 import inkel.core.catalog.Fitting;
@@ -14,16 +13,19 @@ import inkel.core.catalog.Kind;
 import inkel.core.catalog.Make;
 import inkel.core.catalog.Memory;
 import inkel.core.catalog.Need;
+import inkel.core.catalog.Outline;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.Reduction;
-import inkel.core.catalog.WakeCheck;
+import inkel.core.catalog.Resting;
+import inkel.core.catalog.Unpowered;
 import inkel.core.io.json.Fields;
 import inkel.core.io.json.Problem;
 import inkel.core.quantity.DataSize;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Unit;
@@ -96,7 +98,7 @@ final class PartClassReader {
                 fields.object("controller").map(ControllerFields::controller),
                 analog(),
                 demands(),
-                handling(),
+                handling(pins),
                 fields.texts("cautions"));
         check(cls);
         new ClassCheck(fields, cls).check();
@@ -162,9 +164,19 @@ final class PartClassReader {
                             : Optional.empty(),
                     pin.has("inner") ? Optional.of(pin.quantity("inner", Unit.OHM, "10 kΩ")) : Optional.empty(),
                     pin.flag("shared", false),
+                    resting(pin),
                     can));
         }
         return pins;
+    }
+
+    private static Resting resting(Fields pin) {
+        Resting.State atReset = state(pin, "reset", Resting.State.FLOATS);
+        return new Resting(atReset, state(pin, "starting", atReset));
+    }
+
+    private static Resting.State state(Fields pin, String key, Resting.State otherwise) {
+        return pin.has(key) ? word(pin, key, Resting.State.values(), otherwise) : otherwise;
     }
 
     private List<Ability> routes() {
@@ -233,22 +245,22 @@ final class PartClassReader {
         return new Memory(DataSize.ofBytes(from.wholeFrom(ram, 0)), DataSize.ofBytes(from.wholeFrom(flash, 0)));
     }
 
-    private Handling handling() {
-        Make make = fields.object("make").map(PartClassReader::make).orElse(Make.USUAL);
-        List<WakeCheck> checks = fields.objects("wake").stream()
-                .map(check -> new WakeCheck(
-                        word(check, "how", WakeCheck.How.values(), WakeCheck.How.ANSWERS),
-                        check.optionalText("at").orElse(""),
-                        check.optionalText("expect").orElse("")))
-                .toList();
-        Optional<BenchKind> bench = fields.has("bench")
-                ? Optional.of(word("bench", BenchKind.values(), BenchKind.OUTPUT))
-                : Optional.empty();
+    private Handling handling(List<Pin> pins) {
         return new Handling(
                 fields.texts("does"),
-                make,
-                checks,
-                bench,
+                fields.object("make").map(PartClassReader::make).orElse(Make.USUAL),
+                fields.object("outline").map(OutlineFields::outline).orElseGet(() -> Outline.usual(pins)),
+                fields.objects("wake").stream()
+                        .flatMap(check -> WakeFields.check(check).stream())
+                        .toList(),
+                fields.objects("unpowered").stream()
+                        .map(between -> new Unpowered(
+                                between.text("from"),
+                                between.text("to"),
+                                between.<Resistance>figure("ohms", Unit.OHM, "10 kΩ")
+                                        .range()))
+                        .toList(),
+                WakeFields.benches(fields),
                 fields.flag("may_carry_mains", false),
                 fields.optionalText("programs"),
                 fields.object("air")
@@ -346,6 +358,13 @@ final class PartClassReader {
         cls.supplies().forEach(supply -> requirePin(cls, "supplies", supply.pin()));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
         cls.i2c().stream().flatMap(need -> need.strapPins().stream()).forEach(pin -> requirePin(cls, "i2c", pin));
+        cls.handling().checks().stream()
+                .flatMap(wake -> wake.pins().stream())
+                .forEach(pin -> requirePin(cls, "wake", pin));
+        cls.handling().unpowered().forEach(between -> {
+            requirePin(cls, "unpowered", between.from());
+            requirePin(cls, "unpowered", between.to());
+        });
         cls.decoupling().forEach(wanted -> requirePin(cls, "decoupling", wanted.pin()));
         cls.handling().make().around().forEach(fitting -> {
             requirePin(cls, "make", fitting.from());

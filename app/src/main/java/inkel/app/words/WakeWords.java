@@ -1,0 +1,57 @@
+package inkel.app.words;
+
+import inkel.core.catalog.WakeCheck;
+import inkel.core.quantity.Fact;
+import java.util.Locale;
+
+/** What tells that a part is alive, in words. */
+public final class WakeWords {
+    private WakeWords() {}
+
+    public static String say(WakeCheck check) {
+        if (check instanceof WakeCheck.Identity identity) {
+            return Words.say(Fact.of("wake.identity")
+                    .with("at", identity.register())
+                    .with("expect", String.join(" / ", identity.values())));
+        } else if (check instanceof WakeCheck.Idle idle) {
+            return Words.get(idle.isHigh() ? "wake.idle_high" : "wake.idle_low", "at", idle.pin());
+        } else if (check instanceof WakeCheck.Reply reply) {
+            return Words.say(Fact.of(reply.say().isEmpty() ? "wake.speaks" : "wake.reply")
+                    .with("at", reply.say())
+                    .with("expect", reply.expect()));
+        } else if (check instanceof WakeCheck.Pulses pulses) {
+            return Words.say(Fact.of("wake.pulses")
+                    .with("at", pulses.pin())
+                    .with("least", pulses.width().lowest())
+                    .with("most", pulses.width().highest()));
+        } else if (check instanceof WakeCheck.Volts volts) {
+            return Words.say(Fact.of("wake.volts")
+                    .with("at", volts.pin())
+                    .with("least", volts.range().lowest())
+                    .with("most", volts.range().highest()));
+        } else if (check instanceof WakeCheck.Codes codes) {
+            return Words.get("wake.codes", "at", codes.pin());
+        } else if (check instanceof WakeCheck.Moves moves) {
+            return Words.say(Fact.of("wake.moves")
+                    .with("at", moves.pin())
+                    .with("when", Words.get("wake.when." + key(moves.when()))));
+        } else if (check instanceof WakeCheck.Sign sign) {
+            return sign(sign);
+        }
+        return Words.get("wake.answers");
+    }
+
+    private static String sign(WakeCheck.Sign sign) {
+        String sensed = Words.get("wake.sign." + key(sign.sense()));
+        return sign.drive()
+                .map(drive -> Words.say(Fact.of("wake.driven")
+                        .with("sign", sensed)
+                        .with("pin", drive.pin())
+                        .with("to", Words.get("wake.to." + key(drive.to())))))
+                .orElse(sensed);
+    }
+
+    private static String key(Enum<?> word) {
+        return word.name().toLowerCase(Locale.ROOT);
+    }
+}

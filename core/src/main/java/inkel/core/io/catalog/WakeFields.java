@@ -1,0 +1,117 @@
+package inkel.core.io.catalog;
+
+import inkel.core.catalog.BenchKind;
+import inkel.core.catalog.WakeCheck;
+import inkel.core.io.json.Fields;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.TimeSpan;
+import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Reads what tells that a part is alive, and where it is measured and set. */
+final class WakeFields {
+    private static final String KINDS = "identity, idle, answers, reply, pulses, volts, codes, moves, sign";
+    private static final String PULSE = "1.5 ms";
+    private static final TimeSpan SOON = TimeSpan.ofSeconds(1);
+
+    /** Benches as older definitions name them, where that is not the name of today. */
+    private static final Map<String, List<BenchKind>> OLDER =
+            Map.of("analog", List.of(BenchKind.ANALOG_IN), "tag-reader", List.of(BenchKind.TAGS), "output", List.of());
+
+    private WakeFields() {}
+
+    /** Empty for a kind that is not known, which is noted. */
+    static Optional<WakeCheck> check(Fields check) {
+        return switch (check.text("how")) {
+            case "identity" -> Optional.of(new WakeCheck.Identity(check.text("at"), values(check)));
+            case "idle" -> Optional.of(new WakeCheck.Idle(check.text("at"), isHigh(check)));
+            case "answers" -> Optional.of(new WakeCheck.Answers());
+            case "reply" ->
+                Optional.of(new WakeCheck.Reply(
+                        check.optionalText("at").orElse(""),
+                        check.text("expect"),
+                        check.has("within") ? check.quantity("within", Unit.SECOND, "1 s") : SOON));
+            case "pulses" ->
+                Optional.of(new WakeCheck.Pulses(
+                        check.text("at"),
+                        check.<TimeSpan>figure("width", Unit.SECOND, PULSE).range(),
+                        check.has("period")
+                                ? Optional.of(check.<TimeSpan>figure("period", Unit.SECOND, "20 ms")
+                                        .range())
+                                : Optional.empty()));
+            case "volts" ->
+                Optional.of(new WakeCheck.Volts(
+                        check.text("at"),
+                        check.<Voltage>figure("volts", Unit.VOLT, "3.3 V").range()));
+            case "codes" -> Optional.of(new WakeCheck.Codes(check.text("at")));
+            case "moves" ->
+                Optional.of(new WakeCheck.Moves(
+                        check.text("at"),
+                        PartClassReader.word(check, "when", WakeCheck.Deed.values(), WakeCheck.Deed.PRESSED)));
+            case "sign" ->
+                Optional.of(new WakeCheck.Sign(
+                        PartClassReader.word(check, "sign", WakeCheck.Sense.values(), WakeCheck.Sense.LAMP),
+                        check.object("drive")
+                                .map(drive -> new WakeCheck.Drive(
+                                        drive.text("pin"),
+                                        PartClassReader.word(drive, "to", WakeCheck.To.values(), WakeCheck.To.HIGH)))));
+            default -> {
+                check.problem(
+                        "how",
+                        Fact.of("problem.expected_value").with("example", KINDS).with("found", check.text("how")));
+                yield Optional.empty();
+            }
+        };
+    }
+
+    private static List<String> values(Fields check) {
+        List<String> values = new ArrayList<>(List.of(check.text("expect")));
+        values.addAll(check.texts("or"));
+        return values;
+    }
+
+    private static boolean isHigh(Fields check) {
+        return check.parsed(
+                "expect",
+                text -> text.equals("high") || text.equals("low") ? Optional.of(text.equals("high")) : Optional.empty(),
+                "high, low",
+                true);
+    }
+
+    static List<BenchKind> benches(Fields fields) {
+        List<BenchKind> benches = new ArrayList<>();
+        fields.optionalText("bench")
+                .ifPresent(older -> benches.addAll(OLDER.getOrDefault(
+                        older, bench(fields, "bench", older).stream().toList())));
+        fields.texts("benches").forEach(name -> bench(fields, "benches", name).ifPresent(benches::add));
+        return benches;
+    }
+
+    private static Optional<BenchKind> bench(Fields fields, String key, String name) {
+        if (OLDER.containsKey(name) && key.equals("bench")) {
+            return Optional.empty();
+        }
+        Optional<BenchKind> found = Arrays.stream(BenchKind.values())
+                .filter(kind -> PartClassReader.spelled(kind).equals(name))
+                .findFirst();
+        if (found.isEmpty()) {
+            fields.problem(
+                    key,
+                    Fact.of("problem.expected_value")
+                            .with(
+                                    "example",
+                                    String.join(
+                                            ", ",
+                                            Arrays.stream(BenchKind.values())
+                                                    .map(PartClassReader::spelled)
+                                                    .toList()))
+                            .with("found", name));
+        }
+        return found;
+    }
+}
