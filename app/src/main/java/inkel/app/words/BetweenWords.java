@@ -24,6 +24,18 @@ public final class BetweenWords {
         return "";
     }
 
+    /** What stands in line, as short as it goes, for a knot in a thread; empty for what is wired by itself. */
+    public static String inLine(Between between) {
+        if (between instanceof Between.Divider divider) {
+            return Words.show(divider.series());
+        } else if (between instanceof Between.Series series) {
+            return Words.show(series.resistance());
+        } else if (between instanceof Between.Opto opto) {
+            return Words.show(opto.series());
+        }
+        return between instanceof Between.ShifterWay || between instanceof Between.Nothing ? "" : kind(between);
+    }
+
     /** In a few words, for a row of figures. */
     public static String brief(Between between) {
         String piece = briefPiece(between);

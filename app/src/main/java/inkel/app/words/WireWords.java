@@ -1,15 +1,21 @@
 package inkel.app.words;
 
+import inkel.core.catalog.Outline;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
+import inkel.core.wiring.EndPlace;
 import inkel.core.wiring.HeaderPlace;
+import inkel.core.wiring.Jumper;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireStep;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Names the ends of wires and where they are. */
 public final class WireWords {
@@ -63,6 +69,51 @@ public final class WireWords {
                 : Words.say(Fact.of(placed.isChip() ? "wire.place.leg" : "wire.place.header")
                         .with("number", printed)
                         .with("counted", counted));
+    }
+
+    /** Whose end it is: a part, a row, another board. */
+    public String owner(Terminal terminal) {
+        if (terminal instanceof Terminal.OnPin pin) {
+            Placed placed = part(pin);
+            return placed.part().isBoard()
+                    ? Words.get("ends.board")
+                    : placed.part().name();
+        }
+        return terminal instanceof Terminal.OnOtherBoard other ? other.board() : name(terminal);
+    }
+
+    /** How a part lies in its picture: which row, which side is seen, where its marked end is. */
+    public String view(EndPlace place, boolean isOver) {
+        Outline outline = place.placed().cls().handling().outline();
+        Optional<Outline.Row> row = outline.row(place.pin().row());
+        String key = "ends.row." + place.pin().row();
+        String lies = isOver
+                ? "ends.pins_up"
+                : place.isInABreadboard()
+                        ? "ends.in_breadboard"
+                        : row.map(found -> "ends.lies." + found.ends().name().toLowerCase(Locale.ROOT))
+                                .orElse("ends.lies.pins");
+        boolean isAcross = row.map(Outline.Row::runs)
+                .filter(runs -> runs == Outline.Runs.RIGHT || runs == Outline.Runs.LEFT)
+                .isPresent();
+        return Stream.of(
+                        Words.has(key) ? Words.get(key) : "",
+                        Words.get(lies),
+                        mark(outline.mark(), isAcross ? isOver ? "ends.right" : "ends.left" : "ends.up"))
+                .filter(said -> !said.isEmpty())
+                .collect(Collectors.joining(", "));
+    }
+
+    /** The end that places are counted from, and where it is. */
+    private static String mark(Outline.Mark mark, String where) {
+        String key = "ends.mark." + mark.name().toLowerCase(Locale.ROOT);
+        return Words.has(key) ? Words.get(where, "mark", Words.get(key)) : Words.get(key + ".alone");
+    }
+
+    /** The sort of wire and its length. */
+    public static String jumper(Jumper jumper) {
+        return Words.say(Fact.of("jumper." + jumper.kind().name().toLowerCase(Locale.ROOT))
+                .with("length", Math.round(jumper.length().metres() * 100)));
     }
 
     /** The number that is printed for an end, or that a chip's leg has; empty when it has none. */

@@ -23,6 +23,11 @@ public record Outline(List<Row> rows, Mark mark, Faces faces, Optional<Body> bod
 
     private static final double USUAL_ACROSS = 6;
 
+    /** The gap of a breadboard, and both halves of it less a hole for a wire on either side. */
+    private static final double LEAST_ACROSS = 3;
+
+    private static final double MOST_ACROSS = 9;
+
     public Outline {
         rows = List.copyOf(rows);
     }
@@ -122,6 +127,27 @@ public record Outline(List<Row> rows, Mark mark, Faces faces, Optional<Body> bod
 
     public Optional<Row> row(String name) {
         return rows.stream().filter(row -> row.name().equals(name)).findFirst();
+    }
+
+    /**
+     * Whether it goes into a breadboard: pins or legs on its grid, in one row or in two that the gap keeps apart and that
+     * leave a hole free on both sides.
+     */
+    public boolean fitsBreadboard() {
+        List<Row> down = rows.stream().filter(row -> row.ends() != Ends.PLUG).toList();
+        boolean isOnGrid = !down.isEmpty()
+                && down.stream()
+                        .allMatch(row -> (row.ends() == Ends.PINS || row.ends() == Ends.LEGS || row.ends() == Ends.PADS)
+                                && row.step() == Math.rint(row.step())
+                                && row.gaps().values().stream().allMatch(gap -> gap == Math.rint(gap)));
+        if (!isOnGrid || down.size() > 2) {
+            return false;
+        }
+        if (down.size() == 1) {
+            return true;
+        }
+        double across = Math.abs(down.get(0).x() - down.get(1).x());
+        return across == Math.rint(across) && across >= LEAST_ACROSS && across <= MOST_ACROSS;
     }
 
     /** Where a pin is, seen with the printed side up; empty for a row that is not told of. */

@@ -1,5 +1,6 @@
 package inkel.core.catalog;
 
+import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.TimeSpan;
 import java.util.List;
@@ -18,6 +19,7 @@ import java.util.Optional;
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
  * @param isTimed whether its edges must come at once, so that nothing reached over a bus will do
  * @param shortest the shortest pulse that it must tell apart; absent where its speed is that of its bus, or none
+ * @param upTo the highest frequency in its voltage; absent where that is as slow as a hand, or not told
  * @param inner what stands before a voltage that it gives, as the halves of a divider do; absent where that is next to nothing
  * @param isShared whether several parts may hang on one wire here, since each has an address of its own
  * @param resting what it does before the program has it
@@ -35,6 +37,7 @@ public record Pin(
         String io,
         boolean isTimed,
         Optional<TimeSpan> shortest,
+        Optional<Frequency> upTo,
         Optional<Resistance> inner,
         boolean isShared,
         Resting resting,
@@ -57,6 +60,7 @@ public record Pin(
                 Need.MUST,
                 io,
                 false,
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
                 false,

@@ -117,6 +117,13 @@ public final class Settings {
     public static final Setting<Frequency> BAUD = new Setting<>(
             "baud", SettingReaders.amount(Unit.HERTZ, "9600"), cls -> cls.uart().isPresent(), LINE);
 
+    /** The highest frequency in its analog signals that the builder counts on. */
+    public static final Setting<Frequency> UP_TO = new Setting<>(
+            "up_to",
+            SettingReaders.amount(Unit.HERTZ, "20 Hz"),
+            cls -> cls.signals().anyMatch(pin -> pin.use() == PinUse.ANALOG),
+            LINE);
+
     /** The size of the supply wires, by the American wire gauge. */
     public static final Setting<Double> GAUGE = new Setting<>(
             "gauge",
@@ -258,6 +265,7 @@ public final class Settings {
             POLLS,
             SELECT_PULL_UP,
             BAUD,
+            UP_TO,
             CLAIMS,
             SELECTS,
             GAUGE,

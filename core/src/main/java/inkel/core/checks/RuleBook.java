@@ -63,6 +63,7 @@ import inkel.core.pins.rules.PortTakenRule;
 import inkel.core.pins.rules.ProgramLineRule;
 import inkel.core.pins.rules.PullupStrongRule;
 import inkel.core.pins.rules.PullupWeakRule;
+import inkel.core.pins.rules.RateLowRule;
 import inkel.core.pins.rules.SelectFloatsRule;
 import inkel.core.pins.rules.SoftFastRule;
 import inkel.core.pins.rules.SoftwareJitterRule;
@@ -170,6 +171,7 @@ public final class RuleBook {
             new Entry<>(new LeadApartRule(), PINS),
             new Entry<>(new BiasTiedRule(), PINS),
             new Entry<>(new BootStrapRule(), PINS),
+            new Entry<>(new RateLowRule(), PINS),
             new Entry<>(new ActsAtStartRule(), PINS),
             new Entry<>(new DriverPinRule(), PINS),
             new Entry<>(new ProgramLineRule(), PINS),

@@ -3,6 +3,7 @@ package inkel.core.parts;
 import inkel.core.catalog.Decoupling;
 import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
@@ -49,7 +50,21 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
         HEADER
     }
 
+    /** With what stands in wires to other boards, which lies with the board that talks. */
+    public static PartsList of(Circuit circuit, NodeCircuit node) {
+        List<Between> sent = circuit.links().stream()
+                .filter(link -> link.from().node().equals(node.node().id()))
+                .flatMap(link -> link.between().stream())
+                .toList();
+        return of(node, sent);
+    }
+
+    /** As {@link #of(Circuit, NodeCircuit)}, for a board by itself. */
     public static PartsList of(NodeCircuit node) {
+        return of(node, List.of());
+    }
+
+    private static PartsList of(NodeCircuit node, List<Between> sent) {
         Collector lines = new Collector();
         for (Placed placed : node.parts()) {
             lines.add(Kind.PART, Fact.of("have.part").with("name", placed.cls().name()), placed);
@@ -76,6 +91,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
         for (Between between : node.node().between()) {
             addPiece(between, node.part(between.signal().part()).orElseThrow(), lines);
         }
+        sent.forEach(piece -> addPiece(piece, node.board(), lines));
         node.parts().stream().filter(Placed::isChip).forEach(chip -> addChip(chip, lines));
         node.parts().stream()
                 .filter(placed -> placed.isHeaderLoose() && !placed.isChip())

@@ -3,10 +3,13 @@ package inkel.core.wiring;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.ShifterSides;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * The wires of one node in the order of work: grounds, supplies, ties, shared bus wires, other signals.
@@ -59,6 +62,14 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
         return circuit.links().stream()
                 .anyMatch(link -> (link.groundJoined() || link.isByLight())
                         && link.to().node().equals(node.node().id()));
+    }
+
+    /** How many wires of each sort are wanted, the plainest first. */
+    public Map<Jumper, Long> jumpers() {
+        Map<Jumper, Long> counted =
+                new TreeMap<>(Comparator.comparing(Jumper::kind).thenComparing(Jumper::length));
+        steps.forEach(step -> step.jumper(node).ifPresent(jumper -> counted.merge(jumper, 1L, Long::sum)));
+        return counted;
     }
 
     /** How many jumper wires there are; the rest are small parts. */

@@ -1,6 +1,7 @@
 package inkel.core.wiring;
 
 import inkel.core.catalog.Fitting;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Place;
 import java.util.Optional;
@@ -27,6 +28,11 @@ public record WireStep(
         Optional<Between> inLine,
         Optional<Fitting> fitting,
         boolean plugged) {
+    /** What it is made of; nothing for a small part, whose legs do. */
+    public Optional<Jumper> jumper(NodeCircuit node) {
+        return fitting.isPresent() ? Optional.empty() : Optional.of(Jumper.between(node, from, to));
+    }
+
     /** What a wire carries, in the order of work. */
     public enum Kind {
         GROUND,

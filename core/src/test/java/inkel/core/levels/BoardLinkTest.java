@@ -26,6 +26,7 @@ import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.parts.PartsList;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
@@ -328,5 +329,20 @@ class BoardLinkTest {
                 build.links(),
                 BuildReader.parse(Path.of("x"), BuildWriter.print(build), Builds.CATALOG)
                         .links());
+    }
+
+    @Test
+    void itsResistorsLieWithTheBoardThatTalks() throws Exception {
+        Build build = with(
+                joined("board-classic-5v", "D4", "board-dual-core-3v3", "GP5"),
+                new Between.Divider(
+                        Builds.end("board.D4"), Resistance.ofOhms(3300), Resistance.ofOhms(5600), Extras.NONE));
+        Circuit circuit = Circuit.of(build, Builds.CATALOG);
+        List<Integer> resistors = circuit.nodes().stream()
+                .map(node -> (int) PartsList.of(circuit, node).lines().stream()
+                        .filter(line -> line.kind() == PartsList.Kind.RESISTOR)
+                        .count())
+                .toList();
+        assertEquals(List.of(2, 0), resistors);
     }
 }

@@ -44,7 +44,7 @@ final class WireNotes implements StageNotes {
                             .map(id -> new Line(Tone.STOP, Words.get("why.unplug", "wire", id)))
                             .toList()));
         }
-        sections.add(Section.ofRows(Words.get("why.table"), onTheTable(node, list)));
+        sections.add(Section.ofRows(Words.get("why.table"), onTheTable(assessment, node, list)));
         Verdict verdict = new Verdict(Tone.STOP, Words.get("why.unpowered"));
         String title = place.isPin()
                 ? Words.say(PinNames.of(node, place.endpoint()))
@@ -57,7 +57,7 @@ final class WireNotes implements StageNotes {
                 new Why(title, about, Optional.of(verdict), sections, List.of(), List.of(), assessment.at(place)));
     }
 
-    private static List<Row> onTheTable(NodeCircuit node, WireList list) {
+    private static List<Row> onTheTable(Assessment assessment, NodeCircuit node, WireList list) {
         List<Row> rows = new ArrayList<>();
         rows.add(new Row(
                 Words.get("why.jumpers"),
@@ -65,7 +65,7 @@ final class WireNotes implements StageNotes {
                         .with("left", list.openWireCount())
                         .with("all", list.wireCount())),
                 ""));
-        PartsList.of(node).lines().stream()
+        PartsList.of(assessment.reports().circuit(), node).lines().stream()
                 .filter(line -> line.kind() != PartsList.Kind.PART)
                 .forEach(line -> rows.add(new Row(Words.say(line.what()), String.valueOf(line.count()), "")));
         return rows;

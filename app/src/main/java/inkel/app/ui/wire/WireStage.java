@@ -1,24 +1,31 @@
 package inkel.app.ui.wire;
 
 import inkel.app.state.Session;
+import inkel.app.ui.ends.BothEnds;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.stage.StagePane;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
-import inkel.core.circuit.Placed;
 import inkel.core.document.edit.Plug;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
+import inkel.core.wiring.EndPlace;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javafx.collections.FXCollections;
 import javafx.css.PseudoClass;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -37,11 +44,17 @@ import javafx.scene.layout.VBox;
 
 /** One wire at a time, on a card that can be read from a metre away, with the whole list below. */
 public final class WireStage extends StagePane {
+    private static final double CARD = 352;
+    private static final double TOLD = 380;
+    private static final double LEAST_TOLD = 280;
+
     private static final PseudoClass DONE = PseudoClass.getPseudoClass("done");
 
     private final Session session;
-    private final VBox card = new VBox();
-    private final StackPane plan = new StackPane();
+    private final VBox told = new VBox();
+    private final StackPane ends = new StackPane();
+    private final HBox foot = new HBox(14);
+    private final Set<String> turned = new HashSet<>();
     private final ListView<WireStep> list = new ListView<>();
     private final ProgrammingStrip programming = new ProgrammingStrip();
     private WireList wires;
@@ -51,22 +64,25 @@ public final class WireStage extends StagePane {
     public WireStage(Session session) {
         super(Stage.WIRE);
         this.session = session;
+        told.getStyleClass().add("wire-told");
+        told.setMinWidth(LEAST_TOLD);
+        told.setPrefWidth(TOLD);
+        HBox.setHgrow(ends, Priority.ALWAYS);
+        HBox.setHgrow(foot, Priority.ALWAYS);
+        foot.setAlignment(Pos.CENTER_LEFT);
+        HBox both = new HBox(18, told, ends);
+        VBox.setVgrow(both, Priority.ALWAYS);
+        VBox card = new VBox(8, both, foot);
         card.getStyleClass().addAll("sheet", "wire-card");
         card.setId("wire-card");
-        card.setMinWidth(0);
-        plan.getStyleClass().add("sheet");
-        plan.setMinWidth(250);
-        plan.setPrefWidth(300);
-        HBox.setHgrow(card, Priority.ALWAYS);
-        HBox upper = new HBox(12, card, plan);
-        upper.setMinHeight(352);
-        upper.setPrefHeight(352);
+        card.setMinHeight(CARD);
+        card.setPrefHeight(CARD);
         list.setId("wire-list");
         list.getStyleClass().add("wire-list");
         list.setCellFactory(view -> new StepCell());
         list.setMinHeight(120);
         VBox.setVgrow(list, Priority.ALWAYS);
-        getChildren().addAll(upper, list, programming);
+        getChildren().addAll(card, list, programming);
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
             if (next != null && !next.id().equals(currentId)) {
                 go(next);
@@ -110,8 +126,9 @@ public final class WireStage extends StagePane {
                 .or(() -> wires.steps().stream().findFirst())
                 .orElse(null);
         if (current == null) {
-            card.getChildren().setAll(Ui.text(Words.get("wire.none"), "later"));
-            plan.getChildren().clear();
+            told.getChildren().setAll(Ui.text(Words.get("wire.none"), "later"));
+            ends.getChildren().clear();
+            foot.getChildren().clear();
         } else {
             go(current);
         }
@@ -122,9 +139,9 @@ public final class WireStage extends StagePane {
         list.getSelectionModel().select(step);
         list.scrollTo(Math.max(0, step.number() - 2));
         session.selectionProperty().set(step.subject());
-        boolean hasFocus = card.getScene() != null && isInside(card.getScene().getFocusOwner());
+        boolean hasFocus = told.getScene() != null && isInside(told.getScene().getFocusOwner());
         showCard(step);
-        showPlan(step);
+        showEnds(step);
         if (hasFocus) {
             requestFocus();
         }
@@ -132,7 +149,7 @@ public final class WireStage extends StagePane {
 
     private boolean isInside(Node node) {
         for (Node at = node; at != null; at = at.getParent()) {
-            if (at == card) {
+            if (at == foot) {
                 return true;
             }
         }
@@ -144,15 +161,14 @@ public final class WireStage extends StagePane {
         Caption of = Ui.word(Words.get("wire.of", "count", wires.steps().size()), "wire-of");
         Region swatch = new Region();
         swatch.getStyleClass().addAll("swatch", "swatch-" + step.colour().text());
-        Caption colour = Ui.word(Words.get("colour." + step.colour().text()), "wire-colour");
+        Caption colour = Ui.word(colour(step), "wire-colour");
         Caption state = Ui.word(step.plugged() ? Words.get("wire.plugged") : "", "good-text");
-        HBox top = new HBox(10, number, of, swatch, colour, Ui.spring(), state);
+        HBox top = new HBox(10, number, of, Ui.spring(), state);
         top.setAlignment(Pos.CENTER_LEFT);
-        HBox.setMargin(swatch, new javafx.geometry.Insets(0, 0, 0, 30));
-        card.getChildren().setAll(top, end(step.from(), "wire-from"), line(step), end(step.to(), "wire-to"));
-        Region gap = new Region();
-        VBox.setVgrow(gap, Priority.ALWAYS);
-        card.getChildren().addAll(gap, buttons(step));
+        HBox sort = new HBox(12, swatch, colour);
+        sort.setAlignment(Pos.CENTER_LEFT);
+        told.getChildren().setAll(top, sort, end(step.from(), "wire-from"), line(step), end(step.to(), "wire-to"));
+        foot.getChildren().setAll(buttons(step));
     }
 
     private Node end(Terminal terminal, String id) {
@@ -166,7 +182,7 @@ public final class WireStage extends StagePane {
         thread.getStyleClass().addAll("wire-thread", "swatch-" + step.colour().text());
         HBox row = new HBox(18, thread);
         row.setAlignment(Pos.CENTER_LEFT);
-        row.setPadding(new javafx.geometry.Insets(0, 0, 0, 18));
+        row.setPadding(new Insets(0, 0, 0, 18));
         String between = words.between(step);
         String kind = Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT));
         row.getChildren()
@@ -174,22 +190,24 @@ public final class WireStage extends StagePane {
         return row;
     }
 
-    private Node buttons(WireStep step) {
+    private List<Node> buttons(WireStep step) {
         Button done = new Button(Words.get(step.plugged() ? "wire.next" : "wire.done"));
         done.setId("wire-done");
         done.getStyleClass().add("main-button");
         done.setMinWidth(Region.USE_PREF_SIZE);
         done.setOnAction(event -> done());
+        Caption space = Ui.word(Words.get("wire.space"), "key");
+        space.setMinWidth(Region.USE_PREF_SIZE);
         Button back = button("wire.back", this::back);
         Button skip = button("wire.skip", this::skip);
-        HBox row = new HBox(14, done, Ui.word(Words.get("wire.space"), "key"), back, skip);
+        List<Node> row = new ArrayList<>(List.of(done, space, back, skip));
         if (step.plugged()) {
-            row.getChildren().add(button("wire.pull", () -> plug(step, false)));
+            row.add(button("wire.pull", () -> plug(step, false)));
         }
         if (isToAPin(step)) {
-            row.getChildren().add(button("wire.elsewhere", () -> askWhere(step, row)));
+            row.add(button("wire.elsewhere", () -> askWhere(step)));
         }
-        row.setAlignment(Pos.CENTER_LEFT);
+        row.add(Ui.spring());
         return row;
     }
 
@@ -204,7 +222,7 @@ public final class WireStage extends StagePane {
     }
 
     /** A field in place of the buttons for the pin that the wire really sits on. */
-    private void askWhere(WireStep step, HBox row) {
+    private void askWhere(WireStep step) {
         TextField pin = new TextField();
         pin.setId("wire-elsewhere-pin");
         pin.setPrefWidth(110);
@@ -219,7 +237,7 @@ public final class WireStage extends StagePane {
                 refresh();
             }
         });
-        row.getChildren()
+        foot.getChildren()
                 .setAll(
                         Ui.word(Words.get("wire.elsewhere.ask"), "row-name"),
                         pin,
@@ -237,21 +255,46 @@ public final class WireStage extends StagePane {
         return button;
     }
 
-    private void showPlan(WireStep step) {
-        Optional<Terminal.OnPin> pin = java.util.stream.Stream.of(step.from(), step.to())
-                .filter(Terminal.OnPin.class::isInstance)
-                .map(Terminal.OnPin.class::cast)
-                .findFirst();
-        plan.getChildren().clear();
-        pin.ifPresent(end -> {
-            Placed placed = wires.node().part(end.pin().part()).orElseThrow();
-            Caption title =
-                    Ui.word(Words.get("plan.title", "part", placed.part().name()), "quiet", "small");
-            StackPane.setAlignment(title, Pos.TOP_LEFT);
-            HeaderPlan drawing = new HeaderPlan(placed.cls(), end.index());
-            StackPane.setMargin(drawing, new javafx.geometry.Insets(16, 0, 0, 0));
-            plan.getChildren().addAll(drawing, title);
-        });
+    /** The colour of the wire with its sort and length. */
+    private String colour(WireStep step) {
+        String colour = Words.get("colour." + step.colour().text());
+        return step.jumper(wires.node())
+                .map(jumper -> colour + ", " + WireWords.jumper(jumper))
+                .orElse(colour);
+    }
+
+    private void showEnds(WireStep step) {
+        Assessment assessment = session.assessmentProperty().get();
+        BothEnds both = new BothEnds(assessment, wires.node(), step, place -> turned.contains(key(place)));
+        ends.getChildren().setAll(both);
+        foot.getChildren().removeIf(child -> child instanceof Tile);
+        Stream.of(step.from(), step.to())
+                .flatMap(end -> EndPlace.of(assessment.reports().circuit(), wires.node(), end).stream())
+                .filter(EndPlace::canBeTurned)
+                .map(place -> turning(place, step))
+                .forEach(foot.getChildren()::add);
+    }
+
+    private Tile turning(EndPlace place, WireStep step) {
+        Tile turn = Ui.pill(
+                "turn-" + place.placed().id(),
+                Words.get("ends.turn", "part", place.placed().part().name()),
+                () -> turn(place, step));
+        turn.setMaxHeight(Region.USE_PREF_SIZE);
+        return turn;
+    }
+
+    private static String key(EndPlace place) {
+        return place.node().place(place.placed()).toString();
+    }
+
+    /** Shows a part from its other side from now on. */
+    private void turn(EndPlace place, WireStep step) {
+        String key = key(place);
+        if (!turned.remove(key)) {
+            turned.add(key);
+        }
+        showEnds(step);
     }
 
     private Optional<WireStep> current() {

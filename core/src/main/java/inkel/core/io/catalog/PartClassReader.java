@@ -162,6 +162,7 @@ final class PartClassReader {
                     pin.has("shortest")
                             ? Optional.of(pin.quantity("shortest", Unit.SECOND, "350 ns"))
                             : Optional.empty(),
+                    ControllerFields.clock(pin, "up_to"),
                     pin.has("inner") ? Optional.of(pin.quantity("inner", Unit.OHM, "10 kΩ")) : Optional.empty(),
                     pin.flag("shared", false),
                     resting(pin),

@@ -1,0 +1,115 @@
+package inkel.core.wiring;
+
+import inkel.core.catalog.Outline;
+import inkel.core.catalog.Settings;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.quantity.Length;
+import java.util.Optional;
+
+/**
+ * What a wire is made of: which ends it has, and how long it is.
+ *
+ * @param length as jumpers are sold
+ */
+public record Jumper(Kind kind, Length length) {
+    /** Within one breadboard. */
+    private static final Length SHORT = Length.ofMetres(0.1);
+
+    /** To what lies beside it. */
+    private static final Length LONG = Length.ofMetres(0.2);
+
+    /** What is at its ends. */
+    public enum Kind {
+        PIN_TO_PIN,
+        PIN_TO_SOCKET,
+        SOCKET_TO_SOCKET,
+        CLIP,
+        SOLDER,
+        /** The part brings the wire. */
+        OWN_LEAD,
+        /** Nothing to count: a cable with its plug. */
+        CABLE
+    }
+
+    /** What an end of a wire is pushed onto, into, or fixed to. */
+    private enum End {
+        /** A hole of a breadboard, a socket, a screw. */
+        HOLE,
+        PIN,
+        LEAD,
+        SOLDER,
+        CLIP,
+        CABLE
+    }
+
+    /** The wire between two ends. */
+    public static Jumper between(NodeCircuit node, Terminal from, Terminal to) {
+        End one = end(node, from);
+        End other = end(node, to);
+        return new Jumper(kind(one, other), isOnBoard(node, from) && isOnBoard(node, to) ? SHORT : LONG);
+    }
+
+    private static Kind kind(End one, End other) {
+        for (End end : new End[] {one, other}) {
+            switch (end) {
+                case CABLE -> {
+                    return Kind.CABLE;
+                }
+                case CLIP -> {
+                    return Kind.CLIP;
+                }
+                case LEAD -> {
+                    return Kind.OWN_LEAD;
+                }
+                default -> {
+                    // decided by both
+                }
+            }
+        }
+        if (one == End.SOLDER || other == End.SOLDER) {
+            return Kind.SOLDER;
+        }
+        if (one == End.PIN && other == End.PIN) {
+            return Kind.SOCKET_TO_SOCKET;
+        }
+        return one == End.PIN || other == End.PIN ? Kind.PIN_TO_SOCKET : Kind.PIN_TO_PIN;
+    }
+
+    private static End end(NodeCircuit node, Terminal terminal) {
+        if (!(terminal instanceof Terminal.OnPin pin)) {
+            return End.HOLE;
+        }
+        Placed placed = node.part(pin.pin().part()).orElseThrow();
+        Optional<String> contact = placed.part().typed(Settings.CONTACT);
+        if (contact.filter("clip"::equals).isPresent()) {
+            return End.CLIP;
+        }
+        if (contact.filter("solder"::equals).isPresent()) {
+            return End.SOLDER;
+        }
+        Outline outline = placed.cls().handling().outline();
+        Outline.Ends ends = outline.row(placed.cls().pins().get(pin.index()).row())
+                .map(Outline.Row::ends)
+                .orElse(Outline.Ends.PINS);
+        return switch (ends) {
+            case PINS -> isInABreadboard(placed) ? End.HOLE : End.PIN;
+            case SOCKETS, LEGS, SCREWS -> End.HOLE;
+            case PADS -> placed.isHeaderLoose() || !isInABreadboard(placed) ? End.SOLDER : End.HOLE;
+            case LEADS -> End.LEAD;
+            case PLUG -> End.CABLE;
+        };
+    }
+
+    /** Whether a part stands in a breadboard, so that wires go to its rows and not to its pins. */
+    public static boolean isInABreadboard(Placed placed) {
+        Outline outline = placed.cls().handling().outline();
+        return outline.faces() == Outline.Faces.BELOW && outline.fitsBreadboard();
+    }
+
+    private static boolean isOnBoard(NodeCircuit node, Terminal terminal) {
+        return !(terminal instanceof Terminal.OnOtherBoard)
+                && (!(terminal instanceof Terminal.OnPin pin)
+                        || isInABreadboard(node.part(pin.pin().part()).orElseThrow()));
+    }
+}
