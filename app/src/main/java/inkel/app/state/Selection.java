@@ -15,6 +15,7 @@ public final class Selection {
     private final ObjectProperty<String> node = new SimpleObjectProperty<>("");
     private final ObjectProperty<Place> place = new SimpleObjectProperty<>();
     private final ReadOnlyObjectWrapper<PartClass> inspected = new ReadOnlyObjectWrapper<>();
+    private final ObjectProperty<String> wire = new SimpleObjectProperty<>();
     private String wantedNode;
     private Place wantedPlace;
 
@@ -41,6 +42,18 @@ public final class Selection {
     /** A class of part that is looked at before it is on the table; null for what is selected on it. */
     public ReadOnlyObjectProperty<PartClass> inspectedProperty() {
         return inspected.getReadOnlyProperty();
+    }
+
+    /** The id of a wire that is to be shown next; null when there is none, or it is shown. */
+    public ObjectProperty<String> wireProperty() {
+        return wire;
+    }
+
+    /** Shows a wire of a node on its stage. */
+    public void showWire(String ofNode, String id) {
+        node.set(ofNode);
+        wire.set(id);
+        stage.set(Stage.WIRE);
     }
 
     /** Shows a class in the Why panel; null goes back to what is selected. */

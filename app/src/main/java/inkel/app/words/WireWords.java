@@ -4,6 +4,7 @@ import inkel.core.catalog.Outline;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
@@ -42,7 +43,28 @@ public final class WireWords {
                     ? Words.get("wire.other_ground", "board", other.board())
                     : other.board() + " " + other.pin().pin();
         }
-        return Words.get("wire.ground_row");
+        return terminal instanceof Terminal.Gone gone ? gone(gone) : Words.get("wire.ground_row");
+    }
+
+    /** What is still known of an end that is not there any more: its part's name where that is there, and its pin. */
+    private String gone(Terminal.Gone gone) {
+        String plain = gone.id().replaceAll("@[0-9]+$", "");
+        return Endpoint.parse(plain)
+                .flatMap(end -> node.part(end.part())
+                        .map(placed -> Words.say(Fact.of("pin")
+                                .with("part", placed.part().name())
+                                .with("pin", end.pin()))))
+                .orElse(plain);
+    }
+
+    /** Both ends of a wire. */
+    public String ends(WireStep step) {
+        return Words.say(Fact.of("wire.ends").with("from", name(step.from())).with("to", name(step.to())));
+    }
+
+    /** The sort of a wire with its length, as a line of what lies on the table. */
+    public static String sort(Jumper jumper) {
+        return Words.get("jumper.line", "jumper", jumper(jumper));
     }
 
     /** Where an end is, counted from both ends of its header. */

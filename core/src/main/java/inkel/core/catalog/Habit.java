@@ -54,6 +54,16 @@ public record Habit<E extends Enum<E>>(String key, Class<E> options) {
         PLACE
     }
 
+    /** In which order wires are plugged. */
+    public enum WireOrder {
+        /** Grounds, supplies, signals. */
+        SAFE,
+        /** Each part whole, what feeds others first: it can be woken before the next. */
+        PARTS,
+        /** From each wire to the nearest. */
+        WAY
+    }
+
     /** When pins are shared out. */
     public enum Sharing {
         AS_ONE_GOES,
@@ -74,11 +84,12 @@ public record Habit<E extends Enum<E>>(String key, Class<E> options) {
 
     public static final Habit<Decoupling> DECOUPLING = new Habit<>("decoupling", Decoupling.class);
     public static final Habit<PinNames> PIN_NAMES = new Habit<>("pin_names", PinNames.class);
+    public static final Habit<WireOrder> WIRE_ORDER = new Habit<>("wire_order", WireOrder.class);
     public static final Habit<Sharing> SHARING = new Habit<>("sharing", Sharing.class);
 
     /** All of them, in the order in which they are asked. */
-    private static final List<Habit<?>> ALL =
-            List.of(SHARING, SERVO_SUPPLY, SERVO_REST, ABOVE_SUPPLY, BUSES, ENABLES, JOINTS, DECOUPLING, PIN_NAMES);
+    private static final List<Habit<?>> ALL = List.of(
+            SHARING, SERVO_SUPPLY, SERVO_REST, ABOVE_SUPPLY, BUSES, ENABLES, JOINTS, DECOUPLING, PIN_NAMES, WIRE_ORDER);
 
     public static List<Habit<?>> all() {
         return ALL;

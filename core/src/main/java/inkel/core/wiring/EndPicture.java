@@ -171,6 +171,19 @@ public record EndPicture(List<Hole> holes, boolean isAcross, int before, int aft
         return isAcross ? at.y() : at.x();
     }
 
+    /** Whether places count from right to left, or upwards. */
+    public boolean isBackwards() {
+        Hole first = target();
+        Hole last = target();
+        for (Hole hole : holes) {
+            if (hole.isInRow()) {
+                first = hole.place() < first.place() ? hole : first;
+                last = hole.place() > last.place() ? hole : last;
+            }
+        }
+        return isAcross ? first.x() > last.x() : first.y() > last.y();
+    }
+
     public double width() {
         return holes.stream().mapToDouble(Hole::x).max().orElse(0);
     }

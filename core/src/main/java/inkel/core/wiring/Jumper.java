@@ -32,6 +32,11 @@ public record Jumper(Kind kind, Length length) {
         CABLE
     }
 
+    /** Whether a part brings it, so that none is to be got. */
+    public boolean isBrought() {
+        return kind == Kind.OWN_LEAD || kind == Kind.CABLE;
+    }
+
     /** What an end of a wire is pushed onto, into, or fixed to. */
     private enum End {
         /** A hole of a breadboard, a socket, a screw. */
@@ -47,7 +52,29 @@ public record Jumper(Kind kind, Length length) {
     public static Jumper between(NodeCircuit node, Terminal from, Terminal to) {
         End one = end(node, from);
         End other = end(node, to);
+        if (isPluggedOn(node, from, to) || isPluggedOn(node, to, from)) {
+            return new Jumper(Kind.OWN_LEAD, SHORT);
+        }
         return new Jumper(kind(one, other), isOnBoard(node, from) && isOnBoard(node, to) ? SHORT : LONG);
+    }
+
+    /** A lead with a socket goes straight on pins. */
+    private static boolean isPluggedOn(NodeCircuit node, Terminal lead, Terminal pins) {
+        return row(node, lead)
+                        .filter(row -> row.ends() == Outline.Ends.SOCKETS
+                                && !row.colours().isEmpty())
+                        .isPresent()
+                && row(node, pins)
+                        .filter(row -> row.ends() == Outline.Ends.PINS)
+                        .isPresent();
+    }
+
+    private static Optional<Outline.Row> row(NodeCircuit node, Terminal terminal) {
+        return terminal instanceof Terminal.OnPin pin
+                ? node.part(pin.pin().part()).map(Placed::cls).flatMap(cls -> cls.handling()
+                        .outline()
+                        .row(cls.pins().get(pin.index()).row()))
+                : Optional.empty();
     }
 
     private static Kind kind(End one, End other) {

@@ -72,6 +72,9 @@ public sealed interface Terminal {
         CATHODE
     }
 
+    /** An end that is not there any more: of a wire that is still plugged, on a part or pin that the plan has no more. */
+    record Gone(String id) implements Terminal {}
+
     /** The row of the breadboard that carries the common ground. */
     record OnGroundRow() implements Terminal {
         @Override

@@ -10,17 +10,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /**
  * The wires of one node in the order of work: grounds, supplies, ties, shared bus wires, other signals.
  *
  * @param programming leads that are plugged only while the board's chip gets its program; numbered by themselves
- * @param toUnplug ids of wires that are plugged but no longer in the plan
+ * @param pulls wires that are plugged but no longer in the plan; numbered by themselves
  */
-public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> programming, Set<String> toUnplug) {
+public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> programming, List<WireStep> pulls) {
     public WireList {
         steps = List.copyOf(steps);
         programming = List.copyOf(programming);
+        pulls = List.copyOf(pulls);
     }
 
     public static WireList of(NodeCircuit node) {
@@ -28,10 +30,10 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
     }
 
     private static WireList of(NodeCircuit node, List<Away> away, List<Away> arriving, boolean isGroundJoined) {
-        List<WireStep> steps = new WireSteps(node, away, arriving, isGroundJoined).list();
+        List<WireStep> steps = WorkOrder.of(node, new WireSteps(node, away, arriving, isGroundJoined).list());
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
         steps.forEach(step -> toUnplug.remove(step.id()));
-        return new WireList(node, steps, new ProgramLeads(node).list(), toUnplug);
+        return new WireList(node, steps, new ProgramLeads(node).list(), Pulls.of(node, toUnplug));
     }
 
     public static List<WireList> of(Circuit circuit) {
@@ -64,11 +66,13 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
                         && link.to().node().equals(node.node().id()));
     }
 
-    /** How many wires of each sort are wanted, the plainest first. */
+    /** How many wires of each sort are to be got, the plainest first; what parts bring is not. */
     public Map<Jumper, Long> jumpers() {
         Map<Jumper, Long> counted =
                 new TreeMap<>(Comparator.comparing(Jumper::kind).thenComparing(Jumper::length));
-        steps.forEach(step -> step.jumper(node).ifPresent(jumper -> counted.merge(jumper, 1L, Long::sum)));
+        steps.forEach(step -> step.jumper(node)
+                .filter(jumper -> !jumper.isBrought())
+                .ifPresent(jumper -> counted.merge(jumper, 1L, Long::sum)));
         return counted;
     }
 
@@ -91,7 +95,17 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
 
     /** How many wires are still to plug or to pull. */
     public long openCount() {
-        return steps.size() - pluggedCount() + toUnplug.size();
+        return steps.size() - pluggedCount() + pulls.size();
+    }
+
+    /** What there is to do: all pulls before all plugs. */
+    public List<WireStep> tasks() {
+        return Stream.concat(pulls.stream(), steps.stream()).toList();
+    }
+
+    /** Whether only some of the wires are to be touched: some are to be pulled, or some are plugged and others not. */
+    public boolean isChange() {
+        return !pulls.isEmpty() || pluggedCount() > 0 && pluggedCount() < steps.size();
     }
 
     /** The first wire that is not plugged. */
@@ -99,7 +113,8 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
         return steps.stream().filter(step -> !step.plugged()).findFirst();
     }
 
+    /** A task by its id. */
     public Optional<WireStep> step(String id) {
-        return steps.stream().filter(step -> step.id().equals(id)).findFirst();
+        return tasks().stream().filter(step -> step.id().equals(id)).findFirst();
     }
 }

@@ -28,6 +28,10 @@ public record WireStep(
         Optional<Between> inLine,
         Optional<Fitting> fitting,
         boolean plugged) {
+    WireStep withNumber(int other) {
+        return new WireStep(id, other, kind, from, to, colour, subject, inLine, fitting, plugged);
+    }
+
     /** What it is made of; nothing for a small part, whose legs do. */
     public Optional<Jumper> jumper(NodeCircuit node) {
         return fitting.isPresent() ? Optional.empty() : Optional.of(Jumper.between(node, from, to));
@@ -43,6 +47,8 @@ public record WireStep(
         FITTING,
         SHARED,
         SIGNAL,
+        /** Plugged and no longer in the plan: to be pulled. */
+        PULL,
         /** Plugged only while the chip gets its program. */
         PROGRAMMING
     }

@@ -85,6 +85,22 @@ class JumperTest {
         assertEquals(toPins, counted.get(Jumper.Kind.PIN_TO_SOCKET));
         assertEquals(
                 list.wireCount(),
-                counted.values().stream().mapToLong(Long::longValue).sum());
+                counted.values().stream().mapToLong(Long::longValue).sum(),
+                "the servo's lead ends in a socket, so that pins go between it and the board");
+    }
+
+    // On the channels of a driver a servo's plug goes as it is.
+    @Test
+    void aPlugThatFitsIsNoWireToGet() {
+        Builds driven = Builds.classic()
+                .part("driver", "servo-driver-16", "VCC=board.5V", "V+=board.5V")
+                .part("servo", "servo-micro", "V+=driver.V+OUT")
+                .wire("servo.SIG", "driver.CH0");
+        assertEquals(Jumper.Kind.OWN_LEAD, jumper(driven, "servo.SIG").kind());
+        assertEquals(
+                0,
+                WireList.of(driven.circuit()).jumpers().keySet().stream()
+                        .filter(Jumper::isBrought)
+                        .count());
     }
 }

@@ -39,7 +39,7 @@ class WireListTest {
                 of(Builds.locks()).steps().stream().map(WireStep::kind).toList();
         assertEquals(kinds.stream().sorted().toList(), kinds);
         Set<Kind> all = new HashSet<>(Set.of(Kind.values()));
-        all.removeAll(Set.of(Kind.FITTING, Kind.PROGRAMMING));
+        all.removeAll(Set.of(Kind.FITTING, Kind.PROGRAMMING, Kind.PULL));
         assertEquals(all, new HashSet<>(kinds), "the example has wires of every kind");
     }
 
@@ -212,7 +212,9 @@ class WireListTest {
         assertEquals(0, of(plugged).openCount());
         Build moved = new SetWire(Builds.NODE, Wire.placed(end("handset.OUT"), end("board.D7"))).apply(plugged);
         WireList list = of(moved);
-        assertEquals(Set.of("board.D4@1 > handset.OUT@1"), list.toUnplug());
+        assertEquals(
+                List.of("board.D4@1 > handset.OUT@1"),
+                list.pulls().stream().map(WireStep::id).toList());
         assertEquals(2, list.openCount(), "one to pull and one to plug");
         assertFalse(list.next().orElseThrow().plugged());
     }

@@ -46,7 +46,7 @@ public final class BothEnds extends Region {
         inLine = new Line(piece.isEmpty() ? fitting : piece, "end-in-line");
         getStyleClass().add("both-ends");
         setId("both-ends");
-        setMinSize(260, 200);
+        setMinSize(0, 200);
         setAccessibleText(words.name(step.from()) + ", " + words.place(step.from()) + "; " + words.name(step.to())
                 + ", " + words.place(step.to()));
         getChildren().addAll(threads);
@@ -105,7 +105,7 @@ public final class BothEnds extends Region {
     /** The first stretch: straight from beside the name, or down between the rows where others are in the way. */
     private static void begin(List<Point2D> way, EndField field, Point2D end, boolean isFromRight, double shift) {
         if (field.isBlocked(isFromRight)) {
-            way.add(end);
+            way.add(new Point2D(end.getX(), field.below()));
             way.add(new Point2D(end.getX(), field.way()));
         } else {
             way.add(new Point2D(field.reach(isFromRight) + shift, end.getY()));

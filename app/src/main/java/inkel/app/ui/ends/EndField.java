@@ -16,7 +16,8 @@ import javafx.scene.text.Text;
 
 /** One end of a wire: the pins around it as a finger finds them, or the row of a breadboard. */
 final class EndField extends Region {
-    static final double HEAD = 58;
+    private static final double VIEW_TOP = 22;
+    private static final double NAME_HIGH = 17;
 
     private static final PseudoClass TARGET = PseudoClass.getPseudoClass("target");
     private static final double MOST_STEP = 50;
@@ -34,6 +35,7 @@ final class EndField extends Region {
     private final List<Drawn> drawn = new ArrayList<>();
     private final List<Region> row = new ArrayList<>();
     private double step = MOST_STEP;
+    private double head;
 
     /** A hole with what is written at it. */
     private record Drawn(EndPicture.Hole hole, Region shape, Line name, Line count) {}
@@ -52,17 +54,18 @@ final class EndField extends Region {
         start = new Line("", "end-view");
         end = new Line("", "end-view");
         getStyleClass().add("end-field");
-        setMinSize(120, 120);
+        setMinSize(80, 120);
         getChildren().addAll(this.title, this.view, start, end);
         picture.ifPresent(shown -> {
+            String way = shown.isAcross() ? "across" : "down";
+            // "Start" is at the top or left, whichever end is counted from.
+            int first = shown.isBackwards() ? shown.after() : shown.before();
+            int last = shown.isBackwards() ? shown.before() : shown.after();
             start.say(
-                    shown.before() == 0
+                    first == 0
                             ? ""
-                            : Words.say(Fact.of("ends.more_before").with("count", shown.before())));
-            end.say(
-                    shown.after() == 0
-                            ? ""
-                            : Words.say(Fact.of("ends.more_after").with("count", shown.after())));
+                            : Words.say(Fact.of("ends.more_start." + way).with("count", first)));
+            end.say(last == 0 ? "" : Words.say(Fact.of("ends.more_end." + way).with("count", last)));
             if (shown.before() == 0) {
                 getChildren().add(this.mark);
             }
@@ -126,7 +129,7 @@ final class EndField extends Region {
 
     /** Whether other holes lie in the way of a wire that comes from a side. */
     boolean isBlocked(boolean isFromRight) {
-        if (picture.isEmpty()) {
+        if (picture.isEmpty() || isAcross()) {
             return true;
         }
         EndPicture.Hole wanted = picture.get().target();
@@ -135,10 +138,18 @@ final class EndField extends Region {
                         && (isFromRight ? hole.x() > wanted.x() + 0.1 : hole.x() < wanted.x() - 0.1));
     }
 
-    /** Half a step below the wire's end, where there is a free way between the rows. */
+    /** Half a step below the wire's end, or below the names, where there is a free way. */
     double way() {
-        double below = picture.isPresent() && picture.get().isAcross() ? 1.15 * HOLE : step / 2;
-        return target().getY() + Math.max(below, HOLE * 0.9);
+        return isAcross() ? below() + NAME_GAP : target().getY() + Math.max(step / 2, HOLE * 0.9);
+    }
+
+    /** Where a wire that goes down begins: at the hole, or below its name. */
+    double below() {
+        return isAcross() ? target().getY() + HOLE / 2 + NAME_HIGH + 3 : target().getY();
+    }
+
+    private boolean isAcross() {
+        return picture.filter(EndPicture::isAcross).isPresent();
     }
 
     private static Point2D middle(Region shape) {
@@ -150,12 +161,13 @@ final class EndField extends Region {
         double width = getWidth();
         title.place(0, 2, width);
         view.setWrappingWidth(width);
-        view.relocate(0, 22);
+        view.relocate(0, VIEW_TOP);
+        head = VIEW_TOP + view.getLayoutBounds().getHeight() + 6;
         if (picture.isPresent()) {
             pins(picture.get(), width);
         } else {
             double from = width / 2 - ROW_HOLES / 2.0 * (HOLE + 8);
-            double y = HEAD + END_LINE + (getHeight() - HEAD - END_LINE) / 2 - HOLE;
+            double y = head + END_LINE + (getHeight() - head - END_LINE) / 2 - HOLE;
             for (int i = 0; i < row.size(); i++) {
                 row.get(i).resizeRelocate(from + i * (HOLE + 8), y, HOLE, HOLE);
             }
@@ -179,7 +191,7 @@ final class EndField extends Region {
         double before = NAME_GAP + (left > 0 ? left : isNumberedInside ? 0 : count);
         double after = NAME_GAP + right;
         double room = width - before - after - HOLE;
-        double high = getHeight() - HEAD - 2 * END_LINE - HOLE - (shown.isAcross() ? 40 : 0);
+        double high = getHeight() - head - 2 * END_LINE - HOLE - (shown.isAcross() ? 40 : 0);
         step = Math.max(
                 HOLE + 2,
                 Math.min(
@@ -188,21 +200,21 @@ final class EndField extends Region {
                                 shown.width() > 0 ? room / shown.width() : MOST_STEP,
                                 shown.height() > 0 ? high / shown.height() : MOST_STEP)));
         double x0 = before + Math.max(0, (room - shown.width() * step) / 2);
-        double y0 = HEAD + END_LINE + (shown.isAcross() ? 20 : 0) + Math.max(0, (high - shown.height() * step) / 2);
+        double y0 = head + END_LINE + (shown.isAcross() ? 20 : 0) + Math.max(0, (high - shown.height() * step) / 2);
         for (Drawn one : drawn) {
             double x = x0 + one.hole().x() * step;
             double y = y0 + one.hole().y() * step;
             one.shape().resizeRelocate(x, y, HOLE, HOLE);
             name(one, x, y);
         }
-        start.place(
-                Math.max(0, Math.min(x0 - before, width - start.width())),
-                y0 - END_LINE - (shown.isAcross() ? 20 : 4),
-                width);
-        end.place(
-                Math.max(0, Math.min(x0 - before, width - end.width())),
-                y0 + shown.height() * step + HOLE + (shown.isAcross() ? 22 : 6),
-                width);
+        double bottom = y0 + shown.height() * step + HOLE;
+        if (shown.isAcross()) {
+            start.place(0, bottom + NAME_HIGH + 18, width);
+            end.placeRight(width, bottom + NAME_HIGH + 18);
+        } else {
+            start.place(Math.max(0, Math.min(x0 - before, width - start.width())), y0 - END_LINE - 4, width);
+            end.place(Math.max(0, Math.min(x0 - before, width - end.width())), bottom + 6, width);
+        }
         mark(x0, y0);
     }
 

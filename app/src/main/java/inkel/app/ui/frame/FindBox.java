@@ -4,12 +4,15 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.stage.Command;
+import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Place;
 import inkel.core.finding.Stage;
+import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
+import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -119,6 +122,7 @@ final class FindBox extends VBox {
                             Words.get("severity." + finding.severity().text()),
                             () -> session.selection().show(finding.rule().stage(), finding.place()))));
             assessment.reports().circuit().nodes().forEach(node -> addParts(entries, node));
+            assessment.reports().wires().forEach(list -> addWires(entries, list));
         }
         commands.all().stream()
                 .filter(Command::isPossible)
@@ -127,6 +131,20 @@ final class FindBox extends VBox {
                         command.keys().map(keys -> keys.getDisplayText()).orElse(Words.get("find.command")),
                         command::run)));
         return entries;
+    }
+
+    /** By number, or by what is at the ends. */
+    private void addWires(List<Entry> entries, WireList list) {
+        WireWords words = new WireWords(list.node());
+        String node = list.node().node().id();
+        list.steps()
+                .forEach(step -> entries.add(new Entry(
+                        Words.say(Fact.of("find.wire")
+                                .with("number", step.number())
+                                .with("from", words.name(step.from()))
+                                .with("to", words.name(step.to()))),
+                        Words.get("find.wire_of", "node", list.node().node().name()),
+                        () -> session.selection().showWire(node, step.id()))));
     }
 
     private void addParts(List<Entry> entries, NodeCircuit node) {

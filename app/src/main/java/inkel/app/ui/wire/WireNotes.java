@@ -7,6 +7,7 @@ import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.ui.why.Why.Verdict;
+import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
@@ -37,11 +38,12 @@ final class WireNotes implements StageNotes {
             sections.add(Section.ofLines(
                     Words.get("why.meter"), List.of(new Line(Tone.PLAIN, Words.get("why.meter.beep")))));
         }
-        if (!list.toUnplug().isEmpty()) {
+        if (!list.pulls().isEmpty()) {
+            WireWords words = new WireWords(node);
             sections.add(Section.ofLines(
                     Words.get("why.since"),
-                    list.toUnplug().stream()
-                            .map(id -> new Line(Tone.STOP, Words.get("why.unplug", "wire", id)))
+                    list.pulls().stream()
+                            .map(pull -> new Line(Tone.STOP, Words.get("why.unplug", "wire", words.ends(pull))))
                             .toList()));
         }
         sections.add(Section.ofRows(Words.get("why.table"), onTheTable(assessment, node, list)));
@@ -65,6 +67,7 @@ final class WireNotes implements StageNotes {
                         .with("left", list.openWireCount())
                         .with("all", list.wireCount())),
                 ""));
+        list.jumpers().forEach((jumper, count) -> rows.add(new Row(WireWords.sort(jumper), String.valueOf(count), "")));
         PartsList.of(assessment.reports().circuit(), node).lines().stream()
                 .filter(line -> line.kind() != PartsList.Kind.PART)
                 .forEach(line -> rows.add(new Row(Words.say(line.what()), String.valueOf(line.count()), "")));

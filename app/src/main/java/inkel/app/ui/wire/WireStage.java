@@ -5,11 +5,14 @@ import inkel.app.ui.ends.BothEnds;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.ui.kit.WrapRow;
 import inkel.app.ui.stage.StagePane;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
+import inkel.core.catalog.Habit;
 import inkel.core.checks.Assessment;
 import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.SetHabit;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
 import inkel.core.wiring.EndPlace;
@@ -22,6 +25,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.collections.FXCollections;
 import javafx.css.PseudoClass;
@@ -32,8 +36,12 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.RadioMenuItem;
+import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -45,34 +53,67 @@ import javafx.scene.layout.VBox;
 /** One wire at a time, on a card that can be read from a metre away, with the whole list below. */
 public final class WireStage extends StagePane {
     private static final double CARD = 352;
+    private static final double LEAST_CARD = 296;
+    private static final double LOW = 560;
     private static final double TOLD = 380;
-    private static final double LEAST_TOLD = 280;
+    private static final double LEAST_TOLD = 190;
+    private static final double LEAST_ENDS = 330;
 
     private static final PseudoClass DONE = PseudoClass.getPseudoClass("done");
 
     private final Session session;
+    private final VBox card = new VBox(8);
     private final VBox told = new VBox();
     private final StackPane ends = new StackPane();
-    private final HBox foot = new HBox(14);
+    private final WrapRow foot = new WrapRow(14);
     private final Set<String> turned = new HashSet<>();
+    private final WireRound round = new WireRound();
+    private final MenuButton orders = new MenuButton();
+    private final Tile onlyChanged;
     private final ListView<WireStep> list = new ListView<>();
     private final ProgrammingStrip programming = new ProgrammingStrip();
     private WireList wires;
     private WireWords words;
     private String currentId = "";
+    private boolean isLow;
 
     public WireStage(Session session) {
         super(Stage.WIRE);
         this.session = session;
+        orders.setId("wire-order");
+        orders.getStyleClass().add("pill-button");
+        ToggleGroup group = new ToggleGroup();
+        for (Habit.WireOrder order : Habit.WireOrder.values()) {
+            RadioMenuItem item = new RadioMenuItem(Words.get("wire.order." + Habit.text(order)));
+            item.setId("wire-order-" + Habit.text(order));
+            item.setToggleGroup(group);
+            item.setUserData(order);
+            item.setOnAction(event -> order(order));
+            orders.getItems().add(item);
+        }
+        addControl(orders);
+        onlyChanged = Ui.pill("wire-changed", Words.get("wire.changed"), this::toggleChanged);
+        onlyChanged.getStyleClass().add("pill-toggle");
+        addControl(onlyChanged);
         told.getStyleClass().add("wire-told");
         told.setMinWidth(LEAST_TOLD);
         told.setPrefWidth(TOLD);
+        told.setMinHeight(0);
+        ends.setMinWidth(0);
         HBox.setHgrow(ends, Priority.ALWAYS);
-        HBox.setHgrow(foot, Priority.ALWAYS);
         foot.setAlignment(Pos.CENTER_LEFT);
         HBox both = new HBox(18, told, ends);
         VBox.setVgrow(both, Priority.ALWAYS);
-        VBox card = new VBox(8, both, foot);
+        // Where both have no room, what is said is worth more than the picture.
+        both.widthProperty().addListener((property, old, next) -> {
+            boolean hasRoom = next.doubleValue() >= LEAST_TOLD + LEAST_ENDS;
+            if (hasRoom != ends.isVisible()) {
+                Ui.show(ends, hasRoom);
+                current().ifPresent(this::showCard);
+                current().ifPresent(this::showEnds);
+            }
+        });
+        card.getChildren().addAll(both, foot);
         card.getStyleClass().addAll("sheet", "wire-card");
         card.setId("wire-card");
         card.setMinHeight(CARD);
@@ -80,7 +121,8 @@ public final class WireStage extends StagePane {
         list.setId("wire-list");
         list.getStyleClass().add("wire-list");
         list.setCellFactory(view -> new StepCell());
-        list.setMinHeight(120);
+        list.setMinHeight(56);
+        list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         VBox.setVgrow(list, Priority.ALWAYS);
         getChildren().addAll(card, list, programming);
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
@@ -90,7 +132,22 @@ public final class WireStage extends StagePane {
         });
         addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         setFocusTraversable(true);
-        subscriptions().on(session.nodeProperty(), (property, old, next) -> currentId = "");
+        heightProperty().addListener((property, old, next) -> {
+            boolean isLowNow = next.doubleValue() > 0 && next.doubleValue() < LOW;
+            if (isLowNow != isLow) {
+                isLow = isLowNow;
+                card.setMinHeight(isLow ? LEAST_CARD : CARD);
+                current().ifPresent(step -> {
+                    showCard(step);
+                    showEnds(step);
+                });
+            }
+        });
+        subscriptions().on(session.nodeProperty(), (property, old, next) -> {
+            currentId = "";
+            round.startOver();
+        });
+        subscriptions().on(session.selection().wireProperty(), (property, old, next) -> goTo(next));
         refreshWith(session);
     }
 
@@ -100,8 +157,10 @@ public final class WireStage extends StagePane {
         }
         if (event.getCode() == KeyCode.SPACE) {
             done();
-        } else if (event.getCode() == KeyCode.BACK_SPACE) {
+        } else if (event.getCode() == KeyCode.BACK_SPACE || event.getCode() == KeyCode.LEFT) {
             back();
+        } else if (event.getCode() == KeyCode.RIGHT) {
+            move(1);
         } else {
             return;
         }
@@ -119,9 +178,19 @@ public final class WireStage extends StagePane {
         }
         wires = found.get();
         words = new WireWords(wires.node());
-        list.setItems(FXCollections.observableArrayList(wires.steps()));
+        Habit.WireOrder order = wires.node().habits().of(Habit.WIRE_ORDER);
+        orders.setText(Words.get("wire.order." + Habit.text(order)));
+        orders.getItems().forEach(item -> ((RadioMenuItem) item).setSelected(item.getUserData() == order));
+        Ui.show(onlyChanged, wires.isChange());
+        list.setItems(FXCollections.observableArrayList(shown()));
         programming.show(wires, words);
+        String wanted = session.selection().wireProperty().get();
+        if (wanted != null && wires.step(wanted).isPresent()) {
+            currentId = wanted;
+            session.selection().wireProperty().set(null);
+        }
         WireStep current = wires.step(currentId)
+                .or(() -> wires.pulls().stream().findFirst())
                 .or(wires::next)
                 .or(() -> wires.steps().stream().findFirst())
                 .orElse(null);
@@ -134,10 +203,39 @@ public final class WireStage extends StagePane {
         }
     }
 
+    /** What the list shows: all, or only what is to be pulled and plugged. */
+    private List<WireStep> shown() {
+        return onlyChanged.isSelected() && wires.isChange()
+                ? wires.tasks().stream().filter(WireRound::isOpen).toList()
+                : wires.tasks();
+    }
+
+    private void toggleChanged() {
+        onlyChanged.setSelected(!onlyChanged.isSelected());
+        refresh();
+    }
+
+    private void order(Habit.WireOrder order) {
+        session.apply(new SetHabit<>(session.nodeProperty().get(), Habit.WIRE_ORDER, order));
+    }
+
+    /** Shows a wire that was asked for from elsewhere. */
+    private void goTo(String id) {
+        if (id != null && wires != null && getScene() != null) {
+            wires.step(id).ifPresent(step -> {
+                session.selection().wireProperty().set(null);
+                go(step);
+            });
+        }
+    }
+
     private void go(WireStep step) {
         currentId = step.id();
-        list.getSelectionModel().select(step);
-        list.scrollTo(Math.max(0, step.number() - 2));
+        if (!list.getSelectionModel().getSelectedItems().contains(step)) {
+            list.getSelectionModel().clearSelection();
+            list.getSelectionModel().select(step);
+        }
+        list.scrollTo(Math.max(0, list.getItems().indexOf(step) - 1));
         session.selectionProperty().set(step.subject());
         boolean hasFocus = told.getScene() != null && isInside(told.getScene().getFocusOwner());
         showCard(step);
@@ -158,16 +256,33 @@ public final class WireStage extends StagePane {
 
     private void showCard(WireStep step) {
         Caption number = Ui.word(String.valueOf(step.number()), "wire-number");
-        Caption of = Ui.word(Words.get("wire.of", "count", wires.steps().size()), "wire-of");
+        boolean isPull = step.kind() == WireStep.Kind.PULL;
+        Caption of = Ui.word(
+                Words.get(
+                        isPull ? "wire.of_pulls" : "wire.of",
+                        "count",
+                        isPull ? wires.pulls().size() : wires.steps().size()),
+                "wire-of");
         Region swatch = new Region();
         swatch.getStyleClass().addAll("swatch", "swatch-" + step.colour().text());
-        Caption colour = Ui.word(colour(step), "wire-colour");
-        Caption state = Ui.word(step.plugged() ? Words.get("wire.plugged") : "", "good-text");
-        HBox top = new HBox(10, number, of, Ui.spring(), state);
-        top.setAlignment(Pos.CENTER_LEFT);
+        Caption colour = Ui.word(isLow ? Words.get("colour." + step.colour().text()) : colour(step), "wire-colour");
+        String now =
+                isPull ? "wire.to_pull" : step.plugged() ? "wire.plugged" : round.isSkipped(step) ? "wire.skipped" : "";
+        Caption state = Ui.word(now.isEmpty() ? "" : Words.get(now), isPull ? "stop-text" : "good-text");
         HBox sort = new HBox(12, swatch, colour);
         sort.setAlignment(Pos.CENTER_LEFT);
-        told.getChildren().setAll(top, sort, end(step.from(), "wire-from"), line(step), end(step.to(), "wire-to"));
+        HBox top = new HBox(10, number, of);
+        top.setAlignment(Pos.CENTER_LEFT);
+        told.getChildren().setAll(top);
+        if (isLow) {
+            // No room for more than which wire, from where to where.
+            HBox.setMargin(sort, new Insets(0, 0, 0, 16));
+            top.getChildren().addAll(sort, Ui.spring(), state);
+            told.getChildren().addAll(end(step.from(), "wire-from"), end(step.to(), "wire-to"));
+        } else {
+            top.getChildren().addAll(Ui.spring(), state);
+            told.getChildren().addAll(sort, end(step.from(), "wire-from"), line(step), end(step.to(), "wire-to"));
+        }
         foot.getChildren().setAll(buttons(step));
     }
 
@@ -191,7 +306,8 @@ public final class WireStage extends StagePane {
     }
 
     private List<Node> buttons(WireStep step) {
-        Button done = new Button(Words.get(step.plugged() ? "wire.next" : "wire.done"));
+        boolean isPull = step.kind() == WireStep.Kind.PULL;
+        Button done = new Button(Words.get(isPull ? "wire.pulled" : step.plugged() ? "wire.next" : "wire.done"));
         done.setId("wire-done");
         done.getStyleClass().add("main-button");
         done.setMinWidth(Region.USE_PREF_SIZE);
@@ -200,14 +316,13 @@ public final class WireStage extends StagePane {
         space.setMinWidth(Region.USE_PREF_SIZE);
         Button back = button("wire.back", this::back);
         Button skip = button("wire.skip", this::skip);
-        List<Node> row = new ArrayList<>(List.of(done, space, back, skip));
-        if (step.plugged()) {
+        List<Node> row = new ArrayList<>(isLow ? List.of(done, back, skip) : List.of(done, space, back, skip));
+        if (step.plugged() && !isPull) {
             row.add(button("wire.pull", () -> plug(step, false)));
         }
         if (isToAPin(step)) {
             row.add(button("wire.elsewhere", () -> askWhere(step)));
         }
-        row.add(Ui.spring());
         return row;
     }
 
@@ -259,7 +374,7 @@ public final class WireStage extends StagePane {
     private String colour(WireStep step) {
         String colour = Words.get("colour." + step.colour().text());
         return step.jumper(wires.node())
-                .map(jumper -> colour + ", " + WireWords.jumper(jumper))
+                .map(jumper -> jumper.isBrought() ? WireWords.jumper(jumper) : colour + ", " + WireWords.jumper(jumper))
                 .orElse(colour);
     }
 
@@ -270,7 +385,7 @@ public final class WireStage extends StagePane {
         foot.getChildren().removeIf(child -> child instanceof Tile);
         Stream.of(step.from(), step.to())
                 .flatMap(end -> EndPlace.of(assessment.reports().circuit(), wires.node(), end).stream())
-                .filter(EndPlace::canBeTurned)
+                .filter(place -> ends.isVisible() && place.canBeTurned())
                 .map(place -> turning(place, step))
                 .forEach(foot.getChildren()::add);
     }
@@ -301,20 +416,32 @@ public final class WireStage extends StagePane {
         return wires == null ? Optional.empty() : wires.step(currentId);
     }
 
-    /** Ticks the wire off and goes to the next one that is not plugged. */
+    /** Ticks off what is chosen, or pulls it, and goes to the next task of the round. */
     private void done() {
         current().ifPresent(step -> {
-            currentId = wires.steps().stream()
-                    .filter(other -> other.number() > step.number() && !other.plugged())
-                    .findFirst()
-                    .map(WireStep::id)
-                    .orElse(step.id());
-            if (step.plugged()) {
+            currentId = round.after(wires, step.id()).map(WireStep::id).orElse(step.id());
+            List<WireStep> chosen = chosen(step);
+            if (chosen.isEmpty()) {
                 refresh();
             } else {
-                plug(step, true);
+                boolean isPull = step.kind() == WireStep.Kind.PULL;
+                session.apply(new Plug(
+                        wires.node().node().id(),
+                        chosen.stream().map(WireStep::id).collect(Collectors.toSet()),
+                        !isPull));
             }
         });
+    }
+
+    /** The open tasks that are chosen in the list, of the sort of the one on the card. */
+    private List<WireStep> chosen(WireStep step) {
+        boolean isPull = step.kind() == WireStep.Kind.PULL;
+        List<WireStep> marked = list.getSelectionModel().getSelectedItems().contains(step)
+                ? list.getSelectionModel().getSelectedItems()
+                : List.of(step);
+        return marked.stream()
+                .filter(task -> WireRound.isOpen(task) && (task.kind() == WireStep.Kind.PULL) == isPull)
+                .toList();
     }
 
     private void plug(WireStep step, boolean in) {
@@ -325,14 +452,20 @@ public final class WireStage extends StagePane {
         move(-1);
     }
 
+    /** Left for the end of the round. */
     private void skip() {
-        move(1);
+        current().ifPresent(step -> {
+            round.skip(step);
+            round.after(wires, step.id()).ifPresentOrElse(this::go, () -> move(1));
+        });
     }
 
     private void move(int by) {
         current().ifPresent(step -> {
-            int index = Math.max(0, Math.min(wires.steps().size() - 1, step.number() - 1 + by));
-            go(wires.steps().get(index));
+            List<WireStep> all = list.getItems();
+            int index = Math.max(0, Math.min(all.size() - 1, all.indexOf(step) + by));
+            list.getSelectionModel().clearSelection();
+            go(all.get(index));
         });
     }
 
@@ -372,13 +505,17 @@ public final class WireStage extends StagePane {
             from.setText(words.name(step.from()));
             to.setText(words.name(step.to()));
             kind.setText(words.kind(step));
-            tick.setGraphic(step.plugged() ? Ui.icon(inkel.app.ui.kit.Icons.TICK, "step-tick") : null);
-            pseudoClassStateChanged(DONE, step.plugged());
+            boolean isPull = step.kind() == WireStep.Kind.PULL;
+            swatch.setVisible(!isPull);
+            tick.setGraphic(step.plugged() && !isPull ? Ui.icon(inkel.app.ui.kit.Icons.TICK, "step-tick") : null);
+            pseudoClassStateChanged(DONE, step.plugged() && !isPull);
             setAccessibleText(Words.say(Fact.of("wire.step")
                     .with("number", step.number())
                     .with("from", words.name(step.from()))
                     .with("to", words.name(step.to()))
-                    .with("state", Words.get(step.plugged() ? "wire.plugged" : "wire.open"))));
+                    .with(
+                            "state",
+                            Words.get(isPull ? "wire.to_pull" : step.plugged() ? "wire.plugged" : "wire.open"))));
             setGraphic(row);
         }
     }

@@ -6,14 +6,25 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
+import inkel.app.ui.kit.Caption;
+import inkel.core.catalog.Habit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Stage;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -97,5 +108,82 @@ class EndsWindowTest extends WindowJourney {
                 .min()
                 .orElseThrow();
         assertTrue(threadBegins > nameEnds, "no name is struck through");
+    }
+
+    private String number(FxRobot robot) {
+        return robot.lookup(".wire-number").queryAs(Caption.class).getText();
+    }
+
+    private static void order(FxRobot robot, Habit.WireOrder order) {
+        robot.interact(() -> robot.lookup("#wire-order").queryAs(MenuButton.class).getItems().stream()
+                .filter(item -> item.getUserData() == order)
+                .findFirst()
+                .orElseThrow()
+                .fire());
+    }
+
+    @Test
+    void theOrderIsChosenAndStaysWithTheBuild(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.WIRE);
+        order(robot, Habit.WireOrder.PARTS);
+        until(() -> session.build().orElseThrow().habits().is(Habit.WIRE_ORDER, Habit.WireOrder.PARTS));
+        order(robot, Habit.WireOrder.SAFE);
+        until(() -> session.build().orElseThrow().habits().is(Habit.WIRE_ORDER, Habit.WireOrder.SAFE));
+    }
+
+    @Test
+    void aWireIsFoundByItsNumber(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PARTS);
+        robot.press(KeyCode.CONTROL, KeyCode.K).release(KeyCode.K, KeyCode.CONTROL);
+        until(() -> isThere(robot, "#find-field"));
+        robot.interact(() ->
+                robot.lookup("#find-field").queryAs(TextInputControl.class).setText("28 radio mosi"));
+        robot.type(KeyCode.ENTER);
+        until(() -> session.stageProperty().get() == Stage.WIRE && number(robot).equals("28"));
+    }
+
+    // Moved from D4, which is plugged: first it is pulled, then plugged, and nothing else is in the list.
+    @Test
+    void whatChangedIsPulledAndPlugged(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.WIRE);
+        Endpoint out = new Endpoint("handset", "OUT");
+        String was = node(NODE).wire(out).orElseThrow().to().toString();
+        robot.interact(() -> {
+            session.apply(new Plug(NODE, Set.of(was + "@1 > handset.OUT@1"), true));
+            session.apply(new SetWire(NODE, Wire.held(out, new Endpoint("board", "A3"), "")));
+        });
+        until(() -> session.assessmentProperty()
+                        .get()
+                        .wires(NODE)
+                        .orElseThrow()
+                        .pulls()
+                        .size()
+                == 1);
+        press(robot, "#wire-changed");
+        ListView<?> list = robot.lookup("#wire-list").queryAs(ListView.class);
+        until(() -> ((WireStep) list.getItems().get(0)).kind() == WireStep.Kind.PULL);
+        assertTrue(list.getItems().stream().skip(1).allMatch(task -> !((WireStep) task).plugged()));
+        robot.interact(() -> list.getSelectionModel().clearAndSelect(0));
+        until(() -> robot.lookup("#wire-done").queryAs(Button.class).getText().equals("Pulled, next"));
+        robot.interact(() -> robot.lookup("#wire-done").queryAs(Button.class).fire());
+        until(() -> session.assessmentProperty()
+                .get()
+                .wires(NODE)
+                .orElseThrow()
+                .pulls()
+                .isEmpty());
+        assertFalse(node(NODE).plugged().contains(was + "@1 > handset.OUT@1"));
+    }
+
+    @Test
+    void severalWiresAreTickedOffAtOnce(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.WIRE);
+        ListView<?> list = robot.lookup("#wire-list").queryAs(ListView.class);
+        int size = list.getItems().size();
+        int before = node(NODE).plugged().size();
+        robot.interact(() -> list.getSelectionModel().clearAndSelect(size - 3));
+        robot.interact(() -> list.getSelectionModel().selectRange(size - 3, size));
+        robot.interact(() -> robot.lookup("#wire-done").queryAs(Button.class).fire());
+        until(() -> node(NODE).plugged().size() == before + 3);
     }
 }

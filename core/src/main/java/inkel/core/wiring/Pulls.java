@@ -1,0 +1,71 @@
+package inkel.core.wiring;
+
+import inkel.core.catalog.Pin;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Wires that are plugged and no longer in the plan, to be pulled before any is plugged. */
+final class Pulls {
+    private static final String BETWEEN = " > ";
+
+    private Pulls() {}
+
+    /** @param ids as the build remembers plugged wires */
+    static List<WireStep> of(NodeCircuit node, Set<String> ids) {
+        List<WireStep> pulls = new ArrayList<>();
+        for (String id : ids) {
+            int arrow = id.indexOf(BETWEEN);
+            String from = arrow < 0 ? id : id.substring(0, arrow);
+            String to = arrow < 0 ? "" : id.substring(arrow + BETWEEN.length());
+            Terminal one = terminal(node, from);
+            Terminal other = terminal(node, to);
+            pulls.add(new WireStep(
+                    id,
+                    pulls.size() + 1,
+                    WireStep.Kind.PULL,
+                    one,
+                    other,
+                    WireColour.GREY,
+                    node.place(subject(other)
+                            .or(() -> subject(one))
+                            .orElse(new Endpoint(node.board().id(), ""))),
+                    Optional.empty(),
+                    Optional.empty(),
+                    true));
+        }
+        return pulls;
+    }
+
+    private static Optional<Endpoint> subject(Terminal terminal) {
+        return terminal instanceof Terminal.OnPin pin && !pin.pin().part().equals("board")
+                ? Optional.of(pin.pin())
+                : Optional.empty();
+    }
+
+    /** The end that an id names; one of a part or pin that is not there any more keeps its name. */
+    private static Terminal terminal(NodeCircuit node, String id) {
+        if (id.equals(new Terminal.OnGroundRow().id())) {
+            return new Terminal.OnGroundRow();
+        }
+        int at = id.lastIndexOf('@');
+        Optional<Endpoint> pin = at < 0 ? Optional.empty() : Endpoint.parse(id.substring(0, at));
+        return pin.flatMap(end -> node.part(end.part()).flatMap(placed -> onPin(placed, id)))
+                .orElseGet(() -> new Terminal.Gone(id));
+    }
+
+    private static Optional<Terminal> onPin(Placed placed, String id) {
+        List<Pin> pins = placed.cls().pins();
+        for (int i = 0; i < pins.size(); i++) {
+            Terminal end = Terminal.OnPin.of(placed, i);
+            if (end.id().equals(id)) {
+                return Optional.of(end);
+            }
+        }
+        return Optional.empty();
+    }
+}
