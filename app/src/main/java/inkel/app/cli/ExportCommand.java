@@ -10,10 +10,13 @@ import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Iterator;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.function.Function;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -31,23 +34,28 @@ final class ExportCommand implements Callable<Integer> {
 
     @Option(
             names = "--as",
-            required = true,
             paramLabel = "KIND",
             description = "one of: ${COMPLETION-CANDIDATES}",
             completionCandidates = Kinds.class)
     private String kind;
+
+    @Option(names = "--all", description = "every kind, into the folder that -o names")
+    private boolean isAll;
 
     @Option(names = "-o", paramLabel = "OUT", description = "write here instead of to standard output")
     private Path out;
 
     @Override
     public Integer call() throws UnreadableFile, IOException {
-        Optional<Export> export = Exports.find(kind);
+        if (isAll) {
+            return all();
+        }
+        Optional<Export> export = Optional.ofNullable(kind).flatMap(Exports::find);
         if (export.isEmpty()) {
             spec.commandLine()
                     .getErr()
                     .println(Words.say(Fact.of("cli.export.unknown")
-                            .with("kind", kind)
+                            .with("kind", kind == null ? "" : kind)
                             .with("known", String.join(", ", new Kinds()))));
             return Cli.FAILED;
         }
@@ -55,10 +63,32 @@ final class ExportCommand implements Callable<Integer> {
         Assessment assessment = Assessment.assess(BuildReader.read(file, catalog), catalog);
         byte[] content = export.get().bytes().apply(assessment);
         if (out == null) {
-            spec.commandLine().getOut().print(new String(content, StandardCharsets.UTF_8));
+            if (export.get().isText()) {
+                spec.commandLine().getOut().print(new String(content, StandardCharsets.UTF_8));
+            } else {
+                System.out.write(content);
+                System.out.flush();
+            }
         } else {
             AtomicFile.write(out, content);
             spec.commandLine().getErr().println(Words.get("cli.written", "file", out));
+        }
+        return 0;
+    }
+
+    private int all() throws UnreadableFile, IOException {
+        if (out == null) {
+            spec.commandLine().getErr().println(Words.get("cli.export.no_folder"));
+            return Cli.FAILED;
+        }
+        var catalog = OwnCatalog.read();
+        Assessment assessment = Assessment.assess(BuildReader.read(file, catalog), catalog);
+        Files.createDirectories(out);
+        String stem = file.getFileName().toString().replaceFirst("(\\.inkel)?\\.json$", "");
+        for (Map.Entry<String, Function<Assessment, byte[]>> each :
+                Exports.files(stem).entrySet()) {
+            AtomicFile.write(out.resolve(each.getKey()), each.getValue().apply(assessment));
+            spec.commandLine().getErr().println(Words.get("cli.written", "file", out.resolve(each.getKey())));
         }
         return 0;
     }

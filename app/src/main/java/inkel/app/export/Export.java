@@ -11,6 +11,11 @@ import java.util.function.Function;
  * @param bytes the content of the file
  */
 public record Export(String id, Function<Assessment, byte[]> bytes) {
+    /** Whether it can be shown on a terminal. */
+    public boolean isText() {
+        return !id.endsWith(".pdf");
+    }
+
     static Export ofText(String id, Function<Assessment, String> text) {
         return new Export(id, assessment -> text.apply(assessment).getBytes(StandardCharsets.UTF_8));
     }

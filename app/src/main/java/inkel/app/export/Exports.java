@@ -1,7 +1,16 @@
 package inkel.app.export;
 
+import inkel.app.export.sheet.Sheet;
+import inkel.app.export.sheet.SheetMaker;
+import inkel.app.export.sheet.SheetMd;
+import inkel.app.export.sheet.SheetPdf;
+import inkel.core.checks.Assessment;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /** The one list of exports: the command line and the menu read it. */
 public final class Exports {
@@ -9,12 +18,26 @@ public final class Exports {
             Export.ofText("wires.csv", WiresCsv::of),
             Export.ofText("parts.csv", PartsCsv::of),
             Export.ofText("power.csv", PowerCsv::of),
+            Export.ofText("nets.csv", NetsCsv::of),
+            new Export("sheet.pdf", assessment -> SheetPdf.of(sheet(assessment))),
+            Export.ofText("sheet.md", assessment -> SheetMd.of(sheet(assessment))),
             Export.ofText("loom.svg", LoomSvg::of));
 
     private Exports() {}
 
+    private static Sheet sheet(Assessment assessment) {
+        return SheetMaker.of(assessment, LocalDate.now());
+    }
+
     public static List<Export> all() {
         return ALL;
+    }
+
+    /** All of them by the name of the file that each is written to. */
+    public static Map<String, Function<Assessment, byte[]>> files(String stem) {
+        Map<String, Function<Assessment, byte[]>> files = new LinkedHashMap<>();
+        ALL.forEach(export -> files.put(stem + "-" + export.id(), export.bytes()));
+        return files;
     }
 
     public static Optional<Export> find(String id) {

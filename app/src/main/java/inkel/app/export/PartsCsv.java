@@ -1,11 +1,14 @@
 package inkel.app.export;
 
+import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.parts.PartsList;
+import inkel.core.wiring.Jumper;
+import inkel.core.wiring.WireList;
 import java.io.IOException;
 import java.util.Locale;
-import org.apache.commons.csv.CSVPrinter;
+import java.util.Map;
 
 /** Everything that must lie on the table, one line for each kind of thing. */
 public final class PartsCsv {
@@ -15,15 +18,20 @@ public final class PartsCsv {
         return Csv.of(csv -> rows(assessment, csv), "node", "count", "kind", "what", "for");
     }
 
-    private static void rows(Assessment assessment, CSVPrinter csv) throws IOException {
+    private static void rows(Assessment assessment, Csv.Table csv) throws IOException {
         for (var circuit : assessment.reports().circuit().nodes()) {
-            for (PartsList.Line line : PartsList.of(circuit).lines()) {
+            for (PartsList.Line line :
+                    PartsList.of(assessment.reports().circuit(), circuit).lines()) {
                 csv.printRecord(
                         circuit.node().name(),
                         line.count(),
                         line.kind().name().toLowerCase(Locale.ROOT),
                         Words.say(line.what()),
                         String.join(", ", line.uses()));
+            }
+            WireList list = assessment.wires(circuit.node().id()).orElseThrow();
+            for (Map.Entry<Jumper, Long> jumper : list.jumpers().entrySet()) {
+                csv.printRecord(circuit.node().name(), jumper.getValue(), "wire", WireWords.sort(jumper.getKey()), "");
             }
         }
     }

@@ -8,7 +8,6 @@ import inkel.core.remedy.RailNames;
 import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
-import org.apache.commons.csv.CSVPrinter;
 
 /** Every rail with what it gives, and under it every load, in SI units. */
 public final class PowerCsv {
@@ -29,13 +28,13 @@ public final class PowerCsv {
                 "worst_moments");
     }
 
-    private static void rows(Assessment assessment, CSVPrinter csv) throws IOException {
+    private static void rows(Assessment assessment, Csv.Table csv) throws IOException {
         for (PowerReport.RailBudget budget : assessment.reports().power().budgets()) {
             rail(budget, csv);
         }
     }
 
-    private static void rail(PowerReport.RailBudget budget, CSVPrinter csv) throws IOException {
+    private static void rail(PowerReport.RailBudget budget, Csv.Table csv) throws IOException {
         Rail rail = budget.rail();
         String node = budget.node().node().name();
         String name = Words.say(RailNames.of(budget.node(), rail.id()));

@@ -8,7 +8,6 @@ import inkel.core.wiring.WireStep;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.csv.CSVPrinter;
 
 /** The wire list as comma separated values, one wire a line in the order of work; leads of programmers come last. */
 public final class WiresCsv {
@@ -29,7 +28,7 @@ public final class WiresCsv {
                 "plugged");
     }
 
-    private static void rows(Assessment assessment, CSVPrinter csv) throws IOException {
+    private static void rows(Assessment assessment, Csv.Table csv) throws IOException {
         for (WireList list : assessment.reports().wires()) {
             WireWords words = new WireWords(list.node());
             List<WireStep> all = new ArrayList<>(list.steps());

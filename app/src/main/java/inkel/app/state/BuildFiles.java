@@ -13,7 +13,9 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -298,6 +300,39 @@ public final class BuildFiles {
                                 .with("file", path)
                                 .with("detail", String.valueOf(failed.getMessage())))));
             }
+        });
+    }
+
+    /**
+     * Writes several files into a folder; what one of them does wrong keeps no other back.
+     *
+     * @param files what to write, by file name
+     */
+    public void writeAll(Path folder, Map<String, Function<Assessment, byte[]>> files) {
+        Assessment now = session.assessmentProperty().get();
+        session.lanes().files().execute(() -> {
+            List<String> failed = new ArrayList<>();
+            files.forEach((name, content) -> {
+                try {
+                    AtomicFile.write(folder.resolve(name), content.apply(now));
+                } catch (IOException | RuntimeException trouble) {
+                    Trouble.minor(BuildFiles.class, "export failed", trouble);
+                    failed.add(name + " (" + trouble.getMessage() + ")");
+                }
+            });
+            session.lanes().screen().execute(() -> {
+                if (failed.isEmpty()) {
+                    session.notices()
+                            .done(Words.say(Fact.of("notice.all_written")
+                                    .with("count", files.size())
+                                    .with("folder", folder)));
+                } else {
+                    session.notices()
+                            .trouble(Words.say(Fact.of("notice.export_failed")
+                                    .with("file", folder)
+                                    .with("detail", String.join(", ", failed))));
+                }
+            });
         });
     }
 

@@ -54,7 +54,9 @@ public final class FoundCsv {
     }
 
     /** A row of the breadboard carries what its name says. */
-    private static String pin(String name) {
+    private static String pin(String written) {
+        // What could be a formula is written with an apostrophe before it.
+        String name = written.startsWith("'") ? written.substring(1) : written;
         return name.endsWith(" row") ? name.substring(0, name.length() - " row".length()) : name;
     }
 }

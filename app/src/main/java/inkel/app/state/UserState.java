@@ -10,6 +10,7 @@ import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Properties;
 
 /**
@@ -86,6 +87,15 @@ public final class UserState {
 
     public void put(String key, double value) {
         state.setProperty(key, String.valueOf(value));
+    }
+
+    /** The text under a key. */
+    public Optional<String> text(String key) {
+        return Optional.ofNullable(state.getProperty(key)).filter(text -> !text.isBlank());
+    }
+
+    public void put(String key, String text) {
+        state.setProperty(key, text);
     }
 
     public boolean flag(String key) {

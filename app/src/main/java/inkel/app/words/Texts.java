@@ -16,7 +16,7 @@ import java.util.Properties;
  */
 final class Texts {
     static final List<String> BUNDLES =
-            List.of("frame", "habits", "files", "why", "parts", "power", "levels", "pins", "wire", "wake");
+            List.of("frame", "habits", "files", "why", "parts", "power", "levels", "pins", "wire", "wake", "sheet");
 
     private static final String FOLDER = "/inkel/app/words/";
 

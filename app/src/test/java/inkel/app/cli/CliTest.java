@@ -382,6 +382,26 @@ class CliTest {
     }
 
     @Test
+    void everyKindIsWrittenAtOnce() throws Exception {
+        Path into = folder.resolve("all");
+        Ran ran = run("export", LOCKS, "--all", "-o", into.toString());
+        assertEquals(0, ran.code());
+        try (var files = Files.list(into)) {
+            Set<String> names = new TreeSet<>(
+                    files.map(file -> file.getFileName().toString()).toList());
+            assertEquals(
+                    Set.of("loom.svg", "nets.csv", "parts.csv", "power.csv", "sheet.md", "sheet.pdf", "wires.csv")
+                            .stream()
+                            .map(kind -> "otterbeck-locks-" + kind)
+                            .collect(java.util.stream.Collectors.toCollection(TreeSet::new)),
+                    names);
+        }
+        Ran nowhere = run("export", LOCKS, "--all");
+        assertEquals(2, nowhere.code());
+        assertTrue(nowhere.err().contains("-o"), nowhere.err());
+    }
+
+    @Test
     void partsAreListedAsATable() {
         Ran ran = run("export", LOCKS, "--as", "parts.csv");
         assertEquals(0, ran.code());

@@ -8,6 +8,7 @@ import inkel.app.ui.stage.Command;
 import inkel.app.ui.stage.StageView;
 import inkel.app.words.Words;
 import inkel.core.catalog.PartClass;
+import inkel.core.document.Build;
 import inkel.core.document.Place;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.finding.Stage;
@@ -21,6 +22,7 @@ import java.util.function.BooleanSupplier;
 import javafx.event.EventHandler;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyEvent;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 
 /**
@@ -31,10 +33,12 @@ final class Commands {
     private final Session session;
     private final Frame frame;
     private final Stages stages;
+    private final Folders folders;
     private final List<Command> all = new ArrayList<>();
     private Scene scene;
 
-    Commands(Session session, Frame frame, Stages stages) {
+    Commands(Session session, Frame frame, Stages stages, Folders folders) {
+        this.folders = folders;
         this.session = session;
         this.frame = frame;
         this.stages = stages;
@@ -84,6 +88,7 @@ final class Commands {
             all.add(isFirst ? command.first() : command);
             isFirst = false;
         }
+        all.add(Command.of("export_all", null, isOpen, this::writeAll));
         all.addAll(List.of(
                 Command.of("find", "Shortcut+K", always, frame::find).first(),
                 Command.of("help", "F1", isOpen, frame::help),
@@ -187,28 +192,48 @@ final class Commands {
     void saveAs(Runnable then) {
         FileChooser chooser = chooser("command.save_as");
         Path now = session.files().fileProperty().get();
-        if (now != null) {
-            chooser.setInitialFileName(now.getFileName().toString());
-        }
+        chooser.setInitialDirectory(folders.forBuild(now));
+        chooser.setInitialFileName(
+                now != null
+                                && folders.forBuild(now)
+                                        .toPath()
+                                        .equals(now.toAbsolutePath().getParent())
+                        ? now.getFileName().toString()
+                        : stem() + ".inkel.json");
         File chosen = chooser.showSaveDialog(scene.getWindow());
         if (chosen != null) {
             session.files().saveAs(chosen.toPath(), then);
         }
     }
 
-    /** Writes an export to a file that the builder chooses, beside the build. */
+    private String stem() {
+        return Folders.stem(session.build().map(Build::name).orElse(""));
+    }
+
+    /** Writes an export to a file that the builder chooses. */
     private void write(Export export) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.get("command.export", "kind", export.id()));
-        Path now = session.files().fileProperty().get();
-        String stem = now == null ? "build" : now.getFileName().toString().replaceFirst("(\\.inkel)?\\.json$", "");
-        chooser.setInitialFileName(stem + "-" + export.id());
-        if (now != null && Files.isDirectory(now.toAbsolutePath().getParent())) {
-            chooser.setInitialDirectory(now.toAbsolutePath().getParent().toFile());
-        }
+        chooser.setInitialFileName(stem() + "-" + export.id());
+        chooser.setInitialDirectory(
+                folders.forExports(session.files().fileProperty().get()));
         File chosen = chooser.showSaveDialog(scene.getWindow());
         if (chosen != null) {
+            folders.rememberExports(chosen.toPath().toAbsolutePath().getParent());
             session.files().write(chosen.toPath(), export.bytes());
+        }
+    }
+
+    /** Writes every export to a folder that the builder chooses. */
+    private void writeAll() {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle(Words.get("command.export_all"));
+        chooser.setInitialDirectory(
+                folders.forExports(session.files().fileProperty().get()));
+        File chosen = chooser.showDialog(scene.getWindow());
+        if (chosen != null) {
+            folders.rememberExports(chosen.toPath());
+            session.files().writeAll(chosen.toPath(), Exports.files(stem()));
         }
     }
 

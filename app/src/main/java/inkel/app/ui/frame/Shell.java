@@ -51,7 +51,7 @@ public final class Shell extends StackPane implements Frame {
         getStyleClass().add("shell");
         tabs = new NodeTabs(session, subscriptions, this::addBoard);
         stages = new Stages(session, this::go);
-        commands = new Commands(session, this, stages);
+        commands = new Commands(session, this, stages, new Folders(state));
         VBox middle = new VBox(new NoticeBar(session, subscriptions), stageHost);
         middle.getStyleClass().add("middle");
         VBox.setVgrow(stageHost, Priority.ALWAYS);

@@ -1,0 +1,292 @@
+package inkel.app.export.sheet;
+
+import inkel.app.export.sheet.Sheet.Block;
+import inkel.app.export.sheet.Sheet.Column;
+import inkel.app.export.sheet.Sheet.Kind;
+import inkel.app.words.BetweenWords;
+import inkel.app.words.WakeWords;
+import inkel.app.words.WireWords;
+import inkel.app.words.Words;
+import inkel.core.catalog.Pin;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Severity;
+import inkel.core.io.document.PlanHash;
+import inkel.core.parts.PartsList;
+import inkel.core.power.PowerReport;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.PinNames;
+import inkel.core.remedy.RailNames;
+import inkel.core.wiring.WireList;
+import inkel.core.wiring.WireStep;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Puts on paper what a builder needs at the bench: cautions, parts, every wire with both ends, pins, power, first checks. */
+public final class SheetMaker {
+    private final Assessment assessment;
+    private final List<Block> blocks = new ArrayList<>();
+
+    private SheetMaker(Assessment assessment) {
+        this.assessment = assessment;
+    }
+
+    /** @param day what stands on it as its date */
+    public static Sheet of(Assessment assessment, LocalDate day) {
+        SheetMaker maker = new SheetMaker(assessment);
+        assessment.reports().circuit().nodes().forEach(maker::board);
+        return new Sheet(
+                assessment.build().name(),
+                Words.say(Fact.of("sheet.under").with("day", day).with("plan", PlanHash.of(assessment.build()))),
+                maker.blocks);
+    }
+
+    private void board(NodeCircuit node) {
+        WireList list = assessment.wires(node.node().id()).orElseThrow();
+        blocks.add(new Sheet.Board(node.node().name(), node.board().cls().name()));
+        cautions(node);
+        open(node);
+        parts(node, list);
+        pulls(node, list);
+        wires(node, list);
+        programming(node, list);
+        pins(node);
+        pieces(node);
+        power(node);
+        checks(node);
+    }
+
+    private void heading(String key) {
+        blocks.add(new Sheet.Heading(Words.get("sheet." + key)));
+    }
+
+    private static Column column(String key, int width, Kind kind) {
+        return new Column(key.isEmpty() ? "" : Words.get("sheet.column." + key), width, kind);
+    }
+
+    private void cautions(NodeCircuit node) {
+        blocks.add(new Sheet.Text(Words.get("why.unpowered"), true));
+        Set<String> cautions = new LinkedHashSet<>();
+        node.parts().forEach(placed -> cautions.addAll(placed.cls().cautions()));
+        cautions.forEach(caution -> blocks.add(new Sheet.Text(caution, true)));
+    }
+
+    /** What is not settled is said first. */
+    private void open(NodeCircuit node) {
+        List<List<String>> rows = new ArrayList<>();
+        for (Finding finding : assessment.findings()) {
+            boolean isHere = finding.place().node().equals(node.node().id());
+            if (isHere && finding.severity() != Severity.NOTE) {
+                rows.add(List.of(Words.get("severity." + finding.severity().text()), Words.say(finding.sentence())));
+            }
+        }
+        table("open", List.of(column("severity", 1, Kind.TEXT), column("what", 8, Kind.TEXT)), rows);
+    }
+
+    private void table(String heading, List<Column> columns, List<List<String>> rows) {
+        if (!rows.isEmpty()) {
+            heading(heading);
+            blocks.add(new Sheet.Table(columns, rows));
+        }
+    }
+
+    private void parts(NodeCircuit node, WireList list) {
+        List<List<String>> rows = new ArrayList<>();
+        PartsList.of(assessment.reports().circuit(), node)
+                .lines()
+                .forEach(line -> rows.add(List.of(
+                        "", String.valueOf(line.count()), Words.say(line.what()), String.join(", ", line.uses()))));
+        list.jumpers()
+                .forEach((jumper, count) -> rows.add(List.of("", String.valueOf(count), WireWords.sort(jumper), "")));
+        table(
+                "parts",
+                List.of(
+                        column("", 4, Kind.TICK),
+                        column("count", 6, Kind.NUMBER),
+                        column("what", 42, Kind.TEXT),
+                        column("for", 48, Kind.TEXT)),
+                rows);
+    }
+
+    private void pulls(NodeCircuit node, WireList list) {
+        WireWords words = new WireWords(node);
+        List<List<String>> rows = new ArrayList<>();
+        list.pulls()
+                .forEach(pull -> rows.add(
+                        List.of("", String.valueOf(pull.number()), words.name(pull.from()), words.name(pull.to()))));
+        table(
+                "pulls",
+                List.of(
+                        column("", 4, Kind.TICK),
+                        column("number", 6, Kind.NUMBER),
+                        column("from", 45, Kind.TEXT),
+                        column("to", 45, Kind.TEXT)),
+                rows);
+    }
+
+    private void wires(NodeCircuit node, WireList list) {
+        steps("wires", node, list.steps());
+    }
+
+    private void programming(NodeCircuit node, WireList list) {
+        steps("programming", node, list.programming());
+    }
+
+    /** Each end with where it is, counted from both ends of its header. */
+    private void steps(String heading, NodeCircuit node, List<WireStep> steps) {
+        WireWords words = new WireWords(node);
+        List<List<String>> rows = new ArrayList<>();
+        for (WireStep step : steps) {
+            String between = words.between(step);
+            String sort = step.jumper(node)
+                    .map(jumper -> jumper.isBrought()
+                            ? WireWords.jumper(jumper)
+                            : Words.get("colour." + step.colour().text()) + ", " + WireWords.jumper(jumper))
+                    .orElse("");
+            rows.add(List.of(
+                    "",
+                    String.valueOf(step.number()),
+                    joined(words.name(step.from()), words.place(step.from())),
+                    joined(words.name(step.to()), words.place(step.to())),
+                    joined(sort, between)));
+        }
+        table(
+                heading,
+                List.of(
+                        column("", 4, Kind.TICK),
+                        column("number", 5, Kind.NUMBER),
+                        column("from", 34, Kind.TEXT),
+                        column("to", 34, Kind.TEXT),
+                        column("wire", 23, Kind.TEXT)),
+                rows);
+    }
+
+    private static String joined(String one, String other) {
+        return one.isEmpty() || other.isEmpty() ? one + other : one + "\n" + other;
+    }
+
+    /** The board's pins in the order of its header, with who has each. */
+    private void pins(NodeCircuit node) {
+        Map<Endpoint, List<String>> takers = new LinkedHashMap<>();
+        for (Wire wire : node.node().wires()) {
+            takers.computeIfAbsent(wire.to(), pin -> new ArrayList<>()).add(Words.say(PinNames.of(node, wire.from())));
+        }
+        assessment.reports().circuit().links().forEach(link -> {
+            if (link.from().node().equals(node.node().id())) {
+                takers.computeIfAbsent(link.from().endpoint(), pin -> new ArrayList<>())
+                        .add(ofNode(link.to().node(), link.to().pin()));
+            }
+            if (link.to().node().equals(node.node().id())) {
+                takers.computeIfAbsent(link.to().endpoint(), pin -> new ArrayList<>())
+                        .add(ofNode(link.from().node(), link.from().pin()));
+            }
+        });
+        List<List<String>> rows = new ArrayList<>();
+        Placed board = node.board();
+        for (Pin pin : board.cls().pins()) {
+            List<String> taken = takers.getOrDefault(board.endpoint(pin), List.of());
+            if (!taken.isEmpty()) {
+                String row = "ends.row." + pin.row();
+                rows.add(List.of(
+                        Words.has(row) ? Words.get(row) : "",
+                        String.valueOf(pin.place()),
+                        pin.header() > 0 ? pin.label() + " (" + pin.header() + ")" : pin.label(),
+                        String.join(", ", taken)));
+            }
+        }
+        table(
+                "pins",
+                List.of(
+                        column("row", 2, Kind.TEXT),
+                        column("place", 1, Kind.NUMBER),
+                        column("pin", 2, Kind.TEXT),
+                        column("taken", 8, Kind.TEXT)),
+                rows);
+    }
+
+    private String ofNode(String node, String pin) {
+        return Words.say(Fact.of("pin.of_node")
+                .with("node", assessment.circuit(node).orElseThrow().node().name())
+                .with("pin", pin));
+    }
+
+    /** What stands in wires, with its values. */
+    private void pieces(NodeCircuit node) {
+        List<List<String>> rows = new ArrayList<>();
+        node.node()
+                .between()
+                .forEach(between ->
+                        rows.add(List.of(Words.say(PinNames.of(node, between.signal())), BetweenWords.brief(between))));
+        assessment.reports().circuit().links().stream()
+                .filter(link -> link.from().node().equals(node.node().id()))
+                .forEach(link -> link.between()
+                        .ifPresent(between -> rows.add(List.of(
+                                Words.say(PinNames.of(node, link.from().endpoint())), BetweenWords.brief(between)))));
+        table("pieces", List.of(column("wire", 4, Kind.TEXT), column("piece", 6, Kind.TEXT)), rows);
+    }
+
+    private void power(NodeCircuit node) {
+        List<List<String>> rows = new ArrayList<>();
+        for (PowerReport.RailBudget budget :
+                assessment.reports().power().inUse(node.node().id())) {
+            Rail rail = budget.rail();
+            rows.add(List.of(
+                    Words.say(RailNames.of(node, rail.id())),
+                    rail.volts().map(SheetMaker::band).orElse(""),
+                    Words.show(rail.average()),
+                    Words.show(rail.peak()),
+                    Words.show(rail.rating())));
+        }
+        table(
+                "power",
+                List.of(
+                        column("rail", 4, Kind.TEXT),
+                        column("volts", 3, Kind.TEXT),
+                        column("average", 2, Kind.NUMBER),
+                        column("peak", 2, Kind.NUMBER),
+                        column("rating", 2, Kind.NUMBER)),
+                rows);
+    }
+
+    private static String band(Range<Voltage> volts) {
+        String least = Words.show(volts.lowest());
+        String most = Words.show(volts.highest());
+        return least.equals(most) ? least : least + " – " + most;
+    }
+
+    /** Supplies by themselves first, then part by part. */
+    private void checks(NodeCircuit node) {
+        List<List<String>> rows = new ArrayList<>();
+        for (PowerReport.RailBudget budget :
+                assessment.reports().power().inUse(node.node().id())) {
+            budget.rail()
+                    .volts()
+                    .ifPresent(volts -> rows.add(List.of(
+                            "",
+                            Words.say(RailNames.of(node, budget.rail().id())),
+                            Words.get("sheet.check.rail", "volts", band(volts)))));
+        }
+        for (Placed placed : node.parts()) {
+            placed.cls()
+                    .handling()
+                    .checks()
+                    .forEach(check -> rows.add(List.of("", placed.part().name(), WakeWords.say(check))));
+        }
+        table(
+                "checks",
+                List.of(column("", 4, Kind.TICK), column("at", 30, Kind.TEXT), column("reads", 66, Kind.TEXT)),
+                rows);
+    }
+}

@@ -1,0 +1,2 @@
+/** What a builder takes to the bench on paper: one content, printed in several forms. */
+package inkel.app.export.sheet;
