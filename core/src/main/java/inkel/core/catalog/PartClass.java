@@ -185,6 +185,14 @@ public record PartClass(
         return Optional.empty();
     }
 
+    /** How many pins of a header there are to solder on; sockets, screws and leads are not among them. */
+    public int headerPins() {
+        return (int) pins.stream()
+                .flatMap(pin -> handling.outline().row(pin.row()).stream())
+                .filter(row -> row.ends() == Outline.Ends.PINS || row.ends() == Outline.Ends.PADS)
+                .count();
+    }
+
     /** Signal pins in physical order. */
     public Stream<Pin> signals() {
         return pins.stream().filter(pin -> pin.use().isSignal());

@@ -29,7 +29,7 @@ record Readings(Map<Endpoint, Reading> valid, Map<Endpoint, Reading> stale) {
             if (line instanceof LogLine.Measured measured
                     && measured.place().isPin()
                     && measured.place().node().equals(node.id())
-                    && measured.what() != LogLine.What.VOLTS) {
+                    && (measured.what() == LogLine.What.HIGH || measured.what() == LogLine.What.LOW)) {
                 Endpoint at = measured.place().endpoint();
                 Standing standing = now.computeIfAbsent(at, end -> Standing.of(build, Place.of(node.id(), end)));
                 boolean stands = !standing.things().isEmpty() && standing.equals(measured.on());

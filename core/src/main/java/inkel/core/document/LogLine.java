@@ -1,6 +1,7 @@
 package inkel.core.document;
 
 import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Unit;
 import java.time.Instant;
 import java.util.Locale;
 
@@ -23,7 +24,13 @@ public sealed interface LogLine {
         /** The low level of a signal's wire, at the end that listens. */
         LOW,
         /** Volts against ground. */
-        VOLTS;
+        VOLTS,
+        /** Ohms from end to end of a wire, power off. */
+        OHMS;
+
+        public Unit unit() {
+            return this == OHMS ? Unit.OHM : Unit.VOLT;
+        }
 
         /** The word used in files. */
         public String text() {

@@ -21,6 +21,8 @@ public record Standing(List<String> things) {
     /** Of a place that is not there. */
     public static final Standing NOWHERE = new Standing(List.of());
 
+    private static final String OHMS = "ohms ";
+
     /** Settings that change what is on a wire without a wire being moved. */
     private static final List<Setting<?>> ELECTRICAL = List.of(
             Settings.VOLTS,
@@ -91,6 +93,24 @@ public record Standing(List<String> things) {
         return new Standing(List.copyOf(things));
     }
 
+    /** What ohms on a wire stand on: the wire, and the pieces at its ends. */
+    public static Standing ofWire(Node node, String wire, List<String> parts) {
+        Set<String> things = new TreeSet<>();
+        things.add(OHMS + wire);
+        parts.forEach(id -> node.part(id).ifPresent(part -> things.add(piece(part))));
+        return new Standing(List.copyOf(things));
+    }
+
+    /** Whether it is of ohms on a wire. */
+    public boolean isOfWire(String wire) {
+        return things.contains(OHMS + wire);
+    }
+
+    /** Another piece of the same class is another piece: it came to the table later. */
+    private static String piece(Part part) {
+        return "part " + part.id() + " " + part.classId() + (part.since() > 0 ? " #" + part.since() : "");
+    }
+
     /** The parts with what they are fed from, up to the sources. */
     private static void addParts(Node node, Deque<String> open, Collection<String> things) {
         Set<String> done = new TreeSet<>();
@@ -100,8 +120,7 @@ public record Standing(List<String> things) {
                 continue;
             }
             node.part(id).ifPresent(part -> {
-                // Another piece of the same class is another piece: it came to the table later.
-                things.add("part " + id + " " + part.classId() + (part.since() > 0 ? " #" + part.since() : ""));
+                things.add(piece(part));
                 if (part.groundApart()) {
                     things.add("ground apart " + id);
                 }

@@ -66,11 +66,23 @@ public record LevelReport(
                 .flatMap(node -> InLineSpeed.of(node).stream())
                 .toList();
         List<BoardLink> boards = BoardLink.of(circuit);
+        circuit.links().forEach(link -> lostWay(circuit, link, boards).ifPresent(unknown::add));
         List<OptoStage> optos = new ArrayList<>(OptoStage.of(boards));
         circuit.nodes().forEach(node -> optos.addAll(OptoStage.of(node)));
         List<Tie> ties =
                 circuit.nodes().stream().flatMap(node -> Tie.all(node).stream()).toList();
         return new LevelReport(circuit, links, unknown, shifters, analog, bias, inLine, optos, boards, ties);
+    }
+
+    /** A wire between two boards that are fed, through a shifter that has no such way or is not fed itself. */
+    private static Optional<Unknown> lostWay(Circuit circuit, NodeWire link, List<BoardLink> boards) {
+        boolean isFed = circuit.ioVolts(link.from()).isPresent()
+                && circuit.ioVolts(link.to()).isPresent();
+        boolean isJudged = boards.stream().anyMatch(board -> board.link().equals(link));
+        return isFed && !isJudged
+                ? link.converter()
+                        .flatMap(place -> circuit.node(place.node()).map(node -> new Unknown(node, link.from(), place)))
+                : Optional.empty();
     }
 
     /** Both directions of a signal's wire, worst first. */

@@ -97,7 +97,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
                 .filter(placed -> placed.isHeaderLoose() && !placed.isChip())
                 .forEach(placed -> lines.add(
                         Kind.HEADER,
-                        Fact.of("have.header").with("pins", placed.cls().pins().size()),
+                        Fact.of("have.header").with("pins", placed.cls().headerPins()),
                         placed));
         return new PartsList(node, lines.lines());
     }

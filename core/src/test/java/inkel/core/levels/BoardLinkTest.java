@@ -1,6 +1,7 @@
 package inkel.core.levels;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.checks.Assessment;
@@ -24,6 +25,7 @@ import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
+import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.parts.PartsList;
@@ -344,5 +346,28 @@ class BoardLinkTest {
                         .count())
                 .toList();
         assertEquals(List.of(2, 0), resistors);
+    }
+
+    // Through a way that the shifter has not, nothing arrives; two wires in one way would be one.
+    @Test
+    void aWayThatIsNotThereIsTold() throws Exception {
+        Build build = named(joined("board-dual-core-3v3", "GP5", "board-classic-5v", "D4"), "buffer-new")
+                .apply(joined("board-dual-core-3v3", "GP5", "board-classic-5v", "D4"));
+        NodeWire link = build.links().get(0);
+        Build lost = with(build, new Between.ShifterWay(Builds.end("board.GP5"), "far/buffer", 9, Extras.NONE));
+        List<Finding> unknown = Builds.of(Assessment.assess(lost, Builds.CATALOG), "parts.figure_unknown");
+        assertEquals(1, unknown.size());
+        assertEquals(link.from(), unknown.get(0).place());
+        Build twice = build.withLinks(List.of(
+                link,
+                new NodeWire(
+                        Place.of(Builds.NODE, Builds.end("board.GP6")),
+                        Place.of("far", Builds.end("board.D5")),
+                        true,
+                        link.between(),
+                        Extras.NONE)));
+        UnreadableFile refused = assertThrows(
+                UnreadableFile.class, () -> BuildReader.parse(Path.of("x"), BuildWriter.print(twice), Builds.CATALOG));
+        assertEquals("/links/1", refused.problems().get(0).field());
     }
 }

@@ -18,6 +18,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.wiring.EndPlace;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
+import inkel.core.wiring.WireOhms;
 import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -284,6 +285,11 @@ public final class WireStage extends StagePane {
             told.getChildren().addAll(sort, end(step.from(), "wire-from"), line(step), end(step.to(), "wire-to"));
         }
         foot.getChildren().setAll(buttons(step));
+        if (!isPull) {
+            WireOhms.of(step)
+                    .map(expected -> new OhmsField(session, wires, step, expected))
+                    .ifPresent(foot.getChildren()::add);
+        }
     }
 
     private Node end(Terminal terminal, String id) {

@@ -186,4 +186,27 @@ class EndsWindowTest extends WindowJourney {
         robot.interact(() -> robot.lookup("#wire-done").queryAs(Button.class).fire());
         until(() -> node(NODE).plugged().size() == before + 3);
     }
+
+    @Test
+    void ohmsAreJudgedWhileTheyAreTypedAndKeptWithEnter(FxRobot robot) throws Exception {
+        choose(robot, "radio.MOSI");
+        until(() -> isThere(robot, "#wire-ohms"));
+        int before = session.build().orElseThrow().log().size();
+        robot.interact(
+                () -> robot.lookup("#wire-ohms").queryAs(TextInputControl.class).setText("12"));
+        assertEquals(
+                "loose contact",
+                robot.lookup("#wire-ohms-verdict").queryAs(Caption.class).getText());
+        type(robot, "#wire-ohms", "0.4");
+        until(() -> session.build().orElseThrow().log().size() == before + 1);
+        until(() -> "joined"
+                .equals(robot.lookup("#wire-ohms-verdict")
+                        .queryAs(Caption.class)
+                        .getText()));
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> robot.lookup("#wire-ohms")
+                .queryAs(TextInputControl.class)
+                .getText()
+                .isEmpty());
+    }
 }

@@ -21,7 +21,8 @@ final class BetweenReader {
     /** Empty for a kind that is not known, which is noted. */
     static Optional<Between> read(Fields fields, PinCheck check) {
         Endpoint signal = check.pin(fields, "signal");
-        switch (fields.text("kind")) {
+        String kind = fields.text("kind");
+        switch (kind) {
             case "shifter":
                 String shifter = fields.text("shifter");
                 check.part(fields, "shifter", shifter);
@@ -30,7 +31,7 @@ final class BetweenReader {
                 return Optional.of(
                         new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
             default:
-                return plain(fields, signal, "divider, shifter, series, diode, opto, coil-driver, nothing");
+                return plain(fields, signal, kind, "divider, shifter, series, diode, opto, coil-driver, nothing");
         }
     }
 
@@ -40,8 +41,9 @@ final class BetweenReader {
      * @param nodes where its shifter may be
      */
     static Optional<Between> inNodeWire(Fields fields, Endpoint signal, List<Node> nodes) {
-        if (!fields.text("kind").equals("shifter")) {
-            return plain(fields, signal, "divider, shifter, series, diode, opto, nothing");
+        String kind = fields.text("kind");
+        if (!kind.equals("shifter")) {
+            return plain(fields, signal, kind, "divider, shifter, series, diode, opto, nothing");
         }
         String shifter = fields.text("shifter");
         boolean isThere = Place.parse(shifter).filter(Place::isPart).stream().anyMatch(place -> nodes.stream()
@@ -53,8 +55,7 @@ final class BetweenReader {
         return Optional.of(new Between.ShifterWay(signal, shifter, PinCheck.way(fields), fields.extras()));
     }
 
-    private static Optional<Between> plain(Fields fields, Endpoint signal, String kinds) {
-        String kind = fields.text("kind");
+    private static Optional<Between> plain(Fields fields, Endpoint signal, String kind, String kinds) {
         switch (kind) {
             case "divider":
                 return Optional.of(new Between.Divider(

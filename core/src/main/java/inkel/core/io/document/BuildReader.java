@@ -94,8 +94,23 @@ public final class BuildReader {
         List<NodeWire> links = fields.objects("links").stream()
                 .map(link -> nodeWire(link, nodes))
                 .toList();
+        oneWayEach(fields, links);
         return new Build(
                 name, nodes, links, AirReader.read(fields, nodes), habits(fields), classes, log, fields.extras());
+    }
+
+    /** Wires between boards share no way through a shifter: each has a pin of its own at both ends. */
+    private static void oneWayEach(Fields fields, List<NodeWire> links) {
+        Set<String> taken = new HashSet<>();
+        for (int i = 0; i < links.size(); i++) {
+            NodeWire link = links.get(i);
+            Optional<String> way =
+                    link.converter().flatMap(place -> link.between()).map(Between::text);
+            if (way.isPresent() && !taken.add(way.get())) {
+                fields.problem(
+                        "links", String.valueOf(i), Fact.of("problem.duplicate").with("found", way.get()));
+            }
+        }
     }
 
     private NodeWire nodeWire(Fields link, List<Node> nodes) {

@@ -78,11 +78,12 @@ final class LogReader {
     }
 
     private static LogLine measured(Fields fields, Instant at, Place place) {
+        LogLine.What what = named(fields, "what", LogLine.What.values(), LogLine.What::text);
         return new LogLine.Measured(
                 at,
                 place,
-                named(fields, "what", LogLine.What.values(), LogLine.What::text),
-                fields.quantity("value", Unit.VOLT, "3.3 V"),
+                what,
+                fields.quantity("value", what.unit(), what == LogLine.What.OHMS ? "0.4 Ω" : "3.3 V"),
                 text(fields),
                 named(fields, "by", LogLine.By.values(), LogLine.By::text),
                 new Standing(fields.texts("stood_on")),

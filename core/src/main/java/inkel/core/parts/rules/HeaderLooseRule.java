@@ -44,7 +44,7 @@ public final class HeaderLooseRule implements Rule<Circuit> {
     private static Finding describe(NodeCircuit node, Placed placed) {
         return Finding.of(INFO, node.place(placed))
                 .with("part", placed.part().name())
-                .with("pins", placed.cls().pins().size())
+                .with("pins", placed.cls().headerPins())
                 .fixes(() -> List.of(new Fix(
                         "soldered",
                         Fact.of("fix.header").with("part", placed.part().name()),
