@@ -53,12 +53,13 @@ import javafx.scene.layout.VBox;
 
 /** One wire at a time, on a card that can be read from a metre away, with the whole list below. */
 public final class WireStage extends StagePane {
-    private static final double CARD = 352;
+    private static final double ENDS = 270;
     private static final double LEAST_CARD = 296;
     private static final double LOW = 560;
     private static final double TOLD = 380;
     private static final double LEAST_TOLD = 190;
-    private static final double LEAST_ENDS = 330;
+    private static final double LEAST_ENDS = 300;
+    private static final double GAP = 18;
 
     private static final PseudoClass DONE = PseudoClass.getPseudoClass("done");
 
@@ -99,15 +100,17 @@ public final class WireStage extends StagePane {
         told.getStyleClass().add("wire-told");
         told.setMinWidth(LEAST_TOLD);
         told.setPrefWidth(TOLD);
-        told.setMinHeight(0);
         ends.setMinWidth(0);
+        ends.setPrefHeight(ENDS);
         HBox.setHgrow(ends, Priority.ALWAYS);
+        HBox.setHgrow(told, Priority.SOMETIMES);
         foot.setAlignment(Pos.CENTER_LEFT);
-        HBox both = new HBox(18, told, ends);
+        HBox both = new HBox(GAP, told, ends);
         VBox.setVgrow(both, Priority.ALWAYS);
         // Where both have no room, what is said is worth more than the picture.
         both.widthProperty().addListener((property, old, next) -> {
-            boolean hasRoom = next.doubleValue() >= LEAST_TOLD + LEAST_ENDS;
+            told.setPrefWidth(Math.max(LEAST_TOLD, Math.min(TOLD, next.doubleValue() - LEAST_ENDS - GAP)));
+            boolean hasRoom = next.doubleValue() >= LEAST_TOLD + LEAST_ENDS + GAP;
             if (hasRoom != ends.isVisible()) {
                 Ui.show(ends, hasRoom);
                 current().ifPresent(this::showCard);
@@ -117,8 +120,7 @@ public final class WireStage extends StagePane {
         card.getChildren().addAll(both, foot);
         card.getStyleClass().addAll("sheet", "wire-card");
         card.setId("wire-card");
-        card.setMinHeight(CARD);
-        card.setPrefHeight(CARD);
+        card.setMinHeight(Region.USE_PREF_SIZE);
         list.setId("wire-list");
         list.getStyleClass().add("wire-list");
         list.setCellFactory(view -> new StepCell());
@@ -137,7 +139,7 @@ public final class WireStage extends StagePane {
             boolean isLowNow = next.doubleValue() > 0 && next.doubleValue() < LOW;
             if (isLowNow != isLow) {
                 isLow = isLowNow;
-                card.setMinHeight(isLow ? LEAST_CARD : CARD);
+                card.setMinHeight(isLow ? LEAST_CARD : Region.USE_PREF_SIZE);
                 current().ifPresent(step -> {
                     showCard(step);
                     showEnds(step);
@@ -389,18 +391,18 @@ public final class WireStage extends StagePane {
         BothEnds both = new BothEnds(assessment, wires.node(), step, place -> turned.contains(key(place)));
         ends.getChildren().setAll(both);
         foot.getChildren().removeIf(child -> child instanceof Tile);
-        Stream.of(step.from(), step.to())
+        List<EndPlace> turnable = Stream.of(step.from(), step.to())
                 .flatMap(end -> EndPlace.of(assessment.reports().circuit(), wires.node(), end).stream())
                 .filter(place -> ends.isVisible() && place.canBeTurned())
-                .map(place -> turning(place, step))
-                .forEach(foot.getChildren()::add);
+                .toList();
+        turnable.forEach(place -> foot.getChildren().add(turning(place, step, turnable.size() == 1)));
     }
 
-    private Tile turning(EndPlace place, WireStep step) {
+    private Tile turning(EndPlace place, WireStep step, boolean isOnlyOne) {
+        String whole = Words.get("ends.turn", "part", place.placed().part().name());
         Tile turn = Ui.pill(
-                "turn-" + place.placed().id(),
-                Words.get("ends.turn", "part", place.placed().part().name()),
-                () -> turn(place, step));
+                "turn-" + place.placed().id(), isOnlyOne ? Words.get("ends.turn_it") : whole, () -> turn(place, step));
+        turn.setAccessibleText(whole);
         turn.setMaxHeight(Region.USE_PREF_SIZE);
         return turn;
     }
