@@ -1,7 +1,9 @@
 package inkel.app.ui.why;
 
+import inkel.app.words.Words;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -40,6 +42,29 @@ public record Why(
 
     Why withActions(List<Fix> newActions) {
         return new Why(title, subtitle, verdict, sections, ways, newActions, others);
+    }
+
+    /** All of it as plain text, one thing a line, as it is taken along. */
+    public String text() {
+        List<String> lines = new ArrayList<>();
+        lines.add(title);
+        if (!subtitle.isEmpty()) {
+            lines.add(subtitle);
+        }
+        verdict.map(Verdict::sentence).ifPresent(lines::add);
+        for (Section section : sections) {
+            lines.add("");
+            lines.add(section.title());
+            section.rows()
+                    .forEach(row -> lines.add("  " + row.name() + ": " + row.value()
+                            + (row.source().isEmpty() ? "" : " (" + row.source() + ")")));
+            section.lines().forEach(line -> lines.add("  " + line.text()));
+        }
+        if (!ways.isEmpty()) {
+            lines.add("");
+            ways.forEach(way -> lines.add("→ " + Words.say(way.title()) + ": " + Words.say(way.cost())));
+        }
+        return String.join("\n", lines) + "\n";
     }
 
     /** How grave a verdict is. */

@@ -2,6 +2,7 @@ package inkel.app.ui.why;
 
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Copying;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
@@ -48,6 +49,7 @@ public final class WhyPanel extends Scroller {
     private final VBox content;
     private boolean isEditing;
     private Node figures;
+    private Why said;
 
     /**
      * @param notes what a stage adds
@@ -78,6 +80,7 @@ public final class WhyPanel extends Scroller {
         setMinWidth(300);
         setPrefWidth(308);
         setFocusTraversable(true);
+        Copying.byKeys(this, () -> said == null ? "" : said.text());
         subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
         subscriptions.on(session.nodeProperty(), (property, old, next) -> fill());
         subscriptions.on(session.stageProperty(), (property, old, next) -> fill());
@@ -232,6 +235,7 @@ public final class WhyPanel extends Scroller {
     }
 
     private void show(Why why) {
+        said = why;
         content.getChildren().clear();
         figures = null;
         Caption title = Ui.text(why.title(), "why-title");

@@ -32,7 +32,8 @@ final class OhmsField extends HBox {
     private final Caption verdict = Ui.word("", "ohms-verdict");
     private final Optional<Resistance> known;
 
-    OhmsField(Session session, WireList wires, WireStep step, WireOhms expected) {
+    /** @param done gives the keyboard back to the wires, so that the space bar goes on */
+    OhmsField(Session session, WireList wires, WireStep step, WireOhms expected, Runnable done) {
         super(8);
         this.session = session;
         this.wires = wires;
@@ -47,7 +48,10 @@ final class OhmsField extends HBox {
         field.setAccessibleText(Words.get("wire.ohms.name"));
         known.ifPresent(value -> field.setText(Engineering.exact(value)));
         field.textProperty().addListener((property, old, next) -> judge());
-        field.setOnAction(event -> keep());
+        field.setOnAction(event -> {
+            keep();
+            done.run();
+        });
         verdict.setId("wire-ohms-verdict");
         getChildren().addAll(Ui.word(Words.get("wire.ohms.name"), "quiet"), field, verdict);
         judge();

@@ -3,6 +3,7 @@ package inkel.app.ui.wire;
 import inkel.app.state.Session;
 import inkel.app.ui.ends.BothEnds;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Copying;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
@@ -134,6 +135,7 @@ public final class WireStage extends StagePane {
             }
         });
         addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+        Copying.byKeys(this, this::chosenText);
         setFocusTraversable(true);
         heightProperty().addListener((property, old, next) -> {
             boolean isLowNow = next.doubleValue() > 0 && next.doubleValue() < LOW;
@@ -289,7 +291,7 @@ public final class WireStage extends StagePane {
         foot.getChildren().setAll(buttons(step));
         if (!isPull) {
             WireOhms.of(step)
-                    .map(expected -> new OhmsField(session, wires, step, expected))
+                    .map(expected -> new OhmsField(session, wires, step, expected, this::requestFocus))
                     .ifPresent(foot.getChildren()::add);
         }
     }
@@ -450,6 +452,17 @@ public final class WireStage extends StagePane {
         return marked.stream()
                 .filter(task -> WireRound.isOpen(task) && (task.kind() == WireStep.Kind.PULL) == isPull)
                 .toList();
+    }
+
+    /** The chosen wires as text, one a line. */
+    private String chosenText() {
+        return list.getSelectionModel().getSelectedItems().stream()
+                .map(task -> Words.say(Fact.of("wire.as_text")
+                        .with("number", task.number())
+                        .with("ends", words.ends(task))
+                        .with("wire", colour(task))
+                        .with("kind", words.kind(task))))
+                .collect(Collectors.joining("\n"));
     }
 
     private void plug(WireStep step, boolean in) {

@@ -24,6 +24,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
@@ -203,10 +204,28 @@ class EndsWindowTest extends WindowJourney {
                 .equals(robot.lookup("#wire-ohms-verdict")
                         .queryAs(Caption.class)
                         .getText()));
+        assertFalse(robot.lookup("#wire-ohms").query().isFocused(), "the keyboard is back with the wires");
         robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
         until(() -> robot.lookup("#wire-ohms")
                 .queryAs(TextInputControl.class)
                 .getText()
                 .isEmpty());
+    }
+
+    @Test
+    void chosenWiresAndWhatIsSaidAreTakenAlongAsText(FxRobot robot) throws Exception {
+        choose(robot, "radio.MOSI");
+        robot.interact(() -> robot.lookup("#wire-list").query().requestFocus());
+        robot.press(KeyCode.CONTROL, KeyCode.C).release(KeyCode.C, KeyCode.CONTROL);
+        until(() -> clipboard().equals("28. Board D11 → Packet radio MOSI: green, 20 cm, pin to socket; shared bus"));
+        robot.interact(() -> session.stageProperty().set(Stage.PINS));
+        robot.interact(() -> robot.lookup("#why").query().requestFocus());
+        robot.press(KeyCode.CONTROL, KeyCode.C).release(KeyCode.C, KeyCode.CONTROL);
+        until(() -> clipboard().startsWith("Packet radio MOSI\n"));
+    }
+
+    private static String clipboard() {
+        String text = Clipboard.getSystemClipboard().getString();
+        return text == null ? "" : text;
     }
 }
