@@ -35,8 +35,10 @@ final class WireRound {
     /**
      * The open task behind one, else the first open one before it, else the one that was skipped first; empty when nothing
      * is left besides it.
+     *
+     * @param alsoDone what is done in the same step
      */
-    Optional<WireStep> after(WireList list, String id) {
+    Optional<WireStep> after(WireList list, String id, Set<String> alsoDone) {
         List<WireStep> tasks = list.tasks();
         int at = 0;
         while (at < tasks.size() && !tasks.get(at).id().equals(id)) {
@@ -44,12 +46,15 @@ final class WireRound {
         }
         for (int i = 1; i <= tasks.size(); i++) {
             WireStep next = tasks.get((at + i) % tasks.size());
-            if (isOpen(next) && !next.id().equals(id) && !skipped.contains(next.id())) {
+            if (isOpen(next)
+                    && !next.id().equals(id)
+                    && !alsoDone.contains(next.id())
+                    && !skipped.contains(next.id())) {
                 return Optional.of(next);
             }
         }
         return skipped.stream()
-                .filter(other -> !other.equals(id))
+                .filter(other -> !other.equals(id) && !alsoDone.contains(other))
                 .flatMap(other -> list.step(other).stream())
                 .filter(WireRound::isOpen)
                 .findFirst();
