@@ -2,8 +2,10 @@ package inkel.core.document;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -18,6 +20,8 @@ import java.util.stream.Stream;
  * @param between at most one for each signal pin
  * @param moments what happens while it runs, in the builder's order
  * @param plugged ids of the wires that are already plugged in; see the wire list
+ * @param made how plugged wires are made where that is not as the wire list has it: their colour, {@code solder} or
+ *     {@code clip}, by their ids
  * @param like which set of equal boards it is one of: the id of the one that the others were copied from; empty for a board
  *     of its own
  */
@@ -29,14 +33,20 @@ public record Node(
         List<Between> between,
         List<Moment> moments,
         Set<String> plugged,
+        Map<String, String> made,
         String like,
         Extras extras) {
+    /** How a wire can be made otherwise than the wire list has it: in another colour, or not as a jumper. */
+    public static final List<String> MADE = List.of(
+            "black", "red", "orange", "yellow", "green", "blue", "violet", "brown", "white", "grey", "solder", "clip");
+
     public Node {
         parts = List.copyOf(parts);
         wires = List.copyOf(wires);
         between = List.copyOf(between);
         moments = List.copyOf(moments);
         plugged = Collections.unmodifiableSet(new LinkedHashSet<>(plugged));
+        made = Collections.unmodifiableMap(new LinkedHashMap<>(made));
     }
 
     /** A board of its own. */
@@ -49,7 +59,7 @@ public record Node(
             List<Moment> moments,
             Set<String> plugged,
             Extras extras) {
-        this(id, name, parts, wires, between, moments, plugged, "", extras);
+        this(id, name, parts, wires, between, moments, plugged, Map.of(), "", extras);
     }
 
     /** What it and its equals have in common. */
@@ -74,11 +84,11 @@ public record Node(
     }
 
     public Node withName(String newName) {
-        return new Node(id, newName, parts, wires, between, moments, plugged, like, extras);
+        return new Node(id, newName, parts, wires, between, moments, plugged, made, like, extras);
     }
 
     public Node withParts(List<Part> newParts) {
-        return new Node(id, name, newParts, wires, between, moments, plugged, like, extras);
+        return new Node(id, name, newParts, wires, between, moments, plugged, made, like, extras);
     }
 
     /** With one part changed; the same when there is no part of that id. */
@@ -89,7 +99,7 @@ public record Node(
     }
 
     public Node withWires(List<Wire> newWires) {
-        return new Node(id, name, parts, newWires, between, moments, plugged, like, extras);
+        return new Node(id, name, parts, newWires, between, moments, plugged, made, like, extras);
     }
 
     /** The wire takes the place of the one that its signal had. */
@@ -98,7 +108,7 @@ public record Node(
     }
 
     public Node withBetween(List<Between> newBetween) {
-        return new Node(id, name, parts, wires, newBetween, moments, plugged, like, extras);
+        return new Node(id, name, parts, wires, newBetween, moments, plugged, made, like, extras);
     }
 
     /** The part in between takes the place of the one that its signal had. */
@@ -107,7 +117,7 @@ public record Node(
     }
 
     public Node withMoments(List<Moment> newMoments) {
-        return new Node(id, name, parts, wires, between, newMoments, plugged, like, extras);
+        return new Node(id, name, parts, wires, between, newMoments, plugged, made, like, extras);
     }
 
     /** The moment takes the place of the one with its id, or comes last. */
@@ -120,7 +130,18 @@ public record Node(
     }
 
     public Node withPlugged(Set<String> newPlugged) {
-        return new Node(id, name, parts, wires, between, moments, newPlugged, like, extras);
+        return new Node(id, name, parts, wires, between, moments, newPlugged, stillMade(newPlugged), like, extras);
+    }
+
+    public Node withMade(Map<String, String> newMade) {
+        return new Node(id, name, parts, wires, between, moments, plugged, newMade, like, extras);
+    }
+
+    /** What is pulled is forgotten with how it was made. */
+    private Map<String, String> stillMade(Set<String> stillPlugged) {
+        Map<String, String> still = new LinkedHashMap<>(made);
+        still.keySet().retainAll(stillPlugged);
+        return still;
     }
 
     /** An id that no part of this node has yet: the stem itself, or the stem and a number. */

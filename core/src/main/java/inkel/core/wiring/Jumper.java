@@ -32,6 +32,13 @@ public record Jumper(Kind kind, Length length) {
         CABLE
     }
 
+    /** The same as the builder made it: soldered or clipped in place of plugged. */
+    Jumper made(String how) {
+        return "solder".equals(how)
+                ? new Jumper(Kind.SOLDER, length)
+                : "clip".equals(how) ? new Jumper(Kind.CLIP, length) : this;
+    }
+
     /** Whether a part brings it, so that none is to be got. */
     public boolean isBrought() {
         return kind == Kind.OWN_LEAD || kind == Kind.CABLE;

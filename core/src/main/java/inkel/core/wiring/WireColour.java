@@ -1,7 +1,9 @@
 package inkel.core.wiring;
 
 import inkel.core.catalog.PinUse;
+import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
 
 /** Colours that jumper wires come in. Grounds are black and supplies red or orange; signals keep one colour a role. */
 public enum WireColour {
@@ -20,6 +22,13 @@ public enum WireColour {
 
     public String text() {
         return name().toLowerCase(Locale.ROOT);
+    }
+
+    /** The colour of a word; empty for none, and for another word. */
+    static Optional<WireColour> of(String word) {
+        return Arrays.stream(values())
+                .filter(colour -> colour.text().equals(word))
+                .findFirst();
     }
 
     /**

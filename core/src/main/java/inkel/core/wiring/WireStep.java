@@ -28,13 +28,22 @@ public record WireStep(
         Optional<Between> inLine,
         Optional<Fitting> fitting,
         boolean plugged) {
+    WireStep in(Optional<WireColour> other) {
+        return other.isEmpty() || other.get() == colour
+                ? this
+                : new WireStep(id, number, kind, from, to, other.get(), subject, inLine, fitting, plugged);
+    }
+
     WireStep withNumber(int other) {
         return new WireStep(id, other, kind, from, to, colour, subject, inLine, fitting, plugged);
     }
 
     /** What it is made of; nothing for a small part, whose legs do. */
     public Optional<Jumper> jumper(NodeCircuit node) {
-        return fitting.isPresent() ? Optional.empty() : Optional.of(Jumper.between(node, from, to));
+        return fitting.isPresent()
+                ? Optional.empty()
+                : Optional.of(
+                        Jumper.between(node, from, to).made(node.node().made().get(id)));
     }
 
     /** What a wire carries, in the order of work. */

@@ -321,7 +321,7 @@ final class WireSteps {
 
     private void add(WireStep step) {
         if (ids.add(step.id())) {
-            steps.add(step);
+            steps.add(step.in(WireColour.of(node.node().made().get(step.id()))));
         }
     }
 }

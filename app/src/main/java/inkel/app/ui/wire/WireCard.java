@@ -9,6 +9,7 @@ import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
+import inkel.core.document.edit.MarkWire;
 import inkel.core.wiring.EndPlace;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
@@ -25,6 +26,8 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -214,11 +217,34 @@ final class WireCard extends VBox {
         List<Node> row = new ArrayList<>(isLow ? List.of(done, back, skip) : List.of(done, space, back, skip));
         if (step.plugged() && !isPull) {
             row.add(button("wire.pull", () -> desk.pull(step)));
+            row.add(made(step));
         }
         if (isToAPin(step)) {
             row.add(button("wire.elsewhere", () -> askWhere(step)));
         }
         return row;
+    }
+
+    /** How a plugged wire is really made. */
+    private MenuButton made(WireStep step) {
+        MenuButton menu = new MenuButton(Words.get("wire.made"));
+        menu.setId("wire-made");
+        menu.getStyleClass().add("quiet-button");
+        menu.setMinWidth(Region.USE_PREF_SIZE);
+        String node = wires.node().node().id();
+        menu.getItems().add(choice(Words.get("wire.made.as_planned"), new MarkWire(node, step.id(), Optional.empty())));
+        for (String how : inkel.core.document.Node.MADE) {
+            String words = Words.has("colour." + how) ? Words.get("colour." + how) : Words.get("wire.made." + how);
+            menu.getItems().add(choice(words, new MarkWire(node, step.id(), Optional.of(how))));
+        }
+        return menu;
+    }
+
+    private MenuItem choice(String words, MarkWire mark) {
+        MenuItem item = new MenuItem(words);
+        item.setUserData(mark.as().orElse(""));
+        item.setOnAction(event -> session.apply(mark));
+        return item;
     }
 
     /** Whether the wire has a pin that it could be plugged at in place of another. */

@@ -228,4 +228,18 @@ class EndsWindowTest extends WindowJourney {
         String text = Clipboard.getSystemClipboard().getString();
         return text == null ? "" : text;
     }
+
+    @Test
+    void aPluggedWireIsOfAnotherColour(FxRobot robot) throws Exception {
+        choose(robot, "radio.SCK");
+        until(() -> isThere(robot, "#wire-made"));
+        robot.interact(() -> robot.lookup("#wire-made").queryAs(MenuButton.class).getItems().stream()
+                .filter(item -> "white".equals(item.getUserData()))
+                .findFirst()
+                .orElseThrow()
+                .fire());
+        until(() -> node(NODE).made().containsValue("white"));
+        until(() ->
+                robot.lookup(".wire-colour").queryAs(Caption.class).getText().startsWith("white"));
+    }
 }

@@ -7,6 +7,7 @@ import inkel.core.document.Place;
 import inkel.core.document.Station;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** Adds an equal of a node behind it and its other equals, with nothing plugged; its radios join the stations of those they are copies of. */
@@ -22,6 +23,7 @@ public record CopyNode(String node, String newId, String newName) implements Edi
                 old.between(),
                 old.moments(),
                 Set.of(),
+                Map.of(),
                 old.kin(),
                 old.extras());
         int last = build.nodes().indexOf(old);

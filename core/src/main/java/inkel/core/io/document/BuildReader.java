@@ -241,6 +241,7 @@ public final class BuildReader {
                 between,
                 moments(fields, parts),
                 plugged(fields),
+                made(fields),
                 fields.has("like") ? fields.id("like") : "",
                 fields.extras());
     }
@@ -355,6 +356,21 @@ public final class BuildReader {
                     Fact.of("problem.expected_value").with("example", "200 ms").with("found", time));
         }
         return time;
+    }
+
+    private static Map<String, String> made(Fields fields) {
+        Map<String, String> made = fields.textMap("made");
+        made.forEach((wire, how) -> {
+            if (!Node.MADE.contains(how)) {
+                fields.problem(
+                        "made",
+                        wire,
+                        Fact.of("problem.expected_value")
+                                .with("example", String.join(", ", Node.MADE))
+                                .with("found", how));
+            }
+        });
+        return made;
     }
 
     /** Older files counted all pins of a class in the ids of plugged wires; today's count those of a label. */

@@ -161,6 +161,10 @@ public final class BuildWriter {
         }
         ArrayNode plugged = tree.putArray("plugged");
         node.plugged().forEach(plugged::add);
+        if (!node.made().isEmpty()) {
+            ObjectNode made = tree.putObject("made");
+            node.made().forEach(made::put);
+        }
         return with(tree, node.extras());
     }
 
