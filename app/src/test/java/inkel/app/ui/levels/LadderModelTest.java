@@ -9,15 +9,23 @@ import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.document.edit.Insert;
+import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
+import inkel.core.io.document.BuildReader;
 import inkel.core.quantity.Resistance;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 class LadderModelTest {
+    @TempDir
+    private Path folder;
+
     private static Optional<LadderModel> of(String example, String part, String pin) {
         Assessment assessment = Given.assessment(example);
         return LadderModel.of(
@@ -81,5 +89,30 @@ class LadderModelTest {
     @Test
     void aWireThatCannotBeJudgedHasNoLadders() {
         assertTrue(of(Given.LOCKS, "level", "S").isEmpty(), "an analog wire has no levels");
+    }
+
+    // Two hops: the board of 3.3 V into a buffer at 5 V, and out of it into the other board.
+    @Test
+    void aWireBetweenBoardsThroughABufferIsALadderOfBothHops() throws Exception {
+        Build two = BuildReader.read(Given.copy(Given.TWO_BOARDS, folder), Given.CATALOG);
+        Assessment bare = Assessment.assess(two, Given.CATALOG);
+        NodeWire back = two.links().get(1);
+        LadderModel plain = LadderModel.of(bare, back).orElseThrow();
+        assertEquals("Cellar GP6", plain.driver());
+        assertEquals("Porch D5", plain.listeners().get(0).name());
+        assertTrue(plain.step().isEmpty());
+        Fix buffer = bare.findings().stream()
+                .filter(finding -> finding.place().equals(back.from()))
+                .flatMap(finding -> finding.fixes().stream())
+                .filter(fix -> fix.id().equals("buffer-new"))
+                .findFirst()
+                .orElseThrow();
+        Assessment through = Assessment.assess(buffer.apply(two), Given.CATALOG);
+        LadderModel model =
+                LadderModel.of(through, through.build().links().get(1)).orElseThrow();
+        assertEquals("Cellar GP6", model.driver());
+        assertEquals(3.4, model.highTo(), 1e-9, "what the board itself says at the most");
+        assertEquals(Optional.of(Verdict.FINE), model.step().orElseThrow().hears());
+        assertEquals(Verdict.FINE, model.listeners().get(0).verdict());
     }
 }
