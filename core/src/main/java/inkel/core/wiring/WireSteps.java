@@ -321,7 +321,8 @@ final class WireSteps {
 
     private void add(WireStep step) {
         if (ids.add(step.id())) {
-            steps.add(step.in(WireColour.of(node.node().made().get(step.id()))));
+            String how = node.node().made().get(step.id());
+            steps.add(how == null ? step : step.in(WireColour.of(how)));
         }
     }
 }

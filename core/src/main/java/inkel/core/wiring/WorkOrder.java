@@ -26,12 +26,14 @@ final class WorkOrder {
     /** @param safe grounds, supplies, ties, then signals */
     static List<WireStep> of(NodeCircuit node, List<WireStep> safe) {
         WorkOrder order = new WorkOrder(node);
-        List<WireStep> ordered =
-                switch (node.habits().of(Habit.WIRE_ORDER)) {
-                    case SAFE -> safe;
-                    case PARTS -> order.byPart(safe);
-                    case WAY -> order.byWay(safe);
-                };
+        List<WireStep> ordered;
+        switch (node.habits().of(Habit.WIRE_ORDER)) {
+            case PARTS -> ordered = order.byPart(safe);
+            case WAY -> ordered = order.byWay(safe);
+            default -> {
+                return safe; // numbered as it was made
+            }
+        }
         List<WireStep> numbered = new ArrayList<>();
         ordered.forEach(step -> numbered.add(step.withNumber(numbered.size() + 1)));
         return numbered;
