@@ -30,7 +30,7 @@ class ArchitectureTest {
             List.of("finding"),
             List.of("remedy"),
             List.of("parts", "power", "levels", "pins", "wiring"),
-            List.of("bench"),
+            List.of("seats", "bench"),
             List.of("wake", "tune", "log"),
             List.of("checks"),
             List.of("boards"));

@@ -18,7 +18,8 @@ import picocli.CommandLine.Command;
             ImportCommand.class,
             CalcCommand.class,
             CatalogueCommand.class,
-            BoardsCommand.class
+            BoardsCommand.class,
+            SeatsCommand.class
         })
 public final class Cli {
     /** The command could not be carried out. */

@@ -10,23 +10,26 @@ import java.util.concurrent.Executors;
  * @param judging keeps unsaved states and judges builds
  * @param files reads and writes files
  * @param planning shares out pins and moves moments apart
+ * @param seating finds seats on breadboards
  * @param searching finds part classes
  * @param screen the window's own thread
  */
-public record Lanes(Executor judging, Executor files, Executor planning, Executor searching, Executor screen) {
+public record Lanes(
+        Executor judging, Executor files, Executor planning, Executor seating, Executor searching, Executor screen) {
     /** A thread for each lane, started when first used; none keeps the program alive. */
     public static Lanes threads(Executor screen) {
         return new Lanes(
                 thread("inkel judging"),
                 thread("inkel files"),
                 thread("inkel planning"),
+                thread("inkel seating"),
                 thread("inkel searching"),
                 screen);
     }
 
     /** One executor for all that is not the screen's. */
     public static Lanes of(Executor background, Executor screen) {
-        return new Lanes(background, background, background, background, screen);
+        return new Lanes(background, background, background, background, background, screen);
     }
 
     private static Executor thread(String name) {

@@ -42,6 +42,7 @@ public final class Session {
     private final PinWork pins = new PinWork(this);
     private final PartWork parts = new PartWork(this);
     private final BoardWork boards = new BoardWork(this);
+    private final SeatWork seats = new SeatWork(this);
 
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
@@ -115,6 +116,11 @@ public final class Session {
     /** Classes found and put on the table. */
     public PartWork parts() {
         return parts;
+    }
+
+    /** Where parts sit on breadboards. */
+    public SeatWork seats() {
+        return seats;
     }
 
     /** Builds, boards and moments. */

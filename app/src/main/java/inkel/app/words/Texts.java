@@ -15,8 +15,8 @@ import java.util.Properties;
  * language, which takes longer than all of the reading and would be done at every start.
  */
 final class Texts {
-    static final List<String> BUNDLES =
-            List.of("frame", "habits", "files", "why", "parts", "power", "levels", "pins", "wire", "wake", "sheet");
+    static final List<String> BUNDLES = List.of(
+            "frame", "habits", "files", "why", "parts", "power", "levels", "pins", "wire", "seats", "wake", "sheet");
 
     private static final String FOLDER = "/inkel/app/words/";
 

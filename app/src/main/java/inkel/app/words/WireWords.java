@@ -43,7 +43,21 @@ public final class WireWords {
                     ? Words.get("wire.other_ground", "board", other.board())
                     : other.board() + " " + other.pin().pin();
         }
+        if (terminal instanceof Terminal.OnMeeting meeting) {
+            return Words.get("wire.meeting", "end", name(meeting.of()));
+        }
+        if (terminal instanceof Terminal.OnStretch stretch) {
+            return stretch(stretch);
+        }
         return terminal instanceof Terminal.Gone gone ? gone(gone) : Words.get("wire.ground_row");
+    }
+
+    /** A stretch of a rail: {@code left minus rail}, with its half and its breadboard where there are several. */
+    private static String stretch(Terminal.OnStretch stretch) {
+        return Words.say(Fact.of(stretch.isPlus() ? "wire.stretch.plus" : "wire.stretch.minus")
+                .with("side", Words.get(stretch.isLeft() ? "seats.left" : "seats.right"))
+                .with("board", stretch.board())
+                .with("segment", stretch.segment() + 1));
     }
 
     /** What is still known of an end that is not there any more: its part's name where that is there, and its pin. */

@@ -28,6 +28,9 @@ public record Outline(List<Row> rows, Mark mark, Faces faces, Optional<Body> bod
 
     private static final double MOST_ACROSS = 9;
 
+    /** Longer ones lean over, or cover too much: they lie beside. */
+    private static final double MOST_BODY = 0.085;
+
     public Outline {
         rows = List.copyOf(rows);
     }
@@ -130,8 +133,8 @@ public record Outline(List<Row> rows, Mark mark, Faces faces, Optional<Body> bod
     }
 
     /**
-     * Whether it goes into a breadboard: pins or legs on its grid, in one row or in two that the gap keeps apart and that
-     * leave a hole free on both sides.
+     * Whether it goes into a breadboard: not too large, pins or legs on its grid, in one row or in two that the gap keeps
+     * apart and that leave a hole free on both sides.
      */
     public boolean fitsBreadboard() {
         List<Row> down = rows.stream().filter(row -> row.ends() != Ends.PLUG).toList();
@@ -140,7 +143,10 @@ public record Outline(List<Row> rows, Mark mark, Faces faces, Optional<Body> bod
                         .allMatch(row -> (row.ends() == Ends.PINS || row.ends() == Ends.LEGS || row.ends() == Ends.PADS)
                                 && row.step() == Math.rint(row.step())
                                 && row.gaps().values().stream().allMatch(gap -> gap == Math.rint(gap)));
-        if (!isOnGrid || down.size() > 2) {
+        boolean isTooLarge = body.filter(size ->
+                        size.width().metres() > MOST_BODY || size.length().metres() > MOST_BODY)
+                .isPresent();
+        if (!isOnGrid || down.size() > 2 || isTooLarge) {
             return false;
         }
         if (down.size() == 1) {

@@ -219,6 +219,10 @@ public final class Settings {
     public static final Setting<Reduction> TURNED_DOWN = new Setting<>(
             "turned_down", SettingReaders.named(cls -> cls.demands().reductions(), Reduction::name), ANY, LINE);
 
+    /** What the parts of a board stand on. */
+    public static final Setting<TableKind> TABLE =
+            new Setting<>("table", SettingReaders.names(TableKind.class), BOARDS, LINE);
+
     /** Supply pins that a diode stands before. */
     public static final Setting<List<String>> DIODE = new Setting<>(
             "diode",
@@ -288,6 +292,7 @@ public final class Settings {
             PROGRAMMED,
             LATER,
             TURNED_DOWN,
+            TABLE,
             DIODE,
             FORBIDDEN,
             WANTED,

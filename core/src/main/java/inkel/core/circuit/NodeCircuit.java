@@ -7,7 +7,9 @@ import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
+import inkel.core.catalog.TableKind;
 import inkel.core.catalog.Ways;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -127,6 +129,11 @@ public final class NodeCircuit {
     /** How the builder works where practitioners disagree. */
     public Habits habits() {
         return habits;
+    }
+
+    /** What its parts stand on: the builder's choice, or long breadboards. */
+    public TableKind table() {
+        return board().own(Settings.TABLE).orElse(TableKind.LONG);
     }
 
     /** What its parts have no place for; empty for nearly every build. */

@@ -22,6 +22,8 @@ import java.util.stream.Stream;
  * @param plugged ids of the wires that are already plugged in; see the wire list
  * @param made how plugged wires are made where that is not as the wire list has it: their colour, {@code solder} or
  *     {@code clip}, by their ids
+ * @param seats where the builder keeps parts on breadboards, by their ids, and with them pieces in wires and half rows where
+ *     wires meet
  * @param like which set of equal boards it is one of: the id of the one that the others were copied from; empty for a board
  *     of its own
  */
@@ -34,6 +36,7 @@ public record Node(
         List<Moment> moments,
         Set<String> plugged,
         Map<String, String> made,
+        Map<String, SeatChoice> seats,
         String like,
         Extras extras) {
     /** How a wire can be made otherwise than the wire list has it: in another colour, or not as a jumper. */
@@ -47,6 +50,7 @@ public record Node(
         moments = List.copyOf(moments);
         plugged = Collections.unmodifiableSet(new LinkedHashSet<>(plugged));
         made = Collections.unmodifiableMap(new LinkedHashMap<>(made));
+        seats = Collections.unmodifiableMap(new LinkedHashMap<>(seats));
     }
 
     /** A board of its own. */
@@ -59,7 +63,7 @@ public record Node(
             List<Moment> moments,
             Set<String> plugged,
             Extras extras) {
-        this(id, name, parts, wires, between, moments, plugged, Map.of(), "", extras);
+        this(id, name, parts, wires, between, moments, plugged, Map.of(), Map.of(), "", extras);
     }
 
     /** What it and its equals have in common. */
@@ -84,11 +88,11 @@ public record Node(
     }
 
     public Node withName(String newName) {
-        return new Node(id, newName, parts, wires, between, moments, plugged, made, like, extras);
+        return new Node(id, newName, parts, wires, between, moments, plugged, made, seats, like, extras);
     }
 
     public Node withParts(List<Part> newParts) {
-        return new Node(id, name, newParts, wires, between, moments, plugged, made, like, extras);
+        return new Node(id, name, newParts, wires, between, moments, plugged, made, seats, like, extras);
     }
 
     /** With one part changed; the same when there is no part of that id. */
@@ -99,7 +103,7 @@ public record Node(
     }
 
     public Node withWires(List<Wire> newWires) {
-        return new Node(id, name, parts, newWires, between, moments, plugged, made, like, extras);
+        return new Node(id, name, parts, newWires, between, moments, plugged, made, seats, like, extras);
     }
 
     /** The wire takes the place of the one that its signal had. */
@@ -108,7 +112,7 @@ public record Node(
     }
 
     public Node withBetween(List<Between> newBetween) {
-        return new Node(id, name, parts, wires, newBetween, moments, plugged, made, like, extras);
+        return new Node(id, name, parts, wires, newBetween, moments, plugged, made, seats, like, extras);
     }
 
     /** The part in between takes the place of the one that its signal had. */
@@ -117,7 +121,7 @@ public record Node(
     }
 
     public Node withMoments(List<Moment> newMoments) {
-        return new Node(id, name, parts, wires, between, newMoments, plugged, made, like, extras);
+        return new Node(id, name, parts, wires, between, newMoments, plugged, made, seats, like, extras);
     }
 
     /** The moment takes the place of the one with its id, or comes last. */
@@ -130,11 +134,16 @@ public record Node(
     }
 
     public Node withPlugged(Set<String> newPlugged) {
-        return new Node(id, name, parts, wires, between, moments, newPlugged, stillMade(newPlugged), like, extras);
+        return new Node(
+                id, name, parts, wires, between, moments, newPlugged, stillMade(newPlugged), seats, like, extras);
     }
 
     public Node withMade(Map<String, String> newMade) {
-        return new Node(id, name, parts, wires, between, moments, plugged, newMade, like, extras);
+        return new Node(id, name, parts, wires, between, moments, plugged, newMade, seats, like, extras);
+    }
+
+    public Node withSeats(Map<String, SeatChoice> newSeats) {
+        return new Node(id, name, parts, wires, between, moments, plugged, made, newSeats, like, extras);
     }
 
     /** What is pulled is forgotten with how it was made. */

@@ -45,7 +45,7 @@ public record EndPlace(NodeCircuit node, Placed placed, int index) {
 
     /** Whether the part stands in a breadboard, so that any free hole of the pin's row will do. */
     public boolean isInABreadboard() {
-        return Jumper.isInABreadboard(placed);
+        return Jumper.isInABreadboard(node, placed);
     }
 
     /** Whether it usually lies on its back, since its pins point away from its printed side and go into no breadboard. */

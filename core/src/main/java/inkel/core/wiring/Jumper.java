@@ -4,7 +4,9 @@ import inkel.core.catalog.Outline;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.SeatChoice;
 import inkel.core.quantity.Length;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -19,6 +21,10 @@ public record Jumper(Kind kind, Length length) {
     /** To what lies beside it. */
     private static final Length LONG = Length.ofMetres(0.2);
 
+    /** Lengths that jumpers are sold in. */
+    private static final List<Length> SOLD = List.of(
+            SHORT, Length.ofMetres(0.15), LONG, Length.ofMetres(0.3), Length.ofMetres(0.4), Length.ofMetres(0.5));
+
     /** What is at its ends. */
     public enum Kind {
         PIN_TO_PIN,
@@ -32,8 +38,21 @@ public record Jumper(Kind kind, Length length) {
         CABLE
     }
 
+    /** The same as long as it is sold that does for a length. */
+    public Jumper ofLength(Length wanted) {
+        if (isBrought()) {
+            return this;
+        }
+        for (Length sold : SOLD) {
+            if (wanted.compareTo(sold) <= 0) {
+                return new Jumper(kind, sold);
+            }
+        }
+        return new Jumper(kind, SOLD.get(SOLD.size() - 1));
+    }
+
     /** The same as the builder made it: soldered or clipped in place of plugged. */
-    Jumper made(String how) {
+    public Jumper made(String how) {
         return "solder".equals(how)
                 ? new Jumper(Kind.SOLDER, length)
                 : "clip".equals(how) ? new Jumper(Kind.CLIP, length) : this;
@@ -127,23 +146,38 @@ public record Jumper(Kind kind, Length length) {
                 .map(Outline.Row::ends)
                 .orElse(Outline.Ends.PINS);
         return switch (ends) {
-            case PINS -> isInABreadboard(placed) ? End.HOLE : End.PIN;
-            case SOCKETS, LEGS, SCREWS -> End.HOLE;
-            case PADS -> placed.isHeaderLoose() || !isInABreadboard(placed) ? End.SOLDER : End.HOLE;
+            case PINS -> isInABreadboard(node, placed) ? End.HOLE : isSoldered(node, placed) ? End.SOLDER : End.PIN;
+            case LEGS -> isInABreadboard(node, placed) ? End.HOLE : End.SOLDER;
+            case SOCKETS, SCREWS -> End.HOLE;
+            case PADS -> placed.isHeaderLoose() || !isInABreadboard(node, placed) ? End.SOLDER : End.HOLE;
             case LEADS -> End.LEAD;
             case PLUG -> End.CABLE;
         };
     }
 
     /** Whether a part stands in a breadboard, so that wires go to its rows and not to its pins. */
-    public static boolean isInABreadboard(Placed placed) {
+    public static boolean isInABreadboard(NodeCircuit node, Placed placed) {
+        return node.table().isBreadboard()
+                && isForABreadboard(placed)
+                && Optional.ofNullable(node.node().seats().get(placed.id()))
+                        .filter(SeatChoice::isOff)
+                        .isEmpty();
+    }
+
+    /** Whether a part goes into a breadboard at all. */
+    public static boolean isForABreadboard(Placed placed) {
         Outline outline = placed.cls().handling().outline();
         return outline.faces() == Outline.Faces.BELOW && outline.fitsBreadboard();
+    }
+
+    /** On strip board and shields what would stand in a breadboard is soldered in. */
+    private static boolean isSoldered(NodeCircuit node, Placed placed) {
+        return node.table().isSoldered() && isForABreadboard(placed);
     }
 
     private static boolean isOnBoard(NodeCircuit node, Terminal terminal) {
         return !(terminal instanceof Terminal.OnOtherBoard)
                 && (!(terminal instanceof Terminal.OnPin pin)
-                        || isInABreadboard(node.part(pin.pin().part()).orElseThrow()));
+                        || isInABreadboard(node, node.part(pin.pin().part()).orElseThrow()));
     }
 }

@@ -8,10 +8,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Wires that are plugged and no longer in the plan, to be pulled before any is plugged. */
 final class Pulls {
     private static final String BETWEEN = " > ";
+    private static final String MEETING = "meeting of ";
+    private static final Pattern STRETCH =
+            Pattern.compile("rail (?<board>\\d+) (?<side>left|right) (?<sign>plus|minus) (?<segment>\\d+)");
 
     private Pulls() {}
 
@@ -41,6 +46,11 @@ final class Pulls {
         return pulls;
     }
 
+    /** Whether a wire joins what is only there on a breadboard: a stretch of a rail, a row where wires meet. */
+    static boolean isOfBreadboard(String id) {
+        return id.contains(MEETING) || STRETCH.matcher(id).find();
+    }
+
     private static Optional<Endpoint> subject(Terminal terminal) {
         return terminal instanceof Terminal.OnPin pin && !pin.pin().part().equals("board")
                 ? Optional.of(pin.pin())
@@ -51,6 +61,19 @@ final class Pulls {
     private static Terminal terminal(NodeCircuit node, String id) {
         if (id.equals(new Terminal.OnGroundRow().id())) {
             return new Terminal.OnGroundRow();
+        }
+        Matcher stretch = STRETCH.matcher(id);
+        if (stretch.matches()) {
+            return new Terminal.OnStretch(
+                    new Terminal.OnGroundRow(),
+                    Integer.parseInt(stretch.group("board")),
+                    stretch.group("side").equals("left"),
+                    stretch.group("sign").equals("plus"),
+                    Integer.parseInt(stretch.group("segment")) - 1);
+        }
+        if (id.startsWith(MEETING) && id.lastIndexOf(' ') > MEETING.length()) {
+            int blank = id.lastIndexOf(' ');
+            return new Terminal.OnMeeting(terminal(node, id.substring(MEETING.length(), blank)), 1);
         }
         int at = id.lastIndexOf('@');
         Optional<Endpoint> pin = at < 0 ? Optional.empty() : Endpoint.parse(id.substring(0, at));

@@ -84,6 +84,33 @@ public sealed interface Terminal {
     }
 
     /**
+     * A half row of the breadboard where several wires meet that have no room elsewhere.
+     *
+     * @param of the end whose wires meet there
+     * @param nth from 1, where one does not do
+     */
+    record OnMeeting(Terminal of, int nth) implements Terminal {
+        @Override
+        public String id() {
+            return "meeting of " + of.id() + " " + nth;
+        }
+    }
+
+    /**
+     * A stretch of a rail of a breadboard.
+     *
+     * @param carries the row it stands for
+     * @param board which breadboard, from 1
+     * @param segment which stretch of it, from 0
+     */
+    record OnStretch(Terminal carries, int board, boolean isLeft, boolean isPlus, int segment) implements Terminal {
+        @Override
+        public String id() {
+            return "rail " + board + (isLeft ? " left" : " right") + (isPlus ? " plus " : " minus ") + (segment + 1);
+        }
+    }
+
+    /**
      * A pin of another board of the build, or that board's ground.
      *
      * @param pin the pin; the other node itself for its ground

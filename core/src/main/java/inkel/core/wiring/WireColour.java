@@ -25,7 +25,7 @@ public enum WireColour {
     }
 
     /** The colour of a word; empty for none, and for another word. */
-    static Optional<WireColour> of(String word) {
+    public static Optional<WireColour> of(String word) {
         return Arrays.stream(values())
                 .filter(colour -> colour.text().equals(word))
                 .findFirst();

@@ -3,6 +3,8 @@ package inkel.core.wiring;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.ShifterSides;
+import inkel.core.document.Endpoint;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,6 +34,8 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
     private static WireList of(NodeCircuit node, List<Away> away, List<Away> arriving, boolean isGroundJoined) {
         List<WireStep> steps = WorkOrder.of(node, new WireSteps(node, away, arriving, isGroundJoined).list());
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
+        // What only the breadboards make necessary is known when all are seated.
+        toUnplug.removeIf(Pulls::isOfBreadboard);
         steps.forEach(step -> toUnplug.remove(step.id()));
         return new WireList(node, steps, new ProgramLeads(node).list(), Pulls.of(node, toUnplug));
     }
@@ -64,6 +68,20 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
         return circuit.links().stream()
                 .anyMatch(link -> (link.groundJoined() || link.isByLight())
                         && link.to().node().equals(node.node().id()));
+    }
+
+    /** The same with other steps, numbered anew; what is plugged and in none of them is to be pulled. */
+    public WireList with(List<WireStep> others) {
+        List<WireStep> numbered = new ArrayList<>();
+        others.forEach(step -> numbered.add(step.withNumber(numbered.size() + 1)));
+        Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
+        numbered.forEach(step -> toUnplug.remove(step.id()));
+        return new WireList(node, numbered, programming, Pulls.of(node, toUnplug));
+    }
+
+    /** The end that a wire to a pin of this node has. */
+    public Terminal terminal(Endpoint pin) {
+        return WireSteps.onPin(node, pin);
     }
 
     /** How many wires of each sort are to be got, the plainest first; what parts bring is not. */

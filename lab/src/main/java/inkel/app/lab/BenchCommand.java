@@ -18,6 +18,13 @@ final class BenchCommand implements Callable<Integer> {
         return 0;
     }
 
+    /** How long seating takes, and how good it is. */
+    @Command(name = "seats", description = "Measures seating on breadboards: time, and wire over a lower bound.")
+    int seats() throws Exception {
+        SeatBench.run(spec.commandLine().getOut());
+        return 0;
+    }
+
     /** Whether the same build gives the same answer. */
     @Command(name = "same", description = "Checks the examples in many fresh processes; every answer must be the same.")
     int same(

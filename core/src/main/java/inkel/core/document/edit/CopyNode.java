@@ -24,6 +24,7 @@ public record CopyNode(String node, String newId, String newName) implements Edi
                 old.moments(),
                 Set.of(),
                 Map.of(),
+                Map.of(),
                 old.kin(),
                 old.extras());
         int last = build.nodes().indexOf(old);

@@ -6,6 +6,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
+import inkel.core.document.SeatChoice;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
@@ -50,7 +51,13 @@ final class Parts {
                         .toList()))
                 .filter(moment -> !moment.raises().isEmpty())
                 .toList();
-        return node.withParts(parts).withWires(wires).withBetween(between).withMoments(moments);
+        Map<String, SeatChoice> seats = new LinkedHashMap<>(node.seats());
+        seats.keySet().removeIf(id -> id.equals(partId) || id.contains(" " + partId + "."));
+        return node.withParts(parts)
+                .withWires(wires)
+                .withBetween(between)
+                .withMoments(moments)
+                .withSeats(seats);
     }
 
     private static Part withoutFeedsFrom(Part part, String source) {

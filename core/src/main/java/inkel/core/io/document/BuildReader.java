@@ -18,6 +18,7 @@ import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.SeatChoice;
 import inkel.core.document.Wire;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.json.Fields;
@@ -242,6 +243,7 @@ public final class BuildReader {
                 moments(fields, parts),
                 plugged(fields),
                 made(fields),
+                seats(fields),
                 fields.has("like") ? fields.id("like") : "",
                 fields.extras());
     }
@@ -371,6 +373,23 @@ public final class BuildReader {
             }
         });
         return made;
+    }
+
+    private static Map<String, SeatChoice> seats(Fields fields) {
+        Map<String, SeatChoice> seats = new LinkedHashMap<>();
+        fields.textMap("seats").forEach((who, text) -> {
+            Optional<SeatChoice> seat = SeatChoice.parse(text);
+            seat.ifPresent(found -> seats.put(who, found));
+            if (seat.isEmpty()) {
+                fields.problem(
+                        "seats",
+                        who,
+                        Fact.of("problem.expected_value")
+                                .with("example", "1 left 12, 2 across 3 turned, off")
+                                .with("found", text));
+            }
+        });
+        return seats;
     }
 
     /** Older files counted all pins of a class in the ids of plugged wires; today's count those of a label. */

@@ -165,6 +165,10 @@ public final class BuildWriter {
             ObjectNode made = tree.putObject("made");
             node.made().forEach(made::put);
         }
+        if (!node.seats().isEmpty()) {
+            ObjectNode seats = tree.putObject("seats");
+            node.seats().forEach((who, seat) -> seats.put(who, seat.text()));
+        }
         return with(tree, node.extras());
     }
 

@@ -6,11 +6,12 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.Map;
 import java.util.Set;
 
 /**
  * A short name for a plan, so that paper, code and board can be told to be of the same one: the first eight digits of
- * SHA-256 over the build as it is written, without its record and without what is plugged.
+ * SHA-256 over the build as it is written, without its record and without what is plugged and where it sits.
  */
 public final class PlanHash {
     private static final int DIGITS = 8;
@@ -20,7 +21,7 @@ public final class PlanHash {
     public static String of(Build build) {
         Build plan = build.withLog(Logbook.EMPTY)
                 .withNodes(build.nodes().stream()
-                        .map(node -> node.withPlugged(Set.of()))
+                        .map(node -> node.withPlugged(Set.of()).withSeats(Map.of()))
                         .toList());
         try {
             byte[] hash = MessageDigest.getInstance("SHA-256")

@@ -37,7 +37,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     static final List<String> OF_GROUP = List.of("id", "name", "stations");
     static final List<String> OF_STATION = List.of("radio", "name", "role", "number");
     static final List<String> OF_NODE =
-            List.of("id", "name", "like", "board", "parts", "wires", "between", "moments", "plugged", "made");
+            List.of("id", "name", "like", "board", "parts", "wires", "between", "moments", "plugged", "made", "seats");
     static final List<String> OF_PART =
             List.of("id", "class", "name", "purpose", "feeds", "ground_apart", "since", "settings", "figures");
     static final List<String> OF_WIRE = List.of("from", "to", "held", "reason");
