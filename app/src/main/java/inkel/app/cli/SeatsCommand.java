@@ -57,7 +57,7 @@ final class SeatsCommand implements Callable<Integer> {
             spec.commandLine()
                     .getErr()
                     .println(
-                            Words.say(Fact.of("cli.no_node").with("node", node).with("nodes", String.join(", ", ids))));
+                            Words.say(Fact.of("cli.no_node").with("node", node).with("known", String.join(", ", ids))));
             return Cli.FAILED;
         }
         List<SeatPlan> plans =

@@ -14,9 +14,11 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** Seats on breadboards: worked out beside everything else when somebody looks at them, and changed by hand. */
@@ -25,6 +27,7 @@ public final class SeatWork {
     private final Map<String, Known> known = new HashMap<>();
     private final Set<String> asked = new HashSet<>();
     private final ReadOnlyObjectWrapper<SeatPlan> latest = new ReadOnlyObjectWrapper<>();
+    private final BooleanProperty shown = new SimpleBooleanProperty();
     private final ObjectProperty<HalfRow> row = new SimpleObjectProperty<>();
 
     /** What a table was found to be, and of which assessment. */
@@ -37,6 +40,11 @@ public final class SeatWork {
     /** The plan that was found last, of whichever board. */
     public ReadOnlyObjectProperty<SeatPlan> latestProperty() {
         return latest.getReadOnlyProperty();
+    }
+
+    /** Whether seats are looked at in place of wires. */
+    public BooleanProperty shownProperty() {
+        return shown;
     }
 
     /** The half row that is looked at; null for none. */
@@ -56,6 +64,7 @@ public final class SeatWork {
         Optional<SeatPlan> plan = of(assessment, node);
         if (plan.isEmpty() && asked.add(node)) {
             workOut(assessment, node);
+            return of(assessment, node);
         }
         return plan;
     }

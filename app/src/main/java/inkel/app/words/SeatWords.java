@@ -3,6 +3,7 @@ package inkel.app.words;
 import inkel.core.document.SeatChoice;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
+import inkel.core.remedy.RailNames;
 import inkel.core.seats.Hole;
 import inkel.core.seats.Landing;
 import inkel.core.seats.Run;
@@ -123,9 +124,15 @@ public final class SeatWords {
     public String rail(SeatPlan.RailUse use) {
         return Words.say(Fact.of("seats.rail")
                 .with("stretch", wires.name(use.stretch()))
-                .with("carries", wires.name(use.carries()))
+                .with("carries", carries(use.carries()))
                 .with("used", use.used())
                 .with("holes", use.holes()));
+    }
+
+    private String carries(Terminal row) {
+        return row instanceof Terminal.OnRow rail
+                ? Words.say(RailNames.of(plan.node(), rail.rail()))
+                : Words.get("seats.ground");
     }
 
     /** The parts that stand beside the breadboard, named after one another. */

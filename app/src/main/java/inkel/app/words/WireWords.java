@@ -2,6 +2,7 @@ package inkel.app.words;
 
 import inkel.core.catalog.Outline;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.TableKind;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -53,11 +54,17 @@ public final class WireWords {
     }
 
     /** A stretch of a rail: {@code left minus rail}, with its half and its breadboard where there are several. */
-    private static String stretch(Terminal.OnStretch stretch) {
-        return Words.say(Fact.of(stretch.isPlus() ? "wire.stretch.plus" : "wire.stretch.minus")
-                .with("side", Words.get(stretch.isLeft() ? "seats.left" : "seats.right"))
-                .with("board", stretch.board())
-                .with("segment", stretch.segment() + 1));
+    private String stretch(Terminal.OnStretch stretch) {
+        String rail = Words.get(
+                stretch.isPlus() ? "wire.stretch.plus" : "wire.stretch.minus",
+                "side",
+                Words.get(stretch.isLeft() ? "seats.left" : "seats.right"));
+        String half = node.table() == TableKind.LONG
+                ? Words.get(stretch.segment() == 0 ? "wire.stretch.low" : "wire.stretch.high", "rail", rail)
+                : rail;
+        return stretch.board() == 1
+                ? half
+                : Words.say(Fact.of("wire.stretch.board").with("rail", half).with("board", stretch.board()));
     }
 
     /** What is still known of an end that is not there any more: its part's name where that is there, and its pin. */

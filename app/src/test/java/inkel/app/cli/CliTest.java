@@ -505,6 +505,35 @@ class CliTest {
     }
 
     @Test
+    void seatsSaysEveryHole() {
+        Ran ran = run("seats", Given.EXAMPLES.resolve(Given.LOCKS).toString(), "--node", "lower-lock", "--json");
+        assertEquals(0, ran.code());
+        JsonNode node = ran.json().path("nodes").get(0);
+        assertEquals(1, ran.json().path("nodes").size());
+        assertEquals(63, node.path("boards").get(0).path("rows").asInt());
+        for (JsonNode seat : node.path("seats")) {
+            assertTrue(seat.path("from").asInt() >= 1 && seat.path("to").asInt() <= 63, seat.toString());
+        }
+        double sum = 0;
+        for (JsonNode wire : node.path("wires")) {
+            sum += wire.path("length_m").asDouble();
+            assertTrue(
+                    wire.path("hole_from")
+                            .asText()
+                            .matches("1 [a-j]\\d+|1 (left|right)-(plus|minus) \\d+|.*@\\d+|away .*"),
+                    wire.toString());
+        }
+        assertEquals(node.path("total_m").asDouble(), sum, 1e-9);
+        assertTrue(node.path("bound_m").asDouble() <= sum);
+        assertTrue(run("seats", Given.EXAMPLES.resolve(Given.LOCKS).toString())
+                .out()
+                .contains("Tag reader: "));
+        Ran wrong = run("seats", Given.EXAMPLES.resolve(Given.LOCKS).toString(), "--node", "attic");
+        assertEquals(2, wrong.code());
+        assertTrue(wrong.err().contains("\"attic\"") && wrong.err().contains("pump-house"), wrong.err());
+    }
+
+    @Test
     void boardsTriesEveryBoardBestFirst() {
         Ran ran = run("boards", Given.EXAMPLES.resolve("moth-lamp.inkel.json").toString(), "--json");
         assertEquals(0, ran.code(), ran.err());

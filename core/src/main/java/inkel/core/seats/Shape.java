@@ -122,7 +122,7 @@ public record Shape(String id, List<Leg> legs, int span, int over, int apart) {
     }
 
     /** Columns of a side where a wire finds a free hole beside its legs: not under its body. */
-    List<Column> free(Side side) {
+    public List<Column> free(Side side) {
         List<Column> found = new ArrayList<>();
         Column taken = column(side);
         for (Column column : Column.values()) {

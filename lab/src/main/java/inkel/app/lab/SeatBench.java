@@ -80,12 +80,10 @@ final class SeatBench {
 
     /** Every board with modules by chance. */
     private void gaps() throws Exception {
-        List<PartClass> boards = catalog.all().stream()
-                .filter(cls -> cls.kind() == Kind.BOARD)
-                .toList();
-        List<PartClass> modules = catalog.all().stream()
-                .filter(cls -> cls.kind() == Kind.MODULE)
-                .toList();
+        List<PartClass> boards =
+                catalog.all().stream().filter(cls -> cls.kind() == Kind.BOARD).toList();
+        List<PartClass> modules =
+                catalog.all().stream().filter(cls -> cls.kind() == Kind.MODULE).toList();
         List<Double> gaps = new ArrayList<>();
         for (int seed = 0; seed < TABLES; seed++) {
             Random random = new Random(seed);

@@ -104,6 +104,10 @@ public final class Shots {
             session.selectionProperty().set(null);
             session.stageProperty().set(Stage.WIRE);
         });
+        shot("seats", Examples.DEMO, () -> {
+            session.selection().show(Stage.WIRE, part("reader"));
+            press("#wire-tab-seats");
+        });
         shot("pins-boards", Examples.DEMO, () -> {
             session.stageProperty().set(Stage.PINS);
             fire("#boards");

@@ -3,9 +3,12 @@ package inkel.app.ui.ends;
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.BetweenWords;
+import inkel.app.words.SeatWords;
 import inkel.app.words.WireWords;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.seats.Landing;
+import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.EndPicture;
 import inkel.core.wiring.EndPlace;
 import inkel.core.wiring.Terminal;
@@ -28,11 +31,20 @@ public final class BothEnds extends Region {
     private final Region knot = Ui.region("end-knot");
     private final Line inLine;
 
-    /** @param isTurned whether a part lies the other way up than it usually does, by its place's text */
-    public BothEnds(Assessment assessment, NodeCircuit node, WireStep step, Predicate<EndPlace> isTurned) {
+    /**
+     * @param plan who sits where, when that is known
+     * @param isTurned whether a part lies the other way up than it usually does, by its place's text
+     */
+    public BothEnds(
+            Assessment assessment,
+            NodeCircuit node,
+            WireStep step,
+            Optional<SeatPlan> plan,
+            Predicate<EndPlace> isTurned) {
         WireWords words = new WireWords(node);
-        left = field(assessment, node, words, step.from(), isTurned);
-        right = field(assessment, node, words, step.to(), isTurned);
+        Optional<SeatWords> seats = plan.map(SeatWords::new);
+        left = field(assessment, node, words, step.from(), seats, seats.flatMap(said -> said.from(step)), isTurned);
+        right = field(assessment, node, words, step.to(), seats, seats.flatMap(said -> said.to(step)), isTurned);
         for (int i = 0; i < 5; i++) {
             Region thread = new Region();
             thread.getStyleClass()
@@ -57,7 +69,15 @@ public final class BothEnds extends Region {
     }
 
     private static EndField field(
-            Assessment assessment, NodeCircuit node, WireWords words, Terminal terminal, Predicate<EndPlace> isTurned) {
+            Assessment assessment,
+            NodeCircuit node,
+            WireWords words,
+            Terminal wanted,
+            Optional<SeatWords> seats,
+            Optional<Landing> landing,
+            Predicate<EndPlace> isTurned) {
+        Terminal terminal = landing.map(Landing::at).orElse(wanted);
+        String hole = landing.map(found -> seats.orElseThrow().hole(found)).orElse("");
         Optional<EndPlace> place = EndPlace.of(assessment.reports().circuit(), node, terminal);
         boolean isOver =
                 place.filter(found -> found.isPinsUp() ^ isTurned.test(found)).isPresent();
@@ -66,7 +86,9 @@ public final class BothEnds extends Region {
         return new EndField(
                 picture,
                 words.owner(terminal),
-                place.map(found -> words.view(found, isOver)).orElseGet(() -> words.place(terminal)));
+                !hole.isEmpty()
+                        ? hole
+                        : place.map(found -> words.view(found, isOver)).orElseGet(() -> words.place(terminal)));
     }
 
     @Override

@@ -29,7 +29,7 @@ public final class StageHeader extends Region {
     @Override
     protected double computePrefHeight(double width) {
         if (isBeside(width)) {
-            return Math.max(titles.prefHeight(-1), controls.prefHeight(-1));
+            return Math.max(titles.prefHeight(-1), controls.prefHeight(controls.prefWidth(-1)));
         }
         double beneath = controls.prefHeight(width);
         return titles.prefHeight(width) + (beneath > 0 ? GAP + beneath : 0);
@@ -46,7 +46,7 @@ public final class StageHeader extends Region {
         double wanted = controls.prefWidth(-1);
         if (isBeside(width)) {
             titles.resizeRelocate(0, 0, width - wanted - GAP, titles.prefHeight(width - wanted - GAP));
-            controls.resizeRelocate(width - wanted, 0, wanted, controls.prefHeight(-1));
+            controls.resizeRelocate(width - wanted, 0, wanted, controls.prefHeight(wanted));
         } else {
             double height = titles.prefHeight(width);
             titles.resizeRelocate(0, 0, width, height);

@@ -89,6 +89,13 @@ public final class WhyPanel extends Scroller {
             fill();
         });
         subscriptions.on(session.selection().inspectedProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.seats().rowProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.seats().shownProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.seats().latestProperty(), (property, old, next) -> {
+            if (session.stageProperty().get() == Stage.WIRE) {
+                fill();
+            }
+        });
         fill();
     }
 
@@ -279,7 +286,10 @@ public final class WhyPanel extends Scroller {
             int at = figures == null ? -1 : content.getChildren().indexOf(figures);
             content.getChildren().add(at < 0 ? content.getChildren().size() : at + 1, own);
         }
+        boolean isOfSeats = session.stageProperty().get() == Stage.WIRE
+                && session.seats().shownProperty().get();
         if (!isInspected
+                && !isOfSeats
                 && pieceForm(
                                 session.assessmentProperty().get(),
                                 session.selectionProperty().get())

@@ -6,11 +6,15 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.SeatWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.document.edit.MarkWire;
+import inkel.core.seats.Landing;
+import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.EndPlace;
+import inkel.core.wiring.Jumper;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireOhms;
@@ -53,6 +57,7 @@ final class WireCard extends VBox {
     private WireList wires;
     private WireWords words;
     private WireStep step;
+    private Optional<SeatPlan> plan = Optional.empty();
     private boolean isLow;
 
     /** What the buttons do. */
@@ -113,7 +118,7 @@ final class WireCard extends VBox {
 
     private void again() {
         if (step != null) {
-            show(wires, step);
+            show(wires, step, plan);
         }
     }
 
@@ -125,7 +130,9 @@ final class WireCard extends VBox {
         foot.getChildren().clear();
     }
 
-    void show(WireList list, WireStep shown) {
+    /** @param seats who sits where, when that is known */
+    void show(WireList list, WireStep shown, Optional<SeatPlan> seats) {
+        plan = seats.filter(found -> found.kind().isPresent());
         boolean hasFocus = getScene() != null && isInFoot(getScene().getFocusOwner());
         wires = list;
         words = new WireWords(list.node());
@@ -158,7 +165,7 @@ final class WireCard extends VBox {
         Region swatch = new Region();
         swatch.getStyleClass().addAll("swatch", "swatch-" + step.colour().text());
         Caption colour =
-                Ui.word(isLow ? Words.get("colour." + step.colour().text()) : colour(wires, step), "wire-colour");
+                Ui.word(isLow ? Words.get("colour." + step.colour().text()) : colour(wires, step, plan), "wire-colour");
         String now =
                 isPull ? "wire.to_pull" : step.plugged() ? "wire.plugged" : desk.isSkipped(step) ? "wire.skipped" : "";
         Caption state = Ui.word(now.isEmpty() ? "" : Words.get(now), isPull ? "stop-text" : "good-text");
@@ -171,10 +178,18 @@ final class WireCard extends VBox {
             // No room for more than which wire, from where to where.
             HBox.setMargin(sort, new Insets(0, 0, 0, 16));
             top.getChildren().addAll(sort, Ui.spring(), state);
-            told.getChildren().addAll(end(step.from(), "wire-from"), end(step.to(), "wire-to"));
+            told.getChildren().addAll(end(step.from(), from(step), "wire-from"), end(step.to(), to(step), "wire-to"));
         } else {
             top.getChildren().addAll(Ui.spring(), state);
-            told.getChildren().addAll(sort, end(step.from(), "wire-from"), line(step), end(step.to(), "wire-to"));
+            told.getChildren()
+                    .addAll(
+                            sort,
+                            end(step.from(), from(step), "wire-from"),
+                            line(step),
+                            end(step.to(), to(step), "wire-to"));
+            plan.map(SeatWords::new)
+                    .map(said -> said.runs(step))
+                    .ifPresent(runs -> runs.forEach(run -> told.getChildren().add(Ui.text(run, "wire-run"))));
         }
         foot.getChildren().setAll(buttons(step));
         if (!isPull) {
@@ -184,10 +199,22 @@ final class WireCard extends VBox {
         }
     }
 
-    private Node end(Terminal terminal, String id) {
+    private Optional<Landing> from(WireStep step) {
+        return plan.map(SeatWords::new).flatMap(said -> said.from(step));
+    }
+
+    private Optional<Landing> to(WireStep step) {
+        return plan.map(SeatWords::new).flatMap(said -> said.to(step));
+    }
+
+    private Node end(Terminal terminal, Optional<Landing> landing, String id) {
         Caption name = Ui.text(words.name(terminal), "wire-end");
         name.setId(id);
-        return new VBox(name, Ui.text(words.place(terminal), "wire-place"));
+        String hole = landing.map(found -> new SeatWords(plan.orElseThrow()).landing(found, terminal))
+                .orElse("");
+        Caption place = Ui.text(hole.isEmpty() ? words.place(terminal) : hole, "wire-place");
+        place.setId(id + "-place");
+        return new VBox(name, place);
     }
 
     private Node line(WireStep step) {
@@ -276,7 +303,7 @@ final class WireCard extends VBox {
                 .setAll(
                         Ui.word(Words.get("wire.elsewhere.ask"), "row-name"),
                         pin,
-                        button("wire.elsewhere.leave", () -> show(wires, step)),
+                        button("wire.elsewhere.leave", () -> show(wires, step, plan)),
                         trouble);
         pin.requestFocus();
     }
@@ -291,16 +318,19 @@ final class WireCard extends VBox {
     }
 
     /** The colour of the wire with its sort and length. */
-    static String colour(WireList wires, WireStep step) {
+    static String colour(WireList wires, WireStep step, Optional<SeatPlan> plan) {
         String colour = Words.get("colour." + step.colour().text());
-        return step.jumper(wires.node())
+        Optional<Jumper> seated = plan.flatMap(found -> found.runs(step).stream()
+                .flatMap(run -> found.jumper(step, run).stream())
+                .findFirst());
+        return seated.or(() -> step.jumper(wires.node()))
                 .map(jumper -> jumper.isBrought() ? WireWords.jumper(jumper) : colour + ", " + WireWords.jumper(jumper))
                 .orElse(colour);
     }
 
     private void showEnds(WireStep step) {
         Assessment assessment = session.assessmentProperty().get();
-        BothEnds both = new BothEnds(assessment, wires.node(), step, place -> turned.contains(key(place)));
+        BothEnds both = new BothEnds(assessment, wires.node(), step, plan, place -> turned.contains(key(place)));
         ends.getChildren().setAll(both);
         foot.getChildren().removeIf(child -> child instanceof Tile);
         List<EndPlace> turnable = Stream.of(step.from(), step.to())

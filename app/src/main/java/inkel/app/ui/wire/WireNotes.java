@@ -1,5 +1,6 @@
 package inkel.app.ui.wire;
 
+import inkel.app.state.SeatWork;
 import inkel.app.ui.why.StageNotes;
 import inkel.app.ui.why.Why;
 import inkel.app.ui.why.Why.Line;
@@ -16,6 +17,8 @@ import inkel.core.document.Place;
 import inkel.core.parts.PartsList;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
+import inkel.core.seats.HalfRow;
+import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,9 +26,24 @@ import java.util.Optional;
 
 /** What the Why panel says while wires are plugged: what to beep, what to unplug, what must lie on the table. */
 final class WireNotes implements StageNotes {
+    private final SeatWork seats;
+
+    WireNotes(SeatWork seats) {
+        this.seats = seats;
+    }
+
     @Override
     public Optional<Why> instead(Assessment assessment, NodeCircuit node, Place place) {
-        WireList list = assessment.wires(node.node().id()).orElseThrow();
+        Optional<SeatPlan> plan = seats.of(assessment, node.node().id());
+        if (seats.shownProperty().get() && plan.isPresent()) {
+            HalfRow row = seats.rowProperty().get();
+            SeatNotes notes = new SeatNotes(plan.get());
+            return Optional.of(
+                    row != null
+                            ? notes.of(row)
+                            : notes.of(assessment, node.part(place.part()).orElseThrow()));
+        }
+        WireList list = seats.wires(assessment, node.node().id()).orElseThrow();
         List<Section> sections = new ArrayList<>();
         Placed placed = node.part(place.part()).orElseThrow();
         if (place.isPin()) {
@@ -46,7 +64,7 @@ final class WireNotes implements StageNotes {
                             .map(pull -> new Line(Tone.STOP, Words.get("why.unplug", "wire", words.ends(pull))))
                             .toList()));
         }
-        sections.add(Section.ofRows(Words.get("why.table"), onTheTable(assessment, node, list)));
+        sections.add(Section.ofRows(Words.get("why.table"), onTheTable(assessment, node, list, plan)));
         Verdict verdict = new Verdict(Tone.STOP, Words.get("why.unpowered"));
         String title = place.isPin()
                 ? Words.say(PinNames.of(node, place.endpoint()))
@@ -59,7 +77,8 @@ final class WireNotes implements StageNotes {
                 new Why(title, about, Optional.of(verdict), sections, List.of(), List.of(), assessment.at(place)));
     }
 
-    private static List<Row> onTheTable(Assessment assessment, NodeCircuit node, WireList list) {
+    private static List<Row> onTheTable(
+            Assessment assessment, NodeCircuit node, WireList list, Optional<SeatPlan> plan) {
         List<Row> rows = new ArrayList<>();
         rows.add(new Row(
                 Words.get("why.jumpers"),
@@ -67,7 +86,9 @@ final class WireNotes implements StageNotes {
                         .with("left", list.openWireCount())
                         .with("all", list.wireCount())),
                 ""));
-        list.jumpers().forEach((jumper, count) -> rows.add(new Row(WireWords.sort(jumper), String.valueOf(count), "")));
+        plan.map(SeatPlan::jumpers)
+                .orElseGet(list::jumpers)
+                .forEach((jumper, count) -> rows.add(new Row(WireWords.sort(jumper), String.valueOf(count), "")));
         PartsList.of(assessment.reports().circuit(), node).lines().stream()
                 .filter(line -> line.kind() != PartsList.Kind.PART)
                 .forEach(line -> rows.add(new Row(Words.say(line.what()), String.valueOf(line.count()), "")));

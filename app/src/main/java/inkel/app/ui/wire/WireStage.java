@@ -13,6 +13,7 @@ import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetHabit;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
+import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.List;
@@ -20,6 +21,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
+import javafx.scene.Node;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.RadioMenuItem;
@@ -40,6 +42,9 @@ public final class WireStage extends StagePane implements WireCard.Desk {
     private final WireRound round = new WireRound();
     private final MenuButton orders = new MenuButton();
     private final Tile onlyChanged;
+    private final Tile showWires;
+    private final Tile showSeats;
+    private final SeatsPane seats;
     private final ListView<WireStep> list = new ListView<>();
     private final ProgrammingStrip programming = new ProgrammingStrip();
     private WireList wires;
@@ -50,6 +55,11 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         super(Stage.WIRE);
         this.session = session;
         card = new WireCard(session, this);
+        seats = new SeatsPane(session);
+        VBox.setVgrow(seats, Priority.ALWAYS);
+        showWires = Ui.pill("wire-tab-wires", Words.get("seats.tab.wires"), () -> showSeats(false));
+        showSeats = Ui.pill("wire-tab-seats", Words.get("seats.tab.seats"), () -> showSeats(true));
+        List.of(showWires, showSeats).forEach(tab -> tab.getStyleClass().add("pill-toggle"));
         orders.setId("wire-order");
         orders.getStyleClass().add("pill-button");
         ToggleGroup group = new ToggleGroup();
@@ -65,13 +75,15 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         onlyChanged = Ui.pill("wire-changed", Words.get("wire.changed"), this::toggleChanged);
         onlyChanged.getStyleClass().add("pill-toggle");
         addControl(onlyChanged);
+        addControl(showWires);
+        addControl(showSeats);
         list.setId("wire-list");
         list.getStyleClass().add("wire-list");
         list.setCellFactory(view -> new StepCell(() -> words));
         list.setMinHeight(56);
         list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         VBox.setVgrow(list, Priority.ALWAYS);
-        getChildren().addAll(card, list, programming);
+        getChildren().addAll(card, list, programming, seats);
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
             if (next != null && !next.id().equals(currentId)) {
                 go(next);
@@ -87,11 +99,21 @@ public final class WireStage extends StagePane implements WireCard.Desk {
             round.startOver();
         });
         subscriptions().on(session.selection().wireProperty(), (property, old, next) -> goTo(next));
+        subscriptions().on(session.seats().latestProperty(), (property, old, next) -> {
+            if (getScene() != null) {
+                refresh();
+            }
+        });
+        subscriptions().on(session.selectionProperty(), (property, old, next) -> {
+            session.seats().rowProperty().set(null);
+            plan().ifPresent(seats::show);
+        });
+        tabs();
         refreshWith(session);
     }
 
     private void keys(KeyEvent event) {
-        if (event.getTarget() instanceof TextInputControl) {
+        if (event.getTarget() instanceof TextInputControl || isSeats()) {
             return;
         }
         if (event.getCode() == KeyCode.SPACE) {
@@ -109,20 +131,24 @@ public final class WireStage extends StagePane implements WireCard.Desk {
     @Override
     protected void refresh() {
         Assessment assessment = session.assessmentProperty().get();
-        Optional<WireList> found = assessment == null
-                ? Optional.empty()
-                : assessment.wires(session.nodeProperty().get());
-        if (found.isEmpty()) {
+        String node = session.nodeProperty().get();
+        if (assessment == null || assessment.wires(node).isEmpty()) {
             return;
         }
-        wires = found.get();
+        Optional<SeatPlan> plan = session.seats().wanted(assessment, node);
+        if (plan.isEmpty() && session.seats().isUnderWay(node) && wires != null && isOf(node)) {
+            return; // what is shown stays until the holes of what comes are known
+        }
+        plan.ifPresentOrElse(seats::show, seats::showUnderWay);
+        wires = session.seats().wires(assessment, node).orElseThrow();
         words = new WireWords(wires.node());
         Habit.WireOrder order = wires.node().habits().of(Habit.WIRE_ORDER);
         orders.setText(Words.get("wire.order." + Habit.text(order)));
         orders.getItems().forEach(item -> ((RadioMenuItem) item).setSelected(item.getUserData() == order));
-        Ui.show(onlyChanged, wires.isChange());
+        tabs();
         list.setItems(FXCollections.observableArrayList(shown()));
         programming.show(wires, words);
+        tabs();
         String wanted = session.selection().wireProperty().get();
         if (wanted != null && wires.step(wanted).isPresent()) {
             currentId = wanted;
@@ -138,6 +164,37 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         } else {
             go(current);
         }
+    }
+
+    private boolean isOf(String node) {
+        return wires.node().node().id().equals(node);
+    }
+
+    private Optional<SeatPlan> plan() {
+        Assessment assessment = session.assessmentProperty().get();
+        return assessment == null
+                ? Optional.empty()
+                : session.seats().of(assessment, session.nodeProperty().get());
+    }
+
+    private boolean isSeats() {
+        return session.seats().shownProperty().get();
+    }
+
+    private void showSeats(boolean isShown) {
+        session.seats().shownProperty().set(isShown);
+        tabs();
+    }
+
+    private void tabs() {
+        showWires.setSelected(!isSeats());
+        showSeats.setSelected(isSeats());
+        Ui.show(seats, isSeats());
+        for (Node child : List.of(card, list, orders)) {
+            Ui.show(child, !isSeats());
+        }
+        Ui.show(onlyChanged, !isSeats() && wires != null && wires.isChange());
+        Ui.show(programming, !isSeats() && wires != null && !wires.programming().isEmpty());
     }
 
     /** What the list shows: all, or only what is to be pulled and plugged. */
@@ -174,7 +231,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         }
         list.scrollTo(Math.max(0, list.getItems().indexOf(step) - 1));
         session.selectionProperty().set(step.subject());
-        card.show(wires, step);
+        card.show(wires, step, plan());
     }
 
     private Optional<WireStep> current() {
@@ -192,7 +249,11 @@ public final class WireStage extends StagePane implements WireCard.Desk {
                 refresh();
             } else {
                 boolean isPull = step.kind() == WireStep.Kind.PULL;
-                session.apply(new Plug(wires.node().node().id(), ids, !isPull));
+                if (isPull) {
+                    session.apply(new Plug(wires.node().node().id(), ids, false));
+                } else {
+                    session.seats().plug(ids);
+                }
             }
         });
     }
@@ -214,7 +275,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
                 .map(task -> Words.say(Fact.of("wire.as_text")
                         .with("number", task.number())
                         .with("ends", words.ends(task))
-                        .with("wire", WireCard.colour(wires, task))
+                        .with("wire", WireCard.colour(wires, task, plan()))
                         .with("kind", words.kind(task))))
                 .collect(Collectors.joining("\n"));
     }

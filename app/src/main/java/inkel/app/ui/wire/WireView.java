@@ -9,17 +9,23 @@ import inkel.core.finding.Stage;
 
 /** The stage Wire. */
 public final class WireView extends LazyView<WireStage> {
+    private final Session session;
+
     public WireView(Session session) {
         super(Stage.WIRE, () -> new WireStage(session));
+        this.session = session;
     }
 
     @Override
     public Progress progress(Assessment assessment, String node) {
-        return assessment.wires(node).map(list -> Progress.of(list.openCount())).orElse(Progress.NOT_BEGUN);
+        return session.seats()
+                .wires(assessment, node)
+                .map(list -> Progress.of(list.openCount()))
+                .orElse(Progress.NOT_BEGUN);
     }
 
     @Override
     public StageNotes notes() {
-        return new WireNotes();
+        return new WireNotes(session.seats());
     }
 }

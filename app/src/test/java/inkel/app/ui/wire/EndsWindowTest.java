@@ -87,7 +87,7 @@ class EndsWindowTest extends WindowJourney {
     // The sockets of the board seven and eight places from the USB end; the thread begins right of the name.
     @Test
     void theNeighboursAreThereToCountBy(FxRobot robot) throws Exception {
-        choose(robot, "radio.MOSI");
+        choose(robot, "shifter.HV3");
         String all = names(robot).stream().map(Text::getText).collect(Collectors.joining(" "));
         assertTrue(all.startsWith("D13 D12 D11 D10 D9"), all);
         String counted = robot.lookup(".end-count").queryAll().stream()
