@@ -1,11 +1,12 @@
 package inkel.app.export;
 
+import inkel.app.words.SeatWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.parts.PartsList;
+import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.Jumper;
-import inkel.core.wiring.WireList;
 import java.io.IOException;
 import java.util.Locale;
 import java.util.Map;
@@ -29,8 +30,11 @@ public final class PartsCsv {
                         Words.say(line.what()),
                         String.join(", ", line.uses()));
             }
-            WireList list = assessment.wires(circuit.node().id()).orElseThrow();
-            for (Map.Entry<Jumper, Long> jumper : list.jumpers().entrySet()) {
+            SeatPlan plan = Seated.of(assessment, circuit.node().id());
+            if (plan.boards() > 0) {
+                csv.printRecord(circuit.node().name(), plan.boards(), "breadboard", SeatWords.kind(plan), "");
+            }
+            for (Map.Entry<Jumper, Long> jumper : plan.jumpers().entrySet()) {
                 csv.printRecord(circuit.node().name(), jumper.getValue(), "wire", WireWords.sort(jumper.getKey()), "");
             }
         }

@@ -1,13 +1,16 @@
 package inkel.app.export;
 
+import inkel.app.words.SeatWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
+import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /** The wire list as comma separated values, one wire a line in the order of work; leads of programmers come last. */
 public final class WiresCsv {
@@ -25,12 +28,26 @@ public final class WiresCsv {
                 "to_place",
                 "kind",
                 "between",
-                "plugged");
+                "plugged",
+                "hole_from",
+                "hole_to",
+                "length_m",
+                "through");
+    }
+
+    /** Of all its wires together; nothing where none is to be got, or nobody knows. */
+    private static String length(SeatPlan plan, WireStep step) {
+        double metres = plan.runs(step).stream()
+                .mapToDouble(run -> run.length().metres())
+                .sum();
+        return metres == 0 ? "" : String.format(Locale.ROOT, "%.3f", metres);
     }
 
     private static void rows(Assessment assessment, Csv.Table csv) throws IOException {
-        for (WireList list : assessment.reports().wires()) {
+        for (SeatPlan plan : Seated.of(assessment)) {
+            WireList list = plan.list();
             WireWords words = new WireWords(list.node());
+            SeatWords seats = new SeatWords(plan);
             List<WireStep> all = new ArrayList<>(list.steps());
             all.addAll(list.programming());
             for (WireStep step : all) {
@@ -42,9 +59,13 @@ public final class WiresCsv {
                         words.place(step.from()),
                         words.name(step.to()),
                         words.place(step.to()),
-                        Words.get("wire.kind." + step.kind().name().toLowerCase(java.util.Locale.ROOT)),
+                        Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT)),
                         words.between(step),
-                        step.plugged() ? "yes" : "no");
+                        step.plugged() ? "yes" : "no",
+                        seats.from(step).map(seats::hole).orElse(""),
+                        seats.to(step).map(seats::hole).orElse(""),
+                        length(plan, step),
+                        String.join("; ", seats.runs(step)));
             }
         }
     }

@@ -142,6 +142,11 @@ public final class SeatWords {
                 .collect(Collectors.joining(", "));
     }
 
+    /** What the breadboards of a table are. */
+    public static String kind(SeatPlan plan) {
+        return Words.get("have.breadboard." + plan.node().table().name().toLowerCase(Locale.ROOT));
+    }
+
     /** A length as builders say it: {@code 14 cm}. */
     public static String centimetres(double metres) {
         return Words.get("seats.length", "cm", Math.round(metres * 100));

@@ -32,10 +32,12 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
      *
      * @param what a fact under {@code have.*}, or the name of a class as {@code have.part}
      * @param uses the names of the parts it is for, or of the parts themselves
+     * @param owners the id of the part that each one is for
      */
-    public record Line(Kind kind, Fact what, int count, List<String> uses) {
+    public record Line(Kind kind, Fact what, int count, List<String> uses, List<String> owners) {
         public Line {
             uses = List.copyOf(uses);
+            owners = List.copyOf(owners);
         }
     }
 
@@ -177,7 +179,8 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
                             entry.getValue().stream()
                                     .map(placed -> placed.part().name())
                                     .distinct()
-                                    .toList()))
+                                    .toList(),
+                            entry.getValue().stream().map(Placed::id).toList()))
                     .toList();
         }
     }

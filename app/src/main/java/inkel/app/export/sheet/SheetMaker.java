@@ -1,9 +1,11 @@
 package inkel.app.export.sheet;
 
+import inkel.app.export.Seated;
 import inkel.app.export.sheet.Sheet.Block;
 import inkel.app.export.sheet.Sheet.Column;
 import inkel.app.export.sheet.Sheet.Kind;
 import inkel.app.words.BetweenWords;
+import inkel.app.words.SeatWords;
 import inkel.app.words.WakeWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
@@ -24,6 +26,9 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
+import inkel.core.seats.Landing;
+import inkel.core.seats.SeatPlan;
+import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.time.LocalDate;
@@ -32,6 +37,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Puts on paper what a builder needs at the bench: cautions, parts, every wire with both ends, pins, power, first checks. */
@@ -54,14 +60,16 @@ public final class SheetMaker {
     }
 
     private void board(NodeCircuit node) {
-        WireList list = assessment.wires(node.node().id()).orElseThrow();
+        SeatPlan plan = Seated.of(assessment, node.node().id());
+        WireList list = plan.list();
         blocks.add(new Sheet.Board(node.node().name(), node.board().cls().name()));
         cautions(node);
         open(node);
-        parts(node, list);
+        parts(node, plan);
+        seats(plan);
         pulls(node, list);
-        wires(node, list);
-        programming(node, list);
+        wires(plan);
+        programming(plan);
         pins(node);
         pieces(node);
         power(node);
@@ -102,13 +110,16 @@ public final class SheetMaker {
         }
     }
 
-    private void parts(NodeCircuit node, WireList list) {
+    private void parts(NodeCircuit node, SeatPlan plan) {
         List<List<String>> rows = new ArrayList<>();
         PartsList.of(assessment.reports().circuit(), node)
                 .lines()
                 .forEach(line -> rows.add(List.of(
                         "", String.valueOf(line.count()), Words.say(line.what()), String.join(", ", line.uses()))));
-        list.jumpers()
+        if (plan.boards() > 0) {
+            rows.add(List.of("", String.valueOf(plan.boards()), SeatWords.kind(plan), ""));
+        }
+        plan.jumpers()
                 .forEach((jumper, count) -> rows.add(List.of("", String.valueOf(count), WireWords.sort(jumper), "")));
         table(
                 "parts",
@@ -136,21 +147,50 @@ public final class SheetMaker {
                 rows);
     }
 
-    private void wires(NodeCircuit node, WireList list) {
-        steps("wires", node, list.steps());
+    /** Who sits where on the breadboards, and what their rails carry. */
+    private void seats(SeatPlan plan) {
+        SeatWords words = new SeatWords(plan);
+        List<List<String>> rows = new ArrayList<>();
+        plan.seats().forEach(seat -> rows.add(List.of("", words.name(seat), words.seat(seat.at(), seat))));
+        table(
+                "seats",
+                List.of(column("", 4, Kind.TICK), column("part", 40, Kind.TEXT), column("seat", 56, Kind.TEXT)),
+                rows);
+        if (!rows.isEmpty()) {
+            plan.rails().forEach(rail -> blocks.add(new Sheet.Text(words.rail(rail), false)));
+            if (!plan.beside().isEmpty()) {
+                blocks.add(new Sheet.Text(Words.get("sheet.beside", "parts", words.beside()), false));
+            }
+        }
     }
 
-    private void programming(NodeCircuit node, WireList list) {
-        steps("programming", node, list.programming());
+    private void wires(SeatPlan plan) {
+        steps("wires", plan, plan.list().steps());
+    }
+
+    private void programming(SeatPlan plan) {
+        steps("programming", plan, plan.list().programming());
+    }
+
+    /** The hole of an end, and where it is on its header for who looks at the module. */
+    private static String place(WireWords words, SeatWords seats, Terminal end, Optional<Landing> landing) {
+        String hole = landing.map(found -> seats.landing(found, end)).orElse("");
+        boolean isPin = end instanceof Terminal.OnPin;
+        return hole.isEmpty() ? words.place(end) : isPin ? joined(hole, words.place(end)) : hole;
     }
 
     /** Each end with where it is, counted from both ends of its header. */
-    private void steps(String heading, NodeCircuit node, List<WireStep> steps) {
+    private void steps(String heading, SeatPlan plan, List<WireStep> steps) {
+        NodeCircuit node = plan.node();
         WireWords words = new WireWords(node);
+        SeatWords seats = new SeatWords(plan);
         List<List<String>> rows = new ArrayList<>();
         for (WireStep step : steps) {
-            String between = words.between(step);
-            String sort = step.jumper(node)
+            String between = joined(words.between(step), String.join("\n", seats.runs(step)));
+            String sort = plan.runs(step).stream()
+                    .flatMap(run -> plan.jumper(step, run).stream())
+                    .findFirst()
+                    .or(() -> step.jumper(node))
                     .map(jumper -> jumper.isBrought()
                             ? WireWords.jumper(jumper)
                             : Words.get("colour." + step.colour().text()) + ", " + WireWords.jumper(jumper))
@@ -158,8 +198,8 @@ public final class SheetMaker {
             rows.add(List.of(
                     "",
                     String.valueOf(step.number()),
-                    joined(words.name(step.from()), words.place(step.from())),
-                    joined(words.name(step.to()), words.place(step.to())),
+                    joined(words.name(step.from()), place(words, seats, step.from(), seats.from(step))),
+                    joined(words.name(step.to()), place(words, seats, step.to(), seats.to(step))),
                     joined(sort, between)));
         }
         table(

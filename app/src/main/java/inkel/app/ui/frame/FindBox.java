@@ -122,7 +122,10 @@ final class FindBox extends VBox {
                             Words.get("severity." + finding.severity().text()),
                             () -> session.selection().show(finding.rule().stage(), finding.place()))));
             assessment.reports().circuit().nodes().forEach(node -> addParts(entries, node));
-            assessment.reports().wires().forEach(list -> addWires(entries, list));
+            assessment.reports().circuit().nodes().stream()
+                    .flatMap(node ->
+                            session.seats().wires(assessment, node.node().id()).stream())
+                    .forEach(list -> addWires(entries, list));
         }
         commands.all().stream()
                 .filter(Command::isPossible)

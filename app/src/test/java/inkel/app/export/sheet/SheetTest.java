@@ -10,7 +10,9 @@ import com.lowagie.text.pdf.PdfDictionary;
 import com.lowagie.text.pdf.PdfName;
 import com.lowagie.text.pdf.PdfReader;
 import com.lowagie.text.pdf.parser.PdfTextExtractor;
+import inkel.app.export.Seated;
 import inkel.app.kit.Given;
+import inkel.app.words.SeatWords;
 import inkel.app.words.WireWords;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
@@ -19,7 +21,8 @@ import inkel.core.document.Wire;
 import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.document.edit.SetWire;
-import inkel.core.wiring.WireList;
+import inkel.core.seats.SeatPlan;
+import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
 import java.time.LocalDate;
@@ -59,10 +62,13 @@ class SheetTest {
         Assessment assessment = Given.assessment(example);
         String pdf = pdf(assessment);
         String md = SheetMd.of(SheetMaker.of(assessment, DAY));
-        for (WireList list : assessment.reports().wires()) {
-            WireWords words = new WireWords(list.node());
-            for (WireStep step : list.steps()) {
-                for (String end : List.of(words.name(step.from()), words.place(step.from()), words.name(step.to()))) {
+        for (SeatPlan plan : Seated.of(assessment)) {
+            WireWords words = new WireWords(plan.node());
+            SeatWords seats = new SeatWords(plan);
+            for (WireStep step : plan.list().steps()) {
+                String place = step.from() instanceof Terminal.OnPin ? words.place(step.from()) : "";
+                String hole = seats.from(step).map(seats::hole).orElse("");
+                for (String end : List.of(words.name(step.from()), place, hole, words.name(step.to()))) {
                     assertTrue(pdf.contains(plain(end)), end + " in " + pdf);
                     assertTrue(md.contains(SheetMd.escaped(end)), end);
                 }
