@@ -31,6 +31,7 @@ class ArchitectureTest {
             List.of("remedy"),
             List.of("parts", "power", "levels", "pins", "wiring"),
             List.of("seats", "bench"),
+            List.of("drawer"),
             List.of("wake", "tune", "log"),
             List.of("checks"),
             List.of("boards"));

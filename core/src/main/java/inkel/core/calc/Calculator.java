@@ -26,6 +26,7 @@ public final class Calculator {
             new PwmDriverCalc(),
             new SpiClockCalc(),
             new SpiFrameCalc(),
+            new PitchFitCalc(),
             ConverterCalc.ADC,
             ConverterCalc.DAC);
 

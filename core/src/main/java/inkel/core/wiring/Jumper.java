@@ -129,6 +129,16 @@ public record Jumper(Kind kind, Length length) {
         return one == End.PIN || other == End.PIN ? Kind.PIN_TO_SOCKET : Kind.PIN_TO_PIN;
     }
 
+    /** Whether a wire is soldered to an end. */
+    public static boolean isSoldered(NodeCircuit node, Terminal terminal) {
+        return end(node, terminal) == End.SOLDER;
+    }
+
+    /** What the pins of an end are; empty for what is no pin of a part, or is told of no row. */
+    public static Optional<Outline.Ends> ends(NodeCircuit node, Terminal terminal) {
+        return row(node, terminal).map(Outline.Row::ends);
+    }
+
     private static End end(NodeCircuit node, Terminal terminal) {
         if (!(terminal instanceof Terminal.OnPin pin)) {
             return End.HOLE;

@@ -107,6 +107,20 @@ class CalculatorTest {
     }
 
     @Test
+    void aChipOnAnAdapterOfAnotherPitch() throws CalcRefused {
+        // (10 − 1)/2 · 0.015 mm
+        Map<String, Object> fit =
+                answer("pitch-fit legs=10 pitch=0.65mm adapter_pads=14 adapter_pitch=0.635mm pad=0.3mm");
+        assertEquals(0.0675, (double) fit.get("worst_offset_mm"), 1e-9);
+        assertEquals(true, fit.get("fits"));
+        assertEquals(fit, answer("pitch-fit legs=10 pitch=0.65 adapter_pads=14 adapter_pitch=0.635 pad=0.3"));
+        assertEquals(
+                false,
+                answer("pitch-fit legs=20 pitch=0.5mm adapter_pads=28 adapter_pitch=0.65mm pad=0.3mm")
+                        .get("fits"));
+    }
+
+    @Test
     void clocksDividedFramesAndAddresses() throws CalcRefused {
         Map<String, Object> fast = answer("spi-clock source=16MHz dividers=2,4,8,16 limit=10MHz");
         assertEquals(Map.of("clock_hz", 8e6, "divider", 2), fast);

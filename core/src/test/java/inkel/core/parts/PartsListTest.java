@@ -89,7 +89,7 @@ class PartsListTest {
     @Test
     void aBareChipOnABusWithoutPullUpsIsToldAndTheReadyModuleMendsIt() throws Exception {
         Builds build = Builds.classic()
-                .part("climate", "climate-i2c", "VCC=board.3V3")
+                .part("climate", "climate-i2c", "VIN=board.3V3")
                 .setting("climate", "form", "chip")
                 .wire("climate.SDA", "board.A4")
                 .wire("climate.SCL", "board.A5");

@@ -1,0 +1,29 @@
+package inkel.core.drawer;
+
+import java.math.BigDecimal;
+import java.util.Optional;
+
+/**
+ * How many one has of a kind of thing.
+ *
+ * @param count 0 for what one has none of, but knows the price of
+ * @param price of one, in the builder's own money
+ * @param note in the builder's words
+ */
+public record Owned(int count, Optional<BigDecimal> price, String note) {
+    public static final Owned NONE = new Owned(0, Optional.empty(), "");
+
+    public Owned {
+        if (count < 0) {
+            throw new IllegalArgumentException("count " + count);
+        }
+    }
+
+    public Owned withCount(int other) {
+        return new Owned(other, price, note);
+    }
+
+    public Owned withPrice(Optional<BigDecimal> other) {
+        return new Owned(count, other, note);
+    }
+}
