@@ -34,8 +34,9 @@ class AppArchitectureTest {
     private static final List<List<String>> ROOMS = List.of(
             List.of("ui.kit"),
             List.of("words"),
-            List.of("state", "words"),
-            List.of("export", "words", "state", "ui.kit", "ui.pins"),
+            List.of("csv"),
+            List.of("state", "words", "csv"),
+            List.of("export", "words", "state", "csv", "ui.kit", "ui.pins"),
             List.of("cli", "words", "state", "export"),
             List.of("ui.ends", "words", "ui.kit"),
             List.of("ui.why", "words", "state", "ui.kit"),

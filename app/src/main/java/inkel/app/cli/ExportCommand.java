@@ -2,8 +2,11 @@ package inkel.app.cli;
 
 import inkel.app.export.Export;
 import inkel.app.export.Exports;
+import inkel.app.state.Drawers;
+import inkel.app.state.UserState;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
+import inkel.core.drawer.Drawer;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
@@ -61,7 +64,7 @@ final class ExportCommand implements Callable<Integer> {
         }
         var catalog = OwnCatalog.read();
         Assessment assessment = Assessment.assess(BuildReader.read(file, catalog), catalog);
-        byte[] content = export.get().bytes().apply(assessment);
+        byte[] content = export.get().make().apply(assessment, drawer());
         if (out == null) {
             if (export.get().isText()) {
                 spec.commandLine().getOut().print(new String(content, StandardCharsets.UTF_8));
@@ -76,6 +79,10 @@ final class ExportCommand implements Callable<Integer> {
         return 0;
     }
 
+    private Drawer drawer() {
+        return Drawers.read(UserState.usualFolder()).withoutStanding(Drawers.key(file));
+    }
+
     private int all() throws UnreadableFile, IOException {
         if (out == null) {
             spec.commandLine().getErr().println(Words.get("cli.export.no_folder"));
@@ -86,7 +93,7 @@ final class ExportCommand implements Callable<Integer> {
         Files.createDirectories(out);
         String stem = file.getFileName().toString().replaceFirst("(\\.inkel)?\\.json$", "");
         for (Map.Entry<String, Function<Assessment, byte[]>> each :
-                Exports.files(stem).entrySet()) {
+                Exports.files(stem, drawer()).entrySet()) {
             AtomicFile.write(out.resolve(each.getKey()), each.getValue().apply(assessment));
             spec.commandLine().getErr().println(Words.get("cli.written", "file", out.resolve(each.getKey())));
         }

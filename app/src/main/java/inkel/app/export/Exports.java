@@ -5,6 +5,7 @@ import inkel.app.export.sheet.SheetMaker;
 import inkel.app.export.sheet.SheetMd;
 import inkel.app.export.sheet.SheetPdf;
 import inkel.core.checks.Assessment;
+import inkel.core.drawer.Drawer;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,7 +20,7 @@ public final class Exports {
             Export.ofText("parts.csv", PartsCsv::of),
             Export.ofText("power.csv", PowerCsv::of),
             Export.ofText("nets.csv", NetsCsv::of),
-            new Export("sheet.pdf", assessment -> SheetPdf.of(sheet(assessment))),
+            new Export("sheet.pdf", (assessment, drawer) -> SheetPdf.of(sheet(assessment))),
             Export.ofText("sheet.md", assessment -> SheetMd.of(sheet(assessment))),
             Export.ofText("loom.svg", LoomSvg::of));
 
@@ -34,9 +35,9 @@ public final class Exports {
     }
 
     /** All of them by the name of the file that each is written to. */
-    public static Map<String, Function<Assessment, byte[]>> files(String stem) {
+    public static Map<String, Function<Assessment, byte[]>> files(String stem, Drawer drawer) {
         Map<String, Function<Assessment, byte[]>> files = new LinkedHashMap<>();
-        ALL.forEach(export -> files.put(stem + "-" + export.id(), export.bytes()));
+        ALL.forEach(export -> files.put(stem + "-" + export.id(), export.bytes(drawer)));
         return files;
     }
 

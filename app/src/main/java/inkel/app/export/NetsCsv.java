@@ -1,5 +1,6 @@
 package inkel.app.export;
 
+import inkel.app.csv.Csv;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;

@@ -1,5 +1,7 @@
 package inkel.app.export;
 
+import inkel.app.csv.Csv;
+import inkel.app.state.Seated;
 import inkel.app.words.SeatWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;

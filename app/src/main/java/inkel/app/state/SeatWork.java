@@ -14,11 +14,9 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** Seats on breadboards: worked out beside everything else when somebody looks at them, and changed by hand. */
@@ -27,8 +25,15 @@ public final class SeatWork {
     private final Map<String, Known> known = new HashMap<>();
     private final Set<String> asked = new HashSet<>();
     private final ReadOnlyObjectWrapper<SeatPlan> latest = new ReadOnlyObjectWrapper<>();
-    private final BooleanProperty shown = new SimpleBooleanProperty();
+    private final ObjectProperty<View> view = new SimpleObjectProperty<>(View.WIRES);
     private final ObjectProperty<HalfRow> row = new SimpleObjectProperty<>();
+
+    /** What can be looked at of a table, in the order of work. */
+    public enum View {
+        TABLE,
+        SEATS,
+        WIRES
+    }
 
     /** What a table was found to be, and of which assessment. */
     private record Known(Assessment of, SeatPlan plan) {}
@@ -42,9 +47,14 @@ public final class SeatWork {
         return latest.getReadOnlyProperty();
     }
 
+    /** What is looked at of a table. */
+    public ObjectProperty<View> viewProperty() {
+        return view;
+    }
+
     /** Whether seats are looked at in place of wires. */
-    public BooleanProperty shownProperty() {
-        return shown;
+    public boolean isShown() {
+        return view.get() == View.SEATS;
     }
 
     /** The half row that is looked at; null for none. */

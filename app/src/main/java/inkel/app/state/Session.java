@@ -36,6 +36,7 @@ public final class Session {
     private final Notices notices = new Notices();
     private final Selection selection = new Selection();
     private final Shelves shelves;
+    private final Drawers drawers;
     private final Judging judging;
     private final BuildFiles files;
     private final Planning planning = new Planning(this);
@@ -67,6 +68,7 @@ public final class Session {
         this.lanes = lanes;
         this.clock = clock;
         shelves = new Shelves(shipped, shelf, notices, lanes);
+        drawers = new Drawers(notices, lanes, this::catalog);
         files = new BuildFiles(this, recovery, clock);
         judging = new Judging(lanes, judge, this::judged, this::notJudged);
         shelves.catalogProperty().addListener((property, old, next) -> {
@@ -96,6 +98,11 @@ public final class Session {
 
     public Shelves shelves() {
         return shelves;
+    }
+
+    /** What the builder owns. */
+    public Drawers drawers() {
+        return drawers;
     }
 
     /** Opening, saving, leaving. */

@@ -16,7 +16,8 @@ import java.util.Properties;
  */
 final class Texts {
     static final List<String> BUNDLES = List.of(
-            "frame", "habits", "files", "why", "parts", "power", "levels", "pins", "wire", "seats", "wake", "sheet");
+            "frame", "habits", "files", "why", "parts", "power", "levels", "pins", "wire", "seats", "drawer", "wake",
+            "sheet");
 
     private static final String FOLDER = "/inkel/app/words/";
 

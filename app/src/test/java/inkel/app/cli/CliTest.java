@@ -14,6 +14,7 @@ import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import org.apache.commons.csv.CSVFormat;
@@ -405,9 +406,31 @@ class CliTest {
     void partsAreListedAsATable() {
         Ran ran = run("export", LOCKS, "--as", "parts.csv");
         assertEquals(0, ran.code());
-        assertTrue(ran.out().startsWith("node,count,kind,what,for\r\n"), ran.out());
+        assertTrue(ran.out().startsWith("node,count,kind,what,for,mark,item,have,to_get,price\r\n"), ran.out());
+        assertTrue(ran.out().contains(",capacitor 100 nF,"), ran.out());
+        assertTrue(ran.out().contains(",print 104,capacitor 100 nF,0,"), ran.out());
         assertTrue(ran.out().lines().anyMatch(line -> line.startsWith("Pump house,1,part,Text modem")), ran.out());
         assertTrue(ran.out().lines().anyMatch(line -> line.contains("capacitor") && line.contains("10 µF")));
+    }
+
+    @Test
+    void partsAreSetAgainstTheDrawer() throws IOException {
+        Path drawer = folder.resolve("state").resolve("drawer");
+        Files.createDirectories(drawer);
+        // Two radios are wanted, one on each board: the one that is there goes to the first.
+        Files.writeString(drawer.resolve("drawer.csv"), "what,count,price\npart packet-radio,1,3.20\n");
+        try {
+            List<String> radios = run("export", LOCKS, "--as", "parts.csv")
+                    .out()
+                    .lines()
+                    .filter(line -> line.contains("part packet-radio"))
+                    .toList();
+            assertEquals(2, radios.size());
+            assertTrue(radios.get(0).endsWith("part packet-radio,1,0,3.20"), radios.get(0));
+            assertTrue(radios.get(1).endsWith("part packet-radio,0,1,3.20"), radios.get(1));
+        } finally {
+            Files.delete(drawer.resolve("drawer.csv"));
+        }
     }
 
     @Test

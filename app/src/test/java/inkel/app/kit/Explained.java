@@ -18,7 +18,7 @@ public final class Explained {
     private Explained() {}
 
     public static Why at(Assessment assessment, String node, Stage stage, Place selected) {
-        Stages stages = new Stages(idle(), to -> {});
+        Stages stages = new Stages(idle(), to -> {}, command -> {});
         return Explainer.explain(assessment, node, stage, stages.notes(stage), selected);
     }
 

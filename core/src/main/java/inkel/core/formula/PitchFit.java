@@ -4,10 +4,11 @@ package inkel.core.formula;
  * Whether the legs of a chip meet the pads of an adapter board of another pitch, when the chip is laid in the middle.
  *
  * @param worstMetres how far the outer leg of a side lies off its pad: {@code (n − 1)/2 · |Δpitch|}
- * @param fits whether there are pads enough, and that stays under a third of a pad's width
+ * @param hasPads whether there are pads enough
+ * @param fits whether there are, and the outer leg stays off by less than a third of a pad's width
  * @param betweenPads whether the outer leg lies nearer to the gap between two pads than to a pad, so that solder joins both
  */
-public record PitchFit(double worstMetres, boolean fits, boolean betweenPads) {
+public record PitchFit(double worstMetres, boolean hasPads, boolean fits, boolean betweenPads) {
     private static final double SHARE = 1.0 / 3;
 
     /**
@@ -21,6 +22,7 @@ public record PitchFit(double worstMetres, boolean fits, boolean betweenPads) {
         double worst = (legs - 1) / 2.0 * Math.abs(pitch - adapterPitch);
         double off = worst % adapterPitch;
         boolean isBetween = Math.abs(off - adapterPitch / 2) < adapterPitch / 4;
-        return new PitchFit(worst, legs <= adapterPads && worst < pad * SHARE, isBetween);
+        boolean hasPads = legs <= adapterPads;
+        return new PitchFit(worst, hasPads, hasPads && worst < pad * SHARE, isBetween);
     }
 }

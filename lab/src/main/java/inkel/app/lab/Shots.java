@@ -1,5 +1,6 @@
 package inkel.app.lab;
 
+import inkel.app.state.Drawers;
 import inkel.app.state.Examples;
 import inkel.app.state.Lanes;
 import inkel.app.state.Recovery;
@@ -11,8 +12,11 @@ import inkel.app.ui.kit.Pressable;
 import inkel.app.ui.why.WhyPanel;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.drawer.Item;
+import inkel.core.drawer.Wants;
 import inkel.core.finding.Stage;
 import inkel.core.io.catalog.CatalogReader;
+import inkel.core.seats.SeatPlanner;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -86,9 +90,7 @@ public final class Shots {
             session.selection().show(Stage.POWER, pin("usb", "5V"));
             press("#moment-name-gates");
         });
-        shot("power-supplies", Examples.DEMO, () -> press("#add-supply"));
         shot("power-trouble", Examples.FIRST_SKETCH, () -> {
-            press("#supply-leave");
             session.selection().show(Stage.POWER, pin("board", "3V3"));
         });
         shot("levels", Examples.DEMO, () -> session.selection().show(Stage.LEVELS, pin("reader", "MISO")));
@@ -108,6 +110,7 @@ public final class Shots {
             session.selection().show(Stage.WIRE, part("reader"));
             press("#wire-tab-seats");
         });
+        shot("table", Examples.DEMO, this::table);
         shot("pins-boards", Examples.DEMO, () -> {
             session.stageProperty().set(Stage.PINS);
             fire("#boards");
@@ -127,6 +130,23 @@ public final class Shots {
             shell.getStyleClass().add("night");
             session.selection().show(Stage.PINS, pin("reader", "MISO"));
         });
+    }
+
+    /** A drawer that lacks a few things, with prices in the builder's own money. */
+    private void table() {
+        session.selectionProperty().set(null);
+        session.stageProperty().set(Stage.WIRE);
+        var reports = session.assessmentProperty().get().reports();
+        session.drawers()
+                .add(Wants.of(reports.circuit(), SeatPlanner.of(reports.circuit(), reports.wires()))
+                        .counts());
+        session.notices().clear();
+        Item driver = Item.part("servo-driver-16");
+        session.drawers().count(driver, 0);
+        session.drawers().price(driver, Drawers.price("5.90"));
+        session.drawers().count(Item.parse("resistor 10 kΩ").orElseThrow(), 0);
+        session.drawers().count(Item.parse("resistor 20 kΩ").orElseThrow(), 8);
+        press("#wire-tab-table");
     }
 
     private void find(String text) {

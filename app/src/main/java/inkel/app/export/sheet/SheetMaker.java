@@ -1,9 +1,9 @@
 package inkel.app.export.sheet;
 
-import inkel.app.export.Seated;
 import inkel.app.export.sheet.Sheet.Block;
 import inkel.app.export.sheet.Sheet.Column;
 import inkel.app.export.sheet.Sheet.Kind;
+import inkel.app.state.Seated;
 import inkel.app.words.BetweenWords;
 import inkel.app.words.SeatWords;
 import inkel.app.words.WakeWords;

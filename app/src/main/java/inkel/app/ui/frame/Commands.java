@@ -11,6 +11,7 @@ import inkel.core.catalog.PartClass;
 import inkel.core.document.Build;
 import inkel.core.document.Place;
 import inkel.core.document.edit.RemovePart;
+import inkel.core.drawer.Drawer;
 import inkel.core.finding.Stage;
 import java.io.File;
 import java.nio.file.Files;
@@ -70,6 +71,8 @@ final class Commands {
         all.addAll(List.of(
                 Command.of("bring_in", null, always, this::bringIn),
                 Command.of("give_out", null, () -> !session.shelves().isEmpty(), this::giveOut),
+                Command.of("drawer_in", null, always, this::drawerIn),
+                Command.of("drawer_out", null, always, this::drawerOut),
                 Command.of("add_board", null, isOpen, frame::addBoard).first(),
                 Command.of("rename_board", null, isOpen, frame::renameBoard),
                 Command.of("copy_board", null, isOpen, () -> session.boards()
@@ -181,6 +184,36 @@ final class Commands {
         }
     }
 
+    private void drawerIn() {
+        FileChooser chooser = tables("command.drawer_in");
+        File chosen = chooser.showOpenDialog(scene.getWindow());
+        if (chosen != null) {
+            session.drawers().bringIn(chosen.toPath());
+        }
+    }
+
+    private void drawerOut() {
+        FileChooser chooser = tables("command.drawer_out");
+        chooser.setInitialFileName("drawer.csv");
+        File chosen = chooser.showSaveDialog(scene.getWindow());
+        if (chosen != null) {
+            session.drawers().giveOut(chosen.toPath());
+        }
+    }
+
+    private Drawer drawer() {
+        return session.drawers().of(session.files().fileProperty().get());
+    }
+
+    private FileChooser tables(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.get(title));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.get("files.tables"), "*.csv"));
+        chooser.setInitialDirectory(
+                folders.forExports(session.files().fileProperty().get()));
+        return chooser;
+    }
+
     private static FileChooser definitions(String title) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.get(title));
@@ -220,7 +253,7 @@ final class Commands {
         File chosen = chooser.showSaveDialog(scene.getWindow());
         if (chosen != null) {
             folders.rememberExports(chosen.toPath().toAbsolutePath().getParent());
-            session.files().write(chosen.toPath(), export.bytes());
+            session.files().write(chosen.toPath(), export.bytes(drawer()));
         }
     }
 
@@ -233,7 +266,7 @@ final class Commands {
         File chosen = chooser.showDialog(scene.getWindow());
         if (chosen != null) {
             folders.rememberExports(chosen.toPath());
-            session.files().writeAll(chosen.toPath(), Exports.files(stem()));
+            session.files().writeAll(chosen.toPath(), Exports.files(stem(), drawer()));
         }
     }
 

@@ -50,7 +50,7 @@ public final class Shell extends StackPane implements Frame {
         this.state = state;
         getStyleClass().add("shell");
         tabs = new NodeTabs(session, subscriptions, this::addBoard);
-        stages = new Stages(session, this::go);
+        stages = new Stages(session, this::go, this::run);
         commands = new Commands(session, this, stages, new Folders(state));
         VBox middle = new VBox(new NoticeBar(session, subscriptions), stageHost);
         middle.getStyleClass().add("middle");

@@ -19,15 +19,18 @@ public final class Stages {
     private final PartsView parts;
     private final List<StageView> all;
 
-    /** @param go shows a stage */
-    public Stages(Session session, Consumer<Stage> go) {
+    /**
+     * @param go shows a stage
+     * @param command does a command of the window by its id
+     */
+    public Stages(Session session, Consumer<Stage> go, Consumer<String> command) {
         parts = new PartsView(session, go);
         all = List.of(
                 parts,
                 new PowerView(session),
                 new LevelsView(session),
                 new PinsView(session),
-                new WireView(session),
+                new WireView(session, command),
                 new WakeView(session),
                 new LaterView(Stage.TUNE),
                 new LaterView(Stage.LOG));

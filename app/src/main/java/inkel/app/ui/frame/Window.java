@@ -128,6 +128,7 @@ public final class Window extends Application {
             session.notices().trouble(Words.get("notice.start_failed", "detail", mistake.getCause()));
         }
         session.shelves().tellBroken();
+        session.drawers().open(state.folder());
         session.files().offerLeftNew();
         StartMarks.mark("files");
     }

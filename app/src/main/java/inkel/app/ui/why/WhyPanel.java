@@ -90,7 +90,7 @@ public final class WhyPanel extends Scroller {
         });
         subscriptions.on(session.selection().inspectedProperty(), (property, old, next) -> fill());
         subscriptions.on(session.seats().rowProperty(), (property, old, next) -> fill());
-        subscriptions.on(session.seats().shownProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.seats().viewProperty(), (property, old, next) -> fill());
         subscriptions.on(session.seats().latestProperty(), (property, old, next) -> {
             if (session.stageProperty().get() == Stage.WIRE) {
                 fill();
@@ -286,8 +286,8 @@ public final class WhyPanel extends Scroller {
             int at = figures == null ? -1 : content.getChildren().indexOf(figures);
             content.getChildren().add(at < 0 ? content.getChildren().size() : at + 1, own);
         }
-        boolean isOfSeats = session.stageProperty().get() == Stage.WIRE
-                && session.seats().shownProperty().get();
+        boolean isOfSeats =
+                session.stageProperty().get() == Stage.WIRE && session.seats().isShown();
         if (!isInspected
                 && !isOfSeats
                 && pieceForm(

@@ -35,7 +35,7 @@ final class WireNotes implements StageNotes {
     @Override
     public Optional<Why> instead(Assessment assessment, NodeCircuit node, Place place) {
         Optional<SeatPlan> plan = seats.of(assessment, node.node().id());
-        if (seats.shownProperty().get() && plan.isPresent()) {
+        if (seats.isShown() && plan.isPresent()) {
             HalfRow row = seats.rowProperty().get();
             SeatNotes notes = new SeatNotes(plan.get());
             return Optional.of(

@@ -1,5 +1,6 @@
 package inkel.app.ui.wire;
 
+import inkel.app.state.SeatWork;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Copying;
 import inkel.app.ui.kit.Tile;
@@ -17,8 +18,10 @@ import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
 import javafx.scene.Node;
@@ -44,22 +47,29 @@ public final class WireStage extends StagePane implements WireCard.Desk {
     private final Tile onlyChanged;
     private final Tile showWires;
     private final Tile showSeats;
+    private final Tile showTable;
     private final SeatsPane seats;
+    private final TablePane table;
     private final ListView<WireStep> list = new ListView<>();
     private final ProgrammingStrip programming = new ProgrammingStrip();
     private WireList wires;
     private WireWords words;
     private String currentId = "";
 
-    public WireStage(Session session) {
+    /** @param command does a command of the window by its id */
+    public WireStage(Session session, Consumer<String> command) {
         super(Stage.WIRE);
         this.session = session;
         card = new WireCard(session, this);
         seats = new SeatsPane(session);
+        table = new TablePane(session, command);
         VBox.setVgrow(seats, Priority.ALWAYS);
-        showWires = Ui.pill("wire-tab-wires", Words.get("seats.tab.wires"), () -> showSeats(false));
-        showSeats = Ui.pill("wire-tab-seats", Words.get("seats.tab.seats"), () -> showSeats(true));
-        List.of(showWires, showSeats).forEach(tab -> tab.getStyleClass().add("pill-toggle"));
+        VBox.setVgrow(table, Priority.ALWAYS);
+        showTable = tab(SeatWork.View.TABLE);
+        showSeats = tab(SeatWork.View.SEATS);
+        showWires = tab(SeatWork.View.WIRES);
+        List.of(showTable, showSeats, showWires)
+                .forEach(tab -> tab.getStyleClass().add("pill-toggle"));
         orders.setId("wire-order");
         orders.getStyleClass().add("pill-button");
         ToggleGroup group = new ToggleGroup();
@@ -75,15 +85,16 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         onlyChanged = Ui.pill("wire-changed", Words.get("wire.changed"), this::toggleChanged);
         onlyChanged.getStyleClass().add("pill-toggle");
         addControl(onlyChanged);
-        addControl(showWires);
+        addControl(showTable);
         addControl(showSeats);
+        addControl(showWires);
         list.setId("wire-list");
         list.getStyleClass().add("wire-list");
         list.setCellFactory(view -> new StepCell(() -> words));
         list.setMinHeight(56);
         list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         VBox.setVgrow(list, Priority.ALWAYS);
-        getChildren().addAll(card, list, programming, seats);
+        getChildren().addAll(card, list, programming, seats, table);
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
             if (next != null && !next.id().equals(currentId)) {
                 go(next);
@@ -104,6 +115,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
                 refresh();
             }
         });
+        subscriptions().on(session.drawers().drawerProperty(), (property, old, next) -> tabs());
         subscriptions().on(session.selectionProperty(), (property, old, next) -> {
             session.seats().rowProperty().set(null);
             plan().ifPresent(seats::show);
@@ -113,7 +125,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
     }
 
     private void keys(KeyEvent event) {
-        if (event.getTarget() instanceof TextInputControl || isSeats()) {
+        if (event.getTarget() instanceof TextInputControl || view() != SeatWork.View.WIRES) {
             return;
         }
         if (event.getCode() == KeyCode.SPACE) {
@@ -161,8 +173,10 @@ public final class WireStage extends StagePane implements WireCard.Desk {
                 .orElse(null);
         if (current == null) {
             card.showNothing();
-        } else {
+        } else if (view() != SeatWork.View.TABLE) {
             go(current);
+        } else {
+            currentId = current.id();
         }
     }
 
@@ -177,24 +191,38 @@ public final class WireStage extends StagePane implements WireCard.Desk {
                 : session.seats().of(assessment, session.nodeProperty().get());
     }
 
-    private boolean isSeats() {
-        return session.seats().shownProperty().get();
+    private SeatWork.View view() {
+        return session.seats().viewProperty().get();
     }
 
-    private void showSeats(boolean isShown) {
-        session.seats().shownProperty().set(isShown);
-        tabs();
+    private Tile tab(SeatWork.View view) {
+        String name = view.name().toLowerCase(Locale.ROOT);
+        return Ui.pill("wire-tab-" + name, Words.get("seats.tab." + name), () -> {
+            session.seats().viewProperty().set(view);
+            if (view == SeatWork.View.TABLE) {
+                session.selectionProperty().set(null);
+            } else {
+                current().ifPresent(this::go);
+            }
+            tabs();
+        });
     }
 
     private void tabs() {
-        showWires.setSelected(!isSeats());
-        showSeats.setSelected(isSeats());
-        Ui.show(seats, isSeats());
-        for (Node child : List.of(card, list, orders)) {
-            Ui.show(child, !isSeats());
+        showWires.setSelected(view() == SeatWork.View.WIRES);
+        showSeats.setSelected(view() == SeatWork.View.SEATS);
+        showTable.setSelected(view() == SeatWork.View.TABLE);
+        boolean isWires = view() == SeatWork.View.WIRES;
+        Ui.show(seats, view() == SeatWork.View.SEATS);
+        Ui.show(table, view() == SeatWork.View.TABLE);
+        if (view() == SeatWork.View.TABLE) {
+            table.refresh();
         }
-        Ui.show(onlyChanged, !isSeats() && wires != null && wires.isChange());
-        Ui.show(programming, !isSeats() && wires != null && !wires.programming().isEmpty());
+        for (Node child : List.of(card, list, orders)) {
+            Ui.show(child, isWires);
+        }
+        Ui.show(onlyChanged, isWires && wires != null && wires.isChange());
+        Ui.show(programming, isWires && wires != null && !wires.programming().isEmpty());
     }
 
     /** What the list shows: all, or only what is to be pulled and plugged. */

@@ -6,13 +6,15 @@ import inkel.app.ui.stage.Progress;
 import inkel.app.ui.why.StageNotes;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
+import java.util.function.Consumer;
 
 /** The stage Wire. */
 public final class WireView extends LazyView<WireStage> {
     private final Session session;
 
-    public WireView(Session session) {
-        super(Stage.WIRE, () -> new WireStage(session));
+    /** @param command does a command of the window by its id */
+    public WireView(Session session, Consumer<String> command) {
+        super(Stage.WIRE, () -> new WireStage(session, command));
         this.session = session;
     }
 

@@ -1,4 +1,4 @@
-package inkel.app.export;
+package inkel.app.csv;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -8,7 +8,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
 /** Comma separated values (RFC 4180) with a head. */
-final class Csv {
+public final class Csv {
     private Csv() {}
 
     /** What a spreadsheet would take for a formula, however it is quoted. */
@@ -17,32 +17,37 @@ final class Csv {
     private static final Pattern NUMBER = Pattern.compile("[-+]?[0-9]+([.][0-9]+)?([eE][-+]?[0-9]+)?");
 
     /** Prints the rows. */
-    interface Rows {
+    public interface Rows {
         void print(Table table) throws IOException;
     }
 
     /** Takes the rows; no cell of theirs is a formula. */
-    static final class Table {
+    public static final class Table {
         private final CSVPrinter csv;
 
         private Table(CSVPrinter csv) {
             this.csv = csv;
         }
 
-        void printRecord(Object... cells) throws IOException {
+        public void printRecord(Object... cells) throws IOException {
             csv.printRecord(Arrays.stream(cells).map(Csv::harmless).toArray());
         }
     }
 
     /** A text that a spreadsheet would run gets an apostrophe before it; numbers stay numbers. */
-    static String harmless(Object cell) {
+    public static String harmless(Object cell) {
         String text = String.valueOf(cell);
         boolean isFormula =
                 FORMULA.matcher(text).matches() && !NUMBER.matcher(text).matches();
         return isFormula ? "'" + text : text;
     }
 
-    static String of(Rows rows, String... head) {
+    /** A cell as it was before it was made harmless. */
+    public static String plain(String cell) {
+        return cell.startsWith("'") && FORMULA.matcher(cell.substring(1)).matches() ? cell.substring(1) : cell;
+    }
+
+    public static String of(Rows rows, String... head) {
         StringBuilder text = new StringBuilder();
         try (CSVPrinter csv =
                 new CSVPrinter(text, CSVFormat.RFC4180.builder().setHeader(head).get())) {

@@ -1,4 +1,4 @@
-package inkel.app.export;
+package inkel.app.state;
 
 import inkel.core.checks.Assessment;
 import inkel.core.seats.SeatPlan;

@@ -1,4 +1,4 @@
-package inkel.app.export;
+package inkel.app.csv;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
