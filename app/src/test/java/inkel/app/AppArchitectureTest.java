@@ -36,11 +36,12 @@ class AppArchitectureTest {
             List.of("words"),
             List.of("csv"),
             List.of("state", "words", "csv"),
-            List.of("export", "words", "state", "csv", "ui.kit", "ui.pins"),
+            List.of("export", "words", "state", "csv", "ui.kit", "ui.pins", "ui.power"),
             List.of("cli", "words", "state", "export"),
             List.of("ui.ends", "words", "ui.kit"),
             List.of("ui.why", "words", "state", "ui.kit"),
             List.of("ui.stage", "words", "state", "ui.kit", "ui.why"),
+            List.of("ui.take", "words", "state", "export", "ui.kit"),
             List.of("ui.frame", "words", "state", "export", "ui"));
 
     /** What turns amounts into other amounts. */

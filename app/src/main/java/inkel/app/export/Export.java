@@ -15,7 +15,17 @@ import java.util.function.Function;
 public record Export(String id, BiFunction<Assessment, Drawer, byte[]> make) {
     /** Whether it can be shown on a terminal. */
     public boolean isText() {
-        return !id.endsWith(".pdf");
+        return !id.endsWith(".pdf") && !isPicture();
+    }
+
+    /** Whether it is made of dots. */
+    public boolean isPicture() {
+        return id.endsWith(".png");
+    }
+
+    /** @param drawing as SVG */
+    static Export ofPicture(String id, Function<Assessment, String> drawing) {
+        return new Export(id, (assessment, drawer) -> Pictures.png(drawing.apply(assessment)));
     }
 
     /** As a build goes into a file. */

@@ -22,7 +22,10 @@ public final class Exports {
             Export.ofText("nets.csv", NetsCsv::of),
             new Export("sheet.pdf", (assessment, drawer) -> SheetPdf.of(sheet(assessment))),
             Export.ofText("sheet.md", assessment -> SheetMd.of(sheet(assessment))),
-            Export.ofText("loom.svg", LoomSvg::of));
+            Export.ofText("loom.svg", LoomSvg::of),
+            Export.ofPicture("loom.png", LoomSvg::of),
+            Export.ofText("river.svg", RiverSvg::of),
+            Export.ofPicture("river.png", RiverSvg::of));
 
     private Exports() {}
 

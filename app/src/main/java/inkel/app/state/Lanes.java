@@ -12,10 +12,17 @@ import java.util.concurrent.Executors;
  * @param planning shares out pins and moves moments apart
  * @param seating finds seats on breadboards
  * @param searching finds part classes
+ * @param drawing makes what is looked at before it is printed or saved
  * @param screen the window's own thread
  */
 public record Lanes(
-        Executor judging, Executor files, Executor planning, Executor seating, Executor searching, Executor screen) {
+        Executor judging,
+        Executor files,
+        Executor planning,
+        Executor seating,
+        Executor searching,
+        Executor drawing,
+        Executor screen) {
     /** A thread for each lane, started when first used; none keeps the program alive. */
     public static Lanes threads(Executor screen) {
         return new Lanes(
@@ -24,12 +31,13 @@ public record Lanes(
                 thread("inkel planning"),
                 thread("inkel seating"),
                 thread("inkel searching"),
+                thread("inkel drawing"),
                 screen);
     }
 
     /** One executor for all that is not the screen's. */
     public static Lanes of(Executor background, Executor screen) {
-        return new Lanes(background, background, background, background, background, screen);
+        return new Lanes(background, background, background, background, background, background, screen);
     }
 
     private static Executor thread(String name) {

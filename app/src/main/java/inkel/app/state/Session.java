@@ -20,6 +20,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -138,6 +140,19 @@ public final class Session {
     /** Does something with the disk that nobody waits for. */
     public void inBackground(Runnable work) {
         lanes.files().execute(work);
+    }
+
+    /** Makes something that takes a while beside the window, then shows it; a mistake is told and shows nothing. */
+    public <T> void draw(Supplier<T> make, Consumer<T> show) {
+        lanes.drawing().execute(() -> {
+            try {
+                T made = make.get();
+                lanes.screen().execute(() -> show.accept(made));
+            } catch (RuntimeException mistake) {
+                Trouble.severe(Session.class, "something could not be drawn", mistake);
+                lanes.screen().execute(() -> notices.failed("notice.draw_failed", mistake));
+            }
+        });
     }
 
     // --- what most of the window looks at

@@ -391,7 +391,17 @@ class CliTest {
             Set<String> names = new TreeSet<>(
                     files.map(file -> file.getFileName().toString()).toList());
             assertEquals(
-                    Set.of("loom.svg", "nets.csv", "parts.csv", "power.csv", "sheet.md", "sheet.pdf", "wires.csv")
+                    Set.of(
+                                    "loom.png",
+                                    "loom.svg",
+                                    "nets.csv",
+                                    "parts.csv",
+                                    "power.csv",
+                                    "river.png",
+                                    "river.svg",
+                                    "sheet.md",
+                                    "sheet.pdf",
+                                    "wires.csv")
                             .stream()
                             .map(kind -> "otterbeck-locks-" + kind)
                             .collect(java.util.stream.Collectors.toCollection(TreeSet::new)),

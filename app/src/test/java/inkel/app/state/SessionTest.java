@@ -223,7 +223,14 @@ class SessionTest {
         Session slow = new Session(
                 Given.CATALOG,
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
-                new Lanes(Runnable::run, disk::add, Runnable::run, Runnable::run, Runnable::run, Runnable::run),
+                new Lanes(
+                        Runnable::run,
+                        disk::add,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run),
                 CLOCK,
                 new Recovery(folder.resolve("recovery")));
         slow.files().open(file);
@@ -451,7 +458,14 @@ class SessionTest {
         Session slow = new Session(
                 Given.CATALOG,
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
-                new Lanes(waiting::add, Runnable::run, Runnable::run, Runnable::run, Runnable::run, Runnable::run),
+                new Lanes(
+                        waiting::add,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run),
                 CLOCK,
                 new Recovery(folder.resolve("recovery")),
                 (build, classes) -> {
@@ -471,7 +485,14 @@ class SessionTest {
         Session busy = new Session(
                 Given.CATALOG,
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
-                new Lanes(Runnable::run, Runnable::run, planning::add, Runnable::run, Runnable::run, Runnable::run),
+                new Lanes(
+                        Runnable::run,
+                        Runnable::run,
+                        planning::add,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run),
                 CLOCK,
                 new Recovery(folder.resolve("recovery")));
         busy.files().open(file);
@@ -505,7 +526,14 @@ class SessionTest {
         Session busy = new Session(
                 Given.CATALOG,
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
-                new Lanes(Runnable::run, Runnable::run, planning::add, Runnable::run, Runnable::run, Runnable::run),
+                new Lanes(
+                        Runnable::run,
+                        Runnable::run,
+                        planning::add,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run),
                 CLOCK,
                 new Recovery(folder.resolve("recovery")));
         busy.files().open(file);
@@ -599,7 +627,14 @@ class SessionTest {
         Session stuck = new Session(
                 Given.CATALOG,
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
-                new Lanes(later -> {}, Runnable::run, Runnable::run, Runnable::run, Runnable::run, Runnable::run),
+                new Lanes(
+                        later -> {},
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run),
                 CLOCK,
                 new Recovery(folder.resolve("recovery")));
         stuck.files().open(file);

@@ -111,6 +111,7 @@ public final class Shots {
             press("#wire-tab-seats");
         });
         shot("table", Examples.DEMO, this::table);
+        shot("take", Examples.DEMO, () -> command("take"));
         shot("pins-boards", Examples.DEMO, () -> {
             session.stageProperty().set(Stage.PINS);
             fire("#boards");

@@ -125,7 +125,7 @@ public final class SheetMaker {
                 "parts",
                 List.of(
                         column("", 4, Kind.TICK),
-                        column("count", 6, Kind.NUMBER),
+                        column("count", 8, Kind.NUMBER),
                         column("what", 42, Kind.TEXT),
                         column("for", 48, Kind.TEXT)),
                 rows);

@@ -4,15 +4,19 @@ import inkel.app.export.Export;
 import inkel.app.export.Exports;
 import inkel.app.state.Examples;
 import inkel.app.state.Session;
+import inkel.app.ui.kit.Copying;
 import inkel.app.ui.stage.Command;
+import inkel.app.ui.stage.Command.Group;
 import inkel.app.ui.stage.StageView;
 import inkel.app.words.Words;
 import inkel.core.catalog.PartClass;
+import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.Place;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.drawer.Drawer;
 import inkel.core.finding.Stage;
+import java.io.ByteArrayInputStream;
 import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -22,6 +26,7 @@ import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import javafx.event.EventHandler;
 import javafx.scene.Scene;
+import javafx.scene.image.Image;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
@@ -31,6 +36,8 @@ import javafx.stage.FileChooser;
  * does, since the first picture goes without it.
  */
 final class Commands {
+    private static final String SHEET = "sheet.pdf";
+
     private final Session session;
     private final Frame frame;
     private final Stages stages;
@@ -48,64 +55,87 @@ final class Commands {
     private void make() {
         BooleanSupplier always = () -> true;
         BooleanSupplier isOpen = () -> session.assessmentProperty().get() != null;
-        all.addAll(List.of(
+        add(
+                Group.BUILD,
                 Command.of("new", "Shortcut+N", always, frame::begin),
                 Command.of("open", "Shortcut+O", always, this::open),
                 Command.of("save", "Shortcut+S", isOpen, this::save),
                 Command.of("save_as", "Shortcut+Shift+S", isOpen, () -> saveAs(() -> {})),
                 example("example", Examples.DEMO),
                 example("example_sketch", Examples.FIRST_SKETCH),
-                example("example_moth", Examples.MOTH_LAMP),
-                Command.of("undo", "Shortcut+Z", () -> session.canUndoProperty().get(), session::undo)
-                        .first(),
+                example("example_moth", Examples.MOTH_LAMP));
+        add(
+                Group.EDIT,
+                Command.of("undo", "Shortcut+Z", () -> session.canUndoProperty().get(), session::undo),
                 Command.of("redo", "Shortcut+Y", () -> session.canRedoProperty().get(), session::redo),
                 Command.of("remove", "Delete", this::isPartSelected, this::removePart),
-                Command.of("figures", "Shortcut+E", this::isAnyPartSelected, frame::editFigures)));
-        boolean isFirst = true;
-        for (StageView view : stages.all()) {
-            for (Command command : view.commands()) {
-                all.add(isFirst ? command.first() : command);
-                isFirst = false;
-            }
-        }
-        all.addAll(List.of(
-                Command.of("bring_in", null, always, this::bringIn),
-                Command.of("give_out", null, () -> !session.shelves().isEmpty(), this::giveOut),
-                Command.of("drawer_in", null, always, this::drawerIn),
-                Command.of("drawer_out", null, always, this::drawerOut),
-                Command.of("add_board", null, isOpen, frame::addBoard).first(),
+                Command.of("figures", "Shortcut+E", this::isAnyPartSelected, frame::editFigures));
+        stages.all().forEach(view -> all.addAll(view.commands()));
+        add(Group.EDIT, Command.of("habits", null, isOpen, frame::habits));
+        add(
+                Group.BOARD,
+                Command.of("add_board", null, isOpen, frame::addBoard),
                 Command.of("rename_board", null, isOpen, frame::renameBoard),
                 Command.of("copy_board", null, isOpen, () -> session.boards()
                         .copy(session.nodeProperty().get(), 1)),
                 Command.of("remove_board", null, isOpen, () -> session.boards()
-                        .remove(session.nodeProperty().get())),
-                Command.of("habits", null, isOpen, frame::habits)));
-        isFirst = true;
+                        .remove(session.nodeProperty().get())));
+        add(
+                Group.PARTS,
+                Command.of("bring_in", null, always, this::bringIn),
+                Command.of("give_out", null, () -> !session.shelves().isEmpty(), this::giveOut),
+                Command.of("drawer_in", null, always, this::drawerIn),
+                Command.of("drawer_out", null, always, this::drawerOut));
+        add(
+                Group.TAKE,
+                Command.of("take", "Shortcut+Shift+T", isOpen, () -> frame.takeAlong(SHEET)),
+                Command.of("print", "Shortcut+P", isOpen, () -> frame.takeAlong(SHEET)
+                        .print()),
+                Command.of("copy_loom", null, isOpen, () -> copyPicture("loom.png")),
+                Command.of("copy_river", null, isOpen, () -> copyPicture("river.png")));
         for (Export export : Exports.all()) {
-            Command command = Command.titled(
-                    "export." + export.id(),
-                    Words.get("command.export", "kind", export.id()),
-                    null,
-                    isOpen,
-                    () -> write(export));
-            all.add(isFirst ? command.first() : command);
-            isFirst = false;
+            add(
+                    Group.TAKE,
+                    Command.titled(
+                            "export." + export.id(),
+                            Words.get("command.export", "kind", export.id()),
+                            null,
+                            isOpen,
+                            () -> write(export)));
         }
-        all.add(Command.of("export_all", null, isOpen, this::writeAll));
-        all.addAll(List.of(
-                Command.of("find", "Shortcut+K", always, frame::find).first(),
-                Command.of("help", "F1", isOpen, frame::help),
-                Command.of("theme", "Shortcut+Shift+N", always, frame::switchTheme)));
+        add(Group.TAKE, Command.of("export_all", null, isOpen, this::writeAll));
         for (StageView view : stages.all()) {
             Stage stage = view.stage();
-            Command command = Command.titled(
-                    "stage." + stage.text(),
-                    Words.get("command.stage", "stage", Words.get("stage." + stage.text())),
-                    "Shortcut+" + (stage.ordinal() + 1),
-                    always,
-                    () -> frame.go(stage));
-            all.add(stage.ordinal() == 0 ? command.first() : command);
+            add(
+                    Group.GO,
+                    Command.titled(
+                            "stage." + stage.text(),
+                            Words.get("command.stage", "stage", Words.get("stage." + stage.text())),
+                            "Shortcut+" + (stage.ordinal() + 1),
+                            always,
+                            () -> frame.go(stage)));
         }
+        add(
+                Group.WINDOW,
+                Command.of("find", "Shortcut+K", always, frame::find),
+                Command.of("help", "F1", isOpen, frame::help),
+                Command.of("theme", "Shortcut+Shift+N", always, frame::switchTheme));
+    }
+
+    private void add(Group group, Command... commands) {
+        for (Command command : commands) {
+            all.add(command.in(group));
+        }
+    }
+
+    /** A picture of the whole build, to be put into a letter or a notebook. */
+    private void copyPicture(String kind) {
+        Assessment assessment = session.assessmentProperty().get();
+        Export export = Exports.find(kind).orElseThrow();
+        session.draw(() -> export.make().apply(assessment, Drawer.EMPTY), picture -> {
+            Copying.put(new Image(new ByteArrayInputStream(picture)));
+            session.notices().done(Words.get("take.copied", "what", Words.get("take." + kind)));
+        });
     }
 
     private Command example(String id, String file) {
@@ -244,7 +274,7 @@ final class Commands {
     }
 
     /** Writes an export to a file that the builder chooses. */
-    private void write(Export export) {
+    void write(Export export) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(Words.get("command.export", "kind", export.id()));
         chooser.setInitialFileName(stem() + "-" + export.id());
@@ -258,7 +288,7 @@ final class Commands {
     }
 
     /** Writes every export to a folder that the builder chooses. */
-    private void writeAll() {
+    void writeAll() {
         DirectoryChooser chooser = new DirectoryChooser();
         chooser.setTitle(Words.get("command.export_all"));
         chooser.setInitialDirectory(

@@ -1,5 +1,6 @@
 package inkel.app.ui.frame;
 
+import inkel.app.ui.take.TakePage;
 import inkel.core.finding.Stage;
 
 /** What the window itself does, for the commands. */
@@ -16,6 +17,9 @@ interface Frame {
 
     /** Shows on one page how the builder of the open build works. */
     void habits();
+
+    /** Shows what can be taken along, with a look at one kind. */
+    TakePage takeAlong(String kind);
 
     void editFigures();
 

@@ -1,5 +1,7 @@
 package inkel.app.ui.frame;
 
+import inkel.app.export.Export;
+import inkel.app.export.Exports;
 import inkel.app.state.Session;
 import inkel.app.state.UserState;
 import inkel.app.ui.kit.Scroller;
@@ -9,6 +11,8 @@ import inkel.app.ui.stage.StageView;
 import inkel.app.ui.start.BoardPage;
 import inkel.app.ui.start.HabitsPage;
 import inkel.app.ui.start.StartPage;
+import inkel.app.ui.take.Printer;
+import inkel.app.ui.take.TakePage;
 import inkel.app.ui.why.WhyPanel;
 import inkel.core.finding.Stage;
 import java.nio.file.Path;
@@ -23,7 +27,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** The frame of the window: bar, selvedge, stage, Why panel and strip. */
-public final class Shell extends StackPane implements Frame {
+public final class Shell extends StackPane implements Frame, TakePage.Desk {
     private static final String NIGHT = "night";
 
     private final Session session;
@@ -39,6 +43,7 @@ public final class Shell extends StackPane implements Frame {
     private Node startPage;
     private Node boardMaker;
     private HabitsPage habitsPage;
+    private TakePage takePage;
 
     public Shell(Session session, UserState state) {
         this(session, state, () -> {});
@@ -124,13 +129,46 @@ public final class Shell extends StackPane implements Frame {
 
     @Override
     public void habits() {
-        leaveHabits();
+        leavePages();
         habitsPage = new HabitsPage(session, () -> {
             leaveHabits();
             showStage();
         });
         stageHost.getChildren().setAll(new Scroller(habitsPage));
         habitsPage.lookup("#habits-leave").requestFocus();
+    }
+
+    @Override
+    public TakePage takeAlong(String kind) {
+        leavePages();
+        takePage = new TakePage(session, this, Printer.SYSTEM);
+        Exports.find(kind).ifPresent(takePage::show);
+        stageHost.getChildren().setAll(takePage);
+        takePage.lookup("#take-leave").requestFocus();
+        return takePage;
+    }
+
+    @Override
+    public void save(Export export) {
+        commands.write(export);
+    }
+
+    @Override
+    public void saveAll() {
+        commands.writeAll();
+    }
+
+    @Override
+    public void leave() {
+        showStage();
+    }
+
+    private void leavePages() {
+        leaveHabits();
+        if (takePage != null) {
+            takePage.dispose();
+            takePage = null;
+        }
     }
 
     private void leaveHabits() {
@@ -172,7 +210,7 @@ public final class Shell extends StackPane implements Frame {
     }
 
     private void showStage() {
-        leaveHabits();
+        leavePages();
         boolean isOpen = session.assessmentProperty().get() != null;
         frame.setRight(isOpen ? why : null);
         if (!isOpen) {

@@ -6,13 +6,15 @@ import inkel.app.ui.kit.Icons;
 import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.ui.stage.Command;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
+import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.layout.HBox;
 
 /** The dark bar on top: the build, its nodes as tabs, find or do, undo, the menu. */
@@ -83,18 +85,23 @@ final class TopBar extends HBox {
 
     private ContextMenu items() {
         ContextMenu items = new ContextMenu();
-        commands.all().forEach(command -> {
-            if (command.startsGroup()) {
-                items.getItems().add(new SeparatorMenuItem());
-            }
-            MenuItem item = new MenuItem(command.title());
-            item.setId("menu-" + command.id());
-            item.setAccelerator(command.keys().orElse(null));
-            item.setDisable(!command.isPossible());
-            item.setOnAction(chosen -> command.run());
-            items.getItems().add(item);
-        });
+        for (Command.Group group : Command.Group.values()) {
+            Menu part = new Menu(Words.get("menu." + group.name().toLowerCase(Locale.ROOT)));
+            part.setId("menu-part-" + group.name().toLowerCase(Locale.ROOT));
+            commands.all().stream().filter(command -> command.group() == group).forEach(command -> part.getItems()
+                    .add(item(command)));
+            items.getItems().add(part);
+        }
         return items;
+    }
+
+    private static MenuItem item(Command command) {
+        MenuItem item = new MenuItem(command.title());
+        item.setId("menu-" + command.id());
+        item.setAccelerator(command.keys().orElse(null));
+        item.setDisable(!command.isPossible());
+        item.setOnAction(chosen -> command.run());
+        return item;
     }
 
     private void fill() {

@@ -3,6 +3,7 @@ package inkel.app.ui.kit;
 import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.image.Image;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
@@ -29,9 +30,17 @@ public final class Copying {
         });
     }
 
-    private static void put(String text) {
+    /** Takes a text along. */
+    public static void put(String text) {
         ClipboardContent content = new ClipboardContent();
         content.putString(text);
+        Clipboard.getSystemClipboard().setContent(content);
+    }
+
+    /** Takes a picture along. */
+    public static void put(Image picture) {
+        ClipboardContent content = new ClipboardContent();
+        content.putImage(picture);
         Clipboard.getSystemClipboard().setContent(content);
     }
 }

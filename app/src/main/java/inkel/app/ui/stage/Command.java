@@ -8,15 +8,26 @@ import javafx.scene.input.KeyCombination;
 /**
  * Something the builder can do from the menu, by keys, or by finding it.
  *
- * @param startsGroup whether the menu draws a line above it
+ * @param group the part of the menu that it is in
  */
 public record Command(
         String id,
         String title,
         Optional<KeyCombination> keys,
-        boolean startsGroup,
+        Group group,
         BooleanSupplier possible,
         Runnable action) {
+    /** The parts of the menu, in their order. */
+    public enum Group {
+        BUILD,
+        EDIT,
+        BOARD,
+        PARTS,
+        TAKE,
+        GO,
+        WINDOW
+    }
+
     /**
      * A command whose title is the word {@code command.} and its id.
      *
@@ -27,12 +38,13 @@ public record Command(
     }
 
     public static Command titled(String id, String title, String keys, BooleanSupplier possible, Runnable action) {
-        return new Command(id, title, Optional.ofNullable(keys).map(KeyCombination::valueOf), false, possible, action);
+        return new Command(
+                id, title, Optional.ofNullable(keys).map(KeyCombination::valueOf), Group.EDIT, possible, action);
     }
 
-    /** The first of a group in the menu. */
-    public Command first() {
-        return new Command(id, title, keys, true, possible, action);
+    /** The same in a part of the menu; where nothing is said it edits. */
+    public Command in(Group other) {
+        return new Command(id, title, keys, other, possible, action);
     }
 
     public boolean isPossible() {

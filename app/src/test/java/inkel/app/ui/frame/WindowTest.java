@@ -329,6 +329,8 @@ class WindowTest {
         opened();
         assertFalse(shell.getStyleClass().contains("night"));
         robot.clickOn("#menu");
+        until(() -> robot.lookup("#menu-part-window").tryQuery().isPresent());
+        robot.clickOn("#menu-part-window");
         until(() -> robot.lookup("#menu-theme").tryQuery().isPresent());
         robot.clickOn("#menu-theme");
         until(() -> shell.getStyleClass().contains("night"));
