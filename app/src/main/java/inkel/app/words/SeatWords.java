@@ -112,8 +112,9 @@ public final class SeatWords {
     /** A seat in words: {@code left, rows 31 to 38, its marked end at the high rows}. */
     public String seat(SeatChoice at, SeatPlan.Seat seat) {
         int last = at.row() + seat.shape().span() - 1;
-        String place = Words.say(
-                Fact.of("seats.seat." + at.side().text()).with("from", at.row()).with("to", last));
+        String place = Words.say(Fact.of("seats.seat." + at.side().text() + (last == at.row() ? ".one" : ""))
+                .with("from", at.row())
+                .with("to", last));
         String turned = at.isTurned() ? Words.get("seats.turned", "place", place) : place;
         return plan.boards() > 1
                 ? Words.say(Fact.of("seats.on_board").with("board", at.board()).with("place", turned))

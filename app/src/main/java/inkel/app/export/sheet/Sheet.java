@@ -33,6 +33,32 @@ public record Sheet(String title, String under, List<Block> blocks) {
     }
 
     /**
+     * A board as it lies on the table.
+     *
+     * @param top what is at the upper end
+     * @param lines from top to bottom
+     */
+    public record Picture(String top, List<PinLine> lines) implements Block {
+        public Picture {
+            lines = List.copyOf(lines);
+        }
+    }
+
+    /** The pins of both sides at one height, each side from left to right. */
+    public record PinLine(List<PinText> left, List<PinText> right) {
+        /** Where a row leaves places out. */
+        public static final PinLine GAP = new PinLine(List.of(), List.of());
+
+        public PinLine {
+            left = List.copyOf(left);
+            right = List.copyOf(right);
+        }
+    }
+
+    /** A pin, and what goes to it; empty for one that is free. */
+    public record PinText(String name, String taken) {}
+
+    /**
      * A column of a table.
      *
      * @param width its share of the page, compared with the others

@@ -70,6 +70,7 @@ public final class SheetMaker {
         pulls(node, list);
         wires(plan);
         programming(plan);
+        picture(plan);
         pins(node);
         pieces(node);
         power(node);
@@ -175,8 +176,8 @@ public final class SheetMaker {
     /** The hole of an end, and where it is on its header for who looks at the module. */
     private static String place(WireWords words, SeatWords seats, Terminal end, Optional<Landing> landing) {
         String hole = landing.map(found -> seats.landing(found, end)).orElse("");
-        boolean isPin = end instanceof Terminal.OnPin;
-        return hole.isEmpty() ? words.place(end) : isPin ? joined(hole, words.place(end)) : hole;
+        boolean isAtItsPin = end instanceof Terminal.OnPin && isThere(end, landing);
+        return hole.isEmpty() ? words.place(end) : isAtItsPin ? joined(hole, words.place(end)) : hole;
     }
 
     /** Each end with where it is, counted from both ends of its header. */
@@ -218,6 +219,39 @@ public final class SheetMaker {
     }
 
     /** The board's pins in the order of its header, with who has each. */
+    /** The board with what is wired to each of its pins, as the wire list has it. */
+    private void picture(SeatPlan plan) {
+        NodeCircuit node = plan.node();
+        WireWords words = new WireWords(node);
+        SeatWords seats = new SeatWords(plan);
+        Map<Integer, List<String>> takers = new LinkedHashMap<>();
+        for (WireStep step : plan.list().steps()) {
+            if (isThere(step.from(), seats.from(step))) {
+                taker(node, step.from(), words.name(step.to()), takers);
+            }
+            if (isThere(step.to(), seats.to(step))) {
+                taker(node, step.to(), words.name(step.from()), takers);
+            }
+        }
+        List<Sheet.Picture> pictures = BoardPicture.of(node.board(), takers);
+        if (!pictures.isEmpty()) {
+            blocks.add(new Sheet.Heading(Words.get("sheet.picture")));
+            blocks.addAll(pictures);
+        }
+    }
+
+    /** A wire of a net may go to another row that is the same net, and then not to the pin itself. */
+    private static boolean isThere(Terminal end, Optional<Landing> landing) {
+        return landing.filter(found -> !found.at().equals(end)).isEmpty();
+    }
+
+    private static void taker(NodeCircuit node, Terminal end, String name, Map<Integer, List<String>> takers) {
+        if (end instanceof Terminal.OnPin pin
+                && pin.pin().part().equals(node.board().id())) {
+            takers.computeIfAbsent(pin.index(), fresh -> new ArrayList<>()).add(name);
+        }
+    }
+
     private void pins(NodeCircuit node) {
         Map<Endpoint, List<String>> takers = new LinkedHashMap<>();
         for (Wire wire : node.node().wires()) {
@@ -233,8 +267,8 @@ public final class SheetMaker {
                         .add(ofNode(link.from().node(), link.from().pin()));
             }
         });
-        List<List<String>> rows = new ArrayList<>();
         Placed board = node.board();
+        List<List<String>> rows = new ArrayList<>();
         for (Pin pin : board.cls().pins()) {
             List<String> taken = takers.getOrDefault(board.endpoint(pin), List.of());
             if (!taken.isEmpty()) {

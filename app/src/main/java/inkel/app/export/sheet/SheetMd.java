@@ -1,6 +1,7 @@
 package inkel.app.export.sheet;
 
 import java.util.List;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /** A sheet as Markdown with tables. */
@@ -24,6 +25,8 @@ public final class SheetMd {
                         .append('\n');
             } else if (block instanceof Sheet.Table table) {
                 table(text, table);
+            } else if (block instanceof Sheet.Picture picture) {
+                picture(text, picture);
             }
         }
         return text.toString();
@@ -46,6 +49,26 @@ public final class SheetMd {
             }
             text.append(line).append('\n');
         }
+    }
+
+    /** The sides of the board as the sides of a table. */
+    private static void picture(StringBuilder text, Sheet.Picture picture) {
+        text.append(escaped(picture.top())).append("\n\n");
+        row(text, List.of(" ", " ", " ", " "));
+        row(text, List.of("--:", "--:", ":--", ":--"));
+        for (Sheet.PinLine line : picture.lines()) {
+            row(
+                    text,
+                    List.of(
+                            pins(line.left(), Sheet.PinText::taken),
+                            pins(line.left(), Sheet.PinText::name),
+                            pins(line.right(), Sheet.PinText::name),
+                            pins(line.right(), Sheet.PinText::taken)));
+        }
+    }
+
+    private static String pins(List<Sheet.PinText> pins, Function<Sheet.PinText, String> what) {
+        return pins.stream().map(what).map(SheetMd::escaped).collect(Collectors.joining(" / "));
     }
 
     private static void row(StringBuilder text, List<String> cells) {

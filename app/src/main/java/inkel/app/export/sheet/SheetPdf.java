@@ -110,6 +110,8 @@ public final class SheetPdf {
                 document.add(said.isCaution() ? caution(said.text()) : new Paragraph(said.text(), plain));
             } else if (block instanceof Sheet.Table table) {
                 document.add(table(table));
+            } else if (block instanceof Sheet.Picture picture) {
+                document.add(picture(picture));
             }
         }
         document.close();
@@ -130,6 +132,69 @@ public final class SheetPdf {
         cell.setBorderWidth(1.2f);
         box.addCell(cell);
         return box;
+    }
+
+    /** The board between the names of its pins; a pin that is taken is black. */
+    private PdfPTable picture(Sheet.Picture picture) {
+        PdfPTable drawn = new PdfPTable(new float[] {44, 2.5f, 14, 2.5f, 44});
+        drawn.setWidthPercentage(100);
+        drawn.setKeepTogether(true);
+        drawn.setSpacingAfter(8);
+        drawn.addCell(bare(new Phrase("", small), Element.ALIGN_LEFT));
+        PdfPCell top = bare(new Phrase(picture.top(), small), Element.ALIGN_CENTER);
+        top.setColspan(3);
+        drawn.addCell(top);
+        drawn.addCell(bare(new Phrase("", small), Element.ALIGN_LEFT));
+        for (Sheet.PinLine line : picture.lines()) {
+            drawn.addCell(bare(pins(line.left(), true), Element.ALIGN_RIGHT));
+            drawn.addCell(pad(line.left()));
+            PdfPCell body = bare(new Phrase(" ", small), Element.ALIGN_LEFT);
+            body.setBackgroundColor(HEAD);
+            drawn.addCell(body);
+            drawn.addCell(pad(line.right()));
+            drawn.addCell(bare(pins(line.right(), false), Element.ALIGN_LEFT));
+        }
+        return drawn;
+    }
+
+    private static PdfPCell bare(Phrase phrase, int alignment) {
+        PdfPCell cell = new PdfPCell(phrase);
+        cell.setBorder(Rectangle.NO_BORDER);
+        cell.setPadding(2);
+        cell.setLeading(0, LINE);
+        cell.setMinimumHeight(13);
+        cell.setHorizontalAlignment(alignment);
+        return cell;
+    }
+
+    /** What goes to a pin stands outside of its name. */
+    private Phrase pins(List<Sheet.PinText> pins, boolean isLeft) {
+        Phrase phrase = new Phrase();
+        for (int i = 0; i < pins.size(); i++) {
+            Sheet.PinText pin = pins.get(i);
+            phrase.add(new Chunk(i == 0 ? "" : "  |  ", small));
+            Chunk name = new Chunk(pin.name(), pin.taken().isEmpty() ? small : bold);
+            Chunk taken = new Chunk(pin.taken(), small);
+            Chunk between = new Chunk(pin.taken().isEmpty() ? "" : "   ", small);
+            for (Chunk chunk : isLeft ? List.of(taken, between, name) : List.of(name, between, taken)) {
+                phrase.add(chunk);
+            }
+        }
+        return phrase;
+    }
+
+    private PdfPCell pad(List<Sheet.PinText> pins) {
+        PdfPCell pad = new PdfPCell(new Phrase(" ", small));
+        pad.setMinimumHeight(13);
+        pad.setPadding(2);
+        pad.setBorderColor(RULE);
+        if (pins.isEmpty()) {
+            pad.setBorder(Rectangle.NO_BORDER);
+            pad.setBackgroundColor(HEAD);
+        } else if (pins.stream().anyMatch(pin -> !pin.taken().isEmpty())) {
+            pad.setBackgroundColor(INK);
+        }
+        return pad;
     }
 
     private PdfPTable table(Sheet.Table table) {
