@@ -1,5 +1,6 @@
 package inkel.core.seats;
 
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.TableKind;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -27,6 +28,9 @@ public final class SeatPlanner {
 
     private final NodeCircuit node;
     private final WireList list;
+    /** The same wires in an order that is nobody's choice, so that another order of work moves no hole. */
+    private final WireList routed;
+
     private final List<WireStep> arriving;
     private final Optional<SeatPlan> before;
     private final List<String> refused = new ArrayList<>();
@@ -34,8 +38,21 @@ public final class SeatPlanner {
     private SeatPlanner(NodeCircuit node, WireList list, List<WireStep> arriving, Optional<SeatPlan> before) {
         this.node = node;
         this.list = list;
+        routed = list.with(settled(node, list.steps()));
         this.arriving = arriving;
         this.before = before;
+    }
+
+    /** Grounds first, then supplies and the rest, each by the parts of the table. */
+    private static List<WireStep> settled(NodeCircuit node, List<WireStep> steps) {
+        Map<String, Integer> places = new HashMap<>();
+        node.parts().forEach(placed -> places.put(placed.id(), places.size()));
+        return steps.stream()
+                .sorted(Comparator.comparing(WireStep::kind)
+                        .thenComparing(
+                                step -> places.getOrDefault(step.subject().part(), -1))
+                        .thenComparing(WireStep::id))
+                .toList();
     }
 
     /** @param lists of all nodes of the circuit */
@@ -62,6 +79,7 @@ public final class SeatPlanner {
                 .filter(other -> other != list)
                 .flatMap(other -> other.steps().stream())
                 .filter(step -> step.fitting().isEmpty() && (isHere(node, step.from()) || isHere(node, step.to())))
+                .sorted(Comparator.comparing(WireStep::id))
                 .toList();
         return new SeatPlanner(node, list, arriving, before).plan();
     }
@@ -79,7 +97,7 @@ public final class SeatPlanner {
         Breadboard kind = Breadboard.of(table);
         for (int boards = 1; boards <= MOST_BOARDS; boards++) {
             refused.clear();
-            TableNets nets = TableNets.of(list, arriving, boards * 2);
+            TableNets nets = TableNets.of(routed, arriving, boards * 2);
             if (nets.shapes().isEmpty() && nets.rails().isEmpty()) {
                 return nothing();
             }
@@ -156,12 +174,13 @@ public final class SeatPlanner {
     private SeatPlan plan(TableNets nets, Seating seating, List<Optional<SeatChoice>> held) {
         Router.Routes routes = Router.of(nets, seating);
         Map<String, List<Run>> runs = new LinkedHashMap<>();
-        for (int i = 0; i < list.steps().size(); i++) {
+        for (int i = 0; i < routed.steps().size(); i++) {
             if (routes.runs().containsKey(i)) {
-                runs.put(list.steps().get(i).id(), inOrder(routes.runs().get(i)));
+                runs.put(routed.steps().get(i).id(), inOrder(routes.runs().get(i)));
             }
         }
-        List<WireStep> steps = withBridges(routes, runs);
+        boolean isByWay = node.habits().of(Habit.WIRE_ORDER) == Habit.WireOrder.WAY;
+        List<WireStep> steps = withBridges(isByWay ? WayOrder.of(list.steps(), runs) : list.steps(), routes, runs);
         Set<String> seated = new HashSet<>();
         nets.shapes().forEach(shape -> seated.add(shape.id()));
         return new SeatPlan(
@@ -197,8 +216,8 @@ public final class SeatPlanner {
     // --- wires that the breadboards make necessary
 
     /** Each comes before the first wire that hangs on what it joins. */
-    private List<WireStep> withBridges(Router.Routes routes, Map<String, List<Run>> runs) {
-        List<WireStep> steps = new ArrayList<>(list.steps());
+    private List<WireStep> withBridges(List<WireStep> ordered, Router.Routes routes, Map<String, List<Run>> runs) {
+        List<WireStep> steps = new ArrayList<>(ordered);
         List<Router.Added> open = new ArrayList<>(routes.added());
         for (int i = open.size() - 1; i >= 0; i--) {
             Router.Added bridge = open.get(i);

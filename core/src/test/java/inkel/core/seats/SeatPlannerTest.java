@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
@@ -11,6 +12,7 @@ import inkel.core.document.SeatChoice;
 import inkel.core.document.SeatChoice.Side;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.SetHabit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
@@ -280,6 +282,32 @@ class SeatPlannerTest {
         assertTrue(found.total().metres() <= best * 1.06, found.total() + " where " + best + " can be had");
         assertTrue(found.boundMetres() <= best + 1e-9, found.boundMetres() + " is no bound of " + best);
         assertTrue(found.boundMetres() > best * 0.6, found.boundMetres() + " says little of " + best);
+    }
+
+    @Test
+    void byTheShortestWayTheHandGoesFromHoleToHole() throws Exception {
+        SeatPlan safe = plan(Builds.locks());
+        String node = Builds.locks().nodes().get(0).id();
+        SeatPlan way = plan(new SetHabit<>(node, Habit.WIRE_ORDER, Habit.WireOrder.WAY).apply(Builds.locks()));
+        assertEquals(ids(safe), ids(way), "the same wires");
+        assertEquals(safe.runs(), way.runs(), "in the same holes");
+        assertTrue(walked(way) < 0.7 * walked(safe), walked(way) + " where the safe order walks " + walked(safe));
+        for (int i = 0; i < way.list().steps().size(); i++) {
+            assertEquals(i + 1, way.list().steps().get(i).number());
+        }
+    }
+
+    private static Set<String> ids(SeatPlan plan) {
+        return plan.list().steps().stream().map(WireStep::id).collect(java.util.stream.Collectors.toSet());
+    }
+
+    private static double walked(SeatPlan plan) {
+        double sum = 0;
+        for (int i = 1; i < plan.list().steps().size(); i++) {
+            sum += WayOrder.way(
+                    plan.list().steps().get(i - 1), plan.list().steps().get(i), plan.runs());
+        }
+        return sum;
     }
 
     private static double metres(TableNets nets, Seating seating) {
