@@ -24,6 +24,7 @@ import java.util.stream.Stream;
  * @param beside the parts that stand in no breadboard, in the order of the table
  * @param list the wires with those that the breadboards make necessary, in the order of work
  * @param runs of which wires and small parts each step is made, by the step's id
+ * @param arriving where the wires of other boards go that end in a hole here, by {@link #arrival}
  * @param refused the parts that could not be kept where the builder wanted them
  * @param memory what it was made from
  */
@@ -36,6 +37,7 @@ public record SeatPlan(
         List<String> beside,
         WireList list,
         Map<String, List<Run>> runs,
+        Map<String, Landing> arriving,
         List<String> refused,
         Optional<Memory> memory) {
     public SeatPlan {
@@ -43,6 +45,7 @@ public record SeatPlan(
         rails = List.copyOf(rails);
         beside = List.copyOf(beside);
         runs = Map.copyOf(runs);
+        arriving = Map.copyOf(arriving);
         refused = List.copyOf(refused);
     }
 
@@ -81,6 +84,16 @@ public record SeatPlan(
      * @param used how many of its holes are taken
      */
     public record RailUse(Terminal.OnStretch stretch, Terminal carries, int used, int holes) {}
+
+    /** What stands for a wire of another board's list. */
+    static String arrival(String node, WireStep step) {
+        return node + " " + step.id();
+    }
+
+    /** Where a wire of another board's list goes here; empty for one that goes to no hole. */
+    public Optional<Landing> arriving(String node, WireStep step) {
+        return Optional.ofNullable(arriving.get(arrival(node, step)));
+    }
 
     /** The runs of a step; none where nothing is known of holes. */
     public List<Run> runs(WireStep step) {

@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Seats a table: the fewest breadboards that have room, short jumpers on them, and a hole for every end of a wire. */
 public final class SeatPlanner {
@@ -31,28 +32,23 @@ public final class SeatPlanner {
     /** The same wires in an order that is nobody's choice, so that another order of work moves no hole. */
     private final WireList routed;
 
-    private final List<WireStep> arriving;
+    private final List<Arrival> arriving;
     private final Optional<SeatPlan> before;
     private final List<String> refused = new ArrayList<>();
 
-    private SeatPlanner(NodeCircuit node, WireList list, List<WireStep> arriving, Optional<SeatPlan> before) {
-        this.node = node;
-        this.list = list;
-        routed = list.with(settled(node, list.steps()));
-        this.arriving = arriving;
-        this.before = before;
+    /** A wire of another board's list that ends on this table. */
+    private record Arrival(String node, WireStep step) {
+        String key() {
+            return SeatPlan.arrival(node, step);
+        }
     }
 
-    /** Grounds first, then supplies and the rest, each by the parts of the table. */
-    private static List<WireStep> settled(NodeCircuit node, List<WireStep> steps) {
-        Map<String, Integer> places = new HashMap<>();
-        node.parts().forEach(placed -> places.put(placed.id(), places.size()));
-        return steps.stream()
-                .sorted(Comparator.comparing(WireStep::kind)
-                        .thenComparing(
-                                step -> places.getOrDefault(step.subject().part(), -1))
-                        .thenComparing(WireStep::id))
-                .toList();
+    private SeatPlanner(NodeCircuit node, WireList list, List<Arrival> arriving, Optional<SeatPlan> before) {
+        this.node = node;
+        this.list = list;
+        routed = list.with(list.safe());
+        this.arriving = arriving;
+        this.before = before;
     }
 
     /** @param lists of all nodes of the circuit */
@@ -75,11 +71,13 @@ public final class SeatPlanner {
                 .filter(found -> found.node().node().id().equals(node.node().id()))
                 .findFirst()
                 .orElseThrow();
-        List<WireStep> arriving = lists.stream()
+        List<Arrival> arriving = lists.stream()
                 .filter(other -> other != list)
-                .flatMap(other -> other.steps().stream())
-                .filter(step -> step.fitting().isEmpty() && (isHere(node, step.from()) || isHere(node, step.to())))
-                .sorted(Comparator.comparing(WireStep::id))
+                .flatMap(other -> other.steps().stream()
+                        .filter(step ->
+                                step.fitting().isEmpty() && (isHere(node, step.from()) || isHere(node, step.to())))
+                        .map(step -> new Arrival(other.node().node().id(), step)))
+                .sorted(Comparator.comparing(Arrival::key))
                 .toList();
         return new SeatPlanner(node, list, arriving, before).plan();
     }
@@ -97,7 +95,8 @@ public final class SeatPlanner {
         Breadboard kind = Breadboard.of(table);
         for (int boards = 1; boards <= MOST_BOARDS; boards++) {
             refused.clear();
-            TableNets nets = TableNets.of(routed, arriving, boards * 2);
+            TableNets nets =
+                    TableNets.of(routed, arriving.stream().map(Arrival::step).toList(), boards * 2);
             if (nets.shapes().isEmpty() && nets.rails().isEmpty()) {
                 return nothing();
             }
@@ -167,8 +166,23 @@ public final class SeatPlanner {
                 node.parts().stream().map(Placed::id).toList(),
                 list.with(list.steps()),
                 Map.of(),
+                Map.of(),
                 List.of(),
                 Optional.empty());
+    }
+
+    /** The hole of each arriving wire that goes into one. */
+    private Map<String, Landing> arriving(Router.Routes routes) {
+        Map<String, Landing> found = new LinkedHashMap<>();
+        for (int i = 0; i < arriving.size(); i++) {
+            String key = arriving.get(i).key();
+            routes.runs().getOrDefault(routed.steps().size() + i, List.of()).stream()
+                    .flatMap(run -> Stream.of(run.from(), run.to()))
+                    .filter(landing -> landing.hole().isPresent())
+                    .findFirst()
+                    .ifPresent(landing -> found.put(key, landing));
+        }
+        return found;
     }
 
     private SeatPlan plan(TableNets nets, Seating seating, List<Optional<SeatChoice>> held) {
@@ -195,6 +209,7 @@ public final class SeatPlanner {
                         .toList(),
                 list.with(steps),
                 runs,
+                arriving(routes),
                 refused,
                 Optional.of(new Memory(nets, seating, held, node.node().seats())));
     }

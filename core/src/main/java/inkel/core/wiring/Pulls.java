@@ -73,7 +73,11 @@ final class Pulls {
         }
         if (id.startsWith(MEETING) && id.lastIndexOf(' ') > MEETING.length()) {
             int blank = id.lastIndexOf(' ');
-            return new Terminal.OnMeeting(terminal(node, id.substring(MEETING.length(), blank)), 1);
+            String nth = id.substring(blank + 1);
+            return nth.matches("\\d{1,4}")
+                    ? new Terminal.OnMeeting(
+                            terminal(node, id.substring(MEETING.length(), blank)), Integer.parseInt(nth))
+                    : new Terminal.Gone(id);
         }
         int at = id.lastIndexOf('@');
         Optional<Endpoint> pin = at < 0 ? Optional.empty() : Endpoint.parse(id.substring(0, at));

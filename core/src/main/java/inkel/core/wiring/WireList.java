@@ -19,12 +19,15 @@ import java.util.stream.Stream;
  *
  * @param programming leads that are plugged only while the board's chip gets its program; numbered by themselves
  * @param pulls wires that are plugged but no longer in the plan; numbered by themselves
+ * @param safe the steps of the plan as they are when nobody has chosen another order; what breadboards make necessary is not in it
  */
-public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> programming, List<WireStep> pulls) {
+public record WireList(
+        NodeCircuit node, List<WireStep> steps, List<WireStep> programming, List<WireStep> pulls, List<WireStep> safe) {
     public WireList {
         steps = List.copyOf(steps);
         programming = List.copyOf(programming);
         pulls = List.copyOf(pulls);
+        safe = List.copyOf(safe);
     }
 
     public static WireList of(NodeCircuit node) {
@@ -32,12 +35,13 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
     }
 
     private static WireList of(NodeCircuit node, List<Away> away, List<Away> arriving, boolean isGroundJoined) {
-        List<WireStep> steps = WorkOrder.of(node, new WireSteps(node, away, arriving, isGroundJoined).list());
+        List<WireStep> safe = new WireSteps(node, away, arriving, isGroundJoined).list();
+        List<WireStep> steps = WorkOrder.of(node, safe);
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
         // What only the breadboards make necessary is known when all are seated.
         toUnplug.removeIf(Pulls::isOfBreadboard);
         steps.forEach(step -> toUnplug.remove(step.id()));
-        return new WireList(node, steps, new ProgramLeads(node).list(), Pulls.of(node, toUnplug));
+        return new WireList(node, steps, new ProgramLeads(node).list(), Pulls.of(node, toUnplug), safe);
     }
 
     public static List<WireList> of(Circuit circuit) {
@@ -76,7 +80,7 @@ public record WireList(NodeCircuit node, List<WireStep> steps, List<WireStep> pr
         others.forEach(step -> numbered.add(step.withNumber(numbered.size() + 1)));
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
         numbered.forEach(step -> toUnplug.remove(step.id()));
-        return new WireList(node, numbered, programming, Pulls.of(node, toUnplug));
+        return new WireList(node, numbered, programming, Pulls.of(node, toUnplug), safe);
     }
 
     /** The end that a wire to a pin of this node has. */

@@ -27,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -282,6 +283,40 @@ class SeatPlannerTest {
         assertTrue(found.total().metres() <= best * 1.06, found.total() + " where " + best + " can be had");
         assertTrue(found.boundMetres() <= best + 1e-9, found.boundMetres() + " is no bound of " + best);
         assertTrue(found.boundMetres() > best * 0.6, found.boundMetres() + " says little of " + best);
+    }
+
+    @Test
+    void wiresOfOtherBoardsHaveAHoleOfTheirOwn() throws Exception {
+        int count = 0;
+        for (int seed = 1; seed <= 40; seed++) {
+            Circuit circuit = Circuit.of(RandomBuilds.of(seed), Builds.CATALOG);
+            for (SeatPlan plan : SeatPlanner.of(circuit, WireList.of(circuit))) {
+                List<Hole> taken = new ArrayList<>();
+                plan.runs().values().stream()
+                        .flatMap(List::stream)
+                        .flatMap(run -> Stream.of(run.from(), run.to()))
+                        .flatMap(landing -> landing.hole().stream())
+                        .forEach(taken::add);
+                plan.seats().forEach(seat -> seat.legs().forEach(leg -> taken.add(leg.hole())));
+                for (Landing landing : plan.arriving().values()) {
+                    Hole hole = landing.hole().orElseThrow();
+                    assertFalse(taken.contains(hole), seed + ": " + hole + " has two");
+                    taken.add(hole);
+                    count++;
+                    if (landing.at() instanceof Terminal.OnPin) {
+                        assertTrue(
+                                plan.seats().stream()
+                                        .flatMap(seat -> seat.legs().stream())
+                                        .anyMatch(leg -> leg.hole().halfRow().equals(hole.halfRow())
+                                                && leg.end()
+                                                        .filter(landing.at()::equals)
+                                                        .isPresent()),
+                                seed + ": " + landing + " is not in its row");
+                    }
+                }
+            }
+        }
+        assertTrue(count > 5, "only " + count + " wires arrived in a hole");
     }
 
     @Test

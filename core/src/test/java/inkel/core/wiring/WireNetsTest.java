@@ -142,7 +142,8 @@ class WireNetsTest {
         for (WireStep left : whole.steps()) {
             List<WireStep> steps =
                     whole.steps().stream().filter(step -> step != left).toList();
-            List<WireList> without = new ArrayList<>(List.of(new WireList(whole.node(), steps, List.of(), List.of())));
+            List<WireList> without =
+                    new ArrayList<>(List.of(new WireList(whole.node(), steps, List.of(), List.of(), steps)));
             without.addAll(rest);
             boolean isSame = plan.wanted().ofPins().equals(plan.listed(without).ofPins())
                     && plan.pieces().equals(plan.listedPieces(without));

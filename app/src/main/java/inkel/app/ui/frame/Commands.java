@@ -89,7 +89,7 @@ final class Commands {
         add(
                 Group.TAKE,
                 Command.of("take", "Shortcut+Shift+T", isOpen, () -> frame.takeAlong(SHEET)),
-                Command.of("print", "Shortcut+P", isOpen, () -> frame.takeAlong(SHEET)
+                Command.of("print", "Shortcut+Shift+P", isOpen, () -> frame.takeAlong(SHEET)
                         .print()),
                 Command.of("copy_loom", null, isOpen, () -> copyPicture("loom.png")),
                 Command.of("copy_river", null, isOpen, () -> copyPicture("river.png")));

@@ -16,6 +16,7 @@ import inkel.app.ui.take.TakePage;
 import inkel.app.ui.why.WhyPanel;
 import inkel.core.finding.Stage;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -243,6 +244,10 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
 
     private Runnable commandNamed(String id) {
         return () -> run(id);
+    }
+
+    List<Command> commands() {
+        return commands.all();
     }
 
     /** Runs the command of that name, if it can be run now. */

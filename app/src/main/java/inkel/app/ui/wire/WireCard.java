@@ -11,6 +11,7 @@ import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.document.edit.MarkWire;
+import inkel.core.quantity.Fact;
 import inkel.core.seats.Landing;
 import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.EndPlace;
@@ -211,10 +212,26 @@ final class WireCard extends VBox {
         Caption name = Ui.text(words.name(terminal), "wire-end");
         name.setId(id);
         String hole = landing.map(found -> new SeatWords(plan.orElseThrow()).landing(found, terminal))
+                .filter(said -> !said.isEmpty())
+                .or(() -> away(terminal))
                 .orElse("");
         Caption place = Ui.text(hole.isEmpty() ? words.place(terminal) : hole, "wire-place");
         place.setId(id + "-place");
         return new VBox(name, place);
+    }
+
+    /** The hole on the table of another board, where its pin stands in a breadboard. */
+    private Optional<String> away(Terminal terminal) {
+        if (!(terminal instanceof Terminal.OnOtherBoard other)) {
+            return Optional.empty();
+        }
+        String here = wires.node().node().id();
+        return session.seats()
+                .wanted(session.assessmentProperty().get(), other.pin().node())
+                .flatMap(there -> there.arriving(here, step)
+                        .map(landing -> Words.say(Fact.of("seats.away")
+                                .with("hole", new SeatWords(there).hole(landing))
+                                .with("board", there.node().node().name()))));
     }
 
     private Node line(WireStep step) {

@@ -26,6 +26,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
@@ -322,6 +323,21 @@ class WindowTest {
         long before = stops();
         robot.type(KeyCode.SPACE);
         until(() -> stops() < before);
+    }
+
+    @Test
+    void noTwoCommandsHaveTheSameKeysOrTheSameName(FxRobot robot) {
+        robot.interact(() -> {
+            List<String> keys = shell.commands().stream()
+                    .flatMap(command -> command.keys().stream())
+                    .map(Object::toString)
+                    .toList();
+            assertEquals(keys.size(), Set.copyOf(keys).size(), keys.toString());
+            List<String> names = shell.commands().stream()
+                    .map(inkel.app.ui.stage.Command::id)
+                    .toList();
+            assertEquals(names.size(), Set.copyOf(names).size(), names.toString());
+        });
     }
 
     @Test
