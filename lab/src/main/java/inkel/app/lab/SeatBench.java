@@ -1,13 +1,16 @@
 package inkel.app.lab;
 
+import inkel.app.export.Exports;
 import inkel.app.state.Examples;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
+import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Node;
 import inkel.core.document.edit.Edit;
+import inkel.core.drawer.Drawer;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.document.BuildReader;
 import inkel.core.pins.Plan;
@@ -43,7 +46,28 @@ final class SeatBench {
         bench.time("seats for a board of the example", example, "300 ms");
         Build many = bench.planned(FullBoard.of(bench.catalog, MANY, SHARE));
         bench.time("seats for a big board with " + MANY + " modules", many, "3000 ms");
+        bench.sheet(example);
         bench.gaps();
+    }
+
+    /** As the command line makes it: seats, content and PDF, of a build that was just read. */
+    private void sheet(Build build) {
+        List<Double> millis = new ArrayList<>();
+        int bytes = 0;
+        for (int run = 0; run < RUNS; run++) {
+            Assessment assessment = Assessment.assess(build, catalog);
+            long start = System.nanoTime();
+            bytes = Exports.find("sheet.pdf").orElseThrow().make().apply(assessment, Drawer.EMPTY).length;
+            millis.add((System.nanoTime() - start) / 1e6);
+        }
+        out.printf(
+                Locale.ROOT,
+                "%-44s first %6.0f ms, median %6.0f ms (goal: 1000 ms), %d kB%n",
+                "the sheet of the example, seats included",
+                millis.get(0),
+                median(millis),
+                bytes / 1000);
+        out.flush();
     }
 
     private void time(String what, Build build, String goal) {

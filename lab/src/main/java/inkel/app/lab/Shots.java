@@ -9,7 +9,6 @@ import inkel.app.state.UserState;
 import inkel.app.ui.frame.Shell;
 import inkel.app.ui.frame.Window;
 import inkel.app.ui.kit.Pressable;
-import inkel.app.ui.why.WhyPanel;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.drawer.Item;
@@ -69,13 +68,9 @@ public final class Shots {
             find("gnd vcc ce csn sck mosi");
             session.selection().inspect(session.catalog().get("packet-radio"));
         });
-        shot("parts-figures", Examples.DEMO, () -> {
+        shot("parts-own", Examples.DEMO, () -> {
             find("");
             session.selection().inspect(null);
-            session.selection().show(Stage.PARTS, part("reader"));
-            ((WhyPanel) scene.lookup("#why")).editFigures();
-        });
-        shot("parts-own", Examples.DEMO, () -> {
             session.selectionProperty().set(null);
             command("make_part");
             type("#maker-part-name", "Rain gauge");
@@ -98,10 +93,6 @@ public final class Shots {
                 .show(Stage.LEVELS, pin("reader", "MOSI")));
         shot("pins", Examples.DEMO, () -> session.selection().show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> session.selection().show(Stage.PINS, pin("handset", "OUT")));
-        shot("pins-others", Examples.FIRST_SKETCH, () -> {
-            session.selection().show(Stage.PINS, pin("handset", "OUT"));
-            fire("#alternatives");
-        });
         shot("wire", Examples.DEMO, () -> {
             session.selectionProperty().set(null);
             session.stageProperty().set(Stage.WIRE);

@@ -145,6 +145,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         takePage = new TakePage(session, this, Printer.SYSTEM);
         Exports.find(kind).ifPresent(takePage::show);
         stageHost.getChildren().setAll(takePage);
+        frame.setRight(null); // room for pages
         takePage.lookup("#take-leave").requestFocus();
         return takePage;
     }

@@ -52,15 +52,16 @@ final class TablePane extends VBox implements TableRow.Hand {
         stands = Ui.pill("table-stands", Words.get("table.stands"), this::switchStanding);
         stands.getStyleClass().add("pill-toggle");
         Ui.tip(stands, Words.get("table.stands.tip"));
-        WrapRow controls = new WrapRow(
+        WrapRow head = new WrapRow(
                 8,
+                sum,
                 all,
                 stands,
                 Ui.pill("table-in", Words.get("table.in"), () -> command.accept("drawer_in")),
                 Ui.pill("table-out", Words.get("table.out"), () -> command.accept("drawer_out")));
         Scroller scroller = new Scroller(content);
         VBox.setVgrow(scroller, Priority.ALWAYS);
-        getChildren().addAll(new WrapRow(16, sum, controls), scroller);
+        getChildren().addAll(head, scroller);
     }
 
     private String key() {

@@ -201,7 +201,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
             session.seats().viewProperty().set(view);
             if (view == SeatWork.View.TABLE) {
                 session.selectionProperty().set(null);
-            } else {
+            } else if (session.selectionProperty().get() == null) {
                 current().ifPresent(this::go);
             }
             tabs();
