@@ -1,6 +1,5 @@
 package inkel.core.drawer;
 
-import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -56,15 +55,12 @@ public record Wants(List<Want> all) {
         return new Wants(wants);
     }
 
-    /** Empty for what is no thing to own: the lead that stands for another board's rail. */
+    /** Empty where the part it is for is not there any more. */
     private static Optional<Item> item(NodeCircuit node, PartsList.Line line, String owner) {
         Object value = line.what().values().get("value");
         Quantity quantity = value instanceof Quantity found ? found : null;
         return switch (line.kind()) {
-            case PART ->
-                node.part(owner)
-                        .filter(placed -> !Settings.RAIL.suits().test(placed.cls()))
-                        .map(placed -> Item.part(placed.cls().id()));
+            case PART -> node.part(owner).map(placed -> Item.part(placed.cls().id()));
             case CAPACITOR -> Optional.of(Item.of(Item.Sort.CAPACITOR, quantity));
             case RESISTOR -> Optional.of(Item.of(Item.Sort.RESISTOR, quantity));
             case CRYSTAL -> Optional.of(Item.of(Item.Sort.CRYSTAL, quantity));

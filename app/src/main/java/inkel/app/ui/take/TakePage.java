@@ -20,6 +20,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.TextArea;
@@ -34,6 +35,9 @@ import javafx.scene.layout.VBox;
 public final class TakePage extends VBox {
     private static final double KINDS_WIDTH = 250;
     private static final double PAGE_GAP = 14;
+
+    /** A page is looked at no wider than it is read on paper. */
+    private static final double PAPER_WIDTH = 700;
 
     /** Dots an inch: enough to read on the screen, and enough for paper. */
     private static final int SCREEN_DOTS = 110;
@@ -170,9 +174,9 @@ public final class TakePage extends VBox {
             ImageView view = new ImageView(image);
             view.setPreserveRatio(true);
             view.setSmooth(true);
+            double most = export.isPicture() ? image.getWidth() : Math.min(image.getWidth(), PAPER_WIDTH);
             view.fitWidthProperty()
-                    .bind(javafx.beans.binding.Bindings.min(
-                            image.getWidth(), preview.widthProperty().subtract(24)));
+                    .bind(Bindings.min(most, preview.widthProperty().subtract(24)));
             StackPane page = new StackPane(view);
             page.setMaxSize(USE_PREF_SIZE, USE_PREF_SIZE);
             page.getStyleClass().add("take-paper");
