@@ -134,7 +134,8 @@ final class DrawerCsv {
         return new Read<>(found, bad);
     }
 
-    private static Optional<Item> known(Item item, Function<String, Optional<String>> part) {
+    /** A part only where its class is known, by its id. */
+    static Optional<Item> known(Item item, Function<String, Optional<String>> part) {
         return item.sort() == Item.Sort.PART ? part.apply(item.what()).map(Item::part) : Optional.of(item);
     }
 

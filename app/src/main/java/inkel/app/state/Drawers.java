@@ -23,6 +23,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -33,6 +35,8 @@ public final class Drawers {
     private static final String ITEMS = "drawer.csv";
     private static final String STANDING = "standing.csv";
     private static final String AGREED = "agreed.csv";
+    private static final Pattern COUNTED = Pattern.compile("(?:(\\d{1,7})\\s*[x×]?\\s+)?(\\D.*)");
+    private static final int MOST_COUNT = 1_000_000;
     private static final long MOST_BYTES = 4_000_000;
 
     /** Sentences told at once; a file that is no drawer at all would have thousands. */
@@ -158,6 +162,28 @@ public final class Drawers {
             notices.clear();
             change(now -> before);
         })));
+    }
+
+    /**
+     * Adds what a builder types: {@code 10 resistor 22k}, {@code part Micro servo}.
+     *
+     * @return whether that is a thing, with a count from 1 to a million before it or none
+     */
+    public boolean add(String typed) {
+        Matcher written = COUNTED.matcher(typed.strip());
+        if (!written.matches()) {
+            return false;
+        }
+        int count = written.group(1) == null ? 1 : Integer.parseInt(written.group(1));
+        Optional<Item> item = Item.parse(written.group(2)).flatMap(found -> DrawerCsv.known(found, this::part));
+        if (item.isEmpty() || count < 1 || count > MOST_COUNT) {
+            return false;
+        }
+        change(now -> now.with(
+                item.get(),
+                now.of(item.get())
+                        .withCount(Math.min(MOST_COUNT, now.of(item.get()).count() + count))));
+        return true;
     }
 
     /** Whether the builder takes something for another thing. */

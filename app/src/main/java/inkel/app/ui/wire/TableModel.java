@@ -20,6 +20,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -28,6 +29,7 @@ import java.util.stream.Stream;
 /**
  * What the table says: all that must lie on it set against the drawer, how far one comes tonight, what is soldered first.
  *
+ * @param others what else is in the drawer
  * @param tonight one for each board
  * @param solder what is soldered first, a sentence each
  * @param tools what else is needed
@@ -36,6 +38,7 @@ record TableModel(
         Map<Item, Integer> wanted,
         Shopping shopping,
         Map<Item.Sort, List<Thing>> things,
+        List<Thing> others,
         List<Evening> tonight,
         List<String> solder,
         List<String> tools) {
@@ -88,11 +91,31 @@ record TableModel(
                 wanted,
                 shopping,
                 things,
+                others(wanted, drawer, key, catalog),
                 tonight,
                 solder,
                 tools.stream()
                         .map(tool -> Words.get("tool." + tool.name().toLowerCase(Locale.ROOT)))
                         .toList());
+    }
+
+    /** What the build does not ask for. */
+    private static List<Thing> others(Map<Item, Integer> wanted, Drawer drawer, String key, Catalog catalog) {
+        List<Thing> others = new ArrayList<>();
+        for (Item item : drawer.items().keySet()) {
+            if (!wanted.containsKey(item)) {
+                Shopping.Line line = new Shopping.Line(
+                        item,
+                        0,
+                        drawer.free(item, key),
+                        drawer.of(item).price(),
+                        drawer.takenBy(item, key),
+                        Optional.empty(),
+                        false);
+                others.add(thing(line, List.of(), Drawer.EMPTY, catalog));
+            }
+        }
+        return others;
     }
 
     private static Thing thing(Shopping.Line line, List<String> names, Drawer drawer, Catalog catalog) {

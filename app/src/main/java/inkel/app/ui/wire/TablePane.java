@@ -24,6 +24,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -37,6 +38,7 @@ final class TablePane extends VBox implements TableRow.Hand {
     private final Caption sum = Ui.word("", "table-sum");
     private final Tile all;
     private final Tile stands;
+    private final TextField add = new TextField();
     private final VBox content = new VBox(4);
     private TableModel model;
     private List<Object> shownOf = List.of();
@@ -52,11 +54,18 @@ final class TablePane extends VBox implements TableRow.Hand {
         stands = Ui.pill("table-stands", Words.get("table.stands"), this::switchStanding);
         stands.getStyleClass().add("pill-toggle");
         Ui.tip(stands, Words.get("table.stands.tip"));
+        add.setId("table-add");
+        add.setPromptText(Words.get("table.add.prompt"));
+        add.setAccessibleText(Words.get("table.add"));
+        add.setPrefColumnCount(17);
+        add.setOnAction(event -> put());
+        Ui.tip(add, Words.get("table.add"));
         WrapRow head = new WrapRow(
                 8,
                 sum,
                 all,
                 stands,
+                add,
                 Ui.pill("table-in", Words.get("table.in"), () -> command.accept("drawer_in")),
                 Ui.pill("table-out", Words.get("table.out"), () -> command.accept("drawer_out")));
         Scroller scroller = new Scroller(content);
@@ -117,17 +126,23 @@ final class TablePane extends VBox implements TableRow.Hand {
         }
         lines(rows, "table.tools", List.of(String.join(", ", model.tools())), "tools");
         model.things().forEach((sort, things) -> {
-            rows.add(head(sort));
+            rows.add(head(Words.get("table.group." + sort.text())));
             things.forEach(thing ->
                     rows.add(new TableRow(thing, drawer.of(thing.line().item()).count(), session.catalog(), this)));
         });
+        if (!model.others().isEmpty()) {
+            rows.add(head(Words.get("table.others")));
+            model.others()
+                    .forEach(thing -> rows.add(
+                            new TableRow(thing, drawer.of(thing.line().item()).count(), session.catalog(), this)));
+        }
         content.getChildren().setAll(rows);
         if (!focusedId.isEmpty() && content.lookup("#" + focusedId) != null) {
             content.lookup("#" + focusedId).requestFocus();
         }
     }
 
-    private static Node head(Item.Sort sort) {
+    private static Node head(String title) {
         Region field = Ui.word(Words.get("table.column.have"), "table-column").right();
         field.setMinWidth(TableRow.FIELD);
         field.setPrefWidth(TableRow.FIELD);
@@ -136,7 +151,7 @@ final class TablePane extends VBox implements TableRow.Hand {
         price.setPrefWidth(TableRow.PRICE);
         HBox head = new HBox(
                 10,
-                Ui.word(Words.get("table.group." + sort.text()), "table-group"),
+                Ui.word(title, "table-group"),
                 Ui.spring(),
                 TableRow.number(Words.get("table.column.want"), "table-column"),
                 field,
@@ -202,6 +217,16 @@ final class TablePane extends VBox implements TableRow.Hand {
     }
 
     // --- what the builder does
+
+    /** Something that the build need not ask for. */
+    private void put() {
+        if (session.drawers().add(add.getText())) {
+            add.clear();
+        } else if (!add.getText().isBlank()) {
+            session.notices()
+                    .trouble(Words.get("table.bad_add", "found", add.getText().strip()));
+        }
+    }
 
     @Override
     public void count(Item item, String typed) {

@@ -56,6 +56,7 @@ final class TableRow extends HBox {
         has.setId("has-" + id);
         has.setDisable(isHere);
         has.setMaxHeight(USE_PREF_SIZE);
+        has.setVisible(line.wanted() > 0);
         has.setAccessibleText(Words.get(isHere ? "table.has" : "table.have", "name", thing.name()));
         if (!isHere) {
             Ui.tip(has, has.getAccessibleText());
@@ -71,7 +72,7 @@ final class TableRow extends HBox {
                 .addAll(
                         has,
                         what,
-                        number(String.valueOf(line.wanted()), "table-number"),
+                        number(line.wanted() > 0 ? String.valueOf(line.wanted()) : "", "table-number"),
                         count(thing, owned, id, hand),
                         number(isHere ? "" : String.valueOf(line.toGet()), "table-get"),
                         price(thing, id, hand));

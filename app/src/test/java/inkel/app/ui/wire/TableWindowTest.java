@@ -81,6 +81,22 @@ class TableWindowTest extends WindowJourney {
     }
 
     @Test
+    void whatTheBuildDoesNotAskForIsPutInAsWell(FxRobot robot) throws Exception {
+        table(robot, Given.LOCKS);
+        type(robot, "#table-add", "10 resistor 22k");
+        Item wanted = Item.parse("resistor 22 kΩ").orElseThrow();
+        until(() -> drawer().of(wanted).count() == 10);
+        until(() -> isThere(robot, "#count-resistor-22-kohm"));
+        type(robot, "#table-add", "2 × part Micro servo");
+        until(() -> drawer().of(SERVO).count() == 2);
+        type(robot, "#table-add", "3 springs");
+        until(() -> session.notices().property().get() != null
+                && session.notices().property().get().text().contains("“3 springs”"));
+        type(robot, "#count-resistor-22-kohm", "0");
+        until(() -> !isThere(robot, "#count-resistor-22-kohm"));
+    }
+
+    @Test
     void twoMakeOneWhenTheBuilderAgrees(FxRobot robot) throws Exception {
         table(robot, Given.LOCKS);
         robot.interact(() -> session.drawers().count(Item.parse("resistor 20k").orElseThrow(), 20));
