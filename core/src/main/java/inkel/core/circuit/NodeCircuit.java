@@ -23,6 +23,7 @@ import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -182,6 +183,14 @@ public final class NodeCircuit {
     /** What was measured on a signal's wire before it, or what it hangs on, was changed: to be shown, never used. */
     public Reading staleReading(Endpoint signal) {
         return readings.stale().getOrDefault(signal, Reading.NONE);
+    }
+
+    /** The signals of which something was measured that no longer stands, in the order of their names. */
+    public List<Endpoint> staleSignals() {
+        return readings.stale().keySet().stream()
+                .filter(signal -> !readings.valid().containsKey(signal))
+                .sorted(Comparator.comparing(Endpoint::toString))
+                .toList();
     }
 
     /** The wire of a signal. */

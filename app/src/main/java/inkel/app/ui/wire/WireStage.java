@@ -2,6 +2,7 @@ package inkel.app.ui.wire;
 
 import inkel.app.state.SeatWork;
 import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Copying;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
@@ -14,6 +15,7 @@ import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetHabit;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.PinNames;
 import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
@@ -52,6 +54,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
     private final TablePane table;
     private final ListView<WireStep> list = new ListView<>();
     private final ProgrammingStrip programming = new ProgrammingStrip();
+    private final Caption loose = Ui.text("", "look-text");
     private WireList wires;
     private WireWords words;
     private String currentId = "";
@@ -94,7 +97,8 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         list.setMinHeight(56);
         list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         VBox.setVgrow(list, Priority.ALWAYS);
-        getChildren().addAll(card, list, programming, seats, table);
+        loose.setId("wire-loose");
+        getChildren().addAll(card, loose, list, programming, seats, table);
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
             if (next != null && !next.id().equals(currentId)) {
                 go(next);
@@ -160,6 +164,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         tabs();
         list.setItems(FXCollections.observableArrayList(shown()));
         programming.show(wires, words);
+        loose.setText(looseAgain());
         tabs();
         String wanted = session.selection().wireProperty().get();
         if (wanted != null && wires.step(wanted).isPresent()) {
@@ -221,8 +226,19 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         for (Node child : List.of(card, list, orders)) {
             Ui.show(child, isWires);
         }
+        Ui.show(
+                loose,
+                isWires && wires != null && wires.isChange() && !loose.getText().isEmpty());
         Ui.show(onlyChanged, isWires && wires != null && wires.isChange());
         Ui.show(programming, isWires && wires != null && !wires.programming().isEmpty());
+    }
+
+    /** What was measured, and must be measured again since wires or what feeds them have changed. */
+    private String looseAgain() {
+        String signals = wires.node().staleSignals().stream()
+                .map(signal -> Words.say(PinNames.of(wires.node(), signal)))
+                .collect(Collectors.joining(", "));
+        return signals.isEmpty() ? "" : Words.get("wire.loose_again", "signals", signals);
     }
 
     /** What the list shows: all, or only what is to be pulled and plugged. */

@@ -9,12 +9,16 @@ import inkel.app.kit.WindowJourney;
 import inkel.app.ui.kit.Caption;
 import inkel.core.catalog.Habit;
 import inkel.core.document.Endpoint;
+import inkel.core.document.LogLine;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Measure;
 import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Stage;
+import inkel.core.quantity.Voltage;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
+import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -151,6 +155,8 @@ class EndsWindowTest extends WindowJourney {
         String was = node(NODE).wire(out).orElseThrow().to().toString();
         robot.interact(() -> {
             session.apply(new Plug(NODE, Set.of(was + "@1 > handset.OUT@1"), true));
+            session.apply(new Measure(
+                    NODE, out, LogLine.What.HIGH, Voltage.ofVolts(4.9), "4.9", LogLine.By.TYPED, Instant.EPOCH));
             session.apply(new SetWire(NODE, Wire.held(out, new Endpoint("board", "A3"), "")));
         });
         until(() -> session.assessmentProperty()
@@ -160,6 +166,8 @@ class EndsWindowTest extends WindowJourney {
                         .pulls()
                         .size()
                 == 1);
+        until(() -> robot.lookup("#wire-loose").queryAs(Caption.class).getText().endsWith("Gate-beam receiver OUT"));
+        assertTrue(robot.lookup("#wire-loose").query().isVisible());
         press(robot, "#wire-changed");
         ListView<?> list = robot.lookup("#wire-list").queryAs(ListView.class);
         until(() -> ((WireStep) list.getItems().get(0)).kind() == WireStep.Kind.PULL);
