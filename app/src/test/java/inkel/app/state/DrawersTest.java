@@ -16,6 +16,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -155,6 +156,35 @@ class DrawersTest {
         assertEquals(Drawer.EMPTY, session.drawers().drawer());
         session.drawers().bringIn(out);
         assertEquals(before.items(), session.drawers().drawer().items());
+    }
+
+    /** Bytes changed, doubled and left out: whatever comes of it is read, or told, and what is read can be written. */
+    @Test
+    void noTableBringsItDown() {
+        Random random = new Random(11);
+        String good = "what,name,count,price,note\nresistor 10 kΩ,,5,0.05,\"bag, old\"\npart servo-micro,,2,,\n"
+                + "wire pin-to-pin 10 cm,,40,,\nadapter 16 pads at 0.65 mm of 0.35 mm,,1,,\nheader 8 pins,,3,1e2,\n";
+        for (int i = 0; i < 3000; i++) {
+            StringBuilder text = new StringBuilder(good);
+            for (int n = random.nextInt(6); n >= 0; n--) {
+                int at = random.nextInt(text.length());
+                switch (random.nextInt(4)) {
+                    case 0 -> text.deleteCharAt(at);
+                    case 1 ->
+                        text.insert(at, (char) (random.nextInt(4) == 0 ? random.nextInt(0x3000) : random.nextInt(128)));
+                    case 2 -> text.insert(at, text.substring(at, Math.min(text.length(), at + random.nextInt(30))));
+                    default -> text.insert(at, random.nextBoolean() ? "\"" : "9e99");
+                }
+            }
+            DrawerCsv.Read<Map<Item, Owned>> read = DrawerCsv.items(text.toString(), Optional::of);
+            Drawer drawer = new Drawer(read.found(), Map.of(), Map.of());
+            assertEquals(
+                    read.found(),
+                    DrawerCsv.items(DrawerCsv.items(drawer, Item::text), Optional::of)
+                            .found(),
+                    text.toString());
+            read.bad().forEach(inkel.app.words.Words::say);
+        }
     }
 
     @Test

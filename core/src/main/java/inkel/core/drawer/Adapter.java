@@ -19,6 +19,11 @@ public record Adapter(int pads, Length pitch, Optional<Length> pad) {
     private static final Pattern WRITTEN = Pattern.compile("(\\d{1,3}) (?:pads|legs) at (.+?)(?: of (.+))?");
     private static final int MOST = 200;
 
+    /** In metres; finer and coarser is no pitch of a chip. */
+    private static final double FINEST = 1e-4;
+
+    private static final double COARSEST = 1e-2;
+
     /** Reads {@code 16 pads at 0.65 mm of 0.35 mm}; the width may be left out. */
     public static Optional<Adapter> parse(String text) {
         Matcher written = WRITTEN.matcher(text.strip());
@@ -34,7 +39,9 @@ public record Adapter(int pads, Length pitch, Optional<Length> pad) {
     }
 
     private static Optional<Length> length(String text) {
-        return Engineering.parse(text, Unit.METRE).filter(value -> value > 0).map(Length::ofMetres);
+        return Engineering.parse(text, Unit.METRE)
+                .filter(value -> value >= FINEST && value <= COARSEST)
+                .map(Length::ofMetres);
     }
 
     /** One that is made for a chip. */

@@ -33,20 +33,29 @@ public record Item(Sort sort, String what, double value) implements Comparable<I
 
     /** What sort of thing, in the order in which it is listed. */
     public enum Sort {
-        PART(Unit.ONE),
-        BREADBOARD(Unit.ONE),
-        RESISTOR(Unit.OHM),
-        CAPACITOR(Unit.FARAD),
-        SEMICONDUCTOR(Unit.ONE),
-        CRYSTAL(Unit.HERTZ),
-        ADAPTER(Unit.ONE),
-        HEADER(Unit.ONE),
-        WIRE(Unit.METRE);
+        PART(Unit.ONE, 0, 0),
+        BREADBOARD(Unit.ONE, 0, 0),
+        RESISTOR(Unit.OHM, 1e-3, 1e12),
+        CAPACITOR(Unit.FARAD, 1e-13, 1e3),
+        SEMICONDUCTOR(Unit.ONE, 0, 0),
+        CRYSTAL(Unit.HERTZ, 1, 1e10),
+        ADAPTER(Unit.ONE, 0, 0),
+        HEADER(Unit.ONE, 0, 0),
+        WIRE(Unit.METRE, 1e-3, 1e3);
 
         private final Unit unit;
+        private final double least;
+        private final double most;
 
-        Sort(Unit unit) {
+        /** @param least and most: what there is to buy of it */
+        Sort(Unit unit, double least, double most) {
             this.unit = unit;
+            this.least = least;
+            this.most = most;
+        }
+
+        private boolean isMade(double value) {
+            return value >= least && value <= most;
         }
 
         public Unit unit() {
@@ -128,7 +137,7 @@ public record Item(Sort sort, String what, double value) implements Comparable<I
         String rest = words[1].strip();
         if (sort.get().isOfValue()) {
             return Engineering.parse(rest, sort.get().unit())
-                    .filter(value -> value > 0)
+                    .filter(sort.get()::isMade)
                     .map(value -> new Item(sort.get(), "", value));
         }
         if (sort.get() == Sort.WIRE) {
@@ -136,7 +145,7 @@ public record Item(Sort sort, String what, double value) implements Comparable<I
             return blank < 0 || !isJumper(rest.substring(0, blank))
                     ? Optional.empty()
                     : length(rest.substring(blank + 1).strip())
-                            .filter(value -> value > 0)
+                            .filter(Sort.WIRE::isMade)
                             .map(value -> new Item(Sort.WIRE, rest.substring(0, blank), value));
         }
         return word(sort.get(), rest);
