@@ -14,8 +14,6 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.document.Endpoint;
-import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.io.document.PlanHash;
@@ -33,12 +31,12 @@ import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 
 /** Puts on paper what a builder needs at the bench: cautions, parts, every wire with both ends, pins, power, first checks. */
 public final class SheetMaker {
@@ -70,8 +68,9 @@ public final class SheetMaker {
         pulls(node, list);
         wires(plan);
         programming(plan);
-        picture(plan);
-        pins(node);
+        Map<Integer, List<String>> takers = takers(plan);
+        picture(plan, takers);
+        pins(node.board(), takers);
         pieces(node);
         power(node);
         checks(node);
@@ -219,12 +218,12 @@ public final class SheetMaker {
     }
 
     /** The board's pins in the order of its header, with who has each. */
-    /** The board with what is wired to each of its pins, as the wire list has it. */
-    private void picture(SeatPlan plan) {
+    /** What is wired to each pin of the board, by its place in the class: as the wire lists of all boards have it. */
+    private Map<Integer, List<String>> takers(SeatPlan plan) {
         NodeCircuit node = plan.node();
         WireWords words = new WireWords(node);
         SeatWords seats = new SeatWords(plan);
-        Map<Integer, List<String>> takers = new LinkedHashMap<>();
+        Map<Integer, List<String>> takers = new TreeMap<>();
         for (WireStep step : plan.list().steps()) {
             if (isThere(step.from(), seats.from(step))) {
                 taker(node, step.from(), words.name(step.to()), takers);
@@ -233,7 +232,18 @@ public final class SheetMaker {
                 taker(node, step.to(), words.name(step.from()), takers);
             }
         }
-        List<Sheet.Picture> pictures = BoardPicture.of(node.board(), takers);
+        assessment.reports().circuit().links().stream()
+                .filter(link -> link.to().node().equals(node.node().id()))
+                .forEach(link -> taker(
+                        node,
+                        plan.list().terminal(link.to().endpoint()),
+                        ofNode(link.from().node(), link.from().pin()),
+                        takers));
+        return takers;
+    }
+
+    private void picture(SeatPlan plan, Map<Integer, List<String>> takers) {
+        List<Sheet.Picture> pictures = BoardPicture.of(plan.node().board(), takers);
         if (!pictures.isEmpty()) {
             blocks.add(new Sheet.Heading(Words.get("sheet.picture")));
             blocks.addAll(pictures);
@@ -252,34 +262,17 @@ public final class SheetMaker {
         }
     }
 
-    private void pins(NodeCircuit node) {
-        Map<Endpoint, List<String>> takers = new LinkedHashMap<>();
-        for (Wire wire : node.node().wires()) {
-            takers.computeIfAbsent(wire.to(), pin -> new ArrayList<>()).add(Words.say(PinNames.of(node, wire.from())));
-        }
-        assessment.reports().circuit().links().forEach(link -> {
-            if (link.from().node().equals(node.node().id())) {
-                takers.computeIfAbsent(link.from().endpoint(), pin -> new ArrayList<>())
-                        .add(ofNode(link.to().node(), link.to().pin()));
-            }
-            if (link.to().node().equals(node.node().id())) {
-                takers.computeIfAbsent(link.to().endpoint(), pin -> new ArrayList<>())
-                        .add(ofNode(link.from().node(), link.from().pin()));
-            }
-        });
-        Placed board = node.board();
+    private void pins(Placed board, Map<Integer, List<String>> takers) {
         List<List<String>> rows = new ArrayList<>();
-        for (Pin pin : board.cls().pins()) {
-            List<String> taken = takers.getOrDefault(board.endpoint(pin), List.of());
-            if (!taken.isEmpty()) {
-                String row = "ends.row." + pin.row();
-                rows.add(List.of(
-                        Words.has(row) ? Words.get(row) : "",
-                        String.valueOf(pin.place()),
-                        pin.header() > 0 ? pin.label() + " (" + pin.header() + ")" : pin.label(),
-                        String.join(", ", taken)));
-            }
-        }
+        takers.forEach((index, taken) -> {
+            Pin pin = board.cls().pins().get(index);
+            String row = "ends.row." + pin.row();
+            rows.add(List.of(
+                    Words.has(row) ? Words.get(row) : "",
+                    String.valueOf(pin.place()),
+                    pin.header() > 0 ? pin.label() + " (" + pin.header() + ")" : pin.label(),
+                    String.join(", ", taken)));
+        });
         table(
                 "pins",
                 List.of(
