@@ -12,7 +12,7 @@ public final class Markings {
     private static final MathContext TWO = new MathContext(2);
 
     private static final MathContext THREE = new MathContext(3);
-    private static final double PICO = 1e-12;
+    private static final double TRILLIONTH = 1e-12;
     private static final int LEAST_POWER = -2;
     private static final int MOST_POWER = 9;
 
@@ -73,9 +73,9 @@ public final class Markings {
      * @return empty below 10 pF, from 100 µF up, and for values of more than two digits
      */
     public static Optional<String> code(double farads) {
-        BigDecimal picofarads = new BigDecimal(farads / PICO).round(TWO);
+        BigDecimal picofarads = new BigDecimal(farads / TRILLIONTH).round(TWO);
         int noughts = picofarads.precision() - picofarads.scale() - 2;
-        boolean isTold = Math.abs(picofarads.doubleValue() * PICO - farads) <= 1e-6 * farads;
+        boolean isTold = Math.abs(picofarads.doubleValue() * TRILLIONTH - farads) <= 1e-6 * farads;
         return isTold && noughts >= 0 && noughts <= 6
                 ? Optional.of(picofarads.movePointLeft(noughts).toBigInteger() + String.valueOf(noughts))
                 : Optional.empty();
