@@ -13,7 +13,6 @@ public final class RiverSvg {
     private static final double HEIGHT = 420;
     private static final double LEAVES = 244;
     private static final double BAR = 66;
-    private static final double LABEL = 36;
     private static final double TITLE = 40;
     private static final double GAP = 30;
     private static final double PAD = 16;
@@ -87,8 +86,8 @@ public final class RiverSvg {
     private void bar(RiverModel.Bar bar) throws XMLStreamException {
         double x = x(bar.column());
         boolean isOver = bar.tone() == RiverModel.Tone.OVER;
-        out.text(bar.name(), x + 2, bar.top() - LABEL + 13, "name");
-        out.text(bar.amount(), x + 2, bar.top() - LABEL + 28, "quiet");
+        out.text(bar.name(), x + 2, bar.top() - RiverModel.LABEL + 13, "name");
+        out.text(bar.amount(), x + 2, bar.top() - RiverModel.LABEL + 28, "quiet");
         out.rect(x, bar.top(), BAR, bar.bank(), "fill", "#FFFFFF", "stroke", "#B5A688", "rx", "3");
         double filled = Math.min(bar.filled(), bar.bank());
         out.rect(x + 2, bar.top() + 1, BAR - 4, Math.max(1, filled - 2), "fill", isOver ? OVER : FULL);

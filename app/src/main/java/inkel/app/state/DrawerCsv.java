@@ -23,7 +23,6 @@ import org.apache.commons.csv.CSVRecord;
 
 /** The drawer as comma separated values: what is owned, which builds have some of it, and what is agreed to make what. */
 final class DrawerCsv {
-    private static final int MOST = 1_000_000;
     private static final BigDecimal DEAREST = new BigDecimal("1000000000");
     private static final int MOST_NOTE = 400;
 
@@ -126,7 +125,7 @@ final class DrawerCsv {
                     item.get(),
                     new Owned(count.get(), price, note.length() > MOST_NOTE ? note.substring(0, MOST_NOTE) : note),
                     (one, other) -> new Owned(
-                            Math.min(MOST, one.count() + other.count()),
+                            one.plus(other.count()).count(),
                             other.price().or(one::price),
                             other.note().isEmpty() ? one.note() : other.note()));
             return Optional.empty();
@@ -211,10 +210,11 @@ final class DrawerCsv {
         return Fact.of(key).with("line", line.getRecordNumber() + 1).with("found", found);
     }
 
-    private static Optional<Integer> count(String text) {
+    /** A count as people write it. */
+    static Optional<Integer> count(String text) {
         try {
             int count = Integer.parseInt(text);
-            return count >= 0 && count <= MOST ? Optional.of(count) : Optional.empty();
+            return count >= 0 && count <= Owned.MOST ? Optional.of(count) : Optional.empty();
         } catch (NumberFormatException noNumber) {
             return Optional.empty();
         }

@@ -21,6 +21,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
@@ -36,7 +38,6 @@ public final class Drawers {
     private static final String STANDING = "standing.csv";
     private static final String AGREED = "agreed.csv";
     private static final Pattern COUNTED = Pattern.compile("(?:(\\d{1,7})\\s*[x×]?\\s+)?(\\D.*)");
-    private static final int MOST_COUNT = 1_000_000;
     private static final long MOST_BYTES = 4_000_000;
 
     /** Sentences told at once; a file that is no drawer at all would have thousands. */
@@ -138,6 +139,11 @@ public final class Drawers {
         change(now -> now.with(item, now.of(item).withPrice(price)));
     }
 
+    /** As people write a count; empty for what is none. */
+    public static Optional<Integer> count(String text) {
+        return DrawerCsv.count(text);
+    }
+
     /** As people write a price; empty for what is none. */
     public static Optional<BigDecimal> price(String text) {
         return DrawerCsv.price(text);
@@ -149,19 +155,21 @@ public final class Drawers {
         change(now -> {
             Drawer next = now;
             for (Map.Entry<Item, Integer> each : more.entrySet()) {
-                Owned owned = next.of(each.getKey());
-                next = next.with(each.getKey(), owned.withCount(owned.count() + each.getValue()));
+                next = next.with(each.getKey(), next.of(each.getKey()).plus(each.getValue()));
             }
             return next;
         });
-        doneWithWayBack(Words.get("drawer.added", "count", more.size()), before);
+        notices.show(Notice.done(Words.get("drawer.added", "count", more.size()), wayBack(before, more.keySet())));
     }
 
-    private void doneWithWayBack(String text, Drawer before) {
-        notices.show(Notice.done(text, new Notice.Action(Words.get("drawer.back"), () -> {
+    /** Puts some things back as they were, and leaves all else as it is by then. */
+    private Notice.Action wayBack(Drawer before, Set<Item> touched) {
+        Map<Item, Owned> were = new TreeMap<>();
+        touched.forEach(item -> were.put(item, before.of(item)));
+        return new Notice.Action(Words.get("drawer.back"), () -> {
             notices.clear();
-            change(now -> before);
-        })));
+            change(now -> now.with(were));
+        });
     }
 
     /**
@@ -176,13 +184,10 @@ public final class Drawers {
         }
         int count = written.group(1) == null ? 1 : Integer.parseInt(written.group(1));
         Optional<Item> item = Item.parse(written.group(2)).flatMap(found -> DrawerCsv.known(found, this::part));
-        if (item.isEmpty() || count < 1 || count > MOST_COUNT) {
+        if (item.isEmpty() || count < 1 || count > Owned.MOST) {
             return false;
         }
-        change(now -> now.with(
-                item.get(),
-                now.of(item.get())
-                        .withCount(Math.min(MOST_COUNT, now.of(item.get()).count() + count))));
+        change(now -> now.with(item.get(), now.of(item.get()).plus(count)));
         return true;
     }
 
@@ -272,18 +277,16 @@ public final class Drawers {
     private void take(Path file, Read<Map<Item, Owned>> read) {
         Drawer before = drawer();
         if (!read.found().isEmpty()) {
-            change(now -> {
-                Drawer next = now;
-                for (Map.Entry<Item, Owned> each : read.found().entrySet()) {
-                    next = next.with(each.getKey(), each.getValue());
-                }
-                return next;
-            });
+            change(now -> now.with(read.found()));
         }
+        Notice.Action back = wayBack(before, read.found().keySet());
         if (read.bad().isEmpty()) {
-            doneWithWayBack(Words.get("drawer.brought_in", "count", read.found().size()), before);
-        } else {
+            notices.show(Notice.done(
+                    Words.get("drawer.brought_in", "count", read.found().size()), back));
+        } else if (read.found().isEmpty()) {
             tell(read.bad(), file.getFileName().toString());
+        } else {
+            tell(read.bad(), file.getFileName().toString(), back);
         }
     }
 
@@ -318,12 +321,12 @@ public final class Drawers {
                 Fact.of("drawer.failed").with("file", file).with("detail", String.valueOf(failed.getMessage()))));
     }
 
-    private void tell(List<Fact> bad, String file) {
+    private void tell(List<Fact> bad, String file, Notice.Action... actions) {
         if (!bad.isEmpty()) {
             String lines = bad.stream().limit(MOST_TOLD).map(Words::say).collect(Collectors.joining("\n"));
             String more =
                     bad.size() > MOST_TOLD ? "\n" + Words.get("drawer.more_bad", "count", bad.size() - MOST_TOLD) : "";
-            notices.trouble(Words.get("drawer.bad", "file", file) + "\n" + lines + more);
+            notices.trouble(Words.get("drawer.bad", "file", file) + "\n" + lines + more, actions);
         }
     }
 }

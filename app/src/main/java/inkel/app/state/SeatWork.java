@@ -79,7 +79,7 @@ public final class SeatWork {
         return plan;
     }
 
-    /** What a board's table was before the latest change, where that is still the same board. */
+    /** Whether a board's table is worked out anew just now, and was known before. */
     public boolean isUnderWay(String node) {
         return asked.contains(node) && known.containsKey(node);
     }

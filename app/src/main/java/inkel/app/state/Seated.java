@@ -3,25 +3,30 @@ package inkel.app.state;
 import inkel.core.checks.Assessment;
 import inkel.core.seats.SeatPlan;
 import inkel.core.seats.SeatPlanner;
-import java.util.Collections;
+import java.lang.ref.WeakReference;
 import java.util.List;
-import java.util.Map;
-import java.util.WeakHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 
 /** The seats of all boards of a build, worked out once for all that is written of it. */
 public final class Seated {
-    private static final Map<Assessment, List<SeatPlan>> KNOWN = Collections.synchronizedMap(new WeakHashMap<>());
+    private static final AtomicReference<Known> LAST =
+            new AtomicReference<>(new Known(new WeakReference<>(null), List.of()));
 
     private Seated() {}
 
+    /** By the very assessment, since to compare what is in it takes long. */
+    private record Known(WeakReference<Assessment> of, List<SeatPlan> plans) {}
+
     public static List<SeatPlan> of(Assessment assessment) {
-        List<SeatPlan> known = KNOWN.get(assessment);
-        if (known == null) {
-            known = SeatPlanner.of(
-                    assessment.reports().circuit(), assessment.reports().wires());
-            KNOWN.put(assessment, known);
+        Known known = LAST.get();
+        if (known.of().get() != assessment) {
+            known = new Known(
+                    new WeakReference<>(assessment),
+                    SeatPlanner.of(
+                            assessment.reports().circuit(), assessment.reports().wires()));
+            LAST.set(known);
         }
-        return known;
+        return known.plans();
     }
 
     public static SeatPlan of(Assessment assessment, String node) {

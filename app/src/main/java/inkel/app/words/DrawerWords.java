@@ -19,6 +19,9 @@ import java.util.stream.Collectors;
 
 /** What things of a drawer are called, and how they are told apart by eye. */
 public final class DrawerWords {
+    /** In farads; larger ones often have their value printed as it is. */
+    private static final double PLAIN = 1e-6;
+
     private DrawerWords() {}
 
     public static String name(Item item, Catalog catalog) {
@@ -64,7 +67,9 @@ public final class DrawerWords {
     public static String mark(Item item) {
         if (item.sort() == Item.Sort.CAPACITOR) {
             return Markings.code(item.value())
-                    .map(code -> Words.get("drawer.print", "code", code))
+                    .map(code -> Words.say(Fact.of(item.value() < PLAIN ? "drawer.print" : "drawer.print.large")
+                            .with("code", code)
+                            .with("value", item.quantity().orElseThrow())))
                     .orElse("");
         }
         return bands(item).stream().map(band -> Words.get("band." + band)).collect(Collectors.joining(" "));

@@ -112,6 +112,19 @@ class DrawersTest {
         assertEquals(Drawer.EMPTY, session.drawers().drawer(), "and taken back");
     }
 
+    @Test
+    void theWayBackLeavesWhatWasDoneSince() throws IOException {
+        session.drawers().count(TEN, 3);
+        session.drawers().bringIn(written("what,count\nresistor 10k,50\nspring 3,1\n"));
+        Notice told = session.notices().property().get();
+        assertEquals(50, session.drawers().drawer().of(TEN).count());
+        session.drawers().count(SERVO, 2);
+        told.actions().get(0).run().run();
+        assertEquals(3, session.drawers().drawer().of(TEN).count());
+        assertEquals(2, session.drawers().drawer().of(SERVO).count(), "typed since");
+        assertEquals(session.drawers().drawer(), Drawers.read(folder));
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

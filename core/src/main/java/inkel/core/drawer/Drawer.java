@@ -50,6 +50,15 @@ public record Drawer(Map<Item, Owned> items, Map<String, Standing> standing, Map
         return new Drawer(more, standing, agreed);
     }
 
+    /** As {@link #with(Item, Owned)}, for several. */
+    public Drawer with(Map<Item, Owned> several) {
+        Drawer next = this;
+        for (Map.Entry<Item, Owned> each : several.entrySet()) {
+            next = next.with(each.getKey(), each.getValue());
+        }
+        return next;
+    }
+
     /** @param build stands for the build, wherever its file is opened */
     public Drawer withStanding(String build, Standing found) {
         Map<String, Standing> more = new LinkedHashMap<>(standing);

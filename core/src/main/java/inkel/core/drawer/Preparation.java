@@ -89,13 +89,7 @@ public record Preparation(List<Solder> solder, Set<Tool> tools) {
     }
 
     private static boolean isSoldered(SeatPlan plan, WireStep step) {
-        return jumpers(plan, step).anyMatch(jumper -> jumper.kind() == Jumper.Kind.SOLDER);
-    }
-
-    private static Stream<Jumper> jumpers(SeatPlan plan, WireStep step) {
-        return plan.kind().isEmpty()
-                ? step.jumper(plan.node()).stream()
-                : plan.runs(step).stream().flatMap(run -> plan.jumper(step, run).stream());
+        return plan.jumpers(step).anyMatch(jumper -> jumper.kind() == Jumper.Kind.SOLDER);
     }
 
     /** The parts at the ends of a wire that it is soldered to: those whose end is no plug. */

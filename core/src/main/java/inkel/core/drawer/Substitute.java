@@ -16,9 +16,13 @@ public record Substitute(Item item, int count, boolean isInRow) {
 
     private static final int MOST = 4;
 
+    /** From here on capacitors mostly have a plus and a minus; one behind the other they share the volts as they please. */
+    private static final double POLARISED = 1e-6;
+
     /**
      * The fewest of one value in a drawer that make a wanted resistor or capacitor within 2 %. Resistors in a row and
-     * capacitors side by side add; the others add as {@code 1/x = 1/a + 1/b}.
+     * capacitors side by side add; the others add as {@code 1/x = 1/a + 1/b}. Capacitors from 1 µF up are not put one behind
+     * the other.
      *
      * @param enough how many are wanted
      */
@@ -38,7 +42,8 @@ public record Substitute(Item item, int count, boolean isInRow) {
             if (isClose(item.value() * count, wanted.value())) {
                 return Optional.of(new Substitute(item, count, isRowAdding));
             }
-            if (isClose(item.value() / count, wanted.value())) {
+            boolean isPolarised = wanted.sort() == Item.Sort.CAPACITOR && item.value() >= POLARISED;
+            if (!isPolarised && isClose(item.value() / count, wanted.value())) {
                 return Optional.of(new Substitute(item, count, !isRowAdding));
             }
         }

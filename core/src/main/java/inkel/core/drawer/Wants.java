@@ -5,9 +5,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.parts.PartsList;
 import inkel.core.quantity.Quantity;
-import inkel.core.seats.Run;
 import inkel.core.seats.SeatPlan;
-import inkel.core.wiring.Jumper;
 import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -87,18 +85,9 @@ public record Wants(List<Want> all) {
     private static Map<String, Map<Item, Integer>> wires(SeatPlan plan) {
         Map<String, Map<Item, Integer>> found = new LinkedHashMap<>();
         for (WireStep step : plan.list().steps()) {
-            List<Jumper> jumpers = plan.kind().isEmpty()
-                    ? step.jumper(plan.node()).stream().toList()
-                    : plan.runs(step).stream()
-                            .flatMap((Run run) -> plan.jumper(step, run).stream())
-                            .toList();
-            for (Jumper jumper : jumpers) {
-                if (!jumper.isBrought()) {
-                    Item item = Item.wire(jumper);
-                    found.computeIfAbsent(step.subject().part(), part -> new TreeMap<>())
-                            .merge(item, 1, Integer::sum);
-                }
-            }
+            plan.jumpers(step).filter(jumper -> !jumper.isBrought()).forEach(jumper -> found.computeIfAbsent(
+                            step.subject().part(), part -> new TreeMap<>())
+                    .merge(Item.wire(jumper), 1, Integer::sum));
         }
         return found;
     }

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.ToDoubleFunction;
 
 /**
  * A length of wire that no seating of a table can do with less of: a Lagrangian relaxation, apart from the search. Each shape
@@ -118,6 +119,15 @@ final class SeatBound {
     }
 
     private void pull(int post, Spot to, double weight) {
+        add(post, weight, hole -> Math.hypot(hole.x() - to.x(), hole.y() - to.y()));
+    }
+
+    private void toRail(int post, Post rail) {
+        add(post, 1, hole -> toAnyRail(hole, rail));
+    }
+
+    /** To every seat of a leg's shape how far the best hole of the leg's row is from something. */
+    private void add(int post, double weight, ToDoubleFunction<Spot> far) {
         Post of = nets.post(post);
         Shape shape = nets.shapes().get(of.shape());
         for (int option = 0; option < costs.get(of.shape()).length; option++) {
@@ -125,11 +135,8 @@ final class SeatBound {
             Side side = shape.sideOf(of.leg(), seat);
             double least = Double.MAX_VALUE;
             for (Column column : free(of, shape, side)) {
-                least = Math.min(
-                        least,
-                        Math.hypot(
-                                Breadboard.across(seat.board()) + column.across() - to.x(),
-                                shape.rowOf(of.leg(), seat) - to.y()));
+                Spot hole = new Spot(Breadboard.across(seat.board()) + column.across(), shape.rowOf(of.leg(), seat));
+                least = Math.min(least, far.applyAsDouble(hole));
             }
             costs.get(of.shape())[option] += weight * least;
         }
@@ -141,25 +148,6 @@ final class SeatBound {
             all.add(shape.column(side));
         }
         return all;
-    }
-
-    private void toRail(int post, Post rail) {
-        Post of = nets.post(post);
-        Shape shape = nets.shapes().get(of.shape());
-        for (int option = 0; option < costs.get(of.shape()).length; option++) {
-            SeatChoice seat = options.get(of.shape()).get(option);
-            Side side = shape.sideOf(of.leg(), seat);
-            double least = Double.MAX_VALUE;
-            for (Column column : free(of, shape, side)) {
-                least = Math.min(
-                        least,
-                        toAnyRail(
-                                new Spot(
-                                        Breadboard.across(seat.board()) + column.across(), shape.rowOf(of.leg(), seat)),
-                                rail));
-            }
-            costs.get(of.shape())[option] += least;
-        }
     }
 
     /** To the nearest hole that could be the rail's, whatever the rails carry in the end. */

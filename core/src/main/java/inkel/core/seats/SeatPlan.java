@@ -142,23 +142,23 @@ public record SeatPlan(
 
     /** How many wires of each sort are to be got, the plainest first, each as long as it is sold. */
     public Map<Jumper, Long> jumpers() {
-        if (kind.isEmpty()) {
-            return list.jumpers();
-        }
         Map<Jumper, Long> counted =
                 new TreeMap<>(Comparator.comparing(Jumper::kind).thenComparing(Jumper::length));
         for (WireStep step : list.steps()) {
-            for (Run run : runs(step)) {
-                jumper(step, run)
-                        .filter(jumper -> !jumper.isBrought())
-                        .ifPresent(jumper -> counted.merge(jumper, 1L, Long::sum));
-            }
+            jumpers(step).filter(jumper -> !jumper.isBrought()).forEach(jumper -> counted.merge(jumper, 1L, Long::sum));
         }
         return counted;
     }
 
+    /** The wires that a step is made of, without its small parts. */
+    public Stream<Jumper> jumpers(WireStep step) {
+        return kind.isEmpty()
+                ? step.jumper(node).stream()
+                : runs(step).stream().flatMap(run -> jumper(step, run).stream());
+    }
+
     /** What a run is made of; empty for a small part. */
-    public Optional<Jumper> jumper(WireStep step, Run run) {
+    private Optional<Jumper> jumper(WireStep step, Run run) {
         return run.isPiece()
                 ? Optional.empty()
                 : Optional.of(Jumper.between(node, run.from().at(), run.to().at())

@@ -165,6 +165,20 @@ class DrawerTest {
     }
 
     @Test
+    void largeCapacitorsArePutSideBySideOnly() {
+        assertEquals(
+                Optional.empty(),
+                line(Shopping.of(Map.of(item("capacitor 5 µF"), 1), with("capacitor 10 µF: 4"), HERE), "capacitor 5 µF")
+                        .substitute());
+        assertEquals(
+                Optional.of(new Substitute(item("capacitor 10 µF"), 2, false)),
+                line(
+                                Shopping.of(Map.of(item("capacitor 20 µF"), 1), with("capacitor 10 µF: 4"), HERE),
+                                "capacitor 20 µF")
+                        .substitute());
+    }
+
+    @Test
     void pricesAreAddedUpForWhatIsToBeGot() {
         Drawer drawer = Drawer.EMPTY
                 .with(item("resistor 10k"), new Owned(1, Optional.of(new BigDecimal("0.05")), ""))

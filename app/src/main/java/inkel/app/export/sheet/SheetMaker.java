@@ -187,8 +187,7 @@ public final class SheetMaker {
         List<List<String>> rows = new ArrayList<>();
         for (WireStep step : steps) {
             String between = joined(words.between(step), String.join("\n", seats.runs(step)));
-            String sort = plan.runs(step).stream()
-                    .flatMap(run -> plan.jumper(step, run).stream())
+            String sort = plan.jumpers(step)
                     .findFirst()
                     .or(() -> step.jumper(node))
                     .map(jumper -> jumper.isBrought()

@@ -22,7 +22,9 @@ import java.util.List;
  */
 public record RiverModel(List<Bar> bars, List<Leaf> leaves, List<Flow> flows, int columns, double height) {
     static final double ROW = 20;
-    static final double LABEL = 36;
+    /** Room above a bar for its name and figures. */
+    public static final double LABEL = 36;
+
     private static final double GAP = 8;
     private static final double LEAST_BANK = 10;
     private static final double LEAST_FLOW = 1.5;

@@ -32,8 +32,6 @@ import javafx.scene.layout.VBox;
 
 /** What must lie on the table before the first wire, set against the drawer, for all boards of the build. */
 final class TablePane extends VBox implements TableRow.Hand {
-    private static final int MOST_COUNT = 1_000_000;
-
     private final Session session;
     private final Caption sum = Ui.word("", "table-sum");
     private final Tile all;
@@ -41,7 +39,9 @@ final class TablePane extends VBox implements TableRow.Hand {
     private final TextField add = new TextField();
     private final VBox content = new VBox(4);
     private TableModel model;
-    private List<Object> shownOf = List.of();
+    private Assessment shownOf;
+    private Drawer shownWith = Drawer.EMPTY;
+    private String shownAs = "";
 
     /** @param command does a command of the window by its id */
     TablePane(Session session, Consumer<String> command) {
@@ -94,11 +94,13 @@ final class TablePane extends VBox implements TableRow.Hand {
             return;
         }
         Drawer drawer = session.drawers().drawer();
-        List<Object> of = List.of(assessment, drawer, key());
-        if (of.equals(shownOf)) {
+        // An assessment is the same only when it is the very same: to compare what is in it takes long.
+        if (assessment == shownOf && drawer.equals(shownWith) && key().equals(shownAs)) {
             return;
         }
-        shownOf = of;
+        shownOf = assessment;
+        shownWith = drawer;
+        shownAs = key();
         model = TableModel.of(assessment, plans, drawer, key(), session.catalog());
         keepStanding(drawer, assessment);
         show(drawer);
@@ -230,18 +232,12 @@ final class TablePane extends VBox implements TableRow.Hand {
 
     @Override
     public void count(Item item, String typed) {
-        Optional<Integer> count = whole(typed);
+        Optional<Integer> count = Drawers.count(typed);
         if (count.isPresent()) {
             session.drawers().count(item, count.get());
         } else {
             session.notices().trouble(Words.get("table.bad_count", "found", typed));
         }
-    }
-
-    private static Optional<Integer> whole(String typed) {
-        return typed.matches("\\d{1,7}")
-                ? Optional.of(Integer.valueOf(typed)).filter(count -> count <= MOST_COUNT)
-                : Optional.empty();
     }
 
     @Override

@@ -15,7 +15,6 @@ import inkel.core.quantity.Fact;
 import inkel.core.seats.Landing;
 import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.EndPlace;
-import inkel.core.wiring.Jumper;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireOhms;
@@ -337,10 +336,8 @@ final class WireCard extends VBox {
     /** The colour of the wire with its sort and length. */
     static String colour(WireList wires, WireStep step, Optional<SeatPlan> plan) {
         String colour = Words.get("colour." + step.colour().text());
-        Optional<Jumper> seated = plan.flatMap(found -> found.runs(step).stream()
-                .flatMap(run -> found.jumper(step, run).stream())
-                .findFirst());
-        return seated.or(() -> step.jumper(wires.node()))
+        return plan.flatMap(found -> found.jumpers(step).findFirst())
+                .or(() -> step.jumper(wires.node()))
                 .map(jumper -> jumper.isBrought() ? WireWords.jumper(jumper) : colour + ", " + WireWords.jumper(jumper))
                 .orElse(colour);
     }
