@@ -1,0 +1,167 @@
+package inkel.core.bench.net;
+
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.Set;
+
+/**
+ * Finds the volts at which all currents of a network add up to nothing at every point: modified nodal analysis by Newton's
+ * way, each round from where the last one came to. A round moves no point by more than {@value #REACH} V, and no further than
+ * what is left over gets less by it.
+ */
+public final class Solver {
+    /** It has settled when a full round moves no point by more, in volts. */
+    public static final double SETTLED = 1e-6;
+
+    /** After this many rounds it is given up. */
+    public static final int ROUNDS = 100;
+
+    private static final double REACH = 2;
+
+    /** How often a step is halved at most, and by which part of itself what is left over must have become less. */
+    private static final int HALVES = 12;
+
+    private static final double ENOUGH = 1e-3;
+
+    private final Network network;
+    private final Equations equations;
+
+    public Solver(Network network) {
+        this.network = network;
+        equations = Equations.of(network);
+    }
+
+    /** What settles when everything is switched on. */
+    public Outcome solve() {
+        return solve(null);
+    }
+
+    /** @param near volts by point, near which it is expected to settle; null where nothing is known */
+    Outcome solve(double[] near) {
+        Set<Integer> off = new HashSet<>();
+        Outcome outcome = settle(near, off);
+        // Each round switches off those that are too hot then; one that is off gives nothing and stays cool.
+        while (outcome instanceof Outcome.Settled settled && off.addAll(tooHot(settled.solution()))) {
+            outcome = settle(settled.solution().volts(), off);
+        }
+        return outcome;
+    }
+
+    private Set<Integer> tooHot(Solution solution) {
+        Set<Integer> hot = new HashSet<>();
+        for (int i = 0; i < network.elements().size(); i++) {
+            if (network.elements().get(i) instanceof Element.LinearRegulator regulator
+                    && !solution.off().contains(i)
+                    && regulator.watts(at(regulator, solution.volts())) > regulator.heat()) {
+                hot.add(i);
+            }
+        }
+        return hot;
+    }
+
+    private static double[] at(Element element, double[] volts) {
+        return element.points().stream().mapToDouble(point -> volts[point]).toArray();
+    }
+
+    private Outcome settle(double[] near, Set<Integer> off) {
+        double[] volts = near == null ? usual(off) : near.clone();
+        double[] step = new double[0];
+        for (int round = 0; round < ROUNDS && volts.length > 0; round++) {
+            equations.set(volts, off);
+            if (!equations.factor()) {
+                break;
+            }
+            step = equations.step();
+            double most = most(step);
+            if (Double.isNaN(most)) {
+                break;
+            }
+            if (most <= SETTLED) {
+                move(volts, step, 1);
+                return new Outcome.Settled(new Solution(network, volts, equations.piece(), off));
+            }
+            go(volts, step, Math.min(1, REACH / most), off);
+        }
+        return new Outcome.Unsettled(mostBent(volts, step));
+    }
+
+    /** The volts as everything usually runs; nothing where none follow. */
+    private double[] usual(Set<Integer> off) {
+        double[] volts = new double[network.size()];
+        equations.set(null, off);
+        if (!equations.factor()) {
+            return new double[0];
+        }
+        move(volts, equations.step(), 1);
+        return volts;
+    }
+
+    /** Goes as far along a step as what is left over gets less: half of it, and half of that, where all of it is too far. */
+    private void go(double[] volts, double[] step, double all, Set<Integer> off) {
+        double before = equations.leftOver();
+        double best = 0;
+        double least = Double.POSITIVE_INFINITY;
+        double share = all;
+        for (int i = 0; i < HALVES; i++) {
+            move(volts, step, share);
+            equations.set(volts, off);
+            double left = equations.leftOver();
+            move(volts, step, -share);
+            if (left < least) {
+                least = left;
+                best = share;
+            }
+            if (left <= before * (1 - share * ENOUGH)) {
+                break;
+            }
+            share /= 2;
+        }
+        move(volts, step, best);
+    }
+
+    private static double most(double[] step) {
+        return Arrays.stream(step)
+                .map(Math::abs)
+                .reduce(0, (one, other) -> Double.isNaN(other) ? other : Math.max(one, other));
+    }
+
+    private void move(double[] volts, double[] step, double share) {
+        for (int i = 0; i < volts.length; i++) {
+            int unknown = equations.unknown(i);
+            volts[i] += unknown < 0 ? 0 : share * step[unknown];
+        }
+    }
+
+    /** The element whose currents at the end of the last step are furthest from what was foretold of them. */
+    private int mostBent(double[] volts, double[] step) {
+        int found = 0;
+        double most = -1;
+        for (int i = 0; i < network.elements().size() && step.length > 0; i++) {
+            Element element = network.elements().get(i);
+            double[] from = at(element, volts);
+            double[] to = element.points().stream()
+                    .mapToDouble(
+                            point -> volts[point] + (equations.unknown(point) < 0 ? 0 : step[equations.unknown(point)]))
+                    .toArray();
+            double bent = bend(element, from, to);
+            if (bent > most) {
+                found = i;
+                most = bent;
+            }
+        }
+        return found;
+    }
+
+    private static double bend(Element element, double[] from, double[] to) {
+        double[] off = new double[to.length];
+        element.flows(from, (one, other, plus, minus, siemens, amperes) -> {
+            off[one] += siemens * (to[plus] - to[minus]) + amperes;
+            off[other] -= siemens * (to[plus] - to[minus]) + amperes;
+        });
+        element.flows(to, (one, other, plus, minus, siemens, amperes) -> {
+            off[one] -= siemens * (to[plus] - to[minus]) + amperes;
+            off[other] += siemens * (to[plus] - to[minus]) + amperes;
+        });
+        return Arrays.stream(off).map(Math::abs).max().orElse(0);
+    }
+}
