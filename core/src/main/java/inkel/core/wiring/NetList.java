@@ -1,6 +1,7 @@
 package inkel.core.wiring;
 
 import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -53,8 +54,12 @@ public record NetList(List<Net> nets) {
         return new NetList(joining.nets());
     }
 
-    /** The same text for the same end, whichever board's list tells of it. */
     private static String key(Circuit circuit, WireList list, Terminal terminal) {
+        return key(circuit, list.node(), terminal);
+    }
+
+    /** The same text for the same end, whichever board's list tells of it. */
+    public static String key(Circuit circuit, NodeCircuit table, Terminal terminal) {
         if (terminal instanceof Terminal.OnOtherBoard other) {
             String far = other.pin().node();
             return other.isGround()
@@ -65,7 +70,7 @@ public record NetList(List<Net> nets) {
                                             .id())
                             .orElse(far + " " + other.id());
         }
-        return list.node().node().id() + " " + terminal.id();
+        return table.node().id() + " " + terminal.id();
     }
 
     /** Which ends hang together. */

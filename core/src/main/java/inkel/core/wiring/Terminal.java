@@ -21,7 +21,7 @@ public sealed interface Terminal {
      */
     record OnPin(Endpoint pin, int index, int nth) implements Terminal {
         /** The pin of a class at an index. */
-        static OnPin of(Placed placed, int index) {
+        public static OnPin of(Placed placed, int index) {
             List<Pin> pins = placed.cls().pins();
             String label = pins.get(index).label();
             int nth = 1;

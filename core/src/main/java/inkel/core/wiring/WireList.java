@@ -2,6 +2,7 @@ package inkel.core.wiring;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Endpoint;
 import java.util.ArrayList;
@@ -81,6 +82,20 @@ public record WireList(
         Set<String> toUnplug = new LinkedHashSet<>(node.node().plugged());
         numbered.forEach(step -> toUnplug.remove(step.id()));
         return new WireList(node, numbered, programming, Pulls.of(node, toUnplug), safe);
+    }
+
+    /** Supply pins that are fed by a plug, which brings the ground of the rail too: sockets, and parts that ride on others. */
+    public static List<Endpoint> byPlug(NodeCircuit node) {
+        Plugs plugs = new Plugs(node, new Pieces(node));
+        List<Endpoint> fed = new ArrayList<>();
+        node.rails().forEach(rail -> {
+            List<Rail.Load> wired = plugs.wired(rail.id());
+            rail.loads().stream()
+                    .filter(load -> !wired.contains(load))
+                    .map(Rail.Load::pin)
+                    .forEach(fed::add);
+        });
+        return fed;
     }
 
     /** The end that a wire to a pin of this node has. */

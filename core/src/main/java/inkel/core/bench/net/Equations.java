@@ -16,7 +16,6 @@ import org.ejml.sparse.csc.factory.LinearSolverFactory_DSCC;
  * matrix is as sparse as the network; what it is made of is known from the start, so that only its numbers change.
  */
 final class Equations {
-    private final List<Element> elements;
     private final int[] unknown;
     private final int[] piece;
     private final int[][] points;
@@ -27,7 +26,7 @@ final class Equations {
             LinearSolverFactory_DSCC.lu(FillReducing.NONE);
 
     private Equations(Network network, boolean isTransposed) {
-        elements = network.elements();
+        List<Element> elements = network.elements();
         points = new int[elements.size()][];
         for (int i = 0; i < points.length; i++) {
             points[i] = elements.get(i).points().stream()
@@ -170,17 +169,20 @@ final class Equations {
         return found;
     }
 
-    /** Sets the numbers for volts at the points; for none, as the elements usually run. */
-    void set(double[] volts, Set<Integer> off) {
+    /**
+     * Sets the numbers for volts at the points; for none, as the elements usually run.
+     *
+     * @param elements between the same points as those of the network that these equations are of
+     */
+    void set(List<Element> elements, double[] volts, Set<Integer> off) {
         Arrays.fill(matrix.nz_values, 0, matrix.nz_length, 0);
         Arrays.fill(leaving, 0);
         for (int i = 0; i < points.length; i++) {
-            add(i, volts, off);
+            add(i, elements.get(i), volts, off);
         }
     }
 
-    private void add(int number, double[] volts, Set<Integer> off) {
-        Element element = elements.get(number);
+    private void add(int number, Element element, double[] volts, Set<Integer> off) {
         int[] of = points[number];
         int[] places = this.places[number];
         double[] at = new double[of.length];

@@ -20,12 +20,16 @@ public record Solution(Network network, double[] volts, int[] piece, Set<Integer
         return piece[plus] == piece[minus] ? volts[plus] - volts[minus] : Double.NaN;
     }
 
-    /** What flows through an element from the first of its points to the second; out of a source at its plus. */
+    /** What flows through an element from the first of its points to the second; out of a source or regulator at its plus. */
     public double amperes(int element) {
-        Element at = element(element);
+        return amperes(element(element));
+    }
+
+    /** The same of any element between the same points, at the volts that are there. */
+    public double amperes(Element element) {
         double[] sum = {0};
-        boolean isFromGround = at instanceof Element.SwitchingRegulator;
-        each(at, (from, to, amperes) -> {
+        boolean isFromGround = element instanceof Element.SwitchingRegulator;
+        each(element, (from, to, amperes) -> {
             if (isFromGround ? from == 2 && to == 1 : from == 0 && to == 1) {
                 sum[0] += amperes;
             }
@@ -37,21 +41,23 @@ public record Solution(Network network, double[] volts, int[] piece, Set<Integer
     public double leaving(int point) {
         double sum = 0;
         for (int i = 0; i < network.elements().size(); i++) {
-            sum += leaving(point, i);
+            List<Integer> points = element(i).points();
+            double[] leaving = leaving(element(i));
+            for (int place = 0; place < leaving.length; place++) {
+                sum += points.get(place) == point ? leaving[place] : 0;
+            }
         }
         return sum;
     }
 
-    /** What an element takes out of a point. */
-    public double leaving(int point, int element) {
-        Element at = element(element);
-        List<Integer> points = at.points();
-        double[] sum = {0};
-        each(at, (from, to, amperes) -> {
-            sum[0] += points.get(from) == point ? amperes : 0;
-            sum[0] -= points.get(to) == point ? amperes : 0;
+    /** What any element takes out of each of its points, at the volts that are there. */
+    public double[] leaving(Element element) {
+        double[] sums = new double[element.points().size()];
+        each(element, (from, to, amperes) -> {
+            sums[from] += amperes;
+            sums[to] -= amperes;
         });
-        return sum[0];
+        return sums;
     }
 
     /** An element as it is: a regulator that has switched itself off gives nothing. */
@@ -61,12 +67,21 @@ public record Solution(Network network, double[] volts, int[] piece, Set<Integer
     }
 
     private void each(Element element, Branch branch) {
-        double[] at =
-                element.points().stream().mapToDouble(point -> volts[point]).toArray();
+        double[] at = at(element, volts);
         element.flows(
                 at,
                 (from, to, plus, minus, siemens, amperes) ->
                         branch.take(from, to, siemens * (at[plus] - at[minus]) + amperes));
+    }
+
+    /** The volts at an element's own points. */
+    static double[] at(Element element, double[] volts) {
+        List<Integer> points = element.points();
+        double[] at = new double[points.size()];
+        for (int i = 0; i < at.length; i++) {
+            at[i] = volts[points.get(i)];
+        }
+        return at;
     }
 
     @FunctionalInterface

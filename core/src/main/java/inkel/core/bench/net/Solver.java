@@ -23,9 +23,10 @@ public final class Solver {
 
     private static final double ENOUGH = 1e-3;
 
-    private final Network network;
     private final Equations equations;
+    private Network network;
 
+    /** Gets ready for all networks whose elements stand between the same points as those of this one. */
     public Solver(Network network) {
         this.network = network;
         equations = Equations.of(network);
@@ -36,8 +37,20 @@ public final class Solver {
         return solve(null);
     }
 
-    /** @param near volts by point, near which it is expected to settle; null where nothing is known */
-    Outcome solve(double[] near) {
+    /**
+     * What settles with other figures.
+     *
+     * @param other the same points and the same elements between them, in the same order
+     * @param near where it settled with figures not far off
+     */
+    public Outcome solve(Network other, Solution near) {
+        network = other;
+        Outcome outcome = solve(near.volts());
+        // What was near may lie on the wrong side of a bend, from where no step leads back.
+        return outcome instanceof Outcome.Unsettled ? solve((double[]) null) : outcome;
+    }
+
+    private Outcome solve(double[] near) {
         Set<Integer> off = new HashSet<>();
         Outcome outcome = settle(near, off);
         // Each round switches off those that are too hot then; one that is off gives nothing and stays cool.
@@ -52,22 +65,18 @@ public final class Solver {
         for (int i = 0; i < network.elements().size(); i++) {
             if (network.elements().get(i) instanceof Element.LinearRegulator regulator
                     && !solution.off().contains(i)
-                    && regulator.watts(at(regulator, solution.volts())) > regulator.heat()) {
+                    && regulator.watts(Solution.at(regulator, solution.volts())) > regulator.heat()) {
                 hot.add(i);
             }
         }
         return hot;
     }
 
-    private static double[] at(Element element, double[] volts) {
-        return element.points().stream().mapToDouble(point -> volts[point]).toArray();
-    }
-
     private Outcome settle(double[] near, Set<Integer> off) {
         double[] volts = near == null ? usual(off) : near.clone();
         double[] step = new double[0];
         for (int round = 0; round < ROUNDS && volts.length > 0; round++) {
-            equations.set(volts, off);
+            equations.set(network.elements(), volts, off);
             if (!equations.factor()) {
                 break;
             }
@@ -88,7 +97,7 @@ public final class Solver {
     /** The volts as everything usually runs; nothing where none follow. */
     private double[] usual(Set<Integer> off) {
         double[] volts = new double[network.size()];
-        equations.set(null, off);
+        equations.set(network.elements(), null, off);
         if (!equations.factor()) {
             return new double[0];
         }
@@ -104,7 +113,7 @@ public final class Solver {
         double share = all;
         for (int i = 0; i < HALVES; i++) {
             move(volts, step, share);
-            equations.set(volts, off);
+            equations.set(network.elements(), volts, off);
             double left = equations.leftOver();
             move(volts, step, -share);
             if (left < least) {
@@ -138,7 +147,7 @@ public final class Solver {
         double most = -1;
         for (int i = 0; i < network.elements().size() && step.length > 0; i++) {
             Element element = network.elements().get(i);
-            double[] from = at(element, volts);
+            double[] from = Solution.at(element, volts);
             double[] to = element.points().stream()
                     .mapToDouble(
                             point -> volts[point] + (equations.unknown(point) < 0 ? 0 : step[equations.unknown(point)]))

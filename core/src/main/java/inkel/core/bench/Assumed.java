@@ -1,0 +1,110 @@
+package inkel.core.bench;
+
+import inkel.core.formula.Conductor;
+import inkel.core.quantity.Length;
+import inkel.core.quantity.Resistance;
+import inkel.core.wiring.Jumper;
+
+/** Figures of a bench that no class tells, each with what it is for; {@code docs/electrics.md} lists them. */
+final class Assumed {
+    /** A contact that sits well, plugged or clipped; soldered has none to speak of. */
+    private static final double PLUGGED_OHMS = 0.015;
+
+    private static final double CLIPPED_OHMS = 0.030;
+
+    /** Jumpers are sold in this gauge. */
+    private static final double JUMPER_GAUGE = 28;
+
+    /** How far a wire with its contacts may be from that. */
+    private static final double LEAST_OF_WIRE = 0.5;
+
+    private static final double MOST_OF_WIRE = 2;
+
+    /** Resistors of five in a hundred. */
+    private static final double RESISTOR = 0.05;
+
+    /** A pull-up on a board, and what is inside a chip, as class figures are. */
+    private static final double ROUGH = 0.2;
+
+    /** A cable with its two plugs, there or back. */
+    static final double CABLE_OHMS = 0.1;
+
+    /** What a board has between a socket and a rail that it passes on: a fuse, a trace. */
+    static final double PASS_OHMS = 0.05;
+
+    /** Behind a port, a wall supply or a bench supply. */
+    static final double SOURCE_OHMS = 0.05;
+
+    /** Across every supply: what looks at its output, a lamp. */
+    static final double BLEED_OHMS = 100e3;
+
+    /** What regulators let go of at their full load. */
+    static final double REGULATOR_OHMS = 0.02;
+
+    /** A supply without a battery gives up somewhere above its rating. */
+    static final double LIMIT_OVER_RATING = 1.5;
+
+    /** Volts that are set on a supply and read off its own display. */
+    static final double SET_VOLTS = 0.01;
+
+    /** An output whose class tells no volts at a current. */
+    static final double OUTPUT_OHMS = 25;
+
+    static final double LEAST_OUTPUT_OHMS = 5;
+    static final double MOST_OUTPUT_OHMS = 200;
+
+    /** From an input to its own supply, and to ground. */
+    static final double INPUT_OHMS = 5e6;
+
+    /** A diode from an input to its supply, or from ground to the input. */
+    static final double CLAMP_VOLTS = 0.3;
+
+    static final double CLAMP_OHMS = 50;
+
+    /** A lamp above its forward voltage. */
+    static final double LAMP_OHMS = 10;
+
+    /** A small transistor's base, and what it is when on. */
+    static final double BASE_VOLTS = 0.7;
+
+    static final double OPTO_VOLTS = 1.2;
+
+    /** A transistor that is off. */
+    static final double OFF_OHMS = 10e6;
+
+    /** Where a class tells no least current, it is reckoned to be this share of the usual one. */
+    static final double LEAST_CURRENT = 0.5;
+
+    private Assumed() {}
+
+    /** A wire with its two contacts. */
+    static Unknown wire(String key, Jumper jumper) {
+        double contact =
+                switch (jumper.kind()) {
+                    case SOLDER -> 0;
+                    case CLIP -> CLIPPED_OHMS;
+                    default -> PLUGGED_OHMS;
+                };
+        double ohms = copper(jumper.length()) + 2 * contact;
+        return Unknown.about(key, ohms, LEAST_OF_WIRE, MOST_OF_WIRE);
+    }
+
+    private static double copper(Length length) {
+        return Conductor.thereAndBack(JUMPER_GAUGE, length, 0, Resistance.ZERO).ohms() / 2;
+    }
+
+    /** A resistor that is put somewhere by hand. */
+    static Unknown resistor(String key, double ohms) {
+        return Unknown.about(key, ohms, 1 - RESISTOR, 1 + RESISTOR);
+    }
+
+    /** Anything that a class tells in round figures. */
+    static Unknown roughly(String key, double expected) {
+        return Unknown.about(key, expected, 1 - ROUGH, 1 + ROUGH);
+    }
+
+    /** A plug and its cable. */
+    static Unknown plug(String key) {
+        return Unknown.about(key, CABLE_OHMS, LEAST_OF_WIRE, MOST_OF_WIRE);
+    }
+}

@@ -1,0 +1,123 @@
+package inkel.core.bench;
+
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireList;
+import inkel.core.wiring.WireStep;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Makes the network of a build in a state of its bench: all parts and wires of all boards that are joined then. */
+public final class Benches {
+    private final Circuit circuit;
+    private final List<WireList> lists;
+
+    /** @param lists of all nodes of the circuit */
+    public Benches(Circuit circuit, List<WireList> lists) {
+        this.circuit = circuit;
+        this.lists = List.copyOf(lists);
+    }
+
+    /** All parts of all boards. */
+    public Set<Place> all() {
+        Set<Place> all = new LinkedHashSet<>();
+        circuit.nodes().forEach(node -> node.parts().forEach(placed -> all.add(node.place(placed))));
+        return all;
+    }
+
+    public BenchModel model(Scene scene) {
+        BenchModel.Builder model = new BenchModel.Builder();
+        circuit.nodes().forEach(node -> node.parts().forEach(placed -> solder(node, placed, model)));
+        Set<Place> wired = new HashSet<>();
+        for (WireList list : lists) {
+            list.steps().stream().filter(step -> isIn(list.node(), step, scene)).forEach(step -> {
+                new WireElements(circuit, list.node(), model).add(step);
+                pins(list.node(), step).forEach(wired::add);
+            });
+        }
+        for (NodeCircuit node : circuit.nodes()) {
+            WireList.byPlug(node).forEach(pin -> plug(node, pin, scene, model));
+            node.parts().stream()
+                    .filter(placed -> scene.isJoined(node.node().id(), placed.id()))
+                    .forEach(placed -> new PartElements(node, placed, scene, model).add(labels(node, placed, wired)));
+        }
+        return model.build();
+    }
+
+    private static Set<String> labels(NodeCircuit node, Placed placed, Set<Place> wired) {
+        Set<String> labels = new HashSet<>();
+        for (Pin pin : placed.cls().pins()) {
+            if (wired.contains(Place.of(node.node().id(), placed.endpoint(pin)))) {
+                labels.add(pin.label());
+            }
+        }
+        return labels;
+    }
+
+    /** The pins at the ends of a step, of its own board or another. */
+    static List<Place> pins(NodeCircuit table, WireStep step) {
+        List<Place> pins = new ArrayList<>();
+        for (Terminal end : List.of(step.from(), step.to())) {
+            if (end instanceof Terminal.OnPin pin) {
+                pins.add(Place.of(table.node().id(), pin.pin()));
+            } else if (end instanceof Terminal.OnOtherBoard other && !other.isGround()) {
+                pins.add(other.pin());
+            }
+        }
+        return pins;
+    }
+
+    /** Whether a wire is in: all parts at its ends are joined, and so is the part that what stands in it belongs to. */
+    static boolean isIn(NodeCircuit table, WireStep step, Scene scene) {
+        Set<Place> parts = new HashSet<>();
+        pins(table, step).forEach(pin -> parts.add(Place.ofPart(pin.node(), pin.part())));
+        boolean isLeg = step.from() instanceof Terminal.OnLeg || step.to() instanceof Terminal.OnLeg;
+        if (isLeg && !step.subject().part().isEmpty()) {
+            parts.add(Place.ofPart(step.subject().node(), step.subject().part()));
+        }
+        return scene.areJoined(parts);
+    }
+
+    /** Pins of one label are one inside a part, and so are its grounds. */
+    private static void solder(NodeCircuit node, Placed placed, BenchModel.Builder model) {
+        List<Pin> pins = placed.cls().pins();
+        for (int i = 0; i < pins.size(); i++) {
+            Pin pin = pins.get(i);
+            Endpoint end = placed.endpoint(pin);
+            String inside = pin.use() == PinUse.GROUND ? Ends.ground(node, placed.id()) : Ends.pin(node, end);
+            model.solder(inside, Ends.pin(node, end));
+            model.solder(
+                    inside,
+                    node.node().id() + " " + Terminal.OnPin.of(placed, i).id());
+        }
+    }
+
+    /** A plug brings the rail, and the ground beside it. */
+    private static void plug(NodeCircuit node, Endpoint pin, Scene scene, BenchModel.Builder model) {
+        Rail rail = node.part(pin.part())
+                .flatMap(placed -> node.railOf(placed, pin.pin()))
+                .orElse(null);
+        if (rail == null
+                || !scene.isJoined(node.node().id(), pin.part())
+                || !scene.isJoined(node.node().id(), rail.id().part())) {
+            return;
+        }
+        String name = node.node().id() + " plug " + rail.id() + " > " + pin;
+        model.resistor(name, Ends.pin(node, rail.id()), Ends.pin(node, pin), Assumed.plug(name));
+        model.resistor(
+                name + " ground",
+                Ends.ground(node, rail.id().part()),
+                Ends.ground(node, pin.part()),
+                Assumed.plug(name + " ground"));
+    }
+}

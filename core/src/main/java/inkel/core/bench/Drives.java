@@ -1,0 +1,46 @@
+package inkel.core.bench;
+
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.WakeCheck;
+import inkel.core.circuit.Placed;
+import java.util.Optional;
+
+/** What a pin does to its wire. */
+public enum Drives {
+    /** Nothing: an input, an open drain that is let go, an output that is off. */
+    NOTHING,
+    LOW,
+    HIGH,
+    /** Something that its class does not tell: its wire cannot be foretold. */
+    SOMETHING;
+
+    /** What a pin does after power came up, before any program of the builder's asks something of it. */
+    static Drives atRest(Placed placed, Pin pin) {
+        Optional<Boolean> idle = placed.cls().handling().checks().stream()
+                .filter(WakeCheck.Idle.class::isInstance)
+                .map(WakeCheck.Idle.class::cast)
+                .filter(check -> check.pin().equals(pin.label()))
+                .map(WakeCheck.Idle::isHigh)
+                .findFirst();
+        boolean isOpen = placed.cls().io(pin).filter(IoFamily::openDrain).isPresent();
+        if (placed.part().isBoard() || pin.use().isTwoWay()) {
+            return NOTHING;
+        }
+        if (idle.isPresent()) {
+            return idle.get() ? isOpen ? NOTHING : HIGH : LOW;
+        }
+        return atRest(pin.use(), isOpen);
+    }
+
+    private static Drives atRest(PinUse use, boolean isOpen) {
+        return switch (use) {
+            // A serial line that nobody talks on is high.
+            case UART_TX -> isOpen ? NOTHING : HIGH;
+            case OUTPUT, INTERRUPT -> isOpen ? NOTHING : SOMETHING;
+            case SPI_MISO, ANALOG, WAY_OUT, OFFER -> SOMETHING;
+            default -> NOTHING;
+        };
+    }
+}

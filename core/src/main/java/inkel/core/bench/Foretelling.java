@@ -1,0 +1,371 @@
+package inkel.core.bench;
+
+import inkel.core.bench.net.Element;
+import inkel.core.bench.net.Influence;
+import inkel.core.bench.net.Outcome;
+import inkel.core.bench.net.Solution;
+import inkel.core.bench.net.Solver;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Random;
+
+/**
+ * What probes read on one state of a healthy bench. The network is solved once with what is expected of every figure; how
+ * a reading follows each of them comes from {@link Influence}; and it is solved again with all figures at the ends that
+ * move the reading down, and up. Those corners are further apart than any bench will be when many figures have a share, so
+ * the band is no wider than {@value #SIGMAS} standard deviations of the sum of them, each as likely anywhere in its range.
+ */
+public final class Foretelling {
+    private static final double SIGMAS = 4.2;
+
+    /** The variance of what is as likely anywhere in ±1. */
+    private static final double VARIANCE = 1.0 / 3;
+
+    /** Figures with at least this share of all that moves a reading are put into the network for its corners. */
+    private static final double LARGE = 0.01;
+
+    /** Nobody can foretell what is moved by more than this by what next to nothing is known of, in volts or amperes. */
+    private static final double WILD = 0.05;
+
+    /** Where a reading bends, no few benches show all of it: its band is wider than they by this share on either side. */
+    private static final double PAD = 0.1;
+
+    /** No more than rounding and the last digit of a meter, in volts or amperes. */
+    private static final double EVEN = 1e-3;
+
+    /** What leaks, in amperes. */
+    private static final double NEXT_TO_NOTHING = 20e-6;
+
+    /** So many benches by chance, always the same, are tried besides the corners. */
+    private static final int SAMPLES = 8;
+
+    /** Those with less than this share are not told of. */
+    private static final double SHOWN = 1e-3;
+
+    /** By how much a corner may differ from what straight lines foretell of it, for the sum of shares to be trusted. */
+    private static final double STRAIGHT = 0.1;
+
+    private final BenchModel model;
+    private final double[] expected;
+    private final Solver solver;
+    private final Outcome outcome;
+    private final Map<List<Integer>, Tried> corners = new HashMap<>();
+    private final boolean[] isShaky;
+    private Slopes slopes;
+
+    public Foretelling(BenchModel model) {
+        this.model = model;
+        expected = model.expected();
+        isShaky = new boolean[expected.length];
+        solver = new Solver(model.network(expected));
+        outcome = solver.solve();
+    }
+
+    public BenchModel model() {
+        return model;
+    }
+
+    /** The element that keeps the network from settling; empty when it settles. */
+    public Optional<String> unsettled() {
+        return outcome instanceof Outcome.Unsettled found
+                ? Optional.of(model.slots().get(found.element()).name())
+                : Optional.empty();
+    }
+
+    /**
+     * The bands of a few probes, in their order. One is not among them where the build has no such point in this state, it
+     * floats, nothing joins its points, or the network does not settle.
+     */
+    public Map<Probe, Band> bands(Collection<Probe> probes) {
+        Map<Probe, Band> bands = new LinkedHashMap<>();
+        if (!(outcome instanceof Outcome.Settled)) {
+            return bands;
+        }
+        if (slopes == null) {
+            slopes = new Slopes(model, settled());
+            for (int i = 0; i < SAMPLES; i++) {
+                sample(new Random(i));
+            }
+            strain();
+            findShaky();
+        }
+        Map<Probe, Sketch> sketches = new LinkedHashMap<>();
+        for (Probe probe : probes) {
+            reading(model, probe)
+                    .filter(reading -> !Double.isNaN(reading.of(settled())))
+                    .map(this::sketch)
+                    .filter(sketch -> sketch.wild() <= WILD)
+                    .ifPresent(sketch -> sketches.put(probe, sketch));
+        }
+        // Each corner is a bench that may be there, so all readings have to bear all of them: kinks show so.
+        sketches.forEach((probe, sketch) -> band(sketch).ifPresent(band -> bands.put(probe, band)));
+        return bands;
+    }
+
+    /** As {@link #bands} for one. */
+    public Optional<Band> band(Probe probe) {
+        return Optional.ofNullable(bands(List.of(probe)).get(probe));
+    }
+
+    /** What a probe reads when all figures are certain; empty as for {@link #band}. */
+    static Optional<Double> read(BenchModel model, Probe probe, Solution solution) {
+        return reading(model, probe).map(reading -> reading.of(solution)).filter(value -> !Double.isNaN(value));
+    }
+
+    /** A probe by numbers instead of names: two points, or an element. */
+    record Reading(int plus, int minus, int slot) {
+        double of(Solution solution) {
+            return isCurrent() ? solution.amperes(slot) : solution.between(plus, minus);
+        }
+
+        boolean isCurrent() {
+            return slot >= 0;
+        }
+    }
+
+    private static Optional<Reading> reading(BenchModel model, Probe probe) {
+        if (probe instanceof Probe.Volts volts) {
+            OptionalInt plus = model.points().known(volts.plus());
+            OptionalInt minus = model.points().known(volts.minus());
+            return plus.isEmpty() || minus.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(new Reading(plus.getAsInt(), minus.getAsInt(), -1));
+        }
+        OptionalInt slot = model.slot(((Probe.Amperes) probe).slot());
+        return slot.isEmpty() ? Optional.empty() : Optional.of(new Reading(-1, -1, slot.getAsInt()));
+    }
+
+    /**
+     * What straight lines tell of a reading.
+     *
+     * @param slope of every figure
+     * @param wild what it is moved by figures of which next to nothing is known
+     * @param down a bench on which it is as low as it can be
+     */
+    private record Sketch(
+            Reading reading,
+            double[] slope,
+            double usual,
+            double all,
+            double wild,
+            Optional<Tried> down,
+            Optional<Tried> up) {}
+
+    /** A bench that may be there: its figures, and what settles. */
+    private record Tried(double[] figures, Outcome outcome) {
+        Optional<Solution> solution() {
+            return outcome instanceof Outcome.Settled settled ? Optional.of(settled.solution()) : Optional.empty();
+        }
+    }
+
+    private Sketch sketch(Reading reading) {
+        double[] slope = slopes.of(reading);
+        double all = 0;
+        double wild = 0;
+        for (int i = 0; i < slope.length; i++) {
+            Unknown unknown = model.unknowns().get(i);
+            double reach = Math.abs(slope[i] * unknown.reach());
+            all += reach;
+            wild += unknown.isWild() || isShaky[i] ? reach : 0;
+        }
+        boolean isTold = wild <= WILD;
+        return new Sketch(
+                reading,
+                slope,
+                reading.of(settled()),
+                all,
+                wild,
+                isTold ? Optional.of(corner(slope, all, -1)) : Optional.empty(),
+                isTold ? Optional.of(corner(slope, all, 1)) : Optional.empty());
+    }
+
+    private Optional<Band> band(Sketch sketch) {
+        double[] ends = ends(sketch);
+        boolean isStraight = true;
+        double low = sketch.usual();
+        double high = sketch.usual();
+        for (Tried tried : List.of(sketch.down().orElseThrow(), sketch.up().orElseThrow())) {
+            if (tried.solution().isEmpty()) {
+                return Optional.empty();
+            }
+        }
+        for (Tried tried : corners.values()) {
+            if (tried.solution().isPresent()) {
+                double found = sketch.reading().of(tried.solution().get());
+                double straight = straight(sketch, tried.figures());
+                isStraight &= Math.abs(found - straight) <= STRAIGHT * (ends[1] - ends[0]) + EVEN;
+                low = Math.min(low, found);
+                high = Math.max(high, found);
+            }
+        }
+        if (!isStraight && sketch.wild() > EVEN) {
+            return Optional.empty();
+        }
+        // What has a small share is in no corner; it is added.
+        double lower = Math.min(corner(sketch, sketch.down().orElseThrow(), -1), sketch.usual());
+        double upper = Math.max(corner(sketch, sketch.up().orElseThrow(), 1), sketch.usual());
+        if (isStraight) {
+            double[] likely = likely(sketch);
+            lower = Math.max(lower, bent(sketch.usual(), ends[0], likely[0], lower));
+            upper = Math.min(upper, bent(sketch.usual(), ends[1], likely[1], upper));
+        } else {
+            double pad = PAD * (high - low);
+            lower = Math.min(lower, low - pad);
+            upper = Math.max(upper, high + pad);
+        }
+        return Optional.of(new Band(lower, sketch.usual(), upper, causes(sketch)));
+    }
+
+    /** How far it likely is, where straight lines lead to an end and the corner is really somewhat further: half as much further. */
+    private static double bent(double usual, double end, double likely, double corner) {
+        double ratio = end == usual ? 1 : Math.max(1, (1 + (corner - usual) / (end - usual)) / 2);
+        return usual + (likely - usual) * ratio;
+    }
+
+    /** What straight lines foretell of a bench with certain figures. */
+    private double straight(Sketch sketch, double[] figures) {
+        double straight = sketch.usual();
+        for (int i = 0; i < figures.length; i++) {
+            straight += sketch.slope()[i] * (figures[i] - expected[i]);
+        }
+        return straight;
+    }
+
+    /** The least and the most by straight lines. */
+    private double[] ends(Sketch sketch) {
+        double low = sketch.usual();
+        double high = sketch.usual();
+        for (int i = 0; i < expected.length; i++) {
+            Unknown unknown = model.unknowns().get(i);
+            double byLow = sketch.slope()[i] * (unknown.low() - expected[i]);
+            double byHigh = sketch.slope()[i] * (unknown.high() - expected[i]);
+            low += Math.min(byLow, byHigh);
+            high += Math.max(byLow, byHigh);
+        }
+        return new double[] {low, high};
+    }
+
+    /** Within some standard deviations of the sum of all figures. */
+    private double[] likely(Sketch sketch) {
+        double middle = sketch.usual();
+        double squares = 0;
+        for (int i = 0; i < expected.length; i++) {
+            Unknown unknown = model.unknowns().get(i);
+            double reach = sketch.slope()[i] * unknown.reach();
+            middle += sketch.slope()[i] * (unknown.middle() - expected[i]);
+            squares += reach * reach * VARIANCE;
+        }
+        double wide = SIGMAS * Math.sqrt(squares);
+        return new double[] {Math.min(middle - wide, sketch.usual()), Math.max(middle + wide, sketch.usual())};
+    }
+
+    private List<Band.Cause> causes(Sketch sketch) {
+        List<Band.Cause> causes = new ArrayList<>();
+        for (int i = 0; i < expected.length; i++) {
+            Unknown unknown = model.unknowns().get(i);
+            Band.Cause cause = new Band.Cause(
+                    unknown,
+                    sketch.slope()[i] * (unknown.low() - expected[i]),
+                    sketch.slope()[i] * (unknown.high() - expected[i]));
+            if (cause.reach() > SHOWN * sketch.all()) {
+                causes.add(cause);
+            }
+        }
+        causes.sort(Comparator.comparingDouble(Band.Cause::reach).reversed());
+        return causes;
+    }
+
+    /** The bench with every figure of a large share at the end that moves a reading one way, the others as expected. */
+    private Tried corner(double[] slope, double all, int way) {
+        List<Integer> ends = new ArrayList<>();
+        double[] figures = expected.clone();
+        for (int i = 0; i < slope.length; i++) {
+            if (isLarge(i, slope, all)) {
+                figures[i] = end(i, slope, way);
+                ends.add(figures[i] > expected[i] ? i + 1 : -i - 1);
+            }
+        }
+        return corners.computeIfAbsent(ends, key -> tried(figures));
+    }
+
+    private double corner(Sketch sketch, Tried tried, int way) {
+        double value = sketch.reading().of(tried.solution().orElseThrow());
+        for (int i = 0; i < expected.length; i++) {
+            if (!isLarge(i, sketch.slope(), sketch.all())) {
+                value += sketch.slope()[i] * (end(i, sketch.slope(), way) - expected[i]);
+            }
+        }
+        return value;
+    }
+
+    private boolean isLarge(int figure, double[] slope, double all) {
+        return Math.abs(slope[figure]) * model.unknowns().get(figure).reach() > LARGE * all;
+    }
+
+    private double end(int figure, double[] slope, int way) {
+        Unknown unknown = model.unknowns().get(figure);
+        return slope[figure] * way > 0 ? unknown.high() : unknown.low();
+    }
+
+    /** For every supply and regulator a bench on which as little comes in as can be, and one on which most is taken: there they bend. */
+    private void strain() {
+        List<Element> elements = settled().network().elements();
+        for (int slot = 0; slot < elements.size(); slot++) {
+            Element element = elements.get(slot);
+            boolean isRegulator = element.points().size() > 2;
+            if (isRegulator) {
+                strain(new Reading(element.points().get(0), element.points().get(2), -1), -1);
+            }
+            if (isRegulator || element instanceof Element.Source) {
+                strain(new Reading(-1, -1, slot), 1);
+            }
+        }
+    }
+
+    private void strain(Reading reading, int way) {
+        double[] slope = slopes.of(reading);
+        corner(slope, all(slope), way);
+    }
+
+    /** Figures of diodes that carry next to nothing: a little less, and they carry nothing at all. */
+    private void findShaky() {
+        List<Element> elements = settled().network().elements();
+        for (int slot = 0; slot < elements.size(); slot++) {
+            if (elements.get(slot) instanceof Element.Diode
+                    && Math.abs(settled().amperes(slot)) < NEXT_TO_NOTHING) {
+                model.slots().get(slot).figures().forEach(figure -> isShaky[figure] = true);
+            }
+        }
+    }
+
+    /** All that moves a reading. */
+    private double all(double[] slope) {
+        double all = 0;
+        for (int i = 0; i < slope.length; i++) {
+            all += Math.abs(slope[i] * model.unknowns().get(i).reach());
+        }
+        return all;
+    }
+
+    private void sample(Random random) {
+        double[] figures = model.unknowns().stream()
+                .mapToDouble(unknown -> unknown.low() + random.nextDouble() * (unknown.high() - unknown.low()))
+                .toArray();
+        corners.put(List.of(-corners.size(), 0, 0), tried(figures));
+    }
+
+    private Tried tried(double[] figures) {
+        return new Tried(figures, solver.solve(model.network(figures), settled()));
+    }
+
+    private Solution settled() {
+        return outcome.orThrow();
+    }
+}

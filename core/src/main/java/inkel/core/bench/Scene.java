@@ -1,0 +1,47 @@
+package inkel.core.bench;
+
+import inkel.core.document.Place;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+
+/**
+ * One state of the bench while it is woken: who is joined, who is on, and what everybody does.
+ *
+ * @param joined parts whose wires are in; the wires of all others are out at both ends
+ * @param isOn whether the sources give anything
+ * @param modes the modes that parts run in, by the part; all others rest
+ * @param driven what the builder's program puts on pins; all others are inputs, or do what they do at rest
+ */
+public record Scene(Set<Place> joined, boolean isOn, Map<Place, String> modes, Map<Place, Drives> driven) {
+    public Scene {
+        joined = Set.copyOf(joined);
+        modes = Map.copyOf(modes);
+        driven = Map.copyOf(driven);
+    }
+
+    /** Parts joined and on, at rest under a program that leaves every pin an input. */
+    public static Scene resting(Set<Place> joined) {
+        return new Scene(joined, true, Map.of(), Map.of());
+    }
+
+    /** The same parts joined, with all power off. */
+    public Scene off() {
+        return new Scene(joined, false, Map.of(), Map.of());
+    }
+
+    boolean isJoined(String node, String part) {
+        return joined.contains(Place.ofPart(node, part));
+    }
+
+    /** Whether all parts of a few are joined. */
+    boolean areJoined(Iterable<Place> parts) {
+        Predicate<Place> in = joined::contains;
+        for (Place part : parts) {
+            if (!in.test(part)) {
+                return false;
+            }
+        }
+        return true;
+    }
+}

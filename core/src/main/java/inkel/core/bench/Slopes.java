@@ -1,0 +1,88 @@
+package inkel.core.bench;
+
+import inkel.core.bench.net.Element;
+import inkel.core.bench.net.Influence;
+import inkel.core.bench.net.Solution;
+import java.util.ArrayList;
+import java.util.List;
+
+/** How readings of a settled network change with its figures, in units of the reading over those of the figure. */
+final class Slopes {
+    /** How far a figure is moved to see what it does, as a share of its reach: too little to come over a bend. */
+    private static final double NUDGE = 1e-6;
+
+    private final BenchModel model;
+    private final Solution solution;
+    private final Influence influence;
+    private final List<List<Put>> puts = new ArrayList<>();
+
+    /** What one more of a figure puts into a point, all volts as they are. */
+    private record Put(int point, double amperes) {}
+
+    Slopes(BenchModel model, Solution solution) {
+        this.model = model;
+        this.solution = solution;
+        influence = new Influence(solution);
+        for (int i = 0; i < model.unknowns().size(); i++) {
+            puts.add(new ArrayList<>());
+        }
+        double[] figures = model.expected();
+        for (int slot = 0; slot < model.slots().size(); slot++) {
+            for (int figure : model.slots().get(slot).figures()) {
+                put(slot, figure, figures);
+            }
+        }
+    }
+
+    private void put(int slot, int figure, double[] figures) {
+        double nudge = nudge(figure);
+        if (nudge > 0) {
+            Element more = nudged(slot, figure, nudge, figures);
+            double[] rises = solution.leaving(more);
+            double[] falls = solution.leaving(nudged(slot, figure, -nudge, figures));
+            for (int place = 0; place < rises.length; place++) {
+                puts.get(figure).add(new Put(more.points().get(place), (falls[place] - rises[place]) / (2 * nudge)));
+            }
+        }
+    }
+
+    private double nudge(int figure) {
+        return NUDGE * model.unknowns().get(figure).reach();
+    }
+
+    private Element nudged(int slot, int figure, double by, double[] figures) {
+        double usual = figures[figure];
+        figures[figure] = usual + by;
+        Element made = model.slots().get(slot).maker().make(figures);
+        figures[figure] = usual;
+        return made;
+    }
+
+    /** By the number of the figure. */
+    double[] of(Foretelling.Reading reading) {
+        double[] felt = influence.of(
+                reading.isCurrent()
+                        ? influence.through(reading.slot())
+                        : List.of(
+                                new Influence.Weighted(reading.plus(), 1),
+                                new Influence.Weighted(reading.minus(), -1)));
+        double[] slopes = new double[puts.size()];
+        for (int figure = 0; figure < slopes.length; figure++) {
+            for (Put put : puts.get(figure)) {
+                slopes[figure] += felt[put.point()] * put.amperes();
+            }
+        }
+        if (reading.isCurrent()) {
+            double[] figures = model.expected();
+            for (int figure : model.slots().get(reading.slot()).figures()) {
+                double nudge = nudge(figure);
+                if (nudge > 0) {
+                    double more = solution.amperes(nudged(reading.slot(), figure, nudge, figures));
+                    double less = solution.amperes(nudged(reading.slot(), figure, -nudge, figures));
+                    slopes[figure] += (more - less) / (2 * nudge);
+                }
+            }
+        }
+        return slopes;
+    }
+}

@@ -1,0 +1,130 @@
+package inkel.core.bench;
+
+import inkel.core.catalog.Fitting;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.quantity.Source;
+import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireStep;
+import java.util.Optional;
+
+/** What a wire is in the network, with what stands in it. */
+final class WireElements {
+    private final Circuit circuit;
+    private final NodeCircuit table;
+    private final BenchModel.Builder model;
+
+    WireElements(Circuit circuit, NodeCircuit table, BenchModel.Builder model) {
+        this.circuit = circuit;
+        this.table = table;
+        this.model = model;
+    }
+
+    static String name(NodeCircuit table, WireStep step) {
+        return table.node().id() + " wire " + step.id();
+    }
+
+    void add(WireStep step) {
+        String from = Ends.wire(circuit, table, step.from());
+        String to = Ends.wire(circuit, table, step.to());
+        String name = name(table, step);
+        if (step.fitting().isPresent()) {
+            // A capacitor or a crystal carries no steady current.
+            step.fitting()
+                    .filter(fitting -> fitting.sort() == Fitting.Sort.RESISTOR)
+                    .ifPresent(fitting -> model.resistor(
+                            name,
+                            from,
+                            to,
+                            Assumed.resistor(name, fitting.value().si())));
+            return;
+        }
+        Unknown wire = Assumed.wire(name, step.jumper(table).orElseThrow());
+        if (step.inLine().isEmpty()) {
+            model.resistor(name, from, to, wire);
+        } else {
+            piece(step, step.inLine().get(), name, from, to);
+        }
+    }
+
+    private void piece(WireStep step, Between piece, String name, String from, String to) {
+        if (piece instanceof Between.Series series) {
+            model.resistor(
+                    name, from, to, Assumed.resistor(name, series.resistance().ohms()));
+        } else if (piece instanceof Between.Divider divider) {
+            model.resistor(
+                    name, from, to, Assumed.resistor(name, divider.series().ohms()));
+        } else if (piece instanceof Between.Diode) {
+            boolean isFromDriver = isFromDriver(step);
+            double usual = Placed.DIODE.volts();
+            Unknown knee = new Unknown(name + " knee", usual / 2, usual * 0.75, usual, Source.RULE);
+            // Its stripe is to who talks.
+            model.diode(name, isFromDriver ? to : from, isFromDriver ? from : to, knee, Assumed.LAMP_OHMS);
+        } else if (piece instanceof Between.Opto opto) {
+            model.resistor(name, from, to, Assumed.resistor(name, opto.series().ohms()));
+            opto(step, name);
+        } else if (piece instanceof Between.CoilDriver driver) {
+            coil(step, driver, name, from, to);
+        }
+    }
+
+    private Optional<Wire> wire(WireStep step) {
+        return table.wire(step.subject().endpoint());
+    }
+
+    /** Whether the first end of a step is that of who talks. */
+    private boolean isFromDriver(WireStep step) {
+        Optional<Wire> wire = wire(step);
+        if (wire.isEmpty() || !(step.from() instanceof Terminal.OnPin from)) {
+            return true;
+        }
+        return !table.listener(wire.get()).equals(from.pin());
+    }
+
+    /** The lamp, and a transistor that is off as long as nobody lights it. */
+    private void opto(WireStep step, String name) {
+        Terminal.OnLeg near = (Terminal.OnLeg) (step.to() instanceof Terminal.OnLeg ? step.to() : step.from());
+        model.diode(
+                name + " lamp",
+                leg(near, Terminal.Leg.ANODE),
+                leg(near, Terminal.Leg.CATHODE),
+                Unknown.about(name + " lamp volts", Assumed.OPTO_VOLTS, 0.85, 1.15),
+                Assumed.LAMP_OHMS);
+        model.resistor(
+                name + " transistor",
+                leg(near, Terminal.Leg.COLLECTOR),
+                leg(near, Terminal.Leg.EMITTER),
+                Unknown.about(name + " off", Assumed.OFF_OHMS, 0.5, 10));
+    }
+
+    private String leg(Terminal.OnLeg near, Terminal.Leg leg) {
+        return Ends.wire(circuit, table, new Terminal.OnLeg(near.signal(), near.away(), leg));
+    }
+
+    private void coil(WireStep step, Between.CoilDriver driver, String name, String from, String to) {
+        Endpoint signal = step.subject().endpoint();
+        String emitter = Ends.wire(circuit, table, new Terminal.OnLeg(signal, Optional.empty(), Terminal.Leg.EMITTER));
+        boolean isFromDriver = isFromDriver(step);
+        String base = name + " base";
+        model.resistor(
+                name,
+                isFromDriver ? from : to,
+                base,
+                Assumed.resistor(name, driver.base().ohms()));
+        model.diode(
+                name + " junction",
+                base,
+                emitter,
+                Unknown.about(name + " junction volts", Assumed.BASE_VOLTS, 0.8, 1.15),
+                Assumed.LAMP_OHMS);
+        model.resistor(
+                name + " transistor",
+                isFromDriver ? to : from,
+                emitter,
+                Unknown.about(name + " off", Assumed.OFF_OHMS, 0.5, 10));
+    }
+}

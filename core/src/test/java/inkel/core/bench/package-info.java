@@ -1,0 +1,2 @@
+/** Tests of the bench: what readings are foretold of builds. */
+package inkel.core.bench;
