@@ -1,8 +1,10 @@
 package inkel.core.bench;
 
+import inkel.core.catalog.Unpowered;
 import inkel.core.formula.Conductor;
 import inkel.core.quantity.Length;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
 import inkel.core.wiring.Jumper;
 
 /** Figures of a bench that no class tells, each with what it is for; {@code docs/electrics.md} lists them. */
@@ -64,6 +66,9 @@ final class Assumed {
     /** A lamp above its forward voltage. */
     static final double LAMP_OHMS = 10;
 
+    private static final double USUAL_UNPOWERED = 20e3;
+    private static final double MOST_UNPOWERED = 1e6;
+
     /** A small transistor's base, and what it is when on. */
     static final double BASE_VOLTS = 0.7;
 
@@ -96,6 +101,11 @@ final class Assumed {
     /** A resistor that is put somewhere by hand. */
     static Unknown resistor(String key, double ohms) {
         return Unknown.about(key, ohms, 1 - RESISTOR, 1 + RESISTOR);
+    }
+
+    /** Between a supply or rail of a part and its ground, at the little voltage of a meter; only the least is known. */
+    static Unknown unpowered(String key) {
+        return new Unknown(key, Unpowered.LEAST_KNOWN.ohms(), USUAL_UNPOWERED, MOST_UNPOWERED, Source.RULE);
     }
 
     /** Anything that a class tells in round figures. */

@@ -1,7 +1,9 @@
 package inkel.core.bench;
 
+import inkel.core.catalog.Mode;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -15,6 +17,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** Makes the network of a build in a state of its bench: all parts and wires of all boards that are joined then. */
@@ -35,9 +38,47 @@ public final class Benches {
         return all;
     }
 
+    /** The name of the point where wires to a pin come together inside its part. */
+    public String pin(NodeCircuit node, Endpoint pin) {
+        return Ends.pin(node, pin);
+    }
+
+    /** The name of the point where the grounds of a part come together. */
+    public String ground(NodeCircuit node, String part) {
+        return Ends.ground(node, part);
+    }
+
+    /** Volts at a pin, against the ground of its own part. */
+    public Probe volts(NodeCircuit node, Endpoint pin) {
+        return new Probe.Volts(Ends.pin(node, pin), Ends.ground(node, pin.part()));
+    }
+
+    /** What a part takes at a supply pin for itself. */
+    public Probe takes(NodeCircuit node, Endpoint supplyPin) {
+        return new Probe.Amperes(PartElements.takes(node, supplyPin));
+    }
+
+    /** In which of its modes a part rests. */
+    public Optional<Mode> restingMode(Placed placed, Supply supply) {
+        return Resting.mode(placed, supply, Optional.empty());
+    }
+
+    /** Whether a pin of a part that is joined does what no class tells. */
+    public boolean drivesSomething(NodeCircuit node, Endpoint pin, Set<Place> joined) {
+        return joined.contains(Place.ofPart(node.node().id(), pin.part()))
+                && node.part(pin.part())
+                        .flatMap(placed -> placed.cls().pin(pin.pin()).map(found -> Drives.atRest(placed, found)))
+                        .filter(Drives.SOMETHING::equals)
+                        .isPresent();
+    }
+
     public BenchModel model(Scene scene) {
         BenchModel.Builder model = new BenchModel.Builder();
-        circuit.nodes().forEach(node -> node.parts().forEach(placed -> solder(node, placed, model)));
+        for (NodeCircuit node : circuit.nodes()) {
+            node.parts().stream()
+                    .filter(placed -> scene.isJoined(node.node().id(), placed.id()))
+                    .forEach(placed -> solder(node, placed, model));
+        }
         Set<Place> wired = new HashSet<>();
         for (WireList list : lists) {
             list.steps().stream().filter(step -> isIn(list.node(), step, scene)).forEach(step -> {

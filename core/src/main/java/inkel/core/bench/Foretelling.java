@@ -44,7 +44,7 @@ public final class Foretelling {
     private static final double NEXT_TO_NOTHING = 20e-6;
 
     /** So many benches by chance, always the same, are tried besides the corners. */
-    private static final int SAMPLES = 8;
+    private static final int SAMPLES = 3;
 
     /** Those with less than this share are not told of. */
     private static final double SHOWN = 1e-3;

@@ -3,6 +3,7 @@ package inkel.core.bench;
 import inkel.core.bench.net.Element;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Output;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
@@ -42,6 +43,9 @@ final class PartElements {
 
     /** @param wired labels of pins that a wire of this state ends at; what is on the others moves nothing */
     void add(Set<String> wired) {
+        if (!scene.isOn()) {
+            unpowered();
+        }
         placed.cls().supplies().forEach(this::load);
         placed.cls().outputs().forEach(this::output);
         placed.cls().pulls().stream().filter(pull -> wired.contains(pull.pin())).forEach(this::pull);
@@ -54,12 +58,43 @@ final class PartElements {
                 .forEach(pin -> new PinElements(node, placed, pin, scene, model).add());
     }
 
+    /** What a meter finds while all power is off: what the class tells, and something at every supply and rail. */
+    private void unpowered() {
+        for (Unpowered told : placed.cls().handling().unpowered()) {
+            String slot = name + "." + told.from() + " off " + told.to();
+            model.resistor(slot, inside(told.from()), inside(told.to()), Unknown.of(slot, told.ohms(), Source.CLASS));
+        }
+        for (Pin pin : placed.cls().pins()) {
+            boolean isSupply = pin.use() == PinUse.SUPPLY || pin.use() == PinUse.RAIL;
+            boolean isTold = placed.cls().handling().unpowered().stream()
+                    .anyMatch(
+                            told -> told.from().equals(pin.label()) || told.to().equals(pin.label()));
+            if (isSupply && !isTold && hasGround()) {
+                String slot = key(pin.label(), "off");
+                model.resistor(slot, inside(pin.label()), ground, Assumed.unpowered(slot));
+            }
+        }
+    }
+
+    private String inside(String label) {
+        boolean isGround = placed.cls()
+                .pin(label)
+                .filter(pin -> pin.use() == PinUse.GROUND)
+                .isPresent();
+        return isGround ? ground : Ends.pin(node, placed, label);
+    }
+
     private boolean hasGround() {
         return placed.cls().pins().stream().anyMatch(pin -> pin.use() == PinUse.GROUND);
     }
 
     private String key(String pin, String what) {
         return name + "." + pin + " " + what;
+    }
+
+    /** The name of what a part takes for itself at a supply pin. */
+    static String takes(NodeCircuit node, Endpoint supplyPin) {
+        return node.node().id() + " " + supplyPin + " takes";
     }
 
     private void load(Supply supply) {
@@ -104,6 +139,9 @@ final class PartElements {
             return;
         }
         String in = Ends.pin(node, placed, output.from().orElse(output.pin()));
+        if (output.way() != Output.Way.PASS && !scene.isOn()) {
+            return;
+        }
         switch (output.way()) {
             case PASS -> pass(output, in, out);
             case LINEAR -> linear(output, in, out);

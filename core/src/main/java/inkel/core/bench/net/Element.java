@@ -21,6 +21,14 @@ public sealed interface Element {
     /** What flows as long as nothing is known of the volts: as it usually runs. */
     void usual(Flows into);
 
+    /**
+     * What flows near volts where it settled with figures not far off: as {@link #flows}, but still as it ran where the new
+     * figures would put it a little past a bend.
+     */
+    default void near(double[] volts, Flows into) {
+        flows(volts, into);
+    }
+
     /** @throws IllegalArgumentException when a resistance is not above nothing */
     private static void mustBeAboveNothing(double ohms) {
         if (!(ohms > 0) || Double.isInfinite(ohms)) {
@@ -74,6 +82,15 @@ public sealed interface Element {
                 beyond(least, most, into);
             } else if (across > volts && !sinks) {
                 beyond(volts, 0, into);
+            } else {
+                usual(into);
+            }
+        }
+
+        @Override
+        public void near(double[] at, Flows into) {
+            if (at[1] - at[0] < volts - most * ohms) {
+                flows(at, into);
             } else {
                 usual(into);
             }
@@ -205,6 +222,17 @@ public sealed interface Element {
             own(in, into);
         }
 
+        @Override
+        public void near(double[] at, Flows into) {
+            double in = at[0] - at[2];
+            if (in - dropout >= volts && (volts - (at[1] - at[2])) / ohms < most) {
+                into.add(0, 1, 1, 2, -1 / ohms, volts / ohms);
+                own(in, into);
+            } else {
+                flows(at, into);
+            }
+        }
+
         private void own(double in, Flows into) {
             Own.take(0, 2, in, quiescent, volts, into);
             into.along(1, 2, Own.BLEED, 0);
@@ -281,6 +309,20 @@ public sealed interface Element {
             }
             Own.take(0, 2, in, quiescent, least, into);
             into.along(1, 2, Own.BLEED, 0);
+        }
+
+        @Override
+        public void near(double[] at, Flows into) {
+            double in = at[0] - at[2];
+            double out = at[1] - at[2];
+            double amperes = (volts - out) / ohms;
+            if (in >= least && amperes < most) {
+                given(in, out, amperes, 0, -1 / ohms, into);
+                Own.take(0, 2, in, quiescent, least, into);
+                into.along(1, 2, Own.BLEED, 0);
+            } else {
+                flows(at, into);
+            }
         }
 
         /** The output's current and what the input takes for it, each as a straight line in both volts. */

@@ -175,14 +175,23 @@ final class Equations {
      * @param elements between the same points as those of the network that these equations are of
      */
     void set(List<Element> elements, double[] volts, Set<Integer> off) {
+        set(elements, volts, off, false);
+    }
+
+    /** @param isNear whether the volts are those of other figures, see {@link Element#near} */
+    void set(List<Element> elements, double[] volts, Set<Integer> off, boolean isNear) {
         Arrays.fill(matrix.nz_values, 0, matrix.nz_length, 0);
         Arrays.fill(leaving, 0);
         for (int i = 0; i < points.length; i++) {
-            add(i, elements.get(i), volts, off);
+            add(i, elements.get(i), volts, off, isNear);
         }
     }
 
-    private void add(int number, Element element, double[] volts, Set<Integer> off) {
+    private void add(int number, Element element, double[] volts, Set<Integer> off, boolean isNear) {
+        if (element instanceof Element.Resistor resistor) {
+            add(number, resistor, volts);
+            return;
+        }
         int[] of = points[number];
         int[] places = this.places[number];
         double[] at = new double[of.length];
@@ -204,9 +213,24 @@ final class Equations {
         Element as = isOff ? ((Element.LinearRegulator) element).off() : element;
         if (volts == null) {
             as.usual(into);
+        } else if (isNear) {
+            as.near(at, into);
         } else {
             as.flows(at, into);
         }
+    }
+
+    /** As below, without a detour: most elements are resistances. */
+    private void add(int number, Element.Resistor resistor, double[] volts) {
+        double siemens = 1 / resistor.ohms();
+        int[] places = this.places[number];
+        double flows = volts == null ? 0 : siemens * (volts[resistor.one()] - volts[resistor.other()]);
+        leave(resistor.one(), flows);
+        leave(resistor.other(), -flows);
+        put(places, 0, siemens);
+        put(places, 1, -siemens);
+        put(places, 2, -siemens);
+        put(places, 3, siemens);
     }
 
     private void leave(int point, double amperes) {

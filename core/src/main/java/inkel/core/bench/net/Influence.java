@@ -46,6 +46,11 @@ public final class Influence {
         return felt;
     }
 
+    /** Whether elements join two points, over others too. */
+    public boolean areJoined(int one, int other) {
+        return solution.piece()[one] == solution.piece()[other];
+    }
+
     /** The volts whose weighted sum is the change of an element's current, near where it is. */
     public List<Weighted> through(int element) {
         Element at = solution.element(element);

@@ -23,6 +23,9 @@ public final class Solver {
 
     private static final double ENOUGH = 1e-3;
 
+    /** Sums of currents are not more exact than this, in amperes. */
+    private static final double ROUNDING = 1e-12;
+
     private final Equations equations;
     private Network network;
 
@@ -73,7 +76,7 @@ public final class Solver {
     }
 
     private Outcome settle(double[] near, Set<Integer> off) {
-        double[] volts = near == null ? usual(off) : near.clone();
+        double[] volts = near == null ? usual(off) : moved(near, off);
         double[] step = new double[0];
         for (int round = 0; round < ROUNDS && volts.length > 0; round++) {
             equations.set(network.elements(), volts, off);
@@ -92,6 +95,19 @@ public final class Solver {
             go(volts, step, Math.min(1, REACH / most), off);
         }
         return new Outcome.Unsettled(mostBent(volts, step));
+    }
+
+    /** The volts of other figures, and one step from there. */
+    private double[] moved(double[] near, Set<Integer> off) {
+        double[] volts = near.clone();
+        equations.set(network.elements(), volts, off, true);
+        if (equations.factor()) {
+            double[] step = equations.step();
+            if (most(step) < REACH) {
+                move(volts, step, 1);
+            }
+        }
+        return volts;
     }
 
     /** The volts as everything usually runs; nothing where none follow. */
@@ -120,7 +136,7 @@ public final class Solver {
                 least = left;
                 best = share;
             }
-            if (left <= before * (1 - share * ENOUGH)) {
+            if (left <= before * (1 - share * ENOUGH) + ROUNDING) {
                 break;
             }
             share /= 2;

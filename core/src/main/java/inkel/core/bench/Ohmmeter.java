@@ -1,0 +1,52 @@
+package inkel.core.bench;
+
+import inkel.core.bench.net.Influence;
+import inkel.core.bench.net.Solution;
+import inkel.core.bench.net.Solver;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+
+/**
+ * Ohms between points while all power is off, at so little voltage that no diode conducts. More of any resistance never
+ * makes less of the whole (Rayleigh), so two networks tell the ends: one with all figures low, one with all high.
+ */
+public final class Ohmmeter {
+    private final BenchModel model;
+    private final Influence least;
+    private final Influence usual;
+    private final Influence most;
+
+    /** @param model a scene with its power off */
+    public Ohmmeter(BenchModel model) {
+        this.model = model;
+        // An input is told by what leaks, so its resistance is high where that is low; neither is felt by a meter.
+        least = at(model.unknowns().stream().mapToDouble(Unknown::low).toArray());
+        usual = at(model.expected());
+        most = at(model.unknowns().stream().mapToDouble(Unknown::high).toArray());
+    }
+
+    private Influence at(double[] figures) {
+        Solution nothing = new Solver(model.network(figures)).solve().orThrow();
+        return new Influence(nothing);
+    }
+
+    /** Empty where nothing joins the points, or one is not there. */
+    public Optional<Band> band(String one, String other) {
+        OptionalInt from = model.points().known(one);
+        OptionalInt to = model.points().known(other);
+        return from.isEmpty() || to.isEmpty() || !least.areJoined(from.getAsInt(), to.getAsInt())
+                ? Optional.empty()
+                : Optional.of(new Band(
+                        ohms(least, from.getAsInt(), to.getAsInt()),
+                        ohms(usual, from.getAsInt(), to.getAsInt()),
+                        ohms(most, from.getAsInt(), to.getAsInt()),
+                        List.of()));
+    }
+
+    /** The volts between two points for one ampere through them. */
+    private static double ohms(Influence influence, int from, int to) {
+        double[] felt = influence.of(List.of(new Influence.Weighted(from, 1), new Influence.Weighted(to, -1)));
+        return felt[from] - felt[to];
+    }
+}

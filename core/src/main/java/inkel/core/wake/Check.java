@@ -1,0 +1,58 @@
+package inkel.core.wake;
+
+import inkel.core.bench.Band;
+import inkel.core.document.Place;
+import inkel.core.wiring.Terminal;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One look at the bench.
+ *
+ * @param id stable as long as what is looked at stays: {@code volts radio.VCC}
+ * @param at what it is about: a pin, a part, the node
+ * @param red where the red tip goes, or the first of two; empty for what no meter does
+ * @param black where the black tip goes
+ * @param mode the mode that the part is in meanwhile; empty where it is none's
+ * @param band how the value comes about; empty for what is no value
+ * @param needs ids of the checks of this node that must hold before
+ * @param wires ids of the steps of this node's list that must be in
+ */
+public record Check(
+        String id,
+        Group group,
+        Kind kind,
+        Place at,
+        Optional<Terminal> red,
+        Optional<Terminal> black,
+        String mode,
+        Expected expected,
+        Optional<Band> band,
+        List<String> needs,
+        List<String> wires) {
+    public Check {
+        needs = List.copyOf(needs);
+        wires = List.copyOf(wires);
+    }
+
+    /** How it is made. */
+    public enum Kind {
+        /** By the eye, ear or hand. */
+        LOOK,
+        OHMS,
+        VOLTS,
+        AMPERES,
+        /** Who answers on a bus. */
+        ANSWERS,
+        REGISTER,
+        REPLY,
+        PULSES,
+        /** Volts for codes, or codes for volts. */
+        CODES
+    }
+
+    /** Whether a meter makes it. */
+    public boolean isMetered() {
+        return kind == Kind.OHMS || kind == Kind.VOLTS || kind == Kind.AMPERES;
+    }
+}

@@ -1,0 +1,414 @@
+package inkel.core.wake;
+
+import inkel.core.bench.Band;
+import inkel.core.bench.Benches;
+import inkel.core.bench.Foretelling;
+import inkel.core.bench.Meter;
+import inkel.core.bench.Ohmmeter;
+import inkel.core.bench.Probe;
+import inkel.core.bench.Scene;
+import inkel.core.catalog.Mode;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.quantity.Unit;
+import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireList;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Makes the checks of one node, phase by phase; each phase joins more of the table. */
+final class CheckMaker {
+    /** Leads that are not quite zeroed, and a meter's last digit: below this, two points are joined. */
+    private static final double JOINED_OHMS = 0.5;
+
+    /** What a display of a supply or a plug-in meter may be off by, besides a hundredth. */
+    private static final double AMPERES_STEP = 2e-3;
+
+    private static final double AMPERES_SHARE = 0.01;
+
+    /** Bands are said in whole hundredths of a volt, outwards. */
+    private static final double SHOWN = 0.01;
+
+    private final Benches benches;
+    private final WireList list;
+    private final NodeCircuit node;
+    private final Meter meter;
+    private final WakeOrder order;
+    private final StepsOf steps;
+    private final Looks looks;
+    private final List<Check> checks = new ArrayList<>();
+    private final Set<Place> joined = new LinkedHashSet<>();
+
+    CheckMaker(Benches benches, WireList list, Meter meter) {
+        this.benches = benches;
+        this.list = list;
+        this.meter = meter;
+        node = list.node();
+        order = new WakeOrder(node);
+        steps = new StepsOf(list);
+        looks = new Looks(node, steps);
+    }
+
+    List<Check> all() {
+        before();
+        order.supplies().forEach(this::supply);
+        board();
+        order.parts().forEach(this::part);
+        together();
+        checks.addAll(looks.proving(suppliesOf(node.board())));
+        return checks;
+    }
+
+    private Place place(String part) {
+        return Place.ofPart(node.node().id(), part);
+    }
+
+    private void join(String part) {
+        order.upstream(part).forEach(above -> joined.add(place(above)));
+        joined.add(place(part));
+    }
+
+    // --- before any power
+
+    private void before() {
+        checks.addAll(looks.before());
+        Set<Place> all = node.parts().stream()
+                .filter(placed -> !placed.isForLater())
+                .map(node::place)
+                .collect(Collectors.toSet());
+        Ohmmeter ohms = new Ohmmeter(benches.model(Scene.resting(all).off()));
+        grounds(ohms);
+        for (Rail rail : node.rails()) {
+            noShort(ohms, rail);
+        }
+    }
+
+    /** From the board's ground to every other that is joined to it: one look, with what the worst of them reads. */
+    private void grounds(Ohmmeter ohms) {
+        double most = 0;
+        int count = 0;
+        Set<String> wires = new LinkedHashSet<>();
+        for (Placed placed : node.parts()) {
+            Optional<Band> band = placed.part().isBoard()
+                    ? Optional.empty()
+                    : ohms.band(benches.ground(node, "board"), benches.ground(node, placed.id()));
+            if (band.isPresent() && band.get().expected() < 2) {
+                count++;
+                most = Math.max(most, band.get().high());
+                wires.addAll(steps.grounds(placed));
+            }
+        }
+        if (count > 0) {
+            wires.addAll(steps.grounds(node.board()));
+            add(
+                    "ohms grounds",
+                    Group.of(Phase.BEFORE),
+                    Check.Kind.OHMS,
+                    Place.ofNode(node.node().id()),
+                    Optional.of(steps.ground(node.board())),
+                    Optional.empty(),
+                    Expected.Within.atMost(Unit.OHM, Math.ceil((most + JOINED_OHMS) * 10) / 10),
+                    Optional.empty(),
+                    List.of(),
+                    wires);
+        }
+    }
+
+    private void noShort(Ohmmeter ohms, Rail rail) {
+        boolean isUsed = !rail.loads().isEmpty();
+        Placed owner = node.part(rail.id().part()).orElseThrow();
+        // What passes through a part is the rail that it comes from.
+        if (!isUsed
+                || rail.output().way() == Output.Way.PASS
+                        && rail.output().drop().isEmpty()) {
+            return;
+        }
+        Optional<Band> band = ohms.band(benches.pin(node, rail.id()), benches.ground(node, owner.id()));
+        band.ifPresent(found -> add(
+                "ohms " + rail.id(),
+                Group.of(Phase.BEFORE),
+                Check.Kind.OHMS,
+                node.place(rail.id()),
+                steps.terminal(rail.id()),
+                Optional.of(steps.ground(owner)),
+                Expected.Within.atLeast(Unit.OHM, floor(found.low() * (1 - meter.accuracy()) / 2)),
+                band,
+                List.of(),
+                steps.feedingAll(rail.loads())));
+    }
+
+    /** Two digits, downwards. */
+    private static double floor(double ohms) {
+        double step = Math.pow(10, Math.floor(Math.log10(ohms)) - 1);
+        return Math.floor(ohms / step) * step;
+    }
+
+    // --- supplies
+
+    private void supply(Placed placed) {
+        Set<Place> alone = order.upstream(placed.id()).stream().map(this::place).collect(Collectors.toSet());
+        alone.add(place(placed.id()));
+        Group group = Group.of(Phase.SUPPLIES);
+        Foretelling bench = new Foretelling(benches.model(Scene.resting(alone)));
+        for (Output output : placed.cls().outputs()) {
+            Endpoint rail = new Endpoint(placed.id(), output.pin());
+            boolean isUsed =
+                    node.rail(rail).filter(found -> !found.loads().isEmpty()).isPresent();
+            if (isUsed) {
+                List<String> needs = new ArrayList<>();
+                need("ohms " + rail, needs);
+                order.upstream(placed.id()).forEach(above -> needs.addAll(voltsOf(above)));
+                volts(bench, rail, group, "", needs, steps.feeding(placed.id()));
+            }
+        }
+    }
+
+    // --- the board
+
+    private void board() {
+        join(node.board().id());
+        Group group = Group.of(Phase.BOARD);
+        Placed board = node.board();
+        Foretelling bench = new Foretelling(benches.model(Scene.resting(joined)));
+        List<String> needs = suppliesOf(board);
+        Set<String> wires = steps.feeding(board.id());
+        List<String> fed = new ArrayList<>();
+        for (Supply supply : board.cls().supplies()) {
+            if (board.part().feeds().containsKey(supply.pin())) {
+                volts(bench, new Endpoint(board.id(), supply.pin()), group, mode(board, supply), needs, wires)
+                        .ifPresent(fed::add);
+            }
+        }
+        List<String> up = fed.isEmpty() ? needs : fed;
+        for (Output output : board.cls().outputs()) {
+            boolean isSame = board.part().feeds().containsKey(output.pin());
+            if (!isSame && output.way() != Output.Way.SOURCE) {
+                volts(bench, new Endpoint(board.id(), output.pin()), group, "", up, wires);
+            }
+        }
+        takes(bench, board, group, up, wires);
+        checks.addAll(looks.alive(board, group, up));
+    }
+
+    private List<String> suppliesOf(Placed placed) {
+        return order.upstream(placed.id()).stream()
+                .flatMap(above -> voltsOf(above).stream())
+                .toList();
+    }
+
+    /** The checks of volts that were made at a part so far. */
+    private List<String> voltsOf(String part) {
+        return checks.stream()
+                .filter(check -> check.kind() == Check.Kind.VOLTS
+                        && check.at().part().equals(part)
+                        && check.group().phase() != Phase.TOGETHER)
+                .map(Check::id)
+                .toList();
+    }
+
+    // --- part by part
+
+    private void part(Placed placed) {
+        join(placed.id());
+        Group group = new Group(Phase.PART, placed.id());
+        Foretelling bench = new Foretelling(benches.model(Scene.resting(joined)));
+        List<String> needs = new ArrayList<>(suppliesOf(placed));
+        if (needs.isEmpty()) {
+            needs.addAll(voltsOf(node.board().id()));
+        }
+        Set<String> wires = steps.feeding(placed.id());
+        List<String> fed = new ArrayList<>();
+        for (Supply supply : placed.cls().supplies()) {
+            if (placed.part().feeds().containsKey(supply.pin())) {
+                volts(bench, new Endpoint(placed.id(), supply.pin()), group, mode(placed, supply), needs, wires)
+                        .ifPresent(fed::add);
+            }
+        }
+        List<String> up = fed.isEmpty() ? needs : fed;
+        List<String> calm = new ArrayList<>(up);
+        calm.addAll(levels(bench, placed, group, up));
+        takes(bench, placed, group, up, wires);
+        checks.addAll(looks.alive(placed, group, calm));
+    }
+
+    /** What the wires of a part rest at, where that can be foretold. */
+    private List<String> levels(Foretelling bench, Placed placed, Group group, List<String> needs) {
+        List<Endpoint> pins = placed.cls()
+                .signals()
+                .map(placed::endpoint)
+                .filter(pin -> node.wire(pin).isPresent())
+                .toList();
+        Map<Endpoint, Probe> probes = new LinkedHashMap<>();
+        pins.forEach(pin -> probes.put(pin, benches.volts(node, pin)));
+        Map<Probe, Band> bands = bench.bands(probes.values());
+        List<String> made = new ArrayList<>();
+        probes.forEach((pin, probe) -> {
+            Band band = bands.get(probe);
+            if (band != null && !drivesSomething(pin)) {
+                made.add(add(
+                        "volts " + pin,
+                        group,
+                        Check.Kind.VOLTS,
+                        node.place(pin),
+                        steps.terminal(pin),
+                        Optional.of(steps.ground(placed)),
+                        within(band),
+                        Optional.of(band),
+                        needs,
+                        steps.with(steps.feeding(placed.id()), steps.at(pin))));
+            }
+        });
+        return made;
+    }
+
+    /** Whether somebody on a wire does what no class tells. */
+    private boolean drivesSomething(Endpoint pin) {
+        return node.wire(pin).stream()
+                .flatMap(wire -> node.nets().getOrDefault(wire.to(), List.of()).stream())
+                .anyMatch(wire -> benches.drivesSomething(node, wire.from(), joined));
+    }
+
+    // --- all together
+
+    private void together() {
+        Set<Place> all = node.parts().stream()
+                .filter(placed -> !placed.isForLater())
+                .map(node::place)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+        Group group = Group.of(Phase.TOGETHER);
+        Scene busy = new Scene(all, true, busiest(), Map.of());
+        Foretelling bench = new Foretelling(benches.model(busy));
+        List<String> needs = checks.stream()
+                .filter(check -> check.group().phase() == Phase.PART && check.kind() == Check.Kind.VOLTS)
+                .map(Check::id)
+                .toList();
+        for (Rail rail : node.rails()) {
+            if (!rail.loads().isEmpty()) {
+                String id = "busy " + rail.id();
+                bench.band(benches.volts(node, rail.id()))
+                        .ifPresent(band -> add(
+                                id,
+                                group,
+                                Check.Kind.VOLTS,
+                                node.place(rail.id()),
+                                steps.terminal(rail.id()),
+                                Optional.of(
+                                        steps.ground(node.part(rail.id().part()).orElseThrow())),
+                                within(band),
+                                Optional.of(band),
+                                needs,
+                                steps.feedingAll(rail.loads())));
+            }
+        }
+        checks.addAll(looks.together(needs));
+    }
+
+    /** Every part in the busiest of its modes: the worst that a builder can make happen. */
+    private Map<Place, String> busiest() {
+        Map<Place, String> modes = new LinkedHashMap<>();
+        for (Placed placed : node.parts()) {
+            placed.cls().modes().stream()
+                    .max(Comparator.comparingDouble(
+                            mode -> mode.current().range().highest().amperes()))
+                    .map(Mode::name)
+                    .ifPresent(mode -> modes.put(node.place(placed), mode));
+        }
+        return modes;
+    }
+
+    // --- what all share
+
+    private String mode(Placed placed, Supply supply) {
+        return benches.restingMode(placed, supply).map(Mode::name).orElse("");
+    }
+
+    private Optional<String> volts(
+            Foretelling bench, Endpoint pin, Group group, String mode, List<String> needs, Collection<String> wires) {
+        Placed placed = node.part(pin.part()).orElseThrow();
+        boolean isThere = checks.stream().anyMatch(check -> check.id().equals("volts " + pin));
+        return isThere
+                ? Optional.empty()
+                : bench.band(benches.volts(node, pin))
+                        .map(band -> add(new Check(
+                                "volts " + pin,
+                                group,
+                                Check.Kind.VOLTS,
+                                node.place(pin),
+                                steps.terminal(pin),
+                                Optional.of(steps.ground(placed)),
+                                mode,
+                                within(band),
+                                Optional.of(band),
+                                needs,
+                                List.copyOf(wires))));
+    }
+
+    private Expected.Within within(Band band) {
+        Band read = band.readBy(meter);
+        return Expected.Within.between(
+                Unit.VOLT, Math.floor(read.low() / SHOWN) * SHOWN, Math.ceil(read.high() / SHOWN) * SHOWN);
+    }
+
+    /** What a part takes, as the difference that its joining makes at the supply. */
+    private void takes(Foretelling bench, Placed placed, Group group, List<String> needs, Collection<String> wires) {
+        for (Supply supply : placed.cls().supplies()) {
+            Endpoint pin = new Endpoint(placed.id(), supply.pin());
+            bench.band(benches.takes(node, pin)).ifPresent(band -> {
+                double off = AMPERES_SHARE * band.high() + AMPERES_STEP;
+                Expected.Within within = band.low() - off <= 0
+                        ? Expected.Within.atMost(Unit.AMPERE, band.high() + off)
+                        : Expected.Within.between(Unit.AMPERE, band.low() - off, band.high() + off);
+                add(new Check(
+                        "amperes " + pin,
+                        group,
+                        Check.Kind.AMPERES,
+                        node.place(pin),
+                        steps.terminal(pin),
+                        Optional.empty(),
+                        mode(placed, supply),
+                        within,
+                        Optional.of(band),
+                        needs,
+                        List.copyOf(wires)));
+            });
+        }
+    }
+
+    private void need(String id, List<String> needs) {
+        if (checks.stream().anyMatch(check -> check.id().equals(id))) {
+            needs.add(id);
+        }
+    }
+
+    private String add(
+            String id,
+            Group group,
+            Check.Kind kind,
+            Place at,
+            Optional<Terminal> red,
+            Optional<Terminal> black,
+            Expected expected,
+            Optional<Band> band,
+            List<String> needs,
+            Collection<String> wires) {
+        return add(new Check(id, group, kind, at, red, black, "", expected, band, needs, List.copyOf(wires)));
+    }
+
+    private String add(Check check) {
+        checks.add(check);
+        return check.id();
+    }
+}

@@ -1,0 +1,305 @@
+package inkel.core.wake;
+
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.WakeCheck;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Unit;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** Checks that no network foretells: what is seen or done, who answers, and first signs of life. */
+final class Looks {
+    private final NodeCircuit node;
+    private final StepsOf steps;
+
+    Looks(NodeCircuit node, StepsOf steps) {
+        this.node = node;
+        this.steps = steps;
+    }
+
+    private Place place() {
+        return Place.ofNode(node.node().id());
+    }
+
+    private static Check look(String id, Group group, Place at, Fact what, List<String> needs) {
+        return new Check(
+                id,
+                group,
+                Check.Kind.LOOK,
+                at,
+                Optional.empty(),
+                Optional.empty(),
+                "",
+                new Expected.Seen(what),
+                Optional.empty(),
+                needs,
+                List.of());
+    }
+
+    /** What is looked at while all power is off. */
+    List<Check> before() {
+        Group group = Group.of(Phase.BEFORE);
+        List<Check> looks = new ArrayList<>();
+        looks.add(look("look program", group, node.place(node.board()), Fact.of("wake.look.program"), List.of()));
+        for (Placed placed : node.parts()) {
+            String name = placed.part().name();
+            if (placed.isHeaderLoose() && !placed.isForLater()) {
+                looks.add(look(
+                        "look header " + placed.id(),
+                        group,
+                        node.place(placed),
+                        Fact.of("wake.look.header").with("part", name),
+                        List.of()));
+            }
+            if (placed.cls()
+                    .handling()
+                    .air()
+                    .filter(air -> !air.kind().contains("infrared"))
+                    .isPresent()) {
+                looks.add(look(
+                        "look antenna " + placed.id(),
+                        group,
+                        node.place(placed),
+                        Fact.of("wake.look.antenna").with("part", name),
+                        List.of()));
+            }
+        }
+        for (Between between : node.node().between()) {
+            if (!(between instanceof Between.Nothing)) {
+                looks.add(look(
+                        "look piece " + between.signal(),
+                        group,
+                        node.place(between.signal()),
+                        Fact.of("wake.look.piece")
+                                .with(
+                                        "part",
+                                        node.part(between.signal().part())
+                                                .map(placed -> placed.part().name())
+                                                .orElse(between.signal().part()))
+                                .with("pin", between.signal().pin()),
+                        List.of()));
+            }
+        }
+        return looks;
+    }
+
+    /** First signs of life of a part, as its class tells them. */
+    List<Check> alive(Placed placed, Group group, List<String> needs) {
+        List<Check> signs = new ArrayList<>();
+        List<String> before = new ArrayList<>(needs);
+        for (WakeCheck check : placed.cls().handling().checks()) {
+            sign(placed, check, group, before).ifPresent(made -> {
+                signs.add(made);
+                // Who does not answer shows no register, and moves nothing that a message drives.
+                if (made.kind() == Check.Kind.ANSWERS) {
+                    before.add(made.id());
+                }
+            });
+        }
+        return signs;
+    }
+
+    private Optional<Check> sign(Placed placed, WakeCheck check, Group group, List<String> needs) {
+        if (check instanceof WakeCheck.Answers) {
+            return placed.address()
+                    .map(address -> made(
+                            "answers " + placed.id(),
+                            group,
+                            Check.Kind.ANSWERS,
+                            node.place(placed),
+                            new Expected.OneOf(List.of(hex(address))),
+                            needs,
+                            wires(placed, PinUse.I2C_SDA, PinUse.I2C_SCL)));
+        } else if (check instanceof WakeCheck.Identity identity) {
+            return Optional.of(made(
+                    "register " + placed.id() + " " + identity.register(),
+                    group,
+                    Check.Kind.REGISTER,
+                    node.place(placed),
+                    new Expected.OneOf(identity.values()),
+                    needs,
+                    signals(placed)));
+        } else if (check instanceof WakeCheck.Reply reply) {
+            return Optional.of(made(
+                    "reply " + placed.id() + (reply.say().isEmpty() ? "" : " " + reply.say()),
+                    group,
+                    Check.Kind.REPLY,
+                    node.place(placed),
+                    new Expected.OneOf(List.of(reply.expect())),
+                    needs,
+                    wires(placed, PinUse.UART_TX, PinUse.UART_RX)));
+        } else if (check instanceof WakeCheck.Pulses pulses) {
+            return wired(placed, pulses.pin())
+                    .map(pin -> made(
+                            "pulses " + pin,
+                            group,
+                            Check.Kind.PULSES,
+                            node.place(pin),
+                            Expected.Within.between(
+                                    Unit.SECOND,
+                                    pulses.width().lowest().seconds(),
+                                    pulses.width().highest().seconds()),
+                            needs,
+                            steps.at(pin)));
+        }
+        return seen(placed, check, group, needs);
+    }
+
+    private Optional<Check> seen(Placed placed, WakeCheck check, Group group, List<String> needs) {
+        String name = placed.part().name();
+        if (check instanceof WakeCheck.Sign sign) {
+            Optional<WakeCheck.Drive> drive = sign.drive();
+            // What another part hangs on is told of that part.
+            boolean isOwn = drive.isEmpty()
+                    || node.wire(new Endpoint(placed.id(), drive.get().pin())).isPresent();
+            if (!isOwn) {
+                return Optional.empty();
+            }
+            String sense = sign.sense().name().toLowerCase(Locale.ROOT);
+            Fact what = Fact.of("wake.look.sign." + sense).with("part", name);
+            Fact told = drive.map(by -> Fact.of("wake.look.driven")
+                            .with("sign", what)
+                            .with("pin", by.pin())
+                            .with("to", Fact.of("wake.to." + by.to().name().toLowerCase(Locale.ROOT))))
+                    .orElse(what);
+            return Optional.of(look(
+                    "sign " + placed.id() + " " + sense
+                            + drive.map(by -> " " + by.pin()).orElse(""),
+                    group,
+                    node.place(placed),
+                    told,
+                    needs));
+        } else if (check instanceof WakeCheck.Moves moves) {
+            return wired(placed, moves.pin())
+                    .map(pin -> look(
+                            "moves " + pin,
+                            group,
+                            node.place(pin),
+                            Fact.of("wake.look.moves")
+                                    .with("part", name)
+                                    .with("pin", moves.pin())
+                                    .with(
+                                            "when",
+                                            Fact.of("wake.when."
+                                                    + moves.when().name().toLowerCase(Locale.ROOT))),
+                            needs));
+        } else if (check instanceof WakeCheck.Codes codes) {
+            return wired(placed, codes.pin())
+                    .map(pin -> look(
+                            "codes " + pin,
+                            group,
+                            node.place(pin),
+                            Fact.of("wake.look.codes").with("part", name).with("pin", codes.pin()),
+                            needs));
+        }
+        // What rests and what gives steady volts is measured.
+        return Optional.empty();
+    }
+
+    private Optional<Endpoint> wired(Placed placed, String label) {
+        Endpoint pin = new Endpoint(placed.id(), label);
+        boolean isUsed = node.wire(pin).isPresent() || node.nets().containsKey(pin);
+        return isUsed ? Optional.of(pin) : Optional.empty();
+    }
+
+    private static Check made(
+            String id,
+            Group group,
+            Check.Kind kind,
+            Place at,
+            Expected expected,
+            List<String> needs,
+            Collection<String> wires) {
+        return new Check(
+                id,
+                group,
+                kind,
+                at,
+                Optional.empty(),
+                Optional.empty(),
+                "",
+                expected,
+                Optional.empty(),
+                needs,
+                List.copyOf(wires));
+    }
+
+    private Set<String> wires(Placed placed, PinUse one, PinUse other) {
+        Set<String> all = new TreeSet<>();
+        for (Pin pin : placed.cls().pins()) {
+            if (pin.use() == one || pin.use() == other) {
+                all.addAll(steps.at(placed.endpoint(pin)));
+            }
+        }
+        return all;
+    }
+
+    private Set<String> signals(Placed placed) {
+        Set<String> all = new TreeSet<>();
+        placed.cls().signals().forEach(pin -> all.addAll(steps.at(placed.endpoint(pin))));
+        return all;
+    }
+
+    /** 7 bits, as programs write it. */
+    static String hex(int address) {
+        return String.format(Locale.ROOT, "0x%02X", address);
+    }
+
+    /** All who answer on the buses at once, and nothing that resets. */
+    List<Check> together(List<String> needs) {
+        Group group = Group.of(Phase.TOGETHER);
+        List<Check> looks = new ArrayList<>();
+        Set<String> addresses = new TreeSet<>();
+        for (Placed placed : node.parts()) {
+            boolean isWired = placed.cls().pins().stream()
+                    .anyMatch(pin -> pin.use() == PinUse.I2C_SDA
+                            && node.wire(placed.endpoint(pin)).isPresent());
+            if (isWired) {
+                placed.address().map(Looks::hex).ifPresent(addresses::add);
+                placed.cls().i2c().ifPresent(need -> need.others().forEach(other -> addresses.add(hex(other))));
+            }
+        }
+        if (!addresses.isEmpty()) {
+            looks.add(made(
+                    "answers all",
+                    group,
+                    Check.Kind.ANSWERS,
+                    place(),
+                    new Expected.AllOf(List.copyOf(addresses)),
+                    needs,
+                    List.of()));
+        }
+        looks.add(look("look resets", group, place(), Fact.of("wake.look.resets"), needs));
+        return looks;
+    }
+
+    /** What shows that cause and effect are as they are meant. */
+    List<Check> proving(List<String> needs) {
+        Group group = Group.of(Phase.PROVE);
+        List<Check> looks = new ArrayList<>();
+        for (Placed placed : node.parts()) {
+            boolean isSender = placed.cls().handling().air().isPresent();
+            if (isSender && !placed.isForLater()) {
+                looks.add(look(
+                        "prove air " + placed.id(),
+                        group,
+                        node.place(placed),
+                        Fact.of("wake.look.air").with("part", placed.part().name()),
+                        needs));
+            }
+        }
+        looks.add(look("prove power", group, place(), Fact.of("wake.look.power"), needs));
+        return looks;
+    }
+}

@@ -1,0 +1,35 @@
+package inkel.core.wake;
+
+import inkel.core.circuit.NodeCircuit;
+import java.util.List;
+import java.util.Optional;
+
+/** The checks of one node, in order. */
+public record NodeWake(NodeCircuit node, List<Check> checks) {
+    public NodeWake {
+        checks = List.copyOf(checks);
+    }
+
+    public Optional<Check> check(String id) {
+        return checks.stream().filter(check -> check.id().equals(id)).findFirst();
+    }
+
+    /** The groups, in the order of work. */
+    public List<Group> groups() {
+        return checks.stream().map(Check::group).distinct().toList();
+    }
+
+    public List<Check> of(Group group) {
+        return checks.stream().filter(check -> check.group().equals(group)).toList();
+    }
+
+    /** The checks that wait for one, at once or by way of others. */
+    public List<Check> waitingFor(Check check) {
+        return checks.stream().filter(other -> needs(other, check.id())).toList();
+    }
+
+    private boolean needs(Check check, String id) {
+        return check.needs().contains(id)
+                || check.needs().stream().flatMap(need -> check(need).stream()).anyMatch(need -> needs(need, id));
+    }
+}

@@ -1,0 +1,96 @@
+package inkel.core.wake;
+
+import inkel.core.catalog.Kind;
+import inkel.core.catalog.Output;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/** In which order the parts of a node are woken: the quietest first, and those that others need before those. */
+final class WakeOrder {
+    private final NodeCircuit node;
+
+    WakeOrder(NodeCircuit node) {
+        this.node = node;
+    }
+
+    /** Sources, and regulators that are parts of their own; each after what feeds it. */
+    List<Placed> supplies() {
+        return inOrder(node.parts().stream().filter(this::isSupply).toList());
+    }
+
+    /** All others but the board; not those that are for later. */
+    List<Placed> parts() {
+        return inOrder(node.parts().stream()
+                .filter(placed -> !placed.part().isBoard() && !isSupply(placed) && !placed.isForLater())
+                .toList());
+    }
+
+    private boolean isSupply(Placed placed) {
+        boolean isMade = placed.cls().outputs().stream()
+                .anyMatch(output -> output.way() == Output.Way.LINEAR || output.way() == Output.Way.SWITCHING);
+        return !placed.part().isBoard() && (placed.cls().kind() == Kind.SOURCE || isMade);
+    }
+
+    private List<Placed> inOrder(List<Placed> all) {
+        List<Placed> left = new ArrayList<>(all);
+        left.sort(Comparator.comparingDouble(WakeOrder::peak));
+        List<Placed> order = new ArrayList<>();
+        while (!left.isEmpty()) {
+            // A circle of needs is broken at the quietest.
+            Placed next = left.stream()
+                    .filter(placed ->
+                            left.stream().noneMatch(other -> needs(placed).contains(other.id())))
+                    .findFirst()
+                    .orElse(left.get(0));
+            left.remove(next);
+            order.add(next);
+        }
+        return order;
+    }
+
+    private static double peak(Placed placed) {
+        return placed.cls().supplies().stream()
+                .mapToDouble(supply -> placed.cls().peak(supply.pin()).amperes())
+                .sum();
+    }
+
+    /** What feeds a part, what its wires go through, and the part whose pins they go to. */
+    private Set<String> needs(Placed placed) {
+        Set<String> needs = new LinkedHashSet<>(upstream(placed.id()));
+        for (Wire wire : node.node().wires()) {
+            if (wire.from().part().equals(placed.id())) {
+                needs.add(wire.to().part());
+                node.between(wire.from())
+                        .filter(Between.ShifterWay.class::isInstance)
+                        .ifPresent(way -> needs.add(((Between.ShifterWay) way).shifter()));
+            }
+        }
+        needs.remove(placed.id());
+        return needs;
+    }
+
+    /** The parts that feed one, up to the sources, without itself. */
+    Set<String> upstream(String part) {
+        Set<String> above = new LinkedHashSet<>();
+        List<String> open = new ArrayList<>(List.of(part));
+        while (!open.isEmpty()) {
+            String id = open.remove(open.size() - 1);
+            node.part(id).ifPresent(placed -> {
+                for (Endpoint feed : placed.part().feeds().values()) {
+                    if (!feed.part().equals(part) && above.add(feed.part())) {
+                        open.add(feed.part());
+                    }
+                }
+            });
+        }
+        return above;
+    }
+}

@@ -1,0 +1,168 @@
+package inkel.core.wake;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.bench.Meter;
+import inkel.core.circuit.Circuit;
+import inkel.core.document.Build;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RandomBuilds;
+import inkel.core.quantity.Quantity;
+import inkel.core.wiring.WireList;
+import inkel.core.wiring.WireStep;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+class WakePlanTest {
+    /** A radio on a regulator of its own, and a clock beside it. */
+    private static Build build() {
+        return Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("radio", "packet-radio", "VCC=reg.OUT")
+                .part("clock", "clock-memory", "VCC=board.5V")
+                .wire("clock.SDA", "board.A4")
+                .wire("clock.SCL", "board.A5")
+                .wire("radio.CE", "board.D9")
+                .build();
+    }
+
+    private static NodeWake wake(Build build) {
+        return WakePlan.of(Circuit.of(build, Builds.CATALOG), Meter.USUAL)
+                .nodes()
+                .get(0);
+    }
+
+    private static Check check(NodeWake wake, String id) {
+        return wake.check(id)
+                .orElseThrow(() -> new AssertionError(id + " is not in "
+                        + wake.checks().stream().map(Check::id).toList()));
+    }
+
+    private static void assertBand(double low, double high, Check check) {
+        Expected.Within within = (Expected.Within) check.expected();
+        assertEquals(low, within.low().map(Quantity::si).orElse(Double.NaN), 0.011, check.id());
+        assertEquals(high, within.high().map(Quantity::si).orElse(Double.NaN), 0.011, check.id());
+    }
+
+    @Test
+    void thePhasesComeInOrder() {
+        List<Phase> phases = wake(build()).groups().stream().map(Group::phase).toList();
+        assertEquals(phases.stream().sorted().toList(), phases);
+        assertEquals(Set.of(Phase.values()), new HashSet<>(phases));
+    }
+
+    @Test
+    void whatFeedsComesBeforeWhatItFeedsAndTheQuietestFirst() {
+        List<String> order = wake(build()).checks().stream()
+                .filter(check ->
+                        check.kind() == Check.Kind.VOLTS && check.group().phase() != Phase.TOGETHER)
+                .map(Check::id)
+                .toList();
+        // The clock takes 3 mA at most, the radio 14.
+        assertEquals(
+                List.of("volts usb.5V", "volts reg.OUT", "volts board.USB", "volts clock.VCC", "volts radio.VCC"),
+                order.stream()
+                        .filter(id -> id.matches(".*(5V|OUT|USB|VCC)") && !id.contains("board.5V"))
+                        .toList());
+    }
+
+    @Test
+    void aPortGivesWhatItIsMadeForAsAMeterReadsIt() {
+        // 4.75 and 5.25 V, each half a per cent and two steps of 10 mV further out.
+        assertBand(4.70, 5.30, check(wake(build()), "volts usb.5V"));
+    }
+
+    @Test
+    void aPullUpHoldsItsLineNearTheSupply() {
+        NodeWake wake = wake(build());
+        Expected.Within line = (Expected.Within) check(wake, "volts clock.SDA").expected();
+        Expected.Within supply =
+                (Expected.Within) check(wake, "volts clock.VCC").expected();
+        double below =
+                supply.low().orElseThrow().si() - line.low().orElseThrow().si();
+        assertTrue(below >= 0 && below < 0.06, "" + below);
+    }
+
+    @Test
+    void nobodyAsksForVoltsOnAWireThatFloats() {
+        assertTrue(wake(build()).check("volts radio.CE").isEmpty());
+    }
+
+    @Test
+    void nothingIsPoweredOnAFailedCheckOfItsSupply() {
+        NodeWake wake = wake(build());
+        List<String> waiting = wake.waitingFor(check(wake, "volts reg.OUT")).stream()
+                .map(Check::id)
+                .toList();
+        assertTrue(waiting.contains("volts radio.VCC"));
+        assertTrue(waiting.contains("register radio 0x00"));
+        assertFalse(waiting.contains("volts clock.VCC"));
+        assertTrue(check(wake, "volts usb.5V").needs().contains("ohms usb.5V"));
+    }
+
+    @Test
+    void aRegisterIsLookedAtOnlyWhenTheSupplyAndTheLinesAreWell() {
+        NodeWake wake = wake(build());
+        assertTrue(check(wake, "answers clock").needs().containsAll(List.of("volts clock.VCC", "volts clock.SDA")));
+        assertEquals(
+                new Expected.OneOf(List.of("0x68")),
+                check(wake, "answers clock").expected());
+    }
+
+    @Test
+    void allWhoAnswerAreFoundTogether() {
+        // The clock brings a memory at a second address.
+        Expected.AllOf all =
+                (Expected.AllOf) check(wake(build()), "answers all").expected();
+        assertTrue(
+                all.values().containsAll(List.of("0x57", "0x68"))
+                        || all.values().contains("0x50"),
+                "" + all);
+    }
+
+    @Test
+    void groundsAreJoinedAndRailsAreNotShorted() {
+        NodeWake wake = wake(build());
+        Expected.Within grounds = (Expected.Within) check(wake, "ohms grounds").expected();
+        assertTrue(grounds.high().orElseThrow().si() <= 2);
+        Expected.Within rail = (Expected.Within) check(wake, "ohms reg.OUT").expected();
+        // The regulator's output and the radio: a kilohm each at the least, and half of that is taken.
+        assertEquals(250, rail.low().orElseThrow().si(), 10);
+        assertTrue(rail.high().isEmpty());
+    }
+
+    @Test
+    void aPartTakesWhatItsClassTellsAtRest() {
+        // 45 mA usual, half of it at the least and 60 mA at the most; a hundredth and 2 mA for the meter.
+        assertBand(0.0199, 0.0626, check(wake(build()), "amperes board.USB"));
+    }
+
+    @Test
+    void everyCheckOfRandomBuildsIsSound() throws Exception {
+        for (int seed = 7000; seed < 7060; seed++) {
+            Circuit circuit = Circuit.of(RandomBuilds.of(seed), Builds.CATALOG);
+            List<WireList> lists = WireList.of(circuit);
+            for (WireList list : lists) {
+                NodeWake wake = WakePlan.of(circuit, lists, list, Meter.USUAL);
+                Set<String> steps = list.steps().stream().map(WireStep::id).collect(Collectors.toSet());
+                Set<String> before = new HashSet<>();
+                for (Check check : wake.checks()) {
+                    String where = seed + " " + check.id();
+                    assertTrue(before.containsAll(check.needs()), where + " needs what comes later");
+                    assertTrue(steps.containsAll(check.wires()), where + " needs a wire that is in no list");
+                    assertTrue(before.add(check.id()), where + " is there twice");
+                    if (check.expected() instanceof Expected.Within within
+                            && within.low().isPresent()
+                            && within.high().isPresent()) {
+                        assertTrue(within.low().get().si() < within.high().get().si(), where);
+                    }
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Tests of the first power-up. */
+package inkel.core.wake;
