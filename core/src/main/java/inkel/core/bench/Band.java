@@ -1,5 +1,6 @@
 package inkel.core.bench;
 
+import inkel.core.document.Meter;
 import java.util.List;
 
 /**

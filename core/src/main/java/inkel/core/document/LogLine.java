@@ -4,6 +4,7 @@ import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 import java.time.Instant;
 import java.util.Locale;
+import java.util.Optional;
 
 /** One line of the record: when, where, and what was found or done. Lines are only ever added; see {@link Logbook}. */
 public sealed interface LogLine {
@@ -26,10 +27,18 @@ public sealed interface LogLine {
         /** Volts against ground. */
         VOLTS,
         /** Ohms from end to end of a wire, power off. */
-        OHMS;
+        OHMS,
+        AMPERES,
+        /** The width of a pulse. */
+        SECONDS;
 
         public Unit unit() {
-            return this == OHMS ? Unit.OHM : Unit.VOLT;
+            return switch (this) {
+                case OHMS -> Unit.OHM;
+                case AMPERES -> Unit.AMPERE;
+                case SECONDS -> Unit.SECOND;
+                default -> Unit.VOLT;
+            };
         }
 
         /** The word used in files. */
@@ -58,11 +67,48 @@ public sealed interface LogLine {
      *
      * @param text what it was read from, as typed or received; may be empty
      * @param on what it stood on when it was read; when that has changed since, it is stale
+     * @param foretold what it was expected to be; absent for one that no check asked for
      */
-    record Measured(Instant at, Place place, What what, Quantity value, String text, By by, Standing on, Extras extras)
+    record Measured(
+            Instant at,
+            Place place,
+            What what,
+            Quantity value,
+            String text,
+            By by,
+            Standing on,
+            Optional<Foretold> foretold,
+            Extras extras)
+            implements LogLine {
+        public Measured(
+                Instant at, Place place, What what, Quantity value, String text, By by, Standing on, Extras extras) {
+            this(at, place, what, value, text, by, on, Optional.empty(), extras);
+        }
+    }
+
+    /**
+     * Something that was seen, heard, answered or done, or a reading that the builder takes as good.
+     *
+     * @param check the check that asked for it
+     * @param isWell whether it was as it should be, or is taken so
+     * @param text what was seen or answered, or why it is taken as good; may be empty
+     */
+    record Seen(Instant at, Place place, String check, boolean isWell, String text, By by, Standing on, Extras extras)
             implements LogLine {}
 
-    /** A wire with little to spare was left as it is. */
+    /**
+     * A wire that readings stood on was pulled: they say nothing of it any more, even when it is plugged again.
+     *
+     * @param wire its id in the wire list of the node
+     */
+    record Pulled(Instant at, Place place, String wire, Extras extras) implements LogLine {
+        @Override
+        public String text() {
+            return "";
+        }
+    }
+
+    /** A wire with little to spare was left as it is; or a part was left out of the first power-up for now. */
     record Left(Instant at, Place place, String text, Extras extras) implements LogLine {}
 
     /** Something was decided, with its reason. */

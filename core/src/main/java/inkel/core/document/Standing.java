@@ -22,6 +22,7 @@ public record Standing(List<String> things) {
     public static final Standing NOWHERE = new Standing(List.of());
 
     private static final String OHMS = "ohms ";
+    private static final String OVER = "over ";
 
     /** Settings that change what is on a wire without a wire being moved. */
     private static final List<Setting<?>> ELECTRICAL = List.of(
@@ -99,6 +100,18 @@ public record Standing(List<String> things) {
         things.add(OHMS + wire);
         parts.forEach(id -> node.part(id).ifPresent(part -> things.add(piece(part))));
         return new Standing(List.copyOf(things));
+    }
+
+    /** The same, with wires that current goes through on its way. */
+    public Standing overWires(Collection<String> wires) {
+        Set<String> more = new TreeSet<>(things);
+        wires.forEach(wire -> more.add(OVER + wire));
+        return new Standing(List.copyOf(more));
+    }
+
+    /** Whether current goes through a wire on its way. */
+    public boolean isOverWire(String wire) {
+        return things.contains(OVER + wire);
     }
 
     /** Whether it is of ohms on a wire. */

@@ -1,8 +1,8 @@
 package inkel.core.wake;
 
 import inkel.core.bench.Benches;
-import inkel.core.bench.Meter;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Meter;
 import inkel.core.wiring.WireList;
 import java.util.List;
 import java.util.Optional;

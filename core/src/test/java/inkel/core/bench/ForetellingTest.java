@@ -9,6 +9,7 @@ import inkel.core.bench.net.Network;
 import inkel.core.bench.net.Solver;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
+import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.kit.Builds;
 import inkel.core.wiring.WireList;

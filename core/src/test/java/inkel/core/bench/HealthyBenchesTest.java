@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.bench.net.Solution;
+import inkel.core.document.Meter;
 import inkel.core.kit.RandomBuilds;
 import java.util.ArrayList;
 import java.util.List;

@@ -4,9 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import inkel.core.bench.Meter;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
+import inkel.core.document.Meter;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
 import inkel.core.quantity.Quantity;

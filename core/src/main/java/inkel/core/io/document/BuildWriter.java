@@ -7,15 +7,18 @@ import inkel.core.catalog.OwnClass;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
+import inkel.core.document.Foretold;
 import inkel.core.document.LogLine;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.RadioGroup;
+import inkel.core.document.Standing;
 import inkel.core.document.Wire;
 import inkel.core.io.json.JsonText;
 import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.TimeSpan;
 
 /** Writes a build as JSON; {@link BuildFile} puts that on the disk. */
@@ -108,14 +111,42 @@ public final class BuildWriter {
             tree.put("value", Engineering.exact(measured.value()));
             putUnlessEmpty(tree, "text", measured.text());
             tree.put("by", measured.by().text());
-            ArrayNode stoodOn = tree.putArray("stood_on");
-            measured.on().things().forEach(stoodOn::add);
+            measured.foretold().ifPresent(foretold -> putForetold(tree, foretold));
+            putStanding(tree, measured.on());
+        } else if (line instanceof LogLine.Seen seen) {
+            tree.put("check", seen.check());
+            tree.put("as_expected", seen.isWell());
+            putUnlessEmpty(tree, "text", seen.text());
+            tree.put("by", seen.by().text());
+            putStanding(tree, seen.on());
+        } else if (line instanceof LogLine.Pulled pulled) {
+            tree.put("wire", pulled.wire());
         } else if (line instanceof LogLine.TakenBack back) {
             tree.put("line", back.line());
         } else {
             putUnlessEmpty(tree, "text", line.text());
         }
         return with(tree, line.extras());
+    }
+
+    private static void putStanding(ObjectNode tree, Standing on) {
+        ArrayNode stoodOn = tree.putArray("stood_on");
+        on.things().forEach(stoodOn::add);
+    }
+
+    private static void putForetold(ObjectNode tree, Foretold foretold) {
+        tree.put("check", foretold.check());
+        if (foretold.low().isPresent() || foretold.high().isPresent()) {
+            ObjectNode expected = tree.putObject("expected");
+            foretold.low().ifPresent(low -> expected.put("low", Engineering.exact(low)));
+            foretold.high().ifPresent(high -> expected.put("high", Engineering.exact(high)));
+        }
+        foretold.meter().ifPresent(meter -> {
+            ObjectNode with = tree.putObject("meter");
+            with.put("counts", meter.counts());
+            with.put("accuracy", Engineering.exact(new Share(meter.accuracy())));
+            with.put("digits", meter.digits());
+        });
     }
 
     private static String kind(LogLine line) {
@@ -133,6 +164,10 @@ public final class BuildWriter {
             return LogWords.WENT_WRONG;
         } else if (line instanceof LogLine.TakenBack) {
             return LogWords.TAKEN_BACK;
+        } else if (line instanceof LogLine.Seen) {
+            return LogWords.SEEN;
+        } else if (line instanceof LogLine.Pulled) {
+            return LogWords.PULLED;
         }
         return LogWords.NOTED;
     }

@@ -2,8 +2,10 @@ package inkel.core.io.document;
 
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.Foretold;
 import inkel.core.document.LogLine;
 import inkel.core.document.Logbook;
+import inkel.core.document.Meter;
 import inkel.core.document.Node;
 import inkel.core.document.Place;
 import inkel.core.document.Standing;
@@ -55,6 +57,18 @@ final class LogReader {
                 return measured(fields, at, place);
             case LogWords.TAKEN_BACK:
                 return takenBack(fields, at, place, number);
+            case LogWords.SEEN:
+                return new LogLine.Seen(
+                        at,
+                        place,
+                        fields.text("check"),
+                        fields.flag("as_expected", false),
+                        text(fields),
+                        named(fields, "by", LogLine.By.values(), LogLine.By::text),
+                        new Standing(fields.texts("stood_on")),
+                        fields.extras());
+            case LogWords.PULLED:
+                return new LogLine.Pulled(at, place, fields.text("wire"), fields.extras());
             case LogWords.LEFT:
                 return new LogLine.Left(at, place, text(fields), fields.extras());
             case LogWords.DECIDED:
@@ -83,11 +97,48 @@ final class LogReader {
                 at,
                 place,
                 what,
-                fields.quantity("value", what.unit(), what == LogLine.What.OHMS ? "0.4 Ω" : "3.3 V"),
+                fields.quantity("value", what.unit(), example(what)),
                 text(fields),
                 named(fields, "by", LogLine.By.values(), LogLine.By::text),
                 new Standing(fields.texts("stood_on")),
+                foretold(fields, what.unit()),
                 fields.extras());
+    }
+
+    private static String example(LogLine.What what) {
+        return switch (what) {
+            case OHMS -> "0.4 Ω";
+            case AMPERES -> "46 mA";
+            case SECONDS -> "1.5 ms";
+            default -> "3.3 V";
+        };
+    }
+
+    /** Absent for a reading that no check asked for. */
+    private static Optional<Foretold> foretold(Fields fields, Unit unit) {
+        Optional<Fields> expected = fields.object("expected");
+        Optional<Fields> meter = fields.object("meter");
+        return fields.optionalText("check")
+                .map(check -> new Foretold(
+                        check,
+                        expected.flatMap(range -> end(range, "low", unit)),
+                        expected.flatMap(range -> end(range, "high", unit)),
+                        meter.flatMap(LogReader::meter)));
+    }
+
+    private static Optional<Quantity> end(Fields range, String key, Unit unit) {
+        return range.optionalParsed(key, text -> Engineering.parseQuantity(text, unit), "3.2 V", Quantity.of(unit, 0));
+    }
+
+    private static Optional<Meter> meter(Fields fields) {
+        int counts = fields.number("counts", Meter.USUAL.counts());
+        double accuracy = fields.optionalParsed(
+                        "accuracy", text -> Engineering.parse(text, Unit.ONE), "0.5 %", Meter.USUAL.accuracy())
+                .orElse(Meter.USUAL.accuracy());
+        int digits = fields.number("digits", Meter.USUAL.digits());
+        return Meter.isOne(counts, accuracy, digits)
+                ? Optional.of(new Meter(counts, accuracy, digits))
+                : Optional.empty();
     }
 
     private static LogLine takenBack(Fields fields, Instant at, Place place, int number) {

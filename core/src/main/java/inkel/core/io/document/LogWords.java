@@ -12,8 +12,11 @@ final class LogWords {
     static final String WENT_WRONG = "went-wrong";
     static final String NOTED = "noted";
     static final String TAKEN_BACK = "taken-back";
+    static final String SEEN = "seen";
+    static final String PULLED = "pulled";
 
-    static final List<String> ALL = List.of(MEASURED, LEFT, DECIDED, CHANGED, SWAPPED, WENT_WRONG, NOTED, TAKEN_BACK);
+    static final List<String> ALL =
+            List.of(MEASURED, LEFT, DECIDED, CHANGED, SWAPPED, WENT_WRONG, NOTED, TAKEN_BACK, SEEN, PULLED);
 
     private LogWords() {}
 }

@@ -1,4 +1,4 @@
-package inkel.core.bench;
+package inkel.core.document;
 
 /**
  * A hand meter.
@@ -14,8 +14,14 @@ public record Meter(int counts, double accuracy, int digits) {
     /** What it puts between its tips on volts. */
     public static final double OHMS = 10e6;
 
+    /** Whether there is a meter like that. */
+    public static boolean isOne(int counts, double accuracy, int digits) {
+        return counts >= 100 && accuracy >= 0 && accuracy < 1 && digits >= 0;
+    }
+
+    /** @throws IllegalArgumentException when it is none, see {@link #isOne} */
     public Meter {
-        if (counts < 100 || !(accuracy >= 0) || accuracy >= 1 || digits < 0) {
+        if (!isOne(counts, accuracy, digits)) {
             throw new IllegalArgumentException("no meter: " + counts + " counts, " + accuracy + ", " + digits);
         }
     }
