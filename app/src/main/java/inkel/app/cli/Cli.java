@@ -19,7 +19,8 @@ import picocli.CommandLine.Command;
             CalcCommand.class,
             CatalogueCommand.class,
             BoardsCommand.class,
-            SeatsCommand.class
+            SeatsCommand.class,
+            WakeCommand.class
         })
 public final class Cli {
     /** The command could not be carried out. */

@@ -157,7 +157,6 @@ final class Looks {
     }
 
     private Optional<Check> seen(Placed placed, WakeCheck check, Group group, List<String> needs) {
-        String name = placed.part().name();
         if (check instanceof WakeCheck.Sign sign) {
             Optional<WakeCheck.Drive> drive = sign.drive();
             // What another part hangs on is told of that part.
@@ -167,8 +166,8 @@ final class Looks {
                 return Optional.empty();
             }
             String sense = sign.sense().name().toLowerCase(Locale.ROOT);
-            Fact what = Fact.of("wake.look.sign." + sense).with("part", name);
-            Fact told = drive.map(by -> Fact.of("wake.look.driven")
+            Fact what = Fact.of("wake.sign." + sense);
+            Fact told = drive.map(by -> Fact.of("wake.driven")
                             .with("sign", what)
                             .with("pin", by.pin())
                             .with("to", Fact.of("wake.to." + by.to().name().toLowerCase(Locale.ROOT))))
@@ -186,9 +185,8 @@ final class Looks {
                             "moves " + pin,
                             group,
                             node.place(pin),
-                            Fact.of("wake.look.moves")
-                                    .with("part", name)
-                                    .with("pin", moves.pin())
+                            Fact.of("wake.moves")
+                                    .with("at", moves.pin())
                                     .with(
                                             "when",
                                             Fact.of("wake.when."
@@ -200,7 +198,7 @@ final class Looks {
                             "codes " + pin,
                             group,
                             node.place(pin),
-                            Fact.of("wake.look.codes").with("part", name).with("pin", codes.pin()),
+                            Fact.of("wake.codes").with("at", codes.pin()),
                             needs));
         }
         // What rests and what gives steady volts is measured.
