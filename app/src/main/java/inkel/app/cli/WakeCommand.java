@@ -9,6 +9,8 @@ import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
@@ -69,8 +71,9 @@ final class WakeCommand implements Callable<Integer> {
                             Words.say(Fact.of("cli.no_node").with("node", node).with("known", String.join(", ", ids))));
             return Cli.FAILED;
         }
+        List<Link> thin = LevelReport.of(circuit).toMeasure();
         List<WakeState> states = wanted.stream()
-                .map(list -> WakeState.of(build, WakePlan.of(circuit, lists, list, Meter.USUAL)))
+                .map(list -> WakeState.of(build, WakePlan.of(circuit, lists, list, thin, Meter.USUAL)))
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
         if (json) {

@@ -11,6 +11,7 @@ import java.util.concurrent.Executors;
  * @param files reads and writes files
  * @param planning shares out pins and moves moments apart
  * @param seating finds seats on breadboards
+ * @param waking foretells what the checks of the first power-up read
  * @param searching finds part classes
  * @param drawing makes what is looked at before it is printed or saved
  * @param screen the window's own thread
@@ -20,6 +21,7 @@ public record Lanes(
         Executor files,
         Executor planning,
         Executor seating,
+        Executor waking,
         Executor searching,
         Executor drawing,
         Executor screen) {
@@ -30,6 +32,7 @@ public record Lanes(
                 thread("inkel files"),
                 thread("inkel planning"),
                 thread("inkel seating"),
+                thread("inkel waking"),
                 thread("inkel searching"),
                 thread("inkel drawing"),
                 screen);
@@ -37,7 +40,7 @@ public record Lanes(
 
     /** One executor for all that is not the screen's. */
     public static Lanes of(Executor background, Executor screen) {
-        return new Lanes(background, background, background, background, background, background, screen);
+        return new Lanes(background, background, background, background, background, background, background, screen);
     }
 
     private static Executor thread(String name) {

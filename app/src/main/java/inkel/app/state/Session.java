@@ -46,6 +46,7 @@ public final class Session {
     private final PartWork parts = new PartWork(this);
     private final BoardWork boards = new BoardWork(this);
     private final SeatWork seats = new SeatWork(this);
+    private final WakeWork wake = new WakeWork(this);
 
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
@@ -130,6 +131,11 @@ public final class Session {
     /** Where parts sit on breadboards. */
     public SeatWork seats() {
         return seats;
+    }
+
+    /** The first power-up. */
+    public WakeWork wake() {
+        return wake;
     }
 
     /** Builds, boards and moments. */

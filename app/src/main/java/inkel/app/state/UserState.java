@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.core.document.Meter;
 import inkel.core.io.json.AtomicFile;
 import java.io.IOException;
 import java.io.Reader;
@@ -104,6 +105,20 @@ public final class UserState {
 
     public void put(String key, boolean value) {
         state.setProperty(key, String.valueOf(value));
+    }
+
+    /** What the builder measures with; the usual one where nothing, or no meter, is remembered. */
+    public Meter meter() {
+        int counts = (int) number("meter.counts", Meter.USUAL.counts());
+        double accuracy = number("meter.accuracy", Meter.USUAL.accuracy());
+        int digits = (int) number("meter.digits", Meter.USUAL.digits());
+        return Meter.isOne(counts, accuracy, digits) ? new Meter(counts, accuracy, digits) : Meter.USUAL;
+    }
+
+    public void put(Meter meter) {
+        put("meter.counts", meter.counts());
+        put("meter.accuracy", meter.accuracy());
+        put("meter.digits", meter.digits());
     }
 
     /** The latest file first. */

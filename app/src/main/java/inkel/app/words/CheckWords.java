@@ -45,11 +45,13 @@ public final class CheckWords {
                         ? Words.get("wake.check.no_short", "rail", rail(check))
                         : Words.get("wake.check.grounds");
             case VOLTS ->
-                check.group().phase() == Phase.TOGETHER
-                        ? Words.get("wake.check.busy", "rail", rail(check))
-                        : check.group().phase() == Phase.SUPPLIES
-                                ? rail(check)
-                                : check.at().pin();
+                isThin(check)
+                        ? Words.get("wake.check.thin", "pin", pin(check))
+                        : check.group().phase() == Phase.TOGETHER
+                                ? Words.get("wake.check.busy", "rail", rail(check))
+                                : check.group().phase() == Phase.SUPPLIES
+                                        ? rail(check)
+                                        : check.at().pin();
             case AMPERES -> Words.get("wake.check.takes", "pin", check.at().pin());
             default -> answered(check);
         };
@@ -104,6 +106,10 @@ public final class CheckWords {
 
     private static String capital(String text) {
         return text.isEmpty() ? text : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
+    }
+
+    private static boolean isThin(Check check) {
+        return check.id().startsWith("high ");
     }
 
     private String pin(Check check) {

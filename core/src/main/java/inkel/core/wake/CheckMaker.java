@@ -15,6 +15,7 @@ import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
+import inkel.core.levels.Link;
 import inkel.core.quantity.Unit;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
@@ -45,6 +46,7 @@ final class CheckMaker {
     private final Benches benches;
     private final WireList list;
     private final NodeCircuit node;
+    private final List<Link> thin;
     private final Meter meter;
     private final WakeOrder order;
     private final StepsOf steps;
@@ -52,7 +54,8 @@ final class CheckMaker {
     private final List<Check> checks = new ArrayList<>();
     private final Set<Place> joined = new LinkedHashSet<>();
 
-    CheckMaker(Benches benches, WireList list, Meter meter) {
+    CheckMaker(Benches benches, WireList list, List<Link> thin, Meter meter) {
+        this.thin = thin;
         this.benches = benches;
         this.list = list;
         this.meter = meter;
@@ -313,7 +316,23 @@ final class CheckMaker {
                                 steps.feedingAll(rail.loads())));
             }
         }
+        thin.forEach(link -> thin(link, group, needs));
         checks.addAll(looks.together(needs));
+    }
+
+    /** The high of a wire that was left with little to spare, at the end that listens, while it is driven high. */
+    private void thin(Link link, Group group, List<String> needs) {
+        add(
+                "high " + link.signal().endpoint(),
+                group,
+                Check.Kind.VOLTS,
+                link.signal(),
+                steps.terminal(link.signal().endpoint()),
+                Optional.empty(),
+                Expected.Within.atLeast(Unit.VOLT, link.check().vih().volts()),
+                Optional.empty(),
+                needs,
+                List.of());
     }
 
     /** Every part in the busiest of its modes: the worst that a builder can make happen. */

@@ -3,6 +3,8 @@ package inkel.core.wake;
 import inkel.core.bench.Benches;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Meter;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
 import inkel.core.wiring.WireList;
 import java.util.List;
 import java.util.Optional;
@@ -15,13 +17,22 @@ public record WakePlan(List<NodeWake> nodes) {
 
     public static WakePlan of(Circuit circuit, Meter meter) {
         List<WireList> lists = WireList.of(circuit);
-        return new WakePlan(
-                lists.stream().map(list -> of(circuit, lists, list, meter)).toList());
+        List<Link> thin = LevelReport.of(circuit).toMeasure();
+        return new WakePlan(lists.stream()
+                .map(list -> of(circuit, lists, list, thin, meter))
+                .toList());
     }
 
-    /** The checks of one node alone. */
-    public static NodeWake of(Circuit circuit, List<WireList> lists, WireList list, Meter meter) {
-        return new NodeWake(list.node(), new CheckMaker(new Benches(circuit, lists), list, meter).all());
+    /**
+     * The checks of one node alone.
+     *
+     * @param thin wires that were left with little to spare, and are to be measured for it
+     */
+    public static NodeWake of(Circuit circuit, List<WireList> lists, WireList list, List<Link> thin, Meter meter) {
+        String id = list.node().node().id();
+        List<Link> here =
+                thin.stream().filter(link -> link.signal().node().equals(id)).toList();
+        return new NodeWake(list.node(), new CheckMaker(new Benches(circuit, lists), list, here, meter).all());
     }
 
     public Optional<NodeWake> node(String id) {

@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 
 /** What is foretold holds on benches made by chance; {@code ./inkel bench expectations} is the long form. */
 class HealthyBenchesTest {
-    private static final int BUILDS = 120;
+    private static final int BUILDS = Integer.getInteger("inkel.bench.builds", 120);
     private static final int FIRST = 61_000;
     private static final int SAMPLES = 200;
 
@@ -33,7 +33,7 @@ class HealthyBenchesTest {
                 look(found.get(), seed);
             }
         }
-        assertTrue(builds >= 20, "only " + builds + " builds are healthy");
+        assertTrue(builds >= BUILDS / 6, "only " + builds + " builds are healthy");
         assertEquals(List.of(), outside);
         // Where four figures have the same share, or a supply bends at its limit, few benches come near the ends.
         assertTrue(wide.size() <= bands / 100, wide.size() + " of " + bands + ": " + wide);

@@ -148,7 +148,7 @@ class WakePlanTest {
             Circuit circuit = Circuit.of(RandomBuilds.of(seed), Builds.CATALOG);
             List<WireList> lists = WireList.of(circuit);
             for (WireList list : lists) {
-                NodeWake wake = WakePlan.of(circuit, lists, list, Meter.USUAL);
+                NodeWake wake = WakePlan.of(circuit, lists, list, List.of(), Meter.USUAL);
                 Set<String> steps = list.steps().stream().map(WireStep::id).collect(Collectors.toSet());
                 Set<String> before = new HashSet<>();
                 for (Check check : wake.checks()) {

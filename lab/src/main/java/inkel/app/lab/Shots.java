@@ -11,11 +11,17 @@ import inkel.app.ui.frame.Window;
 import inkel.app.ui.kit.Pressable;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Plug;
 import inkel.core.drawer.Item;
 import inkel.core.drawer.Wants;
 import inkel.core.finding.Stage;
 import inkel.core.io.catalog.CatalogReader;
+import inkel.core.quantity.Quantity;
 import inkel.core.seats.SeatPlanner;
+import inkel.core.wake.Check;
+import inkel.core.wake.Expected;
+import inkel.core.wake.WakeState;
+import inkel.core.wiring.WireStep;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -27,6 +33,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
@@ -102,6 +109,7 @@ public final class Shots {
             press("#wire-tab-seats");
         });
         shot("table", Examples.DEMO, this::table);
+        shot("wake", Examples.DEMO, this::wake);
         shot("take", Examples.DEMO, () -> command("take"));
         shot("pins-boards", Examples.DEMO, () -> {
             session.stageProperty().set(Stage.PINS);
@@ -122,6 +130,38 @@ public final class Shots {
             shell.getStyleClass().add("night");
             session.selection().show(Stage.PINS, pin("reader", "MISO"));
         });
+    }
+
+    /** All is wired, and woken up to the radio, whose supply reads low. */
+    private void wake() {
+        String node = session.nodeProperty().get();
+        session.apply(new Plug(
+                node,
+                session.assessmentProperty().get().wires(node).orElseThrow().steps().stream()
+                        .map(WireStep::id)
+                        .collect(Collectors.toSet()),
+                true));
+        session.stageProperty().set(Stage.WAKE);
+        WakeState state =
+                session.wake().wanted(session.assessmentProperty().get(), node).orElseThrow();
+        Check radio = state.wake().check("volts radio.VCC").orElseThrow();
+        for (Check check : state.wake().checks()) {
+            if (check.equals(radio)) {
+                break;
+            }
+            if (check.expected() instanceof Expected.Within within) {
+                double low = within.low().map(Quantity::si).orElse(0.0);
+                double high = within.high().map(Quantity::si).orElse(low * 20);
+                Quantity read = Quantity.of(within.unit(), Math.round((low + high) / 2 * 1000) / 1000.0);
+                session.wake().read(check, read, "");
+            } else if (check.expected() instanceof Expected.OneOf one) {
+                session.wake().seen(check, true, one.values().get(0));
+            } else {
+                session.wake().seen(check, true, "");
+            }
+        }
+        session.wake().currentProperty().set(radio);
+        type("#wake-field", "3.02");
     }
 
     /** A drawer that lacks a few things, with prices in the builder's own money. */

@@ -68,7 +68,7 @@ public final class BothEnds extends Region {
         }
     }
 
-    private static EndField field(
+    static EndField field(
             Assessment assessment,
             NodeCircuit node,
             WireWords words,

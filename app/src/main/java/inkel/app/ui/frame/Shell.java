@@ -82,6 +82,8 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         if (state.flag(NIGHT)) {
             getStyleClass().add(NIGHT);
         }
+        session.wake().meterProperty().set(state.meter());
+        subscriptions.on(session.wake().meterProperty(), (property, old, next) -> state.put(next));
         showStage();
     }
 

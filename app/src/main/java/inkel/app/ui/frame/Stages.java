@@ -31,7 +31,7 @@ public final class Stages {
                 new LevelsView(session),
                 new PinsView(session),
                 new WireView(session, command),
-                new WakeView(session),
+                new WakeView(session, go),
                 new LaterView(Stage.TUNE),
                 new LaterView(Stage.LOG));
     }

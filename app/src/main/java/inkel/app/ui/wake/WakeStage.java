@@ -1,53 +1,240 @@
 package inkel.app.ui.wake;
 
 import inkel.app.state.Session;
+import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.stage.StagePane;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
-import inkel.core.levels.Link;
-import inkel.core.quantity.Fact;
-import inkel.core.remedy.PinNames;
+import inkel.core.wake.Check;
+import inkel.core.wake.Group;
+import inkel.core.wake.Result;
+import inkel.core.wake.Status;
+import inkel.core.wake.WakeState;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.collections.FXCollections;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** What the first power-up will ask for so far: readings on wires that were left with little to spare. */
-public final class WakeStage extends StagePane {
-    private final Session session;
-    private final VBox readings = new VBox(6);
+/** The first power-up: the checks in their order at the left, one of them large at the right. */
+public final class WakeStage extends StagePane implements CheckCard.Desk {
+    private static final double LIST = 290;
+    private static final double LEAST_CARD = 300;
+    private static final double LEAST_LIST = 180;
 
-    public WakeStage(Session session) {
+    private final Session session;
+    private final Consumer<Stage> goTo;
+    private final ListView<CheckCell.Entry> list = new ListView<>();
+    private final CheckCard card;
+    private final MeterStrip meter;
+    private final Tile showMeter;
+    private WakeState state;
+    private String currentId = "";
+
+    /** @param goTo shows another stage */
+    public WakeStage(Session session, Consumer<Stage> goTo) {
         super(Stage.WAKE);
         this.session = session;
-        VBox sheet = new VBox(14, Ui.text(Words.get("stage.wake.later"), "later"), readings);
-        sheet.getStyleClass().add("sheet");
-        readings.setId("to-measure");
-        getChildren().add(sheet);
+        this.goTo = goTo;
+        card = new CheckCard(session, this);
+        meter = new MeterStrip(session.wake().meterProperty());
+        Ui.show(meter, false);
+        showMeter = Ui.pill("wake-show-meter", Words.get("wake.meter"), this::toggleMeter);
+        showMeter.getStyleClass().add("pill-toggle");
+        addControl(showMeter);
+        list.setId("wake-list");
+        list.getStyleClass().addAll("wire-list", "wake-list");
+        list.setCellFactory(view -> new CheckCell(() -> state));
+        list.setMinWidth(LEAST_LIST);
+        list.setPrefWidth(LIST);
+        list.setMaxWidth(LIST);
+        list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
+            if (next != null
+                    && next.check()
+                            .filter(check -> !check.id().equals(currentId))
+                            .isPresent()) {
+                go(next.check().orElseThrow());
+            }
+        });
+        Scroller scroller = new Scroller(card);
+        scroller.setPrefWidth(LEAST_CARD);
+        HBox.setHgrow(scroller, Priority.ALWAYS);
+        HBox both = new HBox(12, list, scroller);
+        VBox.setVgrow(both, Priority.ALWAYS);
+        both.setMinHeight(0);
+        getChildren().addAll(meter, both);
+        addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+        addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+        setFocusTraversable(true);
+        subscriptions().on(session.nodeProperty(), (property, old, next) -> currentId = "");
+        subscriptions().on(session.wake().currentProperty(), (property, old, next) -> {
+            boolean isAsked = next != null && state != null && !next.id().equals(currentId);
+            if (isAsked && state.wake().check(next.id()).isPresent()) {
+                go(next);
+            }
+        });
+        subscriptions().on(session.wake().latestProperty(), (property, old, next) -> again());
+        subscriptions().on(session.wake().meterProperty(), (property, old, next) -> again());
         refreshWith(session);
+    }
+
+    private void again() {
+        if (getScene() != null) {
+            refresh();
+        }
+    }
+
+    private void toggleMeter() {
+        showMeter.setSelected(!showMeter.isSelected());
+        meter.show();
+        Ui.show(meter, showMeter.isSelected());
+    }
+
+    private void keys(KeyEvent event) {
+        boolean isField = event.getTarget() instanceof TextInputControl;
+        if (event.getCode() == KeyCode.ENTER
+                && !isField
+                && !(event.getTarget() instanceof javafx.scene.control.Button)) {
+            card.field().fireEvent(new javafx.event.ActionEvent());
+            event.consume();
+        } else if (event.getCode() == KeyCode.ESCAPE && isField) {
+            requestFocus();
+            event.consume();
+        } else if (!isField && (event.getCode() == KeyCode.LEFT || event.getCode() == KeyCode.BACK_SPACE)) {
+            back();
+            event.consume();
+        } else if (!isField && event.getCode() == KeyCode.RIGHT) {
+            skip();
+            event.consume();
+        }
+    }
+
+    /** Digits typed anywhere begin a reading. */
+    private void typed(KeyEvent event) {
+        String text = event.getCharacter();
+        boolean isBeginning = text.length() == 1 && (Character.isDigit(text.charAt(0)) || "-−.,".contains(text));
+        if (isBeginning
+                && !(event.getTarget() instanceof TextInputControl)
+                && card.wantsText()
+                && !event.isShortcutDown()) {
+            card.field().requestFocus();
+            card.field().setText(text);
+            card.field().positionCaret(1);
+            event.consume();
+        }
     }
 
     @Override
     protected void refresh() {
-        readings.getChildren().clear();
         Assessment assessment = session.assessmentProperty().get();
-        if (assessment == null) {
+        String node = session.nodeProperty().get();
+        if (assessment == null || node == null || assessment.wires(node).isEmpty()) {
             return;
         }
-        List<Link> links = assessment.reports().levels().toMeasure().stream()
-                .filter(link ->
-                        link.signal().node().equals(session.nodeProperty().get()))
-                .toList();
-        if (!links.isEmpty()) {
-            readings.getChildren().add(Ui.text(Words.get("wake.to_measure"), "section-title"));
+        Optional<WakeState> found = session.wake().wanted(assessment, node);
+        if (found.isEmpty()) {
+            boolean isOther = state == null || !state.wake().node().node().id().equals(node);
+            if (isOther) {
+                state = null;
+                list.getItems().clear();
+                card.showNothing(Words.get("wake.working"));
+            }
+            return;
         }
-        for (Link link : links) {
-            readings.getChildren()
-                    .add(Ui.text(Words.say(Fact.of("wake.measure_high")
-                            .with("from", PinNames.of(link.node(), link.from()))
-                            .with("to", PinNames.of(link.node(), link.to()))
-                            .with("volts", link.check().vih())
-                            .with("expected", link.check().vohMin()))));
+        state = found.get();
+        list.setItems(FXCollections.observableArrayList(entries()));
+        Optional<Check> current = state.wake().check(currentId).or(state::next).or(() -> state.wake().checks().stream()
+                .findFirst());
+        current.ifPresentOrElse(this::go, () -> card.showNothing(Words.get("wake.none")));
+    }
+
+    private List<CheckCell.Entry> entries() {
+        List<CheckCell.Entry> entries = new ArrayList<>();
+        for (Group group : state.wake().groups()) {
+            entries.add(new CheckCell.Entry(group, Optional.empty()));
+            state.wake().of(group).forEach(check -> entries.add(new CheckCell.Entry(group, Optional.of(check))));
         }
+        return entries;
+    }
+
+    private void go(Check check) {
+        boolean isOther = !check.id().equals(currentId);
+        currentId = check.id();
+        session.wake().currentProperty().set(check);
+        int index = 0;
+        while (index < list.getItems().size()
+                && list.getItems().get(index).check().filter(check::equals).isEmpty()) {
+            index++;
+        }
+        list.getSelectionModel().clearAndSelect(index);
+        if (isOther) {
+            list.scrollTo(Math.max(0, index - 4));
+        }
+        Place at = check.at().part().isEmpty() ? Place.ofPart(check.at().node(), Part.BOARD) : check.at();
+        // Two checks may be about one pin; what is said of them differs.
+        session.selectionProperty().set(null);
+        session.selectionProperty().set(at);
+        card.show(state, check);
+    }
+
+    @Override
+    public void next() {
+        List<Check> all = state.wake().checks();
+        int from = index();
+        for (int i = 1; i <= all.size(); i++) {
+            Check check = all.get((from + i) % all.size());
+            Result result = state.result(check);
+            if (result.status() != Status.IN && result.status() != Status.LEFT) {
+                go(check);
+                requestFocus();
+                return;
+            }
+        }
+        skip();
+    }
+
+    private int index() {
+        List<Check> all = state.wake().checks();
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).id().equals(currentId)) {
+                return i;
+            }
+        }
+        return 0;
+    }
+
+    @Override
+    public void back() {
+        move(-1);
+    }
+
+    @Override
+    public void skip() {
+        move(1);
+    }
+
+    private void move(int by) {
+        if (state != null && !state.wake().checks().isEmpty()) {
+            int last = state.wake().checks().size() - 1;
+            go(state.wake().checks().get(Math.max(0, Math.min(last, index() + by))));
+        }
+    }
+
+    @Override
+    public void toWire(String id) {
+        session.selection().wireProperty().set(id);
+        goTo.accept(Stage.WIRE);
     }
 }

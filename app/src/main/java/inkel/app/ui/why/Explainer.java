@@ -208,7 +208,7 @@ public final class Explainer {
     }
 
     /** Where a figure comes from, in a word. */
-    static String source(Source source) {
+    public static String source(Source source) {
         return Words.get("source." + source.name().toLowerCase(Locale.ROOT));
     }
 }

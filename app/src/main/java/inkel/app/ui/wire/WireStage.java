@@ -11,7 +11,6 @@ import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Habit;
 import inkel.core.checks.Assessment;
-import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetHabit;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
@@ -294,7 +293,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
             } else {
                 boolean isPull = step.kind() == WireStep.Kind.PULL;
                 if (isPull) {
-                    session.apply(new Plug(wires.node().node().id(), ids, false));
+                    session.wake().pull(ids);
                 } else {
                     session.seats().plug(ids);
                 }
@@ -326,7 +325,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
 
     @Override
     public void pull(WireStep step) {
-        session.apply(new Plug(wires.node().node().id(), Set.of(step.id()), false));
+        session.wake().pull(Set.of(step.id()));
     }
 
     @Override

@@ -17,7 +17,6 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
-import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
@@ -117,9 +116,10 @@ class LevelsWindowTest extends WindowJourney {
         var log = session.build().orElseThrow().log();
         assertEquals("worked on the old table", log.lines().get(log.size() - 1).text());
         robot.interact(() -> session.stageProperty().set(Stage.WAKE));
-        until(() -> isThere(robot, "#to-measure"));
-        assertTrue(robot.lookup("#to-measure").queryAs(VBox.class).getChildren().stream()
-                .anyMatch(line -> line instanceof Caption text && text.getText().contains("bridge RX")));
+        until(() -> session.wake()
+                .of(session.assessmentProperty().get(), "pump-house")
+                .filter(state -> state.wake().check("high bridge.RX").isPresent())
+                .isPresent());
     }
 
     private long thinFindings(Place place) {

@@ -1,0 +1,166 @@
+package inkel.app.state;
+
+import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
+import inkel.core.document.Foretold;
+import inkel.core.document.LogLine;
+import inkel.core.document.Logbook;
+import inkel.core.document.Meter;
+import inkel.core.document.Place;
+import inkel.core.document.Standing;
+import inkel.core.document.edit.LeaveOut;
+import inkel.core.document.edit.PullWires;
+import inkel.core.document.edit.TakeReading;
+import inkel.core.document.edit.TakeSeen;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Unit;
+import inkel.core.wake.Check;
+import inkel.core.wake.Expected;
+import inkel.core.wake.NodeWake;
+import inkel.core.wake.WakePlan;
+import inkel.core.wake.WakeState;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** The first power-up: what its checks should read, worked out beside everything else, and what they read. */
+public final class WakeWork {
+    private final Session session;
+    private final Map<String, Known> known = new HashMap<>();
+    private final Set<String> asked = new HashSet<>();
+    private final ReadOnlyObjectWrapper<NodeWake> latest = new ReadOnlyObjectWrapper<>();
+    private final ObjectProperty<Meter> meter = new SimpleObjectProperty<>(Meter.USUAL);
+    private final ObjectProperty<Check> current = new SimpleObjectProperty<>();
+
+    /** The checks of a board, and what they were made of: ticks and the record do not change what should be read. */
+    private record Known(Build plan, Meter meter, NodeWake wake) {}
+
+    WakeWork(Session session) {
+        this.session = session;
+    }
+
+    /** The checks that were worked out last, of whichever board. */
+    public ReadOnlyObjectProperty<NodeWake> latestProperty() {
+        return latest.getReadOnlyProperty();
+    }
+
+    /** What the builder measures with. */
+    public ObjectProperty<Meter> meterProperty() {
+        return meter;
+    }
+
+    /** The check that is looked at; null for none. */
+    public ObjectProperty<Check> currentProperty() {
+        return current;
+    }
+
+    /** What became of the checks of a board; empty while these are not worked out. */
+    public Optional<WakeState> of(Assessment assessment, String node) {
+        return Optional.ofNullable(known.get(node))
+                .filter(found ->
+                        found.meter().equals(meter.get()) && found.plan().equals(plan(assessment.build())))
+                .map(found -> WakeState.of(assessment.build(), found.wake()));
+    }
+
+    /** As {@link #of}, and has them worked out where they are not: {@link #latestProperty} changes when they are. */
+    public Optional<WakeState> wanted(Assessment assessment, String node) {
+        Optional<WakeState> state = of(assessment, node);
+        if (state.isEmpty() && asked.add(node)) {
+            workOut(assessment, node);
+            return of(assessment, node);
+        }
+        return state;
+    }
+
+    /** A build without what changes no expectation. */
+    private static Build plan(Build build) {
+        return build.withLog(Logbook.EMPTY)
+                .withNodes(build.nodes().stream()
+                        .map(node -> node.withPlugged(Set.of()))
+                        .toList());
+    }
+
+    private void workOut(Assessment assessment, String node) {
+        Meter with = meter.get();
+        session.lanes().waking().execute(() -> {
+            Optional<NodeWake> found = assessment.wires(node).flatMap(list -> {
+                try {
+                    return Optional.of(WakePlan.of(
+                            assessment.reports().circuit(),
+                            assessment.reports().wires(),
+                            list,
+                            assessment.reports().levels().toMeasure(),
+                            with));
+                } catch (RuntimeException mistake) {
+                    Trouble.severe(WakeWork.class, "checks could not be worked out", mistake);
+                    return Optional.empty();
+                }
+            });
+            session.lanes().screen().execute(() -> {
+                asked.remove(node);
+                found.ifPresent(wake -> known.put(node, new Known(plan(assessment.build()), with, wake)));
+                found.ifPresentOrElse(latest::set, () -> known.remove(node));
+                Assessment now = session.assessmentProperty().get();
+                boolean isOvertaken = now != null && (now != assessment || !with.equals(meter.get()));
+                if (isOvertaken && found.isPresent()) {
+                    wanted(now, node);
+                }
+            });
+        });
+    }
+
+    // --- by hand
+
+    private Standing standing(Check check) {
+        return WakeState.standing(session.build().orElseThrow(), check);
+    }
+
+    /** Writes down what was read. */
+    public void read(Check check, Quantity value, String typed) {
+        Expected.Within within = (Expected.Within) check.expected();
+        session.apply(new TakeReading(
+                check.at(),
+                isThin(check) ? LogLine.What.HIGH : what(within.unit()),
+                value,
+                typed,
+                LogLine.By.TYPED,
+                standing(check),
+                new Foretold(check.id(), within.low(), within.high(), Optional.of(meter.get())),
+                session.now()));
+    }
+
+    /** Whether it is of the high of a wire with little to spare, which the levels are judged by from then on. */
+    private static boolean isThin(Check check) {
+        return check.id().startsWith("high ");
+    }
+
+    private static LogLine.What what(Unit unit) {
+        return switch (unit) {
+            case OHM -> LogLine.What.OHMS;
+            case AMPERE -> LogLine.What.AMPERES;
+            case SECOND -> LogLine.What.SECONDS;
+            default -> LogLine.What.VOLTS;
+        };
+    }
+
+    /** Writes down what was seen or answered, or that a reading is taken as good. */
+    public void seen(Check check, boolean isWell, String text) {
+        session.apply(
+                new TakeSeen(check.at(), check.id(), isWell, text, LogLine.By.TYPED, standing(check), session.now()));
+    }
+
+    public void leaveOut(Place part, boolean isOut) {
+        session.apply(new LeaveOut(part, isOut, session.now()));
+    }
+
+    /** Wires that are pulled: what stood on them stands no more. */
+    public void pull(Set<String> wires) {
+        session.apply(new PullWires(session.nodeProperty().get(), wires, session.now()));
+    }
+}

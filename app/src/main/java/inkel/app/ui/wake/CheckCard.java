@@ -1,0 +1,428 @@
+package inkel.app.ui.wake;
+
+import inkel.app.state.Session;
+import inkel.app.ui.ends.TwoTips;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.CheckWords;
+import inkel.app.words.WireWords;
+import inkel.app.words.Words;
+import inkel.core.catalog.IoFamily;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.wake.Check;
+import inkel.core.wake.Expected;
+import inkel.core.wake.Phase;
+import inkel.core.wake.Result;
+import inkel.core.wake.Status;
+import inkel.core.wake.Typed;
+import inkel.core.wake.WakeState;
+import inkel.core.wiring.Terminal;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** One check: what to measure and where, what it should read, and a field for what it does read. */
+final class CheckCard extends VBox {
+    private static final double FIELD = 120;
+    private static final double ENDS = 230;
+
+    private final Session session;
+    private final Desk desk;
+    private final TextField field = new TextField();
+    private final TextField reason = new TextField();
+    private final Caption verdict = Ui.text("", "wake-verdict");
+    private final StackPane tips = new StackPane();
+    private WakeState state;
+    private CheckWords words;
+    private Check check;
+    private Optional<BandScale> scale = Optional.empty();
+
+    /** What the buttons do. */
+    interface Desk {
+        void next();
+
+        void back();
+
+        void skip();
+
+        void toWire(String id);
+    }
+
+    CheckCard(Session session, Desk desk) {
+        super(10);
+        this.session = session;
+        this.desk = desk;
+        field.setId("wake-field");
+        field.setPrefWidth(FIELD);
+        field.setMinWidth(FIELD);
+        field.textProperty().addListener((property, old, next) -> judge());
+        field.setOnAction(event -> keep());
+        field.setAccessibleText(Words.get("wake.field"));
+        reason.setId("wake-reason");
+        reason.setPromptText(Words.get("wake.not_bad.reason"));
+        HBox.setHgrow(reason, Priority.ALWAYS);
+        reason.setOnAction(event -> takeAsGood());
+        verdict.setId("wake-verdict");
+        verdict.setMinWidth(0);
+        HBox.setHgrow(verdict, Priority.ALWAYS);
+        tips.setMinHeight(0);
+        tips.setPrefHeight(ENDS);
+        VBox.setVgrow(tips, Priority.ALWAYS);
+        getStyleClass().addAll("sheet", "wake-card");
+        setId("wake-card");
+    }
+
+    TextField field() {
+        return field;
+    }
+
+    /** Whether something is typed into a field here. */
+    boolean wantsText() {
+        return check != null && !(check.expected() instanceof Expected.Seen);
+    }
+
+    void showNothing(String said) {
+        check = null;
+        scale = Optional.empty();
+        getChildren().setAll(Ui.text(said, "later"));
+    }
+
+    void show(WakeState shown, Check next) {
+        boolean isOther = check == null || !check.id().equals(next.id());
+        state = shown;
+        words = new CheckWords(shown.wake().node());
+        check = next;
+        Result result = state.result(check);
+        if (isOther) {
+            reason.clear();
+            field.setText(
+                    result.status() == Status.STALE
+                            ? ""
+                            : result.value().map(Engineering::exact).orElse(check.isMetered() ? "" : result.text()));
+        }
+        getChildren().setAll(top(), title());
+        tipLines().forEach(getChildren()::add);
+        scale = check.expected() instanceof Expected.Within within
+                ? Optional.of(new BandScale(within, words.expected(within), most()))
+                : Optional.empty();
+        scale.ifPresent(getChildren()::add);
+        if (wantsText()) {
+            HBox row = new HBox(10, Ui.word(Words.get("wake.field"), "quiet"), field, verdict);
+            row.setAlignment(Pos.CENTER_LEFT);
+            getChildren().add(row);
+        } else {
+            getChildren().add(verdict);
+        }
+        if (isOutside(result) && check.isMetered()) {
+            Button take = button("wake.not_bad.keep", "wake-take", this::takeAsGood);
+            HBox row = new HBox(10, Ui.word(Words.get("wake.not_bad"), "quiet"), reason, take);
+            row.setAlignment(Pos.CENTER_LEFT);
+            getChildren().add(row);
+        }
+        getChildren().add(buttons());
+        waits().forEach(getChildren()::add);
+        tips.getChildren().clear();
+        check.red().ifPresent(red -> tips.getChildren()
+                .add(new TwoTips(
+                        session.assessmentProperty().get(), state.wake().node(), red, check.black(), place -> false)));
+        if (!tips.getChildren().isEmpty()) {
+            getChildren().add(tips);
+        }
+        judge();
+    }
+
+    private static boolean isOutside(Result result) {
+        return result.status() == Status.OUT;
+    }
+
+    private Node top() {
+        List<Check> all = state.wake().checks();
+        Caption number = Ui.word(String.valueOf(all.indexOf(check) + 1), "wake-number");
+        Caption of = Ui.word(Words.get("wake.of", "count", all.size()), "wake-of");
+        Caption how = Ui.text(words.how(check), "quiet");
+        how.setMinWidth(0);
+        HBox row = new HBox(8, number, of, Ui.spring(), how);
+        row.setAlignment(Pos.BASELINE_LEFT);
+        return row;
+    }
+
+    private Node title() {
+        Caption title = Ui.text(words.title(check), "wake-title");
+        title.setId("wake-title");
+        return new VBox(2, title, Ui.text(words.means(check.group()), "quiet"));
+    }
+
+    private List<Node> tipLines() {
+        WireWords ends = new WireWords(state.wake().node());
+        boolean isGrounds = check.kind() == Check.Kind.OHMS && !check.at().isPin();
+        return java.util.stream.Stream.concat(
+                        check.red().stream().map(tip -> tip(ends, tip, "red")),
+                        isGrounds
+                                ? java.util.stream.Stream.of(
+                                        line(Words.get("wake.tip.black"), Words.get("wake.tip.grounds"), "black"))
+                                : check.black().stream().map(tip -> tip(ends, tip, "black")))
+                .toList();
+    }
+
+    private static Node tip(WireWords ends, Terminal tip, String colour) {
+        String where =
+                Words.say(Fact.of("wake.tip.at").with("name", ends.name(tip)).with("place", ends.place(tip)));
+        return line(Words.get("wake.tip." + colour), where, colour);
+    }
+
+    private static Node line(String tip, String where, String colour) {
+        Region dot = Ui.region("tip-dot");
+        dot.getStyleClass().add("swatch-" + colour);
+        dot.setMinSize(10, 10);
+        dot.setMaxSize(10, 10);
+        Caption name = Ui.word(tip, "wake-tip");
+        name.setMinWidth(Region.USE_PREF_SIZE);
+        Caption place = Ui.text(where, "wake-tip-place");
+        place.setMinWidth(0);
+        HBox row = new HBox(8, dot, name, place);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    /** The most that a pin bears, where its class tells. */
+    private Optional<Quantity> most() {
+        if (check.kind() != Check.Kind.VOLTS || check.group().phase() == Phase.SUPPLIES) {
+            return Optional.empty();
+        }
+        NodeCircuit node = state.wake().node();
+        Endpoint at = check.at().endpoint();
+        Optional<Placed> placed = node.part(at.part());
+        Optional<Quantity> ofSupply =
+                placed.flatMap(part -> part.cls().supply(at.pin())).map(supply -> (Quantity) supply.absoluteMax());
+        return ofSupply.or(() -> node.io(at).map(IoFamily::absoluteMax).flatMap(most -> node.ioVolts(at)
+                .map(volts -> (Quantity) most.at(volts.expected()))));
+    }
+
+    private Node buttons() {
+        WrapRow row = new WrapRow(12);
+        row.setAlignment(Pos.CENTER_LEFT);
+        if (wantsText()) {
+            Button keep = button("wake.keep", "wake-keep", this::keep);
+            keep.getStyleClass().add("main-button");
+            row.getChildren().addAll(keep, Ui.word(Words.get("wake.keep.key"), "key"));
+        } else {
+            Button well = button("wake.well", "wake-well", () -> seen(true));
+            well.getStyleClass().add("main-button");
+            row.getChildren()
+                    .addAll(
+                            well,
+                            Ui.word(Words.get("wake.keep.key"), "key"),
+                            button("wake.not_well", "wake-not-well", () -> seen(false)));
+        }
+        row.getChildren()
+                .addAll(button("wake.back", "wake-back", desk::back), button("wake.skip", "wake-skip", desk::skip));
+        if (check.group().phase() == Phase.PART) {
+            String part = words.group(check.group());
+            boolean isOut = state.result(check).status() == Status.LEFT;
+            Button leave = new Button(Words.get(isOut ? "wake.take_in" : "wake.leave", "part", part));
+            leave.setId("wake-leave");
+            leave.getStyleClass().add("text-button");
+            leave.setOnAction(event -> session.wake()
+                    .leaveOut(
+                            inkel.core.document.Place.ofPart(
+                                    check.at().node(), check.group().part()),
+                            !isOut));
+            row.getChildren().add(leave);
+        }
+        return row;
+    }
+
+    private static Button button(String key, String id, Runnable action) {
+        Button button = new Button(Words.get(key));
+        button.setId(id);
+        button.getStyleClass().add("text-button");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(event -> action.run());
+        return button;
+    }
+
+    /** What must hold, and be plugged, before this is worth a look. */
+    private List<Node> waits() {
+        List<String> wires = state.missingWires(check);
+        List<Check> missing = state.missing(check);
+        VBox box = new VBox(2);
+        if (!wires.isEmpty()) {
+            Button go = new Button(Words.get("wake.waits.to_wire"));
+            go.setId("wake-to-wire");
+            go.getStyleClass().add("text-button");
+            go.setOnAction(event -> desk.toWire(wires.get(0)));
+            HBox row = new HBox(8, Ui.text(Words.get("wake.waits.wire", "count", wires.size()), "look-text"), go);
+            row.setAlignment(Pos.CENTER_LEFT);
+            box.getChildren().add(row);
+        }
+        if (!missing.isEmpty()) {
+            String first = words.title(missing.get(0));
+            box.getChildren()
+                    .add(Ui.text(
+                            Words.get("wake.waits") + " " + first
+                                    + (missing.size() > 1 ? " +" + (missing.size() - 1) : ""),
+                            "quiet"));
+        }
+        return box.getChildren().isEmpty() ? List.of() : List.of(box);
+    }
+
+    // --- judging
+
+    private void judge() {
+        if (check == null) {
+            return;
+        }
+        Result result = state.result(check);
+        String said = said(result);
+        verdict.getStyleClass().removeAll("good", "bad", "calm");
+        Optional<Boolean> isWell = well(result);
+        verdict.getStyleClass().add(isWell.map(well -> well ? "good" : "bad").orElse("calm"));
+        verdict.setText(said);
+        Ui.show(verdict, !said.isEmpty());
+        scale.ifPresent(shown -> shown.show(value(), isWell.orElse(false)));
+    }
+
+    private Optional<Typed> typed() {
+        return check.expected() instanceof Expected.Within within
+                        && !field.getText().isBlank()
+                ? Optional.of(Typed.parse(field.getText(), within.unit()))
+                : Optional.empty();
+    }
+
+    private Optional<Quantity> value() {
+        return typed().filter(Typed.Value.class::isInstance).map(read -> ((Typed.Value) read).quantity());
+    }
+
+    /** Whether what is typed, or was kept, is as it should be; empty while nothing is. */
+    private Optional<Boolean> well(Result result) {
+        if (result.isTaken() && result.holds()) {
+            return Optional.of(true);
+        }
+        if (check.expected() instanceof Expected.Within) {
+            return typed().map(read -> read.isWell(check.expected()).orElse(false));
+        }
+        boolean isTyped = wantsText() && !field.getText().isBlank();
+        if (isTyped) {
+            return Optional.of(isAnswer(field.getText()));
+        }
+        return result.status() == Status.OPEN || result.status() == Status.LEFT
+                ? Optional.empty()
+                : Optional.of(result.holds());
+    }
+
+    private String said(Result result) {
+        if (result.status() == Status.LEFT) {
+            return Words.get("wake.left");
+        }
+        if (result.isTaken() && result.holds()) {
+            return result.text().isEmpty()
+                    ? Words.get("wake.verdict.taken_plain")
+                    : Words.get("wake.verdict.taken", "reason", result.text());
+        }
+        Optional<String> harm = most().filter(
+                        most -> value().filter(value -> value.si() > most.si()).isPresent())
+                .map(most -> Words.get("wake.verdict.harm", "most", most));
+        Optional<String> judged = harm.or(() -> words.verdict(check, field.getText()));
+        if (judged.isPresent()) {
+            return judged.get();
+        }
+        if (result.status() == Status.STALE) {
+            return Words.get("wake.verdict.stale");
+        }
+        if (check.expected() instanceof Expected.Within within) {
+            return Words.get("wake.field.example", "example", CheckWords.example(within));
+        }
+        return well(result)
+                .map(well -> Words.get(well ? "wake.verdict.seen" : "wake.verdict.not_seen"))
+                .orElseGet(() ->
+                        wantsText() ? Words.get("wake.should", "expected", words.expected(check.expected())) : "");
+    }
+
+    /** Numbers are the same however they are written: {@code 0x8}, {@code 08}. */
+    private boolean isAnswer(String text) {
+        if (check.expected() instanceof Expected.AllOf all) {
+            return List.of(text.strip().split("[,;\\s]+")).stream()
+                    .map(CheckCard::plain)
+                    .sorted()
+                    .toList()
+                    .equals(all.values().stream().map(CheckCard::plain).sorted().toList());
+        }
+        return check.expected() instanceof Expected.OneOf one
+                && one.values().stream()
+                        .anyMatch(value -> check.kind() == Check.Kind.REPLY
+                                ? text.strip().startsWith(value)
+                                : plain(value).equals(plain(text)));
+    }
+
+    private static String plain(String text) {
+        return text.strip().toLowerCase(Locale.ROOT).replaceFirst("^0x", "").replaceFirst("^0+(?=.)", "");
+    }
+
+    // --- keeping
+
+    private void keep() {
+        if (check == null) {
+            return;
+        }
+        if (!wantsText()) {
+            seen(true);
+            return;
+        }
+        String text = field.getText().strip();
+        if (text.isEmpty()) {
+            desk.skip();
+            return;
+        }
+        if (!(check.expected() instanceof Expected.Within)) {
+            Check kept = check;
+            boolean isWell = isAnswer(text);
+            session.wake().seen(kept, isWell, text);
+            goOn(isWell);
+            return;
+        }
+        Typed read = typed().orElse(new Typed.Nonsense());
+        if (read instanceof Typed.Nonsense) {
+            // What was typed stays, and the sentence beside it says what would be right.
+            field.requestFocus();
+            return;
+        }
+        boolean isWell = read.isWell(check.expected()).orElse(false);
+        if (read instanceof Typed.Value value) {
+            session.wake().read(check, value.quantity(), text);
+        } else {
+            session.wake().seen(check, isWell, text);
+        }
+        goOn(isWell);
+    }
+
+    private void goOn(boolean isWell) {
+        if (isWell) {
+            desk.next();
+        }
+    }
+
+    private void seen(boolean isWell) {
+        session.wake().seen(check, isWell, "");
+        goOn(isWell);
+    }
+
+    private void takeAsGood() {
+        session.wake().seen(check, true, reason.getText().strip());
+        desk.next();
+    }
+}

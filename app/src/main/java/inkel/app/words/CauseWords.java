@@ -1,0 +1,68 @@
+package inkel.app.words;
+
+import inkel.core.bench.Band;
+import inkel.core.bench.Unknown;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Endpoint;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Unit;
+import inkel.core.remedy.PinNames;
+
+/** Says what moves a reading that is foretold. */
+public final class CauseWords {
+    private CauseWords() {}
+
+    /** A figure of the bench, by its name in the build. */
+    public static String say(NodeCircuit node, Unknown unknown) {
+        String home = node.node().id() + " ";
+        String plain = unknown.key().startsWith(home) ? unknown.key().substring(home.length()) : unknown.key();
+        if (plain.startsWith("wire ") || plain.startsWith("plug ")) {
+            String ends =
+                    plain.substring("wire ".length()).replaceAll("@[0-9]+", "").replaceAll(" ground$", "");
+            return Words.get("wake.cause.wire", "what", ends);
+        }
+        int space = plain.indexOf(' ');
+        String what = space < 0 ? "" : plain.substring(space + 1);
+        String key =
+                switch (what) {
+                    case "volts" -> "wake.cause.volts";
+                    case "idle", "active", "sleep", "peak" -> "wake.cause.takes";
+                    case "pull-up" -> "wake.cause.pull";
+                    default -> "wake.cause.other";
+                };
+        return Words.get(key, "what", name(node, space < 0 ? plain : plain.substring(0, space)));
+    }
+
+    private static String name(NodeCircuit node, String pin) {
+        return Endpoint.parse(pin)
+                .filter(end -> node.part(end.part()).isPresent())
+                .map(end -> Words.say(PinNames.of(node, end)))
+                .orElse(pin);
+    }
+
+    /** What it may be. */
+    public static String range(Unknown unknown) {
+        Unit unit = unit(unknown.key());
+        return Words.say(Fact.of("wake.between")
+                .with("low", Quantity.of(unit, unknown.low()))
+                .with("high", Quantity.of(unit, unknown.high())));
+    }
+
+    /** Of what kind a figure is, by the last word of its name. */
+    private static Unit unit(String key) {
+        String last = key.substring(key.lastIndexOf(' ') + 1);
+        return switch (last) {
+            case "volts", "knee", "drop", "forward" -> Unit.VOLT;
+            case "idle", "active", "sleep", "peak" -> Unit.AMPERE;
+            case "efficiency" -> Unit.ONE;
+            default -> Unit.OHM;
+        };
+    }
+
+    /** Whether it moves a reading by anything that a meter shows. */
+    public static boolean isFelt(Unit unit, Band.Cause cause) {
+        double least = unit == Unit.OHM ? 1 : 1e-3;
+        return Math.max(Math.abs(cause.least()), Math.abs(cause.most())) >= least;
+    }
+}
