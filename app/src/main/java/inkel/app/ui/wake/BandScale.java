@@ -102,7 +102,9 @@ final class BandScale extends Region {
                     ? yours.getLayoutX() + yours.width() + 12
                     : yours.getLayoutX() - should.width() - 12;
         }
-        should.place(x, 8, Double.MAX_VALUE);
+        boolean hasRoom = x >= 0 && x + should.width() <= getWidth();
+        // Where both have no room beside each other, what it should read stands under the scale.
+        should.place(hasRoom ? x : 0, hasRoom ? 8 : AXIS + 32, getWidth());
     }
 
     private double clamp(double x, double width) {

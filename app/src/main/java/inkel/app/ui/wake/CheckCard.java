@@ -122,7 +122,9 @@ final class CheckCard extends VBox {
                 : Optional.empty();
         scale.ifPresent(getChildren()::add);
         if (wantsText()) {
-            HBox row = new HBox(10, Ui.word(Words.get("wake.field"), "quiet"), field, verdict);
+            Caption label = Ui.word(Words.get("wake.field"), "quiet");
+            label.setMinWidth(Region.USE_PREF_SIZE);
+            HBox row = new HBox(10, label, field, verdict);
             row.setAlignment(Pos.CENTER_LEFT);
             getChildren().add(row);
         } else {
@@ -156,6 +158,8 @@ final class CheckCard extends VBox {
         Caption of = Ui.word(Words.get("wake.of", "count", all.size()), "wake-of");
         Caption how = Ui.text(words.how(check), "quiet");
         how.setMinWidth(0);
+        number.setMinWidth(Region.USE_PREF_SIZE);
+        of.setMinWidth(Region.USE_PREF_SIZE);
         HBox row = new HBox(8, number, of, Ui.spring(), how);
         row.setAlignment(Pos.BASELINE_LEFT);
         return row;

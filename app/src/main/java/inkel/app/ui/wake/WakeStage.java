@@ -32,7 +32,8 @@ import javafx.scene.layout.VBox;
 public final class WakeStage extends StagePane implements CheckCard.Desk {
     private static final double LIST = 290;
     private static final double LEAST_CARD = 300;
-    private static final double LEAST_LIST = 180;
+    private static final double LEAST_LIST = 170;
+    private static final double NARROW = 640;
 
     private final Session session;
     private final Consumer<Stage> goTo;
@@ -67,6 +68,11 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
                             .isPresent()) {
                 go(next.check().orElseThrow());
             }
+        });
+        widthProperty().addListener((property, old, next) -> {
+            double width = next.doubleValue() < NARROW ? LEAST_LIST : LIST;
+            list.setPrefWidth(width);
+            list.setMaxWidth(width);
         });
         Scroller scroller = new Scroller(card);
         scroller.setPrefWidth(LEAST_CARD);
