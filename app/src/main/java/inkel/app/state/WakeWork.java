@@ -16,6 +16,7 @@ import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
+import inkel.core.wake.Kept;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.WakePlan;
 import inkel.core.wake.WakeState;
@@ -39,7 +40,7 @@ public final class WakeWork {
     private final ObjectProperty<Check> current = new SimpleObjectProperty<>();
 
     /** The checks of a board, and what they were made of: ticks and the record do not change what should be read. */
-    private record Known(Build plan, Meter meter, NodeWake wake) {}
+    private record Known(Build plan, Meter meter, Kept kept, NodeWake wake) {}
 
     WakeWork(Session session) {
         this.session = session;
@@ -68,10 +69,17 @@ public final class WakeWork {
                 .map(found -> WakeState.of(assessment.build(), found.wake()));
     }
 
+    /** Whether a reading since may have narrowed what is expected. */
+    private boolean isNarrowed(Assessment assessment, String node) {
+        Known found = known.get(node);
+        return found != null && !found.kept().equals(Kept.of(assessment.build(), node));
+    }
+
     /** As {@link #of}, and has them worked out where they are not: {@link #latestProperty} changes when they are. */
     public Optional<WakeState> wanted(Assessment assessment, String node) {
         Optional<WakeState> state = of(assessment, node);
-        if (state.isEmpty() && asked.add(node)) {
+        boolean isToDo = state.isEmpty() || isNarrowed(assessment, node);
+        if (isToDo && asked.add(node)) {
             workOut(assessment, node);
             return of(assessment, node);
         }
@@ -104,7 +112,8 @@ public final class WakeWork {
             });
             session.lanes().screen().execute(() -> {
                 asked.remove(node);
-                found.ifPresent(wake -> known.put(node, new Known(plan(assessment.build()), with, wake)));
+                found.ifPresent(wake -> known.put(
+                        node, new Known(plan(assessment.build()), with, Kept.of(assessment.build(), node), wake)));
                 found.ifPresentOrElse(latest::set, () -> known.remove(node));
                 Assessment now = session.assessmentProperty().get();
                 boolean isOvertaken = now != null && (now != assessment || !with.equals(meter.get()));

@@ -66,6 +66,11 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
         private final List<Unknown> unknowns = new ArrayList<>();
         private final Map<String, Integer> numbers = new HashMap<>();
         private final List<Slot> slots = new ArrayList<>();
+        private final Learnt learnt;
+
+        Builder(Learnt learnt) {
+            this.learnt = learnt;
+        }
 
         void solder(String one, String other) {
             points.solder(one, other);
@@ -82,7 +87,7 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
         /** The number of a figure; one that is there already stays as it is. */
         int figure(Unknown unknown) {
             return numbers.computeIfAbsent(unknown.key(), key -> {
-                unknowns.add(unknown);
+                unknowns.add(learnt.known(unknown));
                 return unknowns.size() - 1;
             });
         }

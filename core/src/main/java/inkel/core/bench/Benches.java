@@ -73,7 +73,12 @@ public final class Benches {
     }
 
     public BenchModel model(Scene scene) {
-        BenchModel.Builder model = new BenchModel.Builder();
+        return model(scene, new Learnt());
+    }
+
+    /** @param learnt what readings said of its figures so far */
+    public BenchModel model(Scene scene, Learnt learnt) {
+        BenchModel.Builder model = new BenchModel.Builder(learnt);
         for (NodeCircuit node : circuit.nodes()) {
             node.parts().stream()
                     .filter(placed -> scene.isJoined(node.node().id(), placed.id()))

@@ -3,6 +3,7 @@ package inkel.core.wake;
 import inkel.core.bench.Band;
 import inkel.core.bench.Benches;
 import inkel.core.bench.Foretelling;
+import inkel.core.bench.Learnt;
 import inkel.core.bench.Ohmmeter;
 import inkel.core.bench.Probe;
 import inkel.core.bench.Scene;
@@ -47,6 +48,8 @@ final class CheckMaker {
     private final WireList list;
     private final NodeCircuit node;
     private final List<Link> thin;
+    private final Kept kept;
+    private final Learnt learnt = new Learnt();
     private final Meter meter;
     private final WakeOrder order;
     private final StepsOf steps;
@@ -54,8 +57,9 @@ final class CheckMaker {
     private final List<Check> checks = new ArrayList<>();
     private final Set<Place> joined = new LinkedHashSet<>();
 
-    CheckMaker(Benches benches, WireList list, List<Link> thin, Meter meter) {
+    CheckMaker(Benches benches, WireList list, List<Link> thin, Kept kept, Meter meter) {
         this.thin = thin;
+        this.kept = kept;
         this.benches = benches;
         this.list = list;
         this.meter = meter;
@@ -165,7 +169,7 @@ final class CheckMaker {
         Set<Place> alone = order.upstream(placed.id()).stream().map(this::place).collect(Collectors.toSet());
         alone.add(place(placed.id()));
         Group group = Group.of(Phase.SUPPLIES);
-        Foretelling bench = new Foretelling(benches.model(Scene.resting(alone)));
+        Foretelling bench = new Foretelling(benches.model(Scene.resting(alone), learnt));
         for (Output output : placed.cls().outputs()) {
             Endpoint rail = new Endpoint(placed.id(), output.pin());
             boolean isUsed =
@@ -185,7 +189,7 @@ final class CheckMaker {
         join(node.board().id());
         Group group = Group.of(Phase.BOARD);
         Placed board = node.board();
-        Foretelling bench = new Foretelling(benches.model(Scene.resting(joined)));
+        Foretelling bench = new Foretelling(benches.model(Scene.resting(joined), learnt));
         List<String> needs = suppliesOf(board);
         Set<String> wires = steps.feeding(board.id());
         List<String> fed = new ArrayList<>();
@@ -227,7 +231,7 @@ final class CheckMaker {
     private void part(Placed placed) {
         join(placed.id());
         Group group = new Group(Phase.PART, placed.id());
-        Foretelling bench = new Foretelling(benches.model(Scene.resting(joined)));
+        Foretelling bench = new Foretelling(benches.model(Scene.resting(joined), learnt));
         List<String> needs = new ArrayList<>(suppliesOf(placed));
         if (needs.isEmpty()) {
             needs.addAll(voltsOf(node.board().id()));
@@ -293,7 +297,7 @@ final class CheckMaker {
                 .collect(Collectors.toCollection(LinkedHashSet::new));
         Group group = Group.of(Phase.TOGETHER);
         Scene busy = new Scene(all, true, busiest(), Map.of());
-        Foretelling bench = new Foretelling(benches.model(busy));
+        Foretelling bench = new Foretelling(benches.model(busy, learnt));
         List<String> needs = checks.stream()
                 .filter(check -> check.group().phase() == Phase.PART && check.kind() == Check.Kind.VOLTS)
                 .map(Check::id)
@@ -428,6 +432,7 @@ final class CheckMaker {
 
     private String add(Check check) {
         checks.add(check);
+        kept.of(check).ifPresent(value -> learnt.learn(check.band().orElseThrow(), value, meter.error(value)));
         return check.id();
     }
 }

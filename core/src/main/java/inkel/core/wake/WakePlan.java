@@ -24,7 +24,7 @@ public record WakePlan(List<NodeWake> nodes) {
     }
 
     /**
-     * The checks of one node alone.
+     * The checks of one node alone; what was read of a supply narrows what is expected behind it.
      *
      * @param thin wires that were left with little to spare, and are to be measured for it
      */
@@ -32,7 +32,9 @@ public record WakePlan(List<NodeWake> nodes) {
         String id = list.node().node().id();
         List<Link> here =
                 thin.stream().filter(link -> link.signal().node().equals(id)).toList();
-        return new NodeWake(list.node(), new CheckMaker(new Benches(circuit, lists), list, here, meter).all());
+        return new NodeWake(
+                list.node(),
+                new CheckMaker(new Benches(circuit, lists), list, here, Kept.of(circuit.build(), id), meter).all());
     }
 
     public Optional<NodeWake> node(String id) {

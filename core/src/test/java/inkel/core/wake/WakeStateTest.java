@@ -191,4 +191,26 @@ class WakeStateTest {
         Build back = BuildReader.parse(Path.of("wake.inkel.json"), BuildWriter.print(all), Builds.CATALOG);
         assertEquals(all.log(), back.log());
     }
+
+    @Test
+    void aSupplyThatWasReadNarrowsWhatIsExpectedBehindIt() throws Exception {
+        Expected.Within before = (Expected.Within) check(build(), RADIO).expected();
+        // The regulator gives 3.25 to 3.35 V; a meter on 3.31 V is off by 16.6 mV and two steps of 10 mV.
+        Expected.Within after = (Expected.Within)
+                check(read(build(), "volts reg.OUT", 3.31), RADIO).expected();
+        assertEquals(3.21, before.low().orElseThrow().si(), 0.011);
+        assertEquals(3.31 - 0.0366 - 0.0366 - 0.005, after.low().orElseThrow().si(), 0.015);
+        assertTrue(after.low().orElseThrow().si() > before.low().orElseThrow().si() + 0.01);
+        // What reads the regulator itself is not judged by its own reading.
+        assertEquals(
+                check(build(), "volts reg.OUT").expected(),
+                check(read(build(), "volts reg.OUT", 3.31), "volts reg.OUT").expected());
+    }
+
+    @Test
+    void aReadingThatIsOutTeachesNothing() throws Exception {
+        assertEquals(
+                check(build(), RADIO).expected(),
+                check(read(build(), "volts reg.OUT", 2.9), RADIO).expected());
+    }
 }
