@@ -18,9 +18,11 @@ final class Resting {
         List<Mode> modes = placed.cls().modes().stream()
                 .filter(mode -> mode.supply().equals(supply.pin()))
                 .toList();
-        return asked.flatMap(name -> named(modes, name)).or(() -> QUIETEST.stream()
-                .flatMap(name -> named(modes, name).stream())
-                .findFirst());
+        return asked.flatMap(name -> named(modes, name))
+                .or(() -> modes.stream().filter(Mode::isAtRest).findFirst())
+                .or(() -> QUIETEST.stream()
+                        .flatMap(name -> named(modes, name).stream())
+                        .findFirst());
     }
 
     private static Optional<Mode> named(List<Mode> modes, String name) {

@@ -223,11 +223,7 @@ public final class OwnFigures {
 
     private static Mode mode(Mode mode, Reader own) {
         return own.value(CURRENT + "/" + mode.supply() + "/" + mode.name(), Unit.AMPERE)
-                .map(amperes -> new Mode(
-                        mode.name(),
-                        mode.supply(),
-                        new Figure<>(Range.exactly(Current.ofAmperes(amperes)), Source.YOURS),
-                        mode.duty()))
+                .map(amperes -> mode.with(new Figure<>(Range.exactly(Current.ofAmperes(amperes)), Source.YOURS)))
                 .orElse(mode);
     }
 

@@ -181,12 +181,8 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
     private static Mode lowered(Mode mode, Reduction lower) {
         boolean isIt = mode.supply().equals(lower.supply()) && mode.name().equals(lower.mode());
         return isIt
-                ? new Mode(
-                        mode.name(),
-                        mode.supply(),
-                        new Figure<>(
-                                Range.exactly(lower.current()), mode.current().source()),
-                        mode.duty())
+                ? mode.with(new Figure<>(
+                        Range.exactly(lower.current()), mode.current().source()))
                 : mode;
     }
 
@@ -208,8 +204,7 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
             return cls;
         }
         List<Mode> modes = cls.modes().stream()
-                .map(mode -> new Mode(
-                        mode.name(), instead.getOrDefault(mode.supply(), mode.supply()), mode.current(), mode.duty()))
+                .map(mode -> mode.through(instead.getOrDefault(mode.supply(), mode.supply())))
                 .toList();
         return cls.with(cls.supplies(), outputs, cls.io(), modes, cls.pulls());
     }

@@ -77,6 +77,6 @@ record Windings(Current running, Current held) {
     }
 
     private static Mode with(Mode mode, Current current) {
-        return new Mode(mode.name(), mode.supply(), new Figure<>(Range.exactly(current), Source.COMPUTED), mode.duty());
+        return mode.with(new Figure<>(Range.exactly(current), Source.COMPUTED));
     }
 }

@@ -143,6 +143,16 @@ class WakePlanTest {
     }
 
     @Test
+    void aBacklightIsLitAsSoonAsItIsFed() {
+        NodeWake wake = wake(Builds.classic()
+                .part("display", "display-4x20-i2c", "VCC=board.5V")
+                .build());
+        // 60 mA usual, half of it at the least, 120 mA at the most; a hundredth of that and 2 mA for the meter.
+        assertBand(0.0268, 0.1232, check(wake, "amperes display.VCC"));
+        assertEquals("peak", check(wake, "volts display.VCC").mode());
+    }
+
+    @Test
     void everyCheckOfRandomBuildsIsSound() throws Exception {
         for (int seed = 7000; seed < 7060; seed++) {
             Circuit circuit = Circuit.of(RandomBuilds.of(seed), Builds.CATALOG);

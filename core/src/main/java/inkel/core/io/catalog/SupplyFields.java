@@ -90,6 +90,11 @@ final class SupplyFields {
 
     static Mode mode(Fields mode) {
         Share duty = mode.has("duty") ? mode.quantity("duty", Unit.ONE, "10 %") : Share.of(0);
-        return new Mode(mode.text("mode"), mode.text("supply"), mode.figure("current", Unit.AMPERE, CURRENT), duty);
+        return new Mode(
+                mode.text("mode"),
+                mode.text("supply"),
+                mode.figure("current", Unit.AMPERE, CURRENT),
+                duty,
+                mode.flag("at_rest", false));
     }
 }
