@@ -12,6 +12,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Meter;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.CopyNode;
 import inkel.core.document.edit.Edit;
@@ -23,6 +24,8 @@ import inkel.core.levels.LevelReport;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.remedy.AddParts;
+import inkel.core.wake.WakePlan;
+import inkel.core.wiring.WireList;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.PrintWriter;
@@ -41,6 +44,7 @@ public final class Benchmarks {
     private static final int WARM_UP = 2000;
     private static final int RUNS = 400;
     private static final int PLANS = 20;
+    private static final int WAKES = 60;
     private static final int FEW_PLANS = 5;
     private static final List<Integer> MODULES = List.of(5, 10, 20, 40, 80);
     private static final int FULL = 40;
@@ -68,6 +72,7 @@ public final class Benchmarks {
         benchmarks.coldPlan(build, catalog);
         benchmarks.assess(build, catalog);
         benchmarks.manyWires(build, catalog);
+        benchmarks.expectations(build, catalog);
         benchmarks.warmPlan(build, catalog);
         benchmarks.fullBoards(catalog);
         benchmarks.search(catalog);
@@ -210,6 +215,19 @@ public final class Benchmarks {
             levels[i] = millis(() -> LevelReport.of(fresh));
         }
         print("levels of " + wires(many) + " wires, median of " + RUNS, median(levels), "ms", "under 5 ms");
+    }
+
+    /** What every check of the first power-up should read. */
+    private void expectations(Build build, Catalog catalog) {
+        Circuit circuit = Circuit.of(build, catalog);
+        List<WireList> lists = WireList.of(circuit);
+        double first = millis(() -> WakePlan.of(circuit, lists, lists.get(0), List.of(), Meter.USUAL));
+        double[] times = new double[WAKES];
+        for (int i = 0; i < times.length; i++) {
+            times[i] = millis(() -> WakePlan.of(circuit, lists, lists.get(0), List.of(), Meter.USUAL));
+        }
+        print("what the checks of the example's node should read, first", first, "ms", "told");
+        print("the same, median of " + WAKES, median(times), "ms", "under 20 ms");
     }
 
     private static long wires(Build build) {

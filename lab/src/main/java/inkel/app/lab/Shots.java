@@ -92,9 +92,6 @@ public final class Shots {
             session.selection().show(Stage.POWER, pin("usb", "5V"));
             press("#moment-name-gates");
         });
-        shot("power-trouble", Examples.FIRST_SKETCH, () -> {
-            session.selection().show(Stage.POWER, pin("board", "3V3"));
-        });
         shot("levels", Examples.DEMO, () -> session.selection().show(Stage.LEVELS, pin("reader", "MISO")));
         shot("levels-trouble", Examples.FIRST_SKETCH, () -> session.selection()
                 .show(Stage.LEVELS, pin("reader", "MOSI")));
