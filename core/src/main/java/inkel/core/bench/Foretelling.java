@@ -40,6 +40,9 @@ public final class Foretelling {
     /** No more than rounding and the last digit of a meter, in volts or amperes. */
     private static final double EVEN = 1e-3;
 
+    /** Where the reading bends besides, this is enough. */
+    private static final double WILD_AT_A_BEND = 0.02;
+
     /** What leaks, in amperes. */
     private static final double NEXT_TO_NOTHING = 20e-6;
 
@@ -205,7 +208,7 @@ public final class Foretelling {
                 high = Math.max(high, found);
             }
         }
-        if (!isStraight && sketch.wild() > EVEN) {
+        if (!isStraight && sketch.wild() > WILD_AT_A_BEND) {
             return Optional.empty();
         }
         // What has a small share is in no corner; it is added.

@@ -213,4 +213,33 @@ class WakeStateTest {
                 check(build(), RADIO).expected(),
                 check(read(build(), "volts reg.OUT", 2.9), RADIO).expected());
     }
+
+    @Test
+    void readingsNarrowChecksAndMakeNoneComeOrGo() throws Exception {
+        Build locks = BuildReader.read(Path.of("..", "examples", "otterbeck-locks.inkel.json"), Builds.CATALOG);
+        NodeWake before = wake(locks);
+        Build read = locks;
+        for (Check check : before.checks()) {
+            if (check.kind() == Check.Kind.VOLTS && check.band().isPresent()) {
+                Expected.Within within = (Expected.Within) check.expected();
+                read = new TakeReading(
+                                check.at(),
+                                LogLine.What.VOLTS,
+                                Voltage.ofVolts(check.band().get().expected()),
+                                "",
+                                LogLine.By.TYPED,
+                                WakeState.standing(read, check),
+                                new Foretold(check.id(), within.low(), within.high(), Optional.of(Meter.USUAL)),
+                                NOW)
+                        .apply(read);
+            }
+        }
+        NodeWake after = wake(read);
+        assertEquals(
+                before.checks().stream().map(Check::id).toList(),
+                after.checks().stream().map(Check::id).toList());
+        // What a healthy bench reads stays inside of what is narrowed.
+        WakeState state = WakeState.of(read, after);
+        assertEquals(0, state.outside());
+    }
 }

@@ -153,8 +153,8 @@ final class CheckCard extends VBox {
     }
 
     private Node top() {
-        List<Check> all = state.wake().checks();
-        Caption number = Ui.word(String.valueOf(all.indexOf(check) + 1), "wake-number");
+        List<String> all = state.wake().checks().stream().map(Check::id).toList();
+        Caption number = Ui.word(String.valueOf(all.indexOf(check.id()) + 1), "wake-number");
         Caption of = Ui.word(Words.get("wake.of", "count", all.size()), "wake-of");
         Caption how = Ui.text(words.how(check), "quiet");
         how.setMinWidth(0);

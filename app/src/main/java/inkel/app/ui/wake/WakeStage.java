@@ -175,13 +175,19 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
         return entries;
     }
 
-    private void go(Check check) {
+    /** @param asked a check of this node, perhaps as it was before a reading narrowed it */
+    private void go(Check asked) {
+        Check check = state.wake().check(asked.id()).orElse(asked);
         boolean isOther = !check.id().equals(currentId);
         currentId = check.id();
         session.wake().currentProperty().set(check);
         int index = 0;
         while (index < list.getItems().size()
-                && list.getItems().get(index).check().filter(check::equals).isEmpty()) {
+                && list.getItems()
+                        .get(index)
+                        .check()
+                        .filter(other -> other.id().equals(check.id()))
+                        .isEmpty()) {
             index++;
         }
         list.getSelectionModel().clearAndSelect(index);
