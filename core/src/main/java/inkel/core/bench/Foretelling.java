@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +24,7 @@ import java.util.Random;
  * the band is no wider than {@value #SIGMAS} standard deviations of the sum of them, each as likely anywhere in its range.
  */
 public final class Foretelling {
-    private static final double SIGMAS = 4.2;
+    private static final double SIGMAS = 4.6;
 
     /** The variance of what is as likely anywhere in ±1. */
     private static final double VARIANCE = 1.0 / 3;
@@ -60,6 +61,7 @@ public final class Foretelling {
     private final Solver solver;
     private final Outcome outcome;
     private final Map<List<Integer>, Tried> corners = new HashMap<>();
+    private final Map<Tried, Slopes> behind = new IdentityHashMap<>();
     private final boolean[] isShaky;
     private Slopes slopes;
 
@@ -92,7 +94,7 @@ public final class Foretelling {
             return bands;
         }
         if (slopes == null) {
-            slopes = new Slopes(model, settled());
+            slopes = new Slopes(model, expected, settled());
             for (int i = 0; i < SAMPLES; i++) {
                 sample(new Random(i));
             }
@@ -219,11 +221,46 @@ public final class Foretelling {
             lower = Math.max(lower, bent(sketch.usual(), ends[0], likely[0], lower));
             upper = Math.min(upper, bent(sketch.usual(), ends[1], likely[1], upper));
         } else {
+            low = Math.min(low, beyond(sketch, -1));
+            high = Math.max(high, beyond(sketch, 1));
             double pad = PAD * (high - low);
             lower = Math.min(lower, low - pad);
             upper = Math.max(upper, high + pad);
         }
         return Optional.of(new Band(lower, sketch.usual(), upper, causes(sketch)));
+    }
+
+    /** Where a reading bends: its end by the slopes behind the bend, from the bench that was furthest that way. */
+    private double beyond(Sketch sketch, int way) {
+        Tried furthest = null;
+        double most = Double.NEGATIVE_INFINITY;
+        for (Tried tried : corners.values()) {
+            if (tried.solution().isPresent()) {
+                double found = way * sketch.reading().of(tried.solution().get());
+                if (found > most) {
+                    most = found;
+                    furthest = tried;
+                }
+            }
+        }
+        if (furthest == null) {
+            return sketch.usual();
+        }
+        double[] slope = behind.computeIfAbsent(
+                        furthest,
+                        tried -> new Slopes(
+                                model, tried.figures(), tried.solution().orElseThrow()))
+                .of(sketch.reading());
+        double[] figures = furthest.figures().clone();
+        double all = all(slope);
+        for (int i = 0; i < figures.length; i++) {
+            figures[i] = isLarge(i, slope, all) ? end(i, slope, way) : figures[i];
+        }
+        return tried(figures)
+                .solution()
+                .map(solution -> sketch.reading().of(solution))
+                .map(value -> way * Math.max(way * value, way * sketch.usual()))
+                .orElse(sketch.usual());
     }
 
     /** How far it likely is, where straight lines lead to an end and the corner is really somewhat further: half as much further. */
@@ -328,6 +365,10 @@ public final class Foretelling {
             }
             if (isRegulator || element instanceof Element.Source) {
                 strain(new Reading(-1, -1, slot), 1);
+            }
+            if (isRegulator) {
+                // Pushed from behind it gives nothing any more.
+                strain(new Reading(-1, -1, slot), -1);
             }
         }
     }

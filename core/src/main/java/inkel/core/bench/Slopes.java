@@ -13,23 +13,25 @@ final class Slopes {
 
     private final BenchModel model;
     private final Solution solution;
+    private final double[] usual;
     private final Influence influence;
     private final List<List<Put>> puts = new ArrayList<>();
 
     /** What one more of a figure puts into a point, all volts as they are. */
     private record Put(int point, double amperes) {}
 
-    Slopes(BenchModel model, Solution solution) {
+    /** @param figures of the bench that settled so */
+    Slopes(BenchModel model, double[] figures, Solution solution) {
         this.model = model;
         this.solution = solution;
+        usual = figures.clone();
         influence = new Influence(solution);
         for (int i = 0; i < model.unknowns().size(); i++) {
             puts.add(new ArrayList<>());
         }
-        double[] figures = model.expected();
         for (int slot = 0; slot < model.slots().size(); slot++) {
             for (int figure : model.slots().get(slot).figures()) {
-                put(slot, figure, figures);
+                put(slot, figure, usual);
             }
         }
     }
@@ -73,7 +75,7 @@ final class Slopes {
             }
         }
         if (reading.isCurrent()) {
-            double[] figures = model.expected();
+            double[] figures = usual;
             for (int figure : model.slots().get(reading.slot()).figures()) {
                 double nudge = nudge(figure);
                 if (nudge > 0) {
