@@ -9,18 +9,14 @@ import inkel.core.document.Build;
 import inkel.core.document.Node;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
-import inkel.core.quantity.Fact;
 import java.io.PrintWriter;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Tries every board on a table and says how each would do. */
@@ -32,36 +28,21 @@ final class BoardsCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(paramLabel = "FILE", description = "a build file")
-    private Path file;
-
-    @Option(names = "--node", paramLabel = "ID", description = "only this table")
-    private String node;
-
-    @Option(names = "--json", description = "print one JSON object")
-    private boolean json;
+    @Mixin
+    private TableOptions table;
 
     @Override
     public Integer call() throws UnreadableFile {
         Catalog catalog = OwnCatalog.read();
-        Build build = BuildReader.read(file, catalog);
-        List<Node> nodes = build.nodes().stream()
-                .filter(each -> node == null || each.id().equals(node))
-                .toList();
-        if (nodes.isEmpty()) {
-            throw new ParameterException(
-                    spec.commandLine(),
-                    Words.say(Fact.of("cli.no_node")
-                            .with("node", node)
-                            .with("known", build.nodes().stream().map(Node::id).toList())));
-        }
+        Build build = BuildReader.read(table.file, catalog);
+        List<Node> nodes = table.wanted(spec.commandLine(), build);
         PrintWriter out = spec.commandLine().getOut();
         boolean doAll = true;
         List<Object> answers = new ArrayList<>();
         for (Node each : nodes) {
             List<BoardTrial> trials = new BoardTrials(build, catalog, each.id(), () -> false).all(trial -> {});
             doAll &= trials.stream().anyMatch(BoardTrial::does);
-            if (json) {
+            if (table.json) {
                 Map<String, Object> answer = Json.object();
                 answer.put("id", each.id());
                 answer.put("boards", trials.stream().map(BoardsCommand::json).toList());
@@ -71,7 +52,7 @@ final class BoardsCommand implements Callable<Integer> {
                 trials.forEach(trial -> print(out, trial));
             }
         }
-        if (json) {
+        if (table.json) {
             Map<String, Object> answer = Json.object();
             answer.put("nodes", answers);
             out.println(Json.print(answer));

@@ -16,16 +16,14 @@ import inkel.core.seats.SeatPlanner;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.io.PrintWriter;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Says who sits where on the breadboards, and which hole each end of a wire goes into. */
@@ -34,36 +32,22 @@ final class SeatsCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(paramLabel = "FILE", description = "a build file")
-    private Path file;
-
-    @Option(names = "--node", paramLabel = "ID", description = "only this board")
-    private String node;
-
-    @Option(names = "--json", description = "print one JSON object")
-    private boolean json;
+    @Mixin
+    private TableOptions table;
 
     @Override
     public Integer call() throws UnreadableFile {
         Catalog catalog = OwnCatalog.read();
-        Build build = BuildReader.read(file, catalog);
+        Build build = BuildReader.read(table.file, catalog);
         Circuit circuit = Circuit.of(build, catalog);
         List<WireList> lists = WireList.of(circuit);
-        List<NodeCircuit> wanted = circuit.nodes().stream()
-                .filter(found -> node == null || found.node().id().equals(node))
+        List<NodeCircuit> wanted = table.wanted(spec.commandLine(), build).stream()
+                .map(found -> circuit.node(found.id()).orElseThrow())
                 .toList();
-        if (wanted.isEmpty()) {
-            List<String> ids = build.nodes().stream().map(found -> found.id()).toList();
-            spec.commandLine()
-                    .getErr()
-                    .println(
-                            Words.say(Fact.of("cli.no_node").with("node", node).with("known", String.join(", ", ids))));
-            return Cli.FAILED;
-        }
         List<SeatPlan> plans =
                 wanted.stream().map(found -> SeatPlanner.of(found, lists)).toList();
         PrintWriter out = spec.commandLine().getOut();
-        if (json) {
+        if (table.json) {
             Map<String, Object> answer = Json.object();
             answer.put("nodes", plans.stream().map(SeatsCommand::json).toList());
             out.println(Json.print(answer));

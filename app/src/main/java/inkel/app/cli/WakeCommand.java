@@ -24,16 +24,14 @@ import inkel.core.wake.WakeState;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import java.io.PrintWriter;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Says what every check of the first power-up should give, and what became of it. */
@@ -45,38 +43,25 @@ final class WakeCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(paramLabel = "FILE", description = "a build file")
-    private Path file;
-
-    @Option(names = "--node", paramLabel = "ID", description = "only this board")
-    private String node;
-
-    @Option(names = "--json", description = "print one JSON object")
-    private boolean json;
+    @Mixin
+    private TableOptions table;
 
     @Override
     public Integer call() throws UnreadableFile {
         Catalog catalog = OwnCatalog.read();
-        Build build = BuildReader.read(file, catalog);
+        Build build = BuildReader.read(table.file, catalog);
         Circuit circuit = Circuit.of(build, catalog);
         List<WireList> lists = WireList.of(circuit);
-        List<WireList> wanted = lists.stream()
-                .filter(list -> node == null || list.node().node().id().equals(node))
+        List<String> wanted = table.wanted(spec.commandLine(), build).stream()
+                .map(found -> found.id())
                 .toList();
-        if (wanted.isEmpty()) {
-            List<String> ids = build.nodes().stream().map(found -> found.id()).toList();
-            spec.commandLine()
-                    .getErr()
-                    .println(
-                            Words.say(Fact.of("cli.no_node").with("node", node).with("known", String.join(", ", ids))));
-            return Cli.FAILED;
-        }
         List<Link> thin = LevelReport.of(circuit).toMeasure();
-        List<WakeState> states = wanted.stream()
+        List<WakeState> states = lists.stream()
+                .filter(list -> wanted.contains(list.node().node().id()))
                 .map(list -> WakeState.of(build, WakePlan.of(circuit, lists, list, thin, Meter.USUAL)))
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
-        if (json) {
+        if (table.json) {
             Map<String, Object> answer = Json.object();
             answer.put("nodes", states.stream().map(WakeCommand::json).toList());
             out.println(Json.print(answer));

@@ -598,4 +598,30 @@ class CliTest {
         assertEquals(0, ran.code(), ran.err());
         assertTrue(ran.out().contains("(the one that is there)"), ran.out());
     }
+
+    @Test
+    void wakeTellsEveryCheckWithWhatItShouldRead() {
+        Ran ran = run("wake", Given.EXAMPLES.resolve(Given.LOCKS).toString(), "--node", "lower-lock", "--json");
+        assertEquals(0, ran.code());
+        JsonNode nodes = ran.json().path("nodes");
+        assertEquals(1, nodes.size());
+        JsonNode radio = null;
+        for (JsonNode check : nodes.get(0).path("checks")) {
+            assertEquals("open", check.path("state").asText());
+            radio = check.path("id").asText().equals("volts radio.VCC") ? check : radio;
+        }
+        assertEquals("part", radio.path("group").asText());
+        assertEquals("lower-lock/radio.VCC", radio.path("from").asText());
+        assertEquals("lower-lock/radio.GND", radio.path("to").asText());
+        assertEquals("volt", radio.path("unit").asText());
+        // The regulator gives 3.25 to 3.35 V; a meter adds half a per cent and two steps of 10 mV at either end.
+        assertEquals(3.21, radio.path("expected").path("low").asDouble(), 0.011);
+        assertEquals(3.39, radio.path("expected").path("high").asDouble(), 0.011);
+        assertTrue(run("wake", Given.EXAMPLES.resolve(Given.MOTH_LAMP).toString())
+                .out()
+                .contains("3V3: 3.16 V to 3.44 V"));
+        Ran wrong = run("wake", Given.EXAMPLES.resolve(Given.LOCKS).toString(), "--node", "attic");
+        assertEquals(2, wrong.code());
+        assertTrue(wrong.err().contains("lower-lock"), wrong.err());
+    }
 }

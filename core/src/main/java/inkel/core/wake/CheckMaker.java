@@ -4,7 +4,6 @@ import inkel.core.bench.Band;
 import inkel.core.bench.Benches;
 import inkel.core.bench.Foretelling;
 import inkel.core.bench.Learnt;
-import inkel.core.bench.Ohmmeter;
 import inkel.core.bench.Probe;
 import inkel.core.bench.Scene;
 import inkel.core.catalog.Mode;
@@ -33,9 +32,6 @@ import java.util.stream.Collectors;
 
 /** Makes the checks of one node, phase by phase; each phase joins more of the table. */
 final class CheckMaker {
-    /** Leads that are not quite zeroed, and a meter's last digit: below this, two points are joined. */
-    private static final double JOINED_OHMS = 0.5;
-
     /** What a display of a supply or a plug-in meter may be off by, besides a hundredth. */
     private static final double AMPERES_STEP = 2e-3;
 
@@ -92,75 +88,7 @@ final class CheckMaker {
 
     private void before() {
         checks.addAll(looks.before());
-        Set<Place> all = node.parts().stream()
-                .filter(placed -> !placed.isForLater())
-                .map(node::place)
-                .collect(Collectors.toSet());
-        Ohmmeter ohms = new Ohmmeter(benches.model(Scene.resting(all).off()));
-        grounds(ohms);
-        for (Rail rail : node.rails()) {
-            noShort(ohms, rail);
-        }
-    }
-
-    /** From the board's ground to every other that is joined to it: one look, with what the worst of them reads. */
-    private void grounds(Ohmmeter ohms) {
-        double most = 0;
-        int count = 0;
-        Set<String> wires = new LinkedHashSet<>();
-        for (Placed placed : node.parts()) {
-            Optional<Band> band = placed.part().isBoard()
-                    ? Optional.empty()
-                    : ohms.band(benches.ground(node, "board"), benches.ground(node, placed.id()));
-            if (band.isPresent() && band.get().expected() < 2) {
-                count++;
-                most = Math.max(most, band.get().high());
-                wires.addAll(steps.grounds(placed));
-            }
-        }
-        if (count > 0) {
-            wires.addAll(steps.grounds(node.board()));
-            add(
-                    "ohms grounds",
-                    Group.of(Phase.BEFORE),
-                    Check.Kind.OHMS,
-                    Place.ofNode(node.node().id()),
-                    Optional.of(steps.ground(node.board())),
-                    Optional.empty(),
-                    Expected.Within.atMost(Unit.OHM, Math.ceil((most + JOINED_OHMS) * 10) / 10),
-                    Optional.empty(),
-                    List.of(),
-                    wires);
-        }
-    }
-
-    private void noShort(Ohmmeter ohms, Rail rail) {
-        boolean isUsed = !rail.loads().isEmpty();
-        Placed owner = node.part(rail.id().part()).orElseThrow();
-        // What passes through a part is the rail that it comes from.
-        if (!isUsed
-                || rail.output().way() == Output.Way.PASS
-                        && rail.output().drop().isEmpty()) {
-            return;
-        }
-        Optional<Band> band = ohms.band(benches.pin(node, rail.id()), benches.ground(node, owner.id()));
-        band.ifPresent(found -> add(
-                "ohms " + rail.id(),
-                Group.of(Phase.BEFORE),
-                Check.Kind.OHMS,
-                node.place(rail.id()),
-                steps.terminal(rail.id()),
-                Optional.of(steps.ground(owner)),
-                Expected.Within.atLeast(Unit.OHM, floor(found.low() * (1 - meter.accuracy()) / 2)),
-                band,
-                List.of(),
-                steps.feedingAll(rail.loads())));
-    }
-
-    /** Two digits, downwards. */
-    private static double floor(double ohms) {
-        double step = Math.pow(10, Math.floor(Math.log10(ohms)) - 1);
-        return Math.floor(ohms / step) * step;
+        checks.addAll(new OhmChecks(benches, node, steps, meter).all());
     }
 
     // --- supplies
@@ -192,14 +120,7 @@ final class CheckMaker {
         Foretelling bench = new Foretelling(benches.model(Scene.resting(joined), learnt));
         List<String> needs = suppliesOf(board);
         Set<String> wires = steps.feeding(board.id());
-        List<String> fed = new ArrayList<>();
-        for (Supply supply : board.cls().supplies()) {
-            if (board.part().feeds().containsKey(supply.pin())) {
-                volts(bench, new Endpoint(board.id(), supply.pin()), group, mode(board, supply), needs, wires)
-                        .ifPresent(fed::add);
-            }
-        }
-        List<String> up = fed.isEmpty() ? needs : fed;
+        List<String> up = fed(bench, board, group, needs, wires);
         for (Output output : board.cls().outputs()) {
             boolean isSame = board.part().feeds().containsKey(output.pin());
             if (!isSame && output.way() != Output.Way.SOURCE) {
@@ -208,6 +129,19 @@ final class CheckMaker {
         }
         takes(bench, board, group, up, wires);
         checks.addAll(looks.alive(board, group, up));
+    }
+
+    /** The volts at every supply pin that is fed; what a part needs further are these, or what they need where there are none. */
+    private List<String> fed(
+            Foretelling bench, Placed placed, Group group, List<String> needs, Collection<String> wires) {
+        List<String> fed = new ArrayList<>();
+        for (Supply supply : placed.cls().supplies()) {
+            if (placed.part().feeds().containsKey(supply.pin())) {
+                volts(bench, new Endpoint(placed.id(), supply.pin()), group, mode(placed, supply), needs, wires)
+                        .ifPresent(fed::add);
+            }
+        }
+        return fed.isEmpty() ? needs : fed;
     }
 
     private List<String> suppliesOf(Placed placed) {
@@ -237,14 +171,7 @@ final class CheckMaker {
             needs.addAll(voltsOf(node.board().id()));
         }
         Set<String> wires = steps.feeding(placed.id());
-        List<String> fed = new ArrayList<>();
-        for (Supply supply : placed.cls().supplies()) {
-            if (placed.part().feeds().containsKey(supply.pin())) {
-                volts(bench, new Endpoint(placed.id(), supply.pin()), group, mode(placed, supply), needs, wires)
-                        .ifPresent(fed::add);
-            }
-        }
-        List<String> up = fed.isEmpty() ? needs : fed;
+        List<String> up = fed(bench, placed, group, needs, wires);
         List<String> calm = new ArrayList<>(up);
         calm.addAll(levels(bench, placed, group, up));
         takes(bench, placed, group, up, wires);
