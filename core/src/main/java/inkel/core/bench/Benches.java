@@ -58,6 +58,11 @@ public final class Benches {
         return new Probe.Amperes(PartElements.takes(node, supplyPin));
     }
 
+    /** What a source gives in all. */
+    public Probe gives(NodeCircuit node, Endpoint rail) {
+        return new Probe.Amperes(PartElements.gives(node, rail));
+    }
+
     /** In which of its modes a part rests. */
     public Optional<Mode> restingMode(Placed placed, Supply supply) {
         return Resting.mode(placed, supply, Optional.empty());

@@ -196,9 +196,6 @@ public final class Foretelling {
         boolean isStraight = true;
         double low = sketch.usual();
         double high = sketch.usual();
-        // By how much benches were beside what straight lines foretell of them.
-        double under = 0;
-        double over = 0;
         for (Tried tried : List.of(sketch.down().orElseThrow(), sketch.up().orElseThrow())) {
             if (tried.solution().isEmpty()) {
                 return Optional.empty();
@@ -211,8 +208,6 @@ public final class Foretelling {
                 isStraight &= Math.abs(found - straight) <= STRAIGHT * (ends[1] - ends[0]) + EVEN;
                 low = Math.min(low, found);
                 high = Math.max(high, found);
-                under = Math.min(under, found - straight);
-                over = Math.max(over, found - straight);
             }
         }
         if (!isStraight && sketch.wild() > WILD_AT_A_BEND) {
@@ -223,8 +218,8 @@ public final class Foretelling {
         double upper = Math.max(corner(sketch, sketch.up().orElseThrow(), 1), sketch.usual());
         if (isStraight) {
             double[] likely = likely(sketch);
-            lower = Math.max(lower, bent(sketch.usual(), ends[0], likely[0], lower)) + under;
-            upper = Math.min(upper, bent(sketch.usual(), ends[1], likely[1], upper)) + over;
+            lower = Math.max(lower, bent(sketch.usual(), ends[0], likely[0], lower));
+            upper = Math.min(upper, bent(sketch.usual(), ends[1], likely[1], upper));
         } else {
             low = Math.min(low, beyond(sketch, -1));
             high = Math.max(high, beyond(sketch, 1));

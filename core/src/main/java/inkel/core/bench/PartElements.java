@@ -97,6 +97,11 @@ final class PartElements {
         return node.node().id() + " " + supplyPin + " takes";
     }
 
+    /** The name of what a source gives. */
+    static String gives(NodeCircuit node, Endpoint rail) {
+        return node.node().id() + " " + rail + " gives";
+    }
+
     private void load(Supply supply) {
         Optional<Mode> mode =
                 Resting.mode(placed, supply, Optional.ofNullable(scene.modes().get(place())));
@@ -183,7 +188,7 @@ final class PartElements {
                 ground,
                 Assumed.roughly(key(output.pin(), "bleed"), Assumed.BLEED_OHMS));
         model.add(
-                key(output.pin(), "gives"),
+                gives(node, new Endpoint(placed.id(), output.pin())),
                 figures -> new Element.Source(
                         minus,
                         plus,

@@ -21,6 +21,7 @@ import java.util.Optional;
  * @param drop what a diode of the part takes off what passes through; absent where there is none
  * @param carries what else runs through its regulator: rails of the part made from this one, and {@value #ITSELF}
  * @param orFrom other ways in, for when {@code from} is not fed; best first
+ * @param isLimitSet whether its current limit is set by hand, as that of a bench supply is
  */
 public record Output(
         String pin,
@@ -33,7 +34,8 @@ public record Output(
         Optional<Battery> battery,
         Optional<Range<Voltage>> drop,
         List<String> carries,
-        List<Intake> orFrom) {
+        List<Intake> orFrom,
+        boolean isLimitSet) {
     /** Stands in {@link #carries} for what the part itself takes. */
     public static final String ITSELF = "itself";
 
@@ -56,12 +58,25 @@ public record Output(
 
     /** The same rail with other volts and another rating. */
     public Output giving(Optional<Figure<Voltage>> newVolts, Figure<Current> newRating) {
-        return new Output(pin, newVolts, newRating, from, way, own, regulator, battery, drop, carries, orFrom);
+        return new Output(
+                pin, newVolts, newRating, from, way, own, regulator, battery, drop, carries, orFrom, isLimitSet);
     }
 
     /** The same rail of another battery. */
     public Output of(Battery other, Optional<Figure<Voltage>> newVolts) {
-        return new Output(pin, newVolts, rating, from, way, own, regulator, Optional.of(other), drop, carries, orFrom);
+        return new Output(
+                pin,
+                newVolts,
+                rating,
+                from,
+                way,
+                own,
+                regulator,
+                Optional.of(other),
+                drop,
+                carries,
+                orFrom,
+                isLimitSet);
     }
 
     /** The same rail made another way. */
@@ -77,6 +92,7 @@ public record Output(
                 battery,
                 intake.drop(),
                 intake.carries(),
-                orFrom);
+                orFrom,
+                isLimitSet);
     }
 }

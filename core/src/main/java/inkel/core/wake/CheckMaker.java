@@ -32,6 +32,12 @@ import java.util.stream.Collectors;
 
 /** Makes the checks of one node, phase by phase; each phase joins more of the table. */
 final class CheckMaker {
+    /** How much of what is expected a limit lets through, for what flows in when capacitors fill. */
+    private static final double OVER_EXPECTED = 1.2;
+
+    private static final double LIMIT_STEP = 0.01;
+    private static final double LEAST_LIMIT = 0.05;
+
     /** What a display of a supply or a plug-in meter may be off by, besides a hundredth. */
     private static final double AMPERES_STEP = 2e-3;
 
@@ -108,6 +114,10 @@ final class CheckMaker {
                 order.upstream(placed.id()).forEach(above -> needs.addAll(voltsOf(above)));
                 volts(bench, rail, group, "", needs, steps.feeding(placed.id()));
             }
+            if (isUsed && output.way() == Output.Way.SOURCE && !output.isLimitSet()) {
+                checks.add(looks.unlimited(
+                        rail, group, node.rail(rail).orElseThrow().peak()));
+            }
         }
     }
 
@@ -120,6 +130,7 @@ final class CheckMaker {
         Foretelling bench = new Foretelling(benches.model(Scene.resting(joined), learnt));
         List<String> needs = suppliesOf(board);
         Set<String> wires = steps.feeding(board.id());
+        limits(bench, board, group);
         List<String> up = fed(bench, board, group, needs, wires);
         for (Output output : board.cls().outputs()) {
             boolean isSame = board.part().feeds().containsKey(output.pin());
@@ -142,6 +153,25 @@ final class CheckMaker {
             }
         }
         return fed.isEmpty() ? needs : fed;
+    }
+
+    /** What the limits of supplies are to be set to before a part comes in: 1.2 × what flows then. */
+    private void limits(Foretelling bench, Placed placed, Group group) {
+        for (String above : order.upstream(placed.id())) {
+            Placed source = node.part(above).orElseThrow();
+            for (Output output : source.cls().outputs()) {
+                Endpoint rail = new Endpoint(above, output.pin());
+                if (output.isLimitSet()) {
+                    bench.band(benches.gives(node, rail))
+                            .ifPresent(band -> checks.add(looks.limit(rail, group, limit(band.high()))));
+                }
+            }
+        }
+    }
+
+    /** In whole steps of 10 mA, and no less than a supply can be set to. */
+    private static double limit(double amperes) {
+        return Math.max(LEAST_LIMIT, Math.ceil(amperes * OVER_EXPECTED / LIMIT_STEP) * LIMIT_STEP);
     }
 
     private List<String> suppliesOf(Placed placed) {
@@ -171,6 +201,7 @@ final class CheckMaker {
             needs.addAll(voltsOf(node.board().id()));
         }
         Set<String> wires = steps.feeding(placed.id());
+        limits(bench, placed, group);
         List<String> up = fed(bench, placed, group, needs, wires);
         List<String> calm = new ArrayList<>(up);
         calm.addAll(levels(bench, placed, group, up));

@@ -8,8 +8,10 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
+import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -20,6 +22,12 @@ import java.util.TreeSet;
 
 /** Checks that no network foretells: what is seen or done, who answers, and first signs of life. */
 final class Looks {
+    /** Sizes of small fuses, in amperes (IEC 60127 preferred ratings). */
+    private static final List<Double> FUSES = List.of(0.1, 0.2, 0.5, 1.0, 2.0, 3.15, 5.0, 6.3, 10.0, 16.0, 25.0);
+
+    /** A fuse carries its rating for ever; what flows at a peak is to stay below it. */
+    private static final double FUSE_OVER_PEAK = 1.25;
+
     private final NodeCircuit node;
     private final StepsOf steps;
 
@@ -92,6 +100,32 @@ final class Looks {
             }
         }
         return looks;
+    }
+
+    /** A supply whose current limit is set before something comes in. */
+    Check limit(Endpoint rail, Group group, double amperes) {
+        return look(
+                "limit " + rail + (group.part().isEmpty() ? "" : " " + group.part()),
+                group,
+                node.place(rail),
+                Fact.of("wake.look.limit")
+                        .with("rail", RailNames.of(node, rail))
+                        .with("current", Current.ofAmperes(amperes)),
+                List.of());
+    }
+
+    /** A supply that nothing limits: what a fuse in its lead would have to be. */
+    Check unlimited(Endpoint rail, Group group, Current peak) {
+        double least = peak.amperes() * FUSE_OVER_PEAK;
+        double fuse = FUSES.stream().filter(size -> size >= least).findFirst().orElse(FUSES.get(FUSES.size() - 1));
+        return look(
+                "unlimited " + rail,
+                group,
+                node.place(rail),
+                Fact.of("wake.look.unlimited")
+                        .with("rail", RailNames.of(node, rail))
+                        .with("fuse", Current.ofAmperes(fuse)),
+                List.of());
     }
 
     /** First signs of life of a part, as its class tells them. */

@@ -18,6 +18,7 @@ class HealthyBenchesTest {
     private static final int BUILDS = Integer.getInteger("inkel.bench.builds", 120);
     private static final int FIRST = 61_000;
     private static final int SAMPLES = 200;
+    private static final double ROUNDING = 1e-9;
 
     private final List<String> outside = new ArrayList<>();
     private final List<String> wide = new ArrayList<>();
@@ -52,7 +53,10 @@ class HealthyBenchesTest {
             for (Solution sample : samples) {
                 // A meter is off by a share of what it reads, and by its last digits.
                 double real = benches.read(entry.getKey(), sample);
-                double read = real + (2 * random.nextDouble() - 1) * Meter.USUAL.error(real);
+                double off = real + (2 * random.nextDouble() - 1) * Meter.USUAL.error(real);
+                // What it shows is a whole number of its last digit.
+                double step = Meter.USUAL.step(off);
+                double read = Math.round(off / step) * step;
                 least = Math.min(least, read);
                 most = Math.max(most, read);
             }
@@ -60,7 +64,10 @@ class HealthyBenchesTest {
             Band bare = entry.getValue();
             Band band = bare.readBy(Meter.USUAL);
             double meter = (band.high() - band.low()) - (bare.high() - bare.low());
-            if (least < band.low() || most > band.high()) {
+            // Bands are told in whole digits too, outwards.
+            double low = Math.floor(band.low() / Meter.USUAL.step(band.low())) * Meter.USUAL.step(band.low());
+            double high = Math.ceil(band.high() / Meter.USUAL.step(band.high())) * Meter.USUAL.step(band.high());
+            if (least < low - ROUNDING || most > high + ROUNDING) {
                 outside.add(seed + ": " + entry.getKey() + " " + least + " to " + most + " of " + band.low() + " to "
                         + band.high());
             }

@@ -9,6 +9,7 @@ import inkel.core.document.Build;
 import inkel.core.document.Meter;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Quantity;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
@@ -150,6 +151,21 @@ class WakePlanTest {
         // 60 mA usual, half of it at the least, 120 mA at the most; a hundredth of that and 2 mA for the meter.
         assertBand(0.0268, 0.1232, check(wake, "amperes display.VCC"));
         assertEquals("peak", check(wake, "volts display.VCC").mode());
+    }
+
+    @Test
+    void aLimitIsSetBeforeAPartComesInAndAPortHasNone() {
+        NodeWake wake = wake(Builds.classic()
+                .part("bench", "bench-supply")
+                .part("gate", "servo-micro", "V+=bench.+")
+                .build());
+        Expected.Seen seen = (Expected.Seen) check(wake, "limit bench.+ gate").expected();
+        // A servo at rest takes 10 mA at the most: a supply cannot be set to so little.
+        assertEquals(Current.ofMilliamperes(50), seen.what().values().get("current"));
+        Expected.Seen port = (Expected.Seen) check(wake, "unlimited usb.5V").expected();
+        // The board takes 60 mA at its peak, and a fuse of 0.1 A carries 1.25 times that.
+        assertEquals(Current.ofMilliamperes(100), port.what().values().get("fuse"));
+        assertTrue(wake.check("unlimited bench.+").isEmpty());
     }
 
     @Test

@@ -43,7 +43,8 @@ final class SupplyFields {
                 output.object("battery").map(SupplyFields::battery),
                 drop(output),
                 output.texts("carries"),
-                output.objects("or_from").stream().map(SupplyFields::intake).toList());
+                output.objects("or_from").stream().map(SupplyFields::intake).toList(),
+                output.optionalText("limit").filter("set"::equals).isPresent());
     }
 
     static Battery battery(Fields battery) {
