@@ -619,7 +619,7 @@ class CliTest {
         assertEquals(3.39, radio.path("expected").path("high").asDouble(), 0.011);
         assertTrue(run("wake", Given.EXAMPLES.resolve(Given.MOTH_LAMP).toString())
                 .out()
-                .contains("3V3: 3.16 V to 3.44 V"));
+                .contains("3V3: 3.16 V – 3.44 V"));
         Ran wrong = run("wake", Given.EXAMPLES.resolve(Given.LOCKS).toString(), "--node", "attic");
         assertEquals(2, wrong.code());
         assertTrue(wrong.err().contains("lower-lock"), wrong.err());
