@@ -359,7 +359,8 @@ public final class Foretelling {
         List<Element> elements = settled().network().elements();
         for (int slot = 0; slot < elements.size(); slot++) {
             Element element = elements.get(slot);
-            boolean isRegulator = element.points().size() > 2;
+            // What holds an output or a pull-up down bends nothing that others feel.
+            boolean isRegulator = model.slots().get(slot).name().endsWith(PartElements.REGULATES);
             if (isRegulator) {
                 strain(new Reading(element.points().get(0), element.points().get(2), -1), -1);
             }

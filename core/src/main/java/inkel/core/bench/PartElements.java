@@ -25,6 +25,9 @@ import java.util.Set;
 
 /** What a part is in the network: what it takes, gives, and has on its pins. */
 final class PartElements {
+    /** How the names of regulators that make rails end. */
+    static final String REGULATES = "regulates";
+
     private final NodeCircuit node;
     private final Placed placed;
     private final Scene scene;
@@ -236,7 +239,7 @@ final class PartElements {
             double heat = Heat.most(output.regulator());
             if (from != to) {
                 model.add(
-                        key(output.pin(), "regulates"),
+                        key(output.pin(), REGULATES),
                         figures -> new Element.LinearRegulator(
                                 from,
                                 to,
@@ -270,7 +273,7 @@ final class PartElements {
                     LEAST_VOLTS);
             if (from != to) {
                 model.add(
-                        key(output.pin(), "regulates"),
+                        key(output.pin(), REGULATES),
                         figures -> new Element.SwitchingRegulator(
                                 from,
                                 to,
