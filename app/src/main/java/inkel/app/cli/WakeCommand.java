@@ -1,5 +1,6 @@
 package inkel.app.cli;
 
+import inkel.app.state.UserState;
 import inkel.app.words.CheckWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
@@ -55,10 +56,11 @@ final class WakeCommand implements Callable<Integer> {
         List<String> wanted = table.wanted(spec.commandLine(), build).stream()
                 .map(found -> found.id())
                 .toList();
+        Meter meter = UserState.read(UserState.usualFolder()).meter();
         List<Link> thin = LevelReport.of(circuit).toMeasure();
         List<WakeState> states = lists.stream()
                 .filter(list -> wanted.contains(list.node().node().id()))
-                .map(list -> WakeState.of(build, WakePlan.of(circuit, lists, list, thin, Meter.USUAL)))
+                .map(list -> WakeState.of(build, WakePlan.of(circuit, lists, list, thin, meter)))
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
         if (table.json) {

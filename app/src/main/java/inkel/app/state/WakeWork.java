@@ -35,6 +35,10 @@ public final class WakeWork {
     private final Session session;
     private final Map<String, Known> known = new HashMap<>();
     private final Set<String> asked = new HashSet<>();
+
+    /** For which assessment the checks of a board could not be worked out. */
+    private final Map<String, Assessment> failed = new HashMap<>();
+
     private final ReadOnlyObjectWrapper<NodeWake> latest = new ReadOnlyObjectWrapper<>();
     private final ObjectProperty<Meter> meter = new SimpleObjectProperty<>(Meter.USUAL);
     private final ObjectProperty<Check> current = new SimpleObjectProperty<>();
@@ -78,12 +82,17 @@ public final class WakeWork {
     /** As {@link #of}, and has them worked out where they are not: {@link #latestProperty} changes when they are. */
     public Optional<WakeState> wanted(Assessment assessment, String node) {
         Optional<WakeState> state = of(assessment, node);
-        boolean isToDo = state.isEmpty() || isNarrowed(assessment, node);
+        boolean isToDo = (state.isEmpty() || isNarrowed(assessment, node)) && !hasFailed(assessment, node);
         if (isToDo && asked.add(node)) {
             workOut(assessment, node);
             return of(assessment, node);
         }
         return state;
+    }
+
+    /** Whether the checks of a board could not be worked out as it is now. */
+    public boolean hasFailed(Assessment assessment, String node) {
+        return failed.get(node) == assessment;
     }
 
     /** A build without what changes no expectation. */
@@ -114,7 +123,11 @@ public final class WakeWork {
                 asked.remove(node);
                 found.ifPresent(wake -> known.put(
                         node, new Known(plan(assessment.build()), with, Kept.of(assessment.build(), node), wake)));
-                found.ifPresentOrElse(latest::set, () -> known.remove(node));
+                if (found.isEmpty()) {
+                    known.remove(node);
+                    failed.put(node, assessment);
+                }
+                latest.set(found.orElse(null));
                 Assessment now = session.assessmentProperty().get();
                 boolean isOvertaken = now != null && (now != assessment || !with.equals(meter.get()));
                 if (isOvertaken && found.isPresent()) {
@@ -135,18 +148,13 @@ public final class WakeWork {
         Expected.Within within = (Expected.Within) check.expected();
         session.apply(new TakeReading(
                 check.at(),
-                isThin(check) ? LogLine.What.HIGH : what(within.unit()),
+                check.kind() == Check.Kind.LEVEL ? LogLine.What.HIGH : what(within.unit()),
                 value,
                 typed,
                 LogLine.By.TYPED,
                 standing(check),
                 new Foretold(check.id(), within.low(), within.high(), Optional.of(meter.get())),
                 session.now()));
-    }
-
-    /** Whether it is of the high of a wire with little to spare, which the levels are judged by from then on. */
-    private static boolean isThin(Check check) {
-        return check.id().startsWith("high ");
     }
 
     private static LogLine.What what(Unit unit) {

@@ -39,19 +39,18 @@ public final class CheckWords {
     /** A line in the list, under the name of its group. */
     public String line(Check check) {
         return switch (check.kind()) {
-            case LOOK, CODES -> seen(check);
+            case LOOK -> seen(check);
             case OHMS ->
                 check.at().isPin()
                         ? Words.get("wake.check.no_short", "rail", rail(check))
                         : Words.get("wake.check.grounds");
+            case LEVEL -> Words.get("wake.check.thin", "pin", pin(check));
             case VOLTS ->
-                isThin(check)
-                        ? Words.get("wake.check.thin", "pin", pin(check))
-                        : check.group().phase() == Phase.TOGETHER
-                                ? Words.get("wake.check.busy", "rail", rail(check))
-                                : check.group().phase() == Phase.SUPPLIES
-                                        ? rail(check)
-                                        : check.at().pin();
+                check.group().phase() == Phase.TOGETHER
+                        ? Words.get("wake.check.busy", "rail", rail(check))
+                        : check.group().phase() == Phase.SUPPLIES
+                                ? rail(check)
+                                : check.at().pin();
             case AMPERES -> Words.get("wake.check.takes", "pin", check.at().pin());
             default -> answered(check);
         };
@@ -94,7 +93,9 @@ public final class CheckWords {
             default -> {
                 Optional<Placed> placed = node.part(check.at().part());
                 // A sentence of the class says “it”; who that is stands before it.
-                boolean isNamed = check.id().startsWith("look ") || check.id().startsWith("prove ");
+                boolean isNamed = check.expected() instanceof Expected.Seen seen
+                        && (seen.what().values().containsKey("part")
+                                || seen.what().values().containsKey("rail"));
                 yield placed.isEmpty() || isNamed
                         ? capital(line(check))
                         : Words.say(Fact.of("wake.title.of_part")
@@ -106,10 +107,6 @@ public final class CheckWords {
 
     private static String capital(String text) {
         return text.isEmpty() ? text : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
-    }
-
-    private static boolean isThin(Check check) {
-        return check.id().startsWith("high ");
     }
 
     private String pin(Check check) {

@@ -80,7 +80,61 @@ final class Assumed {
     /** Where a class tells no least current, it is reckoned to be this share of the usual one. */
     static final double LEAST_CURRENT = 0.5;
 
+    /** Below this nothing is called a supply. */
+    static final double LEAST_SUPPLY_VOLTS = 0.5;
+
+    /** A small regulator that a module has on its back: what it loses, what is behind it, and when it gives up. */
+    static final double INNER_DROPOUT = 0.1;
+
+    static final double INNER_OHMS = 1;
+    static final double SMALL_LIMIT = 0.1;
+
     private Assumed() {}
+
+    /** What such a regulator gives: three in a hundred either way. */
+    static Unknown innerVolts(String key, double volts) {
+        return Unknown.about(key, volts, 0.97, 1.03);
+    }
+
+    /** A trace and a fuse on a board: from next to none to twice the usual. */
+    static Unknown pass(String key) {
+        return Unknown.about(key, PASS_OHMS, 0.2, 2);
+    }
+
+    /** A class tells it at one load; at others it is less, or a little more. */
+    static Unknown efficiency(String key, double usual) {
+        return new Unknown(key, 0.9 * usual, usual, Math.min(1, 1.08 * usual), Source.CLASS);
+    }
+
+    /** What leaks at a volt, since readings follow that and not the resistance. */
+    static Unknown leak(String key) {
+        return Unknown.about(key, 1 / INPUT_OHMS, 0.6, 1.6).wild();
+    }
+
+    /** A clamp begins where it must, or half as far again. */
+    static Unknown knee(String key, double volts) {
+        return Unknown.about(key, volts, 1, 1.5);
+    }
+
+    /** Classes tell an output at its worst, so it is mostly stronger. */
+    static Unknown output(String key, double ohms) {
+        return Unknown.about(key, ohms, 0.3, 1.5);
+    }
+
+    /** An output that is held down: classes tell the most. */
+    static Unknown topVolts(String key, double most) {
+        return Unknown.about(key, most, 0.95, 1);
+    }
+
+    /** A silicon junction or an infrared lamp at small currents. */
+    static Unknown junction(String key, double volts) {
+        return Unknown.about(key, volts, 0.85, 1.15);
+    }
+
+    /** A transistor that is off; most are better. */
+    static Unknown off(String key) {
+        return Unknown.about(key, OFF_OHMS, 0.5, 10);
+    }
 
     /** A wire with its two contacts. */
     static Unknown wire(String key, Jumper jumper) {

@@ -1,5 +1,6 @@
 package inkel.core.bench;
 
+import inkel.core.quantity.Source;
 import java.util.HashMap;
 import java.util.Map;
 
@@ -68,8 +69,6 @@ public final class Learnt {
         if (low >= high) {
             return unknown;
         }
-        // What was expected stays where that is still possible; a reading in the middle is the better guess.
-        return new Unknown(
-                unknown.key(), low, (low + high) / 2, high, inkel.core.quantity.Source.MEASURED, unknown.isWild());
+        return new Unknown(unknown.key(), low, (low + high) / 2, high, Source.MEASURED, unknown.isWild());
     }
 }

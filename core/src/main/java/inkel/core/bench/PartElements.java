@@ -119,12 +119,12 @@ final class PartElements {
         int plus = model.point(Ends.pin(node, placed, supply.pin()));
         int minus = model.point(ground);
         int figure = model.figure(amperes);
-        double least = Math.max(supply.range().range().lowest().volts(), LEAST_VOLTS);
-        model.add(key(supply.pin(), "takes"), figures -> new Element.Load(plus, minus, figures[figure], least), figure);
+        double least = Math.max(supply.range().range().lowest().volts(), Assumed.LEAST_SUPPLY_VOLTS);
+        model.add(
+                takes(node, new Endpoint(placed.id(), supply.pin())),
+                figures -> new Element.Load(plus, minus, figures[figure], least),
+                figure);
     }
-
-    /** Below this nothing is called a supply. */
-    private static final double LEAST_VOLTS = 0.5;
 
     private Place place() {
         return Place.ofPart(node.node().id(), placed.id());
@@ -212,11 +212,7 @@ final class PartElements {
                     Unknown.of(key(output.pin(), "drop"), output.drop().get(), Source.CLASS),
                     Assumed.PASS_OHMS);
         } else {
-            model.resistor(
-                    key(output.pin(), "passes"),
-                    in,
-                    out,
-                    Unknown.about(key(output.pin(), "way"), Assumed.PASS_OHMS, 0.2, 2));
+            model.resistor(key(output.pin(), "passes"), in, out, Assumed.pass(key(output.pin(), "way")));
         }
     }
 
@@ -260,8 +256,7 @@ final class PartElements {
             int figure = model.figure(volts);
             double usual =
                     output.regulator().efficiency().map(share -> share.ratio()).orElse(1.0);
-            int efficiency = model.figure(new Unknown(
-                    key(output.pin(), "efficiency"), usual * 0.9, usual, Math.min(1, usual * 1.08), Source.CLASS));
+            int efficiency = model.figure(Assumed.efficiency(key(output.pin(), "efficiency"), usual));
             int from = model.point(in);
             int to = model.point(out);
             int minus = model.point(ground);
@@ -269,8 +264,8 @@ final class PartElements {
                     placed.cls()
                             .supply(output.from().orElse(""))
                             .map(supply -> supply.range().range().lowest().volts())
-                            .orElse(LEAST_VOLTS),
-                    LEAST_VOLTS);
+                            .orElse(Assumed.LEAST_SUPPLY_VOLTS),
+                    Assumed.LEAST_SUPPLY_VOLTS);
             if (from != to) {
                 model.add(
                         key(output.pin(), REGULATES),
@@ -312,14 +307,22 @@ final class PartElements {
     private void regulated(String supply, String behind, double volts) {
         String slot = name + " inner regulator " + behind;
         if (!model.has(slot)) {
-            int figure = model.figure(Unknown.about(slot + " volts", volts, 0.97, 1.03));
+            int figure = model.figure(Assumed.innerVolts(slot + " volts", volts));
             int from = model.point(supply);
             int to = model.point(behind);
             int minus = model.point(ground);
             model.add(
                     slot,
                     figures -> new Element.LinearRegulator(
-                            from, to, minus, figures[figure], 0.1, 1, 0, 0.1, Double.POSITIVE_INFINITY),
+                            from,
+                            to,
+                            minus,
+                            figures[figure],
+                            Assumed.INNER_DROPOUT,
+                            Assumed.INNER_OHMS,
+                            0,
+                            Assumed.SMALL_LIMIT,
+                            Double.POSITIVE_INFINITY),
                     figure);
         }
     }

@@ -61,23 +61,18 @@ final class PinElements {
         leak(key + "to ground", ground);
         knee(family)
                 .ifPresent(volts -> model.diode(
-                        key + "upper clamp",
-                        at,
-                        supply,
-                        Unknown.about(key + "upper knee", volts, 1, 1.5),
-                        Assumed.CLAMP_OHMS));
+                        key + "upper clamp", at, supply, Assumed.knee(key + "upper knee", volts), Assumed.CLAMP_OHMS));
         model.diode(
                 key + "lower clamp",
                 ground,
                 at,
-                Unknown.about(key + "lower knee", Assumed.CLAMP_VOLTS, 1, 1.5),
+                Assumed.knee(key + "lower knee", Assumed.CLAMP_VOLTS),
                 Assumed.CLAMP_OHMS);
     }
 
     /** By what leaks at a volt, since readings follow that and not the resistance. */
     private void leak(String slot, String to) {
-        int figure = model.figure(
-                Unknown.about(slot + " leak", 1 / Assumed.INPUT_OHMS, 0.6, 1.6).wild());
+        int figure = model.figure(Assumed.leak(slot + " leak"));
         int from = model.point(at);
         int other = model.point(to);
         if (from != other) {
@@ -103,7 +98,7 @@ final class PinElements {
     }
 
     private Unknown output(double ohms) {
-        return Unknown.about(key + "output", ohms, 0.3, 1.5);
+        return Assumed.output(key + "output", ohms);
     }
 
     /** Volts that the class tells for a current, less what it drives to when next to nothing flows. */
@@ -136,11 +131,19 @@ final class PinElements {
         if (family.vohMax().isEmpty()) {
             model.add(key + "high", figures -> new Element.Resistor(from, to, figures[ohms]), ohms);
         } else {
-            int volts = model.figure(Unknown.about(key + "high volts", top, 0.95, 1));
+            int volts = model.figure(Assumed.topVolts(key + "high volts", top));
             model.add(
                     key + "high",
                     figures -> new Element.LinearRegulator(
-                            from, to, minus, figures[volts], 0, figures[ohms], 0, 0.1, Double.POSITIVE_INFINITY),
+                            from,
+                            to,
+                            minus,
+                            figures[volts],
+                            0,
+                            figures[ohms],
+                            0,
+                            Assumed.SMALL_LIMIT,
+                            Double.POSITIVE_INFINITY),
                     ohms,
                     volts);
         }
@@ -167,7 +170,7 @@ final class PinElements {
         model.add(
                 key + "gives",
                 figures -> new Element.LinearRegulator(
-                        from, to, minus, figures[volts], 0, ohms, 0, 0.1, Double.POSITIVE_INFINITY),
+                        from, to, minus, figures[volts], 0, ohms, 0, Assumed.SMALL_LIMIT, Double.POSITIVE_INFINITY),
                 volts);
     }
 }

@@ -92,13 +92,13 @@ final class WireElements {
                 name + " lamp",
                 leg(near, Terminal.Leg.ANODE),
                 leg(near, Terminal.Leg.CATHODE),
-                Unknown.about(name + " lamp volts", Assumed.OPTO_VOLTS, 0.85, 1.15),
+                Assumed.junction(name + " lamp volts", Assumed.OPTO_VOLTS),
                 Assumed.LAMP_OHMS);
         model.resistor(
                 name + " transistor",
                 leg(near, Terminal.Leg.COLLECTOR),
                 leg(near, Terminal.Leg.EMITTER),
-                Unknown.about(name + " off", Assumed.OFF_OHMS, 0.5, 10));
+                Assumed.off(name + " off"));
     }
 
     private String leg(Terminal.OnLeg near, Terminal.Leg leg) {
@@ -119,12 +119,8 @@ final class WireElements {
                 name + " junction",
                 base,
                 emitter,
-                Unknown.about(name + " junction volts", Assumed.BASE_VOLTS, 0.8, 1.15),
+                Assumed.junction(name + " junction volts", Assumed.BASE_VOLTS),
                 Assumed.LAMP_OHMS);
-        model.resistor(
-                name + " transistor",
-                isFromDriver ? to : from,
-                emitter,
-                Unknown.about(name + " off", Assumed.OFF_OHMS, 0.5, 10));
+        model.resistor(name + " transistor", isFromDriver ? to : from, emitter, Assumed.off(name + " off"));
     }
 }

@@ -41,18 +41,18 @@ public record Check(
         LOOK,
         OHMS,
         VOLTS,
+        /** The high of a wire that was left with little to spare, in volts. */
+        LEVEL,
         AMPERES,
         /** Who answers on a bus. */
         ANSWERS,
         REGISTER,
         REPLY,
-        PULSES,
-        /** Volts for codes, or codes for volts. */
-        CODES
+        PULSES
     }
 
     /** Whether a meter makes it. */
     public boolean isMetered() {
-        return kind == Kind.OHMS || kind == Kind.VOLTS || kind == Kind.AMPERES;
+        return kind == Kind.OHMS || kind == Kind.VOLTS || kind == Kind.LEVEL || kind == Kind.AMPERES;
     }
 }

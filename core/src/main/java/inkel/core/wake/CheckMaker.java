@@ -22,6 +22,7 @@ import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -59,6 +60,9 @@ final class CheckMaker {
     private final List<Check> checks = new ArrayList<>();
     private final Set<Place> joined = new LinkedHashSet<>();
 
+    /** What the limit of a supply was set to last, in amperes. */
+    private final Map<Endpoint, Double> limits = new HashMap<>();
+
     CheckMaker(Benches benches, WireList list, List<Link> thin, Kept kept, Meter meter) {
         this.thin = thin;
         this.kept = kept;
@@ -79,6 +83,13 @@ final class CheckMaker {
         together();
         checks.addAll(looks.proving(suppliesOf(node.board())));
         return checks;
+    }
+
+    /** A state of the table; where no currents settle in it, that is told in the place of its readings. */
+    private Foretelling foretold(Scene scene, Group group) {
+        Foretelling bench = new Foretelling(benches.model(scene, learnt));
+        bench.unsettled().ifPresent(slot -> checks.add(looks.unsettled(slot, group)));
+        return bench;
     }
 
     private Place place(String part) {
@@ -103,7 +114,7 @@ final class CheckMaker {
         Set<Place> alone = order.upstream(placed.id()).stream().map(this::place).collect(Collectors.toSet());
         alone.add(place(placed.id()));
         Group group = Group.of(Phase.SUPPLIES);
-        Foretelling bench = new Foretelling(benches.model(Scene.resting(alone), learnt));
+        Foretelling bench = foretold(Scene.resting(alone), group);
         for (Output output : placed.cls().outputs()) {
             Endpoint rail = new Endpoint(placed.id(), output.pin());
             boolean isUsed =
@@ -127,7 +138,7 @@ final class CheckMaker {
         join(node.board().id());
         Group group = Group.of(Phase.BOARD);
         Placed board = node.board();
-        Foretelling bench = new Foretelling(benches.model(Scene.resting(joined), learnt));
+        Foretelling bench = foretold(Scene.resting(joined), group);
         List<String> needs = suppliesOf(board);
         Set<String> wires = steps.feeding(board.id());
         limits(bench, board, group);
@@ -163,7 +174,9 @@ final class CheckMaker {
                 Endpoint rail = new Endpoint(above, output.pin());
                 if (output.isLimitSet()) {
                     bench.band(benches.gives(node, rail))
-                            .ifPresent(band -> checks.add(looks.limit(rail, group, limit(band.high()))));
+                            .map(band -> limit(band.high()))
+                            .filter(amperes -> !amperes.equals(limits.put(rail, amperes)))
+                            .ifPresent(amperes -> checks.add(looks.limit(rail, group, amperes)));
                 }
             }
         }
@@ -195,7 +208,7 @@ final class CheckMaker {
     private void part(Placed placed) {
         join(placed.id());
         Group group = new Group(Phase.PART, placed.id());
-        Foretelling bench = new Foretelling(benches.model(Scene.resting(joined), learnt));
+        Foretelling bench = foretold(Scene.resting(joined), group);
         List<String> needs = new ArrayList<>(suppliesOf(placed));
         if (needs.isEmpty()) {
             needs.addAll(voltsOf(node.board().id()));
@@ -255,7 +268,7 @@ final class CheckMaker {
                 .collect(Collectors.toCollection(LinkedHashSet::new));
         Group group = Group.of(Phase.TOGETHER);
         Scene busy = new Scene(all, true, busiest(), Map.of());
-        Foretelling bench = new Foretelling(benches.model(busy, learnt));
+        Foretelling bench = foretold(busy, group);
         List<String> needs = checks.stream()
                 .filter(check -> check.group().phase() == Phase.PART && check.kind() == Check.Kind.VOLTS)
                 .map(Check::id)
@@ -284,17 +297,21 @@ final class CheckMaker {
 
     /** The high of a wire that was left with little to spare, at the end that listens, while it is driven high. */
     private void thin(Link link, Group group, List<String> needs) {
-        add(
-                "high " + link.signal().endpoint(),
-                group,
-                Check.Kind.VOLTS,
-                link.signal(),
-                steps.terminal(link.signal().endpoint()),
-                Optional.empty(),
-                Expected.Within.atLeast(Unit.VOLT, link.check().vih().volts()),
-                Optional.empty(),
-                needs,
-                List.of());
+        String id = "high " + link.signal().endpoint();
+        boolean isThere = checks.stream().anyMatch(check -> check.id().equals(id));
+        if (!isThere) {
+            add(
+                    id,
+                    group,
+                    Check.Kind.LEVEL,
+                    link.signal(),
+                    steps.terminal(link.to()),
+                    node.part(link.to().part()).map(steps::ground),
+                    Expected.Within.atLeast(Unit.VOLT, link.check().vih().volts()),
+                    Optional.empty(),
+                    needs,
+                    List.of());
+        }
     }
 
     /** Every part in the busiest of its modes: the worst that a builder can make happen. */

@@ -11,6 +11,7 @@ import inkel.core.document.Place;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
+import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -59,7 +60,12 @@ final class Looks {
     List<Check> before() {
         Group group = Group.of(Phase.BEFORE);
         List<Check> looks = new ArrayList<>();
-        looks.add(look("look program", group, node.place(node.board()), Fact.of("wake.look.program"), List.of()));
+        looks.add(look(
+                "look program",
+                group,
+                node.place(node.board()),
+                Fact.of("wake.look.program").with("part", node.board().part().name()),
+                List.of()));
         for (Placed placed : node.parts()) {
             String name = placed.part().name();
             if (placed.isHeaderLoose() && !placed.isForLater()) {
@@ -100,6 +106,22 @@ final class Looks {
             }
         }
         return looks;
+    }
+
+    /** @param slot the name of the element that keeps a network from settling */
+    Check unsettled(String slot, Group group) {
+        String[] words = slot.split(" ");
+        Object what = Endpoint.parse(words.length > 1 ? words[1] : "")
+                .filter(end -> node.pin(end).isPresent())
+                .<Object>map(end -> PinNames.of(node, end))
+                .orElse(slot);
+        return look(
+                "unsettled " + group.phase().name().toLowerCase(Locale.ROOT)
+                        + (group.part().isEmpty() ? "" : " " + group.part()) + " " + slot,
+                group,
+                place(),
+                Fact.of("wake.unsettled").with("what", what),
+                List.of());
     }
 
     /** A supply whose current limit is set before something comes in. */

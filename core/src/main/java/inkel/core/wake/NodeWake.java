@@ -1,6 +1,9 @@
 package inkel.core.wake;
 
+import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Endpoint;
+import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,6 +15,19 @@ public record NodeWake(NodeCircuit node, List<Check> checks) {
 
     public Optional<Check> check(String id) {
         return checks.stream().filter(check -> check.id().equals(id)).findFirst();
+    }
+
+    /** The most that what is measured bears, as its class tells; empty for a supply itself, and for what is no volts. */
+    public Optional<Voltage> bears(Check check) {
+        if (check.kind() != Check.Kind.VOLTS || check.group().phase() == Phase.SUPPLIES) {
+            return Optional.empty();
+        }
+        Endpoint at = check.at().endpoint();
+        return node.part(at.part())
+                .flatMap(placed -> placed.cls().supply(at.pin()))
+                .map(Supply::absoluteMax)
+                .or(() -> node.io(at).flatMap(family -> node.ioVolts(at)
+                        .map(volts -> family.absoluteMax().at(volts.expected()))));
     }
 
     /** The groups, in the order of work. */

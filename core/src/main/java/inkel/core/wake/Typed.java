@@ -20,9 +20,14 @@ public sealed interface Typed {
     /** No reading of that unit. */
     record Nonsense() implements Typed {}
 
+    /** Whether a text is what a meter shows beyond its range. */
+    static boolean isOverload(String text) {
+        return OVERLOADS.contains(text.strip().toLowerCase(Locale.ROOT));
+    }
+
     static Typed parse(String text, Unit unit) {
         String plain = text.strip();
-        if (OVERLOADS.contains(plain.toLowerCase(Locale.ROOT))) {
+        if (isOverload(plain)) {
             return new Overload();
         }
         // One comma and no point is a decimal comma.

@@ -88,7 +88,7 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
                 !stands ? Status.STALE : seen.isWell() ? Status.IN : Status.OUT,
                 Optional.empty(),
                 seen.text(),
-                check.isMetered(),
+                check.isMetered() && !Typed.isOverload(seen.text()),
                 Optional.of(seen.by()),
                 Optional.of(line.at()));
     }

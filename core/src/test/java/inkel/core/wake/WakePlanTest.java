@@ -4,6 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.bench.Benches;
+import inkel.core.bench.Foretelling;
+import inkel.core.bench.Scene;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Meter;
@@ -15,6 +18,7 @@ import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -158,14 +162,43 @@ class WakePlanTest {
         NodeWake wake = wake(Builds.classic()
                 .part("bench", "bench-supply")
                 .part("gate", "servo-micro", "V+=bench.+")
+                .part("other", "servo-micro", "V+=bench.+")
                 .build());
         Expected.Seen seen = (Expected.Seen) check(wake, "limit bench.+ gate").expected();
         // A servo at rest takes 10 mA at the most: a supply cannot be set to so little.
         assertEquals(Current.ofMilliamperes(50), seen.what().values().get("current"));
+        // With two it is the same, so nothing is to be set for the second.
+        assertTrue(wake.check("limit bench.+ other").isEmpty());
         Expected.Seen port = (Expected.Seen) check(wake, "unlimited usb.5V").expected();
         // The board takes 60 mA at its peak, and a fuse of 0.1 A carries 1.25 times that.
         assertEquals(Current.ofMilliamperes(100), port.what().values().get("fuse"));
         assertTrue(wake.check("unlimited bench.+").isEmpty());
+    }
+
+    @Test
+    void whatDoesNotSettleIsToldWithTheElement() throws Exception {
+        int told = 0;
+        for (int seed = 50_000; seed < 50_150; seed++) {
+            Build build = RandomBuilds.of(seed);
+            Circuit circuit = Circuit.of(build, Builds.CATALOG);
+            Benches benches = new Benches(circuit, WireList.of(circuit));
+            Scene all = new Scene(
+                    circuit.nodes().get(0).parts().stream()
+                            .filter(placed -> !placed.isForLater())
+                            .map(circuit.nodes().get(0)::place)
+                            .collect(Collectors.toSet()),
+                    true,
+                    Map.of(),
+                    Map.of());
+            if (new Foretelling(benches.model(all)).unsettled().isPresent()) {
+                told++;
+                assertTrue(
+                        wake(build).checks().stream()
+                                .anyMatch(check -> check.id().startsWith("unsettled ")),
+                        "build " + seed);
+            }
+        }
+        assertTrue(told > 0, "no such build any more: look for others");
     }
 
     @Test

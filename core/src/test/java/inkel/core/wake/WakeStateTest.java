@@ -153,6 +153,18 @@ class WakeStateTest {
     }
 
     @Test
+    void whatAMeterShowsBeyondItsRangeIsNoReason() throws Exception {
+        Build build = build();
+        Check check = check(build, "ohms reg.OUT");
+        Build open = new TakeSeen(
+                        check.at(), check.id(), true, "OL", LogLine.By.TYPED, WakeState.standing(build, check), NOW)
+                .apply(build);
+        Result result = state(open).result(check);
+        assertEquals(Status.IN, result.status());
+        assertFalse(result.isTaken());
+    }
+
+    @Test
     void aPartIsLeftOutAndTakenInAgain() throws Exception {
         Place radio = Place.ofPart(Builds.NODE, "radio");
         Build left = new LeaveOut(radio, true, NOW).apply(build());

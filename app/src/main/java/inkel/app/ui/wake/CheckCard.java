@@ -8,13 +8,11 @@ import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.CheckWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
-import inkel.core.catalog.IoFamily;
-import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.Placed;
-import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
+import inkel.core.wake.Answers;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
 import inkel.core.wake.Phase;
@@ -24,8 +22,8 @@ import inkel.core.wake.Typed;
 import inkel.core.wake.WakeState;
 import inkel.core.wiring.Terminal;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -174,11 +172,10 @@ final class CheckCard extends VBox {
     private List<Node> tipLines() {
         WireWords ends = new WireWords(state.wake().node());
         boolean isGrounds = check.kind() == Check.Kind.OHMS && !check.at().isPin();
-        return java.util.stream.Stream.concat(
+        return Stream.concat(
                         check.red().stream().map(tip -> tip(ends, tip, "red")),
                         isGrounds
-                                ? java.util.stream.Stream.of(
-                                        line(Words.get("wake.tip.black"), Words.get("wake.tip.grounds"), "black"))
+                                ? Stream.of(line(Words.get("wake.tip.black"), Words.get("wake.tip.grounds"), "black"))
                                 : check.black().stream().map(tip -> tip(ends, tip, "black")))
                 .toList();
     }
@@ -203,18 +200,8 @@ final class CheckCard extends VBox {
         return row;
     }
 
-    /** The most that a pin bears, where its class tells. */
     private Optional<Quantity> most() {
-        if (check.kind() != Check.Kind.VOLTS || check.group().phase() == Phase.SUPPLIES) {
-            return Optional.empty();
-        }
-        NodeCircuit node = state.wake().node();
-        Endpoint at = check.at().endpoint();
-        Optional<Placed> placed = node.part(at.part());
-        Optional<Quantity> ofSupply =
-                placed.flatMap(part -> part.cls().supply(at.pin())).map(supply -> (Quantity) supply.absoluteMax());
-        return ofSupply.or(() -> node.io(at).map(IoFamily::absoluteMax).flatMap(most -> node.ioVolts(at)
-                .map(volts -> (Quantity) most.at(volts.expected()))));
+        return state.wake().bears(check).map(Quantity.class::cast);
     }
 
     private Node buttons() {
@@ -242,10 +229,7 @@ final class CheckCard extends VBox {
             leave.setId("wake-leave");
             leave.getStyleClass().add("text-button");
             leave.setOnAction(event -> session.wake()
-                    .leaveOut(
-                            inkel.core.document.Place.ofPart(
-                                    check.at().node(), check.group().part()),
-                            !isOut));
+                    .leaveOut(Place.ofPart(check.at().node(), check.group().part()), !isOut));
             row.getChildren().add(leave);
         }
         return row;
@@ -314,7 +298,7 @@ final class CheckCard extends VBox {
 
     /** Whether what is typed, or was kept, is as it should be; empty while nothing is. */
     private Optional<Boolean> well(Result result) {
-        if (result.isTaken() && result.holds()) {
+        if (isTakenAsGood(result)) {
             return Optional.of(true);
         }
         if (check.expected() instanceof Expected.Within) {
@@ -322,24 +306,29 @@ final class CheckCard extends VBox {
         }
         boolean isTyped = wantsText() && !field.getText().isBlank();
         if (isTyped) {
-            return Optional.of(isAnswer(field.getText()));
+            return Optional.of(Answers.isExpected(check, field.getText()));
         }
         return result.status() == Status.OPEN || result.status() == Status.LEFT
                 ? Optional.empty()
                 : Optional.of(result.holds());
     }
 
+    /** Whether it was taken as good, and nothing else is typed since. */
+    private boolean isTakenAsGood(Result result) {
+        return result.isTaken() && result.holds() && field.getText().isBlank();
+    }
+
     private String said(Result result) {
         if (result.status() == Status.LEFT) {
             return Words.get("wake.left");
         }
-        if (result.isTaken() && result.holds()) {
+        if (isTakenAsGood(result)) {
             return result.text().isEmpty()
                     ? Words.get("wake.verdict.taken_plain")
                     : Words.get("wake.verdict.taken", "reason", result.text());
         }
-        Optional<String> harm = most().filter(
-                        most -> value().filter(value -> value.si() > most.si()).isPresent())
+        Optional<String> harm = most().filter(most ->
+                        value().filter(value -> Quantity.exceeds(value, most)).isPresent())
                 .map(most -> Words.get("wake.verdict.harm", "most", most));
         Optional<String> judged = harm.or(() -> words.verdict(check, field.getText()));
         if (judged.isPresent()) {
@@ -355,26 +344,6 @@ final class CheckCard extends VBox {
                 .map(well -> Words.get(well ? "wake.verdict.seen" : "wake.verdict.not_seen"))
                 .orElseGet(() ->
                         wantsText() ? Words.get("wake.should", "expected", words.expected(check.expected())) : "");
-    }
-
-    /** Numbers are the same however they are written: {@code 0x8}, {@code 08}. */
-    private boolean isAnswer(String text) {
-        if (check.expected() instanceof Expected.AllOf all) {
-            return List.of(text.strip().split("[,;\\s]+")).stream()
-                    .map(CheckCard::plain)
-                    .sorted()
-                    .toList()
-                    .equals(all.values().stream().map(CheckCard::plain).sorted().toList());
-        }
-        return check.expected() instanceof Expected.OneOf one
-                && one.values().stream()
-                        .anyMatch(value -> check.kind() == Check.Kind.REPLY
-                                ? text.strip().startsWith(value)
-                                : plain(value).equals(plain(text)));
-    }
-
-    private static String plain(String text) {
-        return text.strip().toLowerCase(Locale.ROOT).replaceFirst("^0x", "").replaceFirst("^0+(?=.)", "");
     }
 
     // --- keeping
@@ -393,9 +362,8 @@ final class CheckCard extends VBox {
             return;
         }
         if (!(check.expected() instanceof Expected.Within)) {
-            Check kept = check;
-            boolean isWell = isAnswer(text);
-            session.wake().seen(kept, isWell, text);
+            boolean isWell = Answers.isExpected(check, text);
+            session.wake().seen(check, isWell, text);
             goOn(isWell);
             return;
         }
@@ -426,7 +394,9 @@ final class CheckCard extends VBox {
     }
 
     private void takeAsGood() {
-        session.wake().seen(check, true, reason.getText().strip());
+        String why = reason.getText().strip();
+        field.clear();
+        session.wake().seen(check, true, why);
         desk.next();
     }
 }

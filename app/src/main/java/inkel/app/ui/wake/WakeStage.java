@@ -20,6 +20,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.collections.FXCollections;
+import javafx.event.ActionEvent;
+import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
@@ -110,10 +112,8 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
 
     private void keys(KeyEvent event) {
         boolean isField = event.getTarget() instanceof TextInputControl;
-        if (event.getCode() == KeyCode.ENTER
-                && !isField
-                && !(event.getTarget() instanceof javafx.scene.control.Button)) {
-            card.field().fireEvent(new javafx.event.ActionEvent());
+        if (event.getCode() == KeyCode.ENTER && !isField && !(event.getTarget() instanceof Button)) {
+            card.field().fireEvent(new ActionEvent());
             event.consume();
         } else if (event.getCode() == KeyCode.ESCAPE && isField) {
             requestFocus();
@@ -152,10 +152,11 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
         Optional<WakeState> found = session.wake().wanted(assessment, node);
         if (found.isEmpty()) {
             boolean isOther = state == null || !state.wake().node().node().id().equals(node);
-            if (isOther) {
+            boolean hasFailed = session.wake().hasFailed(assessment, node);
+            if (isOther || hasFailed) {
                 state = null;
                 list.getItems().clear();
-                card.showNothing(Words.get("wake.working"));
+                card.showNothing(Words.get(hasFailed ? "wake.failed" : "wake.working"));
             }
             return;
         }

@@ -130,6 +130,12 @@ class WakeWindowTest extends WindowJourney {
         type(robot, "#wake-reason", "the cell is nearly flat");
         until(() -> status(TILT) == Status.IN);
         assertTrue(state().orElseThrow().result(check(TILT)).isTaken());
+        // What is typed later is judged all the same.
+        show(robot, TILT);
+        assertTrue(text(robot, "#wake-verdict").contains("nearly flat"));
+        robot.interact(
+                () -> robot.lookup("#wake-field").queryAs(TextField.class).setText("12"));
+        assertTrue(text(robot, "#wake-verdict").startsWith("Above "), text(robot, "#wake-verdict"));
     }
 
     @Test

@@ -136,9 +136,15 @@ final class LogReader {
                         "accuracy", text -> Engineering.parse(text, Unit.ONE), "0.5 %", Meter.USUAL.accuracy())
                 .orElse(Meter.USUAL.accuracy());
         int digits = fields.number("digits", Meter.USUAL.digits());
-        return Meter.isOne(counts, accuracy, digits)
-                ? Optional.of(new Meter(counts, accuracy, digits))
-                : Optional.empty();
+        if (!Meter.isOne(counts, accuracy, digits)) {
+            fields.problem(
+                    "counts",
+                    Fact.of("problem.expected_value")
+                            .with("example", Meter.USUAL.counts())
+                            .with("found", counts));
+            return Optional.empty();
+        }
+        return Optional.of(new Meter(counts, accuracy, digits));
     }
 
     private static LogLine takenBack(Fields fields, Instant at, Place place, int number) {

@@ -1,0 +1,34 @@
+package inkel.core.wake;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+
+/** Judges what a part, or a bus, answered. */
+public final class Answers {
+    private Answers() {}
+
+    /**
+     * Whether a text is what a check expects: numbers are the same however they are written ({@code 0x8}, {@code 08}), who
+     * answers on a bus is told in any order, and a reply may go on after what is expected. False where no text is expected.
+     */
+    public static boolean isExpected(Check check, String text) {
+        String said = text.strip();
+        if (check.expected() instanceof Expected.AllOf all) {
+            return plain(Arrays.asList(said.split("[,;\\s]+"))).equals(plain(all.values()));
+        }
+        return check.expected() instanceof Expected.OneOf one
+                && one.values().stream()
+                        .anyMatch(value -> check.kind() == Check.Kind.REPLY
+                                ? said.startsWith(value)
+                                : plain(value).equals(plain(said)));
+    }
+
+    private static List<String> plain(List<String> numbers) {
+        return numbers.stream().map(Answers::plain).sorted().toList();
+    }
+
+    private static String plain(String number) {
+        return number.strip().toLowerCase(Locale.ROOT).replaceFirst("^0x", "").replaceFirst("^0+(?=.)", "");
+    }
+}
