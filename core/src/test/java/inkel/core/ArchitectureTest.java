@@ -33,6 +33,7 @@ class ArchitectureTest {
             List.of("seats", "bench"),
             List.of("drawer"),
             List.of("wake", "tune", "log"),
+            List.of("diagnosis"),
             List.of("checks"),
             List.of("boards"));
 

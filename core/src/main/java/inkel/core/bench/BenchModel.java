@@ -67,9 +67,16 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
         private final Map<String, Integer> numbers = new HashMap<>();
         private final List<Slot> slots = new ArrayList<>();
         private final Learnt learnt;
+        private final Twist twist;
 
-        Builder(Learnt learnt) {
+        Builder(Learnt learnt, Twist twist) {
             this.learnt = learnt;
+            this.twist = twist;
+        }
+
+        /** In what this bench differs from the plan. */
+        Twist twist() {
+            return twist;
         }
 
         void solder(String one, String other) {
@@ -80,6 +87,10 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
             return points.at(name);
         }
 
+        boolean isThere(String name) {
+            return points.known(name).isPresent();
+        }
+
         boolean has(String slot) {
             return slots.stream().anyMatch(made -> made.name().equals(slot));
         }
@@ -87,13 +98,15 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
         /** The number of a figure; one that is there already stays as it is. */
         int figure(Unknown unknown) {
             return numbers.computeIfAbsent(unknown.key(), key -> {
-                unknowns.add(learnt.known(unknown));
+                unknowns.add(twist.known(learnt.known(unknown)));
                 return unknowns.size() - 1;
             });
         }
 
         void add(String name, Maker maker, int... figures) {
-            slots.add(new Slot(name, Arrays.stream(figures).boxed().toList(), maker));
+            if (!twist.isGone(name)) {
+                slots.add(new Slot(name, Arrays.stream(figures).boxed().toList(), maker));
+            }
         }
 
         /** A resistance between two points. */
@@ -108,8 +121,8 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
 
         /** A diode between two points. */
         void diode(String name, String anode, String cathode, Unknown knee, double ohms) {
-            int from = point(anode);
-            int to = point(cathode);
+            int from = point(twist.isTurned(name) ? cathode : anode);
+            int to = point(twist.isTurned(name) ? anode : cathode);
             int figure = figure(knee);
             if (from != to) {
                 add(name, figures -> new Element.Diode(from, to, figures[figure], ohms), figure);

@@ -31,6 +31,10 @@ public final class Benches {
         this.lists = List.copyOf(lists);
     }
 
+    public Optional<NodeCircuit> node(String id) {
+        return circuit.node(id);
+    }
+
     /** All parts of all boards. */
     public Set<Place> all() {
         Set<Place> all = new LinkedHashSet<>();
@@ -48,6 +52,11 @@ public final class Benches {
         return Ends.ground(node, part);
     }
 
+    /** The name of the point where an end of a wire is. */
+    public String point(NodeCircuit table, Terminal end) {
+        return Ends.wire(circuit, table, end);
+    }
+
     /** Volts at a pin, against the ground of its own part. */
     public Probe volts(NodeCircuit node, Endpoint pin) {
         return new Probe.Volts(Ends.pin(node, pin), Ends.ground(node, pin.part()));
@@ -55,12 +64,12 @@ public final class Benches {
 
     /** What a part takes at a supply pin for itself. */
     public Probe takes(NodeCircuit node, Endpoint supplyPin) {
-        return new Probe.Amperes(PartElements.takes(node, supplyPin));
+        return new Probe.Amperes(Ends.takes(node, supplyPin));
     }
 
     /** What a source gives in all. */
     public Probe gives(NodeCircuit node, Endpoint rail) {
-        return new Probe.Amperes(PartElements.gives(node, rail));
+        return new Probe.Amperes(Ends.gives(node, rail));
     }
 
     /** In which of its modes a part rests. */
@@ -83,13 +92,18 @@ public final class Benches {
 
     /** @param learnt what readings said of its figures so far */
     public BenchModel model(Scene scene, Learnt learnt) {
-        BenchModel.Builder model = new BenchModel.Builder(learnt);
+        return model(scene, learnt, Twist.NONE);
+    }
+
+    /** @param twist in what the bench differs from the plan */
+    public BenchModel model(Scene scene, Learnt learnt, Twist twist) {
+        BenchModel.Builder model = new BenchModel.Builder(learnt, twist);
         for (NodeCircuit node : circuit.nodes()) {
             node.parts().stream()
                     .filter(placed -> scene.isJoined(node.node().id(), placed.id()))
                     .forEach(placed -> solder(node, placed, model));
         }
-        Set<Place> wired = new HashSet<>();
+        Set<Place> wired = new HashSet<>(twist.wired());
         for (WireList list : lists) {
             list.steps().stream().filter(step -> isIn(list.node(), step, scene)).forEach(step -> {
                 new WireElements(circuit, list.node(), model).add(step);
@@ -102,6 +116,9 @@ public final class Benches {
                     .filter(placed -> scene.isJoined(node.node().id(), placed.id()))
                     .forEach(placed -> new PartElements(node, placed, scene, model).add(labels(node, placed, wired)));
         }
+        twist.bridges().stream()
+                .filter(bridge -> model.isThere(bridge.one()) && model.isThere(bridge.other()))
+                .forEach(bridge -> model.resistor("bridge", bridge.one(), bridge.other(), bridge.ohms()));
         return model.build();
     }
 

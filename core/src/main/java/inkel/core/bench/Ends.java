@@ -6,13 +6,17 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.wiring.NetList;
 import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireStep;
 
-/** The names of points. Pins of one label, and all grounds of a part, are one point inside the part. */
-final class Ends {
+/**
+ * The names of points and elements of a {@link BenchModel}. Pins of one label, and all grounds of a part, are one point
+ * inside the part.
+ */
+public final class Ends {
     private Ends() {}
 
     /** Where wires to a pin of a part come together inside it. */
-    static String pin(NodeCircuit node, Endpoint pin) {
+    public static String pin(NodeCircuit node, Endpoint pin) {
         return node.node().id() + " in " + pin;
     }
 
@@ -20,7 +24,7 @@ final class Ends {
         return pin(node, new Endpoint(placed.id(), label));
     }
 
-    static String ground(NodeCircuit node, String part) {
+    public static String ground(NodeCircuit node, String part) {
         return node.node().id() + " in " + part + " ground";
     }
 
@@ -30,7 +34,27 @@ final class Ends {
     }
 
     /** The end of a wire, the same whichever board's list tells of it; see {@link NetList#key}. */
-    static String wire(Circuit circuit, NodeCircuit table, Terminal terminal) {
+    public static String wire(Circuit circuit, NodeCircuit table, Terminal terminal) {
         return NetList.key(circuit, table, terminal);
+    }
+
+    /** The element that a wire is, and the figure of its ohms. */
+    public static String wire(NodeCircuit table, WireStep step) {
+        return table.node().id() + " wire " + step.id();
+    }
+
+    /** The element, or the figure, that is something of a pin. */
+    public static String of(NodeCircuit node, Endpoint pin, String what) {
+        return node.node().id() + " " + pin + " " + what;
+    }
+
+    /** What a part takes for itself at a supply pin. */
+    public static String takes(NodeCircuit node, Endpoint supplyPin) {
+        return of(node, supplyPin, "takes");
+    }
+
+    /** What a source gives. */
+    public static String gives(NodeCircuit node, Endpoint rail) {
+        return of(node, rail, "gives");
     }
 }

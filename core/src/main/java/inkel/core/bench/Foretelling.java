@@ -33,7 +33,7 @@ public final class Foretelling {
     private static final double LARGE = 0.01;
 
     /** Nobody can foretell what is moved by more than this by what next to nothing is known of, in volts or amperes. */
-    private static final double WILD = 0.05;
+    static final double WILD = 0.05;
 
     /** Where a reading bends, no few benches show all of it: its band is wider than they by this share on either side. */
     private static final double PAD = 0.1;
@@ -135,7 +135,7 @@ public final class Foretelling {
         }
     }
 
-    private static Optional<Reading> reading(BenchModel model, Probe probe) {
+    static Optional<Reading> reading(BenchModel model, Probe probe) {
         if (probe instanceof Probe.Volts volts) {
             OptionalInt plus = model.points().known(volts.plus());
             OptionalInt minus = model.points().known(volts.minus());

@@ -1,7 +1,6 @@
 package inkel.core.bench;
 
 import inkel.core.bench.net.Influence;
-import inkel.core.bench.net.Solution;
 import inkel.core.bench.net.Solver;
 import java.util.List;
 import java.util.Optional;
@@ -21,14 +20,9 @@ public final class Ohmmeter {
     public Ohmmeter(BenchModel model) {
         this.model = model;
         // An input is told by what leaks, so its resistance is high where that is low; neither is felt by a meter.
-        least = at(model.unknowns().stream().mapToDouble(Unknown::low).toArray());
-        usual = at(model.expected());
-        most = at(model.unknowns().stream().mapToDouble(Unknown::high).toArray());
-    }
-
-    private Influence at(double[] figures) {
-        Solution nothing = new Solver(model.network(figures)).solve().orThrow();
-        return new Influence(nothing);
+        least = at(model, model.unknowns().stream().mapToDouble(Unknown::low).toArray());
+        usual = at(model, model.expected());
+        most = at(model, model.unknowns().stream().mapToDouble(Unknown::high).toArray());
     }
 
     /** Empty where nothing joins the points, or one is not there. */
@@ -42,6 +36,20 @@ public final class Ohmmeter {
                         ohms(usual, from.getAsInt(), to.getAsInt()),
                         ohms(most, from.getAsInt(), to.getAsInt()),
                         List.of()));
+    }
+
+    /** Ohms between points of a bench whose figures are certain; empty where nothing joins them, or one is not there. */
+    static Optional<Double> read(BenchModel model, Influence influence, String one, String other) {
+        OptionalInt from = model.points().known(one);
+        OptionalInt to = model.points().known(other);
+        return from.isEmpty() || to.isEmpty() || !influence.areJoined(from.getAsInt(), to.getAsInt())
+                ? Optional.empty()
+                : Optional.of(ohms(influence, from.getAsInt(), to.getAsInt()));
+    }
+
+    /** A network at rest, ready to be asked for its ohms. */
+    static Influence at(BenchModel model, double[] figures) {
+        return new Influence(new Solver(model.network(figures)).solve().orThrow());
     }
 
     /** The volts between two points for one ampere through them. */

@@ -95,16 +95,6 @@ final class PartElements {
         return name + "." + pin + " " + what;
     }
 
-    /** The name of what a part takes for itself at a supply pin. */
-    static String takes(NodeCircuit node, Endpoint supplyPin) {
-        return node.node().id() + " " + supplyPin + " takes";
-    }
-
-    /** The name of what a source gives. */
-    static String gives(NodeCircuit node, Endpoint rail) {
-        return node.node().id() + " " + rail + " gives";
-    }
-
     private void load(Supply supply) {
         Optional<Mode> mode =
                 Resting.mode(placed, supply, Optional.ofNullable(scene.modes().get(place())));
@@ -121,7 +111,7 @@ final class PartElements {
         int figure = model.figure(amperes);
         double least = Math.max(supply.range().range().lowest().volts(), Assumed.LEAST_SUPPLY_VOLTS);
         model.add(
-                takes(node, new Endpoint(placed.id(), supply.pin())),
+                Ends.takes(node, new Endpoint(placed.id(), supply.pin())),
                 figures -> new Element.Load(plus, minus, figures[figure], least),
                 figure);
     }
@@ -182,7 +172,7 @@ final class PartElements {
         int ohms = model.figure(Assumed.roughly(key(output.pin(), "inner"), inner));
         double most = output.battery().isPresent()
                 ? Double.POSITIVE_INFINITY
-                : output.rating().range().lowest().amperes() * Assumed.LIMIT_OVER_RATING;
+                : model.twist().limit(Ends.gives(node, new Endpoint(placed.id(), output.pin())), limit(output));
         int minus = model.point(ground);
         int plus = model.point(out);
         model.resistor(
@@ -191,7 +181,7 @@ final class PartElements {
                 ground,
                 Assumed.roughly(key(output.pin(), "bleed"), Assumed.BLEED_OHMS));
         model.add(
-                gives(node, new Endpoint(placed.id(), output.pin())),
+                Ends.gives(node, new Endpoint(placed.id(), output.pin())),
                 figures -> new Element.Source(
                         minus,
                         plus,

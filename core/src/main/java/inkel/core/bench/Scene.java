@@ -30,6 +30,11 @@ public record Scene(Set<Place> joined, boolean isOn, Map<Place, String> modes, M
         return new Scene(joined, false, Map.of(), Map.of());
     }
 
+    /** The same while pins are driven. */
+    public Scene driving(Map<Place, Drives> pins) {
+        return new Scene(joined, isOn, modes, pins);
+    }
+
     boolean isJoined(String node, String part) {
         return joined.contains(Place.ofPart(node, part));
     }

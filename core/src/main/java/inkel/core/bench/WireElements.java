@@ -24,14 +24,10 @@ final class WireElements {
         this.model = model;
     }
 
-    static String name(NodeCircuit table, WireStep step) {
-        return table.node().id() + " wire " + step.id();
-    }
-
     void add(WireStep step) {
-        String from = Ends.wire(circuit, table, step.from());
-        String to = Ends.wire(circuit, table, step.to());
-        String name = name(table, step);
+        String name = Ends.wire(table, step);
+        String from = model.twist().end(name, true, Ends.wire(circuit, table, step.from()));
+        String to = model.twist().end(name, false, Ends.wire(circuit, table, step.to()));
         if (step.fitting().isPresent()) {
             // A capacitor or a crystal carries no steady current.
             step.fitting()

@@ -1,5 +1,7 @@
 package inkel.core.wake;
 
+import inkel.core.bench.Answer;
+import inkel.core.quantity.Quantity;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -17,11 +19,30 @@ public final class Answers {
         if (check.expected() instanceof Expected.AllOf all) {
             return plain(Arrays.asList(said.split("[,;\\s]+"))).equals(plain(all.values()));
         }
+        if (check.expected() instanceof Expected.OneOf one && check.kind() == Check.Kind.ANSWERS) {
+            // A scan tells of others too that are on the bus by then.
+            return plain(Arrays.asList(said.split("[,;\\s]+"))).stream()
+                    .anyMatch(heard -> plain(one.values()).contains(heard));
+        }
         return check.expected() instanceof Expected.OneOf one
                 && one.values().stream()
                         .anyMatch(value -> check.kind() == Check.Kind.REPLY
                                 ? said.startsWith(value)
                                 : plain(value).equals(plain(said)));
+    }
+
+    /** Whether what a bench gave is what a check expects. */
+    public static boolean isWell(Check check, Answer answer) {
+        if (answer instanceof Answer.Amount amount) {
+            return check.expected() instanceof Expected.Within within
+                    && within.holds(Quantity.of(within.unit(), amount.si()));
+        } else if (answer instanceof Answer.Overload) {
+            return check.expected() instanceof Expected.Within within
+                    && within.high().isEmpty();
+        } else if (answer instanceof Answer.Texts texts) {
+            return isExpected(check, String.join(" ", texts.texts()));
+        }
+        return ((Answer.Sight) answer).isWell();
     }
 
     private static List<String> plain(List<String> numbers) {

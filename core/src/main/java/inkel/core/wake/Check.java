@@ -1,5 +1,6 @@
 package inkel.core.wake;
 
+import inkel.core.bench.Asked;
 import inkel.core.bench.Band;
 import inkel.core.document.Place;
 import inkel.core.wiring.Terminal;
@@ -17,6 +18,7 @@ import java.util.Optional;
  * @param band how the value comes about; empty for what is no value
  * @param needs ids of the checks of this node that must hold before
  * @param wires ids of the steps of this node's list that must be in
+ * @param asked the same as a question to a bench
  */
 public record Check(
         String id,
@@ -29,7 +31,8 @@ public record Check(
         Expected expected,
         Optional<Band> band,
         List<String> needs,
-        List<String> wires) {
+        List<String> wires,
+        Asked asked) {
     public Check {
         needs = List.copyOf(needs);
         wires = List.copyOf(wires);

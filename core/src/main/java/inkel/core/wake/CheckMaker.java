@@ -1,13 +1,17 @@
 package inkel.core.wake;
 
+import inkel.core.bench.Asked;
 import inkel.core.bench.Band;
 import inkel.core.bench.Benches;
+import inkel.core.bench.Drives;
 import inkel.core.bench.Foretelling;
 import inkel.core.bench.Learnt;
 import inkel.core.bench.Probe;
+import inkel.core.bench.Question;
 import inkel.core.bench.Scene;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Output;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -29,7 +33,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Makes the checks of one node, phase by phase; each phase joins more of the table. */
 final class CheckMaker {
@@ -56,7 +59,8 @@ final class CheckMaker {
     private final Meter meter;
     private final WakeOrder order;
     private final StepsOf steps;
-    private final Looks looks;
+    private Looks looks;
+    private Scene scene;
     private final List<Check> checks = new ArrayList<>();
     private final Set<Place> joined = new LinkedHashSet<>();
 
@@ -72,7 +76,8 @@ final class CheckMaker {
         node = list.node();
         order = new WakeOrder(node);
         steps = new StepsOf(list);
-        looks = new Looks(node, steps);
+        scene = Scene.resting(Set.of()).off();
+        looks = new Looks(node, steps, scene);
     }
 
     List<Check> all() {
@@ -86,7 +91,9 @@ final class CheckMaker {
     }
 
     /** A state of the table; where no currents settle in it, that is told in the place of its readings. */
-    private Foretelling foretold(Scene scene, Group group) {
+    private Foretelling foretold(Scene next, Group group) {
+        scene = next;
+        looks = looks.in(next);
         Foretelling bench = new Foretelling(benches.model(scene, learnt));
         bench.unsettled().ifPresent(slot -> checks.add(looks.unsettled(slot, group)));
         return bench;
@@ -97,8 +104,24 @@ final class CheckMaker {
     }
 
     private void join(String part) {
-        order.upstream(part).forEach(above -> joined.add(place(above)));
-        joined.add(place(part));
+        joined.addAll(withAllAbove(node, part));
+    }
+
+    /** A part and all that feeds it, also from another board. */
+    private Set<Place> withAllAbove(NodeCircuit at, String part) {
+        Set<Place> all = new LinkedHashSet<>();
+        Set<String> here = new LinkedHashSet<>(new WakeOrder(at).upstream(part));
+        here.add(part);
+        for (String id : here) {
+            all.add(Place.ofPart(at.node().id(), id));
+            at.part(id)
+                    .flatMap(placed -> placed.own(Settings.RAIL))
+                    .flatMap(Place::parsePin)
+                    .ifPresent(rail -> benches.node(rail.node())
+                            .filter(giver -> giver != at)
+                            .ifPresent(giver -> all.addAll(withAllAbove(giver, rail.part()))));
+        }
+        return all;
     }
 
     // --- before any power
@@ -111,8 +134,7 @@ final class CheckMaker {
     // --- supplies
 
     private void supply(Placed placed) {
-        Set<Place> alone = order.upstream(placed.id()).stream().map(this::place).collect(Collectors.toSet());
-        alone.add(place(placed.id()));
+        Set<Place> alone = withAllAbove(node, placed.id());
         Group group = Group.of(Phase.SUPPLIES);
         Foretelling bench = foretold(Scene.resting(alone), group);
         for (Output output : placed.cls().outputs()) {
@@ -246,7 +268,8 @@ final class CheckMaker {
                         within(band),
                         Optional.of(band),
                         needs,
-                        steps.with(steps.feeding(placed.id()), steps.at(pin))));
+                        steps.with(steps.feeding(placed.id()), steps.at(pin)),
+                        asked(probe)));
             }
         });
         return made;
@@ -262,10 +285,10 @@ final class CheckMaker {
     // --- all together
 
     private void together() {
-        Set<Place> all = node.parts().stream()
+        Set<Place> all = new LinkedHashSet<>();
+        node.parts().stream()
                 .filter(placed -> !placed.isForLater())
-                .map(node::place)
-                .collect(Collectors.toCollection(LinkedHashSet::new));
+                .forEach(placed -> all.addAll(withAllAbove(node, placed.id())));
         Group group = Group.of(Phase.TOGETHER);
         Scene busy = new Scene(all, true, busiest(), Map.of());
         Foretelling bench = foretold(busy, group);
@@ -288,7 +311,8 @@ final class CheckMaker {
                                 within(band),
                                 Optional.of(band),
                                 needs,
-                                steps.feedingAll(rail.loads())));
+                                steps.feedingAll(rail.loads()),
+                                asked(benches.volts(node, rail.id()))));
             }
         }
         thin.forEach(link -> thin(link, group, needs));
@@ -310,7 +334,10 @@ final class CheckMaker {
                     Expected.Within.atLeast(Unit.VOLT, link.check().vih().volts()),
                     Optional.empty(),
                     needs,
-                    List.of());
+                    List.of(),
+                    new Asked(
+                            scene.driving(Map.of(node.place(link.from()), Drives.HIGH)),
+                            new Question.Measure(benches.volts(node, link.to()))));
         }
     }
 
@@ -351,7 +378,12 @@ final class CheckMaker {
                                 within(band),
                                 Optional.of(band),
                                 needs,
-                                List.copyOf(wires))));
+                                List.copyOf(wires),
+                                asked(benches.volts(node, pin)))));
+    }
+
+    private Asked asked(Probe probe) {
+        return new Asked(scene, new Question.Measure(probe));
     }
 
     private Expected.Within within(Band band) {
@@ -380,7 +412,8 @@ final class CheckMaker {
                         within,
                         Optional.of(band),
                         needs,
-                        List.copyOf(wires)));
+                        List.copyOf(wires),
+                        asked(benches.takes(node, pin))));
             });
         }
     }
@@ -401,8 +434,9 @@ final class CheckMaker {
             Expected expected,
             Optional<Band> band,
             List<String> needs,
-            Collection<String> wires) {
-        return add(new Check(id, group, kind, at, red, black, "", expected, band, needs, List.copyOf(wires)));
+            Collection<String> wires,
+            Asked asked) {
+        return add(new Check(id, group, kind, at, red, black, "", expected, band, needs, List.copyOf(wires), asked));
     }
 
     private String add(Check check) {

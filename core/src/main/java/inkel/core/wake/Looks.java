@@ -1,5 +1,8 @@
 package inkel.core.wake;
 
+import inkel.core.bench.Asked;
+import inkel.core.bench.Question;
+import inkel.core.bench.Scene;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.WakeCheck;
@@ -31,17 +34,25 @@ final class Looks {
 
     private final NodeCircuit node;
     private final StepsOf steps;
+    private final Scene scene;
 
-    Looks(NodeCircuit node, StepsOf steps) {
+    /** @param scene the state of the bench in which it is looked */
+    Looks(NodeCircuit node, StepsOf steps, Scene scene) {
         this.node = node;
         this.steps = steps;
+        this.scene = scene;
+    }
+
+    /** The same in another state of the bench. */
+    Looks in(Scene other) {
+        return new Looks(node, steps, other);
     }
 
     private Place place() {
         return Place.ofNode(node.node().id());
     }
 
-    private static Check look(String id, Group group, Place at, Fact what, List<String> needs) {
+    private Check look(String id, Group group, Place at, Question.Sort sort, Fact what, List<String> needs) {
         return new Check(
                 id,
                 group,
@@ -53,7 +64,8 @@ final class Looks {
                 new Expected.Seen(what),
                 Optional.empty(),
                 needs,
-                List.of());
+                List.of(),
+                new Asked(scene, new Question.Look(sort, at)));
     }
 
     /** What is looked at while all power is off. */
@@ -64,6 +76,7 @@ final class Looks {
                 "look program",
                 group,
                 node.place(node.board()),
+                Question.Sort.PROGRAM,
                 Fact.of("wake.look.program").with("part", node.board().part().name()),
                 List.of()));
         for (Placed placed : node.parts()) {
@@ -73,6 +86,7 @@ final class Looks {
                         "look header " + placed.id(),
                         group,
                         node.place(placed),
+                        Question.Sort.HEADER,
                         Fact.of("wake.look.header").with("part", name),
                         List.of()));
             }
@@ -85,6 +99,7 @@ final class Looks {
                         "look antenna " + placed.id(),
                         group,
                         node.place(placed),
+                        Question.Sort.ANTENNA,
                         Fact.of("wake.look.antenna").with("part", name),
                         List.of()));
             }
@@ -95,6 +110,7 @@ final class Looks {
                         "look piece " + between.signal(),
                         group,
                         node.place(between.signal()),
+                        Question.Sort.PIECE,
                         Fact.of("wake.look.piece")
                                 .with(
                                         "part",
@@ -120,6 +136,7 @@ final class Looks {
                         + (group.part().isEmpty() ? "" : " " + group.part()) + " " + slot,
                 group,
                 place(),
+                Question.Sort.DONE,
                 Fact.of("wake.unsettled").with("what", what),
                 List.of());
     }
@@ -130,6 +147,7 @@ final class Looks {
                 "limit " + rail + (group.part().isEmpty() ? "" : " " + group.part()),
                 group,
                 node.place(rail),
+                Question.Sort.DONE,
                 Fact.of("wake.look.limit")
                         .with("rail", RailNames.of(node, rail))
                         .with("current", Current.ofAmperes(amperes)),
@@ -144,6 +162,7 @@ final class Looks {
                 "unlimited " + rail,
                 group,
                 node.place(rail),
+                Question.Sort.DONE,
                 Fact.of("wake.look.unlimited")
                         .with("rail", RailNames.of(node, rail))
                         .with("fuse", Current.ofAmperes(fuse)),
@@ -176,7 +195,8 @@ final class Looks {
                             node.place(placed),
                             new Expected.OneOf(List.of(hex(address))),
                             needs,
-                            wires(placed, PinUse.I2C_SDA, PinUse.I2C_SCL)));
+                            wires(placed, PinUse.I2C_SDA, PinUse.I2C_SCL),
+                            new Question.Answers(List.of(node.place(placed)))));
         } else if (check instanceof WakeCheck.Identity identity) {
             return Optional.of(made(
                     "register " + placed.id() + " " + identity.register(),
@@ -185,7 +205,8 @@ final class Looks {
                     node.place(placed),
                     new Expected.OneOf(identity.values()),
                     needs,
-                    signals(placed)));
+                    signals(placed),
+                    new Question.Register(node.place(placed), identity.values())));
         } else if (check instanceof WakeCheck.Reply reply) {
             return Optional.of(made(
                     "reply " + placed.id() + (reply.say().isEmpty() ? "" : " " + reply.say()),
@@ -194,7 +215,8 @@ final class Looks {
                     node.place(placed),
                     new Expected.OneOf(List.of(reply.expect())),
                     needs,
-                    wires(placed, PinUse.UART_TX, PinUse.UART_RX)));
+                    wires(placed, PinUse.UART_TX, PinUse.UART_RX),
+                    new Question.Reply(node.place(placed), reply.expect())));
         } else if (check instanceof WakeCheck.Pulses pulses) {
             return wired(placed, pulses.pin())
                     .map(pin -> made(
@@ -207,7 +229,11 @@ final class Looks {
                                     pulses.width().lowest().seconds(),
                                     pulses.width().highest().seconds()),
                             needs,
-                            steps.at(pin)));
+                            steps.at(pin),
+                            new Question.Pulses(
+                                    node.place(pin),
+                                    pulses.width().lowest().seconds(),
+                                    pulses.width().highest().seconds())));
         }
         return seen(placed, check, group, needs);
     }
@@ -232,7 +258,9 @@ final class Looks {
                     "sign " + placed.id() + " " + sense
                             + drive.map(by -> " " + by.pin()).orElse(""),
                     group,
-                    node.place(placed),
+                    drive.map(by -> node.place(new Endpoint(placed.id(), by.pin())))
+                            .orElse(node.place(placed)),
+                    Question.Sort.SIGN,
                     told,
                     needs));
         } else if (check instanceof WakeCheck.Moves moves) {
@@ -241,6 +269,7 @@ final class Looks {
                             "moves " + pin,
                             group,
                             node.place(pin),
+                            Question.Sort.SIGN,
                             Fact.of("wake.moves")
                                     .with("at", moves.pin())
                                     .with(
@@ -254,6 +283,7 @@ final class Looks {
                             "codes " + pin,
                             group,
                             node.place(pin),
+                            Question.Sort.SIGN,
                             Fact.of("wake.codes").with("at", codes.pin()),
                             needs));
         }
@@ -267,14 +297,15 @@ final class Looks {
         return isUsed ? Optional.of(pin) : Optional.empty();
     }
 
-    private static Check made(
+    private Check made(
             String id,
             Group group,
             Check.Kind kind,
             Place at,
             Expected expected,
             List<String> needs,
-            Collection<String> wires) {
+            Collection<String> wires,
+            Question question) {
         return new Check(
                 id,
                 group,
@@ -286,7 +317,8 @@ final class Looks {
                 expected,
                 Optional.empty(),
                 needs,
-                List.copyOf(wires));
+                List.copyOf(wires),
+                new Asked(scene, question));
     }
 
     private Set<String> wires(Placed placed, PinUse one, PinUse other) {
@@ -315,11 +347,13 @@ final class Looks {
         Group group = Group.of(Phase.TOGETHER);
         List<Check> looks = new ArrayList<>();
         Set<String> addresses = new TreeSet<>();
+        List<Place> answering = new ArrayList<>();
         for (Placed placed : node.parts()) {
             boolean isWired = placed.cls().pins().stream()
                     .anyMatch(pin -> pin.use() == PinUse.I2C_SDA
                             && node.wire(placed.endpoint(pin)).isPresent());
             if (isWired) {
+                answering.add(node.place(placed));
                 placed.address().map(Looks::hex).ifPresent(addresses::add);
                 placed.cls().i2c().ifPresent(need -> need.others().forEach(other -> addresses.add(hex(other))));
             }
@@ -332,9 +366,10 @@ final class Looks {
                     place(),
                     new Expected.AllOf(List.copyOf(addresses)),
                     needs,
-                    List.of()));
+                    List.of(),
+                    new Question.Answers(answering)));
         }
-        looks.add(look("look resets", group, place(), Fact.of("wake.look.resets"), needs));
+        looks.add(look("look resets", group, place(), Question.Sort.STEADY, Fact.of("wake.look.resets"), needs));
         return looks;
     }
 
@@ -349,11 +384,12 @@ final class Looks {
                         "prove air " + placed.id(),
                         group,
                         node.place(placed),
+                        Question.Sort.AIR,
                         Fact.of("wake.look.air").with("part", placed.part().name()),
                         needs));
             }
         }
-        looks.add(look("prove power", group, place(), Fact.of("wake.look.power"), needs));
+        looks.add(look("prove power", group, place(), Question.Sort.DONE, Fact.of("wake.look.power"), needs));
         return looks;
     }
 }

@@ -6,11 +6,17 @@ import inkel.core.document.Endpoint;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** The checks of one node, in order. */
 public record NodeWake(NodeCircuit node, List<Check> checks) {
     public NodeWake {
         checks = List.copyOf(checks);
+    }
+
+    /** The same with looks in between, at its end. */
+    public NodeWake with(List<Check> more) {
+        return new NodeWake(node, Stream.concat(checks.stream(), more.stream()).toList());
     }
 
     public Optional<Check> check(String id) {

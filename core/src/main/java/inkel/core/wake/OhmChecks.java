@@ -1,8 +1,10 @@
 package inkel.core.wake;
 
+import inkel.core.bench.Asked;
 import inkel.core.bench.Band;
 import inkel.core.bench.Benches;
 import inkel.core.bench.Ohmmeter;
+import inkel.core.bench.Question;
 import inkel.core.bench.Scene;
 import inkel.core.catalog.Output;
 import inkel.core.circuit.NodeCircuit;
@@ -34,6 +36,7 @@ final class OhmChecks {
     private final StepsOf steps;
     private final Meter meter;
     private final Ohmmeter ohms;
+    private final Scene off;
     private final List<Check> checks = new ArrayList<>();
 
     OhmChecks(Benches benches, NodeCircuit node, StepsOf steps, Meter meter) {
@@ -45,7 +48,8 @@ final class OhmChecks {
                 .filter(placed -> !placed.isForLater())
                 .map(node::place)
                 .collect(Collectors.toSet());
-        ohms = new Ohmmeter(benches.model(Scene.resting(all).off()));
+        off = Scene.resting(all).off();
+        ohms = new Ohmmeter(benches.model(off));
     }
 
     List<Check> all() {
@@ -57,19 +61,19 @@ final class OhmChecks {
     /** From the board's ground to every other that is joined to it: one look, with what the worst of them reads. */
     private void grounds() {
         double most = 0;
-        int count = 0;
         Set<String> wires = new LinkedHashSet<>();
+        List<String> grounds = new ArrayList<>();
         for (Placed placed : node.parts()) {
             Optional<Band> band = placed.part().isBoard()
                     ? Optional.empty()
                     : ohms.band(benches.ground(node, Part.BOARD), benches.ground(node, placed.id()));
             if (band.isPresent() && band.get().expected() < WIRE_OHMS) {
-                count++;
+                grounds.add(benches.ground(node, placed.id()));
                 most = Math.max(most, band.get().high());
                 wires.addAll(steps.grounds(placed));
             }
         }
-        if (count > 0) {
+        if (!grounds.isEmpty()) {
             wires.addAll(steps.grounds(node.board()));
             add(
                     "ohms grounds",
@@ -78,7 +82,8 @@ final class OhmChecks {
                     Optional.empty(),
                     Expected.Within.atMost(Unit.OHM, Math.ceil((most + JOINED_OHMS) * 10) / 10),
                     Optional.empty(),
-                    wires);
+                    wires,
+                    new Question.Ohms(benches.ground(node, Part.BOARD), grounds));
         }
     }
 
@@ -99,7 +104,8 @@ final class OhmChecks {
                 Optional.of(steps.ground(owner)),
                 Expected.Within.atLeast(Unit.OHM, floor(found.low() * (1 - meter.accuracy()) / 2)),
                 band,
-                steps.feedingAll(rail.loads())));
+                steps.feedingAll(rail.loads()),
+                new Question.Ohms(benches.pin(node, rail.id()), List.of(benches.ground(node, owner.id())))));
     }
 
     /** Two digits, downwards. */
@@ -115,7 +121,8 @@ final class OhmChecks {
             Optional<Terminal> black,
             Expected expected,
             Optional<Band> band,
-            Collection<String> wires) {
+            Collection<String> wires,
+            Question question) {
         checks.add(new Check(
                 id,
                 Group.of(Phase.BEFORE),
@@ -127,6 +134,7 @@ final class OhmChecks {
                 expected,
                 band,
                 List.of(),
-                List.copyOf(wires)));
+                List.copyOf(wires),
+                new Asked(off, question)));
     }
 }

@@ -11,5 +11,7 @@ public enum Phase {
     PART,
     TOGETHER,
     /** Cause and effect. */
-    PROVE
+    PROVE,
+    /** Looks in between, that tell causes apart. */
+    BESIDES
 }

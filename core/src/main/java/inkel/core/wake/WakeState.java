@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * What became of the checks of one node, as the record tells it; of several readings of one check the latest counts.
@@ -100,6 +101,10 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
         return here.overWires(check.wires());
     }
 
+    public Optional<Check> check(String id) {
+        return wake.check(id);
+    }
+
     public Result result(Check check) {
         return results.getOrDefault(check.id(), Result.OPEN);
     }
@@ -117,9 +122,14 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
         return check.wires().stream().filter(wire -> !plugged.contains(wire)).toList();
     }
 
+    /** The checks of the plan, without looks in between. */
+    private Stream<Check> planned() {
+        return wake.checks().stream().filter(check -> check.group().phase() != Phase.BESIDES);
+    }
+
     /** The first check that is to be made, or made again; empty when all hold or are left out. */
     public Optional<Check> next() {
-        return wake.checks().stream()
+        return planned()
                 .filter(check ->
                         result(check).status() != Status.IN && result(check).status() != Status.LEFT)
                 .findFirst();
@@ -131,7 +141,7 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
     }
 
     public long holding() {
-        return wake.checks().stream().filter(check -> result(check).holds()).count();
+        return planned().filter(check -> result(check).holds()).count();
     }
 
     /** How many checks are outside of what they should be. */

@@ -3,10 +3,14 @@ package inkel.core.wake;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.bench.Asked;
+import inkel.core.bench.Question;
+import inkel.core.bench.Scene;
 import inkel.core.document.Place;
 import inkel.core.quantity.Unit;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class AnswersTest {
@@ -22,7 +26,8 @@ class AnswersTest {
                 expected,
                 Optional.empty(),
                 List.of(),
-                List.of());
+                List.of(),
+                new Asked(Scene.resting(Set.of()), new Question.Look(Question.Sort.DONE, Place.ofNode("bench"))));
     }
 
     @Test

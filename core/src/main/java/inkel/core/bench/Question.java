@@ -1,0 +1,78 @@
+package inkel.core.bench;
+
+import inkel.core.document.Place;
+import java.util.List;
+
+/** What a bench can be asked in one of its states. */
+public sealed interface Question {
+    /** Volts between two points, or amperes through an element. */
+    record Measure(Probe probe) implements Question {}
+
+    /** Ohms from one point to others while all power is off: what the worst of them reads. */
+    record Ohms(String one, List<String> others) implements Question {
+        public Ohms {
+            others = List.copyOf(others);
+        }
+    }
+
+    /** Which of a few parts answer on their bus, by the addresses that are heard. */
+    record Answers(List<Place> parts) implements Question {
+        public Answers {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /**
+     * What a register of a part reads.
+     *
+     * @param values what it may read when all is well
+     */
+    record Register(Place part, List<String> values) implements Question {
+        public Register {
+            values = List.copyOf(values);
+        }
+    }
+
+    /** What comes back over a part's serial port. */
+    record Reply(Place part, String expect) implements Question {}
+
+    /** How long pulses at a pin are, in seconds. */
+    record Pulses(Place pin, double least, double most) implements Question {}
+
+    /** What is seen, heard or felt: as it should be or not. */
+    record Look(Sort sort, Place at) implements Question {}
+
+    /** Whether a wire is in, and in the right places at both ends, by the eye; its name as {@link Ends} has it. */
+    record Sits(String wire) implements Question {}
+
+    /** What is looked at. */
+    enum Sort {
+        /** That a program reaches the board and runs. */
+        PROGRAM,
+        /** That a header is soldered. */
+        HEADER,
+        ANTENNA,
+        /** That what stands in a wire is there and the right one. */
+        PIECE,
+        /** That the program means the pin that the wire is in. */
+        CODE,
+        /** That a switch or bridge is set as planned. */
+        BRIDGE,
+        /** That both ends of a serial line are told the same rate. */
+        RATE,
+        CAPACITOR,
+        /** That a part shows life. */
+        SIGN,
+        /** That nothing resets while all is busy. */
+        STEADY,
+        /** That what is sent through the air arrives. */
+        AIR,
+        /** Something that is done, and is as it was done. */
+        DONE;
+
+        /** Whether it hangs on what the volts are. */
+        boolean needsPower() {
+            return this == SIGN || this == AIR;
+        }
+    }
+}

@@ -1,0 +1,111 @@
+package inkel.core.bench;
+
+import inkel.core.bench.net.Influence;
+import inkel.core.bench.net.Solution;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** What one state of one bench would give. */
+public final class Rehearsal {
+    /** What is as likely anywhere in a range deviates by its half over this. */
+    private static final double EVEN = Math.sqrt(3);
+
+    /** Figures with less than this share of all that moves an amount are left out. */
+    private static final double LEAST_SHARE = 1e-3;
+
+    private final BenchModel model;
+    private final Optional<Solution> solution;
+    private final Optional<Life> life;
+    private final Twist twist;
+    private Slopes slopes;
+    private Influence[] off;
+
+    Rehearsal(BenchModel model, Optional<Solution> solution, Twist twist, Optional<Life> life) {
+        this.model = model;
+        this.solution = solution;
+        this.twist = twist;
+        this.life = life;
+    }
+
+    /** An amount by what is expected of all figures, which takes far less time than {@link #of}; empty for what is none. */
+    public Optional<Double> roughly(Question question) {
+        return question instanceof Question.Measure measure
+                ? solution.map(found -> value(measure.probe(), found))
+                : Optional.empty();
+    }
+
+    /** Between points that nothing joins a meter shows nothing. */
+    private double value(Probe probe, Solution found) {
+        return Foretelling.read(model, probe, found).orElse(0.0);
+    }
+
+    /** Empty when no currents settle. */
+    public Optional<Foreseen> of(Question question) {
+        if (question instanceof Question.Measure measure) {
+            return solution.map(found -> amount(measure.probe(), found));
+        } else if (question instanceof Question.Ohms ohms) {
+            return Optional.of(ohms(ohms));
+        }
+        Optional<Answer> plain = twist.withoutPower(question);
+        if (plain.isPresent()) {
+            return plain.map(Foreseen.Certain::new);
+        }
+        return life.flatMap(found -> found.answer(question)).map(Foreseen.Certain::new);
+    }
+
+    private Foreseen amount(Probe probe, Solution found) {
+        if (slopes == null) {
+            slopes = new Slopes(model, model.expected(), found);
+        }
+        Optional<Foretelling.Reading> reading = Foretelling.reading(model, probe);
+        double value = value(probe, found);
+        if (reading.isEmpty() || Double.isNaN(reading.get().of(found))) {
+            return new Foreseen.Amount(value, List.of(), false);
+        }
+        double[] slope = slopes.of(reading.get());
+        double all = 0;
+        double wild = 0;
+        for (int i = 0; i < slope.length; i++) {
+            double reach = Math.abs(slope[i] * model.unknowns().get(i).reach());
+            all += reach;
+            wild += model.unknowns().get(i).isWild() ? reach : 0;
+        }
+        List<Foreseen.Share> shares = new ArrayList<>();
+        double middle = value;
+        for (int i = 0; i < slope.length; i++) {
+            Unknown unknown = model.unknowns().get(i);
+            double reach = slope[i] * unknown.reach();
+            if (Math.abs(reach) > LEAST_SHARE * all) {
+                shares.add(new Foreseen.Share(unknown.key(), reach / EVEN));
+                middle += slope[i] * (unknown.middle() - unknown.expected());
+            }
+        }
+        return new Foreseen.Amount(middle, shares, wild > Foretelling.WILD);
+    }
+
+    private Foreseen ohms(Question.Ohms ohms) {
+        if (off == null) {
+            off = new Influence[] {
+                Ohmmeter.at(
+                        model,
+                        model.unknowns().stream().mapToDouble(Unknown::low).toArray()),
+                Ohmmeter.at(
+                        model,
+                        model.unknowns().stream().mapToDouble(Unknown::high).toArray())
+            };
+        }
+        double least = 0;
+        double most = 0;
+        for (String other : ohms.others()) {
+            Optional<Double> low = Ohmmeter.read(model, off[0], ohms.one(), other);
+            Optional<Double> high = Ohmmeter.read(model, off[1], ohms.one(), other);
+            if (low.isEmpty() || high.isEmpty()) {
+                return new Foreseen.Ohms(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, true);
+            }
+            least = Math.max(least, low.get());
+            most = Math.max(most, high.get());
+        }
+        return new Foreseen.Ohms(Math.min(least, most), Math.max(least, most), false);
+    }
+}

@@ -1,0 +1,450 @@
+package inkel.core.diagnosis;
+
+import inkel.core.bench.Answer;
+import inkel.core.bench.Foreseen;
+import inkel.core.bench.Question;
+import inkel.core.bench.Rehearsals;
+import inkel.core.bench.Twist;
+import inkel.core.bench.fault.Fault;
+import inkel.core.bench.fault.Faults;
+import inkel.core.bench.fault.Layout;
+import inkel.core.bench.fault.Priors;
+import inkel.core.document.Meter;
+import inkel.core.document.Place;
+import inkel.core.wake.Check;
+import inkel.core.wake.MoreLooks;
+import inkel.core.wake.NodeWake;
+import inkel.core.wake.Phase;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+
+/**
+ * What may be wrong with one board of a build: every fault is put into the network and thought through for the readings that
+ * there are; how likely those are then, times how likely the fault was before, is its share (Bayes). What it has thought of
+ * once it keeps, so that a further reading takes little. For one thread.
+ */
+public final class Diagnosis {
+    /** What is less likely than the likeliest by this, in natural logarithms, is thought through no further. */
+    private static final double FAR = 14;
+
+    /** A first screening lets through what is off by less than so many times what it may be off by. */
+    private static final double ROUGH = 4;
+
+    /** How much of its effect the figures of a fault may change, in that screening. */
+    private static final double ROUGH_SHARE = 0.5;
+
+    /** An amount that nobody foretold lies anywhere in so many volts or amperes; ohms in so many of their logarithms. */
+    private static final double ANY_VOLTS = 20;
+
+    private static final double ANY_AMPERES = 2;
+    private static final double ANY_OHMS = 15;
+    private static final double ANY_TEXT = 0.3;
+    private static final double ANY_SIGHT = 0.5;
+
+    /** So many hypotheses are weighed against one another for the next look, down to this share. */
+    private static final int WEIGHED = 16;
+
+    private static final double LEAST_SHARE = 0.004;
+
+    /** Of so many of the likeliest every pair is tried. */
+    private static final int PAIRED = 5;
+
+    private final Layout layout;
+    private final NodeWake wake;
+    private final Likelihood likelihood;
+    private final Rehearsals rehearsals;
+    private final MoreLooks more;
+    private final List<Trial> healthy;
+    private final List<Trial> trials = new ArrayList<>();
+    private final Map<List<Fault>, List<Trial>> pairs = new HashMap<>();
+
+    /** @param replugged names of wires that were taken out and put in again */
+    public Diagnosis(Layout layout, NodeWake wake, Meter meter, Set<String> replugged) {
+        this.layout = layout;
+        this.wake = wake;
+        likelihood = new Likelihood(meter);
+        rehearsals = new Rehearsals(layout.circuit(), layout.lists());
+        more = new MoreLooks(layout, wake, meter);
+        healthy = trials(Hypothesis.healthy());
+        Priors priors = new Priors(layout, replugged);
+        for (Fault fault : Faults.of(layout)) {
+            trials.addAll(trials(new Hypothesis(List.of(fault), fault.forms(layout), priors.of(fault))));
+        }
+    }
+
+    private static List<Trial> trials(Hypothesis hypothesis) {
+        return hypothesis.forms().stream()
+                .map(twist -> new Trial(hypothesis, twist))
+                .toList();
+    }
+
+    /** A form with how likely it is together with all readings, as a logarithm. */
+    private record Scored(Trial trial, double log) {}
+
+    /** Only what concerns the wires and parts of the last reading that is not as foretold: to be shown first. */
+    public Suspects near(List<Evidence> evidence, BooleanSupplier isOver) {
+        return among(evidence, near(evidence), isOver, false);
+    }
+
+    /** All faults, and pairs of the likeliest. */
+    public Suspects all(List<Evidence> evidence, BooleanSupplier isOver) {
+        return among(evidence, trials, isOver, true);
+    }
+
+    private Suspects among(List<Evidence> evidence, List<Trial> some, BooleanSupplier isOver, boolean isWhole) {
+        List<Evidence> order = order(evidence);
+        List<Trial> open = new ArrayList<>(healthy);
+        open.addAll(some);
+        double other = somethingElse(order);
+        List<Scored> scored = scored(order, open, other, isOver);
+        if (isWhole) {
+            scored.addAll(scored(order, pairs(scored), other, isOver));
+        }
+        return suspects(order, scored, other, isOver, isWhole);
+    }
+
+    /** What was not as foretold first, the latest first: it tells most. Looks in between come after the checks of the plan. */
+    private static List<Evidence> order(List<Evidence> evidence) {
+        List<Evidence> order = new ArrayList<>(evidence);
+        Collections.reverse(order);
+        order.sort(Comparator.comparing(Evidence::isWell).thenComparing(one -> isBetween(one.check())));
+        return order;
+    }
+
+    private static boolean isBetween(Check check) {
+        return check.group().phase() == Phase.BESIDES;
+    }
+
+    // --- how likely
+
+    private List<Scored> scored(List<Evidence> evidence, List<Trial> all, double other, BooleanSupplier isOver) {
+        List<Scored> left =
+                all.stream().map(trial -> new Scored(trial, trial.logOdds)).collect(Collectors.toList());
+        for (int count = 1; count <= evidence.size(); count++) {
+            Evidence last = evidence.get(count - 1);
+            List<Scored> next = new ArrayList<>();
+            double best = Double.NEGATIVE_INFINITY;
+            for (Scored one : left) {
+                if (isOver.getAsBoolean()) {
+                    return new ArrayList<>();
+                }
+                // Only the first reading leaves so many that a full thought for each takes too long.
+                boolean isKept = count > 1 || one.trial().hypothesis.isHealthy() || isPossible(one.trial(), last);
+                double log = isKept ? log(one.trial(), evidence.subList(0, count)) : Likelihood.NEVER;
+                if (log > Likelihood.NEVER) {
+                    next.add(new Scored(one.trial(), log));
+                    best = Math.max(best, log);
+                } else {
+                    one.trial().rest();
+                }
+            }
+            double least = Math.max(best, count == evidence.size() ? other : best) - FAR;
+            left = new ArrayList<>();
+            for (Scored one : next) {
+                if (one.log() >= least || one.trial().hypothesis.isHealthy()) {
+                    left.add(one);
+                } else {
+                    one.trial().rest();
+                }
+            }
+        }
+        return left;
+    }
+
+    /** A quick look at an amount; what is further off than its figures could ever make it is not thought through. */
+    private boolean isPossible(Trial trial, Evidence evidence) {
+        if (!(evidence.answer() instanceof Answer.Amount read)
+                || !(evidence.check().asked().question() instanceof Question.Measure)) {
+            return true;
+        }
+        double value = trial.roughly(evidence.check().asked(), rehearsals);
+        Optional<Foreseen> plan = healthy.get(0).foreseen(evidence.check().asked(), rehearsals);
+        if (Double.isNaN(value) || !(plan.orElse(null) instanceof Foreseen.Amount planned)) {
+            return !Double.isNaN(value);
+        }
+        double reach = ROUGH
+                        * (planned.spread()
+                                + Math.sqrt(likelihood.noise(evidence.check().kind(), read.si())))
+                + ROUGH_SHARE * Math.abs(value - planned.value());
+        return Math.abs(read.si() - value) <= reach;
+    }
+
+    /** With its odds. */
+    private double log(Trial trial, List<Evidence> evidence) {
+        double log = trial.logOdds;
+        List<Likelihood.Compared> amounts = new ArrayList<>();
+        for (Evidence one : evidence) {
+            Optional<Foreseen> foreseen = trial.foreseen(one.check().asked(), rehearsals);
+            if (foreseen.isEmpty()) {
+                return Likelihood.NEVER;
+            }
+            if (foreseen.get() instanceof Foreseen.Amount amount) {
+                if (!(one.answer() instanceof Answer.Amount read)) {
+                    return Likelihood.NEVER;
+                }
+                amounts.add(new Likelihood.Compared(one.check().kind(), read.si(), amount));
+            } else {
+                log += likelihood.single(one.answer(), foreseen.get());
+            }
+        }
+        return log + likelihood.together(amounts);
+    }
+
+    private List<Likelihood.Compared> amounts(Trial trial, List<Evidence> evidence) {
+        List<Likelihood.Compared> amounts = new ArrayList<>();
+        for (Evidence one : evidence) {
+            Optional<Foreseen> foreseen = trial.foreseen(one.check().asked(), rehearsals);
+            if (foreseen.orElse(null) instanceof Foreseen.Amount amount && one.answer() instanceof Answer.Amount read) {
+                amounts.add(new Likelihood.Compared(one.check().kind(), read.si(), amount));
+            }
+        }
+        return amounts;
+    }
+
+    /** What is as foretold came about as on a table that is all right, the rest anyhow. */
+    private double somethingElse(List<Evidence> evidence) {
+        double log = Math.log(Priors.somethingElse());
+        List<Evidence> well = evidence.stream().filter(Evidence::isWell).toList();
+        double usual = log(healthy.get(0), well);
+        log += usual <= Likelihood.NEVER ? 0 : usual;
+        for (Evidence one : evidence) {
+            if (!one.isWell()) {
+                log += Math.log(
+                        switch (one.check().kind()) {
+                            case VOLTS, LEVEL -> 1 / ANY_VOLTS;
+                            case AMPERES -> 1 / ANY_AMPERES;
+                            case OHMS -> 1 / ANY_OHMS;
+                            case LOOK -> ANY_SIGHT;
+                            case ANSWERS, REGISTER, REPLY, PULSES -> ANY_TEXT;
+                        });
+            }
+        }
+        return log;
+    }
+
+    // --- which are tried
+
+    private List<Trial> near(List<Evidence> evidence) {
+        Optional<Evidence> out =
+                order(evidence).stream().filter(one -> !one.isWell()).findFirst();
+        if (out.isEmpty()) {
+            return List.of();
+        }
+        Check check = out.get().check();
+        Set<String> wires = new HashSet<>(check.wires());
+        return trials.stream()
+                .filter(trial -> trial.hypothesis.faults().stream().allMatch(fault -> isNear(fault, check, wires)))
+                .toList();
+    }
+
+    private boolean isNear(Fault fault, Check check, Set<String> wires) {
+        if (fault instanceof Fault.OnWire on) {
+            return on.node().equals(check.at().node()) && wires.contains(on.wire());
+        } else if (fault instanceof Fault.Swapped swapped) {
+            return wires.contains(swapped.wire()) || wires.contains(swapped.other());
+        }
+        Place at = fault.at();
+        return at.node().equals(check.at().node())
+                && (at.part().equals(check.at().part()) || at.part().isEmpty());
+    }
+
+    /** Every two of the likeliest that are of one form each at the time. */
+    private List<Trial> pairs(List<Scored> scored) {
+        List<Trial> first = byHypothesis(scored).entrySet().stream()
+                .filter(entry -> !entry.getKey().isHealthy())
+                .limit(PAIRED)
+                .map(entry -> entry.getValue().get(0).trial())
+                .toList();
+        List<Trial> both = new ArrayList<>();
+        for (int i = 0; i < first.size(); i++) {
+            for (int j = i + 1; j < first.size(); j++) {
+                both.addAll(pair(first.get(i).hypothesis, first.get(j).hypothesis));
+            }
+        }
+        return both;
+    }
+
+    private List<Trial> pair(Hypothesis one, Hypothesis other) {
+        List<Fault> faults = List.of(one.faults().get(0), other.faults().get(0));
+        return pairs.computeIfAbsent(faults, key -> {
+            List<Twist> forms = new ArrayList<>();
+            for (Twist first : one.forms()) {
+                for (Twist second : other.forms()) {
+                    forms.add(first.and(second));
+                }
+            }
+            return trials(new Hypothesis(faults, forms, one.odds() * other.odds()));
+        });
+    }
+
+    // --- what comes of it
+
+    /** The likeliest first, with their forms, the likeliest first. */
+    private static Map<Hypothesis, List<Scored>> byHypothesis(List<Scored> scored) {
+        Map<Hypothesis, List<Scored>> forms = new IdentityHashMap<>();
+        for (Scored one : scored) {
+            forms.computeIfAbsent(one.trial().hypothesis, key -> new ArrayList<>())
+                    .add(one);
+        }
+        Map<Hypothesis, List<Scored>> sorted = new LinkedHashMap<>();
+        forms.entrySet().stream()
+                .sorted(Comparator.comparingDouble(
+                        (Map.Entry<Hypothesis, List<Scored>> entry) -> -sum(entry.getValue())))
+                .forEach(entry -> {
+                    entry.getValue().sort(Comparator.comparingDouble(one -> -one.log()));
+                    sorted.put(entry.getKey(), entry.getValue());
+                });
+        return sorted;
+    }
+
+    /** The logarithm of a sum of exponentials. */
+    private static double sum(Collection<Scored> scored) {
+        double most = scored.stream().mapToDouble(Scored::log).max().orElse(Likelihood.NEVER);
+        return most
+                + Math.log(scored.stream()
+                        .mapToDouble(one -> Math.exp(one.log() - most))
+                        .sum());
+    }
+
+    private Suspects suspects(
+            List<Evidence> evidence, List<Scored> scored, double other, BooleanSupplier isOver, boolean isWhole) {
+        Map<Hypothesis, List<Scored>> byHypothesis = byHypothesis(scored);
+        double all = scored.isEmpty() ? other : plus(sum(scored), other);
+        Map<Hypothesis, Double> shares = new LinkedHashMap<>();
+        byHypothesis.forEach((hypothesis, forms) -> shares.put(hypothesis, Math.exp(sum(forms) - all)));
+        List<NextLook.Weighted> weighed = new ArrayList<>();
+        int count = 0;
+        for (Map.Entry<Hypothesis, List<Scored>> entry : byHypothesis.entrySet()) {
+            if (count++ < WEIGHED && shares.get(entry.getKey()) > LEAST_SHARE) {
+                for (Scored form : entry.getValue()) {
+                    double share = Math.exp(form.log() - all);
+                    if (share > LEAST_SHARE * LEAST_SHARE) {
+                        weighed.add(new NextLook.Weighted(form.trial(), share));
+                    }
+                }
+            }
+        }
+        NextLook looking = new NextLook(likelihood, weighed);
+        Set<String> made = evidence.stream().map(one -> one.check().id()).collect(Collectors.toSet());
+        List<Check> looks = weighed.isEmpty() ? List.of() : looks(evidence, weighed, made);
+        Optional<Check> next = isOver.getAsBoolean()
+                ? Optional.empty()
+                : looking.best(looks, (trial, look) -> knowing(trial, look, evidence));
+        return new Suspects(
+                grouped(shares, byHypothesis, looking, looks, evidence),
+                shares.entrySet().stream()
+                        .filter(entry -> entry.getKey().isHealthy())
+                        .mapToDouble(Map.Entry::getValue)
+                        .sum(),
+                Math.exp(other - all),
+                next,
+                evidence.size(),
+                isWhole);
+    }
+
+    private static double plus(double one, double other) {
+        double most = Math.max(one, other);
+        return most + Math.log(Math.exp(one - most) + Math.exp(other - most));
+    }
+
+    /** What a form foresees of a look when it is known what was read. */
+    private Optional<Foreseen> knowing(Trial trial, Check look, List<Evidence> evidence) {
+        Optional<Foreseen> foreseen = trial.foreseen(look.asked(), rehearsals);
+        return foreseen.orElse(null) instanceof Foreseen.Amount amount
+                ? Optional.of(likelihood.given(amounts(trial, evidence), look.kind(), amount))
+                : foreseen;
+    }
+
+    /** One line for those that no look tells apart. */
+    private List<Suspect> grouped(
+            Map<Hypothesis, Double> shares,
+            Map<Hypothesis, List<Scored>> forms,
+            NextLook looking,
+            List<Check> looks,
+            List<Evidence> evidence) {
+        List<List<Hypothesis>> groups = new ArrayList<>();
+        for (Hypothesis hypothesis : shares.keySet()) {
+            if (hypothesis.isHealthy() || shares.get(hypothesis) < LEAST_SHARE) {
+                continue;
+            }
+            Trial own = forms.get(hypothesis).get(0).trial();
+            Optional<List<Hypothesis>> alike = groups.stream()
+                    .filter(group -> looking.areAlike(
+                            forms.get(group.get(0)).get(0).trial(),
+                            own,
+                            looks,
+                            (trial, look) -> knowing(trial, look, evidence)))
+                    .findFirst();
+            alike.ifPresentOrElse(
+                    group -> group.add(hypothesis), () -> groups.add(new ArrayList<>(List.of(hypothesis))));
+        }
+        return groups.stream()
+                .map(group -> new Suspect(
+                        group.stream().map(Hypothesis::faults).toList(),
+                        group.stream().mapToDouble(shares::get).sum()))
+                .sorted(Comparator.comparingDouble(suspect -> -suspect.share()))
+                .toList();
+    }
+
+    // --- which looks there are
+
+    /** Checks left to make in the state of the latest reading that is not as foretold, and looks at what is suspected. */
+    private List<Check> looks(List<Evidence> evidence, List<NextLook.Weighted> weighed, Set<String> made) {
+        Map<String, Check> looks = new LinkedHashMap<>();
+        Check during = evidence.get(0).check();
+        for (Check check : wake.checks()) {
+            boolean isHere = check.asked().scene().equals(during.asked().scene())
+                    || !check.asked().scene().isOn();
+            if (isHere) {
+                looks.put(check.id(), check);
+            }
+        }
+        for (NextLook.Weighted one : weighed) {
+            for (Fault fault : one.trial().hypothesis.faults()) {
+                for (Check look : atFault(fault, during)) {
+                    looks.putIfAbsent(look.id(), look);
+                }
+            }
+        }
+        made.forEach(looks::remove);
+        return List.copyOf(looks.values());
+    }
+
+    private List<Check> atFault(Fault fault, Check during) {
+        List<Optional<Check>> looks = new ArrayList<>();
+        boolean isOn = during.asked().scene().isOn();
+        for (String wire : FaultyWires.of(fault, layout)) {
+            if (isOn) {
+                looks.add(more.along(wire, during));
+            }
+            looks.add(more.ohms(wire));
+            looks.add(more.sits(wire));
+        }
+        Place at = fault.at();
+        if (at.node().equals(wake.node().node().id())) {
+            if (at.isPin() && isOn) {
+                looks.add(more.again(at.endpoint(), during));
+            }
+            if (fault instanceof Fault.Shorted shorted) {
+                looks.add(more.ohmsBetween(at.endpoint(), shorted.other().endpoint()));
+            }
+            if (fault instanceof Fault.PinDamaged) {
+                looks.add(more.ohmsToGround(at.endpoint()));
+            }
+            FaultyWires.seenAt(fault).ifPresent(sort -> looks.add(more.seen(sort, at)));
+        }
+        return looks.stream().flatMap(Optional::stream).toList();
+    }
+}

@@ -1,0 +1,2 @@
+/** Tests of diagnosis: planted faults are found. */
+package inkel.core.diagnosis;
