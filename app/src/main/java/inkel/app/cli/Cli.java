@@ -20,7 +20,8 @@ import picocli.CommandLine.Command;
             CatalogueCommand.class,
             BoardsCommand.class,
             SeatsCommand.class,
-            WakeCommand.class
+            WakeCommand.class,
+            PractiseCommand.class
         })
 public final class Cli {
     /** The command could not be carried out. */

@@ -79,7 +79,7 @@ final class WakeCommand implements Callable<Integer> {
         out.println(Words.say(Fact.of("cli.wake")
                 .with("name", wake.node().node().name())
                 .with("held", state.holding())
-                .with("count", wake.checks().size())));
+                .with("count", state.count())));
         for (Group group : wake.groups()) {
             out.println("  " + words.group(group));
             for (Check check : wake.of(group)) {

@@ -176,6 +176,7 @@ public final class BuildFiles {
                 .ifPresentOrElse(
                         kept -> {
                             session.notices().withdrawOffer();
+                            session.practice().leave();
                             session.replace(kept.build());
                         },
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow())));
@@ -231,10 +232,10 @@ public final class BuildFiles {
 
     /** @param then done once the build is safely in the file */
     public void saveAs(Path path, Runnable then) {
-        if (session.build().isEmpty()) {
+        if (session.ownBuild().isEmpty()) {
             return;
         }
-        Build toSave = session.build().get();
+        Build toSave = session.ownBuild().get();
         boolean wasNew = file.get() == null;
         int opening = openings;
         Catalog classes = session.catalog();
@@ -352,7 +353,7 @@ public final class BuildFiles {
     }
 
     void refresh() {
-        unsaved.set(session.build()
+        unsaved.set(session.ownBuild()
                 .filter(now -> now != saved && !now.equals(saved))
                 .isPresent());
         isLeavingAsked = false;
@@ -397,12 +398,12 @@ public final class BuildFiles {
     /** What waits in a lane is lost when the program ends, so the latest state is written here and now. */
     private void keepNow() {
         if (unsaved.get()) {
-            keep(file.get(), session.build().orElseThrow());
+            keep(file.get(), session.ownBuild().orElseThrow());
         }
     }
 
     private void drop() {
-        Build now = session.build().orElseThrow();
+        Build now = session.ownBuild().orElseThrow();
         if (file.get() == null) {
             recovery.forgetNew(now);
         } else {

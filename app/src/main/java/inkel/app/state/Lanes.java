@@ -12,6 +12,7 @@ import java.util.concurrent.Executors;
  * @param planning shares out pins and moves moments apart
  * @param seating finds seats on breadboards
  * @param waking foretells what the checks of the first power-up read
+ * @param diagnosing thinks through what may be wrong on a bench
  * @param searching finds part classes
  * @param drawing makes what is looked at before it is printed or saved
  * @param screen the window's own thread
@@ -22,6 +23,7 @@ public record Lanes(
         Executor planning,
         Executor seating,
         Executor waking,
+        Executor diagnosing,
         Executor searching,
         Executor drawing,
         Executor screen) {
@@ -33,6 +35,7 @@ public record Lanes(
                 thread("inkel planning"),
                 thread("inkel seating"),
                 thread("inkel waking"),
+                thread("inkel diagnosing"),
                 thread("inkel searching"),
                 thread("inkel drawing"),
                 screen);
@@ -40,7 +43,8 @@ public record Lanes(
 
     /** One executor for all that is not the screen's. */
     public static Lanes of(Executor background, Executor screen) {
-        return new Lanes(background, background, background, background, background, background, background, screen);
+        return new Lanes(
+                background, background, background, background, background, background, background, background, screen);
     }
 
     private static Executor thread(String name) {

@@ -47,11 +47,17 @@ public final class Session {
     private final BoardWork boards = new BoardWork(this);
     private final SeatWork seats = new SeatWork(this);
     private final WakeWork wake = new WakeWork(this);
+    private final SuspectWork suspects = new SuspectWork(this);
+    private final PracticeWork practice = new PracticeWork(this);
 
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
     private History history;
+
+    /** The own build while the present one is a copy to practise on. */
+    private History own;
+
     private Catalog shared;
     private List<OwnClass> carried = List.of();
     private Catalog known;
@@ -138,6 +144,16 @@ public final class Session {
         return wake;
     }
 
+    /** What may be wrong when a reading is not as foretold. */
+    public SuspectWork suspects() {
+        return suspects;
+    }
+
+    /** The bench that is not there. */
+    public PracticeWork practice() {
+        return practice;
+    }
+
     /** Builds, boards and moments. */
     public BoardWork boards() {
         return boards;
@@ -212,6 +228,26 @@ public final class Session {
     /** The present document; empty while nothing is open. */
     public Optional<Build> build() {
         return Optional.ofNullable(history).map(History::now);
+    }
+
+    /** What is saved and kept: the present document, or the one that is left while practising. */
+    Optional<Build> ownBuild() {
+        return Optional.ofNullable(own == null ? history : own).map(History::now);
+    }
+
+    /** Takes a copy in the place of the own build, which is left as it is. */
+    void practise(Build copy) {
+        own = own == null ? history : own;
+        planning.leave();
+        history = new History(copy);
+        changed();
+    }
+
+    void stopPractising() {
+        history = own;
+        own = null;
+        planning.leave();
+        changed();
     }
 
     /** The time that goes into the record. */
@@ -306,7 +342,12 @@ public final class Session {
         planning.stop();
         Build now = history.now();
         Path path = files.fileProperty().get();
-        judging.of(now, catalog(), () -> files.keep(path, now));
+        boolean isCopy = own != null;
+        judging.of(now, catalog(), () -> {
+            if (!isCopy) {
+                files.keep(path, now);
+            }
+        });
     }
 
     private void refresh() {
@@ -318,6 +359,8 @@ public final class Session {
     /** Another build is open now. */
     void opened(Build build, Assessment first) {
         judging.forgetAll();
+        own = null;
+        practice.forget();
         planning.leave();
         history = new History(build);
         notices.withdrawOffer();

@@ -1,5 +1,7 @@
 package inkel.app.state;
 
+import inkel.core.bench.Answer;
+import inkel.core.bench.fault.Layout;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.Foretold;
@@ -12,16 +14,20 @@ import inkel.core.document.edit.LeaveOut;
 import inkel.core.document.edit.PullWires;
 import inkel.core.document.edit.TakeReading;
 import inkel.core.document.edit.TakeSeen;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
 import inkel.core.wake.Kept;
+import inkel.core.wake.MoreLooks;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.WakePlan;
 import inkel.core.wake.WakeState;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -43,8 +49,35 @@ public final class WakeWork {
     private final ObjectProperty<Meter> meter = new SimpleObjectProperty<>(Meter.USUAL);
     private final ObjectProperty<Check> current = new SimpleObjectProperty<>();
 
-    /** The checks of a board, and what they were made of: ticks and the record do not change what should be read. */
-    private record Known(Build plan, Meter meter, Kept kept, NodeWake wake) {}
+    /**
+     * The checks of a board, and what they were made of: ticks and the record do not change what should be read.
+     *
+     * @param between looks in between, by their ids
+     */
+    private record Known(Build plan, Meter meter, Kept kept, NodeWake wake, Map<String, Check> between) {
+        /** With the looks in between that were taken, and the one that is looked at. */
+        NodeWake with(Build build, Check looked) {
+            List<Check> taken = between.values().stream()
+                    .filter(check -> check.equals(looked)
+                            || isRead(build, wake.node().node().id(), check.id()))
+                    .toList();
+            return taken.isEmpty() ? wake : wake.with(taken);
+        }
+    }
+
+    private static boolean isRead(Build build, String node, String check) {
+        return build.log()
+                .counting()
+                .anyMatch(line -> line.place().node().equals(node)
+                        && checkOf(line).filter(check::equals).isPresent());
+    }
+
+    private static Optional<String> checkOf(LogLine line) {
+        if (line instanceof LogLine.Measured measured) {
+            return measured.foretold().map(Foretold::check);
+        }
+        return line instanceof LogLine.Seen seen ? Optional.of(seen.check()) : Optional.empty();
+    }
 
     WakeWork(Session session) {
         this.session = session;
@@ -70,7 +103,7 @@ public final class WakeWork {
         return Optional.ofNullable(known.get(node))
                 .filter(found ->
                         found.meter().equals(meter.get()) && found.plan().equals(plan(assessment.build())))
-                .map(found -> WakeState.of(assessment.build(), found.wake()));
+                .map(found -> WakeState.of(assessment.build(), found.with(assessment.build(), current.get())));
     }
 
     /** Whether a reading since may have narrowed what is expected. */
@@ -90,13 +123,19 @@ public final class WakeWork {
         return state;
     }
 
+    /** Makes a look in between one of a board's checks while it is looked at, and for good once it was read. */
+    public void look(String node, Check between) {
+        Optional.ofNullable(known.get(node)).ifPresent(found -> found.between().put(between.id(), between));
+        current.set(between);
+    }
+
     /** Whether the checks of a board could not be worked out as it is now. */
     public boolean hasFailed(Assessment assessment, String node) {
         return failed.get(node) == assessment;
     }
 
     /** A build without what changes no expectation. */
-    private static Build plan(Build build) {
+    static Build plan(Build build) {
         return build.withLog(Logbook.EMPTY)
                 .withNodes(build.nodes().stream()
                         .map(node -> node.withPlugged(Set.of()))
@@ -105,15 +144,19 @@ public final class WakeWork {
 
     private void workOut(Assessment assessment, String node) {
         Meter with = meter.get();
+        Map<String, Check> between = new LinkedHashMap<>();
+        Optional.ofNullable(known.get(node)).ifPresent(found -> between.putAll(found.between()));
         session.lanes().waking().execute(() -> {
             Optional<NodeWake> found = assessment.wires(node).flatMap(list -> {
                 try {
-                    return Optional.of(WakePlan.of(
+                    NodeWake made = WakePlan.of(
                             assessment.reports().circuit(),
                             assessment.reports().wires(),
                             list,
                             assessment.reports().levels().toMeasure(),
-                            with));
+                            with);
+                    addTaken(assessment, made, with, between);
+                    return Optional.of(made);
                 } catch (RuntimeException mistake) {
                     Trouble.severe(WakeWork.class, "checks could not be worked out", mistake);
                     return Optional.empty();
@@ -122,7 +165,8 @@ public final class WakeWork {
             session.lanes().screen().execute(() -> {
                 asked.remove(node);
                 found.ifPresent(wake -> known.put(
-                        node, new Known(plan(assessment.build()), with, Kept.of(assessment.build(), node), wake)));
+                        node,
+                        new Known(plan(assessment.build()), with, Kept.of(assessment.build(), node), wake, between)));
                 if (found.isEmpty()) {
                     known.remove(node);
                     failed.put(node, assessment);
@@ -135,6 +179,28 @@ public final class WakeWork {
                 }
             });
         });
+    }
+
+    /** Looks in between that the record tells of, made again by their ids. */
+    private static void addTaken(Assessment assessment, NodeWake wake, Meter with, Map<String, Check> into) {
+        String node = wake.node().node().id();
+        List<String> ids = assessment
+                .build()
+                .log()
+                .counting()
+                .filter(line -> line.place().node().equals(node))
+                .flatMap(line -> checkOf(line).stream())
+                .filter(id -> wake.check(id).isEmpty() && !into.containsKey(id))
+                .distinct()
+                .toList();
+        if (!ids.isEmpty()) {
+            MoreLooks more = new MoreLooks(
+                    new Layout(
+                            assessment.reports().circuit(), assessment.reports().wires()),
+                    wake,
+                    with);
+            ids.forEach(id -> more.check(id).ifPresent(check -> into.put(id, check)));
+        }
     }
 
     // --- by hand
@@ -170,6 +236,18 @@ public final class WakeWork {
     public void seen(Check check, boolean isWell, String text) {
         session.apply(
                 new TakeSeen(check.at(), check.id(), isWell, text, LogLine.By.TYPED, standing(check), session.now()));
+    }
+
+    /** Writes down what a practice bench gave, as if it had been typed: the copy that it goes into is thrown away. */
+    public void answered(Check check, Answer answer, boolean isWell) {
+        if (answer instanceof Answer.Amount amount && check.expected() instanceof Expected.Within within) {
+            Quantity value = Quantity.of(within.unit(), amount.si());
+            read(check, value, Engineering.exact(value));
+        } else if (answer instanceof Answer.Overload) {
+            seen(check, isWell, "OL");
+        } else {
+            seen(check, isWell, answer instanceof Answer.Texts texts ? String.join(" ", texts.texts()) : "");
+        }
     }
 
     public void leaveOut(Place part, boolean isOut) {

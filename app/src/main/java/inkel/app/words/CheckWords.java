@@ -38,6 +38,15 @@ public final class CheckWords {
 
     /** A line in the list, under the name of its group. */
     public String line(Check check) {
+        boolean isBetween =
+                check.group().phase() == Phase.BESIDES && check.red().isPresent();
+        if (isBetween && check.isMetered()) {
+            WireWords ends = new WireWords(node);
+            return Words.say(
+                    Fact.of(check.kind() == Check.Kind.OHMS ? "wake.check.ohms_between" : "wake.check.volts_between")
+                            .with("red", ends.name(check.red().orElseThrow()))
+                            .with("black", check.black().map(ends::name).orElse("")));
+        }
         return switch (check.kind()) {
             case LOOK -> seen(check);
             case OHMS ->
@@ -82,6 +91,9 @@ public final class CheckWords {
 
     /** The heading of its card. */
     public String title(Check check) {
+        if (check.group().phase() == Phase.BESIDES) {
+            return capital(line(check));
+        }
         return switch (check.kind()) {
             case OHMS ->
                 check.at().isPin()

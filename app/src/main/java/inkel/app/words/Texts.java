@@ -16,8 +16,22 @@ import java.util.Properties;
  */
 final class Texts {
     static final List<String> BUNDLES = List.of(
-            "frame", "habits", "files", "why", "parts", "power", "levels", "pins", "wire", "seats", "drawer", "wake",
-            "sheet", "take");
+            "frame",
+            "habits",
+            "files",
+            "why",
+            "parts",
+            "power",
+            "levels",
+            "pins",
+            "wire",
+            "seats",
+            "drawer",
+            "wake",
+            "faults",
+            "practice",
+            "sheet",
+            "take");
 
     private static final String FOLDER = "/inkel/app/words/";
 

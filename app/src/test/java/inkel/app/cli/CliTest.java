@@ -5,15 +5,19 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import inkel.app.kit.Given;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.PrintWriter;
 import java.io.RandomAccessFile;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -623,5 +627,55 @@ class CliTest {
         Ran wrong = run("wake", Given.EXAMPLES.resolve(Given.LOCKS).toString(), "--node", "attic");
         assertEquals(2, wrong.code());
         assertTrue(wrong.err().contains("lower-lock"), wrong.err());
+    }
+
+    private static Ran practise(String typed, String... more) {
+        InputStream before = System.in;
+        try {
+            System.setIn(new ByteArrayInputStream(typed.getBytes(StandardCharsets.UTF_8)));
+            List<String> args = new ArrayList<>(
+                    List.of("practise", Given.EXAMPLES.resolve(Given.MOTH_LAMP).toString()));
+            args.addAll(List.of(more));
+            return run(args.toArray(String[]::new));
+        } finally {
+            System.setIn(before);
+        }
+    }
+
+    @Test
+    void practiseReadsByNumberSaysWhatItCouldBeAndTellsAtTheEnd() {
+        String readings = "1\n".repeat(5);
+        Ran ran = practise("w\n" + readings + "w\nx\n99\ne\n", "--kind", "contact-loose", "--seed", "7");
+        assertEquals(0, ran.code(), ran.err());
+        List<String> lines = ran.out().lines().toList();
+        assertTrue(lines.get(0).startsWith("Practice bench of Lamp, seed 7: 1 fault planted."), lines.get(0));
+        assertTrue(ran.out().contains("nothing to explain"), "before anything is off");
+        assertTrue(ran.out().contains("Not as it should be."), ran.out());
+        assertTrue(ran.out().contains("sits loose"), ran.out());
+        assertTrue(ran.out().contains("Planted: wire "), ran.out());
+        assertTrue(ran.err().contains("x is no choice") && ran.err().contains("99 is no choice"), ran.err());
+    }
+
+    @Test
+    void practiseInJsonIsOneObjectALineAndTheSameForTheSameSeed() throws Exception {
+        String first = practise("1\n1\n", "--json", "--seed", "5").out();
+        assertEquals(first, practise("1\n1\n", "--json", "--seed", "5").out());
+        List<String> keys = new ArrayList<>();
+        for (String line : first.lines().toList()) {
+            JsonNode object = new ObjectMapper().readTree(line);
+            keys.add(object.fieldNames().next());
+        }
+        assertEquals(List.of("begin", "choices", "reading", "choices", "reading", "choices", "end"), keys);
+    }
+
+    @Test
+    void practiseRefusesWhatCannotBePlanted() {
+        assertEquals(2, practise("", "--faults", "3").code());
+        Ran unknown = practise("", "--kind", "bad-luck");
+        assertEquals(2, unknown.code());
+        assertTrue(unknown.err().contains("bad-luck") && unknown.err().contains("contact-loose"), unknown.err());
+        Ran none = practise("", "--kind", "capacitor-missing");
+        assertEquals(2, none.code());
+        assertTrue(none.err().contains("choose another kind"), none.err());
     }
 }

@@ -21,7 +21,6 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -250,10 +249,10 @@ public final class Diagnosis {
     }
 
     private boolean isNear(Fault fault, Check check, Set<String> wires) {
-        if (fault instanceof Fault.OnWire on) {
+        if (fault instanceof Fault.Swapped swapped && wires.contains(swapped.other())) {
+            return swapped.node().equals(check.at().node());
+        } else if (fault instanceof Fault.OnWire on) {
             return on.node().equals(check.at().node()) && wires.contains(on.wire());
-        } else if (fault instanceof Fault.Swapped swapped) {
-            return wires.contains(swapped.wire()) || wires.contains(swapped.other());
         }
         Place at = fault.at();
         return at.node().equals(check.at().node())
@@ -293,7 +292,7 @@ public final class Diagnosis {
 
     /** The likeliest first, with their forms, the likeliest first. */
     private static Map<Hypothesis, List<Scored>> byHypothesis(List<Scored> scored) {
-        Map<Hypothesis, List<Scored>> forms = new IdentityHashMap<>();
+        Map<Hypothesis, List<Scored>> forms = new LinkedHashMap<>();
         for (Scored one : scored) {
             forms.computeIfAbsent(one.trial().hypothesis, key -> new ArrayList<>())
                     .add(one);

@@ -15,10 +15,10 @@ final class FaultyWires {
 
     /** The ids of the wires that show it. */
     static List<String> of(Fault fault, Layout layout) {
-        if (fault instanceof Fault.OnWire on) {
-            return List.of(on.wire());
-        } else if (fault instanceof Fault.Swapped swapped) {
+        if (fault instanceof Fault.Swapped swapped) {
             return List.of(swapped.wire(), swapped.other());
+        } else if (fault instanceof Fault.OnWire on) {
+            return List.of(on.wire());
         } else if (fault instanceof Fault.RowNotBridged row) {
             return row.wires().subList(0, OF_ROW);
         } else if (fault instanceof Fault.ColdJoint joint) {

@@ -4,7 +4,7 @@ import inkel.core.bench.Answer;
 import inkel.core.bench.Foreseen;
 import inkel.core.wake.Check;
 import java.util.ArrayList;
-import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -94,7 +94,7 @@ final class NextLook {
 
     /** In bits, of hypotheses and not of their forms. */
     private static double entropy(double[] shares, List<Weighted> of) {
-        Map<Hypothesis, Double> sums = new IdentityHashMap<>();
+        Map<Hypothesis, Double> sums = new LinkedHashMap<>();
         double all = 0;
         for (int i = 0; i < shares.length; i++) {
             sums.merge(of.get(i).trial().hypothesis, shares[i], Double::sum);

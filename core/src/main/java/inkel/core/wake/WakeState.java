@@ -144,6 +144,11 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
         return planned().filter(check -> result(check).holds()).count();
     }
 
+    /** How many checks the plan has. */
+    public long count() {
+        return planned().count();
+    }
+
     /** How many checks are outside of what they should be. */
     public long outside() {
         return results.values().stream()

@@ -129,7 +129,7 @@ public final class Shots {
         });
     }
 
-    /** All is wired, and woken up to the radio, whose supply reads low. */
+    /** All is wired, and woken up to the display, whose supply reads low. */
     private void wake() {
         String node = session.nodeProperty().get();
         session.apply(new Plug(
@@ -141,9 +141,9 @@ public final class Shots {
         session.stageProperty().set(Stage.WAKE);
         WakeState state =
                 session.wake().wanted(session.assessmentProperty().get(), node).orElseThrow();
-        Check radio = state.wake().check("volts radio.VCC").orElseThrow();
+        Check display = state.wake().check("volts display.VCC").orElseThrow();
         for (Check check : state.wake().checks()) {
-            if (check.equals(radio)) {
+            if (check.equals(display)) {
                 break;
             }
             if (check.expected() instanceof Expected.Within within) {
@@ -157,8 +157,9 @@ public final class Shots {
                 session.wake().seen(check, true, "");
             }
         }
-        session.wake().currentProperty().set(radio);
-        type("#wake-field", "3.02");
+        session.wake().currentProperty().set(display);
+        type("#wake-field", "4.21");
+        fire("#wake-keep");
     }
 
     /** A drawer that lacks a few things, with prices in the builder's own money. */

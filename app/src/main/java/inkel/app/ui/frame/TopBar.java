@@ -23,6 +23,7 @@ final class TopBar extends HBox {
     private final Commands commands;
     private final Caption name = Ui.word("", "build-name");
     private final NodeTabs tabs;
+    private final Caption practice = Ui.word(Words.get("practice.mark"), "practice-mark");
 
     TopBar(Session session, Subscriptions subscriptions, Commands commands, NodeTabs tabs) {
         this.tabs = tabs;
@@ -46,6 +47,7 @@ final class TopBar extends HBox {
                         Ui.icon(Icons.MARK, "mark"),
                         brand,
                         name,
+                        practice,
                         tabs,
                         Ui.spring(),
                         find,
@@ -56,6 +58,10 @@ final class TopBar extends HBox {
                 lookup("#undo").disableProperty(), session.canUndoProperty().not());
         subscriptions.bind(
                 lookup("#redo").disableProperty(), session.canRedoProperty().not());
+        practice.setId("practice-mark");
+        practice.setMinWidth(USE_PREF_SIZE);
+        Ui.tip(practice, Words.get("practice.mark.tip"));
+        subscriptions.on(session.practice().roundProperty(), (property, old, next) -> fill());
         subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
         fill();
     }
@@ -106,6 +112,7 @@ final class TopBar extends HBox {
 
     private void fill() {
         Assessment assessment = session.assessmentProperty().get();
+        Ui.show(practice, session.practice().isOn());
         name.setText(assessment == null ? "" : assessment.build().name());
     }
 }

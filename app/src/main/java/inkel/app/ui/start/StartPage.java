@@ -34,6 +34,11 @@ public final class StartPage extends Scroller {
                         .open(file)));
             }
         }
+        Path practice = Examples.folder().resolve(Examples.MOTH_LAMP);
+        if (Files.isRegularFile(practice)) {
+            files.getChildren().add(button(Words.get("start.practise"), "start-practise", () -> session.practice()
+                    .open(practice)));
+        }
         session.build().ifPresent(build -> files.getChildren()
                 .add(0, button(Words.get("start.back", "name", build.name()), "start-leave", leave)));
         page.getChildren().add(files);

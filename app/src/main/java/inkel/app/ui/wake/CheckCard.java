@@ -8,6 +8,7 @@ import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.CheckWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
+import inkel.core.bench.Answer;
 import inkel.core.document.Place;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
@@ -91,7 +92,7 @@ final class CheckCard extends VBox {
 
     /** Whether something is typed into a field here. */
     boolean wantsText() {
-        return check != null && !(check.expected() instanceof Expected.Seen);
+        return check != null && !session.practice().isOn() && !(check.expected() instanceof Expected.Seen);
     }
 
     void showNothing(String said) {
@@ -119,7 +120,7 @@ final class CheckCard extends VBox {
                 ? Optional.of(new BandScale(within, words.expected(within), most()))
                 : Optional.empty();
         scale.ifPresent(getChildren()::add);
-        if (wantsText()) {
+        if (!(check.expected() instanceof Expected.Seen)) {
             Caption label = Ui.word(Words.get("wake.field"), "quiet");
             label.setMinWidth(Region.USE_PREF_SIZE);
             HBox row = new HBox(10, label, field, verdict);
@@ -128,7 +129,9 @@ final class CheckCard extends VBox {
         } else {
             getChildren().add(verdict);
         }
-        if (isOutside(result) && check.isMetered()) {
+        boolean isPractice = session.practice().isOn();
+        field.setEditable(!isPractice);
+        if (isOutside(result) && check.isMetered() && !isPractice) {
             Button take = button("wake.not_bad.keep", "wake-take", this::takeAsGood);
             HBox row = new HBox(10, Ui.word(Words.get("wake.not_bad"), "quiet"), reason, take);
             row.setAlignment(Pos.CENTER_LEFT);
@@ -140,7 +143,8 @@ final class CheckCard extends VBox {
         check.red().ifPresent(red -> tips.getChildren()
                 .add(new TwoTips(
                         session.assessmentProperty().get(), state.wake().node(), red, check.black(), place -> false)));
-        if (!tips.getChildren().isEmpty()) {
+        // What it could be comes in their place.
+        if (!tips.getChildren().isEmpty() && !isOutside(result)) {
             getChildren().add(tips);
         }
         judge();
@@ -152,8 +156,11 @@ final class CheckCard extends VBox {
 
     private Node top() {
         List<String> all = state.wake().checks().stream().map(Check::id).toList();
-        Caption number = Ui.word(String.valueOf(all.indexOf(check.id()) + 1), "wake-number");
-        Caption of = Ui.word(Words.get("wake.of", "count", all.size()), "wake-of");
+        boolean isBetween = check.group().phase() == Phase.BESIDES;
+        Caption number = Ui.word(
+                isBetween ? Words.get("wake.between_look") : String.valueOf(all.indexOf(check.id()) + 1),
+                isBetween ? "wake-of" : "wake-number");
+        Caption of = Ui.word(isBetween ? "" : Words.get("wake.of", "count", state.count()), "wake-of");
         Caption how = Ui.text(words.how(check), "quiet");
         how.setMinWidth(0);
         number.setMinWidth(Region.USE_PREF_SIZE);
@@ -207,7 +214,11 @@ final class CheckCard extends VBox {
     private Node buttons() {
         WrapRow row = new WrapRow(12);
         row.setAlignment(Pos.CENTER_LEFT);
-        if (wantsText()) {
+        if (session.practice().isOn()) {
+            Button read = button("practice.read", "practice-read", this::readPractice);
+            read.getStyleClass().add("main-button");
+            row.getChildren().addAll(read, Ui.word(Words.get("wake.keep.key"), "key"));
+        } else if (wantsText()) {
             Button keep = button("wake.keep", "wake-keep", this::keep);
             keep.getStyleClass().add("main-button");
             row.getChildren().addAll(keep, Ui.word(Words.get("wake.keep.key"), "key"));
@@ -352,6 +363,10 @@ final class CheckCard extends VBox {
         if (check == null) {
             return;
         }
+        if (session.practice().isOn()) {
+            readPractice();
+            return;
+        }
         if (!wantsText()) {
             seen(true);
             return;
@@ -380,6 +395,27 @@ final class CheckCard extends VBox {
             session.wake().seen(check, isWell, text);
         }
         goOn(isWell);
+    }
+
+    /** A press reads the bench that is not there, and keeps what it gives in the copy. */
+    private void readPractice() {
+        boolean isLook = state.outside() > 0;
+        session.practice()
+                .read(check, isLook)
+                .ifPresentOrElse(
+                        answer -> {
+                            boolean isWell = Answers.isWell(check, answer);
+                            if (answer instanceof Answer.Amount amount
+                                    && check.expected() instanceof Expected.Within within) {
+                                field.setText(Engineering.exact(Quantity.of(within.unit(), amount.si())));
+                            }
+                            session.wake().answered(check, answer, isWell);
+                            goOn(isWell);
+                        },
+                        () -> {
+                            verdict.setText(Words.get("practice.no_answer"));
+                            Ui.show(verdict, true);
+                        });
     }
 
     private void goOn(boolean isWell) {

@@ -1,12 +1,16 @@
 package inkel.app.ui.wake;
 
+import inkel.app.state.PracticeWork;
 import inkel.app.state.Session;
+import inkel.app.state.SuspectWork;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.stage.StagePane;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
+import inkel.core.diagnosis.Evidence;
+import inkel.core.diagnosis.Suspect;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.finding.Stage;
@@ -31,7 +35,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The first power-up: the checks in their order at the left, one of them large at the right. */
-public final class WakeStage extends StagePane implements CheckCard.Desk {
+public final class WakeStage extends StagePane implements CheckCard.Desk, SuspectsPane.Desk {
     private static final double LIST = 290;
     private static final double LEAST_CARD = 300;
     private static final double LEAST_LIST = 170;
@@ -43,6 +47,10 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
     private final CheckCard card;
     private final MeterStrip meter;
     private final Tile showMeter;
+    private final SuspectsPane suspects = new SuspectsPane(this);
+    private final PracticeStrip practice;
+    private final Tile mine;
+    private final Tile practise;
     private WakeState state;
     private String currentId = "";
 
@@ -56,7 +64,14 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
         Ui.show(meter, false);
         showMeter = Ui.pill("wake-show-meter", Words.get("wake.meter"), this::toggleMeter);
         showMeter.getStyleClass().add("pill-toggle");
+        practice = new PracticeStrip(session.practice());
+        mine = Ui.pill("bench-mine", Words.get("practice.mine"), session.practice()::leave);
+        practise = Ui.pill("bench-practice", Words.get("practice.practise"), this::practise);
+        mine.getStyleClass().add("pill-toggle");
+        practise.getStyleClass().add("pill-toggle");
         addControl(showMeter);
+        addControl(mine);
+        addControl(practise);
         list.setId("wake-list");
         list.getStyleClass().addAll("wire-list", "wake-list");
         list.setCellFactory(view -> new CheckCell(() -> state));
@@ -76,13 +91,15 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
             list.setPrefWidth(width);
             list.setMaxWidth(width);
         });
-        Scroller scroller = new Scroller(card);
+        VBox large = new VBox(12, card, suspects);
+        VBox.setVgrow(card, Priority.ALWAYS);
+        Scroller scroller = new Scroller(large);
         scroller.setPrefWidth(LEAST_CARD);
         HBox.setHgrow(scroller, Priority.ALWAYS);
         HBox both = new HBox(12, list, scroller);
         VBox.setVgrow(both, Priority.ALWAYS);
         both.setMinHeight(0);
-        getChildren().addAll(meter, both);
+        getChildren().addAll(practice, meter, both);
         addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         addEventFilter(KeyEvent.KEY_TYPED, this::typed);
         setFocusTraversable(true);
@@ -95,7 +112,26 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
         });
         subscriptions().on(session.wake().latestProperty(), (property, old, next) -> again());
         subscriptions().on(session.wake().meterProperty(), (property, old, next) -> again());
+        subscriptions().on(session.suspects().latestProperty(), (property, old, next) -> again());
+        subscriptions().on(session.practice().roundProperty(), (property, old, next) -> showRound());
+        showRound();
         refreshWith(session);
+    }
+
+    private void practise() {
+        if (!session.practice().isOn()) {
+            currentId = "";
+            session.practice().begin();
+        }
+    }
+
+    private void showRound() {
+        practice.show(session.practice().roundProperty().get());
+        mine.setSelected(!session.practice().isOn());
+        practise.setSelected(session.practice().isOn());
+        if (state != null) {
+            again();
+        }
     }
 
     private void again() {
@@ -200,6 +236,35 @@ public final class WakeStage extends StagePane implements CheckCard.Desk {
         session.selectionProperty().set(null);
         session.selectionProperty().set(at);
         card.show(state, check);
+        showSuspects();
+    }
+
+    /** What it could be, as long as anything that was read is not as foretold. */
+    private void showSuspects() {
+        Assessment assessment = session.assessmentProperty().get();
+        boolean isOut = SuspectWork.isAsked(Evidence.of(state));
+        Ui.show(suspects, isOut);
+        if (isOut) {
+            session.suspects()
+                    .wanted(assessment, state)
+                    .ifPresentOrElse(found -> suspects.show(found, state.wake().node()), suspects::showWorking);
+        }
+    }
+
+    @Override
+    public void take(Check look) {
+        session.wake().look(session.nodeProperty().get(), look);
+        refresh();
+        go(look);
+        requestFocus();
+    }
+
+    @Override
+    public Optional<Runnable> isThis(Suspect suspect) {
+        PracticeWork.Round round = session.practice().roundProperty().get();
+        return round == null || round.end().isPresent()
+                ? Optional.empty()
+                : Optional.of(() -> session.practice().guess(suspect));
     }
 
     @Override

@@ -25,7 +25,7 @@ public final class WakeView extends LazyView<WakeStage> {
                 .of(assessment, node)
                 .filter(state -> state.results().values().stream()
                         .anyMatch(result -> result.at().isPresent()))
-                .map(state -> Progress.of(state.wake().checks().size() - state.holding()))
+                .map(state -> Progress.of((int) (state.count() - state.holding())))
                 .orElse(Progress.NOT_BEGUN);
     }
 

@@ -1,0 +1,126 @@
+package inkel.app.state;
+
+import inkel.core.bench.fault.Layout;
+import inkel.core.checks.Assessment;
+import inkel.core.diagnosis.Diagnosis;
+import inkel.core.diagnosis.Evidence;
+import inkel.core.diagnosis.Suspects;
+import inkel.core.document.Build;
+import inkel.core.document.LogLine;
+import inkel.core.document.Meter;
+import inkel.core.wake.NodeWake;
+import inkel.core.wake.WakeState;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Collectors;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** What readings leave as likely, thought through beside everything else; what a later reading has overtaken is given up. */
+public final class SuspectWork {
+    private final Session session;
+    private final ReadOnlyObjectWrapper<Found> latest = new ReadOnlyObjectWrapper<>();
+    private final AtomicLong run = new AtomicLong();
+    private Asked asked;
+
+    /** Touched in its own lane only. */
+    private Ready ready;
+
+    /**
+     * What was thought of some readings.
+     *
+     * @param layout the wires of the build that the causes are of
+     */
+    public record Found(Layout layout, String node, List<Evidence> evidence, Suspects suspects) {}
+
+    private record Asked(Build plan, String node, List<Evidence> evidence) {}
+
+    /** A diagnosis that keeps what it has thought of once, and of what. */
+    private record Ready(
+            Build plan, Meter meter, String node, Set<String> replugged, Layout layout, Diagnosis diagnosis) {}
+
+    SuspectWork(Session session) {
+        this.session = session;
+    }
+
+    /** Changes when more is known. */
+    public ReadOnlyObjectProperty<Found> latestProperty() {
+        return latest.getReadOnlyProperty();
+    }
+
+    /** Whether anything that was read is not as foretold. */
+    public static boolean isAsked(List<Evidence> evidence) {
+        return evidence.stream().anyMatch(one -> !one.isWell());
+    }
+
+    /** What is known of the readings of a board so far; has it thought through where it is not. */
+    public Optional<Found> wanted(Assessment assessment, WakeState state) {
+        List<Evidence> evidence = Evidence.of(state);
+        if (!isAsked(evidence)) {
+            return Optional.empty();
+        }
+        String node = state.wake().node().node().id();
+        Asked next = new Asked(WakeWork.plan(assessment.build()), node, evidence);
+        if (!next.equals(asked)) {
+            asked = next;
+            think(assessment, state, next);
+        }
+        return Optional.ofNullable(latest.get())
+                .filter(found -> found.node().equals(node) && found.evidence().equals(evidence));
+    }
+
+    /** Names of the wires that were pulled since they were read. */
+    private static Set<String> replugged(Build build) {
+        return build.log()
+                .counting()
+                .filter(LogLine.Pulled.class::isInstance)
+                .map(LogLine.Pulled.class::cast)
+                .map(pulled -> pulled.place().node() + " wire " + pulled.wire())
+                .collect(Collectors.toSet());
+    }
+
+    private void think(Assessment assessment, WakeState state, Asked about) {
+        long mine = run.incrementAndGet();
+        Meter meter = session.wake().meterProperty().get();
+        NodeWake wake = state.wake();
+        Set<String> replugged = replugged(assessment.build());
+        session.lanes().diagnosing().execute(() -> {
+            if (run.get() != mine) {
+                return;
+            }
+            try {
+                boolean isSame = ready != null
+                        && ready.plan().equals(about.plan())
+                        && ready.meter().equals(meter)
+                        && ready.node().equals(about.node())
+                        && ready.replugged().equals(replugged);
+                if (!isSame) {
+                    Layout layout = new Layout(
+                            assessment.reports().circuit(), assessment.reports().wires());
+                    ready = new Ready(
+                            about.plan(),
+                            meter,
+                            about.node(),
+                            replugged,
+                            layout,
+                            new Diagnosis(layout, wake, meter, replugged));
+                }
+                tell(mine, about, ready.layout(), ready.diagnosis().near(about.evidence(), () -> run.get() != mine));
+                tell(mine, about, ready.layout(), ready.diagnosis().all(about.evidence(), () -> run.get() != mine));
+            } catch (RuntimeException mistake) {
+                Trouble.severe(SuspectWork.class, "no causes could be found", mistake);
+                ready = null;
+            }
+        });
+    }
+
+    private void tell(long mine, Asked about, Layout layout, Suspects suspects) {
+        session.lanes().screen().execute(() -> {
+            if (run.get() == mine) {
+                latest.set(new Found(layout, about.node(), about.evidence(), suspects));
+            }
+        });
+    }
+}
