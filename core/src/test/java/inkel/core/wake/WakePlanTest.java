@@ -16,6 +16,7 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.Quantity;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -58,7 +59,8 @@ class WakePlanTest {
     void thePhasesComeInOrder() {
         List<Phase> phases = wake(build()).groups().stream().map(Group::phase).toList();
         assertEquals(phases.stream().sorted().toList(), phases);
-        assertEquals(Set.of(Phase.values()), new HashSet<>(phases));
+        // Looks in between come when something is not as foretold.
+        assertEquals(EnumSet.complementOf(EnumSet.of(Phase.BESIDES)), new HashSet<>(phases));
     }
 
     @Test
