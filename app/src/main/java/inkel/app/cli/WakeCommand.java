@@ -2,7 +2,9 @@ package inkel.app.cli;
 
 import inkel.app.state.UserState;
 import inkel.app.words.CheckWords;
+import inkel.app.words.ReportWords;
 import inkel.app.words.Words;
+import inkel.core.bench.fault.Layout;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
@@ -15,16 +17,23 @@ import inkel.core.levels.Link;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
+import inkel.core.wake.Answers;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
 import inkel.core.wake.Group;
+import inkel.core.wake.MoreLooks;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.Result;
 import inkel.core.wake.WakePlan;
 import inkel.core.wake.WakeState;
+import inkel.core.wake.report.BoardReport;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
+import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -33,6 +42,8 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
 
 /** Says what every check of the first power-up should give, and what became of it. */
@@ -47,8 +58,11 @@ final class WakeCommand implements Callable<Integer> {
     @Mixin
     private TableOptions table;
 
+    @Option(names = "--report", paramLabel = "FILE|-", description = "judges what a board reported of itself")
+    private String report;
+
     @Override
-    public Integer call() throws UnreadableFile {
+    public Integer call() throws UnreadableFile, IOException {
         Catalog catalog = OwnCatalog.read();
         Build build = BuildReader.read(table.file, catalog);
         Circuit circuit = Circuit.of(build, catalog);
@@ -63,6 +77,9 @@ final class WakeCommand implements Callable<Integer> {
                 .map(list -> WakeState.of(build, WakePlan.of(circuit, lists, list, thin, meter)))
                 .toList();
         PrintWriter out = spec.commandLine().getOut();
+        if (report != null) {
+            return judged(out, states, new Layout(circuit, lists), meter);
+        }
         if (table.json) {
             Map<String, Object> answer = Json.object();
             answer.put("nodes", states.stream().map(WakeCommand::json).toList());
@@ -71,6 +88,67 @@ final class WakeCommand implements Callable<Integer> {
             states.forEach(state -> print(out, state));
         }
         return states.stream().anyMatch(state -> state.outside() > 0) ? OUTSIDE : 0;
+    }
+
+    /** A report is of the board that its head names; of the first where it names none of these. */
+    private int judged(PrintWriter out, List<WakeState> states, Layout layout, Meter meter) throws IOException {
+        if (!report.equals("-") && !Files.isReadable(Path.of(report))) {
+            throw new ParameterException(spec.commandLine(), Words.get("report.no_file", "file", report));
+        }
+        byte[] bytes = report.equals("-") ? System.in.readAllBytes() : Files.readAllBytes(Path.of(report));
+        String text = new String(bytes, StandardCharsets.UTF_8);
+        NodeWake wake = states.stream()
+                .map(WakeState::wake)
+                .filter(of -> text.lines().anyMatch(line -> line.strip()
+                        .startsWith(BoardReport.HEAD + " " + BoardReport.FORMAT + " "
+                                + of.node().node().id())))
+                .findFirst()
+                .orElse(states.get(0).wake());
+        WireList list = layout.lists().stream()
+                .filter(of -> of.node().equals(wake.node()))
+                .findFirst()
+                .orElseThrow();
+        BoardReport read = BoardReport.read(text, wake, list, new MoreLooks(layout, wake, meter));
+        CheckWords words = new CheckWords(wake.node());
+        if (table.json) {
+            out.println(Json.print(json(wake, read)));
+        } else {
+            ReportWords.all(words, read).forEach(out::println);
+        }
+        if (read.taken().isEmpty()) {
+            return Cli.FAILED;
+        }
+        return read.taken().stream().allMatch(taken -> Answers.isWell(taken.check(), taken.answer())) ? 0 : OUTSIDE;
+    }
+
+    private static Map<String, Object> json(NodeWake wake, BoardReport read) {
+        Map<String, Object> answer = Json.object();
+        answer.put("node", wake.node().node().id());
+        answer.put("whole", read.isWhole());
+        answer.put(
+                "taken",
+                read.taken().stream()
+                        .map(taken -> {
+                            Map<String, Object> one = Json.object();
+                            one.put("line", taken.line());
+                            one.put("check", taken.check().id());
+                            one.put("said", taken.said());
+                            one.put("well", Answers.isWell(taken.check(), taken.answer()));
+                            return one;
+                        })
+                        .toList());
+        answer.put(
+                "told",
+                read.told().stream()
+                        .map(told -> {
+                            Map<String, Object> one = Json.object();
+                            one.put("line", told.line());
+                            one.put("text", told.text());
+                            one.put("why", Words.say(told.why()));
+                            return one;
+                        })
+                        .toList());
+        return answer;
     }
 
     private static void print(PrintWriter out, WakeState state) {

@@ -1,11 +1,17 @@
 package inkel.app.export;
 
+import inkel.app.export.program.WakeProgram;
 import inkel.app.export.sheet.Sheet;
 import inkel.app.export.sheet.SheetMaker;
 import inkel.app.export.sheet.SheetMd;
 import inkel.app.export.sheet.SheetPdf;
+import inkel.core.catalog.Language;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Meter;
+import inkel.core.document.Node;
 import inkel.core.drawer.Drawer;
+import inkel.core.wake.WakePlan;
+import inkel.core.wake.report.ReportPlan;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,12 +26,24 @@ public final class Exports {
             Export.ofText("parts.csv", PartsCsv::of),
             Export.ofText("power.csv", PowerCsv::of),
             Export.ofText("nets.csv", NetsCsv::of),
-            new Export("sheet.pdf", (assessment, drawer) -> SheetPdf.of(sheet(assessment))),
+            Export.of("sheet.pdf", (assessment, drawer) -> SheetPdf.of(sheet(assessment))),
             Export.ofText("sheet.md", assessment -> SheetMd.of(sheet(assessment))),
             Export.ofText("loom.svg", LoomSvg::of),
             Export.ofPicture("loom.png", LoomSvg::of),
             Export.ofText("river.svg", RiverSvg::of),
-            Export.ofPicture("river.png", RiverSvg::of));
+            Export.ofPicture("river.png", RiverSvg::of),
+            program("wake.cpp", Language.Name.CPP),
+            program("wake.py", Language.Name.PYTHON_CONTROLLER));
+
+    private static Export program(String id, Language.Name language) {
+        return Export.ofBoard(
+                id,
+                (assessment, node) -> assessment
+                        .wires(node)
+                        .flatMap(list -> WakeProgram.language(list.node(), language))
+                        .isPresent(),
+                (assessment, node) -> program(assessment, node, language));
+    }
 
     private Exports() {}
 
@@ -33,14 +51,29 @@ public final class Exports {
         return SheetMaker.of(assessment, LocalDate.now());
     }
 
+    private static Optional<String> program(Assessment assessment, String node, Language.Name language) {
+        return assessment.wires(node).flatMap(list -> WakePlan.of(
+                        assessment.reports().circuit(), Meter.USUAL)
+                .node(node)
+                .flatMap(wake -> WakeProgram.of(language, ReportPlan.of(wake), list)));
+    }
+
     public static List<Export> all() {
         return ALL;
     }
 
-    /** All of them by the name of the file that each is written to. */
-    public static Map<String, Function<Assessment, byte[]>> files(String stem, Drawer drawer) {
+    /** All of them by the name of the file that each is written to; those of one board for every board that has one. */
+    public static Map<String, Function<Assessment, byte[]>> files(String stem, Drawer drawer, Assessment assessment) {
         Map<String, Function<Assessment, byte[]>> files = new LinkedHashMap<>();
-        ALL.forEach(export -> files.put(stem + "-" + export.id(), export.bytes(drawer)));
+        List<String> nodes = assessment.build().nodes().stream().map(Node::id).toList();
+        for (Export export : ALL) {
+            for (String node : export.isOfOneBoard() ? nodes : nodes.subList(0, 1)) {
+                if (export.isFor(assessment, node)) {
+                    String of = export.isOfOneBoard() ? "-" + node : "";
+                    files.put(stem + of + "-" + export.id(), export.bytes(drawer, node));
+                }
+            }
+        }
         return files;
     }
 

@@ -30,6 +30,7 @@ final class Texts {
             "wake",
             "faults",
             "practice",
+            "report",
             "sheet",
             "take");
 

@@ -396,6 +396,8 @@ class CliTest {
                     files.map(file -> file.getFileName().toString()).toList());
             assertEquals(
                     Set.of(
+                                    "lower-lock-wake.cpp",
+                                    "pump-house-wake.cpp",
                                     "loom.png",
                                     "loom.svg",
                                     "nets.csv",

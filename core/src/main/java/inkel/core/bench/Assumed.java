@@ -40,6 +40,9 @@ final class Assumed {
     /** Across every supply: what looks at its output, a lamp. */
     static final double BLEED_OHMS = 100e3;
 
+    /** To ground behind a diode that a rail comes through: a capacitor's leakage, what looks at it. */
+    static final double BEHIND_DIODE_OHMS = 1e6;
+
     /** What regulators let go of at their full load. */
     static final double REGULATOR_OHMS = 0.02;
 

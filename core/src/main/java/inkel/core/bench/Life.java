@@ -66,6 +66,8 @@ final class Life {
         } else if (question instanceof Question.Pulses pulses) {
             boolean come = isAlive(pulses.pin().part(), pulses.pin().node()) && isThrough(pulses.pin());
             return Optional.of(come ? new Answer.Amount((pulses.least() + pulses.most()) / 2) : new Answer.Amount(0));
+        } else if (question instanceof Question.Rests rests) {
+            return Optional.of(new Answer.Sight(isReadHigh(rests.signal()) == rests.isHigh()));
         } else if (question instanceof Question.Look look) {
             return Optional.of(new Answer.Sight(!twist.shows(look) && isWell(look)));
         }
@@ -182,6 +184,12 @@ final class Life {
                                 .orElse(supply.get() / 2);
     }
 
+    /** What the board reads on the wire of a signal. */
+    private boolean isReadHigh(Place signal) {
+        NodeCircuit node = circuit.node(signal.node()).orElseThrow();
+        return node.wire(signal.endpoint()).map(wire -> isHigh(node, wire.to())).orElse(false);
+    }
+
     private List<String> register(Question.Register register) {
         NodeCircuit node = circuit.node(register.part().node()).orElseThrow();
         Placed placed = placed(register.part()).orElseThrow();
@@ -199,6 +207,10 @@ final class Life {
                         : areThrough(node, placed, SPI));
         if (isWell) {
             return List.of(register.values().get(0));
+        }
+        if (isI2c && !twist.isGarbled(register.part())) {
+            // Who does not answer at its address shows no register.
+            return List.of();
         }
         boolean isLow = placed.cls().pins().stream()
                 .filter(pin -> pin.use() == PinUse.SPI_MISO)

@@ -201,6 +201,14 @@ final class PartElements {
                     out,
                     Unknown.of(key(output.pin(), "drop"), output.drop().get(), Source.CLASS),
                     Assumed.PASS_OHMS);
+            // Without anything behind it a diode would seem to lose nothing.
+            if (hasGround()) {
+                model.resistor(
+                        key(output.pin(), "bleeds"),
+                        out,
+                        ground,
+                        Assumed.roughly(key(output.pin(), "bleed"), Assumed.BEHIND_DIODE_OHMS));
+            }
         } else {
             model.resistor(key(output.pin(), "passes"), in, out, Assumed.pass(key(output.pin(), "way")));
         }

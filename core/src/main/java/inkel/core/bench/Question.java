@@ -42,6 +42,9 @@ public sealed interface Question {
     /** What is seen, heard or felt: as it should be or not. */
     record Look(Sort sort, Place at) implements Question {}
 
+    /** Whether a pin of the board that the wire of a signal goes to reads as it rests. */
+    record Rests(Place signal, boolean isHigh) implements Question {}
+
     /** Whether a wire is in, and in the right places at both ends, by the eye; its name as {@link Ends} has it. */
     record Sits(String wire) implements Question {}
 

@@ -16,8 +16,9 @@ public sealed interface WakeCheck {
      *
      * @param register its number, hexadecimal
      * @param values what may be read when all is well, hexadecimal; several where the class is made in several ways
+     * @param send the byte that asks for it, hexadecimal, where that is not the register itself
      */
-    record Identity(String register, List<String> values) implements WakeCheck {
+    record Identity(String register, List<String> values, Optional<String> send) implements WakeCheck {
         public Identity {
             values = List.copyOf(values);
         }

@@ -60,6 +60,11 @@ public final class Diagnosis {
     /** Of so many of the likeliest every pair is tried. */
     private static final int PAIRED = 5;
 
+    /** A band reaches no further than so many deviations where a reading follows straight lines, and rounding. */
+    private static final double STRAIGHT = 5.5;
+
+    private static final double EVEN = 2e-3;
+
     private final Layout layout;
     private final NodeWake wake;
     private final Likelihood likelihood;
@@ -193,7 +198,7 @@ public final class Diagnosis {
                 if (!(one.answer() instanceof Answer.Amount read)) {
                     return Likelihood.NEVER;
                 }
-                amounts.add(new Likelihood.Compared(one.check().kind(), read.si(), amount));
+                amounts.add(new Likelihood.Compared(one.check().kind(), read.si(), amount, bend(one.check())));
             } else {
                 log += likelihood.single(one.answer(), foreseen.get());
             }
@@ -201,12 +206,22 @@ public final class Diagnosis {
         return log + likelihood.together(amounts);
     }
 
+    /** A band that is wider than the slopes make it tells of a bend: a regulator that stops, a supply that gives up. */
+    private double bend(Check check) {
+        Optional<Foreseen> plan = healthy.get(0).foreseen(check.asked(), rehearsals);
+        if (check.band().isEmpty() || !(plan.orElse(null) instanceof Foreseen.Amount planned)) {
+            return 0;
+        }
+        double reach = (check.band().get().high() - check.band().get().low()) / 2;
+        return reach > STRAIGHT * planned.spread() + EVEN ? reach / 2 : 0;
+    }
+
     private List<Likelihood.Compared> amounts(Trial trial, List<Evidence> evidence) {
         List<Likelihood.Compared> amounts = new ArrayList<>();
         for (Evidence one : evidence) {
             Optional<Foreseen> foreseen = trial.foreseen(one.check().asked(), rehearsals);
             if (foreseen.orElse(null) instanceof Foreseen.Amount amount && one.answer() instanceof Answer.Amount read) {
-                amounts.add(new Likelihood.Compared(one.check().kind(), read.si(), amount));
+                amounts.add(new Likelihood.Compared(one.check().kind(), read.si(), amount, bend(one.check())));
             }
         }
         return amounts;

@@ -53,8 +53,16 @@ final class Likelihood {
         this.meter = meter;
     }
 
-    /** An amount that was read, against what is foreseen of it. */
-    record Compared(Check.Kind kind, double read, Foreseen.Amount foreseen) {}
+    /**
+     * An amount that was read, against what is foreseen of it.
+     *
+     * @param bend how far it deviates besides, where it does not follow straight lines
+     */
+    record Compared(Check.Kind kind, double read, Foreseen.Amount foreseen, double bend) {
+        Compared(Check.Kind kind, double read, Foreseen.Amount foreseen) {
+            this(kind, read, foreseen, 0);
+        }
+    }
 
     /** The logarithm of how likely one reading is that is no amount; ohms per their logarithm. */
     double single(Answer read, Foreseen foreseen) {
@@ -140,7 +148,7 @@ final class Likelihood {
                     covariance.set(j, i, both);
                 }
                 double wild = one.foreseen().isWild() ? WILD_VOLTS * WILD_VOLTS : 0;
-                covariance.add(i, i, noise(one.kind(), one.read()) + wild);
+                covariance.add(i, i, noise(one.kind(), one.read()) + wild + one.bend() * one.bend());
             }
             root = DecompositionFactory_DDRM.chol(all.size(), true);
             isReady = root.decompose(covariance);

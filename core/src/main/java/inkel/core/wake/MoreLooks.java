@@ -37,6 +37,7 @@ public final class MoreLooks {
     private static final String BETWEEN = "ohms between ";
     private static final String TO_GROUND = "ohms to ground ";
     private static final String SITS = "see wire ";
+    private static final String RESTS = "rests ";
     private static final String AGAIN = "again ";
     private static final String WHILE = " | ";
 
@@ -115,6 +116,11 @@ public final class MoreLooks {
         return check(SITS + wire);
     }
 
+    /** What the board reads on the wire of a signal, with everything in. */
+    public Optional<Check> rests(Endpoint signal, boolean isHigh) {
+        return check(RESTS + signal + (isHigh ? " high" : " low"));
+    }
+
     /** Volts at a pin, in the state that a check is made in. */
     public Optional<Check> again(Endpoint pin, Check during) {
         return check(AGAIN + pin + WHILE + during.id());
@@ -151,6 +157,9 @@ public final class MoreLooks {
         } else if (id.startsWith(SITS)) {
             return step(id.substring(SITS.length())).map(step -> sits(id, step));
         }
+        if (id.startsWith(RESTS)) {
+            return rests(id, id.substring(RESTS.length()).split(" "));
+        }
         for (Eye eye : Eye.values()) {
             if (id.startsWith(eye.word())) {
                 return eye(id, eye, id.substring(eye.word().length()));
@@ -169,6 +178,32 @@ public final class MoreLooks {
                 : wake.check(text.substring(at + WHILE.length()))
                         .map(check ->
                                 new State(text.substring(0, at), check.asked().scene()));
+    }
+
+    private Optional<Check> rests(String id, String[] words) {
+        boolean isTold = words.length == 2 && (words[1].equals("high") || words[1].equals("low"));
+        Optional<Endpoint> pin =
+                isTold ? Endpoint.parse(words[0]).filter(end -> node.wire(end).isPresent()) : Optional.empty();
+        return pin.map(end -> new Check(
+                id,
+                Group.of(Phase.BESIDES),
+                Check.Kind.LOOK,
+                node.place(end),
+                Optional.empty(),
+                Optional.empty(),
+                "",
+                new Expected.Seen(Fact.of("wake.rests." + words[1])
+                        .with("part", node.part(end.part()).orElseThrow().part().name())
+                        .with("pin", end.pin())),
+                Optional.empty(),
+                List.of(),
+                List.copyOf(steps.at(end)),
+                new Asked(on(), new Question.Rests(node.place(end), words[1].equals("high")))));
+    }
+
+    /** Everything in, and at rest. */
+    private Scene on() {
+        return Scene.resting(off().joined());
     }
 
     private Optional<WireStep> step(String id) {

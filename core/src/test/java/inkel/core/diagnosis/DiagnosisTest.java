@@ -72,8 +72,9 @@ class DiagnosisTest {
         assertTrue(accused - CHANCE <= ACCUSED * healthy, told);
     }
 
+    /** As long as all is as foretold nobody is told of suspects. */
     private static boolean isAccused(Game.Played played) {
-        return played.suspects().nothing() < 0.5;
+        return played.isNoticed() && played.suspects().nothing() < 0.5;
     }
 
     private int sum(ToIntFunction<Row> of) {

@@ -1,5 +1,6 @@
 package inkel.app.lab;
 
+import inkel.app.export.Export;
 import inkel.app.export.Exports;
 import inkel.app.state.Examples;
 import inkel.core.catalog.Catalog;
@@ -57,7 +58,12 @@ final class SeatBench {
         for (int run = 0; run < RUNS; run++) {
             Assessment assessment = Assessment.assess(build, catalog);
             long start = System.nanoTime();
-            bytes = Exports.find("sheet.pdf").orElseThrow().make().apply(assessment, Drawer.EMPTY).length;
+            bytes = Exports.find("sheet.pdf")
+                    .orElseThrow()
+                    .make()
+                    .apply(Export.Of.first(assessment, Drawer.EMPTY))
+                    .orElseThrow()
+                    .length;
             millis.add((System.nanoTime() - start) / 1e6);
         }
         out.printf(

@@ -100,7 +100,10 @@ final class Commands {
                             "export." + export.id(),
                             Words.get("command.export", "kind", export.id()),
                             null,
-                            isOpen,
+                            () -> isOpen.getAsBoolean()
+                                    && export.isFor(
+                                            session.assessmentProperty().get(),
+                                            session.nodeProperty().get()),
                             () -> write(export)));
         }
         add(Group.TAKE, Command.of("export_all", null, isOpen, this::writeAll));
@@ -132,10 +135,11 @@ final class Commands {
     private void copyPicture(String kind) {
         Assessment assessment = session.assessmentProperty().get();
         Export export = Exports.find(kind).orElseThrow();
-        session.draw(() -> export.make().apply(assessment, Drawer.EMPTY), picture -> {
-            Copying.put(new Image(new ByteArrayInputStream(picture)));
-            session.notices().done(Words.get("take.copied", "what", Words.get("take." + kind)));
-        });
+        session.draw(
+                () -> export.bytes(Drawer.EMPTY, session.nodeProperty().get()).apply(assessment), picture -> {
+                    Copying.put(new Image(new ByteArrayInputStream(picture)));
+                    session.notices().done(Words.get("take.copied", "what", Words.get("take." + kind)));
+                });
     }
 
     private Command example(String id, String file) {
@@ -283,7 +287,10 @@ final class Commands {
         File chosen = chooser.showSaveDialog(scene.getWindow());
         if (chosen != null) {
             folders.rememberExports(chosen.toPath().toAbsolutePath().getParent());
-            session.files().write(chosen.toPath(), export.bytes(drawer()));
+            session.files()
+                    .write(
+                            chosen.toPath(),
+                            export.bytes(drawer(), session.nodeProperty().get()));
         }
     }
 
@@ -296,7 +303,13 @@ final class Commands {
         File chosen = chooser.showDialog(scene.getWindow());
         if (chosen != null) {
             folders.rememberExports(chosen.toPath());
-            session.files().writeAll(chosen.toPath(), Exports.files(stem(), drawer()));
+            session.files()
+                    .writeAll(
+                            chosen.toPath(),
+                            Exports.files(
+                                    stem(),
+                                    drawer(),
+                                    session.assessmentProperty().get()));
         }
     }
 

@@ -131,11 +131,18 @@ public final class TakePage extends VBox {
         if (assessment == null) {
             return;
         }
+        String node = session.nodeProperty().get();
+        kinds.forEach((kind, tile) -> Ui.show(tile, kind.isFor(assessment, node)));
+        if (!export.isFor(assessment, node)) {
+            preview.getChildren()
+                    .setAll(Ui.text(Words.get("export.not_this_board", "name", name(assessment, node)), "later"));
+            return;
+        }
         preview.getChildren().setAll(Ui.text(Words.get("take.under_way"), "later"));
         var drawer = session.drawers().of(session.files().fileProperty().get());
         session.draw(
                 () -> {
-                    byte[] made = export.make().apply(assessment, drawer);
+                    byte[] made = export.bytes(drawer, node).apply(assessment);
                     return new Made(made, export.isText() ? List.of() : pages(export, made, SCREEN_DOTS));
                 },
                 made -> {
@@ -143,6 +150,10 @@ public final class TakePage extends VBox {
                         look(export, made);
                     }
                 });
+    }
+
+    private static String name(Assessment assessment, String node) {
+        return assessment.build().node(node).map(found -> found.name()).orElse(node);
     }
 
     /** What an export came to. */
@@ -207,10 +218,11 @@ public final class TakePage extends VBox {
     /** Prints what is shown; without a printer the builder is offered the file. */
     public void print() {
         Export export = shown;
+        String node = session.nodeProperty().get();
         Assessment assessment = session.assessmentProperty().get();
         var drawer = session.drawers().of(session.files().fileProperty().get());
         session.draw(
-                () -> pages(export, export.make().apply(assessment, drawer), PAPER_DOTS),
+                () -> pages(export, export.bytes(drawer, node).apply(assessment), PAPER_DOTS),
                 pages -> told(
                         export,
                         printer.print(

@@ -28,7 +28,8 @@ final class WakeFields {
     /** Empty for a kind that is not known, which is noted. */
     static Optional<WakeCheck> check(Fields check) {
         return switch (check.text("how")) {
-            case "identity" -> Optional.of(new WakeCheck.Identity(check.text("at"), values(check)));
+            case "identity" ->
+                Optional.of(new WakeCheck.Identity(check.text("at"), values(check), check.optionalText("send")));
             case "idle" -> Optional.of(new WakeCheck.Idle(check.text("at"), isHigh(check)));
             case "answers" -> Optional.of(new WakeCheck.Answers());
             case "reply" ->

@@ -1,0 +1,361 @@
+package inkel.app.export.program;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import inkel.app.kit.Given;
+import inkel.core.bench.Answer;
+import inkel.core.bench.Asked;
+import inkel.core.bench.PracticeBench;
+import inkel.core.bench.Question;
+import inkel.core.bench.Scene;
+import inkel.core.bench.Twist;
+import inkel.core.bench.fault.Fault;
+import inkel.core.bench.fault.FaultKind;
+import inkel.core.bench.fault.Faults;
+import inkel.core.bench.fault.Layout;
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Language;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.WakeCheck;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.Meter;
+import inkel.core.document.Place;
+import inkel.core.io.catalog.CatalogReader;
+import inkel.core.io.document.BuildReader;
+import inkel.core.wake.MoreLooks;
+import inkel.core.wake.NodeWake;
+import inkel.core.wake.WakePlan;
+import inkel.core.wake.report.BoardReport;
+import inkel.core.wake.report.ReportPlan;
+import inkel.core.wake.report.SimulatedBoard;
+import inkel.core.wiring.WireList;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The made programs compile, run on a board that stands in, and print what Wake reads. */
+class WakeProgramTest {
+    private static final Catalog CATALOG = CatalogReader.shipped();
+
+    @TempDir
+    private Path folder;
+
+    /** A board with all that a program needs to know of it. */
+    private record Table(Layout layout, NodeWake wake, WireList list, ReportPlan plan) {
+        static Table of(String example, String node) throws Exception {
+            return of(BuildReader.read(Given.EXAMPLES.resolve(example), CATALOG), node);
+        }
+
+        static Table of(Build build, String node) {
+            Layout layout = Layout.of(Circuit.of(build, CATALOG));
+            NodeWake wake =
+                    WakePlan.of(layout.circuit(), Meter.USUAL).node(node).orElseThrow();
+            WireList list = layout.lists().stream()
+                    .filter(of -> of.node().node().id().equals(node))
+                    .findFirst()
+                    .orElseThrow();
+            return new Table(layout, wake, list, ReportPlan.of(wake));
+        }
+
+        PracticeBench bench(Twist twist) {
+            return new PracticeBench(layout.circuit(), layout.lists(), twist, Meter.USUAL, 11);
+        }
+
+        String program(Language.Name language) {
+            return WakeProgram.of(language, plan, list).orElseThrow();
+        }
+
+        BoardReport read(String text) {
+            return BoardReport.read(text, wake, list, new MoreLooks(layout, wake, Meter.USUAL));
+        }
+
+        Fault fault(FaultKind kind, String part) {
+            return Faults.of(layout).stream()
+                    .filter(fault -> fault.kind() == kind && fault.at().part().equals(part))
+                    .findFirst()
+                    .orElseThrow();
+        }
+    }
+
+    /** What hangs on the pins of a board, as a bench tells it, for a board that stands in. */
+    private static final class World {
+        private final Table table;
+        private final PracticeBench bench;
+        private final Scene scene;
+        private final Map<String, Integer> names = new TreeMap<>();
+        private final List<String> lines = new ArrayList<>();
+
+        World(Table table, PracticeBench bench, Language.Name language) {
+            this.table = table;
+            this.bench = bench;
+            NodeCircuit node = table.wake().node();
+            Set<Place> all = new HashSet<>();
+            node.parts().forEach(placed -> all.add(node.place(placed)));
+            scene = Scene.resting(all);
+            Language of = WakeProgram.language(node, language).orElseThrow();
+            table.plan().pins().forEach(pin -> name(of, pin));
+            rests(node, of);
+            buses(node, of);
+            shifts(node, of);
+            voices(node, of);
+        }
+
+        /** A name that is no number gets one of its own. */
+        private int name(Language of, Pin pin) {
+            String call = pin.number().isEmpty() ? pin.label() : pin.number();
+            String whole = of.name() == Language.Name.CPP ? of.call(pin) : call;
+            return whole.matches("[0-9]+")
+                    ? Integer.parseInt(whole)
+                    : names.computeIfAbsent(whole, key -> 1000 + names.size());
+        }
+
+        private List<String> texts(Question question) {
+            return ((Answer.Texts) bench.ask(new Asked(scene, question)).orElseThrow()).texts();
+        }
+
+        private void rests(NodeCircuit node, Language of) {
+            for (ReportPlan.Level level : table.plan().levels()) {
+                boolean isHigh = ((Answer.Sight)
+                                bench.ask(new Asked(scene, new Question.Rests(node.place(level.signal()), true)))
+                                        .orElseThrow())
+                        .isWell();
+                lines.add("rest " + name(of, level.pin()) + " " + (isHigh ? 1 : 0));
+            }
+            table.plan().analogs().forEach(analog -> lines.add("adc " + name(of, analog.pin()) + " 487"));
+        }
+
+        private void buses(NodeCircuit node, Language of) {
+            for (ReportPlan.Bus bus : table.plan().buses()) {
+                lines.add("i2c " + name(of, bus.sda()) + " " + name(of, bus.scl()));
+                bus.parts().forEach(placed -> texts(new Question.Answers(List.of(node.place(placed))))
+                        .forEach(address -> {
+                            lines.add("device " + Integer.decode(address));
+                            table.plan().registers().stream()
+                                    .filter(register -> register.part() == placed)
+                                    .forEach(register ->
+                                            lines.add("register " + register.send() + " " + bytes(node, register)));
+                        }));
+            }
+        }
+
+        private String bytes(NodeCircuit node, ReportPlan.Register register) {
+            List<String> expected = register.part().cls().handling().checks().stream()
+                    .filter(WakeCheck.Identity.class::isInstance)
+                    .map(check -> ((WakeCheck.Identity) check).values())
+                    .findFirst()
+                    .orElseThrow();
+            String value = texts(new Question.Register(node.place(register.part()), expected)).stream()
+                    .findFirst()
+                    .orElse("0xFF")
+                    .substring(2);
+            List<String> all = new ArrayList<>();
+            for (int i = 0; i < value.length(); i += 2) {
+                all.add("0x" + value.substring(i, i + 2));
+            }
+            return String.join(",", all);
+        }
+
+        private void shifts(NodeCircuit node, Language of) {
+            for (ReportPlan.Register register : table.plan().registers()) {
+                if (register.bus().isEmpty()) {
+                    List<String> pins = register.spi().stream()
+                            .map(pin -> String.valueOf(name(of, pin)))
+                            .collect(Collectors.toCollection(ArrayList::new));
+                    if (pins.size() < 4) {
+                        pins.add("-1");
+                    }
+                    lines.add("spi " + String.join(" ", pins) + " " + register.send() + " " + bytes(node, register));
+                }
+            }
+        }
+
+        private void voices(NodeCircuit node, Language of) {
+            for (ReportPlan.Line line : table.plan().lines()) {
+                String expected = line.part().cls().handling().checks().stream()
+                        .filter(WakeCheck.Reply.class::isInstance)
+                        .map(check -> ((WakeCheck.Reply) check).expect())
+                        .findFirst()
+                        .orElseThrow();
+                lines.add("rest " + name(of, line.from()) + " 1");
+                texts(new Question.Reply(node.place(line.part()), expected))
+                        .forEach(said -> lines.add("uart " + name(of, line.from()) + " "
+                                + Math.round(line.baud().hertz()) + " " + said));
+            }
+        }
+    }
+
+    private record Ran(String out, Set<Integer> driven, Set<Integer> left) {}
+
+    private Ran run(List<String> command) throws Exception {
+        Process process = new ProcessBuilder(command)
+                .redirectInput(ProcessBuilder.Redirect.from(Path.of("/dev/null").toFile()))
+                .redirectError(folder.resolve("errors").toFile())
+                .start();
+        String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertTrue(process.waitFor(60, TimeUnit.SECONDS));
+        String errors = Files.readString(folder.resolve("errors"));
+        assertEquals(0, process.exitValue(), errors);
+        return new Ran(out, pins(errors, "driven "), pins(errors, "left "));
+    }
+
+    private static Set<Integer> pins(String errors, String word) {
+        return errors.lines()
+                .filter(line -> line.startsWith(word))
+                .map(line -> Integer.parseInt(line.substring(word.length())))
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private Path standIn(String name) throws IOException {
+        try (InputStream in = WakeProgramTest.class.getResourceAsStream(name)) {
+            return Files.write(folder.resolve(name), in.readAllBytes());
+        }
+    }
+
+    private static boolean isThere(String tool) {
+        try {
+            return new ProcessBuilder(tool, "--version")
+                            .redirectErrorStream(true)
+                            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                            .start()
+                            .waitFor()
+                    == 0;
+        } catch (IOException missing) {
+            return false;
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+    }
+
+    private Ran cpp(Table table, Twist twist, String typed) throws Exception {
+        assumeTrue(isThere("g++"), "no C++ compiler: the made C++ programs are not run");
+        World world = new World(table, table.bench(twist), Language.Name.CPP);
+        Path source = Files.writeString(folder.resolve("wake.cpp"), table.program(Language.Name.CPP));
+        List<String> compile = new ArrayList<>(List.of("g++", "-std=c++17", "-Wall", "-Wextra", "-Werror"));
+        compile.add("-Wno-unused-function");
+        world.names.forEach((name, number) -> compile.add("-D" + name + "=" + number));
+        compile.addAll(List.of(
+                "-include",
+                standIn("standin.h").toString(),
+                source.toString(),
+                "-o",
+                folder.resolve("wake").toString()));
+        run(compile);
+        Path told = Files.write(folder.resolve("world"), world.lines);
+        return run(List.of(folder.resolve("wake").toString(), told.toString(), typed));
+    }
+
+    private Ran python(Table table, Twist twist) throws Exception {
+        assumeTrue(isThere("python3"), "no Python: the made Python programs are not run");
+        World world = new World(table, table.bench(twist), Language.Name.PYTHON_CONTROLLER);
+        Path source = Files.writeString(folder.resolve("wake.py"), table.program(Language.Name.PYTHON_CONTROLLER));
+        run(List.of("python3", "-m", "py_compile", source.toString()));
+        Path told = Files.write(folder.resolve("world"), world.lines);
+        return run(List.of("python3", standIn("standin.py").toString(), told.toString(), source.toString()));
+    }
+
+    private static Map<String, Answer> answers(BoardReport report) {
+        Map<String, Answer> answers = new TreeMap<>();
+        report.taken().forEach(taken -> answers.put(taken.check().id(), taken.answer()));
+        return answers;
+    }
+
+    /** What the program printed is what the board that is not there reports; codes are the stand-in's own. */
+    private static void assertSame(Table table, Twist twist, Ran ran) {
+        String own = new SimulatedBoard(table.plan(), table.list(), table.bench(twist)).report();
+        BoardReport read = table.read(ran.out());
+        assertEquals(
+                List.of(),
+                read.told().stream()
+                        .filter(told -> !told.why().key().equals("report.unasked"))
+                        .toList(),
+                ran.out());
+        assertTrue(read.isWhole(), ran.out());
+        Map<String, Answer> printed = answers(read);
+        printed.keySet().removeIf(id -> id.startsWith("codes "));
+        assertEquals(answers(table.read(own)), printed, ran.out());
+        assertEquals(Set.of(), ran.left(), "pins that are still outputs");
+    }
+
+    @Test
+    void theCppProgramOfTheExampleReportsWhatTheBenchGives() throws Exception {
+        Table table = Table.of(Given.LOCKS, "lower-lock");
+        assertSame(table, Twist.NONE, cpp(table, Twist.NONE, ""));
+        Twist dead = table.fault(FaultKind.PART_DEAD, "display")
+                .forms(table.layout())
+                .get(0);
+        assertSame(table, dead, cpp(table, dead, ""));
+        Twist radio =
+                table.fault(FaultKind.PART_DEAD, "radio").forms(table.layout()).get(0);
+        assertSame(table, radio, cpp(table, radio, ""));
+    }
+
+    @Test
+    void onlyBusLinesAreEverDrivenUntilANumberIsTyped() throws Exception {
+        Table table = Table.of(Given.LOCKS, "pump-house");
+        assertFalse(table.plan().acts().isEmpty(), "a relay is there");
+        ReportPlan.Act act = table.plan().acts().get(0);
+        Set<Integer> quiet = cpp(table, Twist.NONE, "").driven();
+        assertEquals(quiet, cpp(table, Twist.NONE, "77\nr\n").driven());
+        Ran typed = cpp(table, Twist.NONE, act.number() + "\n");
+        Set<Integer> more = new TreeSet<>(typed.driven());
+        more.removeAll(quiet);
+        assertEquals(1, more.size(), act + ": " + typed.driven());
+        assertEquals(Set.of(), typed.left());
+    }
+
+    @Test
+    void thePythonProgramReportsWhatTheBenchGives() throws Exception {
+        Table table = twoLanguages();
+        assertSame(table, Twist.NONE, python(table, Twist.NONE));
+        Twist dead = table.fault(FaultKind.PART_DEAD, "compass")
+                .forms(table.layout())
+                .get(0);
+        assertSame(table, dead, python(table, dead));
+    }
+
+    @Test
+    void bothLanguagesOfOneBoardPrintTheSame() throws Exception {
+        Table table = twoLanguages();
+        Ran cpp = cpp(table, Twist.NONE, "");
+        Ran python = python(table, Twist.NONE);
+        assertEquals(answers(table.read(cpp.out())), answers(table.read(python.out())));
+        assertTrue(answers(table.read(cpp.out())).size() > 5, cpp.out());
+    }
+
+    /** A 3.3 V board that takes both languages, with something on each kind of bus. */
+    private static Table twoLanguages() throws Exception {
+        return Table.of(BuildReader.read(standInBuild(), CATALOG), "desk");
+    }
+
+    private static Path standInBuild() throws Exception {
+        return Path.of(
+                WakeProgramTest.class.getResource("two-languages.inkel.json").toURI());
+    }
+
+    @Test
+    void aBoardThatTakesNeitherHasNoProgram() throws Exception {
+        Table table = Table.of(Given.LOCKS, "lower-lock");
+        assertTrue(WakeProgram.of(Language.Name.PYTHON_CONTROLLER, table.plan(), table.list())
+                .isEmpty());
+        assertTrue(table.program(Language.Name.CPP).startsWith("// What the board of Lower lock finds"));
+    }
+}

@@ -1,0 +1,285 @@
+// Stands in for a board: pins, a clock of its own, and what hangs on them, as a file tells. For tests.
+#include <cstdio>
+#include <cstdlib>
+#include <fstream>
+#include <iostream>
+#include <map>
+#include <set>
+#include <sstream>
+#include <string>
+#include <vector>
+
+enum { LOW = 0, HIGH = 1, INPUT = 0, OUTPUT = 1 };
+
+struct Device {
+  int address;
+  std::map<int, std::vector<int>> registers;
+};
+
+// One I2C bus with all that answer on it.
+struct Wires {
+  int sda, scl;
+  std::vector<Device> devices;
+  int lastSda = 1, lastScl = 1;
+  bool isPulled = false;
+  int bits = 0, byte = 0, at = 0, reg = 0;
+  enum { IDLE, ADDRESS, WRITE, READ, DEAF } phase = IDLE;
+  bool isAck = false, isAsked = false, isPointer = false;
+  Device *talker = nullptr;
+};
+
+struct Shift {
+  int clock, out, in, select;
+  std::map<int, std::vector<int>> registers;
+  int lastClock = 0, bits = 0, byte = 0, at = -1, command = -1;
+};
+
+struct Voice {
+  int rate;
+  std::string text;
+};
+
+static std::map<int, int> modes, values, rests, codes;
+static std::vector<Wires> wires;
+static std::vector<Shift> shifts;
+static std::map<int, Voice> voices;
+static std::set<int> driven;
+static long long now = 0;
+
+static int outer(int pin) {
+  for (Wires &bus : wires) {
+    if (bus.isPulled && pin == bus.sda) return LOW;
+  }
+  for (Shift &on : shifts) {
+    bool isSelected = on.select < 0 || (modes[on.select] == OUTPUT && values[on.select] == LOW);
+    if (pin == on.in && isSelected && on.command >= 0) {
+      const std::vector<int> &data = on.registers.count(on.command) ? on.registers[on.command] : std::vector<int>();
+      int value = on.at < (int) data.size() ? data[on.at] : 0xFF;
+      return (value >> (7 - on.bits)) & 1;
+    }
+  }
+  if (voices.count(pin)) {
+    // Again and again, with half a second between.
+    const Voice &voice = voices[pin];
+    double bit = 1e6 / voice.rate;
+    std::string all = voice.text + "\r\n";
+    double length = all.size() * 10 * bit;
+    double in = (double) (now % (long long) (length + 500000));
+    if (in >= length) return HIGH;
+    int place = (int) (in / bit);
+    int within = place % 10;
+    unsigned char value = all[place / 10];
+    return within == 0 ? LOW : within == 9 ? HIGH : (value >> (within - 1)) & 1;
+  }
+  return rests.count(pin) ? rests[pin] : LOW;
+}
+
+static int level(int pin) {
+  return modes[pin] == OUTPUT ? values[pin] && outer(pin) != LOW ? HIGH : values[pin] : outer(pin);
+}
+
+static void load(Wires &bus) {
+  std::vector<int> &data = bus.talker->registers[bus.reg];
+  int value = bus.at < (int) data.size() ? data[bus.at] : 0xFF;
+  bus.isPulled = !((value >> (7 - bus.bits)) & 1);
+}
+
+static void fell(Wires &bus, int sda) {
+  (void) sda;
+  if (bus.phase == Wires::ADDRESS || bus.phase == Wires::WRITE) {
+    if (bus.bits == 8 && !bus.isAck) {
+      bus.isAck = true;
+      bool isHeard = true;
+      if (bus.phase == Wires::ADDRESS) {
+        bus.talker = nullptr;
+        for (Device &device : bus.devices) {
+          if (device.address == bus.byte >> 1) bus.talker = &device;
+        }
+        isHeard = bus.talker;
+        bus.isAsked = bus.byte & 1;
+        bus.isPointer = !bus.isAsked;
+      } else if (bus.isPointer) {
+        bus.reg = bus.byte;
+        bus.isPointer = false;
+      }
+      bus.isPulled = isHeard;
+      if (!isHeard) bus.phase = Wires::DEAF;
+    } else if (bus.isAck) {
+      bus.isAck = false;
+      bus.isPulled = false;
+      bus.bits = bus.byte = 0;
+      if (bus.phase == Wires::ADDRESS && bus.isAsked) {
+        bus.phase = Wires::READ;
+        bus.at = 0;
+        load(bus);
+      } else {
+        bus.phase = Wires::WRITE;
+      }
+    }
+  } else if (bus.phase == Wires::READ) {
+    if (bus.bits < 8) {
+      load(bus);
+    } else if (bus.bits == 8) {
+      bus.isPulled = false;
+    } else {
+      bus.bits = 0;
+      bus.at++;
+      if (bus.isAck) {
+        bus.isAck = false;
+        load(bus);
+      } else {
+        bus.phase = Wires::DEAF;
+      }
+    }
+  }
+}
+
+static void rose(Wires &bus, int sda) {
+  if ((bus.phase == Wires::ADDRESS || bus.phase == Wires::WRITE) && bus.bits < 8) {
+    bus.byte = bus.byte * 2 + sda;
+    bus.bits++;
+  } else if (bus.phase == Wires::READ) {
+    bus.bits++;
+    if (bus.bits == 9) bus.isAck = sda == LOW;
+  }
+}
+
+static void changed() {
+  for (Wires &bus : wires) {
+    int sda = level(bus.sda), scl = level(bus.scl);
+    if (scl == HIGH && bus.lastScl == HIGH && sda != bus.lastSda) {
+      bus.phase = sda == LOW ? Wires::ADDRESS : Wires::IDLE;
+      bus.bits = bus.byte = 0;
+      bus.isAck = bus.isPulled = false;
+    } else if (scl != bus.lastScl) {
+      if (scl == HIGH) rose(bus, sda);
+      else fell(bus, sda);
+    }
+    bus.lastSda = level(bus.sda);
+    bus.lastScl = scl;
+  }
+  for (Shift &on : shifts) {
+    bool isSelected = on.select < 0 || (modes[on.select] == OUTPUT && values[on.select] == LOW);
+    int clock = level(on.clock);
+    if (!isSelected) {
+      on.bits = on.byte = 0;
+      on.at = -1;
+      on.command = -1;
+    } else if (clock == HIGH && on.lastClock == LOW) {
+      on.byte = on.byte * 2 + level(on.out);
+    } else if (clock == LOW && on.lastClock == HIGH) {
+      on.bits++;
+      if (on.bits == 8) {
+        if (on.command < 0) on.command = on.byte & 0xFF;
+        on.at++;
+        on.bits = on.byte = 0;
+      }
+    }
+    on.lastClock = clock;
+  }
+}
+
+static void pinMode(int pin, int mode) {
+  modes[pin] = mode;
+  if (mode == OUTPUT) driven.insert(pin);
+  changed();
+}
+
+static void digitalWrite(int pin, int value) {
+  values[pin] = value;
+  changed();
+}
+
+static int digitalRead(int pin) {
+  now += 4;
+  return level(pin);
+}
+
+static int analogRead(int pin) { return codes.count(pin) ? codes[pin] : 0; }
+static void delayMicroseconds(unsigned int us) { now += us; }
+static void delay(unsigned long ms) { now += 1000 * ms; }
+static unsigned long millis() { now += 4; return now / 1000; }
+
+static std::string typed;
+
+struct Port {
+  void begin(long) {}
+  void print(const char *text) { std::cout << text; }
+  void print(char one) { std::cout << one; }
+  void print(int number) { std::cout << number; }
+  void println() { std::cout << "\n"; }
+  void println(const char *text) { std::cout << text << "\n"; }
+  void println(int number) { std::cout << number << "\n"; }
+  int available() { return typed.size(); }
+  int read() {
+    int key = typed[0];
+    typed.erase(0, 1);
+    return key;
+  }
+};
+
+static Port Serial;
+
+void setup();
+void loop();
+
+static std::vector<int> numbers(const std::string &text) {
+  std::vector<int> all;
+  std::stringstream in(text);
+  std::string one;
+  while (std::getline(in, one, ',')) all.push_back(std::stoi(one, nullptr, 0));
+  return all;
+}
+
+// First the file that tells what hangs on the pins, then what is typed.
+int main(int count, char **given) {
+  std::ifstream in(given[1]);
+  std::string line;
+  while (std::getline(in, line)) {
+    std::stringstream words(line);
+    std::string kind;
+    words >> kind;
+    if (kind == "rest") {
+      int pin, value;
+      words >> pin >> value;
+      rests[pin] = value;
+    } else if (kind == "adc") {
+      int pin, value;
+      words >> pin >> value;
+      codes[pin] = value;
+    } else if (kind == "i2c") {
+      Wires bus;
+      words >> bus.sda >> bus.scl;
+      wires.push_back(bus);
+    } else if (kind == "device") {
+      Device device;
+      words >> device.address;
+      wires.back().devices.push_back(device);
+    } else if (kind == "register") {
+      int number;
+      std::string data;
+      words >> number >> data;
+      wires.back().devices.back().registers[number] = numbers(data);
+    } else if (kind == "spi") {
+      Shift on;
+      int command;
+      std::string data;
+      words >> on.clock >> on.out >> on.in >> on.select >> command >> data;
+      on.registers[command] = numbers(data);
+      shifts.push_back(on);
+    } else if (kind == "uart") {
+      int pin;
+      Voice voice;
+      words >> pin >> voice.rate >> voice.text;
+      voices[pin] = voice;
+    }
+  }
+  setup();
+  if (count > 2) typed = given[2];
+  while (!typed.empty()) loop();
+  for (int pin : driven) std::cerr << "driven " << pin << "\n";
+  for (auto &pin : modes) {
+    if (pin.second == OUTPUT) std::cerr << "left " << pin.first << "\n";
+  }
+  return 0;
+}

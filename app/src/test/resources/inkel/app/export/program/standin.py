@@ -1,0 +1,214 @@
+"""Stands in for a board: pins, a clock of its own, and what hangs on them, as a file tells. For tests."""
+import sys
+import types
+
+now = 0
+modes, values, rests, codes, voices = {}, {}, {}, {}, {}
+buses, shifts, driven = [], [], set()
+
+
+class Bus:
+    def __init__(self, sda, scl):
+        self.sda, self.scl, self.devices = sda, scl, {}
+        self.last_sda = self.last_scl = 1
+        self.pulled = self.ack = self.asked = self.pointer = False
+        self.bits = self.byte = self.at = self.reg = 0
+        self.phase, self.talker = "idle", None
+
+    def load(self):
+        data = self.talker.get(self.reg, [])
+        value = data[self.at] if self.at < len(data) else 0xFF
+        self.pulled = not (value >> (7 - self.bits)) & 1
+
+    def fell(self):
+        if self.phase in ("address", "write"):
+            if self.bits == 8 and not self.ack:
+                self.ack = True
+                heard = True
+                if self.phase == "address":
+                    self.talker = self.devices.get(self.byte >> 1)
+                    heard = self.talker is not None
+                    self.asked = bool(self.byte & 1)
+                    self.pointer = not self.asked
+                elif self.pointer:
+                    self.reg, self.pointer = self.byte, False
+                self.pulled = heard
+                if not heard:
+                    self.phase = "deaf"
+            elif self.ack:
+                self.ack = self.pulled = False
+                self.bits = self.byte = 0
+                if self.phase == "address" and self.asked:
+                    self.phase, self.at = "read", 0
+                    self.load()
+                else:
+                    self.phase = "write"
+        elif self.phase == "read":
+            if self.bits < 8:
+                self.load()
+            elif self.bits == 8:
+                self.pulled = False
+            else:
+                self.bits = 0
+                self.at += 1
+                if self.ack:
+                    self.ack = False
+                    self.load()
+                else:
+                    self.phase = "deaf"
+
+    def rose(self, sda):
+        if self.phase in ("address", "write") and self.bits < 8:
+            self.byte = self.byte * 2 + sda
+            self.bits += 1
+        elif self.phase == "read":
+            self.bits += 1
+            if self.bits == 9:
+                self.ack = sda == 0
+
+    def changed(self):
+        sda, scl = level(self.sda), level(self.scl)
+        if scl and self.last_scl and sda != self.last_sda:
+            self.phase = "address" if sda == 0 else "idle"
+            self.bits = self.byte = 0
+            self.ack = self.pulled = False
+        elif scl != self.last_scl:
+            self.rose(sda) if scl else self.fell()
+        self.last_sda, self.last_scl = level(self.sda), scl
+
+
+class Shift:
+    def __init__(self, clock, out, into, select, command, data):
+        self.clock, self.out, self.into, self.select = clock, out, into, select
+        self.registers = {command: data}
+        self.last, self.bits, self.byte, self.at, self.command = 0, 0, 0, -1, -1
+
+    def selected(self):
+        return self.select < 0 or (modes.get(self.select) == 1 and values.get(self.select) == 0)
+
+    def gives(self):
+        data = self.registers.get(self.command, [])
+        value = data[self.at] if self.at < len(data) else 0xFF
+        return (value >> (7 - self.bits)) & 1
+
+    def changed(self):
+        clock = level(self.clock)
+        if not self.selected():
+            self.bits, self.byte, self.at, self.command = 0, 0, -1, -1
+        elif clock and not self.last:
+            self.byte = self.byte * 2 + level(self.out)
+        elif not clock and self.last:
+            self.bits += 1
+            if self.bits == 8:
+                if self.command < 0:
+                    self.command = self.byte & 0xFF
+                self.at += 1
+                self.bits = self.byte = 0
+        self.last = clock
+
+
+def outer(pin):
+    for bus in buses:
+        if bus.pulled and pin == bus.sda:
+            return 0
+    for on in shifts:
+        if pin == on.into and on.selected() and on.command >= 0:
+            return on.gives()
+    if pin in voices:
+        rate, text = voices[pin]
+        bit = 1e6 / rate
+        text += "\r\n"
+        length = len(text) * 10 * bit
+        into = now % int(length + 500000)
+        if into >= length:
+            return 1
+        place = int(into / bit)
+        within = place % 10
+        return 0 if within == 0 else 1 if within == 9 else (ord(text[place // 10]) >> (within - 1)) & 1
+    return rests.get(pin, 0)
+
+
+def level(pin):
+    return values.get(pin, 0) if modes.get(pin) == 1 else outer(pin)
+
+
+def changed():
+    for bus in buses:
+        bus.changed()
+    for on in shifts:
+        on.changed()
+
+
+class Pin:
+    IN, OUT = 0, 1
+
+    def __init__(self, number):
+        self.number = number if isinstance(number, int) else int(NAMES[number])
+
+    def init(self, mode, value=None):
+        modes[self.number] = mode
+        if value is not None:
+            values[self.number] = value
+        if mode == Pin.OUT:
+            driven.add(self.number)
+        changed()
+
+    def value(self, value=None):
+        global now
+        if value is None:
+            now += 4
+            return level(self.number)
+        values[self.number] = value
+        changed()
+
+
+class ADC:
+    def __init__(self, pin):
+        self.pin = pin
+
+    def read_u16(self):
+        return codes.get(self.pin.number, 0)
+
+
+def passes(us):
+    global now
+    now += us
+
+
+def numbers(text):
+    return [int(one, 0) for one in text.split(",")]
+
+
+NAMES = {}
+for row in open(sys.argv[1]):
+    words = row.split()
+    if words[0] == "rest":
+        rests[int(words[1])] = int(words[2])
+    elif words[0] == "adc":
+        codes[int(words[1])] = int(words[2])
+    elif words[0] == "i2c":
+        buses.append(Bus(int(words[1]), int(words[2])))
+    elif words[0] == "device":
+        buses[-1].devices[int(words[1], 0)] = {}
+        current = int(words[1], 0)
+    elif words[0] == "register":
+        buses[-1].devices[current][int(words[1], 0)] = numbers(words[2])
+    elif words[0] == "spi":
+        shifts.append(Shift(*[int(word, 0) for word in words[1:6]], numbers(words[6])))
+    elif words[0] == "uart":
+        voices[int(words[1])] = (int(words[2]), words[3])
+
+machine = types.ModuleType("machine")
+machine.Pin, machine.ADC = Pin, ADC
+clock = types.ModuleType("time")
+clock.sleep_us = passes
+clock.sleep_ms = lambda ms: passes(1000 * ms)
+clock.ticks_ms = lambda: (passes(4), now // 1000)[1]
+clock.ticks_diff = lambda one, other: one - other
+sys.modules["machine"], sys.modules["time"] = machine, clock
+exec(compile(open(sys.argv[2]).read(), sys.argv[2], "exec"), {"__name__": "__main__"})
+for pin in sorted(driven):
+    print("driven %d" % pin, file=sys.stderr)
+for pin, mode in sorted(modes.items()):
+    if mode == Pin.OUT:
+        print("left %d" % pin, file=sys.stderr)

@@ -1,0 +1,292 @@
+package inkel.core.wake.report;
+
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.WakeCheck;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
+import inkel.core.wake.Check;
+import inkel.core.wake.Expected;
+import inkel.core.wake.NodeWake;
+import inkel.core.wake.Phase;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What the board of a node can tell by itself, by the pins of its plan. Both the programs that are made and the reading of
+ * what they print go by it.
+ *
+ * @param pins the pins of the board that are wired, to be inputs first and last
+ */
+public record ReportPlan(
+        NodeCircuit node,
+        List<Pin> pins,
+        List<Bus> buses,
+        List<Register> registers,
+        List<Level> levels,
+        List<Analog> analogs,
+        List<Line> lines,
+        List<Act> acts) {
+    public ReportPlan {
+        pins = List.copyOf(pins);
+        buses = List.copyOf(buses);
+        registers = List.copyOf(registers);
+        levels = List.copyOf(levels);
+        analogs = List.copyOf(analogs);
+        lines = List.copyOf(lines);
+        acts = List.copyOf(acts);
+    }
+
+    /**
+     * An I2C bus.
+     *
+     * @param number by which lines name it, from 0 in the order of the wires
+     */
+    public record Bus(int number, Pin sda, Pin scl, List<Placed> parts) {
+        public Bus {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /**
+     * A register that always reads the same.
+     *
+     * @param register as the class writes it
+     * @param send the byte that asks for it
+     * @param bytes how many it has
+     * @param bus the I2C bus it is on; absent for SPI
+     * @param spi clock, data to the part, data from it and select; empty for I2C
+     */
+    public record Register(Placed part, String register, int send, int bytes, Optional<Bus> bus, List<Pin> spi) {
+        public Register {
+            spi = List.copyOf(spi);
+        }
+    }
+
+    /** The rest level of the wire of a signal. */
+    public record Level(Endpoint signal, Pin pin, boolean isHigh) {}
+
+    /** A voltage that the board converts. */
+    public record Analog(Endpoint signal, Pin pin) {}
+
+    /**
+     * A serial line.
+     *
+     * @param from the board's pin that hears the part
+     * @param to the one that the part hears; absent where none is wired
+     * @param say what is sent; empty for a part that speaks by itself
+     */
+    public record Line(Placed part, Pin from, Optional<Pin> to, Frequency baud, String say) {}
+
+    /**
+     * Something that moves, switches or sounds: only when the builder types its number.
+     *
+     * @param number from 1
+     */
+    public record Act(int number, Endpoint signal, Pin pin, WakeCheck.To to) {}
+
+    public static ReportPlan of(NodeWake wake) {
+        return new Maker(wake).plan();
+    }
+
+    /** What a register of a part may read when all is well. */
+    static List<String> values(Placed placed, String register) {
+        return placed.cls().handling().checks().stream()
+                .filter(WakeCheck.Identity.class::isInstance)
+                .map(WakeCheck.Identity.class::cast)
+                .filter(identity -> identity.register().equals(register))
+                .findFirst()
+                .map(WakeCheck.Identity::values)
+                .orElse(List.of());
+    }
+
+    /** How the answer of a part over its serial line begins. */
+    static String expected(Placed placed) {
+        return placed.cls().handling().checks().stream()
+                .filter(WakeCheck.Reply.class::isInstance)
+                .map(check -> ((WakeCheck.Reply) check).expect())
+                .findFirst()
+                .orElse("");
+    }
+
+    public Optional<Bus> bus(int number) {
+        return buses.stream().filter(bus -> bus.number() == number).findFirst();
+    }
+
+    private static final class Maker {
+        private static final Frequency USUAL_BAUD = Frequency.ofHertz(9600);
+
+        private final NodeWake wake;
+        private final NodeCircuit node;
+        private final List<Bus> buses;
+
+        Maker(NodeWake wake) {
+            this.wake = wake;
+            node = wake.node();
+            buses = buses();
+        }
+
+        ReportPlan plan() {
+            List<Register> registers = new ArrayList<>();
+            List<Analog> analogs = new ArrayList<>();
+            List<Line> lines = new ArrayList<>();
+            List<Act> acts = new ArrayList<>();
+            for (Placed placed : node.parts()) {
+                if (placed.part().isBoard() || placed.isForLater()) {
+                    continue;
+                }
+                for (WakeCheck check : placed.cls().handling().checks()) {
+                    if (check instanceof WakeCheck.Identity identity) {
+                        register(placed, identity).ifPresent(registers::add);
+                    } else if (check instanceof WakeCheck.Reply reply) {
+                        line(placed, reply).ifPresent(lines::add);
+                    } else if (check instanceof WakeCheck.Sign sign) {
+                        sign.drive()
+                                .flatMap(drive -> act(placed, drive, acts.size() + 1))
+                                .ifPresent(acts::add);
+                    }
+                }
+                placed.cls().signals().filter(pin -> pin.use() == PinUse.ANALOG).forEach(pin -> target(
+                                placed.endpoint(pin))
+                        .ifPresent(at -> analogs.add(new Analog(placed.endpoint(pin), at))));
+            }
+            return new ReportPlan(node, pins(), buses, registers, levels(), analogs, lines, acts);
+        }
+
+        /** The pin of the board that a signal is wired to; empty for a pin of another part, and for a tie. */
+        private Optional<Pin> target(Endpoint signal) {
+            return node.wire(signal)
+                    .filter(wire -> wire.to().part().equals(node.board().id()) && !node.isTie(wire))
+                    .flatMap(wire -> node.pin(wire.to()));
+        }
+
+        private List<Pin> pins() {
+            return node.nets().keySet().stream()
+                    .filter(end -> end.part().equals(node.board().id()))
+                    .flatMap(end -> node.pin(end).stream())
+                    .filter(pin -> !pin.use().isSignal() && pin.use() == PinUse.OFFER)
+                    .toList();
+        }
+
+        private Optional<Pin> target(Placed placed, PinUse use) {
+            return placed.cls().pins().stream()
+                    .filter(pin -> pin.use() == use)
+                    .flatMap(pin -> target(placed.endpoint(pin)).stream())
+                    .findFirst();
+        }
+
+        private List<Bus> buses() {
+            Map<String, List<Placed>> parts = new LinkedHashMap<>();
+            Map<String, List<Pin>> pins = new LinkedHashMap<>();
+            for (Placed placed : node.parts()) {
+                Optional<Pin> sda = target(placed, PinUse.I2C_SDA);
+                Optional<Pin> scl = target(placed, PinUse.I2C_SCL);
+                if (sda.isPresent() && scl.isPresent() && !placed.isForLater()) {
+                    String key = sda.get().label() + " " + scl.get().label();
+                    pins.put(key, List.of(sda.get(), scl.get()));
+                    parts.computeIfAbsent(key, made -> new ArrayList<>()).add(placed);
+                }
+            }
+            List<Bus> found = new ArrayList<>();
+            parts.forEach((key, on) -> found.add(
+                    new Bus(found.size(), pins.get(key).get(0), pins.get(key).get(1), on)));
+            return found;
+        }
+
+        private Optional<Register> register(Placed placed, WakeCheck.Identity identity) {
+            int send = number(identity.send().orElse(identity.register()));
+            int bytes = Math.max(
+                    1, (identity.values().get(0).replaceFirst("^0[xX]", "").length() + 1) / 2);
+            Optional<Bus> bus =
+                    buses.stream().filter(on -> on.parts().contains(placed)).findFirst();
+            if (bus.isPresent()) {
+                return Optional.of(new Register(placed, identity.register(), send, bytes, bus, List.of()));
+            }
+            List<Pin> spi = new ArrayList<>();
+            for (PinUse use : List.of(PinUse.SPI_SCK, PinUse.SPI_MOSI, PinUse.SPI_MISO, PinUse.SPI_CS)) {
+                target(placed, use).ifPresent(spi::add);
+            }
+            // A select that is held low by hand needs none.
+            return spi.size() < 3
+                    ? Optional.empty()
+                    : Optional.of(new Register(placed, identity.register(), send, bytes, Optional.empty(), spi));
+        }
+
+        private static int number(String hex) {
+            return Integer.parseInt(hex.replaceFirst("^0[xX]", ""), 16) & 0xFF;
+        }
+
+        private Optional<Line> line(Placed placed, WakeCheck.Reply reply) {
+            return target(placed, PinUse.UART_TX)
+                    .map(from -> new Line(
+                            placed,
+                            from,
+                            target(placed, PinUse.UART_RX),
+                            placed.baud().orElse(USUAL_BAUD),
+                            reply.say()));
+        }
+
+        private Optional<Act> act(Placed placed, WakeCheck.Drive drive, int number) {
+            Endpoint signal = new Endpoint(placed.id(), drive.pin());
+            return drive.to() == WakeCheck.To.MESSAGE
+                    ? Optional.empty()
+                    : target(signal).map(pin -> new Act(number, signal, pin, drive.to()));
+        }
+
+        /** Of the wires whose volts are foretold: high where the board reads all of the band so, low likewise. */
+        private List<Level> levels() {
+            List<Level> levels = new ArrayList<>();
+            for (Check check : wake.checks()) {
+                boolean isRest = check.group().phase() == Phase.PART
+                        && check.kind() == Check.Kind.VOLTS
+                        && check.expected() instanceof Expected.Within;
+                if (isRest && !speaks(check.at().endpoint())) {
+                    Endpoint signal = check.at().endpoint();
+                    target(signal).ifPresent(pin -> isHigh(signal, (Expected.Within) check.expected())
+                            .ifPresent(high -> levels.add(new Level(signal, pin, high))));
+                }
+            }
+            return levels;
+        }
+
+        /** Who speaks by itself does not rest. */
+        private boolean speaks(Endpoint signal) {
+            return node.pin(signal).filter(pin -> pin.use() == PinUse.UART_TX).isPresent()
+                    && node.part(signal.part()).orElseThrow().cls().handling().checks().stream()
+                            .anyMatch(check -> check instanceof WakeCheck.Reply reply
+                                    && reply.say().isEmpty());
+        }
+
+        private Optional<Boolean> isHigh(Endpoint signal, Expected.Within within) {
+            Endpoint at = node.wire(signal).orElseThrow().to();
+            Optional<IoFamily> family = node.io(at);
+            Optional<Voltage> supply = node.ioVolts(at).map(Range::expected);
+            if (family.isEmpty()
+                    || supply.isEmpty()
+                    || !node.pin(at).orElseThrow().can().stream()
+                            .allMatch(ability -> ability.kind() != Ability.Kind.OUTPUT_ONLY)) {
+                return Optional.empty();
+            }
+            double high = family.get()
+                    .vih()
+                    .map(vih -> vih.at(supply.get()).volts())
+                    .orElse(supply.get().volts());
+            double low =
+                    family.get().vil().map(vil -> vil.at(supply.get()).volts()).orElse(0.0);
+            if (within.low().map(Quantity::si).orElse(0.0) >= high) {
+                return Optional.of(true);
+            }
+            return within.high().map(Quantity::si).orElse(high) <= low ? Optional.of(false) : Optional.empty();
+        }
+    }
+}

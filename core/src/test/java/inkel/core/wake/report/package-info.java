@@ -1,0 +1,2 @@
+/** Tests of what a board tells of itself. */
+package inkel.core.wake.report;
