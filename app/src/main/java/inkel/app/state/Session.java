@@ -49,6 +49,7 @@ public final class Session {
     private final WakeWork wake = new WakeWork(this);
     private final SuspectWork suspects = new SuspectWork(this);
     private final PracticeWork practice = new PracticeWork(this);
+    private final ReportWork reports = new ReportWork(this);
 
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
@@ -152,6 +153,11 @@ public final class Session {
     /** The bench that is not there. */
     public PracticeWork practice() {
         return practice;
+    }
+
+    /** What boards report of themselves. */
+    public ReportWork reports() {
+        return reports;
     }
 
     /** Builds, boards and moments. */

@@ -10,6 +10,7 @@ import inkel.core.document.Logbook;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.document.Standing;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.LeaveOut;
 import inkel.core.document.edit.PullWires;
 import inkel.core.document.edit.TakeReading;
@@ -17,6 +18,7 @@ import inkel.core.document.edit.TakeSeen;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
+import inkel.core.wake.Answers;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
 import inkel.core.wake.Kept;
@@ -24,6 +26,8 @@ import inkel.core.wake.MoreLooks;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.WakePlan;
 import inkel.core.wake.WakeState;
+import inkel.core.wake.report.BoardReport;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -230,6 +234,39 @@ public final class WakeWork {
             case SECOND -> LogLine.What.SECONDS;
             default -> LogLine.What.VOLTS;
         };
+    }
+
+    /** Writes down what a board reported, as one step; whether it was taken. */
+    boolean reported(ReportWork.Found found) {
+        String node = found.wake().node().node().id();
+        List<Edit> edits = new ArrayList<>();
+        for (BoardReport.Taken taken : found.report().taken()) {
+            Check check = taken.check();
+            Optional.ofNullable(known.get(node))
+                    .filter(with -> with.wake().check(check.id()).isEmpty())
+                    .ifPresent(with -> with.between().put(check.id(), check));
+            if (taken.answer() instanceof Answer.Amount amount && check.expected() instanceof Expected.Within within) {
+                edits.add(new TakeReading(
+                        check.at(),
+                        what(within.unit()),
+                        Quantity.of(within.unit(), amount.si()),
+                        taken.said(),
+                        LogLine.By.BOARD,
+                        standing(check),
+                        new Foretold(check.id(), within.low(), within.high(), Optional.empty()),
+                        session.now()));
+            } else {
+                edits.add(new TakeSeen(
+                        check.at(),
+                        check.id(),
+                        Answers.isWell(check, taken.answer()),
+                        taken.said(),
+                        LogLine.By.BOARD,
+                        standing(check),
+                        session.now()));
+            }
+        }
+        return session.apply(edits);
     }
 
     /** Writes down what was seen or answered, or that a reading is taken as good. */

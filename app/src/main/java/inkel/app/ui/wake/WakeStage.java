@@ -1,6 +1,7 @@
 package inkel.app.ui.wake;
 
 import inkel.app.state.PracticeWork;
+import inkel.app.state.ReportWork;
 import inkel.app.state.Session;
 import inkel.app.state.SuspectWork;
 import inkel.app.ui.kit.Scroller;
@@ -49,6 +50,8 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
     private final Tile showMeter;
     private final SuspectsPane suspects = new SuspectsPane(this);
     private final PracticeStrip practice;
+    private final ReportStrip report;
+    private final Tile showReport;
     private final Tile mine;
     private final Tile practise;
     private WakeState state;
@@ -69,6 +72,11 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         practise = Ui.pill("bench-practice", Words.get("practice.practise"), this::practise);
         mine.getStyleClass().add("pill-toggle");
         practise.getStyleClass().add("pill-toggle");
+        report = new ReportStrip(session.reports());
+        Ui.show(report, false);
+        showReport = Ui.pill("wake-show-report", Words.get("report.show"), this::toggleReport);
+        showReport.getStyleClass().add("pill-toggle");
+        addControl(showReport);
         addControl(showMeter);
         addControl(mine);
         addControl(practise);
@@ -99,7 +107,7 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         HBox both = new HBox(12, list, scroller);
         VBox.setVgrow(both, Priority.ALWAYS);
         both.setMinHeight(0);
-        getChildren().addAll(practice, meter, both);
+        getChildren().addAll(practice, report, meter, both);
         addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         addEventFilter(KeyEvent.KEY_TYPED, this::typed);
         setFocusTraversable(true);
@@ -112,6 +120,7 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         });
         subscriptions().on(session.wake().latestProperty(), (property, old, next) -> again());
         subscriptions().on(session.wake().meterProperty(), (property, old, next) -> again());
+        subscriptions().on(session.reports().latestProperty(), (property, old, next) -> showReported());
         subscriptions().on(session.suspects().latestProperty(), (property, old, next) -> again());
         subscriptions().on(session.practice().roundProperty(), (property, old, next) -> showRound());
         showRound();
@@ -125,7 +134,21 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         }
     }
 
+    private void toggleReport() {
+        showReport.setSelected(!showReport.isSelected());
+        showReported();
+        Ui.show(report, showReport.isSelected());
+    }
+
+    private void showReported() {
+        ReportWork.Found found = session.reports().latestProperty().get();
+        boolean isHere = found != null
+                && found.wake().node().node().id().equals(session.nodeProperty().get());
+        report.show(isHere ? found : null, session.practice().isOn());
+    }
+
     private void showRound() {
+        showReported();
         practice.show(session.practice().roundProperty().get());
         mine.setSelected(!session.practice().isOn());
         practise.setSelected(session.practice().isOn());

@@ -1,0 +1,110 @@
+package inkel.app.ui.wake;
+
+import inkel.app.state.ReportWork;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.CheckWords;
+import inkel.app.words.ReportWords;
+import inkel.app.words.Words;
+import inkel.core.wake.Answers;
+import inkel.core.wake.report.BoardReport;
+import java.io.File;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextArea;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+
+/** What a board reports of itself: pasted, from a file, or from the board that is not there. */
+final class ReportStrip extends VBox {
+    private static final int ROWS = 4;
+    private static final double MOST = 170;
+
+    private final ReportWork work;
+    private final TextArea text = new TextArea();
+    private final VBox lines = new VBox(2);
+    private final Scroller scroller = new Scroller(lines);
+    private final Button keep;
+    private final Button plug;
+
+    ReportStrip(ReportWork work) {
+        super(8);
+        this.work = work;
+        setId("report-strip");
+        getStyleClass().addAll("sheet", "meter-strip");
+        text.setId("report-text");
+        text.setPromptText(Words.get("report.prompt"));
+        text.setPrefRowCount(ROWS);
+        text.getStyleClass().add("take-text");
+        text.setMinHeight(Region.USE_PREF_SIZE);
+        keep = button("", "report-keep", work::keep);
+        keep.getStyleClass().setAll("button", "pill-button");
+        plug = button(Words.get("report.plug"), "report-plug", work::plug);
+        WrapRow row = new WrapRow(10);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getChildren()
+                .addAll(
+                        button(Words.get("report.judge"), "report-judge", () -> work.read(text.getText())),
+                        button(Words.get("report.file"), "report-file", this::open),
+                        plug,
+                        keep);
+        scroller.setMaxHeight(MOST);
+        scroller.setPrefHeight(MOST);
+        lines.setId("report-lines");
+        getChildren().addAll(Ui.text(Words.get("report.how"), "quiet"), text, row, scroller);
+    }
+
+    private static Button button(String said, String id, Runnable action) {
+        Button button = new Button(said);
+        button.setId(id);
+        button.getStyleClass().add("text-button");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(event -> action.run());
+        return button;
+    }
+
+    private void open() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.get("report.file"));
+        File chosen = chooser.showOpenDialog(getScene().getWindow());
+        if (chosen != null) {
+            work.open(chosen.toPath());
+        }
+    }
+
+    /** @param found null while nothing was read */
+    void show(ReportWork.Found found, boolean isPractice) {
+        Ui.show(plug, isPractice);
+        lines.getChildren().clear();
+        int count = found == null ? 0 : found.report().taken().size();
+        Ui.show(keep, count > 0);
+        Ui.show(scroller, found != null);
+        if (found == null) {
+            return;
+        }
+        if (!found.text().equals(text.getText())) {
+            text.setText(found.text());
+        }
+        keep.setText(Words.get("report.keep", "count", count));
+        CheckWords words = new CheckWords(found.wake().node());
+        for (BoardReport.Told told : found.report().told()) {
+            lines.getChildren().add(line(ReportWords.say(told), "look-text"));
+        }
+        for (BoardReport.Taken taken : found.report().taken()) {
+            boolean isWell = Answers.isWell(taken.check(), taken.answer());
+            lines.getChildren().add(line(ReportWords.say(words, taken), isWell ? "good-text" : "stop-text"));
+        }
+        if (count == 0) {
+            lines.getChildren().add(line(Words.get("report.nothing"), "quiet"));
+        }
+    }
+
+    private static Caption line(String said, String style) {
+        Caption line = Ui.text(said, style);
+        line.setMinWidth(0);
+        return line;
+    }
+}
