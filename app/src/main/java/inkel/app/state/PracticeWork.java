@@ -123,6 +123,7 @@ public final class PracticeWork {
         Round begun =
                 new Round(node, count, kind, seed, Optional.empty(), true, 0, 0, Optional.empty(), Optional.empty());
         bench = null;
+        session.reports().forget();
         round.set(begun);
         Meter meter = session.wake().meterProperty().get();
         session.lanes().diagnosing().execute(() -> {
@@ -192,6 +193,8 @@ public final class PracticeWork {
     /** The copy is gone already. */
     void forget() {
         bench = null;
+        // What a board that is not there reported never comes to the own record.
+        session.reports().forget();
         round.set(null);
     }
 

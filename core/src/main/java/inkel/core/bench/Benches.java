@@ -105,6 +105,9 @@ public final class Benches {
         }
         Set<Place> wired = new HashSet<>(twist.wired());
         for (WireList list : lists) {
+            if (!scene.has(list.node().node().id())) {
+                continue;
+            }
             list.steps().stream().filter(step -> isIn(list.node(), step, scene)).forEach(step -> {
                 new WireElements(circuit, list.node(), model).add(step);
                 pins(list.node(), step).forEach(wired::add);

@@ -5,6 +5,7 @@ import inkel.core.bench.net.Solution;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /** What one state of one bench would give. */
 public final class Rehearsal {
@@ -16,16 +17,16 @@ public final class Rehearsal {
 
     private final BenchModel model;
     private final Optional<Solution> solution;
-    private final Optional<Life> life;
-    private final Twist twist;
+    private final Supplier<Optional<Life>> alive;
+    private Optional<Life> life;
     private Slopes slopes;
     private Influence[] off;
 
-    Rehearsal(BenchModel model, Optional<Solution> solution, Twist twist, Optional<Life> life) {
+    /** @param alive what parts do, made when it is first asked for */
+    Rehearsal(BenchModel model, Optional<Solution> solution, Supplier<Optional<Life>> alive) {
         this.model = model;
         this.solution = solution;
-        this.twist = twist;
-        this.life = life;
+        this.alive = alive;
     }
 
     /** An amount by what is expected of all figures, which takes far less time than {@link #of}; empty for what is none. */
@@ -47,9 +48,8 @@ public final class Rehearsal {
         } else if (question instanceof Question.Ohms ohms) {
             return Optional.of(ohms(ohms));
         }
-        Optional<Answer> plain = twist.withoutPower(question);
-        if (plain.isPresent()) {
-            return plain.map(Foreseen.Certain::new);
+        if (life == null) {
+            life = alive.get();
         }
         return life.flatMap(found -> found.answer(question)).map(Foreseen.Certain::new);
     }

@@ -6,9 +6,11 @@ import inkel.core.bench.net.Solver;
 import inkel.core.circuit.Circuit;
 import inkel.core.wiring.WireList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Benches that differ from one plan, thought through. What all of them share in a state is made once: a fault that only
@@ -27,14 +29,24 @@ public final class Rehearsals {
     }
 
     /** A state of the bench as planned. */
-    private record Planned(BenchModel model, Optional<Solver> solver, Optional<Solution> solution, Reach reach) {}
+    private record Planned(
+            BenchModel model,
+            Optional<Solver> solver,
+            Optional<Solution> solution,
+            Reach reach,
+            Set<String> slots,
+            Set<String> keys,
+            Rehearsal rehearsal) {}
 
     /** A state of a bench that differs from its plan. */
     public Rehearsal at(Scene scene, Twist twist) {
         Planned plan = planned.computeIfAbsent(scene, this::plan);
+        if (!twist.touches(plan.slots(), plan.keys(), plan.model(), scene)) {
+            return plan.rehearsal();
+        }
         if (!scene.isOn()) {
             BenchModel model = benches.model(scene, new Learnt(), twist);
-            return new Rehearsal(model, Optional.empty(), twist, Optional.empty());
+            return new Rehearsal(model, Optional.empty(), Optional::empty);
         }
         Optional<BenchModel> same = plan.solution().isPresent() && twist.keepsShape()
                 ? Optional.of(changed(plan.model(), twist))
@@ -47,21 +59,35 @@ public final class Rehearsals {
                 : new Solver(model.network(model.expected())).solve();
         Optional<Solution> solution =
                 outcome instanceof Outcome.Settled settled ? Optional.of(settled.solution()) : Optional.empty();
-        Optional<Life> life = solution.map(
-                found -> new Life(circuit, model, found, twist, new Reach(circuit, lists, scene, twist), plan.reach()));
-        return new Rehearsal(model, solution, twist, life);
+        return new Rehearsal(
+                model,
+                solution,
+                () -> solution.map(found ->
+                        new Life(circuit, model, found, twist, new Reach(circuit, lists, scene, twist), plan.reach())));
     }
 
     private Planned plan(Scene scene) {
         BenchModel model = benches.model(scene);
         Reach reach = new Reach(circuit, lists, scene, Twist.NONE);
-        if (!scene.isOn()) {
-            return new Planned(model, Optional.empty(), Optional.empty(), reach);
-        }
-        Solver solver = new Solver(model.network(model.expected()));
-        Optional<Solution> solution =
-                solver.solve() instanceof Outcome.Settled settled ? Optional.of(settled.solution()) : Optional.empty();
-        return new Planned(model, Optional.of(solver), solution, reach);
+        Set<String> slots = new HashSet<>();
+        model.slots().forEach(slot -> slots.add(slot.name()));
+        Set<String> keys = new HashSet<>();
+        model.unknowns().forEach(unknown -> keys.add(unknown.key()));
+        Optional<Solver> solver =
+                scene.isOn() ? Optional.of(new Solver(model.network(model.expected()))) : Optional.empty();
+        Optional<Solution> solution = solver.flatMap(found ->
+                found.solve() instanceof Outcome.Settled settled ? Optional.of(settled.solution()) : Optional.empty());
+        return new Planned(
+                model,
+                solver,
+                solution,
+                reach,
+                slots,
+                keys,
+                new Rehearsal(
+                        model,
+                        solution,
+                        () -> solution.map(found -> new Life(circuit, model, found, Twist.NONE, reach, reach))));
     }
 
     /** The same elements between the same points, with other figures. */

@@ -35,6 +35,11 @@ public record Scene(Set<Place> joined, boolean isOn, Map<Place, String> modes, M
         return new Scene(joined, isOn, modes, pins);
     }
 
+    /** Whether anything of a board's table is joined. */
+    boolean has(String node) {
+        return joined.stream().anyMatch(part -> part.node().equals(node));
+    }
+
     boolean isJoined(String node, String part) {
         return joined.contains(Place.ofPart(node, part));
     }

@@ -58,6 +58,37 @@ public final class Twist {
         return gone.contains(slot);
     }
 
+    /**
+     * Whether anything is otherwise in a state of the bench that has certain elements, figures and points; a state that it
+     * does not touch reads as planned.
+     */
+    boolean touches(Set<String> slots, Set<String> keys, BenchModel plan, Scene scene) {
+        return hasAny(first.keySet(), slots)
+                || hasAny(second.keySet(), slots)
+                || hasAny(gone, slots)
+                || hasAny(turned, slots)
+                || hasAny(limits.keySet(), slots)
+                || hasAny(figures.keySet(), keys)
+                || bridges.stream()
+                        .anyMatch(bridge -> plan.points().known(bridge.one()).isPresent()
+                                && plan.points().known(bridge.other()).isPresent())
+                || areIn(addresses.keySet(), scene)
+                || areIn(silent, scene)
+                || areIn(garbled, scene)
+                || areIn(cut, scene)
+                || seen.stream()
+                        .anyMatch(look -> look.sort() == Question.Sort.PROGRAM
+                                || look.sort().needsPower());
+    }
+
+    private static boolean hasAny(Set<String> some, Set<String> of) {
+        return some.stream().anyMatch(of::contains);
+    }
+
+    private static boolean areIn(Set<Place> places, Scene scene) {
+        return places.stream().anyMatch(place -> scene.isJoined(place.node(), place.part()));
+    }
+
     /** Whether the same elements stand between the same points as on a bench that is as planned. */
     boolean keepsShape() {
         return first.isEmpty()
@@ -122,7 +153,7 @@ public final class Twist {
     }
 
     /** What is told without any volts; empty for what hangs on them. */
-    Optional<Answer> withoutPower(Question question) {
+    public Optional<Answer> withoutPower(Question question) {
         if (question instanceof Question.Sits sits) {
             return Optional.of(new Answer.Sight(isInPlace(sits.wire())));
         }

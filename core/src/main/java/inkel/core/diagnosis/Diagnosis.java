@@ -21,13 +21,16 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * What may be wrong with one board of a build: every fault is put into the network and thought through for the readings that
@@ -60,6 +63,9 @@ public final class Diagnosis {
     /** Of so many of the likeliest every pair is tried. */
     private static final int PAIRED = 5;
 
+    /** So many readings are weighed before those that are left are weighed by all of them. */
+    private static final int SOME = 6;
+
     /** A band reaches no further than so many deviations where a reading follows straight lines, and rounding. */
     private static final double STRAIGHT = 5.5;
 
@@ -83,7 +89,15 @@ public final class Diagnosis {
         more = new MoreLooks(layout, wake, meter);
         healthy = trials(Hypothesis.healthy());
         Priors priors = new Priors(layout, replugged);
+        Set<String> tables = wake.checks().stream()
+                .flatMap(check -> check.asked().scene().joined().stream())
+                .map(Place::node)
+                .collect(Collectors.toSet());
         for (Fault fault : Faults.of(layout)) {
+            // What is wrong on a table that nothing leads to from here moves no reading.
+            if (!tables.contains(fault.at().node())) {
+                continue;
+            }
             trials.addAll(trials(new Hypothesis(List.of(fault), fault.forms(layout), priors.of(fault))));
         }
     }
@@ -97,9 +111,13 @@ public final class Diagnosis {
     /** A form with how likely it is together with all readings, as a logarithm. */
     private record Scored(Trial trial, double log) {}
 
-    /** Only what concerns the wires and parts of the last reading that is not as foretold: to be shown first. */
+    /**
+     * Only what concerns the wires and parts of the last reading that is not as foretold, by that and the readings before it:
+     * to be shown first, without a look to take.
+     */
     public Suspects near(List<Evidence> evidence, BooleanSupplier isOver) {
-        return among(evidence, near(evidence), isOver, false);
+        List<Evidence> order = order(evidence);
+        return among(order.subList(0, Math.min(SOME, order.size())), near(evidence), isOver, false);
     }
 
     /** All faults, and pairs of the likeliest. */
@@ -136,7 +154,7 @@ public final class Diagnosis {
     private List<Scored> scored(List<Evidence> evidence, List<Trial> all, double other, BooleanSupplier isOver) {
         List<Scored> left =
                 all.stream().map(trial -> new Scored(trial, trial.logOdds)).collect(Collectors.toList());
-        for (int count = 1; count <= evidence.size(); count++) {
+        for (int count : rounds(evidence.size())) {
             Evidence last = evidence.get(count - 1);
             List<Scored> next = new ArrayList<>();
             double best = Double.NEGATIVE_INFINITY;
@@ -165,6 +183,16 @@ public final class Diagnosis {
             }
         }
         return left;
+    }
+
+    /** After the first reading, which leaves few, after some, and after all: each round weighs all readings so far together. */
+    private static List<Integer> rounds(int size) {
+        return IntStream.of(1, SOME, size)
+                .filter(count -> count >= 1 && count <= size)
+                .distinct()
+                .sorted()
+                .boxed()
+                .toList();
     }
 
     /** A quick look at an amount; what is further off than its figures could ever make it is not thought through. */
@@ -263,15 +291,21 @@ public final class Diagnosis {
                 .toList();
     }
 
+    /** What is out or loose up to the supplies, and all that concerns the part itself. */
     private boolean isNear(Fault fault, Check check, Set<String> wires) {
-        if (fault instanceof Fault.Swapped swapped && wires.contains(swapped.other())) {
-            return swapped.node().equals(check.at().node());
-        } else if (fault instanceof Fault.OnWire on) {
-            return on.node().equals(check.at().node()) && wires.contains(on.wire());
+        if (!fault.at().node().equals(check.at().node())) {
+            return false;
+        }
+        if (fault instanceof Fault.OnWire on) {
+            boolean isPlain = fault instanceof Fault.Missing || fault instanceof Fault.Loose;
+            return wires.contains(on.wire()) && (isPlain || isAt(on, check.at().part()));
         }
         Place at = fault.at();
-        return at.node().equals(check.at().node())
-                && (at.part().equals(check.at().part()) || at.part().isEmpty());
+        return at.part().equals(check.at().part()) || at.part().isEmpty();
+    }
+
+    private boolean isAt(Fault.OnWire fault, String part) {
+        return layout.partsOf(fault.node(), fault.wire()).contains(part);
     }
 
     /** Every two of the likeliest that are of one form each at the time. */
@@ -352,12 +386,12 @@ public final class Diagnosis {
         }
         NextLook looking = new NextLook(likelihood, weighed);
         Set<String> made = evidence.stream().map(one -> one.check().id()).collect(Collectors.toSet());
-        List<Check> looks = weighed.isEmpty() ? List.of() : looks(evidence, weighed, made);
-        Optional<Check> next = isOver.getAsBoolean()
-                ? Optional.empty()
-                : looking.best(looks, (trial, look) -> knowing(trial, look, evidence));
+        // Which look tells most takes as long again: it comes with the whole.
+        List<Check> looks = weighed.isEmpty() || !isWhole ? List.of() : looks(evidence, weighed, made);
+        BiFunction<Trial, Check, Optional<Foreseen>> knowing = knowing(evidence);
+        Optional<Check> next = isOver.getAsBoolean() ? Optional.empty() : looking.best(looks, knowing);
         return new Suspects(
-                grouped(shares, byHypothesis, looking, looks, evidence),
+                grouped(shares, byHypothesis, looking, looks, knowing),
                 shares.entrySet().stream()
                         .filter(entry -> entry.getKey().isHealthy())
                         .mapToDouble(Map.Entry::getValue)
@@ -373,12 +407,16 @@ public final class Diagnosis {
         return most + Math.log(Math.exp(one - most) + Math.exp(other - most));
     }
 
-    /** What a form foresees of a look when it is known what was read. */
-    private Optional<Foreseen> knowing(Trial trial, Check look, List<Evidence> evidence) {
-        Optional<Foreseen> foreseen = trial.foreseen(look.asked(), rehearsals);
-        return foreseen.orElse(null) instanceof Foreseen.Amount amount
-                ? Optional.of(likelihood.given(amounts(trial, evidence), look.kind(), amount))
-                : foreseen;
+    /** What forms foresee of looks when it is known what was read. */
+    private BiFunction<Trial, Check, Optional<Foreseen>> knowing(List<Evidence> evidence) {
+        Map<Trial, Likelihood.Known> known = new IdentityHashMap<>();
+        return (trial, look) -> {
+            Optional<Foreseen> foreseen = trial.foreseen(look.asked(), rehearsals);
+            return foreseen.orElse(null) instanceof Foreseen.Amount amount
+                    ? Optional.of(known.computeIfAbsent(trial, of -> likelihood.known(amounts(of, evidence)))
+                            .given(look.kind(), amount))
+                    : foreseen;
+        };
     }
 
     /** One line for those that no look tells apart. */
@@ -387,7 +425,7 @@ public final class Diagnosis {
             Map<Hypothesis, List<Scored>> forms,
             NextLook looking,
             List<Check> looks,
-            List<Evidence> evidence) {
+            BiFunction<Trial, Check, Optional<Foreseen>> knowing) {
         List<List<Hypothesis>> groups = new ArrayList<>();
         for (Hypothesis hypothesis : shares.keySet()) {
             if (hypothesis.isHealthy() || shares.get(hypothesis) < LEAST_SHARE) {
@@ -395,11 +433,9 @@ public final class Diagnosis {
             }
             Trial own = forms.get(hypothesis).get(0).trial();
             Optional<List<Hypothesis>> alike = groups.stream()
-                    .filter(group -> looking.areAlike(
-                            forms.get(group.get(0)).get(0).trial(),
-                            own,
-                            looks,
-                            (trial, look) -> knowing(trial, look, evidence)))
+                    .filter(group -> !looks.isEmpty())
+                    .filter(group ->
+                            looking.areAlike(forms.get(group.get(0)).get(0).trial(), own, looks, knowing))
                     .findFirst();
             alike.ifPresentOrElse(
                     group -> group.add(hypothesis), () -> groups.add(new ArrayList<>(List.of(hypothesis))));

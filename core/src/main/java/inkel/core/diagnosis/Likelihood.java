@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.factory.DecompositionFactory_DDRM;
 import org.ejml.interfaces.decomposition.CholeskyDecomposition_F64;
@@ -123,17 +124,31 @@ final class Likelihood {
         return all.isEmpty() ? 0 : new Normal(all).logLikelihood();
     }
 
-    /** What is to be expected of one more amount when others are known. */
-    Foreseen.Amount given(List<Compared> known, Check.Kind kind, Foreseen.Amount next) {
-        return known.isEmpty() ? next : new Normal(known).given(kind, next);
+    /** What is known by readings, to be asked of further ones. */
+    Known known(List<Compared> readings) {
+        return new Known(readings);
+    }
+
+    /** What is to be expected of further amounts when some are known. */
+    final class Known {
+        private final Optional<Normal> normal;
+
+        private Known(List<Compared> readings) {
+            normal = readings.isEmpty() ? Optional.empty() : Optional.of(new Normal(readings));
+        }
+
+        Foreseen.Amount given(Check.Kind kind, Foreseen.Amount next) {
+            return normal.map(of -> of.given(kind, next)).orElse(next);
+        }
     }
 
     /** Amounts as one normal distribution. */
     private final class Normal {
         private final List<Map<String, Double>> shares = new ArrayList<>();
-        private final CholeskyDecomposition_F64<DMatrixRMaj> root;
         private final double[] off;
         private final boolean isReady;
+        private final DMatrixRMaj lower;
+        private final double[] seen;
 
         Normal(List<Compared> all) {
             off = new double[all.size()];
@@ -150,8 +165,10 @@ final class Likelihood {
                 double wild = one.foreseen().isWild() ? WILD_VOLTS * WILD_VOLTS : 0;
                 covariance.add(i, i, noise(one.kind(), one.read()) + wild + one.bend() * one.bend());
             }
-            root = DecompositionFactory_DDRM.chol(all.size(), true);
+            CholeskyDecomposition_F64<DMatrixRMaj> root = DecompositionFactory_DDRM.chol(all.size(), true);
             isReady = root.decompose(covariance);
+            lower = isReady ? root.getT(null) : covariance;
+            seen = isReady ? whitened(off) : off;
         }
 
         private double product(Map<String, Double> one, Map<String, Double> other) {
@@ -166,7 +183,6 @@ final class Likelihood {
 
         /** Solves with the lower root. */
         private double[] whitened(double[] right) {
-            DMatrixRMaj lower = root.getT(null);
             double[] out = right.clone();
             for (int i = 0; i < out.length; i++) {
                 for (int j = 0; j < i; j++) {
@@ -181,9 +197,8 @@ final class Likelihood {
             if (!isReady) {
                 return NEVER;
             }
-            DMatrixRMaj lower = root.getT(null);
             double sum = 0;
-            for (double part : whitened(off)) {
+            for (double part : seen) {
                 sum -= 0.5 * part * part;
             }
             for (int i = 0; i < off.length; i++) {
@@ -200,7 +215,6 @@ final class Likelihood {
             double[] both =
                     shares.stream().mapToDouble(known -> product(known, own)).toArray();
             double[] with = whitened(both);
-            double[] seen = whitened(off);
             double value = next.value();
             double variance = product(own, own);
             for (int i = 0; i < with.length; i++) {

@@ -57,7 +57,8 @@ class LikelihoodTest {
     @Test
     void whatWasReadNarrowsWhatComesNext() {
         Foreseen.Amount next = new Foreseen.Amount(3.3, List.of(new Foreseen.Share("a", 0.1)), false);
-        Foreseen.Amount given = likelihood.given(List.of(compared(3.5, 3.3, 0.1, "a")), Check.Kind.VOLTS, next);
+        Foreseen.Amount given =
+                likelihood.known(List.of(compared(3.5, 3.3, 0.1, "a"))).given(Check.Kind.VOLTS, next);
         double share = 0.01 / (0.01 + NOISE);
         assertEquals(3.3 + share * 0.2, given.value(), 1e-9);
         assertEquals(Math.sqrt(0.01 - share * 0.01), given.spread(), 1e-9);

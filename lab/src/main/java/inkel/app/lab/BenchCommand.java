@@ -25,6 +25,13 @@ final class BenchCommand implements Callable<Integer> {
         return 0;
     }
 
+    /** How long it takes to say what a wrong reading could be. */
+    @Command(name = "suspects", description = "Measures how long suspects and the next look take.")
+    int suspects() throws Exception {
+        SuspectBench.run(spec.commandLine().getOut());
+        return 0;
+    }
+
     /** Whether the same build gives the same answer. */
     @Command(name = "same", description = "Checks the examples in many fresh processes; every answer must be the same.")
     int same(

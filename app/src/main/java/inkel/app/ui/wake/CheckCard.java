@@ -95,6 +95,12 @@ final class CheckCard extends VBox {
         return check != null && !session.practice().isOn() && !(check.expected() instanceof Expected.Seen);
     }
 
+    /** What is shown next is of another bench. */
+    void forget() {
+        check = null;
+        field.clear();
+    }
+
     void showNothing(String said) {
         check = null;
         scale = Optional.empty();

@@ -14,14 +14,14 @@ import java.io.File;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 
 /** What a board reports of itself: pasted, from a file, or from the board that is not there. */
 final class ReportStrip extends VBox {
-    private static final int ROWS = 4;
-    private static final double MOST = 170;
+    private static final int ROWS = 8;
 
     private final ReportWork work;
     private final TextArea text = new TextArea();
@@ -29,6 +29,7 @@ final class ReportStrip extends VBox {
     private final Scroller scroller = new Scroller(lines);
     private final Button keep;
     private final Button plug;
+    private String judged = "";
 
     ReportStrip(ReportWork work) {
         super(8);
@@ -51,8 +52,8 @@ final class ReportStrip extends VBox {
                         button(Words.get("report.file"), "report-file", this::open),
                         plug,
                         keep);
-        scroller.setMaxHeight(MOST);
-        scroller.setPrefHeight(MOST);
+        VBox.setVgrow(scroller, Priority.ALWAYS);
+        scroller.setMinHeight(0);
         lines.setId("report-lines");
         getChildren().addAll(Ui.text(Words.get("report.how"), "quiet"), text, row, scroller);
     }
@@ -83,8 +84,14 @@ final class ReportStrip extends VBox {
         Ui.show(keep, count > 0);
         Ui.show(scroller, found != null);
         if (found == null) {
+            // What was judged and is of no use any more goes; what is only typed stays.
+            if (text.getText().equals(judged)) {
+                text.clear();
+            }
+            judged = "";
             return;
         }
+        judged = found.text();
         if (!found.text().equals(text.getText())) {
             text.setText(found.text());
         }
@@ -95,7 +102,7 @@ final class ReportStrip extends VBox {
         }
         for (BoardReport.Taken taken : found.report().taken()) {
             boolean isWell = Answers.isWell(taken.check(), taken.answer());
-            lines.getChildren().add(line(ReportWords.say(words, taken), isWell ? "good-text" : "stop-text"));
+            lines.getChildren().add(line(ReportWords.say(words, taken), isWell ? "report-good" : "stop-text"));
         }
         if (count == 0) {
             lines.getChildren().add(line(Words.get("report.nothing"), "quiet"));

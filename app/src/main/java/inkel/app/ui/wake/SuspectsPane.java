@@ -66,7 +66,10 @@ final class SuspectsPane extends VBox {
         getChildren()
                 .add(
                         suspects.isWhole()
-                                ? next(suspects.next(), new CheckWords(node))
+                                ? next(
+                                        suspects.next(),
+                                        new CheckWords(node),
+                                        suspects.list().size() == 1)
                                 : Ui.text(Words.get("suspects.working"), "quiet"));
         suspects.list().stream()
                 .filter(suspect -> suspect.share() >= LEAST)
@@ -136,9 +139,11 @@ final class SuspectsPane extends VBox {
         return row;
     }
 
-    private Node next(Optional<Check> look, CheckWords words) {
+    private Node next(Optional<Check> look, CheckWords words, boolean isOne) {
         Caption title = Ui.word(Words.get("suspects.next"), "suspect-next-title");
-        Caption what = Ui.text(look.map(words::title).orElseGet(() -> Words.get("suspects.no_next")), "suspect-next");
+        Caption what = Ui.text(
+                look.map(words::title).orElseGet(() -> Words.get(isOne ? "suspects.mend" : "suspects.no_next")),
+                "suspect-next");
         what.setMinWidth(0);
         VBox said = new VBox(2, title, what);
         said.setMinWidth(0);

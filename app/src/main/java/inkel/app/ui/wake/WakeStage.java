@@ -52,6 +52,7 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
     private final PracticeStrip practice;
     private final ReportStrip report;
     private final Tile showReport;
+    private final HBox both = new HBox(12);
     private final Tile mine;
     private final Tile practise;
     private WakeState state;
@@ -73,6 +74,7 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         mine.getStyleClass().add("pill-toggle");
         practise.getStyleClass().add("pill-toggle");
         report = new ReportStrip(session.reports());
+        VBox.setVgrow(report, Priority.ALWAYS);
         Ui.show(report, false);
         showReport = Ui.pill("wake-show-report", Words.get("report.show"), this::toggleReport);
         showReport.getStyleClass().add("pill-toggle");
@@ -104,7 +106,7 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         Scroller scroller = new Scroller(large);
         scroller.setPrefWidth(LEAST_CARD);
         HBox.setHgrow(scroller, Priority.ALWAYS);
-        HBox both = new HBox(12, list, scroller);
+        both.getChildren().setAll(list, scroller);
         VBox.setVgrow(both, Priority.ALWAYS);
         both.setMinHeight(0);
         getChildren().addAll(practice, report, meter, both);
@@ -138,6 +140,7 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         showReport.setSelected(!showReport.isSelected());
         showReported();
         Ui.show(report, showReport.isSelected());
+        Ui.show(both, !showReport.isSelected());
     }
 
     private void showReported() {
@@ -149,6 +152,11 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
 
     private void showRound() {
         showReported();
+        PracticeWork.Round round = session.practice().roundProperty().get();
+        if (round == null || round.isPlanting()) {
+            // What is typed belongs to the bench that is left.
+            card.forget();
+        }
         practice.show(session.practice().roundProperty().get());
         mine.setSelected(!session.practice().isOn());
         practise.setSelected(session.practice().isOn());

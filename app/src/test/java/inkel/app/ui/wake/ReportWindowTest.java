@@ -161,7 +161,11 @@ class ReportWindowTest extends WindowJourney {
         until(() -> session.reports().latestProperty().get() != null);
         fire(robot, "#report-keep");
         until(() -> state().isPresent() && state().get().outside() > 0);
+        fire(robot, "#report-plug");
+        until(() -> session.reports().latestProperty().get() != null);
         press(robot, "#bench-mine");
+        until(() -> session.reports().latestProperty().get() == null);
+        assertEquals("", robot.lookup("#report-text").queryAs(TextArea.class).getText());
         until(() -> session.build().orElseThrow().log().counting().noneMatch(LogLine.Seen.class::isInstance));
     }
 }

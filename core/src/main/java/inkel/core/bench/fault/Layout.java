@@ -12,18 +12,56 @@ import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
 /** A build with the wires of all its boards, as faults look at it. */
-public record Layout(Circuit circuit, List<WireList> lists) {
-    public Layout {
-        lists = List.copyOf(lists);
+public final class Layout {
+    private final Circuit circuit;
+    private final List<WireList> lists;
+    private final List<Wire> wires = new ArrayList<>();
+    private final Map<String, Wire> byName = new HashMap<>();
+    private final Map<Place, List<Wire>> byPart = new HashMap<>();
+    private final Map<Place, List<Wire>> byPin = new HashMap<>();
+
+    public Layout(Circuit circuit, List<WireList> lists) {
+        this.circuit = circuit;
+        this.lists = List.copyOf(lists);
+        for (WireList list : lists) {
+            list.steps().stream()
+                    .filter(step -> step.kind() != WireStep.Kind.PULL && step.kind() != WireStep.Kind.PROGRAMMING)
+                    .map(step -> new Wire(list.node(), step))
+                    .forEach(this::add);
+        }
+    }
+
+    private void add(Wire wire) {
+        String node = wire.table().node().id();
+        wires.add(wire);
+        byName.put(node + " " + wire.step().id(), wire);
+        wire.pins().map(Terminal.OnPin::pin).distinct().forEach(pin -> {
+            byPin.computeIfAbsent(Place.of(node, pin), key -> new ArrayList<>()).add(wire);
+        });
+        wire.pins().map(end -> end.pin().part()).distinct().forEach(part -> {
+            byPart.computeIfAbsent(Place.ofPart(node, part), key -> new ArrayList<>())
+                    .add(wire);
+        });
     }
 
     public static Layout of(Circuit circuit) {
         return new Layout(circuit, WireList.of(circuit));
+    }
+
+    public Circuit circuit() {
+        return circuit;
+    }
+
+    /** Of all boards. */
+    public List<WireList> lists() {
+        return lists;
     }
 
     /** A wire of a table. */
@@ -51,19 +89,12 @@ public record Layout(Circuit circuit, List<WireList> lists) {
 
     /** All wires that are in while the build runs, and the small parts with two legs. */
     Stream<Wire> wires() {
-        return lists.stream().flatMap(list -> list.steps().stream()
-                .filter(step -> step.kind() != WireStep.Kind.PULL && step.kind() != WireStep.Kind.PROGRAMMING)
-                .map(step -> new Wire(list.node(), step)));
+        return wires.stream();
     }
 
     Wire wire(String node, String id) {
-        return find(node, id).orElseThrow(() -> new IllegalArgumentException("no wire " + id + " at " + node));
-    }
-
-    Optional<Wire> find(String node, String id) {
-        return wires().filter(wire -> wire.table().node().id().equals(node)
-                        && wire.step().id().equals(id))
-                .findFirst();
+        return Optional.ofNullable(byName.get(node + " " + id))
+                .orElseThrow(() -> new IllegalArgumentException("no wire " + id + " at " + node));
     }
 
     NodeCircuit node(String id) {
@@ -79,14 +110,16 @@ public record Layout(Circuit circuit, List<WireList> lists) {
     }
 
     Stream<Wire> at(NodeCircuit node, String part) {
-        return wires().filter(wire -> wire.table() == node
-                && wire.pins().anyMatch(pin -> pin.pin().part().equals(part)));
+        return byPart.getOrDefault(Place.ofPart(node.node().id(), part), List.of()).stream();
     }
 
     Stream<Wire> at(Place pin) {
-        NodeCircuit node = node(pin);
-        return wires().filter(wire ->
-                wire.table() == node && wire.pins().anyMatch(end -> end.pin().equals(pin.endpoint())));
+        return byPin.getOrDefault(pin, List.of()).stream();
+    }
+
+    /** The parts at the ends of a wire. */
+    public List<String> partsOf(String node, String wire) {
+        return wire(node, wire).pins().map(end -> end.pin().part()).toList();
     }
 
     /** The ids of the wires at a pin. */
