@@ -680,4 +680,59 @@ class CliTest {
         assertEquals(2, none.code());
         assertTrue(none.err().contains("choose another kind"), none.err());
     }
+
+    private Ran report(String text, String... more) throws Exception {
+        Path file = Files.writeString(folder.resolve("report.txt"), text);
+        List<String> args = new ArrayList<>(List.of("wake", LOCKS, "--report", file.toString()));
+        args.addAll(List.of(more));
+        return run(args.toArray(String[]::new));
+    }
+
+    @Test
+    void aReportIsJudgedLineByLine() throws Exception {
+        Ran well = report("inkel-wake 1 lower-lock\nreg radio 0x00 0x08\nend 1\n");
+        assertEquals(0, well.code(), well.err());
+        assertTrue(
+                well.out().contains("line 2: Packet radio: register 0x00 reads 0x08: 0x08. As it should be."),
+                well.out());
+        Ran wrong = report("inkel-wake 1 lower-lock\nreg radio 0x00 0xFF\nreg reader\nend 2\n");
+        assertEquals(1, wrong.code());
+        assertTrue(wrong.out().contains("line 3: reg reader: cannot be read"), wrong.out());
+        Ran none = report("hello\n");
+        assertEquals(2, none.code());
+        assertTrue(none.out().contains("This is no report"), none.out());
+        Ran missing =
+                run("wake", LOCKS, "--report", folder.resolve("nowhere.txt").toString());
+        assertEquals(2, missing.code());
+        assertTrue(missing.err().contains("nowhere.txt cannot be read."), missing.err());
+    }
+
+    @Test
+    void aReportIsOfTheBoardThatItNames() throws Exception {
+        Ran ran = report("inkel-wake 1 pump-house\nreg radio 0x00 0x08\nend 1\n", "--json");
+        assertEquals(0, ran.code(), ran.err());
+        assertEquals("pump-house", ran.json().path("node").asText());
+        assertEquals(
+                "register radio 0x00",
+                ran.json().path("taken").get(0).path("check").asText());
+        assertTrue(ran.json().path("whole").asBoolean());
+        assertEquals(0, ran.json().path("told").size());
+    }
+
+    @Test
+    void aProgramIsOfOneBoardAndOnlyOfOneThatTakesIt() {
+        Ran first = run("export", LOCKS, "--as", "wake.cpp");
+        assertEquals(0, first.code());
+        assertTrue(first.out().contains("\"inkel-wake 1 lower-lock "), first.out());
+        assertTrue(first.err().contains("Lower lock"), first.err());
+        Ran other = run("export", LOCKS, "--as", "wake.cpp", "--node", "pump-house");
+        assertTrue(other.out().contains("\"inkel-wake 1 pump-house "), other.err());
+        assertEquals("", other.err());
+        Ran python = run("export", LOCKS, "--as", "wake.py");
+        assertEquals(2, python.code());
+        assertTrue(python.err().contains("takes no program of that kind"), python.err());
+        Ran nobody = run("export", LOCKS, "--as", "wake.cpp", "--node", "attic");
+        assertEquals(2, nobody.code());
+        assertTrue(nobody.err().contains("attic") && nobody.err().contains("pump-house"), nobody.err());
+    }
 }
