@@ -1,8 +1,6 @@
 package inkel.core.diagnosis;
 
-import inkel.core.bench.Answer;
 import inkel.core.bench.Foreseen;
-import inkel.core.bench.Question;
 import inkel.core.bench.Rehearsals;
 import inkel.core.bench.Twist;
 import inkel.core.bench.fault.Fault;
@@ -30,7 +28,6 @@ import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /**
  * What may be wrong with one board of a build: every fault is put into the network and thought through for the readings that
@@ -38,23 +35,6 @@ import java.util.stream.IntStream;
  * once it keeps, so that a further reading takes little. For one thread.
  */
 public final class Diagnosis {
-    /** What is less likely than the likeliest by this, in natural logarithms, is thought through no further. */
-    private static final double FAR = 14;
-
-    /** A first screening lets through what is off by less than so many times what it may be off by. */
-    private static final double ROUGH = 4;
-
-    /** How much of its effect the figures of a fault may change, in that screening. */
-    private static final double ROUGH_SHARE = 0.5;
-
-    /** An amount that nobody foretold lies anywhere in so many volts or amperes; ohms in so many of their logarithms. */
-    private static final double ANY_VOLTS = 20;
-
-    private static final double ANY_AMPERES = 2;
-    private static final double ANY_OHMS = 15;
-    private static final double ANY_TEXT = 0.3;
-    private static final double ANY_SIGHT = 0.5;
-
     /** So many hypotheses are weighed against one another for the next look, down to this share. */
     private static final int WEIGHED = 16;
 
@@ -63,17 +43,9 @@ public final class Diagnosis {
     /** Of so many of the likeliest every pair is tried. */
     private static final int PAIRED = 5;
 
-    /** So many readings are weighed before those that are left are weighed by all of them. */
-    private static final int SOME = 6;
-
-    /** A band reaches no further than so many deviations where a reading follows straight lines, and rounding. */
-    private static final double STRAIGHT = 5.5;
-
-    private static final double EVEN = 2e-3;
-
     private final Layout layout;
     private final NodeWake wake;
-    private final Likelihood likelihood;
+    private final Weighing weighing;
     private final Rehearsals rehearsals;
     private final MoreLooks more;
     private final List<Trial> healthy;
@@ -84,10 +56,10 @@ public final class Diagnosis {
     public Diagnosis(Layout layout, NodeWake wake, Meter meter, Set<String> replugged) {
         this.layout = layout;
         this.wake = wake;
-        likelihood = new Likelihood(meter);
         rehearsals = new Rehearsals(layout.circuit(), layout.lists());
         more = new MoreLooks(layout, wake, meter);
         healthy = trials(Hypothesis.healthy());
+        weighing = new Weighing(meter, rehearsals, healthy.get(0));
         Priors priors = new Priors(layout, replugged);
         Set<String> tables = wake.checks().stream()
                 .flatMap(check -> check.asked().scene().joined().stream())
@@ -108,16 +80,13 @@ public final class Diagnosis {
                 .toList();
     }
 
-    /** A form with how likely it is together with all readings, as a logarithm. */
-    private record Scored(Trial trial, double log) {}
-
     /**
      * Only what concerns the wires and parts of the last reading that is not as foretold, by that and the readings before it:
      * to be shown first, without a look to take.
      */
     public Suspects near(List<Evidence> evidence, BooleanSupplier isOver) {
         List<Evidence> order = order(evidence);
-        return among(order.subList(0, Math.min(SOME, order.size())), near(evidence), isOver, false);
+        return among(order.subList(0, Math.min(Weighing.SOME, order.size())), near(evidence), isOver, false);
     }
 
     /** All faults, and pairs of the likeliest. */
@@ -129,10 +98,10 @@ public final class Diagnosis {
         List<Evidence> order = order(evidence);
         List<Trial> open = new ArrayList<>(healthy);
         open.addAll(some);
-        double other = somethingElse(order);
-        List<Scored> scored = scored(order, open, other, isOver);
+        double other = weighing.somethingElse(order);
+        List<Weighing.Scored> scored = weighing.scored(order, open, other, isOver);
         if (isWhole) {
-            scored.addAll(scored(order, pairs(scored), other, isOver));
+            scored.addAll(weighing.scored(order, pairs(scored), other, isOver));
         }
         return suspects(order, scored, other, isOver, isWhole);
     }
@@ -147,133 +116,6 @@ public final class Diagnosis {
 
     private static boolean isBetween(Check check) {
         return check.group().phase() == Phase.BESIDES;
-    }
-
-    // --- how likely
-
-    private List<Scored> scored(List<Evidence> evidence, List<Trial> all, double other, BooleanSupplier isOver) {
-        List<Scored> left =
-                all.stream().map(trial -> new Scored(trial, trial.logOdds)).collect(Collectors.toList());
-        for (int count : rounds(evidence.size())) {
-            Evidence last = evidence.get(count - 1);
-            List<Scored> next = new ArrayList<>();
-            double best = Double.NEGATIVE_INFINITY;
-            for (Scored one : left) {
-                if (isOver.getAsBoolean()) {
-                    return new ArrayList<>();
-                }
-                // Only the first reading leaves so many that a full thought for each takes too long.
-                boolean isKept = count > 1 || one.trial().hypothesis.isHealthy() || isPossible(one.trial(), last);
-                double log = isKept ? log(one.trial(), evidence.subList(0, count)) : Likelihood.NEVER;
-                if (log > Likelihood.NEVER) {
-                    next.add(new Scored(one.trial(), log));
-                    best = Math.max(best, log);
-                } else {
-                    one.trial().rest();
-                }
-            }
-            double least = Math.max(best, count == evidence.size() ? other : best) - FAR;
-            left = new ArrayList<>();
-            for (Scored one : next) {
-                if (one.log() >= least || one.trial().hypothesis.isHealthy()) {
-                    left.add(one);
-                } else {
-                    one.trial().rest();
-                }
-            }
-        }
-        return left;
-    }
-
-    /** After the first reading, which leaves few, after some, and after all: each round weighs all readings so far together. */
-    private static List<Integer> rounds(int size) {
-        return IntStream.of(1, SOME, size)
-                .filter(count -> count >= 1 && count <= size)
-                .distinct()
-                .sorted()
-                .boxed()
-                .toList();
-    }
-
-    /** A quick look at an amount; what is further off than its figures could ever make it is not thought through. */
-    private boolean isPossible(Trial trial, Evidence evidence) {
-        if (!(evidence.answer() instanceof Answer.Amount read)
-                || !(evidence.check().asked().question() instanceof Question.Measure)) {
-            return true;
-        }
-        double value = trial.roughly(evidence.check().asked(), rehearsals);
-        Optional<Foreseen> plan = healthy.get(0).foreseen(evidence.check().asked(), rehearsals);
-        if (Double.isNaN(value) || !(plan.orElse(null) instanceof Foreseen.Amount planned)) {
-            return !Double.isNaN(value);
-        }
-        double reach = ROUGH
-                        * (planned.spread()
-                                + Math.sqrt(likelihood.noise(evidence.check().kind(), read.si())))
-                + ROUGH_SHARE * Math.abs(value - planned.value());
-        return Math.abs(read.si() - value) <= reach;
-    }
-
-    /** With its odds. */
-    private double log(Trial trial, List<Evidence> evidence) {
-        double log = trial.logOdds;
-        List<Likelihood.Compared> amounts = new ArrayList<>();
-        for (Evidence one : evidence) {
-            Optional<Foreseen> foreseen = trial.foreseen(one.check().asked(), rehearsals);
-            if (foreseen.isEmpty()) {
-                return Likelihood.NEVER;
-            }
-            if (foreseen.get() instanceof Foreseen.Amount amount) {
-                if (!(one.answer() instanceof Answer.Amount read)) {
-                    return Likelihood.NEVER;
-                }
-                amounts.add(new Likelihood.Compared(one.check().kind(), read.si(), amount, bend(one.check())));
-            } else {
-                log += likelihood.single(one.answer(), foreseen.get());
-            }
-        }
-        return log + likelihood.together(amounts);
-    }
-
-    /** A band that is wider than the slopes make it tells of a bend: a regulator that stops, a supply that gives up. */
-    private double bend(Check check) {
-        Optional<Foreseen> plan = healthy.get(0).foreseen(check.asked(), rehearsals);
-        if (check.band().isEmpty() || !(plan.orElse(null) instanceof Foreseen.Amount planned)) {
-            return 0;
-        }
-        double reach = (check.band().get().high() - check.band().get().low()) / 2;
-        return reach > STRAIGHT * planned.spread() + EVEN ? reach / 2 : 0;
-    }
-
-    private List<Likelihood.Compared> amounts(Trial trial, List<Evidence> evidence) {
-        List<Likelihood.Compared> amounts = new ArrayList<>();
-        for (Evidence one : evidence) {
-            Optional<Foreseen> foreseen = trial.foreseen(one.check().asked(), rehearsals);
-            if (foreseen.orElse(null) instanceof Foreseen.Amount amount && one.answer() instanceof Answer.Amount read) {
-                amounts.add(new Likelihood.Compared(one.check().kind(), read.si(), amount, bend(one.check())));
-            }
-        }
-        return amounts;
-    }
-
-    /** What is as foretold came about as on a table that is all right, the rest anyhow. */
-    private double somethingElse(List<Evidence> evidence) {
-        double log = Math.log(Priors.somethingElse());
-        List<Evidence> well = evidence.stream().filter(Evidence::isWell).toList();
-        double usual = log(healthy.get(0), well);
-        log += usual <= Likelihood.NEVER ? 0 : usual;
-        for (Evidence one : evidence) {
-            if (!one.isWell()) {
-                log += Math.log(
-                        switch (one.check().kind()) {
-                            case VOLTS, LEVEL -> 1 / ANY_VOLTS;
-                            case AMPERES -> 1 / ANY_AMPERES;
-                            case OHMS -> 1 / ANY_OHMS;
-                            case LOOK -> ANY_SIGHT;
-                            case ANSWERS, REGISTER, REPLY, PULSES -> ANY_TEXT;
-                        });
-            }
-        }
-        return log;
     }
 
     // --- which are tried
@@ -309,7 +151,7 @@ public final class Diagnosis {
     }
 
     /** Every two of the likeliest that are of one form each at the time. */
-    private List<Trial> pairs(List<Scored> scored) {
+    private List<Trial> pairs(List<Weighing.Scored> scored) {
         List<Trial> first = byHypothesis(scored).entrySet().stream()
                 .filter(entry -> !entry.getKey().isHealthy())
                 .limit(PAIRED)
@@ -340,16 +182,16 @@ public final class Diagnosis {
     // --- what comes of it
 
     /** The likeliest first, with their forms, the likeliest first. */
-    private static Map<Hypothesis, List<Scored>> byHypothesis(List<Scored> scored) {
-        Map<Hypothesis, List<Scored>> forms = new LinkedHashMap<>();
-        for (Scored one : scored) {
+    private static Map<Hypothesis, List<Weighing.Scored>> byHypothesis(List<Weighing.Scored> scored) {
+        Map<Hypothesis, List<Weighing.Scored>> forms = new LinkedHashMap<>();
+        for (Weighing.Scored one : scored) {
             forms.computeIfAbsent(one.trial().hypothesis, key -> new ArrayList<>())
                     .add(one);
         }
-        Map<Hypothesis, List<Scored>> sorted = new LinkedHashMap<>();
+        Map<Hypothesis, List<Weighing.Scored>> sorted = new LinkedHashMap<>();
         forms.entrySet().stream()
                 .sorted(Comparator.comparingDouble(
-                        (Map.Entry<Hypothesis, List<Scored>> entry) -> -sum(entry.getValue())))
+                        (Map.Entry<Hypothesis, List<Weighing.Scored>> entry) -> -sum(entry.getValue())))
                 .forEach(entry -> {
                     entry.getValue().sort(Comparator.comparingDouble(one -> -one.log()));
                     sorted.put(entry.getKey(), entry.getValue());
@@ -358,8 +200,8 @@ public final class Diagnosis {
     }
 
     /** The logarithm of a sum of exponentials. */
-    private static double sum(Collection<Scored> scored) {
-        double most = scored.stream().mapToDouble(Scored::log).max().orElse(Likelihood.NEVER);
+    private static double sum(Collection<Weighing.Scored> scored) {
+        double most = scored.stream().mapToDouble(Weighing.Scored::log).max().orElse(Likelihood.NEVER);
         return most
                 + Math.log(scored.stream()
                         .mapToDouble(one -> Math.exp(one.log() - most))
@@ -367,16 +209,20 @@ public final class Diagnosis {
     }
 
     private Suspects suspects(
-            List<Evidence> evidence, List<Scored> scored, double other, BooleanSupplier isOver, boolean isWhole) {
-        Map<Hypothesis, List<Scored>> byHypothesis = byHypothesis(scored);
+            List<Evidence> evidence,
+            List<Weighing.Scored> scored,
+            double other,
+            BooleanSupplier isOver,
+            boolean isWhole) {
+        Map<Hypothesis, List<Weighing.Scored>> byHypothesis = byHypothesis(scored);
         double all = scored.isEmpty() ? other : plus(sum(scored), other);
         Map<Hypothesis, Double> shares = new LinkedHashMap<>();
         byHypothesis.forEach((hypothesis, forms) -> shares.put(hypothesis, Math.exp(sum(forms) - all)));
         List<NextLook.Weighted> weighed = new ArrayList<>();
         int count = 0;
-        for (Map.Entry<Hypothesis, List<Scored>> entry : byHypothesis.entrySet()) {
+        for (Map.Entry<Hypothesis, List<Weighing.Scored>> entry : byHypothesis.entrySet()) {
             if (count++ < WEIGHED && shares.get(entry.getKey()) > LEAST_SHARE) {
-                for (Scored form : entry.getValue()) {
+                for (Weighing.Scored form : entry.getValue()) {
                     double share = Math.exp(form.log() - all);
                     if (share > LEAST_SHARE * LEAST_SHARE) {
                         weighed.add(new NextLook.Weighted(form.trial(), share));
@@ -384,7 +230,7 @@ public final class Diagnosis {
                 }
             }
         }
-        NextLook looking = new NextLook(likelihood, weighed);
+        NextLook looking = new NextLook(weighing.likelihood, weighed);
         Set<String> made = evidence.stream().map(one -> one.check().id()).collect(Collectors.toSet());
         // Which look tells most takes as long again: it comes with the whole.
         List<Check> looks = weighed.isEmpty() || !isWhole ? List.of() : looks(evidence, weighed, made);
@@ -413,7 +259,8 @@ public final class Diagnosis {
         return (trial, look) -> {
             Optional<Foreseen> foreseen = trial.foreseen(look.asked(), rehearsals);
             return foreseen.orElse(null) instanceof Foreseen.Amount amount
-                    ? Optional.of(known.computeIfAbsent(trial, of -> likelihood.known(amounts(of, evidence)))
+                    ? Optional.of(known.computeIfAbsent(
+                                    trial, of -> weighing.likelihood.known(weighing.amounts(of, evidence)))
                             .given(look.kind(), amount))
                     : foreseen;
         };
@@ -422,7 +269,7 @@ public final class Diagnosis {
     /** One line for those that no look tells apart. */
     private List<Suspect> grouped(
             Map<Hypothesis, Double> shares,
-            Map<Hypothesis, List<Scored>> forms,
+            Map<Hypothesis, List<Weighing.Scored>> forms,
             NextLook looking,
             List<Check> looks,
             BiFunction<Trial, Check, Optional<Foreseen>> knowing) {
