@@ -3,6 +3,7 @@ package inkel.app.ui.kit;
 import javafx.event.EventHandler;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
@@ -22,6 +23,16 @@ public final class Ui {
     /** A text on one line. */
     public static Caption word(String text, String... styles) {
         return new Caption(text, false, styles);
+    }
+
+    /** A button of words alone, as wide as these. */
+    public static Button textButton(String id, String said, Runnable action) {
+        Button button = new Button(said);
+        button.setId(id);
+        button.getStyleClass().add("text-button");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(event -> action.run());
+        return button;
     }
 
     /** A small round button with a text, which is also what it is called for those who hear the screen. */

@@ -138,7 +138,7 @@ final class CheckCard extends VBox {
         boolean isPractice = session.practice().isOn();
         field.setEditable(!isPractice);
         if (isOutside(result) && check.isMetered() && !isPractice) {
-            Button take = button("wake.not_bad.keep", "wake-take", this::takeAsGood);
+            Button take = Ui.textButton("wake-take", Words.get("wake.not_bad.keep"), this::takeAsGood);
             HBox row = new HBox(10, Ui.word(Words.get("wake.not_bad"), "quiet"), reason, take);
             row.setAlignment(Pos.CENTER_LEFT);
             getChildren().add(row);
@@ -221,24 +221,26 @@ final class CheckCard extends VBox {
         WrapRow row = new WrapRow(12);
         row.setAlignment(Pos.CENTER_LEFT);
         if (session.practice().isOn()) {
-            Button read = button("practice.read", "practice-read", this::readPractice);
+            Button read = Ui.textButton("practice-read", Words.get("practice.read"), this::readPractice);
             read.getStyleClass().add("main-button");
             row.getChildren().addAll(read, Ui.word(Words.get("wake.keep.key"), "key"));
         } else if (wantsText()) {
-            Button keep = button("wake.keep", "wake-keep", this::keep);
+            Button keep = Ui.textButton("wake-keep", Words.get("wake.keep"), this::keep);
             keep.getStyleClass().add("main-button");
             row.getChildren().addAll(keep, Ui.word(Words.get("wake.keep.key"), "key"));
         } else {
-            Button well = button("wake.well", "wake-well", () -> seen(true));
+            Button well = Ui.textButton("wake-well", Words.get("wake.well"), () -> seen(true));
             well.getStyleClass().add("main-button");
             row.getChildren()
                     .addAll(
                             well,
                             Ui.word(Words.get("wake.keep.key"), "key"),
-                            button("wake.not_well", "wake-not-well", () -> seen(false)));
+                            Ui.textButton("wake-not-well", Words.get("wake.not_well"), () -> seen(false)));
         }
         row.getChildren()
-                .addAll(button("wake.back", "wake-back", desk::back), button("wake.skip", "wake-skip", desk::skip));
+                .addAll(
+                        Ui.textButton("wake-back", Words.get("wake.back"), desk::back),
+                        Ui.textButton("wake-skip", Words.get("wake.skip"), desk::skip));
         if (check.group().phase() == Phase.PART) {
             String part = words.group(check.group());
             boolean isOut = state.result(check).status() == Status.LEFT;
@@ -250,15 +252,6 @@ final class CheckCard extends VBox {
             row.getChildren().add(leave);
         }
         return row;
-    }
-
-    private static Button button(String key, String id, Runnable action) {
-        Button button = new Button(Words.get(key));
-        button.setId(id);
-        button.getStyleClass().add("text-button");
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(event -> action.run());
-        return button;
     }
 
     /** What must hold, and be plugged, before this is worth a look. */

@@ -21,7 +21,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What is planted on the practice bench: how many, of which kind, by which seed; and at the end what it was. */
@@ -62,7 +61,7 @@ final class PracticeStrip extends VBox {
         seed.setPrefWidth(SEED);
         seed.setMinWidth(SEED);
         seed.setOnAction(event -> plant());
-        tell = button("practice.tell", "practice-tell", work::tell);
+        tell = Ui.textButton("practice-tell", Words.get("practice.tell"), work::tell);
         told.setId("practice-told");
         told.setMinWidth(0);
         problem.setMinWidth(0);
@@ -71,7 +70,7 @@ final class PracticeStrip extends VBox {
                         kind,
                         Ui.word(Words.get("practice.seed.label"), "quiet"),
                         seed,
-                        button("practice.again", "practice-again", this::plant),
+                        Ui.textButton("practice-again", Words.get("practice.again"), this::plant),
                         tell,
                         taken);
         getChildren().addAll(row, problem, told);
@@ -103,15 +102,6 @@ final class PracticeStrip extends VBox {
         MenuItem item = new MenuItem(each.map(FaultWords::kind).orElse(Words.get("practice.kind.any")));
         item.setOnAction(event -> choose(each));
         return item;
-    }
-
-    private static Button button(String key, String id, Runnable action) {
-        Button button = new Button(Words.get(key));
-        button.setId(id);
-        button.getStyleClass().add("text-button");
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(event -> action.run());
-        return button;
     }
 
     private void plant() {

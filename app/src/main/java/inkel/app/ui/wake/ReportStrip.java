@@ -41,30 +41,21 @@ final class ReportStrip extends VBox {
         text.setPrefRowCount(ROWS);
         text.getStyleClass().add("take-text");
         text.setMinHeight(Region.USE_PREF_SIZE);
-        keep = button("", "report-keep", work::keep);
+        keep = Ui.textButton("report-keep", "", work::keep);
         keep.getStyleClass().setAll("button", "pill-button");
-        plug = button(Words.get("report.plug"), "report-plug", work::plug);
+        plug = Ui.textButton("report-plug", Words.get("report.plug"), work::plug);
         WrapRow row = new WrapRow(10);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getChildren()
                 .addAll(
-                        button(Words.get("report.judge"), "report-judge", () -> work.read(text.getText())),
-                        button(Words.get("report.file"), "report-file", this::open),
+                        Ui.textButton("report-judge", Words.get("report.judge"), () -> work.read(text.getText())),
+                        Ui.textButton("report-file", Words.get("report.file"), this::open),
                         plug,
                         keep);
         VBox.setVgrow(scroller, Priority.ALWAYS);
         scroller.setMinHeight(0);
         lines.setId("report-lines");
         getChildren().addAll(Ui.text(Words.get("report.how"), "quiet"), text, row, scroller);
-    }
-
-    private static Button button(String said, String id, Runnable action) {
-        Button button = new Button(said);
-        button.setId(id);
-        button.getStyleClass().add("text-button");
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(event -> action.run());
-        return button;
     }
 
     private void open() {

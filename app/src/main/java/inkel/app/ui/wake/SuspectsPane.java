@@ -21,7 +21,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What it could be, the likeliest first, and the look that tells most apart. */
@@ -106,9 +105,9 @@ final class SuspectsPane extends VBox {
             Tooltip.install(row, all);
         }
         wire(suspect).ifPresent(wire -> row.getChildren()
-                .add(button(Words.get("suspects.to_wire"), "suspects-wire", () -> desk.toWire(wire))));
+                .add(Ui.textButton("suspects-wire", Words.get("suspects.to_wire"), () -> desk.toWire(wire))));
         desk.isThis(suspect).ifPresent(action -> row.getChildren()
-                .add(button(Words.get("suspects.this"), "suspects-this", action)));
+                .add(Ui.textButton("suspects-this", Words.get("suspects.this"), action)));
         return row;
     }
 
@@ -152,19 +151,10 @@ final class SuspectsPane extends VBox {
         box.setAlignment(Pos.CENTER_LEFT);
         box.getStyleClass().add("next-look");
         look.ifPresent(check -> {
-            Button take = button(Words.get("suspects.take"), "suspects-take", () -> desk.take(check));
+            Button take = Ui.textButton("suspects-take", Words.get("suspects.take"), () -> desk.take(check));
             take.getStyleClass().setAll("button", "main-button");
             box.getChildren().add(take);
         });
         return box;
-    }
-
-    private static Button button(String text, String id, Runnable action) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.getStyleClass().add("text-button");
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(event -> action.run());
-        return button;
     }
 }
