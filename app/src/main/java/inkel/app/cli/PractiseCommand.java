@@ -205,7 +205,14 @@ final class PractiseCommand implements Callable<Integer> {
     private void read(Check check) {
         Optional<Answer> answer = bench.ask(check.asked());
         if (answer.isEmpty()) {
-            out.println(Words.get("practice.no_answer"));
+            String why = Words.get("practice.no_answer");
+            if (table.json) {
+                print("unanswered", object("id", check.id(), "why", why));
+            } else {
+                out.println(Words.say(Fact.of("cli.practise.no_answer")
+                        .with("title", words.title(check))
+                        .with("why", why)));
+            }
             return;
         }
         looks += isOut() ? 1 : 0;

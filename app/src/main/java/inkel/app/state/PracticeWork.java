@@ -136,6 +136,7 @@ public final class PracticeWork {
                         .flatMap(wake -> Planted.of(layout, wake, meter, count, kind, seed));
             } catch (RuntimeException mistake) {
                 Trouble.severe(PracticeWork.class, "nothing could be planted", mistake);
+                session.lanes().screen().execute(() -> session.notices().failed("practice.failed", mistake));
             }
             Optional<Planted> found = planted;
             session.lanes().screen().execute(() -> {

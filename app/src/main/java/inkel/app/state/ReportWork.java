@@ -27,6 +27,9 @@ public final class ReportWork {
     private final Session session;
     private final ReadOnlyObjectWrapper<Found> latest = new ReadOnlyObjectWrapper<>();
 
+    /** Counts what was given up: what was under way then is shown no more. */
+    private int given;
+
     /** A report as it was read for a board. */
     public record Found(String text, NodeWake wake, BoardReport report) {}
 
@@ -41,6 +44,7 @@ public final class ReportWork {
 
     /** What was read is of no use any more. */
     public void forget() {
+        given++;
         latest.set(null);
     }
 
@@ -52,6 +56,7 @@ public final class ReportWork {
         if (assessment == null || assessment.wires(node).isEmpty()) {
             return;
         }
+        int now = given;
         WireList list = assessment.wires(node).orElseThrow();
         Layout layout =
                 new Layout(assessment.reports().circuit(), assessment.reports().wires());
@@ -62,7 +67,11 @@ public final class ReportWork {
                     return new Found(
                             text, wake, BoardReport.read(text, wake, list, new MoreLooks(layout, wake, meter)));
                 },
-                latest::set);
+                found -> {
+                    if (now == given) {
+                        latest.set(found);
+                    }
+                });
     }
 
     /** Reads a file that a board's lines were saved to. */
@@ -91,6 +100,7 @@ public final class ReportWork {
         if (round == null || round.planted().isEmpty()) {
             return;
         }
+        int now = given;
         WireList list = assessment.wires(round.node()).orElseThrow();
         session.draw(
                 () -> new SimulatedBoard(
@@ -98,7 +108,12 @@ public final class ReportWork {
                                 list,
                                 round.planted().get().bench())
                         .report(),
-                this::read);
+                text -> {
+                    // A board that is not there reports to no other bench.
+                    if (now == given) {
+                        read(text);
+                    }
+                });
     }
 
     /** Takes all that was read into the record, as one step. */

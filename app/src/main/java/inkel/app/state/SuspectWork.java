@@ -35,7 +35,7 @@ public final class SuspectWork {
      */
     public record Found(Layout layout, String node, List<Evidence> evidence, Suspects suspects) {}
 
-    private record Asked(Build plan, String node, List<Evidence> evidence) {}
+    private record Asked(Build plan, Meter meter, String node, List<Evidence> evidence) {}
 
     /** A diagnosis that keeps what it has thought of once, and of what. */
     private record Ready(
@@ -62,7 +62,11 @@ public final class SuspectWork {
             return Optional.empty();
         }
         String node = state.wake().node().node().id();
-        Asked next = new Asked(WakeWork.plan(assessment.build()), node, evidence);
+        Asked next = new Asked(
+                WakeWork.plan(assessment.build()),
+                session.wake().meterProperty().get(),
+                node,
+                evidence);
         if (!next.equals(asked)) {
             asked = next;
             think(assessment, state, next);
@@ -83,7 +87,7 @@ public final class SuspectWork {
 
     private void think(Assessment assessment, WakeState state, Asked about) {
         long mine = run.incrementAndGet();
-        Meter meter = session.wake().meterProperty().get();
+        Meter meter = about.meter();
         NodeWake wake = state.wake();
         Set<String> replugged = replugged(assessment.build());
         session.lanes().diagnosing().execute(() -> {
@@ -112,6 +116,7 @@ public final class SuspectWork {
             } catch (RuntimeException mistake) {
                 Trouble.severe(SuspectWork.class, "no causes could be found", mistake);
                 ready = null;
+                session.lanes().screen().execute(() -> session.notices().failed("suspects.failed", mistake));
             }
         });
     }

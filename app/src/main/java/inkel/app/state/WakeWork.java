@@ -73,14 +73,7 @@ public final class WakeWork {
         return build.log()
                 .counting()
                 .anyMatch(line -> line.place().node().equals(node)
-                        && checkOf(line).filter(check::equals).isPresent());
-    }
-
-    private static Optional<String> checkOf(LogLine line) {
-        if (line instanceof LogLine.Measured measured) {
-            return measured.foretold().map(Foretold::check);
-        }
-        return line instanceof LogLine.Seen seen ? Optional.of(seen.check()) : Optional.empty();
+                        && WakeState.checkOf(line).filter(check::equals).isPresent());
     }
 
     WakeWork(Session session) {
@@ -193,7 +186,7 @@ public final class WakeWork {
                 .log()
                 .counting()
                 .filter(line -> line.place().node().equals(node))
-                .flatMap(line -> checkOf(line).stream())
+                .flatMap(line -> WakeState.checkOf(line).stream())
                 .filter(id -> wake.check(id).isEmpty() && !into.containsKey(id))
                 .distinct()
                 .toList();

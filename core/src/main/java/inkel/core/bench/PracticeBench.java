@@ -26,11 +26,6 @@ public final class PracticeBench implements Bench {
     /** What leads are off by when they are zeroed, in ohms. */
     private static final double LEADS_OHMS = 0.1;
 
-    /** What a display of a supply or a plug-in meter shows. */
-    private static final double LEAST_AMPERES = 1e-3;
-
-    private static final double AMPERES_SHARE = 0.01;
-
     private final Circuit circuit;
     private final List<WireList> lists;
     private final Benches benches;
@@ -114,8 +109,8 @@ public final class PracticeBench implements Bench {
         Optional<Double> real = Foretelling.read(model, probe, solution);
         if (probe instanceof Probe.Amperes) {
             return real.map(amperes -> new Answer.Amount(
-                    Math.rint(amperes * (1 + AMPERES_SHARE * (2 * noise.nextDouble() - 1)) / LEAST_AMPERES)
-                            * LEAST_AMPERES));
+                    Math.rint(amperes * (1 + Display.SHARE * (2 * noise.nextDouble() - 1)) / Display.STEP)
+                            * Display.STEP));
         }
         // Between points that nothing joins a meter shows nothing.
         double volts = real.orElse(0.0);

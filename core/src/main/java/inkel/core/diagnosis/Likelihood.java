@@ -1,6 +1,7 @@
 package inkel.core.diagnosis;
 
 import inkel.core.bench.Answer;
+import inkel.core.bench.Display;
 import inkel.core.bench.Foreseen;
 import inkel.core.document.Meter;
 import inkel.core.wake.Check;
@@ -23,11 +24,6 @@ final class Likelihood {
 
     private static final double ROOT_THREE = Math.sqrt(3);
     private static final String METER = "meter";
-
-    /** A display of a supply, or a plug-in meter: a share of what it shows, and its last digits, in amperes. */
-    private static final double DISPLAY_SHARE = 0.01;
-
-    private static final double DISPLAY_STEP = 1e-3;
 
     /** Pulses that a counter times. */
     private static final double PULSE_SHARE = 0.05;
@@ -101,8 +97,8 @@ final class Likelihood {
     /** What a meter adds to one reading alone. */
     double noise(Check.Kind kind, double read) {
         if (kind == Check.Kind.AMPERES) {
-            double share = DISPLAY_SHARE * read / ROOT_THREE;
-            return share * share + DISPLAY_STEP * DISPLAY_STEP;
+            double share = Display.SHARE * read / ROOT_THREE;
+            return share * share + Display.STEP * Display.STEP;
         }
         double step = meter.step(read);
         double digits = meter.digits() * step / ROOT_THREE;

@@ -3,6 +3,7 @@ package inkel.core.wake;
 import inkel.core.bench.Asked;
 import inkel.core.bench.Band;
 import inkel.core.bench.Benches;
+import inkel.core.bench.Display;
 import inkel.core.bench.Drives;
 import inkel.core.bench.Foretelling;
 import inkel.core.bench.Learnt;
@@ -41,11 +42,6 @@ final class CheckMaker {
 
     private static final double LIMIT_STEP = 0.01;
     private static final double LEAST_LIMIT = 0.05;
-
-    /** What a display of a supply or a plug-in meter may be off by, besides a hundredth. */
-    private static final double AMPERES_STEP = 2e-3;
-
-    private static final double AMPERES_SHARE = 0.01;
 
     /** Bands are said in whole hundredths of a volt, outwards. */
     private static final double SHOWN = 0.01;
@@ -397,7 +393,7 @@ final class CheckMaker {
         for (Supply supply : placed.cls().supplies()) {
             Endpoint pin = new Endpoint(placed.id(), supply.pin());
             bench.band(benches.takes(node, pin)).ifPresent(band -> {
-                double off = AMPERES_SHARE * band.high() + AMPERES_STEP;
+                double off = Display.error(band.high());
                 Expected.Within within = band.low() - off <= 0
                         ? Expected.Within.atMost(Unit.AMPERE, band.high() + off)
                         : Expected.Within.between(Unit.AMPERE, band.low() - off, band.high() + off);

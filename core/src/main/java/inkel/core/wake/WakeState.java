@@ -43,7 +43,7 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
     }
 
     private static void note(LogLine line, Map<String, LogLine> last, Map<String, Boolean> isPulled, Set<String> left) {
-        id(line).ifPresent(id -> {
+        checkOf(line).ifPresent(id -> {
             last.put(id, line);
             isPulled.put(id, false);
         });
@@ -58,7 +58,8 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
         }
     }
 
-    private static Optional<String> id(LogLine line) {
+    /** The check that a line of the record answers; empty for a line of something else. */
+    public static Optional<String> checkOf(LogLine line) {
         if (line instanceof LogLine.Measured measured) {
             return measured.foretold().map(foretold -> foretold.check());
         }

@@ -15,6 +15,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -126,14 +127,18 @@ public final class WakeProgram {
         return row(
                 quoted(register.part().id()),
                 quoted(register.register()),
-                String.format("0x%02X", register.send()),
+                hex(register.send()),
                 String.valueOf(register.bytes()),
                 register.bus().map(bus -> String.valueOf(bus.number())).orElse(isCpp ? "NONE" : "None"),
-                String.format("0x%02X", register.part().address().orElse(0)),
+                hex(register.part().address().orElse(0)),
                 pin(at(spi, 0)),
                 pin(at(spi, 1)),
                 pin(at(spi, 2)),
                 pin(at(spi, 3)));
+    }
+
+    private static String hex(int value) {
+        return String.format(Locale.ROOT, "0x%02X", value);
     }
 
     private static Optional<Pin> at(List<Pin> pins, int place) {

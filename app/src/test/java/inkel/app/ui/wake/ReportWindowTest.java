@@ -168,4 +168,20 @@ class ReportWindowTest extends WindowJourney {
         assertEquals("", robot.lookup("#report-text").queryAs(TextArea.class).getText());
         until(() -> session.build().orElseThrow().log().counting().noneMatch(LogLine.Seen.class::isInstance));
     }
+
+    @Test
+    void aReportThatIsUnderWayWhenPracticeEndsIsGivenUp(FxRobot robot) throws Exception {
+        wake(robot);
+        robot.interact(() -> session.practice().begin(0, Optional.empty(), 5));
+        until(() -> session.practice().roundProperty().get().planted().isPresent());
+        robot.interact(() -> {
+            session.reports().plug();
+            session.practice().leave();
+        });
+        // Whatever is drawn after it comes later in the same lane.
+        boolean[] isDrawn = {false};
+        robot.interact(() -> session.draw(() -> "", drawn -> isDrawn[0] = true));
+        until(() -> isDrawn[0]);
+        assertEquals(null, session.reports().latestProperty().get());
+    }
 }
