@@ -35,7 +35,8 @@ class AppArchitectureTest {
             List.of("ui.kit"),
             List.of("words"),
             List.of("csv"),
-            List.of("state", "words", "csv"),
+            List.of("line"),
+            List.of("state", "words", "csv", "line"),
             List.of("export", "words", "state", "csv", "ui.kit", "ui.pins", "ui.power"),
             List.of("cli", "words", "state", "export"),
             List.of("ui.ends", "words", "ui.kit"),
@@ -84,7 +85,7 @@ class AppArchitectureTest {
     static void aStageKnowsTheRoomsBelowAndNoOther(JavaClasses all) {
         for (String stage : STAGES) {
             Stream<String> given =
-                    Stream.of("words", "state", "ui.kit", "ui.ends", "ui.why", "ui.stage", "ui." + stage);
+                    Stream.of("words", "state", "line", "ui.kit", "ui.ends", "ui.why", "ui.stage", "ui." + stage);
             classes()
                     .that()
                     .resideInAPackage(HOME + "ui." + stage + "..")
@@ -129,6 +130,14 @@ class AppArchitectureTest {
                     "an amount is worked out of others",
                     call -> call.getTargetOwner().getPackageName().equals("inkel.core.quantity")
                             && ARITHMETIC.contains(call.getName())));
+
+    @ArchTest
+    static final ArchRule ONLY_THE_LINE_KNOWS_PORTS = noClasses()
+            .that()
+            .resideOutsideOfPackage("inkel.app.line..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("com.fazecast..");
 
     @ArchTest
     static final ArchRule ONLY_THE_COMMAND_LINE_KNOWS_JSON = noClasses()

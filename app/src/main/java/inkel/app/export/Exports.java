@@ -40,7 +40,7 @@ public final class Exports {
                 id,
                 (assessment, node) -> assessment
                         .wires(node)
-                        .flatMap(list -> WakeProgram.language(list.node(), language))
+                        .filter(list -> WakeProgram.isFor(list.node(), language))
                         .isPresent(),
                 (assessment, node) -> program(assessment, node, language));
     }

@@ -124,6 +124,8 @@ public final class PracticeWork {
                 new Round(node, count, kind, seed, Optional.empty(), true, 0, 0, Optional.empty(), Optional.empty());
         bench = null;
         session.reports().forget();
+        // A board that is there is on no practice bench.
+        session.line().close();
         round.set(begun);
         Meter meter = session.wake().meterProperty().get();
         session.lanes().diagnosing().execute(() -> {

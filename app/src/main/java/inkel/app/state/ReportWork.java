@@ -3,7 +3,9 @@ package inkel.app.state;
 import inkel.app.words.Words;
 import inkel.core.bench.fault.Layout;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
 import inkel.core.document.Meter;
+import inkel.core.document.Node;
 import inkel.core.quantity.Fact;
 import inkel.core.wake.MoreLooks;
 import inkel.core.wake.NodeWake;
@@ -16,13 +18,14 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
 /** What boards report of themselves: read beside the window, kept when the builder says so. */
 public final class ReportWork {
     /** No report is longer, in bytes. */
-    private static final long MOST = 1_000_000;
+    static final int MOST = 1_000_000;
 
     private final Session session;
     private final ReadOnlyObjectWrapper<Found> latest = new ReadOnlyObjectWrapper<>();
@@ -30,8 +33,12 @@ public final class ReportWork {
     /** Counts what was given up: what was under way then is shown no more. */
     private int given;
 
-    /** A report as it was read for a board. */
-    public record Found(String text, NodeWake wake, BoardReport report) {}
+    /**
+     * A report as it was read for a board.
+     *
+     * @param other the board of this build that it is of, when that is another one
+     */
+    public record Found(String text, NodeWake wake, BoardReport report, Optional<Node> other) {}
 
     ReportWork(Session session) {
         this.session = session;
@@ -57,6 +64,7 @@ public final class ReportWork {
             return;
         }
         int now = given;
+        Build build = assessment.build();
         WireList list = assessment.wires(node).orElseThrow();
         Layout layout =
                 new Layout(assessment.reports().circuit(), assessment.reports().wires());
@@ -64,14 +72,27 @@ public final class ReportWork {
                 () -> {
                     NodeWake wake =
                             WakePlan.of(layout.circuit(), meter).node(node).orElseThrow();
-                    return new Found(
-                            text, wake, BoardReport.read(text, wake, list, new MoreLooks(layout, wake, meter)));
+                    BoardReport report = BoardReport.read(text, wake, list, new MoreLooks(layout, wake, meter));
+                    return new Found(text, wake, report, other(build, report, node));
                 },
                 found -> {
                     if (now == given) {
                         latest.set(found);
                     }
                 });
+    }
+
+    private static Optional<Node> other(Build build, BoardReport report, String node) {
+        return report.board().filter(board -> !board.equals(node)).flatMap(build::node);
+    }
+
+    /** Shows the board that a report is of, and reads it for that one. */
+    public void showOther() {
+        Found found = latest.get();
+        if (found != null && found.other().isPresent()) {
+            session.nodeProperty().set(found.other().get().id());
+            read(found.text());
+        }
     }
 
     /** Reads a file that a board's lines were saved to. */

@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.line.SerialPorts;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.OwnClass;
@@ -50,6 +51,7 @@ public final class Session {
     private final SuspectWork suspects = new SuspectWork(this);
     private final PracticeWork practice = new PracticeWork(this);
     private final ReportWork reports = new ReportWork(this);
+    private final LineWork line = new LineWork(this, new SerialPorts(UserState.usualFolder()));
 
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
@@ -158,6 +160,11 @@ public final class Session {
     /** What boards report of themselves. */
     public ReportWork reports() {
         return reports;
+    }
+
+    /** The serial port that a board is listened to at. */
+    public LineWork line() {
+        return line;
     }
 
     /** Builds, boards and moments. */

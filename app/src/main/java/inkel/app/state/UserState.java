@@ -121,6 +121,24 @@ public final class UserState {
         put("meter.digits", meter.digits());
     }
 
+    /** Which board was heard at which port. */
+    public KnownPorts ports() {
+        List<KnownPorts.Known> known = new ArrayList<>();
+        for (int i = 0; text("port." + i + ".board").isPresent(); i++) {
+            known.add(new KnownPorts.Known(
+                    text("port." + i).orElse(""), text("port." + i + ".board").orElseThrow()));
+        }
+        return new KnownPorts(known);
+    }
+
+    public void put(KnownPorts ports) {
+        state.keySet().removeIf(key -> key.toString().startsWith("port."));
+        for (int i = 0; i < ports.known().size(); i++) {
+            put("port." + i, ports.known().get(i).port());
+            put("port." + i + ".board", ports.known().get(i).board());
+        }
+    }
+
     /** The latest file first. */
     public synchronized List<Path> recent() {
         List<Path> files = new ArrayList<>();

@@ -31,6 +31,7 @@ final class Texts {
             "faults",
             "practice",
             "report",
+            "line",
             "sheet",
             "take");
 

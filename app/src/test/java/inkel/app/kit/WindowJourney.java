@@ -4,6 +4,7 @@ import static org.testfx.util.WaitForAsyncUtils.waitFor;
 import static org.testfx.util.WaitForAsyncUtils.waitForAsyncFx;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
+import inkel.app.line.SerialPorts;
 import inkel.app.state.Lanes;
 import inkel.app.state.Recovery;
 import inkel.app.state.Session;
@@ -55,6 +56,7 @@ public abstract class WindowJourney {
                 Lanes.threads(Platform::runLater),
                 Clock.systemUTC(),
                 new Recovery(folder.resolve("recovery")));
+        session.line().use(new SerialPorts(folder));
         stage.setScene(Window.scene(new Shell(session, UserState.read(folder)), 1280, 800));
         stage.setWidth(1280);
         stage.setHeight(800);

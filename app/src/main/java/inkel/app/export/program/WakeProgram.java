@@ -7,6 +7,9 @@ import inkel.core.catalog.Language;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.formula.BaudRate;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Share;
 import inkel.core.wake.report.ReportPlan;
 import inkel.core.wake.report.SimulatedBoard;
 import inkel.core.wiring.WireList;
@@ -46,13 +49,23 @@ public final class WakeProgram {
                 .findFirst();
     }
 
-    /** Empty where the board of the node takes no program in that language. */
+    /** Whether the board of a node takes a program in that language and has something that its lines can come from. */
+    public static boolean isFor(NodeCircuit node, Language.Name name) {
+        return language(node, name).isPresent() && ReportPlan.way(node).isPresent();
+    }
+
+    /** Empty where {@link #isFor} says no. */
     public static Optional<String> of(Language.Name name, ReportPlan plan, WireList list) {
-        return language(plan.node(), name).map(language -> new WakeProgram(language, plan, list).text());
+        return plan.way()
+                .flatMap(way -> language(plan.node(), name))
+                .map(language -> new WakeProgram(language, plan, list).text());
     }
 
     private String text() {
-        String text = template()
+        String text = resource(isCpp ? "wake.cpp.txt" : "wake.py.txt")
+                .replace("@PORT@", resource(isPlain() ? "plain-port.cpp.txt" : "own-port.cpp.txt"))
+                .replace("@TALKER@", pin(plan.way().flatMap(ReportPlan.Way::pin)))
+                .replace("@RATE@", String.valueOf(rate()))
                 .replace("@REMARKS@", remarks())
                 .replace("@HEAD@", SimulatedBoard.head(plan.node(), list))
                 .replace("@PINS@", rows(plan.pins(), this::pin))
@@ -66,8 +79,7 @@ public final class WakeProgram {
         return text.replace("@ACTS@", rows(plan.acts(), this::act));
     }
 
-    private String template() {
-        String name = isCpp ? "wake.cpp.txt" : "wake.py.txt";
+    private static String resource(String name) {
         try (InputStream in = WakeProgram.class.getResourceAsStream(FOLDER + name)) {
             return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException cannotBe) {
@@ -75,14 +87,42 @@ public final class WakeProgram {
         }
     }
 
+    private boolean isPlain() {
+        return plan.way().flatMap(ReportPlan.Way::pin).isPresent();
+    }
+
+    private long rate() {
+        return Math.round(plan.way().orElseThrow().baud().hertz());
+    }
+
     /** What the builder reads first, each line as a remark. */
     private String remarks() {
         String mark = isCpp ? "// " : "# ";
         String lines = Words.get("program.wake", "name", plan.node().node().name());
-        String taken = consoleUser()
+        String way = plan.way()
+                .flatMap(ReportPlan.Way::pin)
+                .map(this::plainPort)
+                .orElseGet(() -> Words.get("program.typed") + ownPort());
+        return (lines + "\n" + way).lines().map(line -> mark + line).collect(Collectors.joining("\n"));
+    }
+
+    private String ownPort() {
+        return consoleUser()
                 .map(part -> "\n" + Words.get("program.console", "part", part))
                 .orElse("");
-        return (lines + taken).lines().map(line -> mark + line).collect(Collectors.joining("\n"));
+    }
+
+    private String plainPort(Pin pin) {
+        String said =
+                Words.say(Fact.of("program.plain").with("pin", pin.label()).with("rate", rate()));
+        Share tolerance = plan.node().board().cls().controller().orElseThrow().tolerance();
+        return tolerance.ratio() <= BaudRate.LIMIT.ratio()
+                ? said
+                : said + "\n"
+                        + Words.say(Fact.of("program.clock")
+                                .with("tolerance", tolerance)
+                                .with("least", Math.round(rate() * (1 - tolerance.ratio())))
+                                .with("most", Math.round(rate() * (1 + tolerance.ratio()))));
     }
 
     /** The part whose wire is on the port that the board reports by. */

@@ -84,6 +84,8 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         }
         session.wake().meterProperty().set(state.meter());
         subscriptions.on(session.wake().meterProperty(), (property, old, next) -> state.put(next));
+        session.line().knownProperty().set(state.ports());
+        subscriptions.on(session.line().knownProperty(), (property, old, next) -> state.put(next));
         showStage();
     }
 

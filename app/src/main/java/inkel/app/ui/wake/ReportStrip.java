@@ -3,6 +3,7 @@ package inkel.app.ui.wake;
 import inkel.app.state.ReportWork;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
+import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.CheckWords;
@@ -29,11 +30,14 @@ final class ReportStrip extends VBox {
     private final Scroller scroller = new Scroller(lines);
     private final Button keep;
     private final Button plug;
+    private final Tile other;
+    private final LineStrip line;
     private String judged = "";
 
-    ReportStrip(ReportWork work) {
+    ReportStrip(ReportWork work, LineStrip line) {
         super(8);
         this.work = work;
+        this.line = line;
         setId("report-strip");
         getStyleClass().addAll("sheet", "meter-strip");
         text.setId("report-text");
@@ -44,6 +48,7 @@ final class ReportStrip extends VBox {
         keep = Ui.textButton("report-keep", "", work::keep);
         keep.getStyleClass().setAll("button", "pill-button");
         plug = Ui.textButton("report-plug", Words.get("report.plug"), work::plug);
+        other = Ui.pill("report-other", Words.get("report.other"), work::showOther);
         WrapRow row = new WrapRow(10);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getChildren()
@@ -51,11 +56,12 @@ final class ReportStrip extends VBox {
                         Ui.textButton("report-judge", Words.get("report.judge"), () -> work.read(text.getText())),
                         Ui.textButton("report-file", Words.get("report.file"), this::open),
                         plug,
+                        other,
                         keep);
         VBox.setVgrow(scroller, Priority.ALWAYS);
         scroller.setMinHeight(0);
         lines.setId("report-lines");
-        getChildren().addAll(Ui.text(Words.get("report.how"), "quiet"), text, row, scroller);
+        getChildren().addAll(Ui.text(Words.get("report.how"), "quiet"), line, text, row, scroller);
     }
 
     private void open() {
@@ -70,6 +76,8 @@ final class ReportStrip extends VBox {
     /** @param found null while nothing was read */
     void show(ReportWork.Found found, boolean isPractice) {
         Ui.show(plug, isPractice);
+        Ui.show(line, !isPractice);
+        Ui.show(other, found != null && found.other().isPresent());
         lines.getChildren().clear();
         int count = found == null ? 0 : found.report().taken().size();
         Ui.show(keep, count > 0);
@@ -83,7 +91,8 @@ final class ReportStrip extends VBox {
             return;
         }
         judged = found.text();
-        if (!found.text().equals(text.getText())) {
+        // What was heard around a report stays to be read.
+        if (!text.getText().contains(found.text())) {
             text.setText(found.text());
         }
         keep.setText(Words.get("report.keep", "count", count));
@@ -91,12 +100,27 @@ final class ReportStrip extends VBox {
         for (BoardReport.Told told : found.report().told()) {
             lines.getChildren().add(line(ReportWords.say(told), "look-text"));
         }
-        for (BoardReport.Taken taken : found.report().taken()) {
-            boolean isWell = Answers.isWell(taken.check(), taken.answer());
-            lines.getChildren().add(line(ReportWords.say(words, taken), isWell ? "report-good" : "stop-text"));
-        }
+        add(words, found.report(), false);
+        add(words, found.report(), true);
         if (count == 0) {
             lines.getChildren().add(line(Words.get("report.nothing"), "quiet"));
+        }
+    }
+
+    /** What is not as it should be is looked for first. */
+    private void add(CheckWords words, BoardReport report, boolean isWell) {
+        report.taken().stream()
+                .filter(taken -> Answers.isWell(taken.check(), taken.answer()) == isWell)
+                .forEach(taken -> lines.getChildren()
+                        .add(line(ReportWords.say(words, taken), isWell ? "report-good" : "stop-text")));
+    }
+
+    /** What a board says, as it comes. */
+    void hear(String heard) {
+        if (!heard.isEmpty()) {
+            text.setText(heard);
+            // The latest is looked at, such as what the board offers to drive.
+            text.positionCaret(heard.length());
         }
     }
 

@@ -50,6 +50,7 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
     private final Tile showMeter;
     private final SuspectsPane suspects = new SuspectsPane(this);
     private final PracticeStrip practice;
+    private final LineStrip line;
     private final ReportStrip report;
     private final Tile showReport;
     private final HBox both = new HBox(12);
@@ -73,7 +74,8 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         practise = Ui.pill("bench-practice", Words.get("practice.practise"), this::practise);
         mine.getStyleClass().add("pill-toggle");
         practise.getStyleClass().add("pill-toggle");
-        report = new ReportStrip(session.reports());
+        line = new LineStrip(session.line(), session::build);
+        report = new ReportStrip(session.reports(), line);
         VBox.setVgrow(report, Priority.ALWAYS);
         Ui.show(report, false);
         showReport = Ui.pill("wake-show-report", Words.get("report.show"), this::toggleReport);
@@ -123,6 +125,13 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         subscriptions().on(session.wake().latestProperty(), (property, old, next) -> again());
         subscriptions().on(session.wake().meterProperty(), (property, old, next) -> again());
         subscriptions().on(session.reports().latestProperty(), (property, old, next) -> showReported());
+        subscriptions().on(session.line().nowProperty(), (property, old, next) -> line.showNow());
+        subscriptions().on(session.line().heardProperty(), (property, old, next) -> report.hear(next));
+        subscriptions()
+                .on(
+                        session.line().portsProperty(),
+                        (property, old, next) ->
+                                line.suggest(session.nodeProperty().get()));
         subscriptions().on(session.suspects().latestProperty(), (property, old, next) -> again());
         subscriptions().on(session.practice().roundProperty(), (property, old, next) -> showRound());
         showRound();
@@ -139,6 +148,10 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
     private void toggleReport() {
         showReport.setSelected(!showReport.isSelected());
         showReported();
+        if (showReport.isSelected()) {
+            line.begin(session.line().baud());
+            line.suggest(session.nodeProperty().get());
+        }
         Ui.show(report, showReport.isSelected());
         Ui.show(both, !showReport.isSelected());
     }

@@ -116,6 +116,9 @@ class WakeProgramTest {
             buses(node, of);
             shifts(node, of);
             voices(node, of);
+            table.plan().way().ifPresent(way -> way.pin()
+                    .ifPresent(pin -> lines.add("talk " + name(of, pin) + " "
+                            + Math.round(way.baud().hertz()))));
         }
 
         /** A name that is no number gets one of its own. */
@@ -349,6 +352,40 @@ class WakeProgramTest {
     private static Path standInBuild() throws Exception {
         return Path.of(
                 WakeProgramTest.class.getResource("two-languages.inkel.json").toURI());
+    }
+
+    @Test
+    void aChipWithoutAPortSpeaksByAPlainPinAndDrivesNoOther() throws Exception {
+        Table table = Table.of(
+                BuildReader.read(
+                        Path.of(WakeProgramTest.class
+                                .getResource("small-chip.inkel.json")
+                                .toURI()),
+                        CATALOG),
+                "sill");
+        assertEquals("P3", table.plan().way().orElseThrow().pin().orElseThrow().label());
+        String text = table.program(Language.Name.CPP);
+        assertTrue(text.contains("wire P3 to the receiving pin of a serial adapter"), text);
+        assertTrue(text.contains("from 8640 to 10560 baud"), text);
+        Ran ran = cpp(table, Twist.NONE, "");
+        BoardReport read = table.read(ran.out());
+        assertEquals(List.of(), read.told(), ran.out());
+        assertTrue(read.isWhole(), ran.out());
+        assertEquals(
+                answers(table.read(new SimulatedBoard(table.plan(), table.list(), table.bench(Twist.NONE)).report())),
+                answers(read));
+        assertTrue(answers(read).containsKey("answers clock"), ran.out());
+        assertEquals(Set.of(3), ran.left(), "only what speaks stays an output");
+    }
+
+    @Test
+    void theRateIsOneThatTheClockCanBeDividedDownTo() throws Exception {
+        // 16 MHz: 115 200 would be 2.1 % off, 57 600 is 0.8 %. 125 MHz divides to 115 200 within 0.01 %.
+        Table classic = Table.of(Given.LOCKS, "lower-lock");
+        assertEquals("board-classic-5v", classic.wake().node().board().cls().id());
+        assertEquals(57_600, classic.plan().way().orElseThrow().baud().hertz());
+        assertTrue(classic.program(Language.Name.CPP).contains("RATE = 57600;"));
+        assertEquals(115_200, twoLanguages().plan().way().orElseThrow().baud().hertz());
     }
 
     @Test

@@ -5,7 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.kit.TerminalPair;
 import inkel.app.kit.WindowJourney;
+import inkel.app.state.LineWork;
 import inkel.app.ui.kit.Caption;
 import inkel.core.bench.PracticeBench;
 import inkel.core.bench.Twist;
@@ -28,6 +30,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -183,5 +186,59 @@ class ReportWindowTest extends WindowJourney {
         robot.interact(() -> session.draw(() -> "", drawn -> isDrawn[0] = true));
         until(() -> isDrawn[0]);
         assertEquals(null, session.reports().latestProperty().get());
+    }
+
+    private static Caption told(FxRobot robot) {
+        return robot.lookup("#line-told").queryAs(Caption.class);
+    }
+
+    @Test
+    void aBoardAtAPortIsListenedToAndKnownAgain(FxRobot robot) throws Exception {
+        wake(robot);
+        try (TerminalPair pair = new TerminalPair(folder)) {
+            assertEquals(
+                    "38400",
+                    robot.lookup("#line-rate").queryAs(TextField.class).getText(),
+                    "8 MHz do not divide down to 57,600 within 2 %");
+            type(robot, "#line-port", pair.port());
+            until(() -> session.line().nowProperty().get().state() == LineWork.State.OPEN);
+            pair.print("ready\r\n" + healthy().replace("\n", "\r\n"));
+            until(() -> session.reports().latestProperty().get() != null);
+            assertTrue(robot.lookup("#report-text")
+                    .queryAs(TextArea.class)
+                    .getText()
+                    .startsWith("ready\n"));
+            fire(robot, "#report-keep");
+            until(() -> session.build().orElseThrow().log().counting().anyMatch(LogLine.Seen.class::isInstance));
+            assertEquals(
+                    Optional.of(LAMP),
+                    session.line()
+                            .knownProperty()
+                            .get()
+                            .boardAt(session.line().nowProperty().get().port().orElseThrow()));
+            type(robot, "#line-number", "two");
+            assertEquals("stop-text", told(robot).getStyleClass().get(0));
+            type(robot, "#line-number", "2");
+            assertEquals("2", pair.hear());
+            pair.pull();
+            until(() -> told(robot).getText().contains("went away"));
+            fire(robot, "#line-listen");
+            until(() -> !session.line().nowProperty().get().isListening());
+        }
+    }
+
+    @Test
+    void aPortThatCannotBeOpenedIsASentence(FxRobot robot) throws Exception {
+        wake(robot);
+        type(robot, "#line-port", "");
+        assertTrue(
+                told(robot).getText().startsWith("Say which port"), told(robot).getText());
+        type(robot, "#line-port", folder.resolve("nothing").toString());
+        until(() -> told(robot).getText().startsWith("There is no port"));
+        type(robot, "#line-rate", "fast");
+        assertTrue(
+                told(robot).getText().startsWith("A rate is a whole number"),
+                told(robot).getText());
+        assertTrue(told(robot).isVisible());
     }
 }

@@ -39,6 +39,36 @@ struct Voice {
   std::string text;
 };
 
+// What a pin said, as an adapter hears it: when it changed, and to what.
+struct Talk {
+  int pin = -1, rate = 9600, last = HIGH;
+  std::vector<std::pair<long long, int>> edges;
+
+  int at(double when) const {
+    int value = HIGH;
+    for (auto &edge : edges) {
+      if (edge.first > when) break;
+      value = edge.second;
+    }
+    return value;
+  }
+
+  std::string text() const {
+    std::string all;
+    double bit = 1e6 / rate, free = 0;
+    for (auto &edge : edges) {
+      if (edge.second == LOW && edge.first >= free) {
+        int value = 0;
+        for (int i = 0; i < 8; i++) value |= at(edge.first + (i + 1.5) * bit) << i;
+        all += at(edge.first + 9.5 * bit) == HIGH ? (char) value : '?';
+        free = edge.first + 9.5 * bit;
+      }
+    }
+    return all;
+  }
+};
+
+static Talk talk;
 static std::map<int, int> modes, values, rests, codes;
 static std::vector<Wires> wires;
 static std::vector<Shift> shifts;
@@ -187,6 +217,7 @@ static void pinMode(int pin, int mode) {
 
 static void digitalWrite(int pin, int value) {
   values[pin] = value;
+  if (pin == talk.pin && value != talk.last) talk.edges.push_back({now, talk.last = value});
   changed();
 }
 
@@ -198,6 +229,7 @@ static int digitalRead(int pin) {
 static int analogRead(int pin) { return codes.count(pin) ? codes[pin] : 0; }
 static void delayMicroseconds(unsigned int us) { now += us; }
 static void delay(unsigned long ms) { now += 1000 * ms; }
+static unsigned long micros() { now += 2; return now; }
 static unsigned long millis() { now += 4; return now / 1000; }
 
 static std::string typed;
@@ -218,7 +250,7 @@ struct Port {
   }
 };
 
-static Port Serial;
+[[maybe_unused]] static Port Serial;
 
 void setup();
 void loop();
@@ -247,6 +279,8 @@ int main(int count, char **given) {
       int pin, value;
       words >> pin >> value;
       codes[pin] = value;
+    } else if (kind == "talk") {
+      words >> talk.pin >> talk.rate;
     } else if (kind == "i2c") {
       Wires bus;
       words >> bus.sda >> bus.scl;
@@ -277,6 +311,7 @@ int main(int count, char **given) {
   setup();
   if (count > 2) typed = given[2];
   while (!typed.empty()) loop();
+  std::cout << talk.text();
   for (int pin : driven) std::cerr << "driven " << pin << "\n";
   for (auto &pin : modes) {
     if (pin.second == OUTPUT) std::cerr << "left " << pin.first << "\n";

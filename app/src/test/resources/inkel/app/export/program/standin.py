@@ -203,6 +203,7 @@ machine.Pin, machine.ADC = Pin, ADC
 clock = types.ModuleType("time")
 clock.sleep_us = passes
 clock.sleep_ms = lambda ms: passes(1000 * ms)
+clock.ticks_us = lambda: (passes(2), now)[1]
 clock.ticks_ms = lambda: (passes(4), now // 1000)[1]
 clock.ticks_diff = lambda one, other: one - other
 sys.modules["machine"], sys.modules["time"] = machine, clock

@@ -27,8 +27,9 @@ import java.util.TreeSet;
  * @param taken what answers checks, in the order of the lines
  * @param told what could not be taken and why, in the order of the lines
  * @param isWhole whether its last line says so
+ * @param board the id of the board that it says it is of, the last one where it says several
  */
-public record BoardReport(List<Taken> taken, List<Told> told, boolean isWhole) {
+public record BoardReport(List<Taken> taken, List<Told> told, boolean isWhole, Optional<String> board) {
     /** The version of the lines that is read. */
     public static final int FORMAT = 1;
 
@@ -74,6 +75,7 @@ public record BoardReport(List<Taken> taken, List<Told> told, boolean isWhole) {
         private final Map<Integer, Set<String>> heard = new HashMap<>();
         private final Set<String> others = new HashSet<>();
         private final Set<String> seen = new HashSet<>();
+        private Optional<String> board = Optional.empty();
         private boolean isHere;
         private boolean isBegun;
         private boolean isWhole;
@@ -95,7 +97,7 @@ public record BoardReport(List<Taken> taken, List<Told> told, boolean isWhole) {
                 told.add(new Told(0, "", Fact.of("report.no_end").with("count", count)));
             }
             all();
-            return new BoardReport(List.copyOf(taken.values()), told, isWhole);
+            return new BoardReport(List.copyOf(taken.values()), told, isWhole, board);
         }
 
         void line(int number, String line) {
@@ -131,7 +133,10 @@ public record BoardReport(List<Taken> taken, List<Told> told, boolean isWhole) {
             others.clear();
             if (words.length < 3) {
                 tell(number, line, Fact.of("report.head_short").with("example", HEAD + " 1 " + id()));
-            } else if (!words[1].equals(String.valueOf(FORMAT))) {
+                return;
+            }
+            board = Optional.of(words[2]);
+            if (!words[1].equals(String.valueOf(FORMAT))) {
                 tell(
                         number,
                         line,

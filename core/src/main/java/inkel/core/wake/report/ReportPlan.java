@@ -1,6 +1,7 @@
 package inkel.core.wake.report;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.Controller;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
@@ -17,20 +18,24 @@ import inkel.core.wake.Expected;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.Phase;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * What the board of a node can tell by itself, by the pins of its plan. Both the programs that are made and the reading of
  * what they print go by it.
  *
  * @param pins the pins of the board that are wired, to be inputs first and last
+ * @param way how its lines come out; absent where it has no port and no pin is left for one
  */
 public record ReportPlan(
         NodeCircuit node,
         List<Pin> pins,
+        Optional<Way> way,
         List<Bus> buses,
         List<Register> registers,
         List<Level> levels,
@@ -46,6 +51,14 @@ public record ReportPlan(
         lines = List.copyOf(lines);
         acts = List.copyOf(acts);
     }
+
+    /**
+     * How the lines of a board come out.
+     *
+     * @param pin the pin that its program makes a port of; absent where the board has one of its own
+     * @param baud a rate that its clock can be divided down to
+     */
+    public record Way(Optional<Pin> pin, Frequency baud) {}
 
     /**
      * An I2C bus.
@@ -99,6 +112,11 @@ public record ReportPlan(
         return new Maker(wake).plan();
     }
 
+    /** How the lines of the board of a node would come out; see {@link ReportPlan#way}. */
+    public static Optional<Way> way(NodeCircuit node) {
+        return Maker.way(node);
+    }
+
     /** What a register of a part may read when all is well. */
     static List<String> values(Placed placed, String register) {
         return placed.cls().handling().checks().stream()
@@ -125,6 +143,15 @@ public record ReportPlan(
 
     private static final class Maker {
         private static final Frequency USUAL_BAUD = Frequency.ofHertz(9600);
+
+        /**
+         * What a program needs to tell one bit of a plain pin from the next: reading a pin and a clock takes some 150 clocks in
+         * the usual code, and five of these in a bit still find its middle. Faster lines are not listened to.
+         */
+        private static final int CLOCKS_A_BIT = 800;
+
+        /** The usual rates of a port that lines are read from, the fastest first. */
+        private static final List<Integer> RATES = List.of(115_200, 57_600, 38_400, 19_200, 9_600);
 
         private final NodeWake wake;
         private final NodeCircuit node;
@@ -160,7 +187,7 @@ public record ReportPlan(
                                 placed.endpoint(pin))
                         .ifPresent(at -> analogs.add(new Analog(placed.endpoint(pin), at))));
             }
-            return new ReportPlan(node, pins(), buses, registers, levels(), analogs, lines, acts);
+            return new ReportPlan(node, pins(), way(node), buses, registers, levels(), analogs, lines, acts);
         }
 
         /** The pin of the board that a signal is wired to; empty for a pin of another part, and for a tie. */
@@ -176,6 +203,37 @@ public record ReportPlan(
                     .flatMap(end -> node.pin(end).stream())
                     .filter(pin -> !pin.use().isSignal() && pin.use() == PinUse.OFFER)
                     .toList();
+        }
+
+        private static Optional<Way> way(NodeCircuit node) {
+            Controller controller = node.board().cls().controller().orElseThrow();
+            List<Pin> all = node.board().cls().pins();
+            boolean isReached =
+                    controller.programs().isEmpty() || all.stream().anyMatch(pin -> pin.can(Ability.Kind.CONSOLE));
+            if (isReached) {
+                return Optional.of(new Way(
+                        Optional.empty(), rate(baud -> controller.bestBaud(baud).isWithinLimit())));
+            }
+            // Pins that it is programmed over come last: leads may still hang on them.
+            Comparator<Pin> isProgrammed = Comparator.comparing(pin ->
+                    controller.programs().stream().anyMatch(way -> way.lines().containsValue(pin.label())));
+            return all.stream()
+                    .filter(pin -> pin.use() == PinUse.OFFER && pin.can(Ability.Kind.DIGITAL))
+                    .filter(pin -> !node.nets().containsKey(node.board().endpoint(pin))
+                            && !node.board().isKeptFree(pin))
+                    .min(isProgrammed)
+                    .map(pin -> new Way(
+                            Optional.of(pin),
+                            rate(baud -> baud.hertz() * CLOCKS_A_BIT
+                                    <= controller.clock().hertz())));
+        }
+
+        private static Frequency rate(Predicate<Frequency> isKept) {
+            return RATES.stream()
+                    .map(Frequency::ofHertz)
+                    .filter(isKept)
+                    .findFirst()
+                    .orElse(USUAL_BAUD);
         }
 
         private Optional<Pin> target(Placed placed, PinUse use) {
@@ -227,13 +285,11 @@ public record ReportPlan(
         }
 
         private Optional<Line> line(Placed placed, WakeCheck.Reply reply) {
+            Frequency baud = placed.baud().orElse(USUAL_BAUD);
+            Frequency clock = node.board().cls().controller().orElseThrow().clock();
             return target(placed, PinUse.UART_TX)
-                    .map(from -> new Line(
-                            placed,
-                            from,
-                            target(placed, PinUse.UART_RX),
-                            placed.baud().orElse(USUAL_BAUD),
-                            reply.say()));
+                    .filter(from -> baud.hertz() * CLOCKS_A_BIT <= clock.hertz())
+                    .map(from -> new Line(placed, from, target(placed, PinUse.UART_RX), baud, reply.say()));
         }
 
         private Optional<Act> act(Placed placed, WakeCheck.Drive drive, int number) {

@@ -1,0 +1,2 @@
+/** Ports, over pairs of pseudo terminals. */
+package inkel.app.line;
