@@ -7,12 +7,14 @@ import inkel.app.export.sheet.SheetMd;
 import inkel.app.export.sheet.SheetPdf;
 import inkel.core.catalog.Language;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Meter;
 import inkel.core.document.Node;
 import inkel.core.drawer.Drawer;
 import inkel.core.wake.WakePlan;
 import inkel.core.wake.report.ReportPlan;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,16 +35,26 @@ public final class Exports {
             Export.ofText("river.svg", RiverSvg::of),
             Export.ofPicture("river.png", RiverSvg::of),
             program("wake.cpp", Language.Name.CPP),
-            program("wake.py", Language.Name.PYTHON_CONTROLLER));
+            program("wake.py", Language.Name.PYTHON_CONTROLLER, Language.Name.PYTHON_COMPUTER));
 
-    private static Export program(String id, Language.Name language) {
+    /** @param languages a board takes one of these dialects at most */
+    private static Export program(String id, Language.Name... languages) {
         return Export.ofBoard(
                 id,
                 (assessment, node) -> assessment
                         .wires(node)
-                        .filter(list -> WakeProgram.isFor(list.node(), language))
+                        .flatMap(list -> language(list.node(), languages))
                         .isPresent(),
-                (assessment, node) -> program(assessment, node, language));
+                (assessment, node) -> assessment
+                        .wires(node)
+                        .flatMap(list -> language(list.node(), languages))
+                        .flatMap(language -> program(assessment, node, language)));
+    }
+
+    private static Optional<Language.Name> language(NodeCircuit node, Language.Name... languages) {
+        return Arrays.stream(languages)
+                .filter(language -> WakeProgram.isFor(node, language))
+                .findFirst();
     }
 
     private Exports() {}

@@ -25,6 +25,8 @@ import java.util.Optional;
  * @param timers what makes its PWM
  * @param claims what common code takes of them
  * @param drivers what an operating system takes of its pins
+ * @param devices the file by which its operating system offers a bus, such as {@code i2c0}, or its {@code pins}; nothing for
+ *     a board without one
  * @param programs how it is programmed over leads; empty for a board that brings its own way
  * @param usual the pins where people look for a line of a bus, such as {@code i2c.sda}; nothing for buses whose pins are all
  *     alike
@@ -45,6 +47,7 @@ public record Controller(
         List<Timer> timers,
         List<Claim> claims,
         List<DriverPins> drivers,
+        Map<String, String> devices,
         List<Programming> programs,
         Map<String, List<String>> usual,
         List<Language> languages,
@@ -56,6 +59,7 @@ public record Controller(
         timers = List.copyOf(timers);
         claims = List.copyOf(claims);
         drivers = List.copyOf(drivers);
+        devices = Map.copyOf(devices);
         programs = List.copyOf(programs);
         usual = Map.copyOf(usual);
         languages = List.copyOf(languages);
@@ -77,10 +81,19 @@ public record Controller(
                 timers,
                 claims,
                 drivers,
+                devices,
                 programs,
                 usual,
                 languages,
                 memory);
+    }
+
+    /** The file by which its operating system offers the bus that a pin belongs to; empty where there is none. */
+    public Optional<String> device(Pin pin, Ability.Kind bus) {
+        return pin.can().stream()
+                .filter(ability -> ability.kind() == bus)
+                .findFirst()
+                .map(ability -> devices.get(bus.text() + ability.unit()));
     }
 
     /** Whether a pin is where people look for that line of a bus on this board; any pin where the class does not tell. */

@@ -13,4 +13,9 @@ public record DriverPins(Ability.Kind bus, int unit, List<String> pins) {
     public DriverPins {
         pins = List.copyOf(pins);
     }
+
+    /** Whether a pin is one of the bus that it drives. */
+    public boolean drives(Pin pin) {
+        return pin.can().stream().anyMatch(ability -> ability.kind() == bus && ability.unit() == unit);
+    }
 }

@@ -13,33 +13,24 @@ import inkel.core.quantity.Share;
 import inkel.core.wake.report.ReportPlan;
 import inkel.core.wake.report.SimulatedBoard;
 import inkel.core.wiring.WireList;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /**
  * The program with which a board reports of itself at its first power-up. What it does is in a text beside this class; here
  * its tables are filled from the plan.
  */
 public final class WakeProgram {
-    private static final String FOLDER = "/inkel/app/export/program/";
-
     private final Language language;
     private final ReportPlan plan;
     private final WireList list;
-    private final boolean isCpp;
+    private final ProgramText text;
 
     private WakeProgram(Language language, ReportPlan plan, WireList list) {
         this.language = language;
         this.plan = plan;
         this.list = list;
-        isCpp = language.name() == Language.Name.CPP;
+        text = language.name() == Language.Name.CPP ? ProgramText.CPP : ProgramText.PYTHON;
     }
 
     /** How the board of a node is programmed, in one of these languages; empty for a board that takes none of them. */
@@ -58,33 +49,34 @@ public final class WakeProgram {
     public static Optional<String> of(Language.Name name, ReportPlan plan, WireList list) {
         return plan.way()
                 .flatMap(way -> language(plan.node(), name))
-                .map(language -> new WakeProgram(language, plan, list).text());
+                .map(language -> name == Language.Name.PYTHON_COMPUTER
+                        ? new ComputerProgram(language, plan, list).text()
+                        : new WakeProgram(language, plan, list).text());
     }
 
     private String text() {
-        String text = resource(isCpp ? "wake.cpp.txt" : "wake.py.txt")
-                .replace("@PORT@", resource(isPlain() ? "plain-port.cpp.txt" : "own-port.cpp.txt"))
+        boolean isCpp = text == ProgramText.CPP;
+        return ProgramText.resource(isCpp ? "wake.cpp.txt" : "wake.py.txt")
+                .replace("@PORT@", ProgramText.resource(isPlain() ? "plain-port.cpp.txt" : "own-port.cpp.txt"))
                 .replace("@TALKER@", pin(plan.way().flatMap(ReportPlan.Way::pin)))
                 .replace("@RATE@", String.valueOf(rate()))
-                .replace("@REMARKS@", remarks())
+                .replace("@REMARKS@", text.remarks(remarks()))
                 .replace("@HEAD@", SimulatedBoard.head(plan.node(), list))
-                .replace("@PINS@", rows(plan.pins(), this::pin))
-                .replace("@BUSES@", rows(plan.buses(), this::bus))
-                .replace("@REGISTERS@", rows(plan.registers(), this::register))
-                .replace("@LEVELS@", rows(plan.levels(), level -> row(quoted(level.signal()), pin(level.pin()))))
+                .replace("@PINS@", text.rows(plan.pins(), this::pin))
+                .replace("@BUSES@", text.rows(plan.buses(), this::bus))
+                .replace("@REGISTERS@", text.rows(plan.registers(), this::register))
+                .replace(
+                        "@LEVELS@",
+                        text.rows(
+                                plan.levels(), level -> text.row(ProgramText.quoted(level.signal()), pin(level.pin()))))
                 .replace(
                         "@ANALOGS@",
-                        rows(plan.analogs(), analog -> row(quoted(analog.pin().label()), pin(analog.pin()))))
-                .replace("@LINES@", rows(plan.lines(), this::line));
-        return text.replace("@ACTS@", rows(plan.acts(), this::act));
-    }
-
-    private static String resource(String name) {
-        try (InputStream in = WakeProgram.class.getResourceAsStream(FOLDER + name)) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException cannotBe) {
-            throw new UncheckedIOException(cannotBe);
-        }
+                        text.rows(
+                                plan.analogs(),
+                                analog ->
+                                        text.row(ProgramText.quoted(analog.pin().label()), pin(analog.pin()))))
+                .replace("@LINES@", text.rows(plan.lines(), this::line))
+                .replace("@ACTS@", text.rows(plan.acts(), this::act));
     }
 
     private boolean isPlain() {
@@ -97,13 +89,12 @@ public final class WakeProgram {
 
     /** What the builder reads first, each line as a remark. */
     private String remarks() {
-        String mark = isCpp ? "// " : "# ";
         String lines = Words.get("program.wake", "name", plan.node().node().name());
         String way = plan.way()
                 .flatMap(ReportPlan.Way::pin)
                 .map(this::plainPort)
                 .orElseGet(() -> Words.get("program.typed") + ownPort());
-        return (lines + "\n" + way).lines().map(line -> mark + line).collect(Collectors.joining("\n"));
+        return lines + "\n" + way;
     }
 
     private String ownPort() {
@@ -137,48 +128,31 @@ public final class WakeProgram {
                 .findFirst();
     }
 
-    private <T> String rows(List<T> of, Function<T, String> row) {
-        return of.stream().map(one -> row.apply(one) + ", ").collect(Collectors.joining());
-    }
-
-    private String row(String... cells) {
-        String all = String.join(", ", cells);
-        return isCpp ? "{" + all + "}" : "(" + all + ")";
-    }
-
     private String pin(Pin pin) {
         return language.call(pin);
     }
 
     private String pin(Optional<Pin> pin) {
-        return pin.map(this::pin).orElse(isCpp ? "NONE" : "None");
-    }
-
-    private static String quoted(Object text) {
-        return "\"" + String.valueOf(text).replace("\\", "\\\\").replace("\"", "\\\"") + "\"";
+        return pin.map(this::pin).orElse(text.none);
     }
 
     private String bus(ReportPlan.Bus bus) {
-        return row(String.valueOf(bus.number()), pin(bus.sda()), pin(bus.scl()));
+        return text.row(String.valueOf(bus.number()), pin(bus.sda()), pin(bus.scl()));
     }
 
     private String register(ReportPlan.Register register) {
         List<Pin> spi = register.spi();
-        return row(
-                quoted(register.part().id()),
-                quoted(register.register()),
-                hex(register.send()),
+        return text.row(
+                ProgramText.quoted(register.part().id()),
+                ProgramText.quoted(register.register()),
+                ProgramText.hex(register.send()),
                 String.valueOf(register.bytes()),
-                register.bus().map(bus -> String.valueOf(bus.number())).orElse(isCpp ? "NONE" : "None"),
-                hex(register.part().address().orElse(0)),
+                register.bus().map(bus -> String.valueOf(bus.number())).orElse(text.none),
+                ProgramText.hex(register.part().address().orElse(0)),
                 pin(at(spi, 0)),
                 pin(at(spi, 1)),
                 pin(at(spi, 2)),
                 pin(at(spi, 3)));
-    }
-
-    private static String hex(int value) {
-        return String.format(Locale.ROOT, "0x%02X", value);
     }
 
     private static Optional<Pin> at(List<Pin> pins, int place) {
@@ -186,20 +160,20 @@ public final class WakeProgram {
     }
 
     private String line(ReportPlan.Line line) {
-        return row(
-                quoted(line.part().id()),
+        return text.row(
+                ProgramText.quoted(line.part().id()),
                 pin(line.from()),
                 pin(line.to()),
                 String.valueOf(Math.round(line.baud().hertz())),
-                quoted(line.say()));
+                ProgramText.quoted(line.say()));
     }
 
     private String act(ReportPlan.Act act) {
         String how = act.to() == WakeCheck.To.PULSES ? "p" : act.to() == WakeCheck.To.LOW ? "l" : "h";
-        return row(
+        return text.row(
                 String.valueOf(act.number()),
-                quoted(act.signal()),
+                ProgramText.quoted(act.signal()),
                 pin(act.pin()),
-                isCpp ? "'" + how + "'" : quoted(how));
+                text == ProgramText.CPP ? "'" + how + "'" : ProgramText.quoted(how));
     }
 }

@@ -344,6 +344,60 @@ class WakeProgramTest {
         assertTrue(answers(table.read(cpp.out())).size() > 5, cpp.out());
     }
 
+    /** What hangs on the device files of a computer, as a bench tells it. */
+    private static List<String> devices(Table table, PracticeBench bench) {
+        World world = new World(table, bench, Language.Name.PYTHON_COMPUTER);
+        List<String> lines = new ArrayList<>();
+        for (String line : world.lines) {
+            String[] words = line.split(" ");
+            switch (words[0]) {
+                case "rest" -> lines.add("pin " + words[1] + " " + words[2]);
+                case "i2c" -> lines.add("i2c /dev/i2c-1");
+                // The system drives the select at GPIO8 itself; any other is a plain pin.
+                case "spi" ->
+                    lines.add("spi /dev/spidev0.0 " + (words[4].equals("8") ? "-" : words[4]) + " " + words[5] + " "
+                            + words[6]);
+                case "uart" -> lines.add("uart /dev/serial0 " + words[2] + " " + words[3]);
+                default -> lines.add(line);
+            }
+        }
+        return lines;
+    }
+
+    private Ran computer(Table table, Twist twist) throws Exception {
+        assumeTrue(isThere("python3"), "no Python: the made Python programs are not run");
+        Path source = Files.writeString(folder.resolve("wake.py"), table.program(Language.Name.PYTHON_COMPUTER));
+        run(List.of("python3", "-m", "py_compile", source.toString()));
+        Path told = Files.write(folder.resolve("world"), devices(table, table.bench(twist)));
+        return run(List.of("python3", standIn("kernel.py").toString(), told.toString(), source.toString()));
+    }
+
+    @Test
+    void aComputerReportsByItsDeviceFilesAlone() throws Exception {
+        Table table = Table.of(
+                BuildReader.read(
+                        Path.of(WakeProgramTest.class
+                                .getResource("on-a-computer.inkel.json")
+                                .toURI()),
+                        CATALOG),
+                "desk");
+        Ran well = computer(table, Twist.NONE);
+        assertSame(table, Twist.NONE, well);
+        Map<String, Answer> answers = answers(table.read(well.out()));
+        assertTrue(
+                answers.keySet()
+                        .containsAll(Set.of(
+                                "register radio 0x00", "register reader 0x37", "register tilt 0x00", "answers all")),
+                answers.keySet().toString());
+        // The select of the radio is a plain pin, driven for as long as it is needed; that of the reader is the
+        // system's.
+        assertEquals(Set.of(22), well.driven());
+        Twist dead = table.fault(FaultKind.PART_DEAD, "compass")
+                .forms(table.layout())
+                .get(0);
+        assertSame(table, dead, computer(table, dead));
+    }
+
     /** A 3.3 V board that takes both languages, with something on each kind of bus. */
     private static Table twoLanguages() throws Exception {
         return Table.of(BuildReader.read(standInBuild(), CATALOG), "desk");

@@ -72,6 +72,7 @@ final class ControllerFields {
                 controller.objects("drivers").stream()
                         .map(ControllerFields::driver)
                         .toList(),
+                controller.has("devices") ? controller.textMap("devices") : Map.of(),
                 controller.objects("programs").stream()
                         .map(way -> new Programming(way.text("way"), way.textMap("lines"), way.optionalText("held")))
                         .toList(),

@@ -1,0 +1,62 @@
+package inkel.app.export.program;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/** How made programs write their tables; the same words in both languages, in other brackets. */
+enum ProgramText {
+    CPP("// ", "{", "}", "NONE"),
+    PYTHON("# ", "(", ")", "None");
+
+    private static final String FOLDER = "/inkel/app/export/program/";
+
+    private final String remark;
+    private final String open;
+    private final String close;
+
+    /** What stands where there is nothing. */
+    final String none;
+
+    ProgramText(String remark, String open, String close, String none) {
+        this.remark = remark;
+        this.open = open;
+        this.close = close;
+        this.none = none;
+    }
+
+    /** A text beside this class. */
+    static String resource(String name) {
+        try (InputStream in = ProgramText.class.getResourceAsStream(FOLDER + name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException cannotBe) {
+            throw new UncheckedIOException(cannotBe);
+        }
+    }
+
+    static String quoted(Object text) {
+        return "\"" + String.valueOf(text).replace("\\", "\\\\").replace("\"", "\\\"") + "\"";
+    }
+
+    static String hex(int value) {
+        return String.format(Locale.ROOT, "0x%02X", value);
+    }
+
+    /** Each line as a remark. */
+    String remarks(String lines) {
+        return lines.lines().map(line -> remark + line).collect(Collectors.joining("\n"));
+    }
+
+    String row(String... cells) {
+        return open + String.join(", ", cells) + close;
+    }
+
+    <T> String rows(List<T> of, Function<T, String> row) {
+        return of.stream().map(one -> row.apply(one) + ", ").collect(Collectors.joining());
+    }
+}
