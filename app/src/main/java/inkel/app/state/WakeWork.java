@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.words.Words;
 import inkel.core.bench.Answer;
 import inkel.core.bench.fault.Layout;
 import inkel.core.checks.Assessment;
@@ -21,9 +22,12 @@ import inkel.core.quantity.Unit;
 import inkel.core.wake.Answers;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
+import inkel.core.wake.Group;
 import inkel.core.wake.Kept;
 import inkel.core.wake.MoreLooks;
 import inkel.core.wake.NodeWake;
+import inkel.core.wake.Phase;
+import inkel.core.wake.Status;
 import inkel.core.wake.WakePlan;
 import inkel.core.wake.WakeState;
 import inkel.core.wake.report.BoardReport;
@@ -35,6 +39,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -75,6 +80,9 @@ public final class WakeWork {
                 .anyMatch(line -> line.place().node().equals(node)
                         && WakeState.checkOf(line).filter(check::equals).isPresent());
     }
+
+    /** The part whose checks are to be shown next. */
+    private Optional<Place> begun = Optional.empty();
 
     WakeWork(Session session) {
         this.session = session;
@@ -124,6 +132,49 @@ public final class WakeWork {
     public void look(String node, Check between) {
         Optional.ofNullable(known.get(node)).ifPresent(found -> found.between().put(between.id(), between));
         current.set(between);
+    }
+
+    /** Goes to the checks of a part as soon as they are worked out. */
+    public void begin(Place part) {
+        begun = Optional.of(part);
+    }
+
+    /** The check to go to for the part that was asked for, the first of it that does not hold; once. */
+    public Optional<Check> begun(WakeState state) {
+        Optional<Check> first = begun.flatMap(part -> state.wake().checks().stream()
+                .filter(check -> check.at().node().equals(part.node())
+                        && check.group().equals(new Group(Phase.PART, part.part())))
+                .filter(check -> state.result(check).status() != Status.IN)
+                .findFirst());
+        begun = Optional.empty();
+        return first;
+    }
+
+    /** Volts for ohms between the same two points, and the other way about; worked out beside the window. */
+    public void turn(String node, Check check, Consumer<Check> show) {
+        Assessment assessment = session.assessmentProperty().get();
+        Known found = known.get(node);
+        if (assessment == null || found == null) {
+            return;
+        }
+        NodeWake wake = found.with(assessment.build(), check);
+        Meter with = meter.get();
+        session.draw(
+                () -> new MoreLooks(
+                                new Layout(
+                                        assessment.reports().circuit(),
+                                        assessment.reports().wires()),
+                                wake,
+                                with)
+                        .turned(check),
+                turned -> turned.ifPresentOrElse(
+                        other -> {
+                            if (wake.check(other.id()).isEmpty()) {
+                                look(node, other);
+                            }
+                            show.accept(other);
+                        },
+                        () -> session.notices().done(Words.get("wake.turn.none"))));
     }
 
     /** Whether the checks of a board could not be worked out as it is now. */

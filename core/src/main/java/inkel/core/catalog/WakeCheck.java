@@ -127,7 +127,9 @@ public sealed interface WakeCheck {
         LOADED,
         FLOWING,
         KEYED,
-        SENT
+        SENT,
+        /** A servo that is plugged there in the board's place follows the stick of the sender. */
+        STEERED
     }
 
     /** What is seen, heard or felt. */

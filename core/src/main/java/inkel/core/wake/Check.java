@@ -54,6 +54,11 @@ public record Check(
         PULSES
     }
 
+    /** Whether it is volts or ohms between two points, so that the other of both may be asked there too. */
+    public boolean isBetweenPoints() {
+        return (kind == Kind.VOLTS || kind == Kind.OHMS) && red.isPresent() && black.isPresent();
+    }
+
     /** Whether a meter makes it. */
     public boolean isMetered() {
         return kind == Kind.OHMS || kind == Kind.VOLTS || kind == Kind.LEVEL || kind == Kind.AMPERES;

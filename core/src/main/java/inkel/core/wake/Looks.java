@@ -270,7 +270,7 @@ final class Looks {
                             group,
                             node.place(pin),
                             Question.Sort.SIGN,
-                            Fact.of("wake.moves")
+                            Fact.of(moves.when() == WakeCheck.Deed.STEERED ? "wake.steered" : "wake.moves")
                                     .with("at", moves.pin())
                                     .with(
                                             "when",

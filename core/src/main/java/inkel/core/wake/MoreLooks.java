@@ -126,6 +126,35 @@ public final class MoreLooks {
         return check(AGAIN + pin + WHILE + during.id());
     }
 
+    /**
+     * The same two points asked the other way about: the ohms between them for volts, the volts for ohms. Empty where that
+     * cannot be foretold, and for a check of neither.
+     */
+    public Optional<Check> turned(Check check) {
+        boolean isAlong = check.id().startsWith(ALONG);
+        boolean isWire = check.id().startsWith(OHMS);
+        if (!check.isBetweenPoints()) {
+            return Optional.empty();
+        } else if (check.kind() == Check.Kind.VOLTS) {
+            return isAlong
+                    ? whileChecking(check.id().substring(ALONG.length())).flatMap(state -> ohms(state.what()))
+                    : wake.check("ohms " + check.at().endpoint())
+                            .or(() -> ohmsToGround(check.at().endpoint()));
+        }
+        // A wire shows most where most flows: in the last state that has volts across it.
+        return isWire
+                ? step(check.id().substring(OHMS.length()))
+                        .flatMap(step -> latestOn(step).flatMap(during -> along(step.id(), during)))
+                : check.at().isPin() ? wake.check("volts " + check.at().endpoint()) : Optional.empty();
+    }
+
+    private Optional<Check> latestOn(WireStep step) {
+        return wake.checks().stream()
+                .filter(check ->
+                        check.kind() == Check.Kind.VOLTS && check.wires().contains(step.id()))
+                .reduce((earlier, later) -> later);
+    }
+
     /** What the eye tells of a pin or a part. */
     public Optional<Check> seen(Question.Sort sort, Place at) {
         for (Eye eye : Eye.values()) {

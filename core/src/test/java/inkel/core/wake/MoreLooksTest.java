@@ -86,4 +86,25 @@ class MoreLooksTest {
         assertEquals("look program", state.next().orElseThrow().id());
         assertEquals(0, state.holding());
     }
+
+    @Test
+    void voltsTurnIntoOhmsOfTheSamePointsAndBack() {
+        Check ohms = looks.turned(radio).orElseThrow();
+        assertEquals(Check.Kind.OHMS, ohms.kind());
+        assertEquals(radio.red(), ohms.red());
+        assertEquals(radio.black(), ohms.black());
+        assertEquals(Optional.of(radio), looks.turned(ohms));
+        // A rail has ohms of its own among the checks, before any power.
+        Check rail = wake.check("volts reg.OUT").orElseThrow();
+        assertEquals(wake.check("ohms reg.OUT"), looks.turned(rail));
+        Check wire = looks.ohms(wire()).orElseThrow();
+        Check along = looks.turned(wire).orElseThrow();
+        assertTrue(along.id().startsWith("along " + wire() + " | "), along.id());
+        assertEquals(Optional.of(wire), looks.turned(along));
+        assertEquals(Optional.empty(), looks.turned(wake.check("look program").orElseThrow()));
+        assertEquals(
+                Optional.empty(),
+                looks.turned(wake.check("amperes radio.VCC").orElseThrow()),
+                "what flows is between no two points");
+    }
 }

@@ -60,6 +60,9 @@ final class CheckCard extends VBox {
         void skip();
 
         void toWire(String id);
+
+        /** Volts for ohms between the same points, and the other way about. */
+        void turn();
     }
 
     CheckCard(Session session, Desk desk) {
@@ -241,6 +244,14 @@ final class CheckCard extends VBox {
                 .addAll(
                         Ui.textButton("wake-back", Words.get("wake.back"), desk::back),
                         Ui.textButton("wake-skip", Words.get("wake.skip"), desk::skip));
+        boolean isVolts = check.kind() == Check.Kind.VOLTS;
+        if (check.isBetweenPoints()) {
+            row.getChildren()
+                    .addAll(
+                            Ui.textButton(
+                                    "wake-turn", Words.get(isVolts ? "wake.turn.ohms" : "wake.turn.volts"), desk::turn),
+                            Ui.word(Words.get("wake.turn.key"), "key"));
+        }
         if (check.group().phase() == Phase.PART) {
             String part = words.group(check.group());
             boolean isOut = state.result(check).status() == Status.LEFT;

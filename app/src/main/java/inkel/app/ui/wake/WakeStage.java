@@ -204,6 +204,9 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         } else if (!isField && event.getCode() == KeyCode.RIGHT) {
             skip();
             event.consume();
+        } else if (!isField && event.getCode() == KeyCode.F && !event.isShortcutDown() && !event.isAltDown()) {
+            turn();
+            event.consume();
         }
     }
 
@@ -242,8 +245,11 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         }
         state = found.get();
         list.setItems(FXCollections.observableArrayList(entries()));
-        Optional<Check> current = state.wake().check(currentId).or(state::next).or(() -> state.wake().checks().stream()
-                .findFirst());
+        Optional<Check> current = session.wake()
+                .begun(state)
+                .or(() -> state.wake().check(currentId))
+                .or(state::next)
+                .or(() -> state.wake().checks().stream().findFirst());
         current.ifPresentOrElse(this::go, () -> card.showNothing(Words.get("wake.none")));
     }
 
@@ -351,6 +357,23 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         if (state != null && !state.wake().checks().isEmpty()) {
             int last = state.wake().checks().size() - 1;
             go(state.wake().checks().get(Math.max(0, Math.min(last, index() + by))));
+        }
+    }
+
+    @Override
+    public void turn() {
+        if (state != null) {
+            String node = session.nodeProperty().get();
+            state.wake().check(currentId).filter(Check::isBetweenPoints).ifPresent(check -> session.wake()
+                    .turn(node, check, turned -> {
+                        boolean isStill = currentId.equals(check.id())
+                                && node.equals(session.nodeProperty().get());
+                        if (isStill) {
+                            refresh();
+                            go(turned);
+                            requestFocus();
+                        }
+                    }));
         }
     }
 

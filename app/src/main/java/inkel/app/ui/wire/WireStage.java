@@ -11,6 +11,8 @@ import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Habit;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Place;
 import inkel.core.document.edit.SetHabit;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
@@ -26,6 +28,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.RadioMenuItem;
@@ -57,6 +60,11 @@ public final class WireStage extends StagePane implements WireCard.Desk {
     private WireList wires;
     private WireWords words;
     private String currentId = "";
+
+    /** The part whose last wire was plugged in the order part by part; it may be woken before the next. */
+    private Optional<Place> finished = Optional.empty();
+
+    private final Button wake = Ui.textButton("wire-wake", "", this::wakeFinished);
 
     /** @param command does a command of the window by its id */
     public WireStage(Session session, Consumer<String> command) {
@@ -97,7 +105,9 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         VBox.setVgrow(list, Priority.ALWAYS);
         loose.setId("wire-loose");
-        getChildren().addAll(card, loose, list, programming, seats, table);
+        wake.setId("wire-wake");
+        Ui.show(wake, false);
+        getChildren().addAll(card, wake, loose, list, programming, seats, table);
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
             if (next != null && !next.id().equals(currentId)) {
                 go(next);
@@ -110,6 +120,8 @@ public final class WireStage extends StagePane implements WireCard.Desk {
                 .addListener((property, old, next) -> card.setLow(next.doubleValue() > 0 && next.doubleValue() < LOW));
         subscriptions().on(session.nodeProperty(), (property, old, next) -> {
             currentId = "";
+            finished = Optional.empty();
+            Ui.show(wake, false);
             round.startOver();
         });
         subscriptions().on(session.selection().wireProperty(), (property, old, next) -> goTo(next));
@@ -182,6 +194,29 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         } else {
             currentId = current.id();
         }
+    }
+
+    /** Offers to wake a part when the last of its wires was plugged, where the work goes part by part. */
+    private void finish(Place of, Set<String> ids) {
+        boolean isByParts = wires.node().habits().of(Habit.WIRE_ORDER) == Habit.WireOrder.PARTS;
+        Optional<Placed> part = isByParts ? wires.node().part(of.part()) : Optional.empty();
+        part.filter(placed -> wires.steps().stream()
+                        .filter(step -> step.subject().part().equals(placed.id()))
+                        .allMatch(step -> step.plugged() || ids.contains(step.id())))
+                .ifPresent(placed -> {
+                    finished = Optional.of(wires.node().place(placed));
+                    wake.setText(Words.get("wire.wake", "part", placed.part().name()));
+                });
+        Ui.show(wake, finished.isPresent());
+    }
+
+    private void wakeFinished() {
+        finished.ifPresent(part -> {
+            finished = Optional.empty();
+            Ui.show(wake, false);
+            session.wake().begin(part);
+            session.stageProperty().set(Stage.WAKE);
+        });
     }
 
     private boolean isOf(String node) {
@@ -296,6 +331,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
                     session.wake().pull(ids);
                 } else {
                     session.seats().plug(ids);
+                    finish(step.subject(), ids);
                 }
             }
         });

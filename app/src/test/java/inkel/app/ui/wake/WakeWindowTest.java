@@ -111,6 +111,27 @@ class WakeWindowTest extends WindowJourney {
     }
 
     @Test
+    void fTurnsVoltsIntoOhmsOfTheSamePointsAndBack(FxRobot robot) throws Exception {
+        wake(robot, TILT);
+        robot.interact(() -> robot.lookup("#stage-pane-wake").query().requestFocus());
+        robot.type(KeyCode.F);
+        until(() -> session.wake().currentProperty().get().kind() == Check.Kind.OHMS);
+        assertEquals(
+                TILT.replace("volts ", "ohms to ground "),
+                session.wake().currentProperty().get().id());
+        // The look is read as any other and stays in the list.
+        type(robot, "#wake-field", "4k7");
+        until(() -> session.build()
+                .orElseThrow()
+                .log()
+                .counting()
+                .anyMatch(line -> line instanceof LogLine.Measured measured && measured.what() == LogLine.What.OHMS));
+        show(robot, TILT.replace("volts ", "ohms to ground "));
+        fire(robot, "#wake-turn");
+        until(() -> session.wake().currentProperty().get().id().equals(TILT));
+    }
+
+    @Test
     void digitsTypedAnywhereBeginAReading(FxRobot robot) throws Exception {
         wake(robot, TILT);
         robot.interact(() -> robot.lookup("#stage-pane-wake").query().requestFocus());

@@ -137,6 +137,34 @@ class EndsWindowTest extends WindowJourney {
     }
 
     @Test
+    void partByPartGoesStraightIntoTheChecksOfThePart(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.WIRE);
+        order(robot, Habit.WireOrder.PARTS);
+        until(() -> session.build().orElseThrow().habits().is(Habit.WIRE_ORDER, Habit.WireOrder.PARTS));
+        List<WireStep> steps =
+                session.assessmentProperty().get().wires(NODE).orElseThrow().steps();
+        List<WireStep> radio = steps.stream()
+                .filter(step -> step.subject().part().equals("radio"))
+                .toList();
+        assertTrue(radio.size() > 5);
+        WireStep last = radio.get(radio.size() - 1);
+        Set<String> others = steps.stream()
+                .map(WireStep::id)
+                .filter(id -> !id.equals(last.id()))
+                .collect(Collectors.toSet());
+        robot.interact(() -> session.apply(new Plug(NODE, others, true)));
+        until(() -> session.assessmentProperty().get().wires(NODE).orElseThrow().openCount() == 1);
+        robot.interact(() -> session.selection().wireProperty().set(last.id()));
+        assertFalse(robot.lookup("#wire-wake").query().isVisible());
+        robot.interact(() -> robot.lookup("#wire-done").queryButton().fire());
+        until(() -> robot.lookup("#wire-wake").query().isVisible());
+        robot.interact(() -> robot.lookup("#wire-wake").queryButton().fire());
+        until(() -> session.stageProperty().get() == Stage.WAKE
+                && session.wake().currentProperty().get() != null
+                && session.wake().currentProperty().get().group().part().equals("radio"));
+    }
+
+    @Test
     void aWireIsFoundByItsNumber(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.PARTS);
         robot.press(KeyCode.CONTROL, KeyCode.K).release(KeyCode.K, KeyCode.CONTROL);
