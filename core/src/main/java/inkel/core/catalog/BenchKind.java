@@ -1,5 +1,7 @@
 package inkel.core.catalog;
 
+import java.util.Locale;
+
 /** A bench of the stage Tune that a part is measured and set on; a part may have several. */
 public enum BenchKind {
     SERVO,
@@ -23,5 +25,10 @@ public enum BenchKind {
     INFRARED,
     TAGS,
     MODEM,
-    SERIAL
+    SERIAL;
+
+    /** The word used in files. */
+    public String text() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
 }

@@ -158,10 +158,19 @@ public final class OwnFigures {
      * @throws IllegalArgumentException when the figures contradict each other; see {@link #problem}
      */
     public static PartClass apply(PartClass cls, Map<String, String> figures) {
+        return apply(cls, figures, Source.YOURS);
+    }
+
+    /** The class with figures that were measured on the piece; as it is where they are none of it any more. */
+    public static PartClass measured(PartClass cls, Map<String, String> figures) {
+        return figures.isEmpty() || problem(cls, figures).isPresent() ? cls : apply(cls, figures, Source.MEASURED);
+    }
+
+    private static PartClass apply(PartClass cls, Map<String, String> figures, Source source) {
         if (figures.isEmpty()) {
             return cls;
         }
-        Reader own = new Reader(figures);
+        Reader own = new Reader(figures, source);
         return cls.with(
                         cls.supplies().stream()
                                 .map(supply -> supply(supply, own))
@@ -193,7 +202,7 @@ public final class OwnFigures {
                 own.value(stem + "usual", Unit.AMPERE).map(Current::ofAmperes).orElse(range.expected());
         Optional<Current> most = own.value(stem + "most", Unit.AMPERE).map(Current::ofAmperes);
         Range<Current> replaced = new Range<>(null, usual, most.orElse(Quantity.larger(usual, range.highest())));
-        return new PinLoad(load.pin(), load.sort(), load.forward(), load.from(), new Figure<>(replaced, Source.YOURS));
+        return new PinLoad(load.pin(), load.sort(), load.forward(), load.from(), new Figure<>(replaced, own.source()));
     }
 
     private static Supply supply(Supply supply, Reader own) {
@@ -212,7 +221,7 @@ public final class OwnFigures {
         if (replaced.highest().isAbove(damaged)) {
             throw new IllegalArgumentException("damaged inside its own range");
         }
-        return new Supply(supply.pin(), new Figure<>(replaced, Source.YOURS), damaged, supply.dropout(), supply.with());
+        return new Supply(supply.pin(), new Figure<>(replaced, own.source()), damaged, supply.dropout(), supply.with());
     }
 
     /** The typical value is dropped when it no longer lies between the ends. */
@@ -223,16 +232,16 @@ public final class OwnFigures {
 
     private static Mode mode(Mode mode, Reader own) {
         return own.value(CURRENT + "/" + mode.supply() + "/" + mode.name(), Unit.AMPERE)
-                .map(amperes -> mode.with(new Figure<>(Range.exactly(Current.ofAmperes(amperes)), Source.YOURS)))
+                .map(amperes -> mode.with(new Figure<>(Range.exactly(Current.ofAmperes(amperes)), own.source())))
                 .orElse(mode);
     }
 
     private static Output output(Output output, Reader own) {
         String stem = RAIL + "/" + output.pin() + "/";
         Optional<Figure<Voltage>> volts = own.value(stem + "volts", Unit.VOLT)
-                .map(value -> new Figure<>(Range.exactly(Voltage.ofVolts(value)), Source.YOURS));
+                .map(value -> new Figure<>(Range.exactly(Voltage.ofVolts(value)), own.source()));
         Optional<Figure<Current>> rating = own.value(stem + "rating", Unit.AMPERE)
-                .map(value -> new Figure<>(Range.exactly(Current.ofAmperes(value)), Source.YOURS));
+                .map(value -> new Figure<>(Range.exactly(Current.ofAmperes(value)), own.source()));
         return output.giving(volts.or(output::volts), rating.orElse(output.rating()));
     }
 
@@ -257,11 +266,11 @@ public final class OwnFigures {
                         family.pinCurrent(),
                         family.sourceCurrent(),
                         family.unpoweredMax(),
-                        Source.YOURS);
+                        own.source());
     }
 
-    /** The builder's figures, read. */
-    private record Reader(Map<String, String> figures) {
+    /** Figures in the place of those of the class, read. */
+    private record Reader(Map<String, String> figures, Source source) {
         Optional<Double> value(String key, Unit unit) {
             return Optional.ofNullable(figures.get(key)).flatMap(text -> Engineering.parse(text, unit));
         }

@@ -5,6 +5,7 @@ import inkel.core.levels.LevelReport;
 import inkel.core.parts.SupplyReport;
 import inkel.core.pins.PinReport;
 import inkel.core.power.PowerReport;
+import inkel.core.tune.TuneReport;
 import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,6 +24,7 @@ public record Reports(
         LevelReport levels,
         PinReport pins,
         List<WireList> wires,
+        TuneReport tunes,
         List<String> failed) {
     public static Reports of(Circuit circuit) {
         List<String> failed = new ArrayList<>();
@@ -33,6 +35,7 @@ public record Reports(
                 guarded("levels", LevelReport::of, circuit, failed),
                 guarded("pins", PinReport::of, circuit, failed),
                 guarded("wires", WireList::of, circuit, failed),
+                guarded("tunes", TuneReport::of, circuit, failed),
                 failed);
     }
 

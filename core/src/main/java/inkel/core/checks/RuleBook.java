@@ -89,6 +89,8 @@ import inkel.core.power.rules.SourceOverRule;
 import inkel.core.power.rules.TwoSourcesRule;
 import inkel.core.power.rules.WindingOverRule;
 import inkel.core.power.rules.WireDropRule;
+import inkel.core.tune.TuneReport;
+import inkel.core.tune.rules.ServoOutOfRangeRule;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
@@ -111,6 +113,7 @@ public final class RuleBook {
     private static final Function<Reports, PowerReport> POWER = Reports::power;
     private static final Function<Reports, LevelReport> LEVELS = Reports::levels;
     private static final Function<Reports, PinReport> PINS = Reports::pins;
+    private static final Function<Reports, TuneReport> TUNES = Reports::tunes;
 
     private static final List<Entry<?>> ENTRIES = List.of(
             new Entry<>(new NoSupplyRule(), SUPPLIES),
@@ -189,7 +192,8 @@ public final class RuleBook {
             new Entry<>(new NoPwmRule(), PINS),
             new Entry<>(new SoftwareJitterRule(), PINS),
             new Entry<>(new InputChannelRule(), PINS),
-            new Entry<>(new NoAnalogRule(), PINS));
+            new Entry<>(new NoAnalogRule(), PINS),
+            new Entry<>(new ServoOutOfRangeRule(), TUNES));
 
     private RuleBook() {}
 

@@ -117,7 +117,8 @@ public final class NodeCircuit {
                             catalog,
                             Straps.address(part, sifted.node(), classes),
                             Windings.drivenBy(part, sifted.node(), classes),
-                            Optional.ofNullable(given.get(part.id()))));
+                            Optional.ofNullable(given.get(part.id())),
+                            readings.tunings().figures(part.id())));
         }
         return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings, habits, loads);
     }
@@ -125,6 +126,11 @@ public final class NodeCircuit {
     /** The node, without what is {@link #lost}. */
     public Node node() {
         return node;
+    }
+
+    /** What the benches of Tune found of its parts. */
+    public Tunings tunings() {
+        return readings.tunings();
     }
 
     /** How the builder works where practitioners disagree. */

@@ -49,19 +49,25 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         this(part, cls, List.of(), Optional.empty());
     }
 
-    /** Joins a part to its class, as that is for this part: own figures, what is fed, what is turned down, bare or not. */
+    /**
+     * Joins a part to its class, as that is for this part: what was measured, own figures, what is fed, what is turned down,
+     * bare or not.
+     *
+     * @param measured what was found of this piece in the place of figures of its class; own figures go before it
+     */
     static Placed of(
             Part given,
             Catalog catalog,
             Optional<Integer> strapped,
             Optional<Windings> driven,
-            Optional<Rail> brought) {
+            Optional<Rail> brought,
+            Map<String, String> measured) {
         PartClass plain = catalog.get(given.classId());
         PartClass loaded = driven.map(windings -> windings.on(plain))
                 .or(() -> brought.map(rail -> bringing(plain, rail)))
                 .orElse(plain);
         PartClass clocked = own(given, loaded, Settings.CLOCK).map(loaded::at).orElse(loaded);
-        PartClass own = OwnFigures.apply(clocked, given.figures());
+        PartClass own = OwnFigures.apply(OwnFigures.measured(clocked, measured), given.figures());
         Part part = withFollowingFeeds(given, own);
         PartClass fed = fed(ofCells(turnedDown(own, part), part), part);
         boolean isMadeBare =

@@ -10,13 +10,15 @@ import java.util.HashMap;
 import java.util.Map;
 
 /**
- * What the record of a build says of the levels of one node's wires; of several readings the latest counts.
+ * What the record of a build says of one node: the levels of its wires, and what was found of its parts. Of several readings
+ * the latest counts.
  *
  * @param valid by the signal whose wire was measured
  * @param stale readings whose wire, or what is in it or feeds its ends, is another one now: to be shown, never used
+ * @param tunings what the benches of Tune found
  */
-record Readings(Map<Endpoint, Reading> valid, Map<Endpoint, Reading> stale) {
-    static final Readings NONE = new Readings(Map.of(), Map.of());
+record Readings(Map<Endpoint, Reading> valid, Map<Endpoint, Reading> stale, Tunings tunings) {
+    static final Readings NONE = new Readings(Map.of(), Map.of(), Tunings.NONE);
 
     static Readings of(Build build, Node node) {
         if (build.log().isEmpty()) {
@@ -37,6 +39,6 @@ record Readings(Map<Endpoint, Reading> valid, Map<Endpoint, Reading> stale) {
                 into.put(at, into.getOrDefault(at, Reading.NONE).with(measured));
             }
         });
-        return new Readings(Map.copyOf(valid), Map.copyOf(stale));
+        return new Readings(Map.copyOf(valid), Map.copyOf(stale), Tunings.of(build, node));
     }
 }

@@ -97,6 +97,18 @@ public sealed interface LogLine {
             implements LogLine {}
 
     /**
+     * What a bench of Tune found out about a part.
+     *
+     * @param on what it stood on; when the piece is another one, or is fed or driven otherwise, it is stale
+     */
+    record Tuned(Instant at, Place place, Tuning tuning, By by, Standing on, Extras extras) implements LogLine {
+        @Override
+        public String text() {
+            return "";
+        }
+    }
+
+    /**
      * A wire that readings stood on was pulled: they say nothing of it any more, even when it is plugged again.
      *
      * @param wire its id in the wire list of the node

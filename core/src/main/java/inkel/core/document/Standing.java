@@ -94,6 +94,21 @@ public record Standing(List<String> things) {
         return new Standing(List.copyOf(things));
     }
 
+    /** What was found out about a part stands on: the piece, what feeds it, and every wire of it with what is at its end. */
+    public static Standing ofPart(Build build, Place part) {
+        Optional<Node> node =
+                build.node(part.node()).filter(of -> of.part(part.part()).isPresent());
+        if (node.isEmpty()) {
+            return NOWHERE;
+        }
+        Set<String> things =
+                new TreeSet<>(of(node.get(), new Endpoint(part.part(), "")).things());
+        node.get().wires().stream()
+                .filter(wire -> wire.from().part().equals(part.part()))
+                .forEach(wire -> things.addAll(of(node.get(), wire.from()).things()));
+        return new Standing(List.copyOf(things));
+    }
+
     /** What ohms on a wire stand on: the wire, and the pieces at its ends. */
     public static Standing ofWire(Node node, String wire, List<String> parts) {
         Set<String> things = new TreeSet<>();

@@ -41,7 +41,8 @@ class RuleBookTest {
         assertEquals(infos.size(), infos.stream().map(RuleInfo::code).distinct().count());
         for (RuleInfo info : infos) {
             assertTrue(
-                    info.code().matches("(board|parts|power|levels|i2c|spi|uart|pwm|adc|pins|radio)\\.[a-z0-9_]+"),
+                    info.code()
+                            .matches("(board|parts|power|levels|i2c|spi|uart|pwm|adc|pins|radio|servo)\\.[a-z0-9_]+"),
                     info.code());
         }
     }

@@ -5,6 +5,7 @@ import static inkel.core.kit.Builds.NODE;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
@@ -14,8 +15,10 @@ import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.LogLine;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.Tuning;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.CopyNode;
@@ -31,16 +34,23 @@ import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.SetWire;
 import inkel.core.document.edit.Stations;
 import inkel.core.document.edit.TakeOut;
+import inkel.core.document.edit.Tune;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Finding;
 import inkel.core.pins.Planner;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Unit;
 import inkel.core.remedy.AddParts;
 import inkel.core.remedy.PutParts;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -165,6 +175,12 @@ public final class TableFile {
                         node,
                         new Between.Opto(
                                 end(step, "signal"), ohms(step, "series"), ohms(step, "pull_up"), Extras.NONE));
+            case "tuned" ->
+                new Tune(
+                        Place.ofPart(node, step.get("part").asText()),
+                        tuning(step),
+                        LogLine.By.TYPED,
+                        Instant.parse("2026-05-01T18:30:00Z"));
             case "remove" -> new RemovePart(node, step.get("part").asText());
             case "take-out" -> new TakeOut(node, end(step, "signal"));
             case "copy" ->
@@ -178,6 +194,30 @@ public final class TableFile {
                         "Air");
             default -> throw new IllegalArgumentException(step.toString());
         };
+    }
+
+    /** What a bench found: numbers of seconds, the corners of its map, places in seconds. */
+    private static Tuning tuning(JsonNode step) {
+        Map<String, Tuning.Found> numbers = new LinkedHashMap<>();
+        step.path("seconds")
+                .fields()
+                .forEachRemaining(one -> numbers.put(
+                        one.getKey(),
+                        new Tuning.Found(Quantity.of(Unit.SECOND, one.getValue().asDouble()), 0, Source.MEASURED)));
+        List<Tuning.Point> map = new ArrayList<>();
+        step.path("map")
+                .forEach(corner -> map.add(
+                        new Tuning.Point(corner.get(0).asDouble(), corner.get(1).asDouble())));
+        Map<String, Quantity> places = new LinkedHashMap<>();
+        step.path("places")
+                .fields()
+                .forEachRemaining(one -> places.put(
+                        one.getKey(), Quantity.of(Unit.SECOND, one.getValue().asDouble())));
+        BenchKind bench = Arrays.stream(BenchKind.values())
+                .filter(kind -> kind.text().equals(step.get("bench").asText()))
+                .findFirst()
+                .orElseThrow();
+        return new Tuning(bench, numbers, Map.of("map", map), places, Map.of(), Map.of());
     }
 
     private static Endpoint end(JsonNode step, String key) {

@@ -121,6 +121,10 @@ public final class BuildWriter {
             putStanding(tree, seen.on());
         } else if (line instanceof LogLine.Pulled pulled) {
             tree.put("wire", pulled.wire());
+        } else if (line instanceof LogLine.Tuned tuned) {
+            TuningFields.write(tree, tuned.tuning());
+            tree.put("by", tuned.by().text());
+            putStanding(tree, tuned.on());
         } else if (line instanceof LogLine.TakenBack back) {
             tree.put("line", back.line());
         } else {
@@ -168,6 +172,8 @@ public final class BuildWriter {
             return LogWords.SEEN;
         } else if (line instanceof LogLine.Pulled) {
             return LogWords.PULLED;
+        } else if (line instanceof LogLine.Tuned) {
+            return LogWords.TUNED;
         }
         return LogWords.NOTED;
     }

@@ -69,6 +69,14 @@ final class LogReader {
                         fields.extras());
             case LogWords.PULLED:
                 return new LogLine.Pulled(at, place, fields.text("wire"), fields.extras());
+            case LogWords.TUNED:
+                return new LogLine.Tuned(
+                        at,
+                        place,
+                        TuningFields.read(fields),
+                        named(fields, "by", LogLine.By.values(), LogLine.By::text),
+                        new Standing(fields.texts("stood_on")),
+                        fields.extras());
             case LogWords.LEFT:
                 return new LogLine.Left(at, place, text(fields), fields.extras());
             case LogWords.DECIDED:

@@ -14,9 +14,10 @@ final class LogWords {
     static final String TAKEN_BACK = "taken-back";
     static final String SEEN = "seen";
     static final String PULLED = "pulled";
+    static final String TUNED = "tuned";
 
     static final List<String> ALL =
-            List.of(MEASURED, LEFT, DECIDED, CHANGED, SWAPPED, WENT_WRONG, NOTED, TAKEN_BACK, SEEN, PULLED);
+            List.of(MEASURED, LEFT, DECIDED, CHANGED, SWAPPED, WENT_WRONG, NOTED, TAKEN_BACK, SEEN, PULLED, TUNED);
 
     private LogWords() {}
 }

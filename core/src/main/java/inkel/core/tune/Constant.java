@@ -1,0 +1,24 @@
+package inkel.core.tune;
+
+import inkel.core.quantity.Source;
+import java.text.Normalizer;
+import java.util.Locale;
+
+/**
+ * A constant for the builder's code.
+ *
+ * @param name an identifier, its unit in it: {@code GATE_LOW_US}
+ * @param value as code writes it
+ * @param source where it came from
+ */
+public record Constant(String name, String value, Source source) {
+    /** An identifier of the words of people: letters, digits and low lines, and no digit first. */
+    public static String identifier(String... words) {
+        String plain = Normalizer.normalize(String.join(" ", words), Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .toUpperCase(Locale.ROOT)
+                .replaceAll("[^A-Z0-9]+", "_")
+                .replaceAll("^_+|_+$", "");
+        return plain.isEmpty() || Character.isDigit(plain.charAt(0)) ? "N_" + plain : plain;
+    }
+}

@@ -1,0 +1,25 @@
+package inkel.core.tune.analog;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Codes that were read while nothing changed.
+ *
+ * @param volts what a meter read there meanwhile; absent where nobody measured
+ */
+public record Run(List<Integer> codes, Optional<Double> volts) {
+    public Run {
+        codes = List.copyOf(codes);
+    }
+
+    public double mean() {
+        return codes.stream().mapToInt(Integer::intValue).average().orElse(0);
+    }
+
+    /** The sum of squares about the mean. */
+    double squares() {
+        double mean = mean();
+        return codes.stream().mapToDouble(code -> (code - mean) * (code - mean)).sum();
+    }
+}

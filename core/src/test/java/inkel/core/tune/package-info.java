@@ -1,0 +1,2 @@
+/** What all benches of Tune share. */
+package inkel.core.tune;
