@@ -250,6 +250,7 @@ public final class LineWork {
         }
 
         private void take(String text) {
+            session.tune().hear(text);
             String[] words = text.strip().split("\\s+");
             if (words[0].equals(BoardReport.HEAD)) {
                 report.setLength(0);

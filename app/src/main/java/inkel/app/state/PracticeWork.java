@@ -107,6 +107,13 @@ public final class PracticeWork {
         session.files().open(file);
     }
 
+    /** A bench without a fault, as for trying what the pieces on it do. */
+    public void beginWithNone() {
+        if (!isOn()) {
+            begin(0, Optional.empty(), 1 + random.nextInt(MOST_SEED));
+        }
+    }
+
     /** One fault of any kind, by a seed that is drawn. */
     public void begin() {
         begin(1, Optional.empty(), 1 + random.nextInt(MOST_SEED));
@@ -124,6 +131,7 @@ public final class PracticeWork {
                 new Round(node, count, kind, seed, Optional.empty(), true, 0, 0, Optional.empty(), Optional.empty());
         bench = null;
         session.reports().forget();
+        session.tune().practise();
         // A board that is there is on no practice bench.
         session.line().close();
         round.set(begun);
@@ -198,6 +206,7 @@ public final class PracticeWork {
         bench = null;
         // What a board that is not there reported never comes to the own record.
         session.reports().forget();
+        session.tune().stopPractising();
         round.set(null);
     }
 

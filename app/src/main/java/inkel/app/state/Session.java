@@ -56,6 +56,7 @@ public final class Session {
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
+    private final TuneWork tune;
     private History history;
 
     /** The own build while the present one is a copy to practise on. */
@@ -82,6 +83,7 @@ public final class Session {
         shelves = new Shelves(shipped, shelf, notices, lanes);
         drawers = new Drawers(notices, lanes, this::catalog);
         files = new BuildFiles(this, recovery, clock);
+        tune = new TuneWork(this);
         judging = new Judging(lanes, judge, this::judged, this::notJudged);
         shelves.catalogProperty().addListener((property, old, next) -> {
             if (history != null) {
@@ -165,6 +167,11 @@ public final class Session {
     /** The serial port that a board is listened to at. */
     public LineWork line() {
         return line;
+    }
+
+    /** What differs from piece to piece. */
+    public TuneWork tune() {
+        return tune;
     }
 
     /** Builds, boards and moments. */
@@ -374,6 +381,7 @@ public final class Session {
         judging.forgetAll();
         own = null;
         practice.forget();
+        tune.clear();
         planning.leave();
         history = new History(build);
         notices.withdrawOffer();

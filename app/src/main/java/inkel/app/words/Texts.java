@@ -32,6 +32,7 @@ final class Texts {
             "practice",
             "report",
             "line",
+            "tune",
             "sheet",
             "take");
 

@@ -1,6 +1,7 @@
 package inkel.core.tune;
 
 import inkel.core.catalog.BenchKind;
+import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -39,9 +40,16 @@ public record TuneReport(List<Stand> stands) {
                 .flatMap(node -> node.parts().stream()
                         .filter(placed -> !placed.isForLater())
                         .flatMap(placed -> placed.cls().handling().benches().stream()
-                                .filter(KNOWN::contains)
+                                .filter(bench -> KNOWN.contains(bench) && suits(placed, bench))
                                 .map(bench -> stand(node, placed, bench))))
                 .toList());
+    }
+
+    /** A driver of servos has their bench in its class; what is tuned is each servo on it. */
+    private static boolean suits(Placed placed, BenchKind bench) {
+        return bench == BenchKind.SERVO
+                ? placed.cls().pwm().isPresent()
+                : placed.cls().signals().anyMatch(pin -> pin.use() == PinUse.ANALOG);
     }
 
     private static Stand stand(NodeCircuit node, Placed placed, BenchKind bench) {

@@ -66,8 +66,10 @@ class WakeDataTest {
 
     @Test
     void aReceiverPulsesAtItsChannels() {
-        WakeCheck.Pulses pulses = (WakeCheck.Pulses)
-                Builds.CATALOG.get("rc-receiver").handling().checks().get(0);
+        List<WakeCheck> checks = Builds.CATALOG.get("rc-receiver").handling().checks();
+        // A servo follows the stick before the board reads anything.
+        assertEquals(new WakeCheck.Moves("CH1", WakeCheck.Deed.STEERED), checks.get(0));
+        WakeCheck.Pulses pulses = (WakeCheck.Pulses) checks.get(1);
         assertEquals("CH1", pulses.pin());
         assertEquals(TimeSpan.ofSeconds(0.0009), pulses.width().lowest());
         assertEquals(TimeSpan.ofSeconds(0.025), pulses.period().orElseThrow().highest());

@@ -5,12 +5,15 @@ import inkel.app.state.Examples;
 import inkel.app.state.Lanes;
 import inkel.app.state.Recovery;
 import inkel.app.state.Session;
+import inkel.app.state.TuneWork;
 import inkel.app.state.UserState;
 import inkel.app.ui.frame.Shell;
 import inkel.app.ui.frame.Window;
 import inkel.app.ui.kit.Pressable;
+import inkel.core.catalog.BenchKind;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.document.Tuning;
 import inkel.core.document.edit.Plug;
 import inkel.core.drawer.Item;
 import inkel.core.drawer.Wants;
@@ -18,6 +21,7 @@ import inkel.core.finding.Stage;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.quantity.Quantity;
 import inkel.core.seats.SeatPlanner;
+import inkel.core.tune.servo.ServoDraft;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
 import inkel.core.wake.WakeState;
@@ -31,6 +35,8 @@ import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
@@ -49,6 +55,7 @@ public final class Shots {
     public static final double WIDTH = Window.WIDTH;
     public static final double HEIGHT = Window.HEIGHT;
     private static final String NODE = "lower-lock";
+    private static final long SEED = 7;
     private static final int FRAMES_TO_SETTLE = 6;
 
     private final Path folder;
@@ -107,17 +114,11 @@ public final class Shots {
         });
         shot("table", Examples.DEMO, this::table);
         shot("wake", Examples.DEMO, this::wake);
+        shot("tune", Examples.DEMO, this::tune);
         shot("take", Examples.DEMO, () -> command("take"));
         shot("pins-boards", Examples.DEMO, () -> {
             session.stageProperty().set(Stage.PINS);
             fire("#boards");
-        });
-        shot("pins-found", Examples.MOTH_LAMP, () -> {
-            session.stageProperty().set(Stage.PINS);
-            fire("#found");
-            type(
-                    "#found-text",
-                    "#define LAMP_R 5\n#define LAMP_G 6\n#define LAMP_B 9\ncolour SDA -> A4\ncolour SCL -> A5\nspeaker -> 3");
         });
         shot("habits", Examples.DEMO, () -> {
             session.selectionProperty().set(null);
@@ -160,6 +161,37 @@ public final class Shots {
         session.wake().currentProperty().set(display);
         type("#wake-field", "4.21");
         fire("#wake-keep");
+    }
+
+    /** A servo on the practice bench, stepped to both its ends, with a map and places to go. */
+    private void tune() {
+        session.stageProperty().set(Stage.TUNE);
+        session.practice().begin(0, Optional.empty(), SEED);
+        TuneWork.At at = new TuneWork.At(part("gate-upper"), BenchKind.SERVO);
+        session.tune().turnTo(at);
+        for (int direction : new int[] {-1, 1}) {
+            do {
+                session.tune().servo(at, servo(at).stepped(direction));
+            } while (!session.tune().did().orElseThrow().hums());
+            session.tune().servo(at, servo(at).stopped().to(servo(at).rig().middle()));
+        }
+        ServoDraft found = servo(at);
+        session.tune()
+                .servo(
+                        at,
+                        found.mapped(List.of(new Tuning.Point(0, 0.0006), new Tuning.Point(1023, 0.00234)))
+                                .place("shut", found.low())
+                                .place("crack", found.pulse(12))
+                                .place("half", found.pulse(90))
+                                .place("open", found.pulse(172))
+                                .stop(Optional.of(0.69))
+                                .released(Optional.of(0.4))
+                                .moving(1.2)
+                                .to(0.00196));
+    }
+
+    private ServoDraft servo(TuneWork.At at) {
+        return session.tune().servo(at).orElseThrow();
     }
 
     /** A drawer that lacks a few things, with prices in the builder's own money. */

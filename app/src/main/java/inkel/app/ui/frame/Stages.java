@@ -7,6 +7,7 @@ import inkel.app.ui.pins.PinsView;
 import inkel.app.ui.power.PowerView;
 import inkel.app.ui.stage.LaterView;
 import inkel.app.ui.stage.StageView;
+import inkel.app.ui.tune.TuneView;
 import inkel.app.ui.wake.WakeView;
 import inkel.app.ui.why.StageNotes;
 import inkel.app.ui.wire.WireView;
@@ -32,7 +33,7 @@ public final class Stages {
                 new PinsView(session),
                 new WireView(session, command),
                 new WakeView(session, go),
-                new LaterView(Stage.TUNE),
+                new TuneView(session),
                 new LaterView(Stage.LOG));
     }
 

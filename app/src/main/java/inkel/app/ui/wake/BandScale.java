@@ -1,6 +1,7 @@
 package inkel.app.ui.wake;
 
 import inkel.app.ui.kit.Line;
+import inkel.app.ui.kit.Ticks;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
 import inkel.core.quantity.Quantity;
@@ -17,7 +18,6 @@ final class BandScale extends Region {
     private static final double AXIS = 48;
     private static final double BAND = 22;
     private static final double SIDE = 14;
-    private static final double[] STEPS = {1, 2, 5};
 
     private final Region axis = Ui.region("scale-axis");
     private final Region band = Ui.region("scale-band");
@@ -116,14 +116,13 @@ final class BandScale extends Region {
         getChildren().removeAll(ticks);
         numbers.clear();
         ticks.clear();
-        double step = step((to - from) / Math.max(2, Math.floor(getWidth() / 90)));
-        for (double at = Math.ceil(from / step) * step; at <= to; at += step) {
+        double step = Ticks.step((to - from) / Math.max(2, Math.floor(getWidth() / 90)));
+        for (double at : Ticks.between(from, to, step)) {
             Region tick = Ui.region("scale-tick");
             double x = SIDE + (at - from) * scale;
             tick.resizeRelocate(x, AXIS, 1, 6);
             ticks.add(tick);
-            double shown = Math.abs(at) < step / 1e6 ? 0 : at;
-            Line number = new Line(Words.show(Quantity.of(within.unit(), shown)), "scale-number");
+            Line number = new Line(Words.show(Quantity.of(within.unit(), at)), "scale-number");
             numbers.add(number);
         }
         getChildren().addAll(ticks);
@@ -133,16 +132,6 @@ final class BandScale extends Region {
             number.applyCss();
             number.place(ticks.get(i).getLayoutX() - number.width() / 2, AXIS + 16, Double.MAX_VALUE);
         }
-    }
-
-    private static double step(double least) {
-        double power = Math.pow(10, Math.floor(Math.log10(least)));
-        for (double step : STEPS) {
-            if (step * power >= least) {
-                return step * power;
-            }
-        }
-        return 10 * power;
     }
 
     private void placeLimit(double from, double scale, boolean isNear) {

@@ -95,6 +95,11 @@ public record AnalogDraft(
                         true));
     }
 
+    /** What a code means; empty while that is no line. */
+    public Optional<Double> meant(double code) {
+        return line().map(of -> of.at(code));
+    }
+
     /** How long one value takes, in seconds, all channels of the converter left aside. */
     public double delay() {
         return averaged / rig.group().rate().hertz();

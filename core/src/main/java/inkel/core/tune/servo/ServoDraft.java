@@ -2,6 +2,7 @@ package inkel.core.tune.servo;
 
 import inkel.core.document.Tuning.Point;
 import inkel.core.formula.PolyLine;
+import inkel.core.formula.SoftMove;
 import inkel.core.tune.Estimate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -190,6 +191,31 @@ public record ServoDraft(
                         .map(point -> new PolyLine.Corner(point.x(), point.y()))
                         .toList(),
                 true);
+    }
+
+    /** The pulse that a code of the input is mapped to. */
+    public double mappedTo(double code) {
+        return line().at(code);
+    }
+
+    /** What the first piece of the map rises by for one code. */
+    public double slope() {
+        return line().slope(0);
+    }
+
+    /** What the first piece of the map, drawn on, has at code 0. */
+    public double offset() {
+        return line().offset(0);
+    }
+
+    /** The most that a pulse changes from one frame to the next, in a move from end to end that begins and ends softly. */
+    public double fastestFrame() {
+        return new SoftMove(low(), high(), moveTime).fastest() / hertz();
+    }
+
+    /** The pulses of a move from end to end, one a frame. */
+    public List<Double> moveTable() {
+        return new SoftMove(low(), high(), moveTime).table(1 / hertz());
     }
 
     /** The pulse that one code of the input moves the arm by, where it moves it most. */

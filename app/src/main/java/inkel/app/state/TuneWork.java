@@ -1,0 +1,285 @@
+package inkel.app.state;
+
+import inkel.core.catalog.BenchKind;
+import inkel.core.checks.Assessment;
+import inkel.core.checks.Difference;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.LogLine;
+import inkel.core.document.Meter;
+import inkel.core.document.Place;
+import inkel.core.document.Tuning;
+import inkel.core.document.edit.Tune;
+import inkel.core.tune.analog.AnalogDevice;
+import inkel.core.tune.analog.AnalogDraft;
+import inkel.core.tune.analog.AnalogRig;
+import inkel.core.tune.analog.Run;
+import inkel.core.tune.servo.ServoDevice;
+import inkel.core.tune.servo.ServoDraft;
+import inkel.core.tune.servo.ServoKept;
+import inkel.core.tune.servo.ServoRig;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** What is on the benches of Tune: drafts that are worked on, pieces that are not there, and what is kept of them. */
+public final class TuneWork {
+    private final Session session;
+    private final ObjectProperty<At> current = new SimpleObjectProperty<>();
+    private final ReadOnlyIntegerWrapper changes = new ReadOnlyIntegerWrapper();
+    private final ReadOnlyObjectWrapper<Difference> followed = new ReadOnlyObjectWrapper<>();
+    private final Map<At, ServoDraft> servos = new HashMap<>();
+    private final Map<At, AnalogDraft> analogs = new HashMap<>();
+    private final Map<At, ServoDevice> servoDevices = new HashMap<>();
+    private final Map<At, AnalogDevice> analogDevices = new HashMap<>();
+
+    /** Codes that came over a line for the signal that is on the bench, and are not taken yet. */
+    private final List<Integer> codes = new ArrayList<>();
+
+    private ServoDevice.Did did;
+
+    /** What was judged before something was kept, until what follows from it is known. */
+    private Assessment before;
+
+    /** A part at one of its benches. */
+    public record At(Place part, BenchKind bench) {}
+
+    TuneWork(Session session) {
+        this.session = session;
+        session.assessmentProperty().addListener((property, old, next) -> {
+            if (before != null && next != null && next != before) {
+                followed.set(Difference.between(before, next));
+                before = null;
+            }
+            change();
+        });
+    }
+
+    /** What is on the bench; null for nothing. */
+    public ObjectProperty<At> currentProperty() {
+        return current;
+    }
+
+    /** Changes whenever a draft does. */
+    public ReadOnlyIntegerProperty changesProperty() {
+        return changes.getReadOnlyProperty();
+    }
+
+    /** What followed from what was kept last; null for nothing. */
+    public ReadOnlyObjectProperty<Difference> followedProperty() {
+        return followed.getReadOnlyProperty();
+    }
+
+    private void change() {
+        changes.set(changes.get() + 1);
+    }
+
+    /** Drafts of the builder's own bench while that is left to practise. */
+    private Map<At, ServoDraft> ownServos = Map.of();
+
+    private Map<At, AnalogDraft> ownAnalogs = Map.of();
+
+    /** Another bench is turned to: what was not kept of the own one waits there. */
+    void practise() {
+        if (!session.practice().isOn()) {
+            ownServos = Map.copyOf(servos);
+            ownAnalogs = Map.copyOf(analogs);
+        }
+        clear();
+    }
+
+    void stopPractising() {
+        clear();
+        servos.putAll(ownServos);
+        analogs.putAll(ownAnalogs);
+        ownServos = Map.of();
+        ownAnalogs = Map.of();
+        change();
+    }
+
+    /** The benches are cleared, as when another build is opened. */
+    void clear() {
+        servos.clear();
+        analogs.clear();
+        servoDevices.clear();
+        analogDevices.clear();
+        codes.clear();
+        did = null;
+        before = null;
+        followed.set(null);
+        change();
+    }
+
+    /** Turns to another part. */
+    public void turnTo(At at) {
+        if (!at.equals(current.get())) {
+            did = null;
+            codes.clear();
+            followed.set(null);
+            current.set(at);
+            change();
+        }
+    }
+
+    /** Whether something was found or chosen that is not kept yet. */
+    public boolean isDraft(At at) {
+        return servos.containsKey(at) || analogs.containsKey(at);
+    }
+
+    /** Throws away what was not kept. */
+    public void forget(At at) {
+        servos.remove(at);
+        analogs.remove(at);
+        did = null;
+        codes.clear();
+        change();
+    }
+
+    private Optional<NodeCircuit> node(At at) {
+        return Optional.ofNullable(session.assessmentProperty().get())
+                .flatMap(assessment -> assessment.circuit(at.part().node()));
+    }
+
+    private <T> Optional<T> of(At at, Function<Placed, Optional<T>> make) {
+        return node(at).flatMap(node -> node.part(at.part().part())).flatMap(make);
+    }
+
+    /** What holds of a part. */
+    public Optional<Tuning> kept(At at) {
+        return node(at).flatMap(node -> node.tunings().of(at.part(), at.bench()))
+                .map(LogLine.Tuned::tuning);
+    }
+
+    /** What was found of another piece, or of one that was fed or driven otherwise: to go on from, not to be relied on. */
+    public Optional<Tuning> stale(At at) {
+        return node(at).flatMap(node -> node.tunings().stale(at.part(), at.bench()))
+                .map(LogLine.Tuned::tuning);
+    }
+
+    private long seed(At at) {
+        PracticeWork.Round round = session.practice().roundProperty().get();
+        return (round == null ? 0 : round.seed()) * 31 + at.part().toString().hashCode();
+    }
+
+    // --- servo
+
+    /** The draft that is worked on, else what was kept, else nothing found yet; empty for a part that is no servo. */
+    public Optional<ServoDraft> servo(At at) {
+        return of(at, placed -> node(at).flatMap(node -> ServoRig.of(node, placed)))
+                .map(rig -> Optional.ofNullable(servos.get(at))
+                        .filter(draft -> draft.rig().equals(rig))
+                        .or(() -> kept(at).map(tuning -> ServoKept.draft(rig, tuning)))
+                        .orElseGet(() -> ServoDraft.of(rig)));
+    }
+
+    /** A change of the draft; while practising the servo that is not there follows it. */
+    public void servo(At at, ServoDraft next) {
+        double was = servo(at).map(ServoDraft::now).orElse(next.now());
+        servos.put(at, next);
+        if (session.practice().isOn()) {
+            ServoDevice device = servoDevices.computeIfAbsent(at, key -> new ServoDevice(next.rig(), seed(key)));
+            did = device.answer(next.now());
+        } else if (was != next.now()) {
+            session.line().send(ServoCommand.of(node(at).orElseThrow(), at.part(), next.now()));
+        }
+        change();
+    }
+
+    /** What the servo that is not there did last; empty on the builder's own bench. */
+    public Optional<ServoDevice.Did> did() {
+        return Optional.ofNullable(did);
+    }
+
+    // --- analog in
+
+    /** As {@link #servo(At)}; empty for a part without a wired analog signal. */
+    public Optional<AnalogDraft> analog(At at) {
+        return of(at, placed -> node(at).flatMap(
+                                node -> AnalogRig.all(node, placed).stream().findFirst()))
+                .map(rig -> Optional.ofNullable(analogs.get(at))
+                        .filter(draft -> draft.rig().equals(rig))
+                        .or(() -> kept(at).map(tuning -> AnalogDraft.of(rig, meter(), tuning)))
+                        .orElseGet(() -> AnalogDraft.of(rig, meter())));
+    }
+
+    private Meter meter() {
+        return session.wake().meterProperty().get();
+    }
+
+    public void analog(At at, AnalogDraft next) {
+        analogs.put(at, next);
+        change();
+    }
+
+    /** Reads codes of the sensor that is not there, and the meter beside it. */
+    public void practise(At at, double share, int count) {
+        analog(at).ifPresent(draft -> {
+            AnalogDevice device =
+                    analogDevices.computeIfAbsent(at, key -> new AnalogDevice(draft.rig(), draft.meter(), seed(key)));
+            analog(at, draft.with(device.answer(new AnalogDevice.Ask(share, count, true))));
+        });
+    }
+
+    /** A line that a board printed: codes of the signal on the bench are gathered. */
+    void hear(String line) {
+        At at = current.get();
+        String[] words = line.strip().split("\\s+");
+        boolean isCode = at != null
+                && at.bench() == BenchKind.ANALOG_IN
+                && words.length == 3
+                && words[0].equals("adc")
+                && words[2].matches("[0-9]{1,7}");
+        if (isCode && analog(at).filter(draft -> isOf(draft, words[1])).isPresent()) {
+            codes.add(Integer.parseInt(words[2]));
+            change();
+        }
+    }
+
+    private static boolean isOf(AnalogDraft draft, String name) {
+        return draft.rig().pin().pin().equals(name)
+                || draft.rig().signal().toString().equals(name);
+    }
+
+    /** How many codes have come since the last run. */
+    public int waiting() {
+        return codes.size();
+    }
+
+    /** Makes a run of the codes that came, with what the meter read meanwhile. */
+    public void takeHeard(At at, Optional<Double> volts) {
+        if (!codes.isEmpty()) {
+            List<Integer> taken = List.copyOf(codes);
+            codes.clear();
+            analog(at).ifPresent(draft -> analog(at, draft.with(new Run(taken, volts))));
+        }
+    }
+
+    // --- keeping
+
+    /** Keeps the draft in the record; what follows from it is told when it is known. */
+    public void keep(At at) {
+        Optional<Tuning> tuning = at.bench() == BenchKind.SERVO
+                ? servo(at).map(ServoKept::tuning)
+                : analog(at).map(AnalogDraft::tuning);
+        boolean isHeard = !codes.isEmpty() || session.line().nowProperty().get().isListening();
+        LogLine.By by = isHeard && at.bench() == BenchKind.ANALOG_IN ? LogLine.By.BOARD : LogLine.By.TYPED;
+        before = session.assessmentProperty().get();
+        boolean isKept = tuning.isPresent() && session.apply(new Tune(at.part(), tuning.get(), by, session.now()));
+        if (isKept) {
+            servos.remove(at);
+            analogs.remove(at);
+        } else {
+            before = null;
+        }
+        change();
+    }
+}

@@ -1,0 +1,372 @@
+package inkel.app.ui.tune;
+
+import inkel.app.state.Session;
+import inkel.app.state.TuneWork;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Words;
+import inkel.core.document.Tuning.Point;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.TimeSpan;
+import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
+import inkel.core.tune.Estimate;
+import inkel.core.tune.analog.AnalogDraft;
+import inkel.core.tune.analog.AnalogFit;
+import inkel.core.tune.analog.Run;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The bench of an analog input: what codes say of noise and reference, and the line from codes to what is meant. */
+final class AnalogPane extends BenchPane {
+    private static final double FIELD = 70;
+    private static final double CODES = 260;
+    private static final int PRACTISED = 40;
+
+    /** Where the signal that is not there is turned to, in percent of its range. */
+    private static final int[] PLACES = {0, 20, 40, 60, 80, 100};
+
+    private static final int MOST_AVERAGED = 1024;
+
+    private final Session session;
+    private final TextField codes = field("tune-codes", CODES);
+    private final TextField volts = field("tune-volts", FIELD);
+    private final Caption waiting = Ui.word("", "quiet");
+    private final Node byHand;
+    private final Node practised;
+    private final VBox runs = new VBox(4);
+    private final VBox found = new VBox(4);
+    private final CurveBox curve;
+    private final TextField unit = field("tune-unit", FIELD);
+    private final VBox corners = new VBox(4);
+    private final TextField code = field("tune-mean-code", FIELD);
+    private final TextField value = field("tune-mean-value", FIELD);
+    private final Caption means = Ui.text("", "tune-formula");
+    private final TextField averaged = field("tune-averaged", FIELD);
+    private final Caption averages = Ui.text("", "quiet");
+
+    AnalogPane(Session session, TuneWork.At at) {
+        super(at);
+        this.session = session;
+        curve = new CurveBox(
+                Words.get("tune.analog.code"), "V", one -> String.valueOf(Math.round(one)), BenchPane::plain);
+        byHand = byHand();
+        practised = practised();
+        VBox read = sheet("tune.analog.read", "tune.analog.read.how", byHand, practised, runs);
+        VBox line = sheet("tune.analog.line", "", curve, found);
+        VBox.setVgrow(curve, Priority.ALWAYS);
+        VBox meaning = sheet("tune.analog.meaning", "tune.analog.meaning.how", meaning(), corners, means, averaging());
+        getChildren().addAll(read, twoSheets(line, meaning));
+        show();
+    }
+
+    private AnalogDraft draft() {
+        return session.tune().analog(at()).orElseThrow();
+    }
+
+    private void change(AnalogDraft next) {
+        say("");
+        session.tune().analog(at(), next);
+    }
+
+    // --- reading
+
+    private Node byHand() {
+        codes.setPromptText(Words.get("tune.analog.codes.prompt"));
+        volts.setPromptText("2.50 V");
+        codes.setOnAction(event -> take());
+        volts.setOnAction(event -> take());
+        WrapRow row = new WrapRow(8);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getChildren()
+                .addAll(
+                        Ui.word(Words.get("tune.analog.codes"), "quiet"),
+                        codes,
+                        Ui.word(Words.get("tune.analog.volts"), "quiet"),
+                        volts,
+                        Ui.textButton("tune-take", Words.get("tune.analog.take"), this::take),
+                        Ui.textButton("tune-ask", Words.get("tune.analog.ask"), () -> session.line()
+                                .send("a")),
+                        waiting);
+        return row;
+    }
+
+    private Node practised() {
+        WrapRow row = new WrapRow(8);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getChildren().add(Ui.word(Words.get("tune.analog.turn"), "quiet"));
+        for (int percent : PLACES) {
+            row.getChildren().add(Ui.pill("tune-practise-" + percent, percent + " %", () -> session.tune()
+                    .practise(at(), percent / 100.0, PRACTISED)));
+        }
+        return row;
+    }
+
+    /** What is typed, or what came over the line when nothing is. */
+    private void take() {
+        Optional<Double> read = volts.getText().isBlank() ? Optional.empty() : amount(volts.getText(), Unit.VOLT);
+        if (!volts.getText().isBlank() && read.isEmpty()) {
+            say(Words.get("tune.analog.volts.bad"));
+            return;
+        }
+        if (codes.getText().isBlank() && session.tune().waiting() > 0) {
+            say("");
+            session.tune().takeHeard(at(), read);
+            volts.clear();
+            return;
+        }
+        Optional<List<Integer>> typed = typed(codes.getText());
+        if (typed.isEmpty()) {
+            say(Words.say(Fact.of("tune.analog.codes.bad")
+                    .with("most", Math.round(draft().rig().codes()) - 1)));
+            return;
+        }
+        codes.clear();
+        volts.clear();
+        change(draft().with(new Run(typed.get(), read)));
+    }
+
+    /** Codes with anything but digits between them, as they come out of a log; each one that the converter can give. */
+    private Optional<List<Integer>> typed(String text) {
+        List<String> words = Arrays.stream(text.strip().split("[^0-9]+"))
+                .filter(word -> !word.isEmpty())
+                .toList();
+        boolean isRight = !words.isEmpty()
+                && text.matches("[0-9\\s,;]+")
+                && words.stream()
+                        .allMatch(word -> word.length() < 9
+                                && Integer.parseInt(word) < draft().rig().codes());
+        return isRight ? Optional.of(words.stream().map(Integer::valueOf).toList()) : Optional.empty();
+    }
+
+    private void showRuns(AnalogDraft draft) {
+        runs.getChildren().clear();
+        for (int i = 0; i < draft.runs().size(); i++) {
+            int number = i;
+            Run run = draft.runs().get(i);
+            WrapRow row = new WrapRow(12);
+            row.getChildren()
+                    .addAll(
+                            Ui.word(
+                                    Words.say(Fact.of("tune.analog.run")
+                                            .with("mean", String.format(Locale.ROOT, "%.1f", run.mean()))
+                                            .with("count", run.codes().size())),
+                                    "tune-run"),
+                            Ui.word(
+                                    run.volts()
+                                            .map(read -> Engineering.print(Voltage.ofVolts(read)))
+                                            .orElse(Words.get("tune.analog.unmeasured")),
+                                    "quiet"),
+                            Ui.textButton(
+                                    "tune-run-out-" + i,
+                                    Words.get("tune.take_out"),
+                                    () -> change(draft().without(number))));
+            row.setAlignment(Pos.CENTER_LEFT);
+            runs.getChildren().add(row);
+        }
+    }
+
+    // --- what it says
+
+    private void showFound(AnalogDraft draft) {
+        found.getChildren().clear();
+        Optional<AnalogFit> fit = draft.fit();
+        if (fit.isEmpty()) {
+            found.getChildren().add(Ui.text(Words.get("tune.analog.nothing"), "quiet"));
+            return;
+        }
+        double all = draft.rig().codes();
+        row("tune.analog.range", fit.get().low() + " – " + fit.get().high());
+        row(
+                "tune.analog.noise",
+                fit.get()
+                        .noise()
+                        .map(noise -> said(noise, 2) + "  "
+                                + Words.say(Fact.of("tune.analog.bits")
+                                        .with(
+                                                "bits",
+                                                String.format(
+                                                        Locale.ROOT,
+                                                        "%.1f",
+                                                        fit.get()
+                                                                .effectiveBits(all)
+                                                                .orElse(0.0)))))
+                        .orElse(Words.get(fit.get().count() < 6 ? "tune.analog.few" : "tune.analog.calm")));
+        fit.get()
+                .scale()
+                .ifPresentOrElse(
+                        scale -> {
+                            row(
+                                    "tune.analog.reference",
+                                    volts(fit.get().reference(all).orElseThrow()));
+                            row("tune.analog.scale", said(scale.times(1000), 3) + " mV");
+                            fit.get().offset().ifPresent(offset -> row("tune.analog.offset", volts(offset)));
+                            row(
+                                    "tune.analog.worst",
+                                    Engineering.print(Voltage.ofVolts(fit.get().worst())));
+                        },
+                        () -> found.getChildren().add(Ui.text(Words.get("tune.analog.two"), "quiet")));
+    }
+
+    private void row(String key, String said) {
+        Caption name = Ui.word(Words.get(key), "quiet");
+        name.setMinWidth(130);
+        Caption text = Ui.text(said);
+        text.setMinWidth(0);
+        found.getChildren().add(new HBox(10, name, text));
+    }
+
+    private static String volts(Estimate estimate) {
+        return said(estimate, 3) + " V";
+    }
+
+    private static String said(Estimate estimate, int digits) {
+        String form = "%." + digits + "f";
+        return String.format(Locale.ROOT, form, estimate.value()) + " ± "
+                + String.format(Locale.ROOT, form, estimate.off());
+    }
+
+    private void showLine(AnalogDraft draft) {
+        double most = draft.rig().codes() - 1;
+        curve.range(0, most, 0, draft.rig().fullScale() * 1.05);
+        List<Point> measured = draft.runs().stream()
+                .filter(run -> run.volts().isPresent())
+                .map(run -> new Point(run.mean(), run.volts().orElseThrow()))
+                .toList();
+        Optional<AnalogFit> fit = draft.fit();
+        List<Point> line = fit.flatMap(one -> one.volts(0)
+                        .flatMap(from -> one.volts(most).map(to -> List.of(new Point(0, from), new Point(most, to)))))
+                .orElse(List.of());
+        curve.show(List.of(), line, measured, List.of());
+    }
+
+    // --- what is meant
+
+    private Node meaning() {
+        code.setOnAction(event -> addCorner());
+        value.setOnAction(event -> addCorner());
+        unit.setOnAction(event ->
+                change(draft().meaning(draft().meaning(), unit.getText().strip())));
+        unit.setPromptText("%");
+        WrapRow row = new WrapRow(8);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getChildren()
+                .addAll(
+                        named("tune.analog.code", "", code),
+                        named("tune.analog.is", "", value, unit),
+                        Ui.textButton("tune-mean-add", Words.get("tune.analog.add"), this::addCorner));
+        return row;
+    }
+
+    /** A code that is there already takes the new value; else the corner goes where its code has its place. */
+    private void addCorner() {
+        OptionalDouble x = code.getText().isBlank() && !draft().runs().isEmpty()
+                ? OptionalDouble.of(
+                        draft().runs().get(draft().runs().size() - 1).mean())
+                : number(code.getText());
+        OptionalDouble y = number(value.getText());
+        boolean isCode = x.isPresent()
+                && x.getAsDouble() >= 0
+                && x.getAsDouble() < draft().rig().codes();
+        if (!isCode || y.isEmpty()) {
+            say(Words.say(Fact.of("tune.analog.corner.bad")
+                    .with("most", Math.round(draft().rig().codes()) - 1)));
+            return;
+        }
+        List<Point> more = new ArrayList<>(draft().meaning().stream()
+                .filter(point -> point.x() != x.getAsDouble())
+                .toList());
+        more.add(new Point(x.getAsDouble(), y.getAsDouble()));
+        more.sort((one, other) -> Double.compare(one.x(), other.x()));
+        code.clear();
+        value.clear();
+        change(draft().meaning(more, unit.getText().strip()));
+    }
+
+    private void showMeaning(AnalogDraft draft) {
+        fill(unit, draft.unit());
+        corners.getChildren().clear();
+        for (Point point : draft.meaning()) {
+            HBox row = new HBox(
+                    10,
+                    Ui.word(plain(point.x()) + "  →  " + (plain(point.y()) + " " + draft.unit()).strip(), "tune-run"),
+                    Ui.textButton(
+                            "tune-mean-out-" + plain(point.x()),
+                            Words.get("tune.take_out"),
+                            () -> change(draft().meaning(
+                                            draft().meaning().stream()
+                                                    .filter(other -> !other.equals(point))
+                                                    .toList(),
+                                            draft().unit()))));
+            row.setAlignment(Pos.CENTER_LEFT);
+            corners.getChildren().add(row);
+        }
+        Optional<Double> latest = draft.runs().isEmpty()
+                ? Optional.empty()
+                : draft.meant(draft.runs().get(draft.runs().size() - 1).mean());
+        means.setText(latest.map(meant -> Words.say(Fact.of("tune.analog.means")
+                        .with("value", (String.format(Locale.ROOT, "%.1f", meant) + " " + draft.unit()).strip())))
+                .orElse(Words.get(draft.meaning().size() < 2 ? "tune.analog.points" : "tune.analog.flat")));
+    }
+
+    private Node averaging() {
+        averaged.setOnAction(event -> takeAveraged());
+        averages.setMinWidth(0);
+        return new VBox(4, named("tune.analog.averaged", "", averaged), averages);
+    }
+
+    private void takeAveraged() {
+        OptionalDouble count = number(averaged.getText());
+        boolean isWhole = count.isPresent()
+                && count.getAsDouble() == Math.rint(count.getAsDouble())
+                && count.getAsDouble() >= 1
+                && count.getAsDouble() <= MOST_AVERAGED;
+        if (isWhole) {
+            change(draft().averaged((int) count.getAsDouble()));
+        } else {
+            say(Words.get("tune.analog.averaged.bad"));
+        }
+    }
+
+    private void showAveraging(AnalogDraft draft) {
+        fill(averaged, String.valueOf(draft.averaged()));
+        String noise = draft.fit()
+                .flatMap(fit -> fit.averaged(draft.averaged()))
+                .map(left ->
+                        Words.say(Fact.of("tune.analog.left").with("noise", String.format(Locale.ROOT, "%.2f", left))))
+                .orElse("");
+        averages.setText(
+                (noise + " " + Words.say(Fact.of("tune.analog.delay").with("delay", TimeSpan.ofSeconds(draft.delay()))))
+                        .strip());
+    }
+
+    @Override
+    void show() {
+        Optional<AnalogDraft> shown = session.tune().analog(at());
+        if (shown.isEmpty()) {
+            return;
+        }
+        boolean isPractice = session.practice().isOn();
+        Ui.show(byHand, !isPractice);
+        Ui.show(practised, isPractice);
+        int count = session.tune().waiting();
+        waiting.setText(count == 0 ? "" : Words.get("tune.analog.waiting", "count", count));
+        showRuns(shown.get());
+        showFound(shown.get());
+        showLine(shown.get());
+        showMeaning(shown.get());
+        showAveraging(shown.get());
+    }
+}

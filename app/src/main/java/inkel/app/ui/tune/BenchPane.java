@@ -1,0 +1,150 @@
+package inkel.app.ui.tune;
+
+import inkel.app.state.TuneWork;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Tile;
+import inkel.app.ui.kit.Ui;
+import inkel.app.words.Words;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Unit;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** What the panes of all benches share: sheets, fields, and one sentence for what cannot be taken. */
+abstract class BenchPane extends VBox {
+    /** Where two sheets have no room beside each other. */
+    private static final double NARROW = 560;
+
+    private final TuneWork.At at;
+    private final Caption problem = Ui.text("", "stop-text");
+
+    BenchPane(TuneWork.At at) {
+        super(12);
+        this.at = at;
+        problem.setId("tune-problem");
+        Ui.show(problem, false);
+        getChildren().add(problem);
+    }
+
+    final TuneWork.At at() {
+        return at;
+    }
+
+    /** Shows the present draft anew. */
+    abstract void show();
+
+    /** @param sentence what would be right; empty for nothing wrong */
+    final void say(String sentence) {
+        problem.setText(sentence);
+        Ui.show(problem, !sentence.isEmpty());
+    }
+
+    /** @param how what is to be done; may be empty */
+    static VBox sheet(String title, String how, Node... content) {
+        Caption name = Ui.word(Words.get(title), "section");
+        name.setMinWidth(USE_PREF_SIZE);
+        HBox head = new HBox(14, name);
+        head.setAlignment(Pos.BASELINE_LEFT);
+        if (!how.isEmpty()) {
+            Caption said = Ui.text(Words.get(how), "quiet");
+            said.setMinWidth(0);
+            HBox.setHgrow(said, Priority.ALWAYS);
+            head.getChildren().add(said);
+        }
+        VBox sheet = new VBox(10, head);
+        sheet.getChildren().addAll(content);
+        sheet.getStyleClass().addAll("sheet", "tune-sheet");
+        sheet.setMinWidth(0);
+        return sheet;
+    }
+
+    /** Two sheets beside each other, or under each other where there is no room. */
+    final Node twoSheets(Region left, Region right) {
+        VBox host = new VBox();
+        widthProperty().addListener((property, old, next) -> arrange(host, left, right, next.doubleValue()));
+        arrange(host, left, right, NARROW);
+        return host;
+    }
+
+    private static void arrange(VBox host, Region left, Region right, double width) {
+        boolean isWide = width >= NARROW;
+        boolean isDone = !host.getChildren().isEmpty() && (host.getChildren().get(0) instanceof HBox) == isWide;
+        if (isDone) {
+            return;
+        }
+        if (host.getChildren().size() == 1 && host.getChildren().get(0) instanceof Pane pane) {
+            pane.getChildren().clear();
+        }
+        host.getChildren().clear();
+        Pane pane = isWide ? new HBox(12, left, right) : new VBox(12, left, right);
+        HBox.setHgrow(left, Priority.ALWAYS);
+        HBox.setHgrow(right, Priority.ALWAYS);
+        left.setPrefWidth(isWide ? 340 : Region.USE_COMPUTED_SIZE);
+        right.setPrefWidth(isWide ? 280 : Region.USE_COMPUTED_SIZE);
+        host.getChildren().add(pane);
+    }
+
+    /** A field with what it is of before it, and its unit behind it, that stay together where a row wraps. */
+    static Node named(String key, String unit, Node... fields) {
+        HBox row = new HBox(6, Ui.word(Words.get(key), "quiet"));
+        row.getChildren().addAll(fields);
+        if (!unit.isEmpty()) {
+            row.getChildren().add(Ui.word(unit, "quiet"));
+        }
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    static TextField field(String id, double width) {
+        TextField field = new TextField();
+        field.setId(id);
+        field.setPrefWidth(width);
+        field.setMinWidth(width);
+        field.setMaxWidth(width);
+        return field;
+    }
+
+    /** Puts a text in a field, unless somebody is typing there. */
+    static void fill(TextField field, String text) {
+        if (!field.isFocused()) {
+            field.setText(text);
+        }
+    }
+
+    static Tile toggle(String id, String key, Runnable action) {
+        Tile pill = Ui.pill(id, Words.get(key), action);
+        pill.getStyleClass().add("pill-toggle");
+        return pill;
+    }
+
+    /** As people write a number, with a comma or a point. */
+    static OptionalDouble number(String text) {
+        try {
+            double value = Double.parseDouble(text.strip().replace(',', '.').replace('−', '-'));
+            return Double.isFinite(value) ? OptionalDouble.of(value) : OptionalDouble.empty();
+        } catch (NumberFormatException notANumber) {
+            return OptionalDouble.empty();
+        }
+    }
+
+    /** As people write an amount. */
+    static Optional<Double> amount(String text, Unit unit) {
+        return Engineering.parse(text.strip().replace(',', '.'), unit);
+    }
+
+    /** Without needless digits. */
+    static String plain(double value) {
+        return value == Math.rint(value)
+                ? String.format(Locale.ROOT, "%.0f", value)
+                : String.format(Locale.ROOT, "%.4f", value).replaceAll("0+$", "");
+    }
+}

@@ -1,0 +1,49 @@
+package inkel.app.ui.tune;
+
+import inkel.app.words.Words;
+import inkel.core.quantity.Fact;
+import inkel.core.tune.Estimate;
+import inkel.core.tune.servo.ServoDraft;
+import java.util.Locale;
+
+/** How a servo's pulses are said. */
+final class ServoWords {
+    private static final double MICRO = 1e-6;
+
+    private ServoWords() {}
+
+    static String micros(double seconds) {
+        double value = seconds / MICRO;
+        boolean isWhole = Math.abs(value - Math.rint(value)) < 0.005;
+        return Math.abs(value) < 20 && !isWhole
+                ? String.format(Locale.ROOT, "%.2f µs", value)
+                : Math.round(value) + " µs";
+    }
+
+    static String micros(Estimate estimate) {
+        return estimate.off() > 0
+                ? micros(estimate.value()) + " ± " + micros(estimate.off())
+                : micros(estimate.value());
+    }
+
+    /** A pulse in all the ways that code may want it. */
+    static String ways(ServoDraft draft, double pulse) {
+        String duty = Words.say(Fact.of("tune.servo.duty")
+                .with(
+                        "duty",
+                        String.format(Locale.ROOT, "%.1f", 100 * draft.rig().duty(pulse)))
+                .with("period", String.format(Locale.ROOT, "%.1f", 1000 / draft.hertz())));
+        String ticks = draft.rig()
+                .ticks(pulse)
+                .map(count -> "    "
+                        + Words.say(Fact.of("tune.servo.ticks")
+                                .with("ticks", count)
+                                .with("rate", String.format(Locale.ROOT, "%.2f", draft.hertz()))))
+                .orElse("");
+        String angle = "    "
+                + Words.say(Fact.of("tune.servo.angle")
+                        .with("angle", String.format(Locale.ROOT, "%.0f", draft.angle(pulse)))
+                        .with("turn", String.format(Locale.ROOT, "%.0f", draft.highAngle() - draft.lowAngle())));
+        return duty + ticks + angle;
+    }
+}

@@ -1,0 +1,128 @@
+package inkel.app.ui.tune;
+
+import inkel.app.state.TuneWork;
+import inkel.app.ui.why.StageNotes;
+import inkel.app.ui.why.Why;
+import inkel.app.ui.why.Why.Line;
+import inkel.app.ui.why.Why.Row;
+import inkel.app.ui.why.Why.Section;
+import inkel.app.ui.why.Why.Tone;
+import inkel.app.ui.why.Why.Verdict;
+import inkel.app.words.Words;
+import inkel.core.catalog.BenchKind;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Place;
+import inkel.core.document.Tuning;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Stage;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Unit;
+import inkel.core.tune.Constant;
+import inkel.core.tune.analog.AnalogDraft;
+import inkel.core.tune.servo.ServoDraft;
+import inkel.core.tune.servo.ServoKept;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What the Why panel says of a bench: the numbers with where they come from, and the constants for the code. */
+final class TuneNotes implements StageNotes {
+    private static final int DIGITS = 3;
+
+    private final TuneWork work;
+
+    TuneNotes(TuneWork work) {
+        this.work = work;
+    }
+
+    @Override
+    public Optional<Why> instead(Assessment assessment, NodeCircuit node, Place place) {
+        TuneWork.At at = work.currentProperty().get();
+        boolean isHere = at != null && at.part().node().equals(node.node().id());
+        return isHere ? node.part(at.part().part()).map(placed -> why(assessment, placed, at)) : Optional.empty();
+    }
+
+    private Why why(Assessment assessment, Placed placed, TuneWork.At at) {
+        Optional<Tuning> tuning = at.bench() == BenchKind.SERVO
+                ? work.servo(at).map(ServoKept::tuning)
+                : work.analog(at).map(AnalogDraft::tuning);
+        List<Section> sections = new ArrayList<>();
+        tuning.ifPresent(found -> sections.add(Section.ofRows(Words.get("tune.why.numbers"), rows(found))));
+        List<Constant> constants = at.bench() == BenchKind.SERVO
+                ? work.servo(at).map(ServoKept::constants).orElse(List.of())
+                : work.analog(at).map(AnalogDraft::constants).orElse(List.of());
+        if (!constants.isEmpty()) {
+            sections.add(Section.ofLines(
+                    Words.get("tune.why.code"),
+                    constants.stream()
+                            .map(one -> new Line(Tone.PLAIN, one.name() + " " + one.value()))
+                            .toList()));
+        }
+        placed.cls()
+                .cautions()
+                .forEach(caution -> sections.add(
+                        Section.ofLines(Words.get("tune.why.care"), List.of(new Line(Tone.PLAIN, caution)))));
+        List<Finding> findings = assessment.at(at.part()).stream()
+                .filter(finding -> finding.rule().stage() == Stage.TUNE)
+                .toList();
+        List<Fix> ways =
+                findings.stream().flatMap(finding -> finding.fixes().stream()).toList();
+        return new Why(
+                placed.part().name(),
+                Words.get("tune.bench." + at.bench().text()),
+                verdict(at, findings),
+                sections,
+                ways,
+                List.of(),
+                List.of());
+    }
+
+    private Optional<Verdict> verdict(TuneWork.At at, List<Finding> findings) {
+        if (!findings.isEmpty()) {
+            return Optional.of(new Verdict(Tone.STOP, Words.say(findings.get(0).sentence())));
+        }
+        boolean isStale = work.kept(at).isEmpty() && work.stale(at).isPresent();
+        if (isStale) {
+            return Optional.of(new Verdict(Tone.LOOK, Words.get("tune.state.stale")));
+        }
+        return at.bench() == BenchKind.SERVO ? work.servo(at).flatMap(TuneNotes::ends) : Optional.empty();
+    }
+
+    private static Optional<Verdict> ends(ServoDraft draft) {
+        return draft.ends().isKnown()
+                ? Optional.of(new Verdict(
+                        Tone.GOOD,
+                        Words.say(Fact.of("tune.servo.found")
+                                .with("low", ServoWords.micros(draft.low()))
+                                .with("high", ServoWords.micros(draft.high())))))
+                : Optional.empty();
+    }
+
+    private static List<Row> rows(Tuning tuning) {
+        List<Row> rows = new ArrayList<>();
+        tuning.numbers()
+                .forEach((name, found) -> rows.add(new Row(
+                        Words.get("tune.number." + name),
+                        show(found.value())
+                                + (found.off() > 0
+                                        ? " ± " + show(Quantity.of(found.value().unit(), found.off()))
+                                        : ""),
+                        Words.get("source." + found.source().name().toLowerCase(Locale.ROOT)))));
+        return rows;
+    }
+
+    private static String show(Quantity value) {
+        if (value.unit() == Unit.SECOND && Math.abs(value.si()) < 0.01) {
+            return ServoWords.micros(value.si());
+        }
+        return value.unit() == Unit.ONE
+                ? BenchPane.plain(Math.rint(value.si() * 100) / 100)
+                : Engineering.print(value.si(), value.unit(), DIGITS);
+    }
+}

@@ -1,0 +1,18 @@
+package inkel.app.ui.tune;
+
+import inkel.app.state.TuneWork;
+import inkel.app.ui.kit.Ui;
+import inkel.app.words.Words;
+
+/** A part whose bench needs a wire that is not there yet. */
+final class UnwiredPane extends BenchPane {
+    UnwiredPane(TuneWork.At at) {
+        super(at);
+        getChildren().add(Ui.text(Words.get("tune.unwired"), "later"));
+    }
+
+    @Override
+    void show() {
+        // It says all there is.
+    }
+}

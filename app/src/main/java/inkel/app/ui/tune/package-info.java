@@ -1,0 +1,2 @@
+/** The stage Tune: one pane a bench. */
+package inkel.app.ui.tune;

@@ -1,0 +1,2 @@
+/** The stage Tune in the real window. */
+package inkel.app.ui.tune;

@@ -1,0 +1,52 @@
+package inkel.core.checks;
+
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Rail;
+import inkel.core.document.Place;
+import inkel.core.finding.Finding;
+import inkel.core.quantity.Current;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What one assessment says otherwise than the one before.
+ *
+ * @param rails those whose peak is another one
+ * @param come findings that were not there
+ * @param gone findings that are there no more
+ */
+public record Difference(List<OfRail> rails, List<Finding> come, List<Finding> gone) {
+    public Difference {
+        rails = List.copyOf(rails);
+        come = List.copyOf(come);
+        gone = List.copyOf(gone);
+    }
+
+    /** The peak of a rail, before and after. */
+    public record OfRail(NodeCircuit node, Place rail, Current before, Current after) {}
+
+    public static Difference between(Assessment before, Assessment after) {
+        List<OfRail> rails = new ArrayList<>();
+        for (NodeCircuit node : after.reports().circuit().nodes()) {
+            for (Rail rail : node.rails()) {
+                before.circuit(node.node().id())
+                        .flatMap(old -> old.rail(rail.id()))
+                        .filter(old -> !old.peak().equals(rail.peak()))
+                        .ifPresent(old -> rails.add(new OfRail(node, node.place(rail.id()), old.peak(), rail.peak())));
+            }
+        }
+        return new Difference(rails, without(after, before), without(before, after));
+    }
+
+    private static List<Finding> without(Assessment of, Assessment other) {
+        return of.findings().stream()
+                .filter(finding -> other.findings().stream()
+                        .noneMatch(known -> known.code().equals(finding.code())
+                                && known.place().equals(finding.place())))
+                .toList();
+    }
+
+    public boolean isNothing() {
+        return rails.isEmpty() && come.isEmpty() && gone.isEmpty();
+    }
+}
