@@ -27,6 +27,12 @@ public final class Calculator {
             new SpiClockCalc(),
             new SpiFrameCalc(),
             new PitchFitCalc(),
+            new ServoCalc(),
+            new LineCalc(),
+            new RcFilterCalc(),
+            new ColourCalc(),
+            new SteinhartCalc(),
+            new DistanceCalc(),
             ConverterCalc.ADC,
             ConverterCalc.DAC);
 

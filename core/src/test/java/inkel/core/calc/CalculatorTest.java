@@ -81,6 +81,31 @@ class CalculatorTest {
             dac vref=3V3 bits=8 code=255,               volts,      3.28710938
             dac vref=3V3 bits=8 code=255,               lsb_v,      0.012890625
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, high_margin_v, 0.1
+            servo min_us=560 max_us=2380 min_angle=0 max_angle=180 angle=90 f=50,  pulse_s,      0.00147
+            servo min_us=560 max_us=2380 min_angle=0 max_angle=180 angle=90 f=50,  duty_percent, 7.35
+            servo min_us=560 max_us=2380 min_angle=0 max_angle=180 angle=90 f=50,  ticks,        301
+            servo min_us=500 max_us=2500 min_angle=-90 max_angle=90 angle=-45 f=50, pulse_s,     0.001
+            servo min_us=2400 max_us=600 min_angle=0 max_angle=180 angle=0 f=50,   pulse_s,      0.0024
+            line x1=0 y1=600 x2=1023 y2=2340 x=797,                y,      1955.60117
+            line x1=0 y1=600 x2=1023 y2=2340 x=797,                slope,  1.70087977
+            line x1=0 y1=600 x2=1023 y2=2340 x=797,                offset, 600
+            line x1=0 y1=600 x2=100 y2=800 x3=300 y3=2400 x=200,   y,      1600
+            line x1=0 y1=600 x2=100 y2=800 x3=300 y3=2400 x=400,   y,      3200
+            line x1=0 y1=600 x2=100 y2=800 x3=300 y3=2400 x=400 clip=yes, y, 2400
+            rc-filter r=1k c=1u f=1kHz duty=0.5 v=5V,              cutoff_hz, 159.154943
+            rc-filter r=1k c=1u f=1kHz duty=0.5 v=5V,              ripple_v,  1.22459331
+            rc-filter r=1k c=1u f=1kHz duty=0.5 v=5V,              settle_s,  0.00460517
+            rc-filter r=1k c=1u f=1kHz duty=0.5 v=5V stages=2,     cutoff_hz, 59.56201
+            rc-filter r=1k c=1u f=1kHz duty=0 v=5V,                ripple_v,  0
+            'colour samples=10,20,30;12,20,31;14,20,32',             red_mean,  12
+            'colour samples=10,20,30;12,20,31;14,20,32',             red_sd,    2
+            'colour samples=10,20,30;12,20,31;14,20,32',             red_low,   6
+            'colour samples=10,20,30;12,20,31;14,20,32',             red_high,  18
+            'colour samples=10,20,30;12,20,31;14,20,32',             green_sd,  0
+            'colour samples=10,20,30;12,20,31;14,20,32',             blue_high, 34
+            distance echo_s=5.8ms temperature_c=20,                distance_m, 0.9959180
+            distance echo_s=0 temperature_c=-10,                   distance_m, 0
+            steinhart r1=32.6k t1=0 r2=10k t2=25 r3=3.6k t3=50 r=10k, temperature_c, 25
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, low_margin_v,  1.3
             levels voh_min=3.1 vol_max=0.2 vih=3.0 vil=1.5 abs_max=5.5 supply=5, headroom_v,    2.4
             """)
@@ -104,6 +129,60 @@ class CalculatorTest {
         assertEquals(
                 expected,
                 answer("levels vol_max=0.2 vih=3.0 vil=1.5 supply=5 " + keys).get("verdict"));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
+            servo min_us=560 max_us=2380 min_angle=0 max_angle=180 angle=181 f=50
+            servo min_us=560 max_us=2380 min_angle=90 max_angle=90 angle=90 f=50
+            servo min_us=560 max_us=2380 min_angle=0 max_angle=180 angle=180 f=1kHz
+            line x1=5 y1=1 x2=5 y2=2 x=5
+            line x1=0 y1=1 x2=5 y2=2 x=5 x3=7
+            line x1=0 y1=1 x2=5 y2=2 x=5 clip=perhaps
+            rc-filter r=1k c=1u f=1kHz duty=1.1 v=5V
+            rc-filter r=1k c=1u f=1kHz duty=0.5 v=5V stages=3
+            rc-filter r=0 c=1u f=1kHz duty=0.5 v=5V
+            colour samples=10,20
+            colour samples=10,20,red
+            colour samples=
+            distance echo_s=-1ms temperature_c=20
+            distance echo_s=1ms temperature_c=-300
+            steinhart r1=10k t1=25 r2=10k t2=25 r3=3.6k t3=50 r=10k
+            steinhart r1=32.6k t1=-300 r2=10k t2=25 r3=3.6k t3=50 r=10k
+            """)
+    void whatCannotBeIsRefused(String call) {
+        assertThrows(CalcRefused.class, () -> answer(call));
+    }
+
+    @Test
+    void twoStagesAreWhatTheirNetworkDoesStepByStep() throws CalcRefused {
+        // The network itself, followed in steps of a thousandth of its period until it repeats.
+        double tau = 1e-3;
+        double period = 1e-3;
+        double step = period / 20_000;
+        double first = 0;
+        double second = 0;
+        double least = 9;
+        double most = -9;
+        int rounds = 60;
+        for (int round = 0; round < rounds; round++) {
+            for (int i = 0; i < 20_000; i++) {
+                double in = i < 6_000 ? 5 : 0;
+                double both = (in - first) / tau - (first - second) / tau;
+                second += step * (first - second) / tau;
+                first += step * both;
+                if (round == rounds - 1) {
+                    least = Math.min(least, second);
+                    most = Math.max(most, second);
+                }
+            }
+        }
+        double found = (double)
+                answer("rc-filter r=1k c=1u f=1kHz duty=0.3 v=5V stages=2").get("ripple_v");
+        assertEquals(most - least, found, 0.002 * found);
     }
 
     @Test
