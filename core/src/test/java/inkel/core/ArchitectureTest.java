@@ -32,7 +32,7 @@ class ArchitectureTest {
             List.of("parts", "power", "levels", "pins", "wiring"),
             List.of("seats", "bench"),
             List.of("drawer"),
-            List.of("wake", "tune", "log"),
+            List.of("wake", "tune", "log", "capture"),
             List.of("diagnosis"),
             List.of("checks"),
             List.of("boards"));

@@ -21,7 +21,8 @@ import picocli.CommandLine.Command;
             BoardsCommand.class,
             SeatsCommand.class,
             WakeCommand.class,
-            PractiseCommand.class
+            PractiseCommand.class,
+            DecodeCommand.class
         })
 public final class Cli {
     /** The command could not be carried out. */
@@ -40,6 +41,7 @@ public final class Cli {
     /** Runs one command with other streams, for tests. */
     static int run(PrintWriter out, PrintWriter err, String... args) {
         CommandLine line = new CommandLine(new Cli());
+        line.setCaseInsensitiveEnumValuesAllowed(true);
         line.setOut(out);
         line.setErr(err);
         line.setExecutionExceptionHandler((failure, command, parsed) -> {

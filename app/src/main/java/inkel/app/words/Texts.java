@@ -33,6 +33,7 @@ final class Texts {
             "report",
             "line",
             "tune",
+            "capture",
             "sheet",
             "take");
 

@@ -1,0 +1,16 @@
+package inkel.core.capture.decode;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a capture says.
+ *
+ * @param glitches stray changes that were left out: shorter than a tenth of a bit
+ * @param rate the clock in hertz or the baud, as found in the edges; absent where there are too few
+ */
+public record Decoded(List<Message> messages, long glitches, Optional<Double> rate) {
+    public Decoded {
+        messages = List.copyOf(messages);
+    }
+}

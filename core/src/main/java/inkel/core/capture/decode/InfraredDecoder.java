@@ -1,0 +1,51 @@
+package inkel.core.capture.decode;
+
+import inkel.core.capture.Capture;
+import inkel.core.capture.Channel;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Trains of marks and spaces behind an infrared receiver, whose output is low while it sees its carrier. */
+public final class InfraredDecoder {
+    /** A space that long ends a train. */
+    private static final double PAUSE = 10e-3;
+
+    /** Shorter than that no receiver answers. */
+    private static final double SHORTEST = 50e-6;
+
+    private static final double MICRO = 1e-6;
+
+    public Decoded decode(Capture capture, Channel line) {
+        Channel calm = line.without(Math.max(1, (long) (SHORTEST / capture.unit())));
+        List<Message> messages = new ArrayList<>();
+        List<Double> train = new ArrayList<>();
+        double from = 0;
+        for (int i = 0; i + 1 < calm.count(); i++) {
+            double width = capture.seconds(calm.time(i + 1) - calm.time(i));
+            boolean isMark = calm.level(i) == Channel.LOW;
+            if (train.isEmpty() && isMark) {
+                from = capture.seconds(calm.time(i));
+            }
+            if (!isMark && width > PAUSE) {
+                end(messages, train, from, capture.seconds(calm.time(i)));
+            } else if (isMark || !train.isEmpty()) {
+                train.add(width);
+            }
+        }
+        end(messages, train, from, capture.seconds(capture.end()));
+        return new Decoded(messages, line.glitches(calm), Optional.empty());
+    }
+
+    private static void end(List<Message> messages, List<Double> train, double from, double until) {
+        if (!train.isEmpty()) {
+            String text = train.stream()
+                    .map(width -> String.format(Locale.ROOT, "%.0f", width / MICRO))
+                    .collect(Collectors.joining(","));
+            messages.add(new Message(from, until, text, List.of(), Optional.empty()));
+            train.clear();
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Edges as messages: pulses, serial lines, I2C, SPI, infrared. */
+package inkel.core.capture.decode;

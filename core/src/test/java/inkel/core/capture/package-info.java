@@ -1,0 +1,2 @@
+/** Capture files, good and bad. */
+package inkel.core.capture;
