@@ -1,5 +1,6 @@
 package inkel.app.export;
 
+import inkel.app.export.program.ConstantsFile;
 import inkel.app.export.program.WakeProgram;
 import inkel.app.export.sheet.Sheet;
 import inkel.app.export.sheet.SheetMaker;
@@ -35,7 +36,9 @@ public final class Exports {
             Export.ofText("river.svg", RiverSvg::of),
             Export.ofPicture("river.png", RiverSvg::of),
             program("wake.cpp", Language.Name.CPP),
-            program("wake.py", Language.Name.PYTHON_CONTROLLER, Language.Name.PYTHON_COMPUTER));
+            program("wake.py", Language.Name.PYTHON_CONTROLLER, Language.Name.PYTHON_COMPUTER),
+            constants("pins.h", Language.Name.CPP),
+            constants("pins.py", Language.Name.PYTHON_CONTROLLER, Language.Name.PYTHON_COMPUTER));
 
     /** @param languages a board takes one of these dialects at most */
     private static Export program(String id, Language.Name... languages) {
@@ -49,6 +52,21 @@ public final class Exports {
                         .wires(node)
                         .flatMap(list -> language(list.node(), languages))
                         .flatMap(language -> program(assessment, node, language)));
+    }
+
+    private static Export constants(String id, Language.Name... languages) {
+        return Export.ofBoard(
+                id, (assessment, node) -> spoken(assessment, node, languages).isPresent(), (assessment, node) -> spoken(
+                                assessment, node, languages)
+                        .map(language -> ConstantsFile.of(
+                                assessment.build(), assessment.circuit(node).orElseThrow(), language)));
+    }
+
+    /** The first of these languages that a board takes. */
+    private static Optional<Language> spoken(Assessment assessment, String node, Language.Name... languages) {
+        return assessment.circuit(node).flatMap(circuit -> Arrays.stream(languages)
+                .flatMap(name -> WakeProgram.language(circuit, name).stream())
+                .findFirst());
     }
 
     private static Optional<Language.Name> language(NodeCircuit node, Language.Name... languages) {

@@ -396,7 +396,9 @@ class CliTest {
                     files.map(file -> file.getFileName().toString()).toList());
             assertEquals(
                     Set.of(
+                                    "lower-lock-pins.h",
                                     "lower-lock-wake.cpp",
+                                    "pump-house-pins.h",
                                     "pump-house-wake.cpp",
                                     "loom.png",
                                     "loom.svg",

@@ -32,6 +32,16 @@ final class BenchCommand implements Callable<Integer> {
         return 0;
     }
 
+    /** How long a large capture takes to read. */
+    @Command(name = "capture", description = "Measures reading a capture beside a plain scan of its lines.")
+    int capture(
+            @Option(names = "--edges", defaultValue = "10000000", description = "how many changes of two wires")
+                    int edges)
+            throws Exception {
+        CaptureBench.run(spec.commandLine().getOut(), edges);
+        return 0;
+    }
+
     /** Whether the same build gives the same answer. */
     @Command(name = "same", description = "Checks the examples in many fresh processes; every answer must be the same.")
     int same(

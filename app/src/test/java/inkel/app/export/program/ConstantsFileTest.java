@@ -1,0 +1,147 @@
+package inkel.app.export.program;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import inkel.app.kit.Given;
+import inkel.core.catalog.BenchKind;
+import inkel.core.catalog.Language;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.LogLine;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Tuning;
+import inkel.core.document.Tuning.Found;
+import inkel.core.document.Tuning.Point;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.Tune;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.PlanHash;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Unit;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Constants for the code: what is in them, and that compilers take them. */
+class ConstantsFileTest {
+    @TempDir
+    private Path folder;
+
+    private static Build locks() throws Exception {
+        return BuildReader.read(Given.EXAMPLES.resolve(Given.LOCKS), Given.CATALOG);
+    }
+
+    private static String of(Build build, String node, Language.Name name) {
+        NodeCircuit circuit = Circuit.of(build, Given.CATALOG).node(node).orElseThrow();
+        return ConstantsFile.of(
+                build, circuit, WakeProgram.language(circuit, name).orElseThrow());
+    }
+
+    private void compile(String... command) throws Exception {
+        try {
+            Process process = new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(folder.resolve("out").toFile())
+                    .start();
+            assertEquals(0, process.waitFor(), Files.readString(folder.resolve("out")));
+        } catch (IOException missing) {
+            assumeTrue(false, "no " + command[0] + ": made constants are not compiled");
+        }
+    }
+
+    private static Build tuned(Build build) throws Exception {
+        Tuning servo = new Tuning(
+                BenchKind.SERVO,
+                Map.of("high_end", new Found(Quantity.of(Unit.SECOND, 2380e-6), 10e-6, Source.MEASURED)),
+                Map.of("map", List.of(new Point(0, 600e-6), new Point(1023, 2340e-6))),
+                Map.of("half open", Quantity.of(Unit.SECOND, 1470e-6)),
+                Map.of(),
+                Map.of());
+        return new Tune(
+                        Place.ofPart("lower-lock", "gate-upper"),
+                        servo,
+                        LogLine.By.TYPED,
+                        Instant.parse("2026-05-01T18:30:00Z"))
+                .apply(build);
+    }
+
+    @Test
+    void pinsAddressesRatesAndWhatWasTunedAreThere() throws Exception {
+        Build build = tuned(locks());
+        String file = of(build, "lower-lock", Language.Name.CPP);
+        for (String line : List.of(
+                "static const char PLAN[] = \"" + PlanHash.of(build) + "\";",
+                "static const int PACKET_RADIO_CE_PIN = 9;",
+                "static const int I2C_SDA_PIN = A4;",
+                "static const int UPPER_GATE_SERVO_SIG_CHANNEL = 0;",
+                "static const int DISPLAY_4_20_ADDRESS = 0x27;",
+                "static const int UPPER_GATE_SERVO_HIGH_US = 2380;  // Upper gate servo, measured, kept on 2026-05-01",
+                // 1470 µs at 50.03 Hz of 4096 counts: 301.2.
+                "static const int UPPER_GATE_SERVO_HALF_OPEN_TICKS = 301;",
+                "static const double UPPER_GATE_SERVO_MAP_US_PER_CODE = 1.7009;")) {
+            assertTrue(file.contains(line), line + " in " + file);
+        }
+        assertTrue(of(build, "pump-house", Language.Name.CPP).contains("TEXT_MODEM_BAUD = 9600;"));
+    }
+
+    @Test
+    void twoPartsOfOneNameGetNamesOfTheirOwn() throws Exception {
+        Build build = new AddPart("lower-lock", Part.of("second", "button", "Level sensor", "")).apply(locks());
+        build = new AddPart("lower-lock", Part.of("third", "button", "Level  sensor!", "")).apply(build);
+        build = new SetWire("lower-lock", Wire.placed(new Endpoint("second", "A"), new Endpoint("board", "D2")))
+                .apply(build);
+        build = new SetWire("lower-lock", Wire.placed(new Endpoint("third", "A"), new Endpoint("board", "D3")))
+                .apply(build);
+        String file = of(build, "lower-lock", Language.Name.CPP);
+        assertTrue(file.contains("LEVEL_SENSOR_A_PIN = 2;"), file);
+        assertTrue(file.contains("LEVEL_SENSOR_A_PIN_2 = 3;"), file);
+    }
+
+    @Test
+    void cppIsCompiled() throws Exception {
+        Path header = Files.writeString(folder.resolve("pins.h"), of(tuned(locks()), "lower-lock", Language.Name.CPP));
+        Path source = Files.writeString(
+                folder.resolve("uses.cpp"),
+                "enum { A0 = 14, A1, A2, A3, A4, A5 };\n#include \"pins.h\"\nint main() { return PACKET_RADIO_CE_PIN - 9; }\n");
+        compile(
+                "g++",
+                "-Wall",
+                "-Werror",
+                "-Wno-unused-variable",
+                "-I" + header.getParent(),
+                source.toString(),
+                "-o",
+                folder.resolve("uses").toString());
+        compile(folder.resolve("uses").toString());
+    }
+
+    @Test
+    void pythonIsCompiledForBothDialects() throws Exception {
+        Path plain = Path.of(
+                ConstantsFileTest.class.getResource("two-languages.inkel.json").toURI());
+        String controller = of(BuildReader.read(plain, Given.CATALOG), "desk", Language.Name.PYTHON_CONTROLLER);
+        Path first = Files.writeString(folder.resolve("pins.py"), controller);
+        compile("python3", "-c", "exec(open(r'" + first + "').read()); assert COMPASS_ADDRESS == 0x1E");
+        Path board = Path.of(
+                ConstantsFileTest.class.getResource("on-a-computer.inkel.json").toURI());
+        String computer = of(BuildReader.read(board, Given.CATALOG), "desk", Language.Name.PYTHON_COMPUTER);
+        assertTrue(
+                computer.contains("SPI_SCK_PIN = 11  # spi.sck of the bus at GPIO11, place 23 of the header"),
+                computer);
+        Path second = Files.writeString(folder.resolve("pins2.py"), computer);
+        compile("python3", "-m", "py_compile", second.toString());
+    }
+}

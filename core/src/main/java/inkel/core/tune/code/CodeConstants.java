@@ -1,0 +1,154 @@
+package inkel.core.tune.code;
+
+import inkel.core.catalog.BenchKind;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.LogLine;
+import inkel.core.document.Meter;
+import inkel.core.document.Wire;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import inkel.core.tune.Constant;
+import inkel.core.tune.analog.AnalogDraft;
+import inkel.core.tune.analog.AnalogRig;
+import inkel.core.tune.servo.ServoKept;
+import inkel.core.tune.servo.ServoRig;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** What the code of one board takes from the plan and from the benches: pins, addresses, rates, and what was kept in Tune. */
+public final class CodeConstants {
+    /** Lines of buses, which all parts on one share: they are named once. */
+    private static final Set<PinUse> SHARED =
+            Set.of(PinUse.SPI_SCK, PinUse.SPI_MOSI, PinUse.SPI_MISO, PinUse.I2C_SDA, PinUse.I2C_SCL);
+
+    private final NodeCircuit node;
+    private final List<Entry> entries = new ArrayList<>();
+    private final Map<String, Integer> names = new HashMap<>();
+
+    /**
+     * A constant with what it is.
+     *
+     * @param pin for a pin of the board: how it is called hangs on the language
+     * @param about what it is, to be worded as a remark
+     */
+    public record Entry(Constant constant, Optional<Pin> pin, Fact about) {}
+
+    private CodeConstants(NodeCircuit node) {
+        this.node = node;
+    }
+
+    /** In the order of the parts; every name once. */
+    public static List<Entry> of(NodeCircuit node) {
+        CodeConstants made = new CodeConstants(node);
+        made.pins();
+        made.ratesAndAddresses();
+        made.tuned();
+        return made.entries;
+    }
+
+    /** A name that is taken gets a number behind it, as the builder would give it. */
+    private void add(Constant constant, Optional<Pin> pin, Fact about) {
+        int count = names.merge(constant.name(), 1, Integer::sum);
+        Constant free = count == 1
+                ? constant
+                : new Constant(constant.name() + "_" + count, constant.value(), constant.source());
+        if (count > 1) {
+            names.putIfAbsent(free.name(), 1);
+        }
+        entries.add(new Entry(free, pin, about));
+    }
+
+    private void pins() {
+        Set<String> buses = new HashSet<>();
+        for (Wire wire : node.node().wires()) {
+            Optional<Placed> placed = node.part(wire.from().part());
+            Optional<Pin> target = node.pin(wire.to());
+            Optional<Pin> signal = node.pin(wire.from());
+            if (placed.isEmpty() || target.isEmpty() || signal.isEmpty() || node.isTie(wire)) {
+                continue;
+            }
+            boolean isBoard = wire.to().part().equals(node.board().id());
+            boolean isShared = isBoard && SHARED.contains(signal.get().use());
+            if (isShared && !buses.add(signal.get().use() + " " + wire.to())) {
+                continue;
+            }
+            String name = isShared
+                    ? Constant.identifier(signal.get().use().text(), "PIN")
+                    : Constant.identifier(
+                            placed.get().part().name(), signal.get().label(), isBoard ? "PIN" : "CHANNEL");
+            String value = target.get().number().isEmpty()
+                    ? target.get().label()
+                    : target.get().number();
+            String kind = isShared ? "code.bus" : isBoard ? "code.pin" : "code.channel";
+            // Where places of a header are counted, both numbers are told.
+            Fact about = Fact.of(isBoard && target.get().header() > 0 ? kind + ".header" : kind)
+                    .with("part", placed.get().part().name())
+                    .with("line", signal.get().use().text())
+                    .with("signal", signal.get().label())
+                    .with("pin", target.get().label())
+                    .with("place", target.get().header())
+                    .with("on", node.part(wire.to().part()).orElseThrow().part().name());
+            add(new Constant(name, value, Source.COMPUTED), isBoard ? target : Optional.empty(), about);
+        }
+    }
+
+    private void ratesAndAddresses() {
+        for (Placed placed : node.parts()) {
+            if (placed.part().isBoard() || placed.isForLater()) {
+                continue;
+            }
+            String name = placed.part().name();
+            placed.address()
+                    .ifPresent(address -> add(
+                            new Constant(
+                                    Constant.identifier(name, "ADDRESS"),
+                                    String.format(Locale.ROOT, "0x%02X", address),
+                                    Source.COMPUTED),
+                            Optional.empty(),
+                            Fact.of("code.address").with("part", name)));
+            placed.baud()
+                    .ifPresent(baud -> add(
+                            new Constant(
+                                    Constant.identifier(name, "BAUD"),
+                                    String.valueOf(Math.round(baud.hertz())),
+                                    Source.COMPUTED),
+                            Optional.empty(),
+                            Fact.of("code.baud").with("part", name)));
+        }
+    }
+
+    private void tuned() {
+        for (Placed placed : node.parts()) {
+            node.tunings().of(node.place(placed), BenchKind.SERVO).ifPresent(kept -> ServoRig.of(node, placed)
+                    .ifPresent(rig -> add(placed, kept, ServoKept.constants(ServoKept.draft(rig, kept.tuning())))));
+            node.tunings()
+                    .of(node.place(placed), BenchKind.ANALOG_IN)
+                    .ifPresent(kept -> AnalogRig.all(node, placed).stream()
+                            .findFirst()
+                            .ifPresent(rig -> add(
+                                    placed,
+                                    kept,
+                                    AnalogDraft.of(rig, Meter.USUAL, kept.tuning())
+                                            .constants())));
+        }
+    }
+
+    private void add(Placed placed, LogLine.Tuned kept, List<Constant> constants) {
+        constants.forEach(constant -> add(
+                constant,
+                Optional.empty(),
+                Fact.of("code.tuned")
+                        .with("part", placed.part().name())
+                        .with("source", constant.source())
+                        .with("day", kept.at().toString().substring(0, 10))));
+    }
+}
