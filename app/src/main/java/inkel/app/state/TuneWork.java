@@ -188,10 +188,15 @@ public final class TuneWork {
         if (session.practice().isOn()) {
             ServoDevice device = servoDevices.computeIfAbsent(at, key -> new ServoDevice(next.rig(), seed(key)));
             did = device.answer(next.now());
-        } else if (was != next.now()) {
+        } else if (was != next.now() && isCommanded(next)) {
             session.line().send(ServoCommand.of(node(at).orElseThrow(), at.part(), next.now()));
         }
         change();
+    }
+
+    /** Whether the board is told over the line: the program that Inkel makes drives plain pins alone. */
+    public boolean isCommanded(ServoDraft draft) {
+        return !draft.rig().driver() && session.line().nowProperty().get().isListening();
     }
 
     /** What the servo that is not there did last; empty on the builder's own bench. */

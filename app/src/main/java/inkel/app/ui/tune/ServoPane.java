@@ -429,7 +429,7 @@ final class ServoPane extends BenchPane {
                 .map(seen -> seen.hums()
                         ? Words.say(Fact.of("tune.servo.hums").with("current", Current.ofAmperes(seen.amperes())))
                         : Words.get(seen.moved() ? "tune.servo.moved" : "tune.servo.still"));
-        boolean isSent = session.line().nowProperty().get().isListening();
+        boolean isSent = session.tune().isCommanded(draft);
         return practised.orElseGet(() -> session.practice().isOn()
                 ? Words.get("tune.servo.begin")
                 : Words.say(Fact.of(isSent ? "tune.servo.sent" : "tune.servo.command")

@@ -23,8 +23,11 @@ import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.SetWire;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.document.BuildReader;
 import inkel.core.wake.MoreLooks;
@@ -323,6 +326,23 @@ class WakeProgramTest {
         more.removeAll(quiet);
         assertEquals(1, more.size(), act + ": " + typed.driven());
         assertEquals(Set.of(), typed.left());
+    }
+
+    @Test
+    void whileAPartIsTunedItGivesCodesAndPulsesOfAWidth() throws Exception {
+        Build moved = new SetWire(
+                        "lower-lock", Wire.placed(new Endpoint("gate-upper", "SIG"), new Endpoint("board", "D3")))
+                .apply(BuildReader.read(Given.EXAMPLES.resolve(Given.LOCKS), CATALOG));
+        Table table = Table.of(moved, "lower-lock");
+        assertFalse(cpp(table, Twist.NONE, "servo gate-upper.SIG 9000\nservo nobody.SIG 1500\n")
+                .driven()
+                .contains(3));
+        Ran ran = cpp(table, Twist.NONE, "servo gate-upper.SIG 1960\na\n");
+        assertTrue(ran.driven().contains(3), ran.driven().toString());
+        assertEquals(Set.of(), ran.left());
+        // One code of the report and forty that were asked for.
+        assertEquals(
+                41, ran.out().lines().filter(line -> line.equals("adc A0 487")).count(), ran.out());
     }
 
     @Test
