@@ -369,9 +369,22 @@ public final class BuildFiles {
      * @param saveAs asks for a file, saves to it and then does what it is given
      */
     public boolean mayLeave(Runnable close, Consumer<Runnable> saveAs) {
-        if (!unsaved.get() || isLeavingAsked) {
+        if (isLeavingAsked || !unsaved.get() && !session.tune().hasDrafts()) {
             keepNow();
             return true;
+        }
+        if (session.tune().hasDrafts()) {
+            session.notices()
+                    .trouble(
+                            Words.get("notice.leaving.benches"),
+                            new Notice.Action(Words.get("notice.leaving.take_over"), () -> session.tune()
+                                    .keepAll()),
+                            new Notice.Action(Words.get("notice.leaving.leave_benches"), () -> {
+                                isLeavingAsked = true;
+                                close.run();
+                            }));
+            isLeavingAsked = true;
+            return false;
         }
         session.notices()
                 .trouble(

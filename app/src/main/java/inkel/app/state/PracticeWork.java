@@ -206,7 +206,9 @@ public final class PracticeWork {
         bench = null;
         // What a board that is not there reported never comes to the own record.
         session.reports().forget();
-        session.tune().stopPractising();
+        if (isOn()) {
+            session.tune().stopPractising();
+        }
         round.set(null);
     }
 

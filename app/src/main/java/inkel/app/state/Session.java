@@ -381,7 +381,9 @@ public final class Session {
         judging.forgetAll();
         own = null;
         practice.forget();
-        tune.clear();
+        tune.opened(Optional.ofNullable(files.fileProperty().get())
+                .map(Path::toString)
+                .orElse(build.name()));
         planning.leave();
         history = new History(build);
         notices.withdrawOffer();

@@ -50,6 +50,13 @@ public final class TuneWork {
     /** What was judged before something was kept, until what follows from it is known. */
     private Assessment before;
 
+    /** Drafts of builds that were open before, by their file or name. */
+    private final Map<String, Drafts> left = new HashMap<>();
+
+    private String open = "";
+
+    private record Drafts(Map<At, ServoDraft> servos, Map<At, AnalogDraft> analogs) {}
+
     /** A part at one of its benches. */
     public record At(Place part, BenchKind bench) {}
 
@@ -106,8 +113,30 @@ public final class TuneWork {
         change();
     }
 
-    /** The benches are cleared, as when another build is opened. */
-    void clear() {
+    /** Another build is open: what was not kept of the one before waits until that is opened again. */
+    void opened(String build) {
+        left.put(open, new Drafts(Map.copyOf(servos), Map.copyOf(analogs)));
+        clear();
+        open = build;
+        Drafts waiting = left.getOrDefault(build, new Drafts(Map.of(), Map.of()));
+        servos.putAll(waiting.servos());
+        analogs.putAll(waiting.analogs());
+        change();
+    }
+
+    /** Whether anything of the open build was found or chosen that is not kept. */
+    public boolean hasDrafts() {
+        return !session.practice().isOn() && !(servos.isEmpty() && analogs.isEmpty());
+    }
+
+    /** Keeps every draft, one after the other. */
+    void keepAll() {
+        List<At> all = new ArrayList<>(servos.keySet());
+        all.addAll(analogs.keySet());
+        all.forEach(this::keep);
+    }
+
+    private void clear() {
         servos.clear();
         analogs.clear();
         servoDevices.clear();

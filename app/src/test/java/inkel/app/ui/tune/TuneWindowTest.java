@@ -250,4 +250,25 @@ class TuneWindowTest extends WindowJourney {
         turnTo(robot, LEVEL, "#tune-codes");
         assertEquals(1, level().orElseThrow().runs().size());
     }
+
+    @Test
+    void whatIsNotTakenOverWaitsForItsBuildAndIsAskedForBeforeClosing(FxRobot robot) throws Exception {
+        bench(robot, GATE, "#tune-more");
+        press(robot, "#tune-more");
+        until(() -> session.tune().isDraft(GATE));
+        double stepped = servo().now();
+        Path lamp = Given.copy(Given.MOTH_LAMP, folder);
+        robot.interact(() -> session.files().open(lamp));
+        until(() -> session.build().orElseThrow().name().equals("Moth lamp"));
+        assertFalse(session.tune().hasDrafts());
+        robot.interact(() -> session.files().open(folder.resolve(Given.LOCKS)));
+        until(() -> session.tune().isDraft(GATE) && session.tune().servo(GATE).isPresent());
+        assertEquals(stepped, servo().now(), 1e-12);
+        boolean[] isClosed = {false};
+        robot.interact(() -> isClosed[0] = session.files().mayLeave(() -> {}, saved -> {}));
+        assertFalse(isClosed[0]);
+        robot.interact(
+                () -> session.notices().property().get().actions().get(0).run().run());
+        until(() -> kept().size() == 1 && !session.tune().hasDrafts());
+    }
 }
