@@ -23,6 +23,9 @@ final class PulseScale extends Region {
     private static final double MICRO = 1e-6;
     private static final double EACH = 48;
 
+    /** Where words would stand on each other; the numbers alone are clear by their places. */
+    private static final double NARROW = 340;
+
     private final Region outside = Ui.region("pulse-outside");
     private final Region inside = Ui.region("pulse-inside");
     private final Region axis = Ui.region("scale-axis");
@@ -116,8 +119,10 @@ final class PulseScale extends Region {
         Region mark = Ui.region(isFound ? "pulse-mark" : "pulse-mark-class");
         mark.resizeRelocate(x(pulse) - 1, AXIS - BAND - 6, 2, BAND + 12);
         add(mark);
-        Line text =
-                new Line(Words.get(key, "pulse", Math.round(pulse / MICRO)), isFound ? "pulse-found" : "scale-number");
+        String number = String.valueOf(Math.round(pulse / MICRO));
+        Line text = new Line(
+                getWidth() < NARROW ? number : Words.get(key, "pulse", number),
+                isFound ? "pulse-found" : "scale-number");
         add(text);
         text.applyCss();
         double x = x(pulse) - text.width() / 2;
