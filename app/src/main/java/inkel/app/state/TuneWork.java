@@ -10,6 +10,7 @@ import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.document.Tuning;
 import inkel.core.document.edit.Tune;
+import inkel.core.tune.TuneReport;
 import inkel.core.tune.analog.AnalogDevice;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.analog.AnalogRig;
@@ -221,6 +222,26 @@ public final class TuneWork {
             session.line().send(ServoCommand.of(node(at).orElseThrow(), at.part(), next.now()));
         }
         change();
+    }
+
+    /** Other servos of the same board. */
+    public List<Placed> otherServos(At at) {
+        return Optional.ofNullable(session.assessmentProperty().get()).stream()
+                .flatMap(assessment -> assessment.reports().tunes().of(at.part().node()).stream())
+                .filter(stand -> stand.bench() == BenchKind.SERVO
+                        && !stand.part().id().equals(at.part().part()))
+                .map(TuneReport.Stand::part)
+                .toList();
+    }
+
+    /** Gives another servo the map, places and moves of this one, as a draft; the bench turns to it. */
+    public void giveTo(At from, Placed other) {
+        At to = new At(Place.ofPart(from.part().node(), other.id()), BenchKind.SERVO);
+        servo(from).ifPresent(draft -> servo(to).ifPresent(its -> {
+            servos.put(to, draft.usedBy(its));
+            turnTo(to);
+            change();
+        }));
     }
 
     /** Whether the board is told over the line: the program that Inkel makes drives plain pins alone. */

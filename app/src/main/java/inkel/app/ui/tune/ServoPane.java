@@ -21,7 +21,10 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import javafx.geometry.Pos;
+import javafx.geometry.Side;
 import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -50,6 +53,7 @@ final class ServoPane extends BenchPane {
     private final Tile release;
     private final TextField releaseTime = field("tune-release", FIELD);
     private final Caption released = Ui.text("", "quiet");
+    private final Tile give = Ui.pill("tune-give", Words.get("tune.servo.give"), this::openOthers);
     private final TextField move = field("tune-move", FIELD);
     private final Caption fastest = Ui.text("", "quiet");
     private final TextField lowAngle = field("tune-low-angle", FIELD);
@@ -68,7 +72,8 @@ final class ServoPane extends BenchPane {
         VBox ends = sheet("tune.servo.ends", "tune.servo.ends.how", scale, steps(), said(), figures());
         VBox map = sheet("tune.servo.map", "tune.servo.map.how", curve, formula, resolution, corners);
         VBox.setVgrow(curve, Priority.ALWAYS);
-        VBox go = sheet("tune.servo.places", "", places, addPlace(), after(), moves());
+        VBox go = sheet("tune.servo.places", "", places, addPlace(), after(), moves(), give);
+        Ui.show(give, !session.tune().otherServos(at).isEmpty());
         curve.onMoved(this::moveCorner);
         getChildren().addAll(ends, twoSheets(map, go));
         show();
@@ -359,6 +364,17 @@ final class ServoPane extends BenchPane {
         fastest.setMinWidth(0);
         row.getChildren().addAll(Ui.word(Words.get("tune.servo.move"), "quiet"), move);
         return new VBox(4, row, fastest);
+    }
+
+    /** What is alike of several servos is given on; what differs from piece to piece is not. */
+    private void openOthers() {
+        ContextMenu menu = new ContextMenu();
+        session.tune().otherServos(at()).forEach(other -> {
+            MenuItem item = new MenuItem(other.part().name());
+            item.setOnAction(event -> session.tune().giveTo(at(), other));
+            menu.getItems().add(item);
+        });
+        menu.show(give, Side.BOTTOM, 0, 2);
     }
 
     private void takeMove() {

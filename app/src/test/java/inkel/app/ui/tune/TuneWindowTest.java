@@ -159,6 +159,20 @@ class TuneWindowTest extends WindowJourney {
     }
 
     @Test
+    void anotherServoIsGivenTheSamePlaces(FxRobot robot) throws Exception {
+        bench(robot, GATE, "#tune-more");
+        type(robot, "#tune-place-name", "open");
+        until(() -> servo().places().containsKey("open"));
+        robot.interact(() ->
+                session.tune().giveTo(GATE, session.tune().otherServos(GATE).get(0)));
+        TuneWork.At other = session.tune().currentProperty().get();
+        assertFalse(other.equals(GATE));
+        assertTrue(session.tune().servo(other).orElseThrow().places().containsKey("open"));
+        assertTrue(session.tune().isDraft(other));
+        until(() -> isThere(robot, "#tune-go-open"));
+    }
+
+    @Test
     void arrowsStepTheServoAndACornerIsTyped(FxRobot robot) throws Exception {
         bench(robot, GATE, "#tune-more");
         robot.interact(() -> robot.lookup("#stage-pane-tune").query().requestFocus());

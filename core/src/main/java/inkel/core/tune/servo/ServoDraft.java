@@ -255,6 +255,17 @@ public record ServoDraft(
         return edit().move(seconds).made();
     }
 
+    /** The same map, places and moves for another servo; what was found of the piece itself is each one's own. */
+    public ServoDraft usedBy(ServoDraft other) {
+        return other.edit()
+                .angles(lowAngle, highAngle)
+                .mapped(map)
+                .places(places)
+                .release(release)
+                .move(moveTime)
+                .made();
+    }
+
     /** Those of its places and corners that press it against an end that was found. */
     public List<Double> beyond() {
         List<Double> all = new ArrayList<>(places.values());

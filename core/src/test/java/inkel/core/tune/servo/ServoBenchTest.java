@@ -180,6 +180,26 @@ class ServoBenchTest {
     }
 
     @Test
+    void anotherServoTakesTheMapAndPlacesAndKeepsItsOwnEnds() {
+        ServoDraft first = ServoDraft.of(plain())
+                .to(2380 * US)
+                .to(2390 * US)
+                .stopped()
+                .stop(Optional.of(0.69))
+                .angles(-90, 90)
+                .place("open", 2299 * US)
+                .moving(2);
+        ServoDraft second = ServoDraft.of(plain()).to(2340 * US).to(2350 * US).stopped();
+        ServoDraft given = first.usedBy(second);
+        assertEquals(second.ends(), given.ends());
+        assertEquals(Optional.empty(), given.stop());
+        assertEquals(first.places(), given.places());
+        assertEquals(first.map(), given.map());
+        assertEquals(-90, given.lowAngle());
+        assertEquals(2, given.moveTime());
+    }
+
+    @Test
     void constantsCarryTheirUnitsAndTheBuildersNames() {
         ServoDraft draft = ServoDraft.of(driven()).place("half open", 1470 * US);
         List<Constant> constants = ServoKept.constants(draft);
