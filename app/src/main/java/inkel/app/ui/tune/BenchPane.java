@@ -43,7 +43,7 @@ abstract class BenchPane extends VBox {
     abstract void show();
 
     /** @param sentence what would be right; empty for nothing wrong */
-    final void say(String sentence) {
+    public final void say(String sentence) {
         problem.setText(sentence);
         Ui.show(problem, !sentence.isEmpty());
     }

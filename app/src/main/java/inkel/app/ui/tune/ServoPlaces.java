@@ -1,0 +1,163 @@
+package inkel.app.ui.tune;
+
+import inkel.app.state.Session;
+import inkel.app.state.TuneWork;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Tile;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Words;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Unit;
+import inkel.core.tune.servo.ServoDraft;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.geometry.Side;
+import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Places that a servo goes to by name, and how it goes there and stays. */
+final class ServoPlaces {
+    private static final double FIELD = 62;
+
+    private final Session session;
+    private final TuneWork.At at;
+    private final ServoDesk desk;
+    private final VBox sheet;
+    private final VBox places = new VBox(4);
+    private final TextField placeName = BenchPane.field("tune-place-name", 110);
+    private final Tile hold;
+    private final Tile release;
+    private final TextField releaseTime = BenchPane.field("tune-release", FIELD);
+    private final Caption released = Ui.text("", "quiet");
+    private final Tile give = Ui.pill("tune-give", Words.get("tune.servo.give"), this::openOthers);
+    private final TextField move = BenchPane.field("tune-move", FIELD);
+    private final Caption fastest = Ui.text("", "quiet");
+
+    ServoPlaces(Session session, TuneWork.At at, ServoDesk desk) {
+        this.session = session;
+        this.at = at;
+        this.desk = desk;
+        hold = BenchPane.toggle(
+                "tune-hold", "tune.servo.hold", () -> desk.change(desk.draft().released(Optional.empty())));
+        release = BenchPane.toggle("tune-release-on", "tune.servo.release", this::takeRelease);
+        sheet = BenchPane.sheet("tune.servo.places", "", places, addPlace(), after(), moves(), give);
+        Ui.show(give, !session.tune().otherServos(at).isEmpty());
+    }
+
+    VBox sheet() {
+        return sheet;
+    }
+
+    private Node addPlace() {
+        placeName.setPromptText(Words.get("tune.servo.place.prompt"));
+        placeName.setOnAction(event -> keepPlace());
+        HBox row = new HBox(
+                8, placeName, Ui.textButton("tune-place-add", Words.get("tune.servo.place.add"), this::keepPlace));
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private void keepPlace() {
+        String name = placeName.getText().strip();
+        if (name.isEmpty() || name.length() > 40) {
+            desk.say(Words.get("tune.servo.place.bad"));
+            return;
+        }
+        placeName.clear();
+        desk.change(desk.draft().place(name, desk.draft().now()));
+    }
+
+    private void showPlaces(ServoDraft draft) {
+        places.getChildren().clear();
+        draft.places().forEach((name, pulse) -> {
+            Caption named = Ui.word(name, "tune-place");
+            named.setMinWidth(0);
+            HBox.setHgrow(named, Priority.ALWAYS);
+            HBox row = new HBox(
+                    10,
+                    named,
+                    Ui.spring(),
+                    Ui.word(Math.round(draft.angle(pulse)) + "°", "quiet"),
+                    Ui.word(ServoWords.micros(pulse), "tune-place-pulse"),
+                    Ui.textButton(
+                            "tune-go-" + name,
+                            Words.get("tune.servo.go"),
+                            () -> desk.change(desk.draft().to(pulse))),
+                    Ui.textButton(
+                            "tune-out-" + name,
+                            Words.get("tune.take_out"),
+                            () -> desk.change(desk.draft().without(name))));
+            row.setAlignment(Pos.CENTER_LEFT);
+            places.getChildren().add(row);
+        });
+        if (draft.places().isEmpty()) {
+            places.getChildren().add(Ui.text(Words.get("tune.servo.place.none"), "quiet"));
+        }
+    }
+
+    private Node after() {
+        releaseTime.setOnAction(event -> takeRelease());
+        WrapRow row = new WrapRow(8);
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.getChildren().addAll(hold, release, releaseTime);
+        released.setMinWidth(0);
+        return new VBox(6, Ui.word(Words.get("tune.servo.after"), "section"), row, released);
+    }
+
+    private void takeRelease() {
+        Optional<Double> seconds =
+                BenchPane.amount(releaseTime.getText().isBlank() ? "0.4" : releaseTime.getText(), Unit.SECOND);
+        if (seconds.filter(value -> value > 0 && value <= 60).isEmpty()) {
+            desk.say(Words.get("tune.servo.release.bad"));
+        } else {
+            desk.change(desk.draft().released(seconds));
+        }
+    }
+
+    private Node moves() {
+        move.setOnAction(event -> takeMove());
+        WrapRow row = new WrapRow(8);
+        row.setAlignment(Pos.CENTER_LEFT);
+        fastest.setMinWidth(0);
+        row.getChildren().addAll(Ui.word(Words.get("tune.servo.move"), "quiet"), move);
+        return new VBox(4, row, fastest);
+    }
+
+    /** What is alike of several servos is given on; what differs from piece to piece is not. */
+    private void openOthers() {
+        ContextMenu menu = new ContextMenu();
+        session.tune().otherServos(at).forEach(other -> {
+            MenuItem item = new MenuItem(other.part().name());
+            item.setOnAction(event -> session.tune().giveTo(at, other));
+            menu.getItems().add(item);
+        });
+        menu.show(give, Side.BOTTOM, 0, 2);
+    }
+
+    private void takeMove() {
+        Optional<Double> seconds = BenchPane.amount(move.getText(), Unit.SECOND);
+        if (seconds.filter(value -> value >= 0.02 && value <= 600).isEmpty()) {
+            desk.say(Words.get("tune.servo.move.bad"));
+        } else {
+            desk.change(desk.draft().moving(seconds.get()));
+        }
+    }
+
+    void show(ServoDraft draft) {
+        showPlaces(draft);
+        hold.setSelected(draft.release().isEmpty());
+        release.setSelected(draft.release().isPresent());
+        BenchPane.fill(
+                releaseTime,
+                draft.release().map(value -> BenchPane.plain(value) + " s").orElse(""));
+        released.setText(Words.get(draft.release().isPresent() ? "tune.servo.released" : "tune.servo.held"));
+        BenchPane.fill(move, BenchPane.plain(draft.moveTime()) + " s");
+        fastest.setText(Words.say(Fact.of("tune.servo.fastest").with("step", ServoWords.micros(draft.fastestFrame()))));
+    }
+}
