@@ -25,8 +25,10 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Meter;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.SetWire;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.document.BuildReader;
@@ -211,8 +213,14 @@ class WakeProgramTest {
     private record Ran(String out, Set<Integer> driven, Set<Integer> left) {}
 
     private Ran run(List<String> command) throws Exception {
+        return run(command, "");
+    }
+
+    /** @param typed what somebody types while it runs */
+    private Ran run(List<String> command, String typed) throws Exception {
+        Path input = Files.writeString(folder.resolve("typed"), typed);
         Process process = new ProcessBuilder(command)
-                .redirectInput(ProcessBuilder.Redirect.from(Path.of("/dev/null").toFile()))
+                .redirectInput(ProcessBuilder.Redirect.from(input.toFile()))
                 .redirectError(folder.resolve("errors").toFile())
                 .start();
         String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
@@ -270,12 +278,16 @@ class WakeProgramTest {
     }
 
     private Ran python(Table table, Twist twist) throws Exception {
+        return python(table, twist, "");
+    }
+
+    private Ran python(Table table, Twist twist, String typed) throws Exception {
         assumeTrue(isThere("python3"), "no Python: the made Python programs are not run");
         World world = new World(table, table.bench(twist), Language.Name.PYTHON_CONTROLLER);
         Path source = Files.writeString(folder.resolve("wake.py"), table.program(Language.Name.PYTHON_CONTROLLER));
         run(List.of("python3", "-m", "py_compile", source.toString()));
         Path told = Files.write(folder.resolve("world"), world.lines);
-        return run(List.of("python3", standIn("standin.py").toString(), told.toString(), source.toString()));
+        return run(List.of("python3", standIn("standin.py").toString(), told.toString(), source.toString()), typed);
     }
 
     private static Map<String, Answer> answers(BoardReport report) {
@@ -345,6 +357,38 @@ class WakeProgramTest {
                 41, ran.out().lines().filter(line -> line.equals("adc A0 487")).count(), ran.out());
     }
 
+    /** With a servo and a knob beside what it has. */
+    private static Build withServo(Path file, String servoAt, String knobAt) throws Exception {
+        Build build = BuildReader.read(file, CATALOG);
+        build = new AddPart("desk", Part.of("gate", "servo-micro", "Gate servo", "")).apply(build);
+        build = new SetWire("desk", Wire.placed(new Endpoint("gate", "SIG"), new Endpoint("board", servoAt)))
+                .apply(build);
+        if (knobAt.isEmpty()) {
+            return build;
+        }
+        build = new AddPart("desk", Part.of("knob", "knob", "Knob", "")).apply(build);
+        return new SetWire("desk", Wire.placed(new Endpoint("knob", "OUT"), new Endpoint("board", knobAt)))
+                .apply(build);
+    }
+
+    @Test
+    void pythonGivesCodesAndPulsesOfAWidthToo() throws Exception {
+        Table table = Table.of(withServo(standInBuild(), "GP15", "GP26"), "desk");
+        assertFalse(python(table, Twist.NONE, "servo gate.SIG 9000\n").driven().contains(15));
+        Ran ran = python(table, Twist.NONE, "servo gate.SIG 1960\na\n");
+        assertTrue(ran.driven().contains(15), ran.driven().toString());
+        assertEquals(
+                41, ran.out().lines().filter(line -> line.startsWith("adc ")).count(), ran.out());
+        Path board = Path.of(
+                WakeProgramTest.class.getResource("on-a-computer.inkel.json").toURI());
+        Table computer = Table.of(withServo(board, "GPIO18", ""), "desk");
+        assertFalse(
+                computer(computer, Twist.NONE, "servo gate.SIG wide\n").driven().contains(18));
+        Ran moved = computer(computer, Twist.NONE, "servo gate.SIG 1960\n");
+        assertTrue(moved.driven().contains(18), moved.driven().toString());
+        assertEquals(Set.of(), moved.left());
+    }
+
     @Test
     void thePythonProgramReportsWhatTheBenchGives() throws Exception {
         Table table = twoLanguages();
@@ -385,11 +429,15 @@ class WakeProgramTest {
     }
 
     private Ran computer(Table table, Twist twist) throws Exception {
+        return computer(table, twist, "");
+    }
+
+    private Ran computer(Table table, Twist twist, String typed) throws Exception {
         assumeTrue(isThere("python3"), "no Python: the made Python programs are not run");
         Path source = Files.writeString(folder.resolve("wake.py"), table.program(Language.Name.PYTHON_COMPUTER));
         run(List.of("python3", "-m", "py_compile", source.toString()));
         Path told = Files.write(folder.resolve("world"), devices(table, table.bench(twist)));
-        return run(List.of("python3", standIn("kernel.py").toString(), told.toString(), source.toString()));
+        return run(List.of("python3", standIn("kernel.py").toString(), told.toString(), source.toString()), typed);
     }
 
     @Test
