@@ -78,8 +78,11 @@ public final class Solver {
     private Outcome settle(double[] near, Set<Integer> off) {
         double[] volts = near == null ? usual(off) : moved(near, off);
         double[] step = new double[0];
+        boolean isSet = false;
         for (int round = 0; round < ROUNDS && volts.length > 0; round++) {
-            equations.set(network.elements(), volts, off);
+            if (!isSet) {
+                equations.set(network.elements(), volts, off);
+            }
             if (!equations.factor()) {
                 break;
             }
@@ -92,7 +95,7 @@ public final class Solver {
                 move(volts, step, 1);
                 return new Outcome.Settled(new Solution(network, volts, equations.piece(), off));
             }
-            go(volts, step, Math.min(1, REACH / most), off);
+            isSet = go(volts, step, Math.min(1, REACH / most), off);
         }
         return new Outcome.Unsettled(mostBent(volts, step));
     }
@@ -121,8 +124,12 @@ public final class Solver {
         return volts;
     }
 
-    /** Goes as far along a step as what is left over gets less: half of it, and half of that, where all of it is too far. */
-    private void go(double[] volts, double[] step, double all, Set<Integer> off) {
+    /**
+     * Goes as far along a step as what is left over gets less: half of it, and half of that, where all of it is too far.
+     *
+     * @return whether the equations are set for where it went
+     */
+    private boolean go(double[] volts, double[] step, double all, Set<Integer> off) {
         double before = equations.leftOver();
         double best = 0;
         double least = Double.POSITIVE_INFINITY;
@@ -131,17 +138,18 @@ public final class Solver {
             move(volts, step, share);
             equations.set(network.elements(), volts, off);
             double left = equations.leftOver();
+            if (left <= before * (1 - share * ENOUGH) + ROUNDING && left < least) {
+                return true;
+            }
             move(volts, step, -share);
             if (left < least) {
                 least = left;
                 best = share;
             }
-            if (left <= before * (1 - share * ENOUGH) + ROUNDING) {
-                break;
-            }
             share /= 2;
         }
         move(volts, step, best);
+        return false;
     }
 
     private static double most(double[] step) {
