@@ -67,7 +67,7 @@ final class CsvReader {
         String[] named = names.isEmpty() ? new String[0] : names.split(String.valueOf(separator), -1);
         for (int i = 0; i < count; i++) {
             String name = i + 1 < named.length ? named[i + 1].strip().replaceAll("^\"|\"$", "") : "";
-            channels.add(new Channel(name.isEmpty() ? "D" + i : name));
+            channels.add(new Channel(name.isEmpty() ? "D" + i : Problems.shown(name)));
         }
         String head = named.length > 0 ? named[0].toLowerCase(Locale.ROOT) : "";
         scale = head.contains("ns")
@@ -92,7 +92,7 @@ final class CsvReader {
             if (i == line.length() || line.charAt(i) == separator) {
                 double value = number(line, from, i);
                 if (Double.isNaN(value) && cell == 0) {
-                    problems.add(lines.number(), Fact.of("capture.no_time").with("text", shown(line)));
+                    problems.add(lines.number(), Fact.of("capture.no_time").with("text", Problems.shown(line)));
                     return;
                 }
                 values[cell++] = value;
@@ -146,9 +146,5 @@ final class CsvReader {
         } catch (NumberFormatException notANumber) {
             return Double.NaN;
         }
-    }
-
-    private static String shown(String line) {
-        return line.length() <= 40 ? line : line.substring(0, 40) + "…";
     }
 }

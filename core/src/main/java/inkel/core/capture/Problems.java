@@ -8,6 +8,8 @@ import java.util.List;
 final class Problems {
     private static final int MOST = 20;
 
+    private static final int SHOWN = 40;
+
     private final List<Capture.Problem> all = new ArrayList<>();
     private long left;
 
@@ -25,5 +27,16 @@ final class Problems {
             left = 0;
         }
         return all;
+    }
+
+    /** A text of a file as it may stand in a sentence: not long, and nothing in it that a terminal would obey. */
+    static String shown(String text) {
+        String plain = text.codePoints()
+                .limit(SHOWN)
+                .map(letter ->
+                        Character.isISOControl(letter) || Character.getType(letter) == Character.FORMAT ? '·' : letter)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
+        return text.codePointCount(0, text.length()) <= SHOWN ? plain : plain + "…";
     }
 }

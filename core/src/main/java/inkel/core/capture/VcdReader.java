@@ -50,7 +50,7 @@ final class VcdReader {
             } else if (begin == '$') {
                 isBody |= declaration(line);
             } else if (isBody && begin != 'b' && begin != 'B' && begin != 'r' && begin != 'R') {
-                problem(Fact.of("capture.no_change").with("text", shown(line)));
+                problem(Fact.of("capture.no_change").with("text", Problems.shown(line)));
             }
         }
         if (!isScaled) {
@@ -63,10 +63,6 @@ final class VcdReader {
         problems.add(lines.number(), why);
     }
 
-    private static String shown(String line) {
-        return line.length() <= 40 ? line : line.substring(0, 40) + "…";
-    }
-
     private void time(String line) {
         try {
             long next = Long.parseLong(line, 1, line.length(), 10);
@@ -76,7 +72,7 @@ final class VcdReader {
                 time = next;
             }
         } catch (NumberFormatException notATime) {
-            problem(Fact.of("capture.no_time").with("text", shown(line)));
+            problem(Fact.of("capture.no_time").with("text", Problems.shown(line)));
         }
     }
 
@@ -88,7 +84,7 @@ final class VcdReader {
             channel = byId.get(line.substring(1).strip());
         }
         if (channel == null) {
-            problem(Fact.of("capture.no_wire").with("text", shown(line)));
+            problem(Fact.of("capture.no_wire").with("text", Problems.shown(line)));
         } else {
             channel.add(time, level);
         }
@@ -101,7 +97,7 @@ final class VcdReader {
         while (isLong && !all.toString().contains("$end")) {
             String more = lines.next();
             if (more == null || all.length() > CaptureLines.MOST) {
-                problem(Fact.of("capture.no_end").with("text", shown(line)));
+                problem(Fact.of("capture.no_end").with("text", Problems.shown(line)));
                 return false;
             }
             all.append(' ').append(more);
@@ -121,18 +117,18 @@ final class VcdReader {
             unit = Integer.parseInt(matcher.group(1)) * UNITS.get(matcher.group(2));
             isScaled = true;
         } else {
-            problem(Fact.of("capture.timescale").with("text", shown(text)));
+            problem(Fact.of("capture.timescale").with("text", Problems.shown(text)));
         }
     }
 
     /** {@code $var wire 1 ! name $end}; a name may be of several words. */
     private void variable(String[] words) {
         if (words.length < 5) {
-            problem(Fact.of("capture.variable").with("text", shown(String.join(" ", words))));
+            problem(Fact.of("capture.variable").with("text", Problems.shown(String.join(" ", words))));
             return;
         }
         if (!words[2].equals("1")) {
-            problem(Fact.of("capture.wide").with("wire", words[4]));
+            problem(Fact.of("capture.wide").with("wire", Problems.shown(words[4])));
             return;
         }
         StringBuilder name = new StringBuilder(words[4]);
@@ -145,7 +141,7 @@ final class VcdReader {
             // Two names of one wire.
             return;
         }
-        Channel channel = new Channel(name.toString());
+        Channel channel = new Channel(Problems.shown(name.toString()));
         channels.add(channel);
         byId.put(id, channel);
         if (id.length() == 1 && id.charAt(0) < SHORT_IDS) {

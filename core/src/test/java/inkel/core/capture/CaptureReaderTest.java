@@ -140,6 +140,16 @@ class CaptureReaderTest {
     }
 
     @Test
+    void nothingThatATerminalObeysIsInASentence() throws IOException {
+        Capture capture = read(HEAD + "#5\n" + "\u001B[2J\u0007hello\u202E" + "x".repeat(100) + "\n");
+        String told = capture.problems().stream()
+                .map(problem -> problem.why().values().toString())
+                .reduce("", String::concat);
+        assertTrue(told.contains("·[2J·hello·xxx") && told.endsWith("…}"), told);
+        assertTrue(told.codePoints().noneMatch(Character::isISOControl));
+    }
+
+    @Test
     void whatIsWrittenIsReadBackTheSame() throws IOException {
         Random random = new Random(3);
         List<Channel> channels = new ArrayList<>();
