@@ -55,10 +55,10 @@ public final class ConstantsFile {
 
     private static String line(boolean isCpp, String name, String value, String about) {
         if (!isCpp) {
-            return name + " = " + value + "  # " + about + "\n";
+            return name + " = " + value + "  # " + ProgramText.calm(about) + "\n";
         }
         String type = value.startsWith("\"") ? "const char " + name + "[]" : type(value) + " " + name;
-        return "static " + type + " = " + value + ";  // " + about + "\n";
+        return "static " + type + " = " + value + ";  // " + ProgramText.calm(about) + "\n";
     }
 
     private static String type(String value) {

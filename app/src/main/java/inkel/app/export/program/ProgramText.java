@@ -47,9 +47,14 @@ enum ProgramText {
         return String.format(Locale.ROOT, "0x%02X", value);
     }
 
+    /** Words of people as they may stand in a remark: on one line, and with nothing that goes on in the next. */
+    static String calm(String words) {
+        return words.replaceAll("\\p{Cntrl}", " ").replace('\\', '/');
+    }
+
     /** Each line as a remark. */
     String remarks(String lines) {
-        return lines.lines().map(line -> remark + line).collect(Collectors.joining("\n"));
+        return lines.lines().map(line -> remark + calm(line)).collect(Collectors.joining("\n"));
     }
 
     String row(String... cells) {

@@ -111,6 +111,22 @@ class ConstantsFileTest {
     }
 
     @Test
+    void aNameNeverLeavesItsRemark() throws Exception {
+        Build build = new AddPart("lower-lock", Part.of("evil", "button", "x\nint y = 1; \\", "")).apply(locks());
+        build = new SetWire("lower-lock", Wire.placed(new Endpoint("evil", "A"), new Endpoint("board", "D2")))
+                .apply(build);
+        for (String line : of(build, "lower-lock", Language.Name.CPP).lines().toList()) {
+            assertTrue(
+                    line.isEmpty()
+                            || line.startsWith("//")
+                            || line.startsWith("#pragma")
+                            || line.startsWith("static const "),
+                    line);
+            assertTrue(!line.endsWith("\\"), line);
+        }
+    }
+
+    @Test
     void cppIsCompiled() throws Exception {
         Path header = Files.writeString(folder.resolve("pins.h"), of(tuned(locks()), "lower-lock", Language.Name.CPP));
         Path source = Files.writeString(
