@@ -20,6 +20,11 @@ import java.util.Optional;
  */
 public record Tunings(
         Map<String, Map<BenchKind, LogLine.Tuned>> valid, Map<String, Map<BenchKind, LogLine.Tuned>> stale) {
+    public Tunings {
+        valid = Map.copyOf(valid);
+        stale = Map.copyOf(stale);
+    }
+
     static final Tunings NONE = new Tunings(Map.of(), Map.of());
 
     static Tunings of(Build build, Node node) {

@@ -1,11 +1,11 @@
 package inkel.app.export.program;
 
+import inkel.core.quantity.Engineering;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -44,7 +44,7 @@ enum ProgramText {
     }
 
     static String hex(int value) {
-        return String.format(Locale.ROOT, "0x%02X", value);
+        return Engineering.address(value);
     }
 
     /** Words of people as they may stand in a remark: on one line, and with nothing that goes on in the next. */

@@ -83,8 +83,7 @@ final class ServoEnds {
     }
 
     private void fine(int direction) {
-        ServoDraft draft = desk.draft();
-        desk.change(draft.to(draft.now() + direction * draft.rig().step()));
+        desk.change(desk.draft().finer(direction));
     }
 
     private void goMiddle() {

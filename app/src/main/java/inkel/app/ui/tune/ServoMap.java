@@ -90,14 +90,13 @@ final class ServoMap {
 
     private boolean isPulse(double pulse) {
         ServoRig rig = desk.draft().rig();
-        return pulse >= rig.shortest() - 200 * MICRO && pulse <= rig.longest() + 200 * MICRO;
+        return pulse >= rig.least() && pulse <= rig.most();
     }
 
     private String pulseBad() {
         ServoRig rig = desk.draft().rig();
-        return Words.say(Fact.of("tune.servo.pulse.bad")
-                .with("low", Math.round(rig.shortest() / MICRO) - 200)
-                .with("high", Math.round(rig.longest() / MICRO) + 200));
+        return Words.say(
+                Fact.of("tune.servo.pulse.bad").with("low", micros(rig.least())).with("high", micros(rig.most())));
     }
 
     private void showCorners(ServoDraft draft) {
@@ -148,7 +147,7 @@ final class ServoMap {
                 String.format(Locale.ROOT, "µs = %.1f + %.4f · code", draft.offset() / MICRO, draft.slope() / MICRO));
         resolution.setText(
                 Words.say(Fact.of(draft.isInputCoarser() ? "tune.servo.input_coarser" : "tune.servo.drive_coarser")
-                        .with("angle", String.format(Locale.ROOT, "%.2f", Math.abs(draft.perCode() / draft.degree())))
+                        .with("angle", String.format(Locale.ROOT, "%.2f", draft.anglePerCode()))
                         .with("step", ServoWords.micros(draft.rig().step()))));
     }
 

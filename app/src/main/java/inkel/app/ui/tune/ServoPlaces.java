@@ -158,6 +158,8 @@ final class ServoPlaces {
                 draft.release().map(value -> BenchPane.plain(value) + " s").orElse(""));
         released.setText(Words.get(draft.release().isPresent() ? "tune.servo.released" : "tune.servo.held"));
         BenchPane.fill(move, BenchPane.plain(draft.moveTime()) + " s");
-        fastest.setText(Words.say(Fact.of("tune.servo.fastest").with("step", ServoWords.micros(draft.fastestFrame()))));
+        fastest.setText(Words.say(Fact.of("tune.servo.fastest")
+                .with("count", draft.moveTable().size())
+                .with("step", ServoWords.micros(draft.fastestFrame()))));
     }
 }

@@ -1,5 +1,6 @@
 package inkel.core.capture.decode;
 
+import inkel.core.quantity.Engineering;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
@@ -9,7 +10,7 @@ final class Texts {
     private Texts() {}
 
     static String hex(int value) {
-        return String.format(Locale.ROOT, "0x%02X", value);
+        return Engineering.address(value);
     }
 
     static String hex(List<Integer> bytes) {

@@ -8,6 +8,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
 import inkel.core.document.Wire;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.tune.Constant;
@@ -19,7 +20,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -111,7 +111,7 @@ public final class CodeConstants {
                     .ifPresent(address -> add(
                             new Constant(
                                     Constant.identifier(name, "ADDRESS"),
-                                    String.format(Locale.ROOT, "0x%02X", address),
+                                    Engineering.address(address),
                                     Source.COMPUTED),
                             Optional.empty(),
                             Fact.of("code.address").with("part", name)));

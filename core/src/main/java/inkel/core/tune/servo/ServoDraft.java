@@ -86,15 +86,20 @@ public record ServoDraft(
 
     // --- ends
 
-    /** Commands another pulse, in steps of the drive. */
+    /** Commands another pulse, in steps of the drive, and none that no servo of its class could mean. */
     public ServoDraft to(double pulse) {
-        double next = rig.nearest(pulse);
+        double next = rig.nearest(Math.max(rig.least(), Math.min(rig.most(), pulse)));
         return edit().at(next, now).made();
     }
 
     /** One coarse step, or one of the drive where that is coarser. */
     public ServoDraft stepped(int direction) {
         return to(now + direction * Math.max(COARSE, rig.step()));
+    }
+
+    /** The finest step there is. */
+    public ServoDraft finer(int direction) {
+        return to(now + direction * rig.step());
     }
 
     /** It stopped or hums where it is now: the end is where it was before, and there it goes back to. */
@@ -226,6 +231,11 @@ public record ServoDraft(
             most = Math.max(most, Math.abs(line.slope(i)));
         }
         return most;
+    }
+
+    /** The degrees that one code of the input moves the arm by, where it moves it most. */
+    public double anglePerCode() {
+        return perCode() / Math.abs(degree());
     }
 
     /** Whether one code of the input moves the arm by more than its drive and dead band do. */

@@ -27,6 +27,8 @@ public record ServoRig(Placed servo, PwmNeed need, Frequency frequency, boolean 
 
     private static final Share OSCILLATOR_OFF = Share.ofPercent(3);
 
+    private static final double BEYOND = 200e-6;
+
     /** Usual code for boards sets pulses in whole microseconds. */
     private static final double BOARD_STEP = 1e-6;
 
@@ -58,6 +60,15 @@ public record ServoRig(Placed servo, PwmNeed need, Frequency frequency, boolean 
 
     public double longest() {
         return need.pulse().highest().seconds();
+    }
+
+    /** The shortest pulse that is ever commanded: pieces differ from their class, though not by more than that. */
+    public double least() {
+        return shortest() - BEYOND;
+    }
+
+    public double most() {
+        return longest() + BEYOND;
     }
 
     public double middle() {

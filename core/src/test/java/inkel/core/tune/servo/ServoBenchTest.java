@@ -107,6 +107,14 @@ class ServoBenchTest {
     }
 
     @Test
+    void nothingIsCommandedFarBeyondWhatTheClassSays() {
+        // 500 to 2,500 µs, and 200 µs more either way.
+        assertEquals(2700 * US, ServoDraft.of(plain()).to(9).now(), 1e-9);
+        assertEquals(300 * US, ServoDraft.of(plain()).to(0).now(), 1e-9);
+        assertEquals(1501 * US, ServoDraft.of(plain()).to(1500 * US).finer(1).now(), 1e-9);
+    }
+
+    @Test
     void theDriverIsCommandedInItsTicks() {
         ServoRig rig = driven();
         // 25 MHz / (4096 · 122) is 50.03 Hz; a tick is 1 / (50.03 · 4096) = 4.88 µs.
