@@ -53,7 +53,10 @@ public final class CheckWords {
                 check.at().isPin()
                         ? Words.get("wake.check.no_short", "rail", rail(check))
                         : Words.get("wake.check.grounds");
-            case LEVEL -> Words.get("wake.check.thin", "pin", pin(check));
+            case LEVEL ->
+                check.group().phase() == Phase.PART
+                        ? Words.get("wake.check.driven", "pin", check.at().pin())
+                        : Words.get("wake.check.thin", "pin", pin(check));
             case VOLTS ->
                 check.group().phase() == Phase.TOGETHER
                         ? Words.get("wake.check.busy", "rail", rail(check))

@@ -69,6 +69,11 @@ public enum PinUse {
         };
     }
 
+    /** Whether it is a line of SPI that the board drives. */
+    public boolean isSpiToPart() {
+        return this == SPI_SCK || this == SPI_MOSI || this == SPI_CS;
+    }
+
     /** Whether it is one side of a way that matches levels. */
     public boolean isWay() {
         return this == WAY || this == WAY_IN || this == WAY_OUT;

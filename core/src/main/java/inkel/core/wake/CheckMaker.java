@@ -12,6 +12,8 @@ import inkel.core.bench.Question;
 import inkel.core.bench.Scene;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Output;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
@@ -34,6 +36,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Makes the checks of one node, phase by phase; each phase joins more of the table. */
 final class CheckMaker {
@@ -42,6 +45,9 @@ final class CheckMaker {
 
     private static final double LIMIT_STEP = 0.01;
     private static final double LEAST_LIMIT = 0.05;
+
+    /** Less than that would not be told from a wire that hangs in the air, in volts. */
+    private static final double LEAST_HIGH = 0.5;
 
     /** Bands are said in whole hundredths of a volt, outwards. */
     private static final double SHOWN = 0.01;
@@ -237,7 +243,51 @@ final class CheckMaker {
         List<String> calm = new ArrayList<>(up);
         calm.addAll(levels(bench, placed, group, up));
         takes(bench, placed, group, up, wires);
-        checks.addAll(looks.alive(placed, group, calm));
+        List<Check> signs = looks.alive(placed, group, calm);
+        checks.addAll(signs);
+        driven(placed, group, calm, signs);
+    }
+
+    /**
+     * What comes to the inputs of a part while the board puts them high, one by one: for those that nothing else of the part
+     * would show. A select or clock is shown by a register that is read, a channel by what moves on it.
+     */
+    private void driven(Placed placed, Group group, List<String> needs, List<Check> signs) {
+        boolean isRead = signs.stream().anyMatch(check -> check.kind() == Check.Kind.REGISTER);
+        Set<Place> shown = signs.stream().map(Check::at).collect(Collectors.toSet());
+        for (Pin pin : placed.cls().signals().toList()) {
+            Endpoint end = placed.endpoint(pin);
+            boolean isTold = pin.use() != PinUse.INPUT
+                            && pin.use() != PinUse.PWM
+                            && (!pin.use().isSpiToPart() || isRead)
+                    || shown.contains(node.place(end))
+                    || thin.stream().anyMatch(link -> link.to().equals(end));
+            if (!isTold) {
+                node.wire(end)
+                        .filter(wire -> wire.to().part().equals(node.board().id()) && !node.isTie(wire))
+                        .ifPresent(wire -> driven(end, node.place(wire.to()), group, needs));
+            }
+        }
+    }
+
+    private void driven(Endpoint pin, Place by, Group group, List<String> needs) {
+        Scene driving = scene.driving(Map.of(by, Drives.HIGH));
+        Probe probe = benches.volts(node, pin);
+        new Foretelling(benches.model(driving, learnt))
+                .band(probe)
+                .filter(band -> band.low() > LEAST_HIGH)
+                .ifPresent(band -> add(
+                        "high " + pin,
+                        group,
+                        Check.Kind.LEVEL,
+                        node.place(pin),
+                        steps.terminal(pin),
+                        node.part(pin.part()).map(steps::ground),
+                        within(band),
+                        Optional.of(band),
+                        needs,
+                        List.copyOf(steps.at(pin)),
+                        new Asked(driving, new Question.Measure(probe))));
     }
 
     /** What the wires of a part rest at, where that can be foretold. */

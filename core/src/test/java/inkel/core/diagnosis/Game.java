@@ -8,6 +8,9 @@ import inkel.core.bench.fault.FaultKind;
 import inkel.core.bench.fault.Faults;
 import inkel.core.bench.fault.Layout;
 import inkel.core.bench.net.DenseNodal;
+import inkel.core.bench.net.Network;
+import inkel.core.bench.net.Outcome;
+import inkel.core.bench.net.Solver;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
@@ -80,9 +83,18 @@ final class Game {
         return play(Optional.empty(), Twist.NONE, random);
     }
 
+    /** By the program's own way where the other finds none, which would notice nothing, or where heat comes in. */
+    private static Outcome solve(Network network) {
+        Outcome own = new Solver(network).solve();
+        boolean isHot = own instanceof Outcome.Settled settled
+                && !settled.solution().off().isEmpty();
+        Outcome other = isHot ? own : DenseNodal.solve(network);
+        return other instanceof Outcome.Settled ? other : own;
+    }
+
     private Played play(Optional<Fault> planted, Twist twist, Random random) {
-        PracticeBench bench = new PracticeBench(
-                layout.circuit(), layout.lists(), twist, Meter.USUAL, random.nextLong(), DenseNodal::solve);
+        PracticeBench bench =
+                new PracticeBench(layout.circuit(), layout.lists(), twist, Meter.USUAL, random.nextLong(), Game::solve);
         List<Evidence> evidence = new ArrayList<>();
         boolean isOut = false;
         for (Check check : wake.checks()) {

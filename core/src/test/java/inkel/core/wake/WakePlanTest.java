@@ -5,11 +5,13 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.bench.Benches;
+import inkel.core.bench.Drives;
 import inkel.core.bench.Foretelling;
 import inkel.core.bench.Scene;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Meter;
+import inkel.core.document.Place;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
 import inkel.core.quantity.Current;
@@ -225,5 +227,44 @@ class WakePlanTest {
                 }
             }
         }
+    }
+
+    @Test
+    void aWireThatNothingElseShowsIsMeasuredWhileTheBoardPutsItHigh() {
+        NodeWake wake = wake(Builds.classic()
+                .part("shift", "shift-out", "VCC=board.5V")
+                .wire("shift.SER", "board.D8")
+                .wire("shift.SRCLK", "board.D9")
+                .build());
+        Check high = check(wake, "high shift.SER");
+        // An output of this board gives its supply of 4.7 to 5.3 V, less what its own resistance loses: next to nothing
+        // here.
+        Expected.Within within = (Expected.Within) high.expected();
+        assertTrue(
+                within.low().orElseThrow().si() > 4.4
+                        && within.high().orElseThrow().si() < 5.4,
+                within.toString());
+        assertEquals(Check.Kind.LEVEL, high.kind());
+        assertEquals(
+                Map.of(new Place("bench", "board", "D8"), Drives.HIGH),
+                high.asked().scene().driven());
+        assertEquals(Phase.PART, check(wake, "high shift.SRCLK").group().phase());
+    }
+
+    @Test
+    void whatIsSeenOrReadOfAPartIsNotMeasuredToo() {
+        NodeWake wake = wake(Builds.classic()
+                .part("lamp", "led")
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .wire("lamp.A", "board.D8")
+                .wire("radio.CSN", "board.D10")
+                .wire("radio.SCK", "board.D13")
+                .wire("radio.MOSI", "board.D11")
+                .wire("radio.MISO", "board.D12")
+                .wire("radio.CE", "board.D9")
+                .build());
+        check(wake, "high radio.CE");
+        assertTrue(wake.check("high lamp.A").isEmpty());
+        assertTrue(wake.check("high radio.CSN").isEmpty());
     }
 }

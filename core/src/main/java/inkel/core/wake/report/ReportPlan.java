@@ -102,7 +102,7 @@ public record ReportPlan(
     public record Line(Placed part, Pin from, Optional<Pin> to, Frequency baud, String say) {}
 
     /**
-     * Something that moves, switches or sounds: only when the builder types its number.
+     * A pin that is driven, and what it may move, switch or sound: only when the builder types its number.
      *
      * @param number from 1
      */
@@ -186,6 +186,13 @@ public record ReportPlan(
                 placed.cls().signals().filter(pin -> pin.use() == PinUse.ANALOG).forEach(pin -> target(
                                 placed.endpoint(pin))
                         .ifPresent(at -> analogs.add(new Analog(placed.endpoint(pin), at))));
+            }
+            for (Check check : wake.checks()) {
+                if (check.kind() == Check.Kind.LEVEL && check.group().phase() == Phase.PART) {
+                    target(check.at().endpoint())
+                            .map(pin -> new Act(acts.size() + 1, check.at().endpoint(), pin, WakeCheck.To.HIGH))
+                            .ifPresent(acts::add);
+                }
             }
             return new ReportPlan(node, pins(), way(node), buses, registers, levels(), analogs, lines, acts);
         }

@@ -27,7 +27,7 @@ class DenseNodalTest {
                 }
             }
         }
-        // Networks by chance bend at many places at once; where it comes to rest it has to agree.
-        assertTrue(compared > NETWORKS * 0.6, "only " + compared + " settled");
+        // A way that finds nothing would agree with everything.
+        assertTrue(compared > NETWORKS * 0.9, "only " + compared + " settled");
     }
 }
