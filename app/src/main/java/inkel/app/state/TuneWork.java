@@ -10,21 +10,25 @@ import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.document.Tuning;
 import inkel.core.document.edit.Tune;
-import inkel.core.tune.TuneReport;
+import inkel.core.tune.Device;
+import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDevice;
 import inkel.core.tune.analog.AnalogDraft;
-import inkel.core.tune.analog.AnalogRig;
 import inkel.core.tune.analog.Run;
+import inkel.core.tune.sample.Ask;
+import inkel.core.tune.sample.Sample;
+import inkel.core.tune.sample.SampledBench;
+import inkel.core.tune.sample.SampledDraft;
 import inkel.core.tune.servo.ServoDevice;
 import inkel.core.tune.servo.ServoDraft;
-import inkel.core.tune.servo.ServoKept;
-import inkel.core.tune.servo.ServoRig;
+import inkel.core.tune.stand.Benches;
+import inkel.core.tune.stand.TuneReport;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
@@ -38,10 +42,10 @@ public final class TuneWork {
     private final ObjectProperty<At> current = new SimpleObjectProperty<>();
     private final ReadOnlyIntegerWrapper changes = new ReadOnlyIntegerWrapper();
     private final ReadOnlyObjectWrapper<Difference> followed = new ReadOnlyObjectWrapper<>();
-    private final Map<At, ServoDraft> servos = new HashMap<>();
-    private final Map<At, AnalogDraft> analogs = new HashMap<>();
-    private final Map<At, ServoDevice> servoDevices = new HashMap<>();
-    private final Map<At, AnalogDevice> analogDevices = new HashMap<>();
+    private final Map<At, Draft> drafts = new HashMap<>();
+
+    /** Pieces that are not there, each kept as long as one practises. */
+    private final Map<At, Device<?, ?>> devices = new HashMap<>();
 
     /** Codes that came over a line for the signal that is on the bench, and are not taken yet. */
     private final List<Integer> codes = new ArrayList<>();
@@ -52,11 +56,9 @@ public final class TuneWork {
     private Assessment before;
 
     /** Drafts of builds that were open before, by their file or name. */
-    private final Map<String, Drafts> left = new HashMap<>();
+    private final Map<String, Map<At, Draft>> left = new HashMap<>();
 
     private String open = "";
-
-    private record Drafts(Map<At, ServoDraft> servos, Map<At, AnalogDraft> analogs) {}
 
     /** A part at one of its benches. */
     public record At(Place part, BenchKind bench) {}
@@ -92,56 +94,45 @@ public final class TuneWork {
     }
 
     /** Drafts of the builder's own bench while that is left to practise. */
-    private Map<At, ServoDraft> ownServos = Map.of();
-
-    private Map<At, AnalogDraft> ownAnalogs = Map.of();
+    private Map<At, Draft> own = Map.of();
 
     /** Another bench is turned to: what was not kept of the own one waits there. */
     void practise() {
         if (!session.practice().isOn()) {
-            ownServos = Map.copyOf(servos);
-            ownAnalogs = Map.copyOf(analogs);
+            own = Map.copyOf(drafts);
         }
         clear();
     }
 
     void stopPractising() {
         clear();
-        servos.putAll(ownServos);
-        analogs.putAll(ownAnalogs);
-        ownServos = Map.of();
-        ownAnalogs = Map.of();
+        drafts.putAll(own);
+        own = Map.of();
         change();
     }
 
     /** Another build is open: what was not kept of the one before waits until that is opened again. */
     void opened(String build) {
-        left.put(open, new Drafts(Map.copyOf(servos), Map.copyOf(analogs)));
+        left.put(open, Map.copyOf(drafts));
         clear();
         open = build;
-        Drafts waiting = left.getOrDefault(build, new Drafts(Map.of(), Map.of()));
-        servos.putAll(waiting.servos());
-        analogs.putAll(waiting.analogs());
+        drafts.putAll(left.getOrDefault(build, Map.of()));
         change();
     }
 
     /** Whether anything of the open build was found or chosen that is not kept. */
     public boolean hasDrafts() {
-        return !session.practice().isOn() && !(servos.isEmpty() && analogs.isEmpty());
+        return !session.practice().isOn() && !drafts.isEmpty();
     }
 
     /** Keeps every draft, one after the other. */
     void keepAll() {
-        List<At> all = new ArrayList<>(servos.keySet());
-        all.addAll(analogs.keySet());
-        all.forEach(this::keep);
+        List.copyOf(drafts.keySet()).forEach(this::keep);
     }
 
     private void clear() {
-        servos.clear();
-        analogs.clear();
-        servoDevices.clear();
-        analogDevices.clear();
+        drafts.clear();
+        devices.clear();
         codes.clear();
         did = null;
         before = null;
@@ -162,13 +153,12 @@ public final class TuneWork {
 
     /** Whether something was found or chosen that is not kept yet. */
     public boolean isDraft(At at) {
-        return servos.containsKey(at) || analogs.containsKey(at);
+        return drafts.containsKey(at);
     }
 
     /** Throws away what was not kept. */
     public void forget(At at) {
-        servos.remove(at);
-        analogs.remove(at);
+        drafts.remove(at);
         did = null;
         codes.clear();
         change();
@@ -179,8 +169,24 @@ public final class TuneWork {
                 .flatMap(assessment -> assessment.circuit(at.part().node()));
     }
 
-    private <T> Optional<T> of(At at, Function<Placed, Optional<T>> make) {
-        return node(at).flatMap(node -> node.part(at.part().part())).flatMap(make);
+    /**
+     * The draft that is worked on, else what was kept, else nothing found yet; empty for a part that is not wired so that it
+     * can be worked on.
+     */
+    public Optional<Draft> draft(At at) {
+        Optional<Draft> fresh = node(at).flatMap(node -> node.part(at.part().part())
+                .flatMap(placed -> Benches.draft(node, placed, at.bench(), meter(), kept(at))));
+        return fresh.map(of -> Optional.ofNullable(drafts.get(at))
+                .filter(draft -> draft.isOfSameRig(of))
+                .orElse(of));
+    }
+
+    private <D extends Draft> Optional<D> draft(At at, Class<D> sort) {
+        return draft(at).filter(sort::isInstance).map(sort::cast);
+    }
+
+    private <V extends Device<?, ?>> V device(At at, Class<V> sort, Supplier<V> made) {
+        return sort.cast(devices.computeIfAbsent(at, key -> made.get()));
     }
 
     /** What holds of a part. */
@@ -202,21 +208,17 @@ public final class TuneWork {
 
     // --- servo
 
-    /** The draft that is worked on, else what was kept, else nothing found yet; empty for a part that is no servo. */
+    /** Empty for a part that is no servo. */
     public Optional<ServoDraft> servo(At at) {
-        return of(at, placed -> node(at).flatMap(node -> ServoRig.of(node, placed)))
-                .map(rig -> Optional.ofNullable(servos.get(at))
-                        .filter(draft -> draft.rig().equals(rig))
-                        .or(() -> kept(at).map(tuning -> ServoKept.draft(rig, tuning)))
-                        .orElseGet(() -> ServoDraft.of(rig)));
+        return draft(at, ServoDraft.class);
     }
 
     /** A change of the draft; while practising the servo that is not there follows it. */
     public void servo(At at, ServoDraft next) {
         double was = servo(at).map(ServoDraft::now).orElse(next.now());
-        servos.put(at, next);
+        drafts.put(at, next);
         if (session.practice().isOn()) {
-            ServoDevice device = servoDevices.computeIfAbsent(at, key -> new ServoDevice(next.rig(), seed(key)));
+            ServoDevice device = device(at, ServoDevice.class, () -> new ServoDevice(next.rig(), seed(at)));
             did = device.answer(next.now());
         } else if (was != next.now() && isCommanded(next)) {
             session.line().send(ServoCommand.of(node(at).orElseThrow(), at.part(), next.now()));
@@ -238,7 +240,7 @@ public final class TuneWork {
     public void giveTo(At from, Placed other) {
         At to = new At(Place.ofPart(from.part().node(), other.id()), BenchKind.SERVO);
         servo(from).ifPresent(draft -> servo(to).ifPresent(its -> {
-            servos.put(to, draft.usedBy(its));
+            drafts.put(to, draft.usedBy(its));
             turnTo(to);
             change();
         }));
@@ -256,14 +258,9 @@ public final class TuneWork {
 
     // --- analog in
 
-    /** As {@link #servo(At)}; empty for a part without a wired analog signal. */
+    /** Empty for a part without a wired analog signal. */
     public Optional<AnalogDraft> analog(At at) {
-        return of(at, placed -> node(at).flatMap(
-                                node -> AnalogRig.all(node, placed).stream().findFirst()))
-                .map(rig -> Optional.ofNullable(analogs.get(at))
-                        .filter(draft -> draft.rig().equals(rig))
-                        .or(() -> kept(at).map(tuning -> AnalogDraft.of(rig, meter(), tuning)))
-                        .orElseGet(() -> AnalogDraft.of(rig, meter())));
+        return draft(at, AnalogDraft.class);
     }
 
     private Meter meter() {
@@ -271,7 +268,7 @@ public final class TuneWork {
     }
 
     public void analog(At at, AnalogDraft next) {
-        analogs.put(at, next);
+        drafts.put(at, next);
         change();
     }
 
@@ -279,7 +276,7 @@ public final class TuneWork {
     public void practise(At at, double share, int count) {
         analog(at).ifPresent(draft -> {
             AnalogDevice device =
-                    analogDevices.computeIfAbsent(at, key -> new AnalogDevice(draft.rig(), draft.meter(), seed(key)));
+                    device(at, AnalogDevice.class, () -> new AnalogDevice(draft.rig(), draft.meter(), seed(at)));
             analog(at, draft.with(device.answer(new AnalogDevice.Ask(share, count, true))));
         });
     }
@@ -318,20 +315,40 @@ public final class TuneWork {
         }
     }
 
+    // --- benches of readings
+
+    /** Empty for a bench of another sort. */
+    public Optional<SampledDraft> sampled(At at) {
+        return draft(at, SampledDraft.class);
+    }
+
+    public void sampled(At at, SampledDraft next) {
+        drafts.put(at, next);
+        change();
+    }
+
+    /** Reads the piece that is not there. */
+    public void practise(At at, Ask ask, double known) {
+        sampled(at).ifPresent(draft -> {
+            @SuppressWarnings("unchecked")
+            Device<SampledBench.Question, List<Double>> device = (Device<SampledBench.Question, List<Double>>)
+                    devices.computeIfAbsent(at, key -> draft.bench().device(draft.rig(), seed(key)));
+            List<Double> read = device.answer(new SampledBench.Question(ask, known, ask.usual()));
+            sampled(at, draft.with(new Sample(ask.id(), known, read)));
+        });
+    }
+
     // --- keeping
 
     /** Keeps the draft in the record; what follows from it is told when it is known. */
     public void keep(At at) {
-        Optional<Tuning> tuning = at.bench() == BenchKind.SERVO
-                ? servo(at).map(ServoKept::tuning)
-                : analog(at).map(AnalogDraft::tuning);
+        Optional<Tuning> tuning = draft(at).map(Draft::tuning);
         boolean isHeard = !codes.isEmpty() || session.line().nowProperty().get().isListening();
         LogLine.By by = isHeard && at.bench() == BenchKind.ANALOG_IN ? LogLine.By.BOARD : LogLine.By.TYPED;
         before = session.assessmentProperty().get();
         boolean isKept = tuning.isPresent() && session.apply(new Tune(at.part(), tuning.get(), by, session.now()));
         if (isKept) {
-            servos.remove(at);
-            analogs.remove(at);
+            drafts.remove(at);
         } else {
             before = null;
         }

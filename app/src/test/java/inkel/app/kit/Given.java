@@ -28,6 +28,9 @@ public final class Given {
     /** Two boards at other supplies with a wire each way. */
     public static final String TWO_BOARDS = "two-boards.inkel.json";
 
+    /** A table of sensors that differ from piece to piece. */
+    public static final String BED = "bed.inkel.json";
+
     private Given() {}
 
     public static Build build(String example) {

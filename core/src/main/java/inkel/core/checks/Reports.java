@@ -5,7 +5,7 @@ import inkel.core.levels.LevelReport;
 import inkel.core.parts.SupplyReport;
 import inkel.core.pins.PinReport;
 import inkel.core.power.PowerReport;
-import inkel.core.tune.TuneReport;
+import inkel.core.tune.stand.TuneReport;
 import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.List;

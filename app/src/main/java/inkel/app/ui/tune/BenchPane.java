@@ -143,8 +143,7 @@ abstract class BenchPane extends VBox {
 
     /** Without needless digits. */
     static String plain(double value) {
-        return value == Math.rint(value)
-                ? String.format(Locale.ROOT, "%.0f", value)
-                : String.format(Locale.ROOT, "%.4f", value).replaceAll("0+$", "");
+        String text = String.format(Locale.ROOT, "%.4f", value).replaceAll("0+$", "");
+        return text.endsWith(".") ? text.substring(0, text.length() - 1) : text;
     }
 }

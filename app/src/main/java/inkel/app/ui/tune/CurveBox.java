@@ -37,6 +37,7 @@ final class CurveBox extends Region {
     private List<Point> drawn = List.of();
     private List<Point> dots = List.of();
     private List<Double> limits = List.of();
+    private boolean isEven;
     private double fromX;
     private double toX = 1;
     private double fromY;
@@ -87,6 +88,25 @@ final class CurveBox extends Region {
         requestLayout();
     }
 
+    /** One along the bottom is to be as long as one along the side. */
+    void even() {
+        isEven = true;
+        requestLayout();
+    }
+
+    /** Widens what is shown along one side until both have one scale. */
+    private void makeEven() {
+        double width = getWidth() - LEFT - RIGHT;
+        double height = getHeight() - TOP - BOTTOM;
+        double scale = Math.max((toX - fromX) / width, (toY - fromY) / height);
+        double moreX = (scale * width - (toX - fromX)) / 2;
+        double moreY = (scale * height - (toY - fromY)) / 2;
+        fromX -= moreX;
+        toX += moreX;
+        fromY -= moreY;
+        toY += moreY;
+    }
+
     private double x(double value) {
         return LEFT + (value - fromX) / (toX - fromX) * (getWidth() - LEFT - RIGHT);
     }
@@ -109,6 +129,9 @@ final class CurveBox extends Region {
     protected void layoutChildren() {
         getChildren().removeAll(made);
         made.clear();
+        if (isEven) {
+            makeEven();
+        }
         double width = getWidth() - LEFT - RIGHT;
         double height = getHeight() - TOP - BOTTOM;
         ground.resizeRelocate(LEFT, TOP, width, height);

@@ -4,7 +4,7 @@ import inkel.app.state.TuneWork;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
-import inkel.core.tune.TuneReport;
+import inkel.core.tune.stand.TuneReport;
 import javafx.geometry.Pos;
 import javafx.scene.control.ListCell;
 import javafx.scene.layout.HBox;

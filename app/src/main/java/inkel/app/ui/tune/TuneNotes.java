@@ -9,7 +9,6 @@ import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.ui.why.Why.Verdict;
 import inkel.app.words.Words;
-import inkel.core.catalog.BenchKind;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -18,14 +17,10 @@ import inkel.core.document.Tuning;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Stage;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
-import inkel.core.quantity.Quantity;
-import inkel.core.quantity.Unit;
 import inkel.core.tune.Constant;
-import inkel.core.tune.analog.AnalogDraft;
+import inkel.core.tune.Draft;
 import inkel.core.tune.servo.ServoDraft;
-import inkel.core.tune.servo.ServoKept;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -49,14 +44,10 @@ final class TuneNotes implements StageNotes {
     }
 
     private Why why(Assessment assessment, Placed placed, TuneWork.At at) {
-        Optional<Tuning> tuning = at.bench() == BenchKind.SERVO
-                ? work.servo(at).map(ServoKept::tuning)
-                : work.analog(at).map(AnalogDraft::tuning);
+        Optional<Tuning> tuning = work.draft(at).map(Draft::tuning);
         List<Section> sections = new ArrayList<>();
         tuning.ifPresent(found -> sections.add(Section.ofRows(Words.get("tune.why.numbers"), rows(found))));
-        List<Constant> constants = at.bench() == BenchKind.SERVO
-                ? work.servo(at).map(ServoKept::constants).orElse(List.of())
-                : work.analog(at).map(AnalogDraft::constants).orElse(List.of());
+        List<Constant> constants = work.draft(at).map(Draft::constants).orElse(List.of());
         if (!constants.isEmpty()) {
             sections.add(Section.ofLines(
                     Words.get("tune.why.code"),
@@ -91,7 +82,7 @@ final class TuneNotes implements StageNotes {
         if (isStale) {
             return Optional.of(new Verdict(Tone.LOOK, Words.get("tune.state.stale")));
         }
-        return at.bench() == BenchKind.SERVO ? work.servo(at).flatMap(TuneNotes::ends) : Optional.empty();
+        return work.servo(at).flatMap(TuneNotes::ends);
     }
 
     private static Optional<Verdict> ends(ServoDraft draft) {
@@ -108,21 +99,9 @@ final class TuneNotes implements StageNotes {
         List<Row> rows = new ArrayList<>();
         tuning.numbers()
                 .forEach((name, found) -> rows.add(new Row(
-                        Words.get("tune.number." + name),
-                        show(found.value())
-                                + (found.off() > 0
-                                        ? " ± " + show(Quantity.of(found.value().unit(), found.off()))
-                                        : ""),
+                        NumberWords.name(name),
+                        NumberWords.say(found),
                         Words.get("source." + found.source().name().toLowerCase(Locale.ROOT)))));
         return rows;
-    }
-
-    private static String show(Quantity value) {
-        if (value.unit() == Unit.SECOND && Math.abs(value.si()) < 0.01) {
-            return ServoWords.micros(value.si());
-        }
-        return value.unit() == Unit.ONE
-                ? BenchPane.plain(Math.rint(value.si() * 100) / 100)
-                : Engineering.print(value.si(), value.unit(), DIGITS);
     }
 }

@@ -9,10 +9,12 @@ import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.ui.stage.StagePane;
 import inkel.app.words.Words;
-import inkel.core.catalog.BenchKind;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
-import inkel.core.tune.TuneReport;
+import inkel.core.tune.Draft;
+import inkel.core.tune.analog.AnalogDraft;
+import inkel.core.tune.servo.ServoDraft;
+import inkel.core.tune.stand.TuneReport;
 import java.util.List;
 import java.util.Optional;
 import javafx.collections.FXCollections;
@@ -183,16 +185,17 @@ public final class TuneStage extends StagePane {
 
     /** Whether the part is wired so that its bench can be worked on. */
     private boolean isThere(TuneWork.At at) {
-        return at.bench() == BenchKind.SERVO
-                ? session.tune().servo(at).isPresent()
-                : session.tune().analog(at).isPresent();
+        return session.tune().draft(at).isPresent();
     }
 
     private BenchPane pane(TuneWork.At at) {
-        if (!isThere(at)) {
+        Optional<Draft> draft = session.tune().draft(at);
+        if (draft.isEmpty()) {
             return new UnwiredPane(at);
+        } else if (draft.get() instanceof ServoDraft) {
+            return new ServoPane(session, at);
         }
-        return at.bench() == BenchKind.SERVO ? new ServoPane(session, at) : new AnalogPane(session, at);
+        return draft.get() instanceof AnalogDraft ? new AnalogPane(session, at) : new SampledPane(session, at);
     }
 
     private void showState(TuneWork.At at) {

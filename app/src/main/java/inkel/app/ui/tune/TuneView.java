@@ -6,7 +6,7 @@ import inkel.app.ui.stage.Progress;
 import inkel.app.ui.why.StageNotes;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
-import inkel.core.tune.TuneReport;
+import inkel.core.tune.stand.TuneReport;
 import java.util.List;
 
 /** The stage Tune. */

@@ -10,6 +10,7 @@ import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Unit;
 import inkel.core.tune.Constant;
+import inkel.core.tune.Draft;
 import inkel.core.tune.Estimate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -35,7 +36,8 @@ public record AnalogDraft(
         Optional<AnalogFit> before,
         List<Point> meaning,
         String unit,
-        int averaged) {
+        int averaged)
+        implements Draft {
     private static final String LOW = "lowest_code";
     private static final String HIGH = "highest_code";
     private static final String READINGS = "readings";
@@ -107,6 +109,7 @@ public record AnalogDraft(
 
     // --- what is kept
 
+    @Override
     public Tuning tuning() {
         Map<String, Found> numbers = new LinkedHashMap<>();
         fit().ifPresent(fit -> {
@@ -165,7 +168,12 @@ public record AnalogDraft(
                 .map(found -> new Estimate(found.value().si(), found.off()));
     }
 
-    /** What goes into code. */
+    @Override
+    public boolean isOfSameRig(Draft other) {
+        return other instanceof AnalogDraft of && of.rig.equals(rig);
+    }
+
+    @Override
     public List<Constant> constants() {
         String name = rig.part().part().name();
         List<Constant> all = new ArrayList<>();

@@ -2,6 +2,7 @@ package inkel.core.tune.analog;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
+import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
@@ -18,6 +19,11 @@ import java.util.Optional;
  * @param fullScale the volts just above the highest code, as the plan has them
  */
 public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup group, double fullScale) {
+    /** Whether parts of a class have a signal for a converter. */
+    public static boolean isRead(PartClass cls) {
+        return cls.signals().anyMatch(signal -> signal.use() == PinUse.ANALOG);
+    }
+
     /** One for each signal of a part that a converter reads. */
     public static List<AnalogRig> all(NodeCircuit node, Placed part) {
         return part.cls()

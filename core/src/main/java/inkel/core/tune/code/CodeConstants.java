@@ -12,10 +12,7 @@ import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.tune.Constant;
-import inkel.core.tune.analog.AnalogDraft;
-import inkel.core.tune.analog.AnalogRig;
-import inkel.core.tune.servo.ServoKept;
-import inkel.core.tune.servo.ServoRig;
+import inkel.core.tune.stand.Benches;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -128,17 +125,11 @@ public final class CodeConstants {
 
     private void tuned() {
         for (Placed placed : node.parts()) {
-            node.tunings().of(node.place(placed), BenchKind.SERVO).ifPresent(kept -> ServoRig.of(node, placed)
-                    .ifPresent(rig -> add(placed, kept, ServoKept.constants(ServoKept.draft(rig, kept.tuning())))));
-            node.tunings()
-                    .of(node.place(placed), BenchKind.ANALOG_IN)
-                    .ifPresent(kept -> AnalogRig.all(node, placed).stream()
-                            .findFirst()
-                            .ifPresent(rig -> add(
-                                    placed,
-                                    kept,
-                                    AnalogDraft.of(rig, Meter.USUAL, kept.tuning())
-                                            .constants())));
+            for (BenchKind kind : placed.cls().handling().benches()) {
+                node.tunings().of(node.place(placed), kind).ifPresent(kept -> Benches.draft(
+                                node, placed, kind, Meter.USUAL, Optional.of(kept.tuning()))
+                        .ifPresent(draft -> add(placed, kept, draft.constants())));
+            }
         }
     }
 

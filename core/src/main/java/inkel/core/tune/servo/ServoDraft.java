@@ -1,8 +1,11 @@
 package inkel.core.tune.servo;
 
+import inkel.core.document.Tuning;
 import inkel.core.document.Tuning.Point;
 import inkel.core.formula.PolyLine;
 import inkel.core.formula.SoftMove;
+import inkel.core.tune.Constant;
+import inkel.core.tune.Draft;
 import inkel.core.tune.Estimate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -44,7 +47,8 @@ public record ServoDraft(
         List<Point> map,
         Map<String, Double> places,
         Optional<Double> release,
-        double moveTime) {
+        double moveTime)
+        implements Draft {
     /** What an end is looked for by; finer steps are taken by hand. */
     public static final double COARSE = 10e-6;
 
@@ -402,5 +406,20 @@ public record ServoDraft(
                     from.rig, now, last, ends, centre, dead, deadTried, lowAngle, highAngle, stop, frequency, map,
                     places, release, moveTime);
         }
+    }
+
+    @Override
+    public Tuning tuning() {
+        return ServoKept.tuning(this);
+    }
+
+    @Override
+    public boolean isOfSameRig(Draft other) {
+        return other instanceof ServoDraft of && of.rig.equals(rig);
+    }
+
+    @Override
+    public List<Constant> constants() {
+        return ServoKept.constants(this);
     }
 }

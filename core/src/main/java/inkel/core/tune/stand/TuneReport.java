@@ -1,7 +1,6 @@
-package inkel.core.tune;
+package inkel.core.tune.stand;
 
 import inkel.core.catalog.BenchKind;
-import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -15,9 +14,6 @@ import java.util.Optional;
  * @param stands in the order of the tables and their parts
  */
 public record TuneReport(List<Stand> stands) {
-    /** The benches that there are; a class may name others, which are to come. */
-    public static final List<BenchKind> KNOWN = List.of(BenchKind.SERVO, BenchKind.ANALOG_IN);
-
     public TuneReport {
         stands = List.copyOf(stands);
     }
@@ -40,16 +36,9 @@ public record TuneReport(List<Stand> stands) {
                 .flatMap(node -> node.parts().stream()
                         .filter(placed -> !placed.isForLater())
                         .flatMap(placed -> placed.cls().handling().benches().stream()
-                                .filter(bench -> KNOWN.contains(bench) && suits(placed, bench))
+                                .filter(bench -> Benches.isThere(placed, bench))
                                 .map(bench -> stand(node, placed, bench))))
                 .toList());
-    }
-
-    /** A driver of servos has their bench in its class; what is tuned is each servo on it. */
-    private static boolean suits(Placed placed, BenchKind bench) {
-        return bench == BenchKind.SERVO
-                ? placed.cls().pwm().isPresent()
-                : placed.cls().signals().anyMatch(pin -> pin.use() == PinUse.ANALOG);
     }
 
     private static Stand stand(NodeCircuit node, Placed placed, BenchKind bench) {

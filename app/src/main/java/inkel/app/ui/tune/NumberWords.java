@@ -1,0 +1,68 @@
+package inkel.app.ui.tune;
+
+import inkel.app.words.Words;
+import inkel.core.document.Tuning.Found;
+import inkel.core.quantity.Unit;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.Locale;
+
+/** How numbers that a bench found are named and said. */
+final class NumberWords {
+    private static final double MICRO = 1e-6;
+    private static final double MILLI = 1e-3;
+
+    /** What a number shows beyond the first digit of what it may be off by. */
+    private static final int MORE = 1;
+
+    private static final int DIGITS = 4;
+    private static final int MOST_PLACES = 9;
+
+    private NumberWords() {}
+
+    /** Numbers of one pin of a part have that before their name. */
+    static String name(String id) {
+        if (Words.has("tune.number." + id)) {
+            return Words.get("tune.number." + id);
+        }
+        int end = id.indexOf('_');
+        String rest = id.substring(end + 1);
+        return end > 0 && Words.has("tune.number." + rest)
+                ? id.substring(0, end).toUpperCase(Locale.ROOT) + ", " + Words.get("tune.number." + rest)
+                : id;
+    }
+
+    /** In which unit values of a sort are shown and typed, against its SI unit. */
+    static double scale(Unit unit) {
+        return unit == Unit.SECOND ? MICRO : unit == Unit.AMPERE ? MILLI : 1;
+    }
+
+    static String unit(Unit unit) {
+        return unit == Unit.SECOND ? "µs" : unit == Unit.AMPERE ? "mA" : unit.symbol();
+    }
+
+    /** With as many digits as mean something, and what it may be off by. */
+    static String say(Found found) {
+        Unit unit = found.value().unit();
+        boolean isLong = unit == Unit.SECOND && Math.abs(found.value().si()) >= 0.01;
+        double scale = isLong ? 1 : scale(unit);
+        String symbol = isLong ? "s" : unit(unit);
+        double value = found.value().si() / scale;
+        double off = found.off() / scale;
+        int places = places(off > 0 ? off : value, off > 0 ? MORE : DIGITS - 1);
+        String said = decimal(value, places) + (off > 0 ? "\u00a0±\u00a0" + decimal(off, places) : "");
+        return symbol.isEmpty() ? said : said + "\u00a0" + symbol;
+    }
+
+    private static int places(double value, int more) {
+        return value == 0
+                ? 0
+                : (int) Math.max(0, Math.min(MOST_PLACES, more - Math.floor(Math.log10(Math.abs(value)))));
+    }
+
+    private static String decimal(double value, int places) {
+        String plain =
+                BigDecimal.valueOf(value).setScale(places, RoundingMode.HALF_UP).toPlainString();
+        return plain.startsWith("-") ? "−" + plain.substring(1) : plain;
+    }
+}

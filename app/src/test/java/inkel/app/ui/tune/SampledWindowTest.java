@@ -1,0 +1,146 @@
+package inkel.app.ui.tune;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.app.kit.WindowJourney;
+import inkel.app.state.TuneWork;
+import inkel.app.ui.kit.Caption;
+import inkel.core.catalog.BenchKind;
+import inkel.core.document.LogLine;
+import inkel.core.document.Place;
+import inkel.core.document.Tuning;
+import inkel.core.finding.Stage;
+import inkel.core.tune.sample.Ask;
+import inkel.core.tune.sample.SampledDraft;
+import inkel.core.tune.stand.TuneReport;
+import java.io.IOException;
+import java.util.List;
+import javafx.scene.control.TextField;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** The benches of readings in the real window. */
+@ExtendWith(ApplicationExtension.class)
+class SampledWindowTest extends WindowJourney {
+    private static final TuneWork.At SCALE = new TuneWork.At(Place.ofPart("bed", "scale"), BenchKind.LOAD_CELL);
+    private static final TuneWork.At RECEIVER = new TuneWork.At(Place.ofPart("bed", "rx"), BenchKind.RC_RECEIVER);
+
+    @Start
+    void start(javafx.stage.Stage given) throws IOException {
+        begin(given, Given.BED);
+    }
+
+    private void bench(FxRobot robot, TuneWork.At at) throws Exception {
+        open(robot, Given.BED, Stage.TUNE);
+        robot.interact(() -> session.tune().turnTo(at));
+        until(() -> isThere(robot, "#tune-asked"));
+    }
+
+    private SampledDraft draft(TuneWork.At at) {
+        return session.tune().sampled(at).orElseThrow();
+    }
+
+    private List<Tuning> kept() {
+        return session.build()
+                .orElseThrow()
+                .log()
+                .counting()
+                .filter(LogLine.Tuned.class::isInstance)
+                .map(line -> ((LogLine.Tuned) line).tuning())
+                .toList();
+    }
+
+    private static String problem(FxRobot robot) {
+        return robot.lookup("#tune-problem").queryAs(Caption.class).getText();
+    }
+
+    private void weigh(FxRobot robot, String grams, String codes) throws Exception {
+        int before = draft(SCALE).samples().size();
+        robot.interact(
+                () -> robot.lookup("#tune-known").queryAs(TextField.class).setText(grams));
+        type(robot, "#tune-values", codes);
+        until(() -> draft(SCALE).samples().size() == before + 1);
+    }
+
+    @Test
+    void aScaleIsWeighedOnMyBenchUndoneAndOutlivesTheFile(FxRobot robot) throws Exception {
+        bench(robot, SCALE);
+        robot.interact(
+                () -> robot.lookup("#tune-known").queryAs(TextField.class).setText("a cup"));
+        type(robot, "#tune-values", "8000");
+        assertEquals("That is to be a number from 0 g to 1000000 g.", problem(robot));
+        assertEquals(
+                "a cup", robot.lookup("#tune-known").queryAs(TextField.class).getText());
+        robot.interact(
+                () -> robot.lookup("#tune-known").queryAs(TextField.class).setText("0"));
+        type(robot, "#tune-values", "8000 much");
+        assertTrue(problem(robot).startsWith("Type what was read"), problem(robot));
+        assertTrue(draft(SCALE).samples().isEmpty());
+        weigh(robot, "0", "8000 8001 7999");
+        weigh(robot, "500", "208000; 208001; 207999");
+        assertFalse(robot.lookup("#tune-problem").query().isVisible());
+        assertEquals(400, draft(SCALE).estimate("codes_a_gram").orElseThrow().value(), 1e-9);
+        robot.interact(() -> robot.lookup("#tune-keep").queryButton().fire());
+        until(() -> kept().size() == 1);
+        robot.interact(() -> session.undo());
+        until(() -> kept().isEmpty());
+        robot.interact(() -> session.redo());
+        until(() -> kept().size() == 1);
+        robot.interact(() -> session.files().save());
+        until(() -> !session.files().isChanged());
+        open(robot, Given.BED, Stage.TUNE);
+        robot.interact(() -> session.tune().turnTo(SCALE));
+        until(() -> draft(SCALE).estimate("codes_a_gram").isPresent());
+        assertEquals(400, draft(SCALE).estimate("codes_a_gram").orElseThrow().value(), 1e-9);
+    }
+
+    @Test
+    void everyBenchOfReadingsIsPractisedAndNothingIsKept(FxRobot robot) throws Exception {
+        bench(robot, RECEIVER);
+        press(robot, "#tune-practice");
+        until(() -> session.practice().isOn() && isThere(robot, "#tune-practise"));
+        List<TuneReport.Stand> stands =
+                session.assessmentProperty().get().reports().tunes().of("bed");
+        assertEquals(9, stands.size(), stands.toString());
+        for (TuneReport.Stand stand : stands) {
+            TuneWork.At at = new TuneWork.At(stand.node().place(stand.part()), stand.bench());
+            robot.interact(() -> session.tune().turnTo(at));
+            until(() -> isThere(robot, "#tune-asked"));
+            for (Ask ask : draft(at).bench().asks(draft(at).rig())) {
+                if (isThere(robot, "#tune-ask-" + ask.id().replace(' ', '-'))) {
+                    press(robot, "#tune-ask-" + ask.id().replace(' ', '-'));
+                }
+                for (double known : ask.known().map(Ask.Known::practised).orElse(List.of(0.0))) {
+                    press(robot, "#tune-practise" + (ask.known().isEmpty() ? "" : "-" + BenchPane.plain(known)));
+                }
+            }
+            assertFalse(draft(at).work().results().isEmpty(), stand.bench().text());
+            int before = kept().size();
+            robot.interact(() -> robot.lookup("#tune-keep").queryButton().fire());
+            until(() -> kept().size() == before + 1);
+        }
+        press(robot, "#tune-mine");
+        until(() -> !session.practice().isOn());
+        assertEquals(List.of(), kept());
+    }
+
+    @Test
+    void whatALostSignalDoesIsChosenAndAReadingIsTakenOut(FxRobot robot) throws Exception {
+        bench(robot, RECEIVER);
+        press(robot, "#tune-set-lost-holds");
+        until(() -> draft(RECEIVER).tuning().choice("lost").orElse("").equals("holds"));
+        type(robot, "#tune-values", "1012 1013 1011");
+        until(() -> draft(RECEIVER).samples().size() == 1);
+        // 1012 µs; and it goes on to the middle by itself.
+        assertEquals(1012e-6, draft(RECEIVER).estimate("ch1_low").orElseThrow().value(), 1e-9);
+        until(() -> robot.lookup("#tune-asked").queryAs(Caption.class).getText().startsWith("Let the stick go"));
+        robot.interact(() -> robot.lookup("#tune-run-out-0").queryButton().fire());
+        until(() -> draft(RECEIVER).samples().isEmpty());
+    }
+}

@@ -1,0 +1,133 @@
+package inkel.core.tune.motion;
+
+import inkel.core.catalog.BenchKind;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Meter;
+import inkel.core.document.Tuning.Point;
+import inkel.core.quantity.Unit;
+import inkel.core.tune.Device;
+import inkel.core.tune.Estimate;
+import inkel.core.tune.Spread;
+import inkel.core.tune.sample.Ask;
+import inkel.core.tune.sample.LineFit;
+import inkel.core.tune.sample.Means;
+import inkel.core.tune.sample.Result;
+import inkel.core.tune.sample.Rig;
+import inkel.core.tune.sample.Sample;
+import inkel.core.tune.sample.SampledBench;
+import inkel.core.tune.sample.Wired;
+import inkel.core.tune.sample.Work;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Six rests, each axis once up and once down, where it feels +1 g and −1 g (g = 9.80665 m/s², ISO 80000-3): the line of least
+ * squares through the codes of an axis is its offset and its scale. What turning reads at rest is its zero.
+ */
+public final class MotionBench implements SampledBench {
+    static final String STILL = "still";
+    static final String OFFSET = "offset";
+    static final String SCALE = "codes_a_g";
+    static final String NOISE = "noise";
+    static final String ZERO = "turn_zero";
+
+    private static final double STANDARD_GRAVITY = 9.80665;
+    private static final int USUAL = 50;
+    private static final List<String> AXES = List.of("X", "Y", "Z");
+
+    @Override
+    public BenchKind kind() {
+        return BenchKind.MOTION;
+    }
+
+    @Override
+    public Optional<Rig> rig(NodeCircuit node, Placed part, Meter meter) {
+        List<String> analog = Wired.pins(node, part, pin -> pin.use() == PinUse.ANALOG);
+        boolean isThere = !analog.isEmpty() || Wired.onBus(node, part);
+        List<String> axes =
+                analog.isEmpty() ? AXES : AXES.stream().filter(analog::contains).toList();
+        return isThere && !axes.isEmpty()
+                ? Optional.of(new Rig(
+                        part.part().name(),
+                        axes,
+                        part.cls().handling().does().stream().anyMatch(does -> does.contains("turning"))
+                                ? Map.of(STILL, 1.0)
+                                : Map.of(),
+                        meter))
+                : Optional.empty();
+    }
+
+    @Override
+    public List<Ask> asks(Rig rig) {
+        List<Ask> asks = new ArrayList<>();
+        for (String axis : rig.pins()) {
+            asks.add(new Ask("up", axis, Optional.empty(), Unit.ONE, USUAL));
+            asks.add(new Ask("down", axis, Optional.empty(), Unit.ONE, USUAL));
+        }
+        if (rig.has(STILL)) {
+            AXES.forEach(axis -> asks.add(new Ask(STILL, axis, Optional.empty(), Unit.ONE, USUAL)));
+        }
+        return asks;
+    }
+
+    @Override
+    public Work work(Rig rig, List<Sample> samples, Map<String, Double> set) {
+        List<Result> results = new ArrayList<>();
+        List<Point> dots = new ArrayList<>();
+        for (String axis : rig.pins()) {
+            List<Sample> rests = new ArrayList<>();
+            for (Sample sample : samples) {
+                if (sample.ask().equals(axis + " up") || sample.ask().equals(axis + " down")) {
+                    rests.add(new Sample(sample.ask(), sample.ask().endsWith("up") ? 1 : -1, sample.values()));
+                }
+            }
+            rests.forEach(rest -> dots.add(new Point(rest.known(), rest.mean())));
+            if (!rests.isEmpty()) {
+                LineFit.of(rests, 1).ifPresent(line -> axis(axis, line, results));
+            }
+        }
+        for (String axis : AXES) {
+            List<Double> still = Means.values(samples, axis + " " + STILL);
+            if (!still.isEmpty()) {
+                results.add(
+                        Result.measured(ZERO, Means.mean(still, 1), Unit.ONE).of(axis));
+            }
+        }
+        return new Work(
+                results,
+                dots.isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(new Work.Picture(dots, List.of(), Unit.ONE, Unit.ONE, false)),
+                List.of());
+    }
+
+    private static void axis(String axis, LineFit line, List<Result> results) {
+        results.add(Result.measured(OFFSET, line.start(), Unit.ONE).of(axis));
+        results.add(Result.measured(SCALE, line.slope(), Unit.ONE).of(axis));
+        double a = Math.abs(line.slope().value());
+        if (a > 0) {
+            results.add(Result.measured("step_m_s2", Estimate.of(STANDARD_GRAVITY / a), Unit.ONE)
+                    .computed()
+                    .of(axis)
+                    .toLookAt());
+        }
+        if (a > 0 && line.freedoms() < Integer.MAX_VALUE / 2) {
+            results.add(Result.measured(
+                            "noise_m_s2",
+                            Spread.ofDeviation(line.deviation(), line.freedoms())
+                                    .times(STANDARD_GRAVITY / a),
+                            Unit.ONE)
+                    .of(axis)
+                    .toLookAt());
+        }
+    }
+
+    @Override
+    public Device<Question, List<Double>> device(Rig rig, long seed) {
+        return new MotionDevice(seed);
+    }
+}
