@@ -17,7 +17,17 @@ final class ElementLaws {
     static double[] currents(Element element, double[] v, double round) {
         if (element instanceof Element.Resistor resistor) {
             return pair((v[0] - v[1]) / resistor.ohms());
-        } else if (element instanceof Element.Diode diode) {
+        }
+        double[] currents = working(element, v, round);
+        // Nothing blocks wholly: a nanoampere at a volt flows through all that does.
+        double leak = v.length == 2 ? 1e-9 * (v[0] - v[1]) : 0;
+        currents[0] += leak;
+        currents[1] -= leak;
+        return currents;
+    }
+
+    private static double[] working(Element element, double[] v, double round) {
+        if (element instanceof Element.Diode diode) {
             return pair(above(v[0] - v[1] - diode.knee(), round) / diode.ohms());
         } else if (element instanceof Element.Load load) {
             return pair(load.amperes() * share((v[0] - v[1]) / load.least(), round));

@@ -21,7 +21,8 @@ class StepFitTest {
 
     @Test
     void aReadingInBetweenNarrowsIt() {
-        // From 0 to 10: 1.9 to 2.1. From 0 to 5: (9.4 ± 1)/5 is 1.68 to 2.08. From 5 to 10: (10.6 ± 1)/5 is 1.92 to 2.32.
+        // From 0 to 10: 1.9 to 2.1. From 0 to 5: (9.4 ± 1)/5 is 1.68 to 2.08. From 5 to 10: (10.6 ± 1)/5 is 1.92 to
+        // 2.32.
         Estimate slope =
                 StepFit.slope(List.of(at(0, 0), at(5, 9.4), at(10, 20)), 1).orElseThrow();
         assertEquals(2.0, slope.value(), 1e-12);
