@@ -51,6 +51,7 @@ public final class Session {
     private final SuspectWork suspects = new SuspectWork(this);
     private final PracticeWork practice = new PracticeWork(this);
     private final ReportWork reports = new ReportWork(this);
+    private final CaptureWork captures = new CaptureWork(this);
     private final LineWork line = new LineWork(this, new SerialPorts(UserState.usualFolder()));
 
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
@@ -162,6 +163,11 @@ public final class Session {
     /** What boards report of themselves. */
     public ReportWork reports() {
         return reports;
+    }
+
+    /** The capture that is looked at. */
+    public CaptureWork captures() {
+        return captures;
     }
 
     /** The serial port that a board is listened to at. */

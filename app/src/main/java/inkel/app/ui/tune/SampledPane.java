@@ -143,9 +143,11 @@ final class SampledPane extends BenchPane {
             return;
         }
         entry.getChildren().add(Ui.word(Words.get("tune.sampled.put"), "quiet"));
-        for (double known : ask.known().get().practised()) {
+        List<Double> all = ask.known().get().practised();
+        for (int i = 0; i < all.size(); i++) {
+            double known = all.get(i);
             String said = (plain(known / NumberWords.scale(ask.known().get().unit())) + " " + knownUnit(ask)).strip();
-            entry.getChildren().add(Ui.pill("tune-practise-" + plain(known), said, () -> practise(ask, known)));
+            entry.getChildren().add(Ui.pill("tune-practise-" + i, said, () -> practise(ask, known)));
         }
     }
 

@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.collections.FXCollections;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextInputControl;
@@ -41,10 +42,14 @@ public final class TuneStage extends StagePane {
     private final Caption state = Ui.text("", "quiet");
     private final Button keep;
     private final Button forget;
+    private final VBox bench;
+    private final HBox both;
     private final WrapRow keeping = new WrapRow(12);
+    private final Tile capture;
     private final Tile mine;
     private final Tile practise;
     private BenchPane pane;
+    private CapturePane captures;
 
     public TuneStage(Session session) {
         super(Stage.TUNE);
@@ -53,11 +58,17 @@ public final class TuneStage extends StagePane {
         practise = Ui.pill("tune-practice", Words.get("practice.practise"), session.practice()::beginWithNone);
         mine.getStyleClass().add("pill-toggle");
         practise.getStyleClass().add("pill-toggle");
+        capture = Ui.pill("tune-capture", Words.get("capture.pill"), () -> session.captures()
+                .openProperty()
+                .set(!session.captures().openProperty().get()));
+        capture.getStyleClass().add("pill-toggle");
+        addControl(capture);
         addControl(mine);
         addControl(practise);
         list.setId("tune-list");
         list.getStyleClass().addAll("wire-list", "wake-list");
         list.setCellFactory(view -> new StandCell(session.tune()));
+        list.setOnMouseClicked(event -> session.captures().openProperty().set(false));
         list.setMinWidth(LEAST_LIST);
         list.setPrefWidth(LIST);
         list.setMaxWidth(LIST);
@@ -85,7 +96,10 @@ public final class TuneStage extends StagePane {
         VBox bench = new VBox(10, scroller, keeping);
         bench.setMinWidth(0);
         HBox.setHgrow(bench, Priority.ALWAYS);
-        HBox both = new HBox(12, list, bench);
+        subscriptions().on(session.captures().openProperty(), (property, old, next) -> again());
+        subscriptions().on(session.captures().shownProperty(), (property, old, next) -> again());
+        this.bench = bench;
+        both = new HBox(12, list, bench);
         VBox.setVgrow(both, Priority.ALWAYS);
         both.setMinHeight(0);
         getChildren().add(both);
@@ -147,6 +161,7 @@ public final class TuneStage extends StagePane {
         String node = session.nodeProperty().get();
         mine.setSelected(!session.practice().isOn());
         practise.setSelected(session.practice().isOn());
+        showCapture();
         if (assessment == null || node == null) {
             return;
         }
@@ -181,6 +196,21 @@ public final class TuneStage extends StagePane {
         pane.show();
         showState(at);
         explain(at);
+    }
+
+    /** A capture takes the place of the benches while it is looked at. */
+    private void showCapture() {
+        boolean isOpen = session.captures().openProperty().get();
+        capture.setSelected(isOpen);
+        if (isOpen) {
+            captures = captures == null ? new CapturePane(session) : captures;
+            HBox.setHgrow(captures, Priority.ALWAYS);
+            captures.show();
+        }
+        Node right = isOpen ? captures : bench;
+        if (!both.getChildren().contains(right)) {
+            both.getChildren().setAll(list, right);
+        }
     }
 
     /** Whether the part is wired so that its bench can be worked on. */

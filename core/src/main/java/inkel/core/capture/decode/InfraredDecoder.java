@@ -10,8 +10,8 @@ import java.util.stream.Collectors;
 
 /** Trains of marks and spaces behind an infrared receiver, whose output is low while it sees its carrier. */
 public final class InfraredDecoder {
-    /** A space that long ends a train. */
-    private static final double PAUSE = 10e-3;
+    /** A space that long ends a train, in seconds. */
+    public static final double PAUSE = 10e-3;
 
     /** Shorter than that no receiver answers. */
     private static final double SHORTEST = 50e-6;
