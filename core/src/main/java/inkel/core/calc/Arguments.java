@@ -6,6 +6,7 @@ import inkel.core.quantity.Frequency;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,9 @@ public final class Arguments {
     private final Calculation calculation;
     private final Map<String, String> given;
 
+    /** In which unit each key was asked for. */
+    private final Map<String, Unit> units = new LinkedHashMap<>();
+
     Arguments(Calculation calculation, Map<String, String> given) throws CalcRefused {
         this.calculation = calculation;
         this.given = Map.copyOf(given);
@@ -27,6 +31,10 @@ public final class Arguments {
                 throw refused("calc.unknown_key", key);
             }
         }
+    }
+
+    Map<String, Unit> units() {
+        return units;
     }
 
     private CalcRefused refused(String reason, String key) {
@@ -70,6 +78,7 @@ public final class Arguments {
     }
 
     public Optional<Double> optional(String key, Unit unit) throws CalcRefused {
+        units.put(key, unit);
         if (!given.containsKey(key)) {
             return Optional.empty();
         }
@@ -82,6 +91,7 @@ public final class Arguments {
 
     /** As {@link #positive}, for a key that may be left out. */
     public Optional<Double> optionalPositive(String key, Unit unit) throws CalcRefused {
+        units.put(key, unit);
         return given.containsKey(key) ? Optional.of(positive(key, unit)) : Optional.empty();
     }
 

@@ -31,4 +31,16 @@ public enum Unit {
     public String key(String name) {
         return keySuffix.isEmpty() || name.endsWith("_" + keySuffix) ? name : name + "_" + keySuffix;
     }
+
+    /** Whether a word is a unit, with or without a prefix of size before it: {@code mA}, {@code kohm}. */
+    public static boolean isSymbol(String word) {
+        for (Unit unit : values()) {
+            if (unit != ONE
+                    && Engineering.parse("1" + word, unit).isPresent()
+                    && !Engineering.parse("1" + word, ONE).isPresent()) {
+                return true;
+            }
+        }
+        return word.equals("%");
+    }
 }

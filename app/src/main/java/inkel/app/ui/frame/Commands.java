@@ -9,6 +9,7 @@ import inkel.app.ui.stage.Command;
 import inkel.app.ui.stage.Command.Group;
 import inkel.app.ui.stage.StageView;
 import inkel.app.words.Words;
+import inkel.core.calc.Reckoning;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
@@ -121,6 +122,7 @@ final class Commands {
         add(
                 Group.WINDOW,
                 Command.of("find", "Shortcut+K", always, frame::find),
+                Command.of("reckon", "Shortcut+R", always, frame::reckon),
                 Command.of("help", "F1", isOpen, frame::help),
                 Command.of("theme", "Shortcut+Shift+N", always, frame::switchTheme));
     }
@@ -178,6 +180,11 @@ final class Commands {
 
     void find() {
         frame.find();
+    }
+
+    /** Shows a calculation with what is given to it. */
+    void reckon(Reckoning reckoning) {
+        frame.reckon().show(reckoning);
     }
 
     private void open() {

@@ -4,6 +4,7 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.stage.Command;
+import inkel.app.words.ReckonWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
@@ -104,11 +105,18 @@ final class FindBox extends VBox {
                         field.getText().toLowerCase(Locale.ROOT).split("\\s+"))
                 .filter(word -> !word.isEmpty())
                 .toList();
-        list.setItems(FXCollections.observableArrayList(entries().stream()
-                .filter(entry -> entry.matches(words))
-                .limit(MOST)
-                .toList()));
+        List<Entry> found = new ArrayList<>(reckonings());
+        entries().stream().filter(entry -> entry.matches(words)).limit(MOST).forEach(found::add);
+        list.setItems(FXCollections.observableArrayList(found));
         list.getSelectionModel().selectFirst();
+    }
+
+    /** What is asked as people say it, as “led 5 V 20 mA”, with its answer. */
+    private List<Entry> reckonings() {
+        return ReckonWords.find(field.getText()).stream()
+                .map(reckoning -> new Entry(
+                        ReckonWords.line(reckoning), Words.get("reckon.find"), () -> commands.reckon(reckoning)))
+                .toList();
     }
 
     private List<Entry> entries() {

@@ -1,5 +1,6 @@
 package inkel.app.ui.frame;
 
+import inkel.app.ui.reckon.ReckonPage;
 import inkel.app.ui.take.TakePage;
 import inkel.core.finding.Stage;
 
@@ -20,6 +21,9 @@ interface Frame {
 
     /** Shows what can be taken along, with a look at one kind. */
     TakePage takeAlong(String kind);
+
+    /** Shows every calculation. */
+    ReckonPage reckon();
 
     void editFigures();
 

@@ -6,6 +6,7 @@ import inkel.app.state.Session;
 import inkel.app.state.UserState;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Subscriptions;
+import inkel.app.ui.reckon.ReckonPage;
 import inkel.app.ui.stage.Command;
 import inkel.app.ui.stage.StageView;
 import inkel.app.ui.start.BoardPage;
@@ -152,6 +153,16 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         frame.setRight(null); // room for pages
         takePage.lookup("#take-leave").requestFocus();
         return takePage;
+    }
+
+    @Override
+    public ReckonPage reckon() {
+        leavePages();
+        ReckonPage page = new ReckonPage(this::showStage);
+        stageHost.getChildren().setAll(page);
+        frame.setRight(null); // room for formulas
+        page.lookup("#reckon-leave").requestFocus();
+        return page;
     }
 
     @Override

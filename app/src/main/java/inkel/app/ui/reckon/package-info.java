@@ -1,0 +1,2 @@
+/** The reckoner: every calculation as a page of fields, answered while one types. */
+package inkel.app.ui.reckon;

@@ -1,0 +1,2 @@
+/** Tests of the reckoner. */
+package inkel.app.ui.reckon;
