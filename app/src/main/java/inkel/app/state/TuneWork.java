@@ -15,6 +15,9 @@ import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDevice;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.analog.Run;
+import inkel.core.tune.colour.ColourDevice;
+import inkel.core.tune.colour.ColourDraft;
+import inkel.core.tune.colour.Reading;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledBench;
@@ -336,6 +339,23 @@ public final class TuneWork {
             List<Double> read = device.answer(new SampledBench.Question(ask, known, ask.usual()));
             sampled(at, draft.with(new Sample(ask.id(), known, read)));
         });
+    }
+
+    // --- colour
+
+    /** Empty for a bench of another sort. */
+    public Optional<ColourDraft> colour(At at) {
+        return draft(at, ColourDraft.class);
+    }
+
+    public void colour(At at, ColourDraft next) {
+        drafts.put(at, next);
+        change();
+    }
+
+    /** Readings of the sensor that is not there. */
+    public List<Reading> practise(At at, ColourDevice.Ask ask) {
+        return device(at, ColourDevice.class, () -> new ColourDevice(seed(at))).answer(ask);
     }
 
     // --- keeping

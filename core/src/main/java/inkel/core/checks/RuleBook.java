@@ -89,6 +89,7 @@ import inkel.core.power.rules.SourceOverRule;
 import inkel.core.power.rules.TwoSourcesRule;
 import inkel.core.power.rules.WindingOverRule;
 import inkel.core.power.rules.WireDropRule;
+import inkel.core.tune.rules.ColourOverlapRule;
 import inkel.core.tune.rules.ServoOutOfRangeRule;
 import inkel.core.tune.stand.TuneReport;
 import java.util.ArrayList;
@@ -193,7 +194,8 @@ public final class RuleBook {
             new Entry<>(new SoftwareJitterRule(), PINS),
             new Entry<>(new InputChannelRule(), PINS),
             new Entry<>(new NoAnalogRule(), PINS),
-            new Entry<>(new ServoOutOfRangeRule(), TUNES));
+            new Entry<>(new ServoOutOfRangeRule(), TUNES),
+            new Entry<>(new ColourOverlapRule(), TUNES));
 
     private RuleBook() {}
 

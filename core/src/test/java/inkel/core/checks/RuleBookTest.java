@@ -42,7 +42,8 @@ class RuleBookTest {
         for (RuleInfo info : infos) {
             assertTrue(
                     info.code()
-                            .matches("(board|parts|power|levels|i2c|spi|uart|pwm|adc|pins|radio|servo)\\.[a-z0-9_]+"),
+                            .matches(
+                                    "(board|parts|power|levels|i2c|spi|uart|pwm|adc|pins|radio|servo|colour)\\.[a-z0-9_]+"),
                     info.code());
         }
     }

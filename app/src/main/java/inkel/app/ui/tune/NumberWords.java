@@ -29,7 +29,7 @@ final class NumberWords {
         String rest = id.substring(end + 1);
         return end > 0 && Words.has("tune.number." + rest)
                 ? id.substring(0, end).toUpperCase(Locale.ROOT) + ", " + Words.get("tune.number." + rest)
-                : id;
+                : id.replace('_', ' ');
     }
 
     /** In which unit values of a sort are shown and typed, against its SI unit. */

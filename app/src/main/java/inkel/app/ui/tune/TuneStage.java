@@ -13,6 +13,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
 import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDraft;
+import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.stand.TuneReport;
 import java.util.List;
@@ -224,6 +225,9 @@ public final class TuneStage extends StagePane {
             return new UnwiredPane(at);
         } else if (draft.get() instanceof ServoDraft) {
             return new ServoPane(session, at);
+        }
+        if (draft.get() instanceof ColourDraft) {
+            return new ColourPane(session, at);
         }
         return draft.get() instanceof AnalogDraft ? new AnalogPane(session, at) : new SampledPane(session, at);
     }

@@ -9,6 +9,8 @@ import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.analog.AnalogRig;
 import inkel.core.tune.clock.ClockBench;
+import inkel.core.tune.colour.ColourDraft;
+import inkel.core.tune.colour.ColourRig;
 import inkel.core.tune.compass.CompassBench;
 import inkel.core.tune.current.CurrentBench;
 import inkel.core.tune.load.LoadCellBench;
@@ -49,6 +51,7 @@ public final class Benches {
             // A driver of servos has their bench in its class; what is tuned is each servo on it.
             case SERVO -> part.cls().pwm().isPresent();
             case ANALOG_IN -> AnalogRig.isRead(part.cls());
+            case COLOUR -> true;
             default -> sampled(kind).isPresent();
         };
     }
@@ -67,6 +70,9 @@ public final class Benches {
                 AnalogRig.all(node, part).stream().findFirst().map(rig -> kept.map(
                                 tuning -> AnalogDraft.of(rig, meter, tuning))
                         .orElseGet(() -> AnalogDraft.of(rig, meter)));
+            case COLOUR ->
+                ColourRig.of(node, part).map(rig -> kept.map(tuning -> ColourDraft.of(rig, tuning))
+                        .orElseGet(() -> ColourDraft.of(rig)));
             default ->
                 sampled(kind).flatMap(bench -> bench.rig(node, part, meter).map(rig -> draft(bench, rig, kept)));
         };

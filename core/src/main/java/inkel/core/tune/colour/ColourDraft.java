@@ -1,0 +1,286 @@
+package inkel.core.tune.colour;
+
+import inkel.core.catalog.BenchKind;
+import inkel.core.document.Tuning;
+import inkel.core.document.Tuning.Found;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Unit;
+import inkel.core.tune.Constant;
+import inkel.core.tune.Draft;
+import inkel.core.tune.Estimate;
+import inkel.core.tune.Spread;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What was read of a colour sensor so far.
+ *
+ * @param lampOff readings of a colour with the sensor's own lamp off; may be empty
+ * @param colours readings by the name of the colour, in the order they were begun
+ * @param now what lies under it, unnamed
+ * @param before what was kept earlier; stands as long as no colour was read
+ */
+public record ColourDraft(
+        ColourRig rig,
+        Correction correction,
+        List<Reading> lampOff,
+        Map<String, List<Reading>> colours,
+        Optional<Reading> now,
+        Optional<Tuning> before)
+        implements Draft {
+    private static final List<String> CHANNELS = List.of("red", "green", "blue");
+    private static final String NAMES = "colours";
+    private static final String BAND = "_band";
+    private static final String LEAK = "room_light";
+    private static final int LEAST = 2;
+
+    public ColourDraft {
+        lampOff = List.copyOf(lampOff);
+        Map<String, List<Reading>> ordered = new LinkedHashMap<>();
+        colours.forEach((name, readings) -> ordered.put(name, List.copyOf(readings)));
+        colours = Collections.unmodifiableMap(ordered);
+    }
+
+    public static ColourDraft of(ColourRig rig) {
+        return new ColourDraft(
+                rig, new Correction(List.of(), List.of()), List.of(), Map.of(), Optional.empty(), Optional.empty());
+    }
+
+    public static ColourDraft of(ColourRig rig, Tuning kept) {
+        return new ColourDraft(
+                rig, new Correction(List.of(), List.of()), List.of(), Map.of(), Optional.empty(), Optional.of(kept));
+    }
+
+    /** A colour's name: up to 24 letters or digits, a letter first. */
+    public static boolean isName(String name) {
+        return name.matches("[\\p{L}][\\p{L}\\p{N} -]{0,23}");
+    }
+
+    public ColourDraft dark(List<Reading> readings) {
+        return new ColourDraft(rig, new Correction(readings, correction.white()), lampOff, colours, now, before);
+    }
+
+    public ColourDraft white(List<Reading> readings) {
+        return new ColourDraft(rig, new Correction(correction.dark(), readings), lampOff, colours, now, before);
+    }
+
+    public ColourDraft lampOff(List<Reading> readings) {
+        return new ColourDraft(rig, correction, readings, colours, now, before);
+    }
+
+    /** More readings of a colour. */
+    public ColourDraft with(String name, List<Reading> readings) {
+        Map<String, List<Reading>> more = new LinkedHashMap<>(colours);
+        List<Reading> all = new ArrayList<>(more.getOrDefault(name, List.of()));
+        all.addAll(readings);
+        more.put(name, all);
+        return new ColourDraft(rig, correction, lampOff, more, now, before);
+    }
+
+    public ColourDraft without(String name) {
+        Map<String, List<Reading>> fewer = new LinkedHashMap<>(colours);
+        fewer.remove(name);
+        return new ColourDraft(rig, correction, lampOff, fewer, now, before);
+    }
+
+    public ColourDraft looking(Reading reading) {
+        return new ColourDraft(rig, correction, lampOff, colours, Optional.of(reading), before);
+    }
+
+    /** The shares of a colour's readings. */
+    public List<Shares> shares(String name) {
+        return shares(colours.getOrDefault(name, List.of()));
+    }
+
+    private List<Shares> shares(List<Reading> readings) {
+        return readings.stream()
+                .flatMap(reading -> correction.shares(reading).stream())
+                .toList();
+    }
+
+    /** The bands of all colours with two readings at least; those that were kept where none was read since. */
+    public List<Band> bands() {
+        if (colours.isEmpty()) {
+            return before.map(ColourDraft::kept).orElse(List.of());
+        }
+        return colours.entrySet().stream()
+                .flatMap(one -> band(one.getKey(), one.getValue()).stream())
+                .toList();
+    }
+
+    private Optional<Band> band(String name, List<Reading> readings) {
+        List<Shares> shares = shares(readings);
+        if (shares.size() < LEAST) {
+            return Optional.empty();
+        }
+        List<Estimate> means = new ArrayList<>();
+        List<Double> halves = new ArrayList<>();
+        for (int i = 0; i < Reading.COLOURS; i++) {
+            int channel = i;
+            List<Double> values =
+                    shares.stream().map(share -> share.channel(channel)).toList();
+            double mean =
+                    values.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
+            double error = Math.sqrt(correction.variance(readings, i));
+            means.add(new Estimate(mean, Spread.ofMean(error, readings.size() - 1)));
+            halves.add(Band.half(values));
+        }
+        return Optional.of(new Band(name, means, halves));
+    }
+
+    /** The bands that were kept. */
+    public static List<Band> kept(Tuning tuning) {
+        List<Band> bands = new ArrayList<>();
+        for (String name : tuning.choice(NAMES).orElse("").split(", ")) {
+            List<Estimate> means = new ArrayList<>();
+            List<Double> halves = new ArrayList<>();
+            for (String channel : CHANNELS) {
+                Found mean = tuning.numbers().get(key(name, channel));
+                Found half = tuning.numbers().get(key(name, channel) + BAND);
+                if (mean != null && half != null) {
+                    means.add(new Estimate(mean.value().si(), mean.off()));
+                    halves.add(half.value().si());
+                }
+            }
+            if (means.size() == CHANNELS.size()) {
+                bands.add(new Band(name, means, halves));
+            }
+        }
+        return bands;
+    }
+
+    private static String key(String name, String channel) {
+        return name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "_") + "_" + channel;
+    }
+
+    /** What lies under it now, the likeliest first; empty while nothing was read. */
+    public List<Matching.Match> match() {
+        return now.flatMap(correction::shares)
+                .map(shares -> Matching.of(bands(), shares))
+                .orElse(List.of());
+    }
+
+    /**
+     * What readings of each colour would be taken for, had each not been there when its colour was learnt: rows are what it was,
+     * columns what it is taken for, the last one none of them.
+     */
+    public int[][] leaveOneOut() {
+        List<String> names = List.copyOf(colours.keySet());
+        int[][] taken = new int[names.size()][names.size() + 1];
+        for (int row = 0; row < names.size(); row++) {
+            List<Reading> readings = colours.get(names.get(row));
+            for (int i = 0; i < readings.size(); i++) {
+                List<Reading> rest = new ArrayList<>(readings);
+                Reading left = rest.remove(i);
+                ColourDraft without = without(names.get(row)).with(names.get(row), rest);
+                Optional<Shares> shares = correction.shares(left);
+                if (shares.isPresent() && !rest.isEmpty()) {
+                    String name =
+                            Matching.of(without.bands(), shares.get()).get(0).name();
+                    taken[row][name.isEmpty() ? names.size() : names.indexOf(name)]++;
+                }
+            }
+        }
+        return taken;
+    }
+
+    /** The pair that mixes most; empty where every two are told apart by one channel at least. */
+    public Optional<Mixing> worst() {
+        return Mixing.worst(bands());
+    }
+
+    /** What the room adds, as a share of white; empty while that was not read. */
+    public Optional<Double> leak() {
+        return lampOff.isEmpty() ? Optional.empty() : Optional.of(correction.leak(lampOff));
+    }
+
+    @Override
+    public Tuning tuning() {
+        Map<String, Found> numbers = new LinkedHashMap<>();
+        List<Band> bands = bands();
+        for (Band band : bands) {
+            for (int i = 0; i < CHANNELS.size(); i++) {
+                Estimate mean = band.means().get(i);
+                String key = key(band.name(), CHANNELS.get(i));
+                numbers.put(key, new Found(Quantity.of(Unit.ONE, mean.value()), mean.off(), Source.MEASURED));
+                numbers.put(
+                        key + BAND,
+                        new Found(Quantity.of(Unit.ONE, band.halves().get(i)), 0, Source.COMPUTED));
+            }
+        }
+        leak().ifPresent(share -> numbers.put(LEAK, new Found(Quantity.of(Unit.ONE, share), 0, Source.MEASURED)));
+        String names = String.join(", ", bands.stream().map(Band::name).toList());
+        return new Tuning(
+                BenchKind.COLOUR,
+                numbers,
+                Map.of(),
+                Map.of(),
+                names.isEmpty() ? Map.of() : Map.of(NAMES, names),
+                Map.of());
+    }
+
+    @Override
+    public boolean isOfSameRig(Draft other) {
+        return other instanceof ColourDraft of && of.rig.equals(rig);
+    }
+
+    @Override
+    public List<Constant> constants() {
+        List<Constant> constants = new ArrayList<>();
+        for (Band band : bands()) {
+            for (int i = 0; i < CHANNELS.size(); i++) {
+                String name = Constant.identifier(rig.name(), band.name(), CHANNELS.get(i));
+                constants.add(new Constant(
+                        name + "_PERMILLE", permille(band.means().get(i).value()), Source.MEASURED));
+                constants.add(new Constant(
+                        name + "_BAND_PERMILLE", permille(band.halves().get(i)), Source.COMPUTED));
+            }
+        }
+        for (int i = 0; i < CHANNELS.size() + 1 && !correction.white().isEmpty(); i++) {
+            String channel = i < CHANNELS.size() ? CHANNELS.get(i) : "clear";
+            constants.add(new Constant(
+                    Constant.identifier(rig.name(), "dark", channel),
+                    whole(Reading.mean(correction.dark(), i)),
+                    Source.MEASURED));
+            constants.add(new Constant(
+                    Constant.identifier(rig.name(), "white", channel),
+                    whole(Reading.mean(correction.white(), i)),
+                    Source.MEASURED));
+        }
+        return constants;
+    }
+
+    private static String permille(double share) {
+        return whole(share * 1000);
+    }
+
+    private static String whole(double value) {
+        return String.valueOf(Math.round(value));
+    }
+
+    /** The channels that tell colours, in order. */
+    public static List<String> channels() {
+        return CHANNELS;
+    }
+
+    /** Whether numbers make whole readings: four to each. */
+    public static Optional<List<Reading>> readings(double... values) {
+        if (values.length == 0
+                || values.length % 4 != 0
+                || Arrays.stream(values).anyMatch(value -> value < 0)) {
+            return Optional.empty();
+        }
+        List<Reading> readings = new ArrayList<>();
+        for (int i = 0; i < values.length; i += 4) {
+            readings.add(new Reading(values[i], values[i + 1], values[i + 2], values[i + 3]));
+        }
+        return Optional.of(readings);
+    }
+}

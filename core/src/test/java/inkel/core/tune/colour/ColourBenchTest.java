@@ -1,0 +1,181 @@
+package inkel.core.tune.colour;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.tune.Estimate;
+import inkel.core.tune.colour.ColourDevice.Ask;
+import inkel.core.tune.colour.ColourDevice.Under;
+import inkel.core.tune.sample.Seeds;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class ColourBenchTest {
+    private static final ColourRig RIG = new ColourRig("Eye");
+    private static final int SAMPLES = 12;
+
+    private static ColourDraft read(ColourDevice device) {
+        ColourDraft draft = ColourDraft.of(RIG)
+                .dark(device.answer(new Ask(Under.COVER, "", SAMPLES)))
+                .white(device.answer(new Ask(Under.WHITE, "", SAMPLES)))
+                .lampOff(device.answer(new Ask(Under.LAMP_OFF, "bare", SAMPLES)));
+        for (String sheet : ColourDevice.sheets()) {
+            draft = draft.with(sheet, device.answer(new Ask(Under.SHEET, sheet, SAMPLES)));
+        }
+        return draft;
+    }
+
+    private static List<Reading> same(int times, double red, double green, double blue, double clear) {
+        return Collections.nCopies(times, new Reading(red, green, blue, clear));
+    }
+
+    @Test
+    void trueSharesLieInTheirIntervals() {
+        int held = 0;
+        int all = 0;
+        for (int seed = 0; seed < Seeds.COUNT; seed++) {
+            ColourDevice device = new ColourDevice(Seeds.of(seed));
+            ColourDraft draft = read(device);
+            Band moss = draft.bands().get(0);
+            for (int channel = 0; channel < Reading.COLOURS; channel++) {
+                held += moss.means().get(channel).holds(device.truth("moss", channel)) ? 1 : 0;
+                all++;
+            }
+        }
+        assertTrue(held >= 0.95 * all && held <= 0.99 * all, held + " of " + all);
+    }
+
+    @Test
+    void darkAndWhiteAreTakenOutFirstThenClear() {
+        // Dark 10, white 210 in each colour and 610 in clear: 110 is one half, 60 a quarter; clear 310 is one half.
+        Correction correction = new Correction(same(3, 10, 10, 10, 10), same(3, 210, 210, 210, 610));
+        Shares shares = correction.shares(new Reading(110, 60, 210, 310)).orElseThrow();
+        assertEquals(1.0, shares.red(), 1e-12);
+        assertEquals(0.5, shares.green(), 1e-12);
+        assertEquals(2.0, shares.blue(), 1e-12);
+        assertTrue(correction.isRight());
+        assertTrue(correction.shares(new Reading(10, 10, 10, 10)).isEmpty());
+        assertFalse(new Correction(same(2, 300, 1, 1, 1), same(2, 210, 210, 210, 610)).isRight());
+        assertEquals(0.5, correction.leak(same(4, 0, 0, 0, 310)), 1e-12);
+    }
+
+    private static Band band(String name, double red, double green, double blue, double half) {
+        return new Band(
+                name, List.of(Estimate.of(red), Estimate.of(green), Estimate.of(blue)), List.of(half, half, half));
+    }
+
+    @Test
+    void bandsMeetUpToTheSumOfTheirHalves() {
+        Band one = band("one", 1, 1, 1, 0.03);
+        assertTrue(one.meets(band("x", 1.0599, 0, 0, 0.03), 0));
+        assertFalse(one.meets(band("x", 1.0601, 0, 0, 0.03), 0));
+        assertFalse(one.mixes(band("x", 1.01, 1.01, 1.07, 0.03)));
+        assertTrue(one.mixes(band("x", 1.01, 1.01, 1.05, 0.03)));
+        // A deviation is a third of the half: 0.01 each, 0.05 apart is 0.05/(0.01·√2) of them.
+        assertEquals(0.05 / (0.01 * Math.sqrt(2)), one.apart(band("x", 1.01, 1.01, 1.05, 0.03)), 1e-9);
+        assertEquals(
+                new Mixing("one", "near", one.apart(band("near", 1, 1, 1.02, 0.03))),
+                Mixing.worst(List.of(one, band("far", 1, 1, 1.04, 0.03), band("near", 1, 1, 1.02, 0.03)))
+                        .filter(mixing -> mixing.one().equals("one"))
+                        .orElseThrow());
+    }
+
+    @Test
+    void aBandIsNeverNarrowerThanTwoPercent() {
+        assertEquals(0.02, Band.half(List.of(0.5, 0.5, 0.5)));
+        // s of 0.4, 0.5, 0.6 is 0.1.
+        assertEquals(0.3, Band.half(List.of(0.4, 0.5, 0.6)), 1e-12);
+    }
+
+    @Test
+    void whatIsNearNoColourIsNoneOfThem() {
+        List<Band> bands = List.of(band("moss", 0.9, 1.4, 0.6, 0.06), band("rust", 1.7, 0.7, 0.5, 0.06));
+        assertEquals(
+                "moss", Matching.of(bands, new Shares(0.91, 1.41, 0.61)).get(0).name());
+        assertEquals("", Matching.of(bands, new Shares(1.0, 1.0, 1.0)).get(0).name());
+        double sum = Matching.of(bands, new Shares(0.91, 1.41, 0.61)).stream()
+                .mapToDouble(Matching.Match::share)
+                .sum();
+        assertEquals(1, sum, 1e-12);
+    }
+
+    /** The same by hand: means and deviations without the one, and the least of squares minus logarithms of widths. */
+    private static int brute(List<List<double[]>> colours, int row, int left) {
+        double best = Math.log(1 / 27.0);
+        int taken = colours.size();
+        for (int k = 0; k < colours.size(); k++) {
+            List<double[]> of = new ArrayList<>(colours.get(k));
+            if (k == row) {
+                of.remove(left);
+            }
+            double log = 0;
+            for (int c = 0; c < 3; c++) {
+                int channel = c;
+                double[] values = of.stream().mapToDouble(one -> one[channel]).toArray();
+                double mean = Arrays.stream(values).average().orElseThrow();
+                double squares =
+                        Arrays.stream(values).map(v -> (v - mean) * (v - mean)).sum();
+                double deviation = Math.max(0.02 / 3, Math.sqrt(squares / (values.length - 1)));
+                double off = (colours.get(row).get(left)[c] - mean) / deviation;
+                log += -off * off / 2 - Math.log(deviation * Math.sqrt(2 * Math.PI));
+            }
+            if (log > best) {
+                best = log;
+                taken = k;
+            }
+        }
+        return taken;
+    }
+
+    @Test
+    void leavingOneOutAgreesWithPlainCounting() {
+        for (int seed = 0; seed < 40; seed++) {
+            Random random = new Random(Seeds.of(seed));
+            ColourDraft draft = ColourDraft.of(RIG);
+            List<List<double[]>> colours = new ArrayList<>();
+            for (String name : List.of("one", "two", "three")) {
+                double[] middle = {0.8 + 0.1 * random.nextDouble(), 0.9, 1.1 + 0.1 * random.nextDouble()};
+                List<double[]> shares = new ArrayList<>();
+                List<Reading> readings = new ArrayList<>();
+                for (int i = 0; i < 8; i++) {
+                    double[] share = new double[3];
+                    for (int c = 0; c < 3; c++) {
+                        share[c] = middle[c] + 0.04 * random.nextGaussian();
+                    }
+                    shares.add(share);
+                    readings.add(new Reading(100 * share[0], 100 * share[1], 100 * share[2], 100));
+                }
+                colours.add(shares);
+                draft = draft.with(name, readings);
+            }
+            int[][] expected = new int[3][4];
+            for (int row = 0; row < 3; row++) {
+                for (int i = 0; i < 8; i++) {
+                    expected[row][brute(colours, row, i)]++;
+                }
+            }
+            assertArrayEquals(expected, draft.leaveOneOut(), "seed " + seed);
+        }
+    }
+
+    @Test
+    void whatWasKeptStillTellsColoursApart() {
+        ColourDraft draft = read(new ColourDevice(Seeds.of(7)));
+        ColourDraft again = ColourDraft.of(RIG, draft.tuning());
+        assertEquals(
+                ColourDevice.sheets(), again.bands().stream().map(Band::name).toList());
+        assertEquals(
+                draft.bands().get(2).means().get(1).value(),
+                again.bands().get(2).means().get(1).value(),
+                1e-12);
+        assertFalse(draft.constants().isEmpty());
+        assertTrue(ColourDraft.isName("Old moss 2"));
+        assertFalse(ColourDraft.isName("2, moss"));
+    }
+}
