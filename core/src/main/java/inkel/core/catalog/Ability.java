@@ -44,7 +44,7 @@ public record Ability(Kind kind, int unit, String line) {
         OUTPUT_ONLY,
         /** Takes the pin of the same label, as a backpack takes a display. */
         SOCKET,
-        /** Gives a steady voltage to a part that wants one. */
+        /** Gives a steady voltage to a part that wants one; a converter tells its bits: {@code voltage.12}. */
         VOLTAGE,
         /** Gives pulses to a servo or a lamp, as a channel of a receiver does. */
         PULSES,

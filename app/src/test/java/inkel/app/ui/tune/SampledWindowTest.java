@@ -107,7 +107,7 @@ class SampledWindowTest extends WindowJourney {
         until(() -> session.practice().isOn() && isThere(robot, "#tune-practise"));
         List<TuneReport.Stand> stands =
                 session.assessmentProperty().get().reports().tunes().of("bed");
-        assertEquals(9, stands.size(), stands.toString());
+        assertEquals(10, stands.size(), stands.toString());
         for (TuneReport.Stand stand : stands) {
             TuneWork.At at = new TuneWork.At(stand.node().place(stand.part()), stand.bench());
             robot.interact(() -> session.tune().turnTo(at));

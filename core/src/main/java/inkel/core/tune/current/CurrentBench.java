@@ -38,6 +38,9 @@ public final class CurrentBench implements SampledBench {
     /** Hand meters are about that good on currents; the builder says better. */
     private static final double USUAL_OFF = 0.01;
 
+    /** 97 % of a normal distribution lie within so many of its deviations. */
+    private static final double NORMAL_97 = 2.1701;
+
     /** Monitors of this sort tell tenths of a milliampere. */
     private static final double STEP = 0.1e-3;
 
@@ -74,7 +77,6 @@ public final class CurrentBench implements SampledBench {
         fit.filter(line -> line.slope().value() > 0).ifPresent(line -> {
             double factor = 1 / line.slope().value();
             double byChance = line.slope().off() / line.slope().value() * factor;
-            // 97 % of a normal share are 2.17 of its deviations.
             double off = Spread.ofSum(set.get(METER) * factor, byChance / NORMAL_97);
             results.add(Result.measured(FACTOR, new Estimate(factor, off), Unit.ONE));
             results.add(Result.measured(ZERO, line.start(), Unit.AMPERE));
@@ -84,8 +86,6 @@ public final class CurrentBench implements SampledBench {
         });
         return new Work(results, Optional.of(LineFit.picture(samples, fit, Unit.AMPERE, Unit.AMPERE)), List.of());
     }
-
-    private static final double NORMAL_97 = 2.1701;
 
     @Override
     public Device<Question, List<Double>> device(Rig rig, long seed) {

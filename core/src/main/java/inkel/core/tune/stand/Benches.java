@@ -15,6 +15,7 @@ import inkel.core.tune.compass.CompassBench;
 import inkel.core.tune.current.CurrentBench;
 import inkel.core.tune.load.LoadCellBench;
 import inkel.core.tune.motion.MotionBench;
+import inkel.core.tune.out.OutBench;
 import inkel.core.tune.pulses.PulsesBench;
 import inkel.core.tune.receiver.ReceiverBench;
 import inkel.core.tune.sample.Rig;
@@ -33,6 +34,7 @@ public final class Benches {
             new ReceiverBench(),
             new MotionBench(),
             new CompassBench(),
+            new OutBench(),
             new PulsesBench(),
             new StepperBench(),
             new LoadCellBench(),
