@@ -91,6 +91,9 @@ public final class CaptureWork {
                 Trouble.minor(CaptureWork.class, "capture not read", failed);
                 session.lanes().screen().execute(() -> session.notices()
                         .trouble(Words.say(Fact.of("decode.no_file").with("file", file.getFileName()))));
+            } catch (RuntimeException mistake) {
+                Trouble.severe(CaptureWork.class, "a capture could not be read", mistake);
+                session.lanes().screen().execute(() -> session.notices().failed("notice.draw_failed", mistake));
             }
         });
     }

@@ -1,7 +1,9 @@
 package inkel.app.lab;
 
+import inkel.app.state.Examples;
 import inkel.core.capture.Capture;
 import inkel.core.capture.CaptureReader;
+import inkel.core.io.catalog.CatalogReader;
 import java.io.BufferedReader;
 import java.io.BufferedWriter;
 import java.io.IOException;
@@ -12,6 +14,7 @@ import java.util.Arrays;
 import java.util.Locale;
 import java.util.Random;
 import java.util.concurrent.Callable;
+import javafx.application.Platform;
 
 /** How long a large capture takes to read, beside a plain scan of its lines, and what it takes of the heap. */
 final class CaptureBench {
@@ -40,6 +43,16 @@ final class CaptureBench {
                     read / scan,
                     used / MEGA,
                     RUNS);
+            ScrollProbe.Scroll scroll =
+                    ScrollProbe.scroll(Examples.folder().resolve(Examples.DEMO), CatalogReader.shipped(), file);
+            out.printf(
+                    Locale.ROOT,
+                    "the same in the window: shown after %.1f s as %,d lines, scrolled and leapt through at %.0f frames a"
+                            + " second (goal 60)%n",
+                    scroll.shownSeconds(),
+                    scroll.rows(),
+                    scroll.framesPerSecond());
+            Platform.exit();
         } finally {
             Files.delete(file);
         }

@@ -21,6 +21,9 @@ import javafx.scene.layout.VBox;
 
 /** A line of a capture: when it is, what it says or its stitches, and what of it is not as it should be. */
 final class CaptureCell extends ListCell<CaptureRows.Row> {
+    /** Above and below what a line shows. */
+    static final double AROUND = 11;
+
     private static final double TIME = 104;
     private static final int DIGITS = 6;
 
@@ -92,6 +95,8 @@ final class CaptureCell extends ListCell<CaptureRows.Row> {
                     chosen.get());
         }
         setAccessibleText(time.getText() + " " + (isSewn ? message.text() : item.text()) + " " + why.getText());
-        setGraphic(row);
+        if (getGraphic() != row) {
+            setGraphic(row);
+        }
     }
 }

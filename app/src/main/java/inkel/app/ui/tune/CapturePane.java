@@ -36,6 +36,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 
@@ -191,6 +192,10 @@ final class CapturePane extends VBox {
                 () -> chosen.stream().map(Stitches.Stitch::at).toList(),
                 WIDE.get(wide),
                 this::choose));
+        // Lines that are known to be as high need not be measured to be scrolled through.
+        list.setFixedCellSize(shown.stitches()
+                .map(sewn -> StitchRow.height(sewn.bands().bands().size()) + CaptureCell.AROUND)
+                .orElse((double) Region.USE_COMPUTED_SIZE));
         list.setItems(FXCollections.observableList(rows));
     }
 

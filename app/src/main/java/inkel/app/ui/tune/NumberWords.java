@@ -50,7 +50,10 @@ final class NumberWords {
         double value = found.value().si() / scale;
         double off = found.off() / scale;
         int places = places(off > 0 ? off : value, off > 0 ? MORE : DIGITS - 1);
-        String said = decimal(value, places) + (off > 0 ? "\u00a0±\u00a0" + decimal(off, places) : "");
+        String number = decimal(value, places);
+        boolean isExact = off == 0 && number.contains(".");
+        String said = (isExact ? number.replaceAll("0+$", "").replaceAll("\\.$", "") : number)
+                + (off > 0 ? "\u00a0±\u00a0" + decimal(off, places) : "");
         return symbol.isEmpty() ? said : said + "\u00a0" + symbol;
     }
 

@@ -1,11 +1,13 @@
 package inkel.app.ui.tune;
 
-import inkel.app.ui.kit.Ui;
 import inkel.core.capture.decode.Stitches;
 import inkel.core.capture.decode.Stitches.Stitch;
 import java.util.List;
 import java.util.function.Consumer;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
 
 /**
  * Widths as stitches, one after the other like letters: a flat strip for each band, the longest above, each stitch as high in its
@@ -17,7 +19,11 @@ final class StitchRow extends Region {
     private static final double TALL = 10;
     private static final double THICK = 3;
 
-    private final Consumer<Stitch> choose;
+    private final Canvas canvas = new Canvas();
+    private final Rectangle strips = swatch("stitch-strip");
+    private final Rectangle inside = swatch("stitch-in");
+    private final Rectangle outside = swatch("stitch-out");
+    private final Rectangle marked = swatch("stitch-chosen");
     private List<Stitch> stitches = List.of();
     private List<Stitches.Band> bands = List.of();
     private List<Double> chosen = List.of();
@@ -25,7 +31,8 @@ final class StitchRow extends Region {
 
     /** @param choose is told of a stitch that was pressed */
     StitchRow(Consumer<Stitch> choose) {
-        this.choose = choose;
+        canvas.setManaged(false);
+        getChildren().addAll(canvas, strips, inside, outside, marked);
         setOnMouseClicked(event -> {
             int at = (int) (event.getX() / step());
             if (at >= 0 && at < stitches.size()) {
@@ -34,27 +41,26 @@ final class StitchRow extends Region {
         });
     }
 
+    /** Holds the colour that the theme has for something; hundreds of nodes that come and go would not keep up with a wheel. */
+    private Rectangle swatch(String style) {
+        Rectangle swatch = new Rectangle(0, 0);
+        swatch.getStyleClass().add(style);
+        swatch.setManaged(false);
+        swatch.setVisible(false);
+        swatch.fillProperty().addListener(property -> requestLayout());
+        return swatch;
+    }
+
     /**
+     * @param of the bands, from the shortest
      * @param room how many stitches a line has room for
-     * @param marked the beginnings of those that are chosen, in seconds
+     * @param marks the beginnings of those that are chosen, in seconds
      */
-    void show(List<Stitch> shown, List<Stitches.Band> of, int room, List<Double> marked) {
+    void show(List<Stitch> shown, List<Stitches.Band> of, int room, List<Double> marks) {
         stitches = shown;
         bands = of;
         wide = room;
-        chosen = marked;
-        getChildren().clear();
-        for (int i = 0; i <= bands.size(); i++) {
-            getChildren().add(Ui.region(i < bands.size() ? "stitch-strip" : "stitch-rest"));
-        }
-        for (Stitch stitch : stitches) {
-            Region mark = Ui.region("stitch");
-            mark.getStyleClass().add(stitch.band() < 0 ? "stitch-out" : "stitch-in");
-            if (chosen.contains(stitch.at())) {
-                mark.getStyleClass().add("stitch-chosen");
-            }
-            getChildren().add(mark);
-        }
+        chosen = marks;
         requestLayout();
     }
 
@@ -66,9 +72,14 @@ final class StitchRow extends Region {
         return (bands.size() - 1 - band) * (STRIP + GAP);
     }
 
+    /** With room for what lies in no band, so that all lines of a capture are as high. */
+    static double height(int bands) {
+        return (bands + 1) * (STRIP + GAP);
+    }
+
     @Override
     protected double computePrefHeight(double width) {
-        return (bands.size() + (stitches.stream().anyMatch(stitch -> stitch.band() < 0) ? 1 : 0)) * (STRIP + GAP);
+        return height(bands.size());
     }
 
     @Override
@@ -78,23 +89,29 @@ final class StitchRow extends Region {
 
     @Override
     protected void layoutChildren() {
-        if (getChildren().isEmpty()) {
-            return;
-        }
+        canvas.setWidth(Math.max(1, getWidth()));
+        canvas.setHeight(Math.max(1, getHeight()));
+        GraphicsContext pen = canvas.getGraphicsContext2D();
+        pen.clearRect(0, 0, getWidth(), getHeight());
+        pen.setFill(strips.getFill());
         for (int i = 0; i < bands.size(); i++) {
-            getChildren().get(i).resizeRelocate(0, top(i), stitches.size() * step(), STRIP);
+            pen.fillRect(0, top(i), stitches.size() * step(), STRIP);
         }
-        getChildren().get(bands.size()).resizeRelocate(0, 0, 0, 0);
+        double thick = Math.min(THICK, Math.max(1, step() * 0.5));
         for (int i = 0; i < stitches.size(); i++) {
             Stitch stitch = stitches.get(i);
-            double middle = top(stitch.band()) + (STRIP - TALL) / 2;
             double off = stitch.band() < 0
                     ? 0
                     : (stitch.width() / bands.get(stitch.band()).middle() - 1) / Stitches.TOLERANCE;
-            double thick = Math.min(THICK, Math.max(1, step() * 0.5));
-            getChildren()
-                    .get(bands.size() + 1 + i)
-                    .resizeRelocate((i + 0.5) * step() - thick / 2, middle - off * (STRIP - TALL) / 2, thick, TALL);
+            double y = top(stitch.band()) + (STRIP - TALL) / 2 - off * (STRIP - TALL) / 2;
+            boolean isChosen = chosen.contains(stitch.at());
+            pen.setFill((isChosen ? marked : stitch.band() < 0 ? outside : inside).getFill());
+            // On whole dots, so that all are as sharp.
+            pen.fillRect(
+                    snapPositionX((i + 0.5) * step() - thick / 2),
+                    snapPositionY(y),
+                    isChosen ? thick + 2 : thick,
+                    TALL);
         }
     }
 }

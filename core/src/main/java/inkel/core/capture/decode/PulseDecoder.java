@@ -3,11 +3,11 @@ package inkel.core.capture.decode;
 import inkel.core.capture.Capture;
 import inkel.core.capture.Channel;
 import inkel.core.quantity.Fact;
-import java.util.ArrayList;
+import java.util.AbstractList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
+import java.util.RandomAccess;
 
 /** Pulses: how long each is high, from rise to rise, and which are far off the others. */
 public final class PulseDecoder {
@@ -23,28 +23,58 @@ public final class PulseDecoder {
     public Decoded decode(Capture capture, Channel line, Optional<Double> least, Optional<Double> most) {
         long middle = median(line);
         Channel calm = line.without(Math.max(1, middle / TENTH));
-        List<Message> messages = new ArrayList<>();
-        List<Double> periods = new ArrayList<>();
-        double last = -1;
+        int[] rises = new int[calm.count() / 2 + 1];
+        double[] periods = new double[rises.length];
+        int count = 0;
         for (int i = 0; i + 1 < calm.count(); i++) {
             if (calm.level(i) == Channel.HIGH && calm.level(i + 1) == Channel.LOW) {
-                double at = capture.seconds(calm.time(i));
-                double width = capture.seconds(calm.time(i + 1) - calm.time(i));
-                if (last >= 0) {
-                    periods.add(at - last);
+                if (count > 0) {
+                    periods[count - 1] = capture.seconds(calm.time(i) - calm.time(rises[count - 1]));
                 }
-                last = at;
-                messages.add(new Message(
-                        at,
-                        capture.seconds(calm.time(i + 1)),
-                        String.format(Locale.ROOT, "%.1f µs", width / MICRO),
-                        List.of(),
-                        why(width, least, most)));
+                rises[count] = i;
+                count++;
             }
         }
-        periods.sort(Double::compare);
-        Optional<Double> rate = periods.isEmpty() ? Optional.empty() : Optional.of(1 / periods.get(periods.size() / 2));
-        return new Decoded(messages, line.glitches(calm), rate);
+        int gaps = Math.max(0, count - 1);
+        Arrays.sort(periods, 0, gaps);
+        Optional<Double> rate = gaps == 0 ? Optional.empty() : Optional.of(1 / periods[gaps / 2]);
+        return new Decoded(
+                new Pulses(capture, calm, Arrays.copyOf(rises, count), least, most), line.glitches(calm), rate);
+    }
+
+    /** Millions of pulses, each told when it is asked for. */
+    private static final class Pulses extends AbstractList<Message> implements RandomAccess {
+        private final Capture capture;
+        private final Channel line;
+        private final int[] rises;
+        private final Optional<Double> least;
+        private final Optional<Double> most;
+
+        Pulses(Capture capture, Channel line, int[] rises, Optional<Double> least, Optional<Double> most) {
+            this.capture = capture;
+            this.line = line;
+            this.rises = rises;
+            this.least = least;
+            this.most = most;
+        }
+
+        @Override
+        public int size() {
+            return rises.length;
+        }
+
+        @Override
+        public Message get(int pulse) {
+            long from = line.time(rises[pulse]);
+            long until = line.time(rises[pulse] + 1);
+            double width = capture.seconds(until - from);
+            return new Message(
+                    capture.seconds(from),
+                    capture.seconds(until),
+                    Math.rint(width / MICRO * TENTH) / TENTH + " µs",
+                    List.of(),
+                    why(width, least, most));
+        }
     }
 
     private static Optional<Fact> why(double width, Optional<Double> least, Optional<Double> most) {
