@@ -46,9 +46,7 @@ public final class CompassBench implements SampledBench {
 
     @Override
     public Optional<Rig> rig(NodeCircuit node, Placed part, Meter meter) {
-        return Wired.onBus(node, part)
-                ? Optional.of(new Rig(part.part().name(), List.of(), Map.of(), meter))
-                : Optional.empty();
+        return Wired.rigOnBus(node, part, meter);
     }
 
     @Override

@@ -4,7 +4,10 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Meter;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 
 /** Which signals of a part are wired. */
@@ -31,5 +34,12 @@ public final class Wired {
                 part,
                 pin -> pin.use() == PinUse.SPI_SCK || pin.use() == PinUse.SPI_MOSI || pin.use() == PinUse.SPI_MISO);
         return i2c.size() == 2 || spi.size() >= 2;
+    }
+
+    /** What a bench needs to know of a part that is read over a bus; empty for one that is on none. */
+    public static Optional<Rig> rigOnBus(NodeCircuit node, Placed part, Meter meter) {
+        return onBus(node, part)
+                ? Optional.of(new Rig(part.part().name(), List.of(), Map.of(), meter))
+                : Optional.empty();
     }
 }
