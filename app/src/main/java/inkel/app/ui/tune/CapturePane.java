@@ -68,13 +68,14 @@ final class CapturePane extends VBox {
         this.session = session;
         head.setMinWidth(0);
         Caption title = Ui.word(Words.get("capture.title"), "section");
+        title.setMinWidth(USE_PREF_SIZE);
         HBox.setHgrow(head, Priority.ALWAYS);
         HBox top = new HBox(14, title, head, Ui.textButton("capture-open", Words.get("capture.open"), this::choose));
         top.setAlignment(Pos.BASELINE_LEFT);
         list.setId("capture-list");
         list.getStyleClass().addAll("wire-list", "capture-list");
         list.setPlaceholder(Ui.text(Words.get("capture.none"), "quiet"));
-        list.setMinHeight(120);
+        list.setMinHeight(84);
         VBox.setVgrow(list, Priority.ALWAYS);
         list.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         list.addEventFilter(ScrollEvent.SCROLL, event -> {
