@@ -75,9 +75,13 @@ public record ColourDraft(
         return new ColourDraft(rig, correction, readings, colours, now, before);
     }
 
-    /** More readings of a colour. */
-    public ColourDraft with(String name, List<Reading> readings) {
+    /** More readings of a colour; a name that is kept as another one's is that one. */
+    public ColourDraft with(String said, List<Reading> readings) {
         Map<String, List<Reading>> more = new LinkedHashMap<>(colours);
+        String name = colours.keySet().stream()
+                .filter(other -> key(other, "").equals(key(said, "")))
+                .findFirst()
+                .orElse(said);
         List<Reading> all = new ArrayList<>(more.getOrDefault(name, List.of()));
         all.addAll(readings);
         more.put(name, all);

@@ -175,6 +175,10 @@ class ColourBenchTest {
                 again.bands().get(2).means().get(1).value(),
                 1e-12);
         assertFalse(draft.constants().isEmpty());
+        // Moss and moss are kept under one key: they are one colour.
+        ColourDraft more = draft.with("Moss", same(3, 110, 60, 210, 310));
+        assertEquals(5, more.colours().size());
+        assertEquals(SAMPLES + 3, more.colours().get("moss").size());
         assertTrue(ColourDraft.isName("Old moss 2"));
         assertFalse(ColourDraft.isName("2, moss"));
     }
