@@ -130,6 +130,20 @@ public final class ReckonWords {
         return found;
     }
 
+    /** Whether a line has an amount with its unit in it, as “5 V” or “20mA”. */
+    public static boolean isSum(String line) {
+        String[] words = line.strip().split("\\s+");
+        for (int i = 0; i < words.length; i++) {
+            boolean isBehind = i > 0 && words[i - 1].matches("[-−]?[0-9.,]+") && Unit.isSymbol(words[i]);
+            boolean isJoined = words[i].matches("[-−]?[0-9.,]+[\\p{L}µΩ%]+")
+                    && Unit.isSymbol(words[i].replaceFirst("^[-−]?[0-9.,]+", ""));
+            if (isBehind || isJoined) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Words that are no amounts and no units behind one. */
     private static List<String> letters(List<String> words) {
         List<String> letters = new ArrayList<>();

@@ -65,4 +65,13 @@ class ReckonWordsTest {
         assertEquals("0.16", ReckonWords.value("error_percent", 0.16));
         assertEquals("yes", ReckonWords.value("fits", true));
     }
+
+    @Test
+    void onlyAnAmountWithItsUnitIsASum() {
+        assertTrue(ReckonWords.isSum("led 5 V 20 mA"));
+        assertTrue(ReckonWords.isSum("led 20mA"));
+        assertFalse(ReckonWords.isSum("wire 28"));
+        assertFalse(ReckonWords.isSum("levels"));
+        assertFalse(ReckonWords.isSum("servo CH1"));
+    }
 }

@@ -105,8 +105,13 @@ final class FindBox extends VBox {
                         field.getText().toLowerCase(Locale.ROOT).split("\\s+"))
                 .filter(word -> !word.isEmpty())
                 .toList();
-        List<Entry> found = new ArrayList<>(reckonings());
-        entries().stream().filter(entry -> entry.matches(words)).limit(MOST).forEach(found::add);
+        List<Entry> found = new ArrayList<>(entries().stream()
+                .filter(entry -> entry.matches(words))
+                .limit(MOST)
+                .toList());
+        // A name alone, or one with a number, is first of all a stage, a part or a wire; an amount with its unit is a
+        // sum.
+        found.addAll(ReckonWords.isSum(field.getText()) ? 0 : found.size(), reckonings());
         list.setItems(FXCollections.observableArrayList(found));
         list.getSelectionModel().selectFirst();
     }

@@ -113,6 +113,16 @@ abstract class BenchPane extends VBox {
         return field;
     }
 
+    /** What is typed is taken with Enter, and when the field is left. */
+    static void onTyped(TextField field, Runnable take) {
+        field.setOnAction(event -> take.run());
+        field.focusedProperty().addListener((property, old, isFocused) -> {
+            if (!isFocused) {
+                take.run();
+            }
+        });
+    }
+
     /** Puts a text in a field, unless somebody is typing there. */
     static void fill(TextField field, String text) {
         if (!field.isFocused()) {

@@ -8,7 +8,7 @@ import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.Words;
-import inkel.core.capture.Channel;
+import inkel.core.capture.Capture;
 import inkel.core.capture.decode.Decoding;
 import inkel.core.capture.decode.Decoding.Kind;
 import inkel.core.capture.decode.Message;
@@ -22,8 +22,10 @@ import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledDraft;
 import java.io.File;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
@@ -46,6 +48,7 @@ final class CapturePane extends VBox {
     private static final double FIND = 120;
     private static final List<Integer> WIDE = List.of(16, 32, 48, 96);
     private static final int MOST_BANDS = 4;
+    private static final int BAND_DIGITS = 4;
 
     private final Session session;
     private final Caption head = Ui.text("", "quiet");
@@ -59,6 +62,8 @@ final class CapturePane extends VBox {
     private final WrapRow give = new WrapRow(8);
     private final VBox sheet;
     private final List<Stitches.Stitch> chosen = new ArrayList<>();
+    private final Map<String, TextField> fields = new LinkedHashMap<>();
+    private Capture fielded;
     private CaptureRows rows;
     private CaptureWork.Shown shown;
     private int wide = 1;
@@ -149,30 +154,43 @@ final class CapturePane extends VBox {
         showBetween();
     }
 
+    /** Fields are made anew only for another capture, so that what is typed in one outlives what is said in another. */
     private void showChannels() {
+        boolean isLine = shown.kind().needs().equals(List.of(Decoding.Role.LINE))
+                && shown.capture().channels().size() > 1;
+        if (fielded != shown.capture()) {
+            fielded = shown.capture();
+            fields.clear();
+            fielded.channels().forEach(channel -> fields.put(channel.name(), wireField(channel.name())));
+        }
         channels.getChildren().clear();
-        boolean isLine = shown.kind().needs().equals(List.of(Decoding.Role.LINE));
-        for (Channel channel : shown.capture().channels()) {
-            TextField field = BenchPane.field("capture-wire-" + channel.name(), FIELD);
-            field.setText(shown.wires().getOrDefault(channel.name(), ""));
-            field.setPromptText(Words.get("capture.wire.prompt"));
-            field.setOnAction(event -> takeWire(channel.name(), field.getText()));
-            Node name = Ui.word(channel.name(), "capture-channel");
-            if (isLine && shown.capture().channels().size() > 1) {
-                Tile pill = Ui.pill("capture-line-" + channel.name(), channel.name(), () -> session.captures()
-                        .line(channel.name()));
+        fields.forEach((channel, field) -> {
+            BenchPane.fill(field, shown.wires().getOrDefault(channel, ""));
+            Node name = Ui.word(channel, "capture-channel");
+            if (isLine) {
+                Tile pill = Ui.pill("capture-line-" + channel, channel, () -> session.captures()
+                        .line(channel));
                 pill.getStyleClass().add("pill-toggle");
-                pill.setSelected(channel.name().equals(shown.line()));
+                pill.setSelected(channel.equals(shown.line()));
                 name = pill;
             }
             HBox both = new HBox(6, name, Ui.word(Words.get("capture.is"), "quiet"), field);
             both.setAlignment(Pos.CENTER_LEFT);
             channels.getChildren().add(both);
-        }
+        });
+    }
+
+    private TextField wireField(String channel) {
+        TextField field = BenchPane.field("capture-wire-" + channel, FIELD);
+        field.setPromptText(Words.get("capture.wire.prompt"));
+        BenchPane.onTyped(field, () -> takeWire(channel, field.getText()));
+        return field;
     }
 
     private void takeWire(String channel, String text) {
-        if (session.captures().isWire(text)) {
+        if (text.strip().equals(shown.wires().getOrDefault(channel, ""))) {
+            say("");
+        } else if (session.captures().isWire(text)) {
             say("");
             session.captures().wire(channel, text);
         } else {
@@ -242,7 +260,7 @@ final class CapturePane extends VBox {
                                 "bands",
                                 sewn.bands().bands().stream()
                                         .limit(MOST_BANDS)
-                                        .map(band -> CaptureCell.time(round(band.middle())))
+                                        .map(band -> Engineering.print(band.middle(), Unit.SECOND, BAND_DIGITS))
                                         .collect(Collectors.joining(", ")))
                         .with("tolerance", Math.round(100 * Stitches.TOLERANCE)))));
         result.told().forEach(told -> parts.add(Words.say(told)));
@@ -250,13 +268,7 @@ final class CapturePane extends VBox {
     }
 
     private static String hertz(double rate) {
-        return Engineering.print(rate, Unit.HERTZ, 4);
-    }
-
-    /** To four digits. */
-    private static double round(double value) {
-        double step = Math.pow(10, Math.floor(Math.log10(value)) - 3);
-        return Math.rint(value / step) * step;
+        return Engineering.print(rate, Unit.HERTZ, BAND_DIGITS);
     }
 
     // --- chosen stitches
@@ -393,7 +405,7 @@ final class CapturePane extends VBox {
 
     private void give(TuneWork.At bench, Ask ask) {
         List<Double> widths = shown.result().orElseThrow().found().messages().stream()
-                .map(CapturePane::width)
+                .map(Message::width)
                 .toList();
         if (!widths.isEmpty()) {
             session.tune().sampled(bench).ifPresent(draft -> session.tune()
@@ -401,9 +413,5 @@ final class CapturePane extends VBox {
             session.captures().openProperty().set(false);
             session.tune().turnTo(bench);
         }
-    }
-
-    private static double width(Message message) {
-        return message.until() - message.at();
     }
 }

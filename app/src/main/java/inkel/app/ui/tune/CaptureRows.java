@@ -101,9 +101,8 @@ final class CaptureRows extends AbstractList<CaptureRows.Row> {
         CaptureWork.Sewn sewn = shown.stitches().orElseThrow();
         for (int i = line * wide; i < Math.min(messages.size(), (line + 1) * wide); i++) {
             Message message = messages.get(i);
-            double width = message.until() - message.at();
-            int band = message.isWell() ? sewn.bands().band(width) : -1;
-            stitches.add(new Stitch(message.at(), width, true, band));
+            int band = message.isWell() ? sewn.bands().band(message.width()) : -1;
+            stitches.add(new Stitch(message.at(), message.width(), true, band));
         }
         return new Row(line * wide, true, "", stitches);
     }

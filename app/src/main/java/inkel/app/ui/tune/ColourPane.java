@@ -16,10 +16,12 @@ import inkel.core.tune.colour.Matching;
 import inkel.core.tune.colour.Reading;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -196,7 +198,10 @@ final class ColourPane extends BenchPane {
 
     private void showNames(ColourDraft draft) {
         names.getChildren().clear();
-        for (String colour : draft.colours().keySet()) {
+        Set<String> all =
+                new LinkedHashSet<>(draft.bands().stream().map(Band::name).toList());
+        all.addAll(draft.colours().keySet());
+        for (String colour : all) {
             names.getChildren()
                     .add(Ui.textButton(
                             "colour-out-" + colour.replace(' ', '-'),

@@ -20,6 +20,7 @@ import inkel.core.tune.sample.SampledDraft;
 import inkel.core.tune.sample.Setting;
 import inkel.core.tune.sample.Work;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -49,6 +50,8 @@ final class SampledPane extends BenchPane {
     private final VBox told = new VBox(4);
     private final WrapRow settings = new WrapRow(16);
     private final VBox pictures = new VBox();
+    private final Map<Setting, TextField> fields = new LinkedHashMap<>();
+    private final Map<Setting, List<Tile>> choices = new LinkedHashMap<>();
     private String current = "";
     private String shown = "";
 
@@ -65,6 +68,7 @@ final class SampledPane extends BenchPane {
         VBox picture = sheet("tune.sampled.picture", "", pictures);
         VBox.setVgrow(pictures, Priority.ALWAYS);
         getChildren().addAll(first, twoSheets(picture, says));
+        makeSettings();
         show();
     }
 
@@ -308,35 +312,40 @@ final class SampledPane extends BenchPane {
         work.told().forEach(fact -> told.getChildren().add(Ui.text(Words.say(fact), "quiet")));
     }
 
-    private void showSettings(SampledDraft draft) {
-        boolean isTyping = settings.getChildren().stream().anyMatch(node -> node.lookup(":focused") != null)
-                && getScene() != null
-                && getScene().getFocusOwner() instanceof TextField;
-        if (isTyping) {
-            return;
-        }
-        settings.getChildren().clear();
-        for (Setting setting : draft.bench().settings(draft.rig())) {
+    /** Made once: what is typed in one outlives what follows from another. */
+    private void makeSettings() {
+        for (Setting setting : draft().bench().settings(draft().rig())) {
             String key = "tune.set." + setting.key();
             if (setting.options().isEmpty()) {
                 TextField field = field("tune-set-" + setting.key(), FIELD);
-                field.setText(plain(draft.setting(setting) / NumberWords.scale(setting.unit())));
-                field.setOnAction(event -> takeSetting(setting, field.getText()));
+                onTyped(field, () -> takeSetting(setting, field.getText()));
+                fields.put(setting, field);
                 settings.getChildren().add(named(key, NumberWords.unit(setting.unit()), field));
-            } else {
-                settings.getChildren().add(Ui.word(Words.get(key), "quiet"));
-                for (int i = 0; i < setting.options().size(); i++) {
-                    int number = i;
-                    Tile pill = toggleOf(
-                            "tune-set-" + setting.key() + "-"
-                                    + setting.options().get(i),
-                            Words.get(key + "." + setting.options().get(i)),
-                            () -> change(draft().set(setting.key(), number)));
-                    pill.setSelected(draft.setting(setting) == i);
-                    settings.getChildren().add(pill);
-                }
+                continue;
             }
+            settings.getChildren().add(Ui.word(Words.get(key), "quiet"));
+            List<Tile> pills = new ArrayList<>();
+            for (int i = 0; i < setting.options().size(); i++) {
+                int number = i;
+                String option = setting.options().get(i);
+                pills.add(toggleOf(
+                        "tune-set-" + setting.key() + "-" + option,
+                        Words.get(key + "." + option),
+                        () -> change(draft().set(setting.key(), number))));
+            }
+            choices.put(setting, pills);
+            settings.getChildren().addAll(pills);
         }
+    }
+
+    private void showSettings(SampledDraft draft) {
+        fields.forEach(
+                (setting, field) -> fill(field, plain(draft.setting(setting) / NumberWords.scale(setting.unit()))));
+        choices.forEach((setting, pills) -> {
+            for (int i = 0; i < pills.size(); i++) {
+                pills.get(i).setSelected(draft.setting(setting) == i);
+            }
+        });
     }
 
     private void takeSetting(Setting setting, String text) {
@@ -347,8 +356,14 @@ final class SampledPane extends BenchPane {
                     .with("most", shown(setting.most(), setting.unit(), NumberWords.unit(setting.unit())))));
             return;
         }
-        requestFocus();
-        change(draft().set(setting.key(), value.get()));
+        // What stands there already is no change: leaving a field begins no draft.
+        boolean isSame = plain(value.get() / NumberWords.scale(setting.unit()))
+                .equals(plain(draft().setting(setting) / NumberWords.scale(setting.unit())));
+        if (isSame) {
+            say("");
+        } else {
+            change(draft().set(setting.key(), value.get()));
+        }
     }
 
     // --- its picture
@@ -380,7 +395,7 @@ final class SampledPane extends BenchPane {
     }
 
     private String axis(String key, Unit unit) {
-        String sort = key + (ask().key().equals("distance") ? ".distance" : "");
+        String sort = key + "." + ask().key();
         return (Words.get(Words.has(sort) ? sort : key) + " " + NumberWords.unit(unit)).strip();
     }
 

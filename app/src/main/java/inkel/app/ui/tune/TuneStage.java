@@ -81,6 +81,9 @@ public final class TuneStage extends StagePane {
         });
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
             if (next != null) {
+                if (list.isFocused()) {
+                    session.captures().openProperty().set(false);
+                }
                 turnTo(at(next));
             }
         });

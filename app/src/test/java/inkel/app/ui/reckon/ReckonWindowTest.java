@@ -58,6 +58,18 @@ class ReckonWindowTest extends WindowJourney {
     }
 
     @Test
+    void aWireByItsNumberIsFoundBeforeASum(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PARTS);
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        until(() -> isThere(robot, "#find-field")
+                && robot.lookup("#find-field").query().isFocused());
+        robot.interact(() -> field(robot, "#find-field").setText("wire 3"));
+        robot.type(KeyCode.ENTER);
+        until(() -> session.stageProperty().get() == Stage.WIRE);
+        assertFalse(isThere(robot, "#reckon-page"));
+    }
+
+    @Test
     void everyCalculationIsShownWithItsExampleAnswered(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.PARTS);
         robot.push(KeyCode.CONTROL, KeyCode.R);

@@ -144,4 +144,31 @@ class SampledWindowTest extends WindowJourney {
         robot.interact(() -> robot.lookup("#tune-run-out-0").queryButton().fire());
         until(() -> draft(RECEIVER).samples().isEmpty());
     }
+
+    @Test
+    void aSettingThatIsTypedIsTakenWhenTheFieldIsLeft(FxRobot robot) throws Exception {
+        TuneWork.At compass = new TuneWork.At(Place.ofPart("bed", "compass"), BenchKind.COMPASS);
+        bench(robot, compass);
+        TextField field = robot.lookup("#tune-set-declination").queryAs(TextField.class);
+        robot.interact(() -> {
+            field.requestFocus();
+            field.setText("4.5");
+            robot.lookup("#tune-values").queryAs(TextField.class).requestFocus();
+        });
+        until(() -> session.tune().isDraft(compass));
+        assertEquals(
+                4.5,
+                draft(compass).tuning().number("set_declination").orElseThrow().si(),
+                1e-12);
+        robot.interact(() -> {
+            field.requestFocus();
+            field.setText("north");
+            robot.lookup("#tune-values").queryAs(TextField.class).requestFocus();
+        });
+        assertEquals("That is to be a number from -180 to 180.", problem(robot));
+        assertEquals(
+                4.5,
+                draft(compass).tuning().number("set_declination").orElseThrow().si(),
+                1e-12);
+    }
 }

@@ -18,6 +18,11 @@ public record Message(double at, double until, String text, List<Integer> bytes,
         bytes = List.copyOf(bytes);
     }
 
+    /** How long it is, in seconds. */
+    public double width() {
+        return until - at;
+    }
+
     public boolean isWell() {
         return why.isEmpty();
     }

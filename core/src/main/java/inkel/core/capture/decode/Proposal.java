@@ -4,7 +4,6 @@ import inkel.core.capture.Capture;
 import inkel.core.capture.Channel;
 import inkel.core.capture.decode.Decoding.At;
 import inkel.core.capture.decode.Decoding.Kind;
-import inkel.core.capture.decode.Decoding.Role;
 import inkel.core.capture.decode.UartDecoder.Parity;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
@@ -171,10 +170,5 @@ public record Proposal(Map<String, Optional<At>> pins, Kind kind) {
                         .filter(Proposal::isInfrared)
                         .map(part -> new At(node, part, wire.from().pin())))
                 .findFirst();
-    }
-
-    /** Which role a pin has, to be shown beside a channel. */
-    public static Role role(At at) {
-        return Role.of(at.part().cls().pin(at.pin()).orElseThrow().use());
     }
 }

@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * How far a clock is off at some times since it was set. Each comparison is off by half a second at most, so that
@@ -45,6 +46,11 @@ public final class ClockBench implements SampledBench {
     @Override
     public Optional<Rig> rig(NodeCircuit node, Placed part, Meter meter) {
         return Wired.rigOnBus(node, part, meter);
+    }
+
+    @Override
+    public Set<String> forCode() {
+        return Set.of(DRIFT, PPM);
     }
 
     @Override

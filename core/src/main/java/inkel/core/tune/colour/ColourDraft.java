@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What was read of a colour sensor so far.
@@ -25,7 +26,7 @@ import java.util.Optional;
  * @param lampOff readings of a colour with the sensor's own lamp off; may be empty
  * @param colours readings by the name of the colour, in the order they were begun
  * @param now what lies under it, unnamed
- * @param before what was kept earlier; stands as long as no colour was read
+ * @param kept bands that were kept earlier; each stands until its colour is read again
  */
 public record ColourDraft(
         ColourRig rig,
@@ -33,9 +34,12 @@ public record ColourDraft(
         List<Reading> lampOff,
         Map<String, List<Reading>> colours,
         Optional<Reading> now,
-        Optional<Tuning> before)
+        List<Band> kept)
         implements Draft {
     private static final List<String> CHANNELS = List.of("red", "green", "blue");
+    private static final List<String> ALL = List.of("red", "green", "blue", "clear");
+    private static final String DARK = "sensor_dark_";
+    private static final String WHITE = "sensor_white_";
     private static final String NAMES = "colours";
     private static final String BAND = "_band";
     private static final String LEAK = "room_light";
@@ -43,6 +47,7 @@ public record ColourDraft(
 
     public ColourDraft {
         lampOff = List.copyOf(lampOff);
+        kept = List.copyOf(kept);
         Map<String, List<Reading>> ordered = new LinkedHashMap<>();
         colours.forEach((name, readings) -> ordered.put(name, List.copyOf(readings)));
         colours = Collections.unmodifiableMap(ordered);
@@ -50,12 +55,30 @@ public record ColourDraft(
 
     public static ColourDraft of(ColourRig rig) {
         return new ColourDraft(
-                rig, new Correction(List.of(), List.of()), List.of(), Map.of(), Optional.empty(), Optional.empty());
+                rig, new Correction(List.of(), List.of()), List.of(), Map.of(), Optional.empty(), List.of());
     }
 
-    public static ColourDraft of(ColourRig rig, Tuning kept) {
+    /** The draft that goes on where something was kept, with the dark and white that its shares are of. */
+    public static ColourDraft of(ColourRig rig, Tuning tuning) {
         return new ColourDraft(
-                rig, new Correction(List.of(), List.of()), List.of(), Map.of(), Optional.empty(), Optional.of(kept));
+                rig,
+                new Correction(kept(tuning, DARK), kept(tuning, WHITE)),
+                List.of(),
+                Map.of(),
+                Optional.empty(),
+                kept(tuning));
+    }
+
+    private static List<Reading> kept(Tuning tuning, String what) {
+        double[] values = new double[ALL.size()];
+        for (int i = 0; i < values.length; i++) {
+            Optional<Quantity> mean = tuning.number(what + ALL.get(i));
+            if (mean.isEmpty()) {
+                return List.of();
+            }
+            values[i] = mean.get().si();
+        }
+        return readings(values).orElse(List.of());
     }
 
     /** A colour's name: up to 24 letters or digits, a letter first. */
@@ -64,38 +87,40 @@ public record ColourDraft(
     }
 
     public ColourDraft dark(List<Reading> readings) {
-        return new ColourDraft(rig, new Correction(readings, correction.white()), lampOff, colours, now, before);
+        return new ColourDraft(rig, new Correction(readings, correction.white()), lampOff, colours, now, kept);
     }
 
     public ColourDraft white(List<Reading> readings) {
-        return new ColourDraft(rig, new Correction(correction.dark(), readings), lampOff, colours, now, before);
+        return new ColourDraft(rig, new Correction(correction.dark(), readings), lampOff, colours, now, kept);
     }
 
     public ColourDraft lampOff(List<Reading> readings) {
-        return new ColourDraft(rig, correction, readings, colours, now, before);
+        return new ColourDraft(rig, correction, readings, colours, now, kept);
     }
 
     /** More readings of a colour; a name that is kept as another one's is that one. */
     public ColourDraft with(String said, List<Reading> readings) {
         Map<String, List<Reading>> more = new LinkedHashMap<>(colours);
-        String name = colours.keySet().stream()
+        String name = Stream.concat(colours.keySet().stream(), kept.stream().map(Band::name))
                 .filter(other -> key(other, "").equals(key(said, "")))
                 .findFirst()
                 .orElse(said);
         List<Reading> all = new ArrayList<>(more.getOrDefault(name, List.of()));
         all.addAll(readings);
         more.put(name, all);
-        return new ColourDraft(rig, correction, lampOff, more, now, before);
+        return new ColourDraft(rig, correction, lampOff, more, now, kept);
     }
 
     public ColourDraft without(String name) {
         Map<String, List<Reading>> fewer = new LinkedHashMap<>(colours);
         fewer.remove(name);
-        return new ColourDraft(rig, correction, lampOff, fewer, now, before);
+        List<Band> others =
+                kept.stream().filter(band -> !band.name().equals(name)).toList();
+        return new ColourDraft(rig, correction, lampOff, fewer, now, others);
     }
 
     public ColourDraft looking(Reading reading) {
-        return new ColourDraft(rig, correction, lampOff, colours, Optional.of(reading), before);
+        return new ColourDraft(rig, correction, lampOff, colours, Optional.of(reading), kept);
     }
 
     /** The shares of a colour's readings. */
@@ -109,11 +134,16 @@ public record ColourDraft(
                 .toList();
     }
 
-    /** The bands of all colours with two readings at least; those that were kept where none was read since. */
+    /** The bands of all colours: as they were read, and as they were kept where none was read since. */
     public List<Band> bands() {
-        if (colours.isEmpty()) {
-            return before.map(ColourDraft::kept).orElse(List.of());
-        }
+        List<Band> all = new ArrayList<>(
+                kept.stream().filter(band -> !colours.containsKey(band.name())).toList());
+        all.addAll(bandsRead());
+        return all;
+    }
+
+    /** Of the colours with two readings at least. */
+    private List<Band> bandsRead() {
         return colours.entrySet().stream()
                 .flatMap(one -> band(one.getKey(), one.getValue()).stream())
                 .toList();
@@ -186,8 +216,9 @@ public record ColourDraft(
                 ColourDraft without = without(names.get(row)).with(names.get(row), rest);
                 Optional<Shares> shares = correction.shares(left);
                 if (shares.isPresent() && !rest.isEmpty()) {
-                    String name =
-                            Matching.of(without.bands(), shares.get()).get(0).name();
+                    String name = Matching.of(without.bandsRead(), shares.get())
+                            .get(0)
+                            .name();
                     taken[row][name.isEmpty() ? names.size() : names.indexOf(name)]++;
                 }
             }
@@ -219,6 +250,8 @@ public record ColourDraft(
                         new Found(Quantity.of(Unit.ONE, band.halves().get(i)), 0, Source.COMPUTED));
             }
         }
+        put(numbers, DARK, correction.dark());
+        put(numbers, WHITE, correction.white());
         leak().ifPresent(share -> numbers.put(LEAK, new Found(Quantity.of(Unit.ONE, share), 0, Source.MEASURED)));
         String names = String.join(", ", bands.stream().map(Band::name).toList());
         return new Tuning(
@@ -228,6 +261,13 @@ public record ColourDraft(
                 Map.of(),
                 names.isEmpty() ? Map.of() : Map.of(NAMES, names),
                 Map.of());
+    }
+
+    private static void put(Map<String, Found> numbers, String what, List<Reading> readings) {
+        for (int i = 0; i < ALL.size() && !readings.isEmpty(); i++) {
+            numbers.put(
+                    what + ALL.get(i), new Found(Quantity.of(Unit.ONE, Reading.mean(readings, i)), 0, Source.MEASURED));
+        }
     }
 
     @Override
@@ -247,14 +287,13 @@ public record ColourDraft(
                         name + "_BAND_PERMILLE", permille(band.halves().get(i)), Source.COMPUTED));
             }
         }
-        for (int i = 0; i < CHANNELS.size() + 1 && !correction.white().isEmpty(); i++) {
-            String channel = i < CHANNELS.size() ? CHANNELS.get(i) : "clear";
+        for (int i = 0; i < ALL.size() && !correction.white().isEmpty(); i++) {
             constants.add(new Constant(
-                    Constant.identifier(rig.name(), "dark", channel),
+                    Constant.identifier(rig.name(), "dark", ALL.get(i)),
                     whole(Reading.mean(correction.dark(), i)),
                     Source.MEASURED));
             constants.add(new Constant(
-                    Constant.identifier(rig.name(), "white", channel),
+                    Constant.identifier(rig.name(), "white", ALL.get(i)),
                     whole(Reading.mean(correction.white(), i)),
                     Source.MEASURED));
         }

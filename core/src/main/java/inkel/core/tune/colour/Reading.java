@@ -1,5 +1,6 @@
 package inkel.core.tune.colour;
 
+import inkel.core.formula.SampleBand;
 import java.util.List;
 
 /** Codes or rates of the four channels at once, all at least 0. */
@@ -25,10 +26,12 @@ public record Reading(double red, double green, double blue, double clear) {
 
     /** The square of the standard deviation of a sample; 0 for fewer than two. */
     static double variance(List<Reading> readings, int channel) {
-        double mean = mean(readings, channel);
-        double squares = readings.stream()
-                .mapToDouble(one -> (one.channel(channel) - mean) * (one.channel(channel) - mean))
-                .sum();
-        return readings.size() < 2 ? 0 : squares / (readings.size() - 1);
+        double deviation = readings.isEmpty()
+                ? 0
+                : SampleBand.of(readings.stream()
+                                .map(one -> one.channel(channel))
+                                .toList())
+                        .deviation();
+        return deviation * deviation;
     }
 }

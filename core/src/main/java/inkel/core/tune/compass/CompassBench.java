@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Pairs of codes of the two flat axes while the part is turned once around. They lie on a circle whose middle is the offset;
@@ -50,6 +51,11 @@ public final class CompassBench implements SampledBench {
     }
 
     @Override
+    public Set<String> forCode() {
+        return Set.of(X, Y, RADIUS);
+    }
+
+    @Override
     public List<Ask> asks(Rig rig) {
         return List.of(Ask.of(TURN, Unit.ONE, USUAL));
     }
@@ -75,8 +81,7 @@ public final class CompassBench implements SampledBench {
             results.add(Result.measured(Y, of.y(), Unit.ONE));
             results.add(Result.measured(RADIUS, of.radius(), Unit.ONE));
             results.add(Result.measured("out_of_round", Estimate.of(of.worst()), Unit.ONE)
-                    .computed()
-                    .toLookAt());
+                    .computed());
             double share = of.worst() / of.radius().value();
             if (share > ROUND) {
                 told.add(Fact.of("tune.compass.iron").with("share", Math.round(share * 100)));

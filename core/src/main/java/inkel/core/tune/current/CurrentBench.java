@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Currents that a meter shows beside what the monitor says: the line through them. That the meter reads all currents too high
@@ -55,6 +56,11 @@ public final class CurrentBench implements SampledBench {
     }
 
     @Override
+    public Set<String> forCode() {
+        return Set.of(FACTOR, ZERO);
+    }
+
+    @Override
     public List<Ask> asks(Rig rig) {
         return List.of(
                 Ask.of(AMPERES, new Ask.Known(Unit.AMPERE, 0, MOST, List.of(0.0, 0.1, 0.3, 0.6)), Unit.AMPERE, USUAL));
@@ -79,8 +85,7 @@ public final class CurrentBench implements SampledBench {
             results.add(Result.measured(FACTOR, new Estimate(factor, off), Unit.ONE));
             results.add(Result.measured(ZERO, line.start(), Unit.AMPERE));
             results.add(Result.measured("worst_off", Estimate.of(line.worst()), Unit.AMPERE)
-                    .computed()
-                    .toLookAt());
+                    .computed());
         });
         return new Work(results, Optional.of(LineFit.picture(samples, fit, Unit.AMPERE, Unit.AMPERE)), List.of());
     }

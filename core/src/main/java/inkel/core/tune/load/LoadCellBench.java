@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Codes with known weights on the cell: their line of least squares is tare and scale. Creep is what the code of the heaviest
@@ -56,6 +57,11 @@ public final class LoadCellBench implements SampledBench {
     }
 
     @Override
+    public Set<String> forCode() {
+        return Set.of(TARE, SCALE);
+    }
+
+    @Override
     public List<Ask> asks(Rig rig) {
         return List.of(
                 Ask.of(
@@ -80,24 +86,18 @@ public final class LoadCellBench implements SampledBench {
             boolean isNoisy = line.freedoms() < Integer.MAX_VALUE / 2;
             if (isNoisy) {
                 results.add(Result.measured(
-                                NOISE,
-                                Spread.ofDeviation(line.deviation(), line.freedoms())
-                                        .times(grams),
-                                Unit.ONE)
-                        .toLookAt());
+                        NOISE,
+                        Spread.ofDeviation(line.deviation(), line.freedoms()).times(grams),
+                        Unit.ONE));
                 results.add(Result.measured("told_apart_g", Estimate.of(APART * line.deviation() * grams), Unit.ONE)
-                        .computed()
-                        .toLookAt());
+                        .computed());
             }
             results.add(Result.measured("worst_off_g", Estimate.of(line.worst() * grams), Unit.ONE)
-                    .computed()
-                    .toLookAt());
+                    .computed());
             samples.stream().filter(sample -> sample.ask().equals(LATER)).forEach(sample -> {
                 Estimate mean = Means.mean(sample.values(), 1);
-                double off =
-                        (mean.value() - line.at(sample.known())) / line.slope().value();
-                results.add(Result.measured(CREEP, new Estimate(off, mean.off() * grams), Unit.ONE)
-                        .toLookAt());
+                double off = line.known(mean.value()) - sample.known();
+                results.add(Result.measured(CREEP, new Estimate(off, mean.off() * grams), Unit.ONE));
                 told.add(Fact.of("tune.load.creep").with("grams", round(off)).with("weight", round(sample.known())));
             });
         });

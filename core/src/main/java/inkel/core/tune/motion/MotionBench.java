@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Six rests, each axis once up and once down, where it feels +1 g and −1 g (g = 9.80665 m/s², ISO 80000-3): the line of least
@@ -32,7 +33,6 @@ public final class MotionBench implements SampledBench {
     static final String STILL = "still";
     static final String OFFSET = "offset";
     static final String SCALE = "codes_a_g";
-    static final String NOISE = "noise";
     static final String ZERO = "turn_zero";
 
     private static final double STANDARD_GRAVITY = 9.80665;
@@ -59,6 +59,11 @@ public final class MotionBench implements SampledBench {
                                 : Map.of(),
                         meter))
                 : Optional.empty();
+    }
+
+    @Override
+    public Set<String> forCode() {
+        return Set.of(OFFSET, SCALE, ZERO);
     }
 
     @Override
@@ -112,8 +117,7 @@ public final class MotionBench implements SampledBench {
         if (a > 0) {
             results.add(Result.measured("step_m_s2", Estimate.of(STANDARD_GRAVITY / a), Unit.ONE)
                     .computed()
-                    .of(axis)
-                    .toLookAt());
+                    .of(axis));
         }
         if (a > 0 && line.freedoms() < Integer.MAX_VALUE / 2) {
             results.add(Result.measured(
@@ -121,8 +125,7 @@ public final class MotionBench implements SampledBench {
                             Spread.ofDeviation(line.deviation(), line.freedoms())
                                     .times(STANDARD_GRAVITY / a),
                             Unit.ONE)
-                    .of(axis)
-                    .toLookAt());
+                    .of(axis));
         }
     }
 

@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Codes that were sent and the volts that a meter read: the line of least squares through them. Of what the meter may be off
@@ -71,6 +72,11 @@ public final class OutBench implements SampledBench {
     }
 
     @Override
+    public Set<String> forCode() {
+        return Set.of(SCALE, OFFSET, REFERENCE);
+    }
+
+    @Override
     public List<Ask> asks(Rig rig) {
         double most = rig.figure(CODES) - 1;
         List<Double> places = new ArrayList<>();
@@ -97,9 +103,7 @@ public final class OutBench implements SampledBench {
             results.add(Result.measured(REFERENCE, scale.times(rig.figure(CODES)), Unit.VOLT)
                     .computed());
             double worst = line.worst() / line.slope().value();
-            results.add(Result.measured(WORST, Estimate.of(worst), Unit.ONE)
-                    .computed()
-                    .toLookAt());
+            results.add(Result.measured(WORST, Estimate.of(worst), Unit.ONE).computed());
             for (Sample sample : samples) {
                 told.add(Fact.of("tune.out.code")
                         .with("code", Math.round(sample.known()))

@@ -28,6 +28,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Two sorts of pulses. Counted ones stand for an amount: {@code k = Σ counts / Σ amounts}, each count off by one at most; the
@@ -45,7 +46,6 @@ public final class PulsesBench implements SampledBench {
     static final String RATE = "amount_a_minute";
 
     private static final String ECHO = "echo";
-    private static final String LONGEST = "longest";
     private static final int USUAL = 20;
     private static final double MOST = 1e6;
     private static final double SECONDS_A_MINUTE = 60;
@@ -62,17 +62,17 @@ public final class PulsesBench implements SampledBench {
     @Override
     public Optional<Rig> rig(NodeCircuit node, Placed part, Meter meter) {
         List<String> pins = Wired.pins(node, part, pin -> pin.use() == PinUse.INTERRUPT || pin.use() == PinUse.OUTPUT);
-        Optional<WakeCheck.Pulses> echo = part.cls().handling().checks().stream()
-                .filter(WakeCheck.Pulses.class::isInstance)
-                .map(WakeCheck.Pulses.class::cast)
-                .filter(pulses -> pins.contains(pulses.pin()))
-                .findFirst();
-        Map<String, Double> figures = echo.map(
-                        of -> Map.of(ECHO, 1.0, LONGEST, of.width().highest().seconds()))
-                .orElse(Map.of());
+        boolean isEcho = part.cls().handling().checks().stream()
+                .anyMatch(check -> check instanceof WakeCheck.Pulses pulses && pins.contains(pulses.pin()));
+        Map<String, Double> figures = isEcho ? Map.of(ECHO, 1.0) : Map.of();
         return pins.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Rig(part.part().name(), pins, figures, meter));
+    }
+
+    @Override
+    public Set<String> forCode() {
+        return Set.of(PER, GATE, BEGINS, "speed_of_sound_m_s");
     }
 
     @Override
@@ -139,11 +139,9 @@ public final class PulsesBench implements SampledBench {
         results.add(Result.measured(BEGINS, Means.mean(off, aMicro), Unit.METRE));
         if (freedoms > 0) {
             double deviation = Math.sqrt(squares / freedoms);
-            results.add(Result.measured(NOISE, Estimate.of(way(deviation, air)), Unit.METRE)
-                    .toLookAt());
+            results.add(Result.measured(NOISE, Estimate.of(way(deviation, air)), Unit.METRE));
         }
-        results.add(
-                new Result("speed_of_sound_m_s", "", Estimate.of(2 * way(1, air)), Unit.ONE, Source.COMPUTED, true));
+        results.add(new Result("speed_of_sound_m_s", "", Estimate.of(2 * way(1, air)), Unit.ONE, Source.COMPUTED));
         List<Fact> told = List.of(Fact.of("tune.pulses.a_degree")
                 .with("share", Math.rint(1e4 * (way(1, air + 1) / way(1, air) - 1)) / 100));
         return new Work(

@@ -6,6 +6,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Meter;
 import inkel.core.document.Tuning.Point;
+import inkel.core.formula.SampleBand;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
@@ -25,6 +26,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Pulses of each channel with the stick at one end, let go, and at the other end. Jitter is the sample deviation of the middle,
@@ -57,6 +59,11 @@ public final class ReceiverBench implements SampledBench {
         return pins.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Rig(part.part().name(), pins, Map.of(), meter));
+    }
+
+    @Override
+    public Set<String> forCode() {
+        return Set.of(LOW, MIDDLE, HIGH, DEAD);
     }
 
     @Override
@@ -111,10 +118,9 @@ public final class ReceiverBench implements SampledBench {
                 }
                 glitches(pin, all, calm, told);
                 if (key.equals(MIDDLE) && calm.size() > 2) {
-                    double deviation = Means.deviation(calm);
+                    double deviation = SampleBand.of(calm).deviation();
                     results.add(Result.measured(JITTER, Spread.ofDeviation(deviation, calm.size() - 1), Unit.SECOND)
-                            .of(pin)
-                            .toLookAt());
+                            .of(pin));
                     results.add(
                             Result.measured(DEAD, Estimate.of(Math.max(LEAST_DEAD, JITTERS * deviation)), Unit.SECOND)
                                     .of(pin)

@@ -1,5 +1,6 @@
 package inkel.core.tune.sample;
 
+import inkel.core.formula.SampleBand;
 import inkel.core.tune.Estimate;
 import inkel.core.tune.Spread;
 import java.util.List;
@@ -22,21 +23,12 @@ public final class Means {
      * @param step in which values come
      */
     public static Estimate mean(List<Double> values, double step) {
-        double mean = values.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
-        double deviation = deviation(values);
+        SampleBand band = SampleBand.of(values);
+        double deviation = band.deviation();
         int count = values.size();
         double off = count < 2 || deviation < step / 2
                 ? step / 2 + (count < 2 ? 0 : Spread.ofMean(deviation / Math.sqrt(count), count - 1))
                 : Spread.ofMean(deviation / Math.sqrt(count), count - 1);
-        return new Estimate(mean, off);
-    }
-
-    /** The standard deviation of readings; 0 for fewer than two. */
-    public static double deviation(List<Double> values) {
-        double mean = values.stream().mapToDouble(Double::doubleValue).average().orElse(0);
-        double squares = values.stream()
-                .mapToDouble(value -> (value - mean) * (value - mean))
-                .sum();
-        return values.size() < 2 ? 0 : Math.sqrt(squares / (values.size() - 1));
+        return new Estimate(band.mean(), off);
     }
 }

@@ -9,25 +9,19 @@ import java.util.Locale;
  * A number that follows.
  *
  * @param of the pin or channel it is of; empty for the part itself
- * @param isForCode whether the builder's code needs it
  */
-public record Result(String name, String of, Estimate estimate, Unit unit, Source source, boolean isForCode) {
+public record Result(String name, String of, Estimate estimate, Unit unit, Source source) {
     public static Result measured(String name, Estimate estimate, Unit unit) {
-        return new Result(name, "", estimate, unit, Source.MEASURED, true);
+        return new Result(name, "", estimate, unit, Source.MEASURED);
     }
 
     /** Of a pin or channel. */
     public Result of(String pin) {
-        return new Result(name, pin, estimate, unit, source, isForCode);
-    }
-
-    /** What people look at and code has no use for. */
-    public Result toLookAt() {
-        return new Result(name, of, estimate, unit, source, false);
+        return new Result(name, pin, estimate, unit, source);
     }
 
     public Result computed() {
-        return new Result(name, of, estimate, unit, Source.COMPUTED, isForCode);
+        return new Result(name, of, estimate, unit, Source.COMPUTED);
     }
 
     /** By which it is kept. */

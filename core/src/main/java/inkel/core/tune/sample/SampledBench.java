@@ -8,6 +8,7 @@ import inkel.core.tune.Device;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** A bench on which named things are read, and numbers follow. */
 public interface SampledBench {
@@ -15,6 +16,9 @@ public interface SampledBench {
 
     /** Empty for a part that is not wired so that it can be worked on. */
     Optional<Rig> rig(NodeCircuit node, Placed part, Meter meter);
+
+    /** The names of results that the builder's code needs; all others are for people to look at. */
+    Set<String> forCode();
 
     /** What is asked, in the order it is best read. */
     List<Ask> asks(Rig rig);

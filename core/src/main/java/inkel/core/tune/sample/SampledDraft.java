@@ -20,7 +20,7 @@ import java.util.stream.Collectors;
  * What was read of a part so far, and what follows.
  *
  * @param set what the builder said, by the key of the setting; what is not there is as usual
- * @param before what was kept earlier; stands as long as nothing new was read
+ * @param before what was kept earlier; each of its numbers stands until it is found anew
  */
 public record SampledDraft(
         SampledBench bench, Rig rig, List<Sample> samples, Map<String, Double> set, Optional<Tuning> before)
@@ -88,16 +88,14 @@ public record SampledDraft(
         return bench.work(rig, samples, all());
     }
 
-    /** What is known: from what was read, else from what was kept. */
+    /** What is known: what was read, and what was kept of all that was not read again. */
     public Map<String, Found> found() {
         Map<String, Found> found = new LinkedHashMap<>();
-        if (samples.isEmpty()) {
-            before.ifPresent(kept -> kept.numbers().forEach((name, one) -> {
-                if (!name.startsWith(SET)) {
-                    found.put(name, one);
-                }
-            }));
-        }
+        before.ifPresent(kept -> kept.numbers().forEach((name, one) -> {
+            if (!name.startsWith(SET)) {
+                found.put(name, one);
+            }
+        }));
         work().results()
                 .forEach(result -> found.put(
                         result.id(),
@@ -130,11 +128,12 @@ public record SampledDraft(
 
     @Override
     public List<Constant> constants() {
-        Map<String, Boolean> shown =
-                work().results().stream().collect(Collectors.toMap(Result::id, Result::isForCode, (one, other) -> one));
         List<Constant> constants = new ArrayList<>();
         found().forEach((name, found) -> {
-            if (shown.getOrDefault(name, true)) {
+            // A number of one pin has that before its name.
+            boolean isForCode =
+                    bench.forCode().stream().anyMatch(code -> name.equals(code) || name.endsWith("_" + code));
+            if (isForCode) {
                 constants.add(constant(rig.name(), name, found));
             }
         });

@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Steps that were sent and degrees that were turned: each reading of an angle is off by half of its step at most, and so is
@@ -58,6 +59,11 @@ public final class StepperBench implements SampledBench {
         return pins.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Rig(part.part().name(), pins, hasLimit ? Map.of(SENSE, 1.0) : Map.of(), meter));
+    }
+
+    @Override
+    public Set<String> forCode() {
+        return Set.of(STEPS, "use_at_most");
     }
 
     @Override
@@ -99,8 +105,7 @@ public final class StepperBench implements SampledBench {
         if (rig.has(SENSE)) {
             results.add(Result.measured(
                             REFERENCE, Estimate.of(set.get(GAIN) * set.get(CURRENT) * set.get(SENSE)), Unit.VOLT)
-                    .computed()
-                    .toLookAt());
+                    .computed());
         }
         return new Work(
                 results,
@@ -125,8 +130,7 @@ public final class StepperBench implements SampledBench {
         if (lost <= kept) {
             told.add(Fact.of("tune.stepper.both").with("rate", Math.round(lost)));
         } else if (kept > 0 && !Double.isNaN(lost)) {
-            results.add(Result.measured(FASTEST, new Estimate((kept + lost) / 2, (lost - kept) / 2), Unit.HERTZ)
-                    .toLookAt());
+            results.add(Result.measured(FASTEST, new Estimate((kept + lost) / 2, (lost - kept) / 2), Unit.HERTZ));
             results.add(Result.measured("use_at_most", Estimate.of(kept * TO_SPARE), Unit.HERTZ)
                     .computed());
         } else if (kept > 0) {

@@ -175,6 +175,16 @@ class ColourBenchTest {
                 again.bands().get(2).means().get(1).value(),
                 1e-12);
         assertFalse(draft.constants().isEmpty());
+        // Dark and white are kept with them: what was under it before is told as before.
+        Reading rust = new ColourDevice(Seeds.of(7))
+                .answer(new Ask(Under.SHEET, "rust", 1))
+                .get(0);
+        assertEquals("rust", again.looking(rust).match().get(0).name());
+        // One colour read anew leaves the others as they were kept; one that is taken out is gone.
+        ColourDraft one = again.with("slate", same(3, 400, 500, 600, 1500));
+        assertEquals(5, one.bands().size());
+        assertEquals(5, ColourDraft.of(RIG, one.tuning()).bands().size());
+        assertEquals(4, again.without("straw").bands().size());
         // Moss and moss are kept under one key: they are one colour.
         ColourDraft more = draft.with("Moss", same(3, 110, 60, 210, 310));
         assertEquals(5, more.colours().size());

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.quantity.Fact;
+import inkel.core.tune.Constant;
 import inkel.core.tune.sample.Rig;
 import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledDraft;
@@ -94,5 +95,28 @@ class ReceiverBenchTest {
         assertEquals(List.of("tune.receiver.holds"), told(draft));
         assertEquals("holds", draft.tuning().choice("lost").orElseThrow());
         assertEquals(List.of("tune.receiver.holds"), told(SampledDraft.of(bench, RIG, draft.tuning())));
+    }
+
+    @Test
+    void aChannelThatIsNotReadAgainStaysAsItWasKept() {
+        SampledDraft first = draft().with(new Sample("CH1 low", 0, micros(1010, 1011, 1012)))
+                .with(new Sample("CH1 middle", 0, micros(1498, 1502, 1498, 1502)));
+        SampledDraft next =
+                SampledDraft.of(bench, RIG, first.tuning()).with(new Sample("CH2 low", 0, micros(990, 991, 992)));
+        assertEquals(1011e-6, next.estimate("ch1_low").orElseThrow().value(), 1e-9);
+        assertEquals(991e-6, next.estimate("ch2_low").orElseThrow().value(), 1e-9);
+        assertTrue(next.tuning().numbers().containsKey("ch1_low"));
+    }
+
+    @Test
+    void codeHasTheSameConstantsAfterTheyWereKept() {
+        SampledDraft draft = draft().with(new Sample("CH1 middle", 0, micros(1498, 1502, 1498, 1502)));
+        List<String> names = draft.constants().stream().map(Constant::name).toList();
+        assertEquals(List.of("PIECE_CH1_MIDDLE_US", "PIECE_CH1_DEAD_BAND_US"), names);
+        assertEquals(
+                names,
+                SampledDraft.of(bench, RIG, draft.tuning()).constants().stream()
+                        .map(Constant::name)
+                        .toList());
     }
 }
