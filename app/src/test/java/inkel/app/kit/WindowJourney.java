@@ -80,13 +80,34 @@ public abstract class WindowJourney {
         return session.build().orElseThrow().node(id).orElseThrow();
     }
 
+    /** What is seen on the window's thread, where nodes do not come and go while they are looked at. */
+    protected static <T> T seen(Callable<T> look) {
+        // Asked for from a condition too, which is on that thread already.
+        return Platform.isFxApplicationThread() ? call(look) : waitForAsyncFx(ASKED_MILLIS, look);
+    }
+
+    private static <T> T call(Callable<T> look) {
+        try {
+            return look.call();
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     protected static boolean isThere(FxRobot robot, String id) {
-        return robot.lookup(id).tryQuery().isPresent();
+        return seen(() -> robot.lookup(id).tryQuery().isPresent());
+    }
+
+    protected static String text(FxRobot robot, String id) {
+        return seen(() -> robot.lookup(id).queryAs(Caption.class).getText());
     }
 
     protected static void press(FxRobot robot, String id) {
-        Pressable pressable = robot.lookup(id).queryAs(Pressable.class);
-        robot.interact(pressable::fire);
+        robot.interact(() -> robot.lookup(id).queryAs(Pressable.class).fire());
+    }
+
+    protected static void fire(FxRobot robot, String id) {
+        robot.interact(() -> robot.lookup(id).queryButton().fire());
     }
 
     /** Puts a text in a field and presses Enter. */
@@ -102,14 +123,15 @@ public abstract class WindowJourney {
 
     /** Ids with a slash or a plus cannot be asked for by a selector. */
     protected static javafx.scene.Node find(FxRobot robot, String id) {
-        return robot.lookup(node -> id.equals(node.getId())).tryQuery().orElse(null);
+        return seen(
+                () -> robot.lookup(node -> id.equals(node.getId())).tryQuery().orElse(null));
     }
 
     /** Whether a sentence of trouble on the screen has these words. */
     protected static boolean isTold(FxRobot robot, String words) {
-        return robot.lookup(".stop-text").queryAll().stream()
+        return seen(() -> robot.lookup(".stop-text").queryAll().stream()
                 .anyMatch(node -> node instanceof Caption text
                         && text.isVisible()
-                        && text.getText().contains(words));
+                        && text.getText().contains(words)));
     }
 }

@@ -108,8 +108,8 @@ class WindowTest {
     }
 
     private static void click(FxRobot robot, String id) {
-        Node node = robot.lookup(id).query();
         robot.interact(() -> {
+            Node node = robot.lookup(id).query();
             if (node instanceof Pressable pressable) {
                 pressable.fire();
             } else {

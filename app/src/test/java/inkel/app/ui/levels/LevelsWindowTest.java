@@ -6,7 +6,6 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.ui.kit.Caption;
 import inkel.core.document.Endpoint;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
@@ -45,7 +44,7 @@ class LevelsWindowTest extends WindowJourney {
         press(robot, "#level-reader-MOSI");
         until(() -> place("reader", "MOSI").equals(session.selectionProperty().get()));
         assertEquals(Optional.of(Verdict.HARMS), verdict("reader", "MOSI"));
-        assertTrue(robot.lookup("#why-verdict").queryAs(Caption.class).getText().contains("bears at most 3.50 V"));
+        assertTrue(text(robot, "#why-verdict").contains("bears at most 3.50 V"));
         press(robot, "#way-0");
         until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.FINE)));
         robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
@@ -96,10 +95,7 @@ class LevelsWindowTest extends WindowJourney {
         until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.FINE)));
         type(robot, "#measured-high", "3.7 V");
         until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.HARMS)));
-        until(() -> robot.lookup("#why-verdict")
-                .queryAs(Caption.class)
-                .getText()
-                .contains("can reach 3.70 V, but Tag reader MOSI bears at most 3.50 V"));
+        until(() -> text(robot, "#why-verdict").contains("can reach 3.70 V, but Tag reader MOSI bears at most 3.50 V"));
     }
 
     @Test

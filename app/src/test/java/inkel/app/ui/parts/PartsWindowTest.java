@@ -7,7 +7,6 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Pressable;
 import inkel.core.document.Part;
@@ -116,9 +115,7 @@ class PartsWindowTest extends WindowJourney {
         until(() -> session.selection().inspectedProperty().get() != null);
         assertEquals(
                 "tag-reader-spi", session.selection().inspectedProperty().get().id());
-        assertEquals(
-                "Tag reader 13.56 MHz",
-                robot.lookup("#why-title").queryAs(Caption.class).getText());
+        assertEquals("Tag reader 13.56 MHz", text(robot, "#why-title"));
         robot.type(KeyCode.ENTER);
         until(() -> node(NODE).parts().size() == before + 1);
         Part added = node(NODE).parts().get(before);
@@ -188,8 +185,7 @@ class PartsWindowTest extends WindowJourney {
         fill(robot, "#maker-part-name", "Rain gauge");
         fill(robot, "#maker-pins", "GND VCC SDA SCL INT");
         waitForFxEvents();
-        assertTrue(
-                robot.lookup("#maker-problems").queryAs(Caption.class).getText().contains("address"));
+        assertTrue(text(robot, "#maker-problems").contains("address"));
         fill(robot, "#maker-address", "0x29");
         fill(robot, "#maker-idle", "2 mA");
         fill(robot, "#maker-peak", "30 mA");

@@ -6,11 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.ui.kit.Caption;
 import inkel.core.document.Build;
 import inkel.core.finding.Stage;
 import java.io.IOException;
-import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -28,12 +26,12 @@ class BoardsWindowTest extends WindowJourney {
 
     private void ask(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.PINS);
-        robot.interact(() -> robot.lookup("#boards").queryAs(Button.class).fire());
+        fire(robot, "#boards");
         until(() -> isThere(robot, "#board-sheet"));
     }
 
     private static String progress(FxRobot robot) {
-        return robot.lookup("#board-progress").queryAs(Caption.class).getText();
+        return text(robot, "#board-progress");
     }
 
     @Test

@@ -12,7 +12,6 @@ import inkel.core.document.Wire;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import java.util.Optional;
-import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
@@ -32,7 +31,7 @@ class FoundWindowTest extends WindowJourney {
 
     private void paste(FxRobot robot, String text) throws Exception {
         open(robot, Given.TEXT_BOX, Stage.PINS);
-        robot.interact(() -> robot.lookup("#found").queryAs(Button.class).fire());
+        fire(robot, "#found");
         until(() -> robot.lookup("#found-sheet").query().isVisible());
         robot.interact(() -> robot.lookup("#found-text").queryAs(TextArea.class).setText(text));
     }
@@ -42,7 +41,7 @@ class FoundWindowTest extends WindowJourney {
     }
 
     private static String told(FxRobot robot) {
-        return robot.lookup("#found-told").queryAs(Caption.class).getText();
+        return text(robot, "#found-told");
     }
 
     @Test

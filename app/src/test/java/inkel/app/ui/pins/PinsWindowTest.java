@@ -89,7 +89,7 @@ class PinsWindowTest extends WindowJourney {
                 robot,
                 "#pin-handset-OUT",
                 middle(robot, robot.lookup("#ring-A2").query()));
-        assertTrue(robot.lookup(".loom-hint").queryAs(Caption.class).getText().contains("Put OUT on A2"));
+        assertTrue(text(robot, ".loom-hint").contains("Put OUT on A2"));
         robot.release(MouseButton.PRIMARY);
         until(() -> pinOf("handset", "OUT").equals("A2"));
         undo(robot);
@@ -106,9 +106,7 @@ class PinsWindowTest extends WindowJourney {
                 robot,
                 "#pin-level-S",
                 new Point2D(foot(thread), knot(robot, "#pin-level-S").getY()));
-        assertEquals(
-                "D6 cannot measure a voltage.",
-                robot.lookup(".loom-hint").queryAs(Caption.class).getText());
+        assertEquals("D6 cannot measure a voltage.", text(robot, ".loom-hint"));
         robot.release(MouseButton.PRIMARY);
         waitForFxEvents();
         assertEquals(before, pinOf("level", "S"));
@@ -243,7 +241,7 @@ class PinsWindowTest extends WindowJourney {
     void anotherPlacementIsComparedTakenAndUndone(FxRobot robot) throws Exception {
         choose(robot, Given.FIRST_SKETCH, "handset", "OUT");
         Build before = session.build().orElseThrow();
-        robot.interact(() -> robot.lookup("#alternatives").queryAs(Button.class).fire());
+        fire(robot, "#alternatives");
         until(() -> isThere(robot, "#take-alternative"));
         until(() -> !robot.lookup(".wire-other").queryAll().isEmpty());
         assertEquals(before, session.build().orElseThrow(), "looking changes nothing");

@@ -8,7 +8,6 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.state.Notice;
-import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Pressable;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;
@@ -76,10 +75,8 @@ class PowerWindowTest extends WindowJourney {
     void anOverloadIsSelectedMendedAndUndone(FxRobot robot) throws Exception {
         open(robot, Given.FIRST_SKETCH, Stage.POWER);
         press(robot, "#rail-board-3V3");
-        until(() -> robot.lookup("#why-title").queryAs(Caption.class).getText().equals("Board 3V3"));
-        assertEquals(
-                "Board 3V3 is asked for 100 mA at its worst, and gives 50 mA.",
-                robot.lookup("#why-verdict").queryAs(Caption.class).getText());
+        until(() -> text(robot, "#why-title").equals("Board 3V3"));
+        assertEquals("Board 3V3 is asked for 100 mA at its worst, and gives 50 mA.", text(robot, "#why-verdict"));
         press(robot, "#way-0");
         until(() -> !has("power.rail_peak", "board") || peak("board.3V3") <= 0.05);
         until(() -> isThere(robot, "#rail-regulator-linear-3v3-OUT"));

@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.ui.kit.Caption;
 import inkel.core.calc.Calculation;
 import inkel.core.calc.Calculator;
 import inkel.core.finding.Stage;
@@ -25,10 +24,6 @@ class ReckonWindowTest extends WindowJourney {
     @Start
     void start(javafx.stage.Stage given) throws IOException {
         begin(given, Given.LOCKS);
-    }
-
-    private static String text(FxRobot robot, String id) {
-        return robot.lookup(id).queryAs(Caption.class).getText();
     }
 
     private static TextField field(FxRobot robot, String id) {

@@ -7,7 +7,6 @@ import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.state.CaptureWork;
 import inkel.app.state.TuneWork;
-import inkel.app.ui.kit.Caption;
 import inkel.core.capture.decode.Decoding.Kind;
 import inkel.core.catalog.BenchKind;
 import inkel.core.document.Place;
@@ -50,10 +49,6 @@ class CaptureWindowTest extends WindowJourney {
         return session.captures().shownProperty().get();
     }
 
-    private static String text(FxRobot robot, String id) {
-        return robot.lookup(id).queryAs(Caption.class).getText();
-    }
-
     private void capture(FxRobot robot, Path file) throws Exception {
         open(robot, Given.BED, Stage.TUNE);
         robot.interact(() -> session.captures().open(file));
@@ -74,7 +69,7 @@ class CaptureWindowTest extends WindowJourney {
                 robot.lookup("#capture-wire-CH1").queryAs(TextField.class).getText());
         assertEquals(PULSES, shown().result().orElseThrow().found().messages().size());
         until(() -> text(robot, "#capture-said").contains("1 pulse is outside"));
-        robot.interact(() -> robot.lookup("#capture-wrong").queryButton().fire());
+        fire(robot, "#capture-wrong");
         // 32 stitches stand in a line: the 41st pulse is in the second.
         until(() -> list(robot).getSelectionModel().getSelectedIndex() == 1);
         robot.interact(() -> list(robot).requestFocus());

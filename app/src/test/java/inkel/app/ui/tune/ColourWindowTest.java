@@ -7,7 +7,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.state.TuneWork;
-import inkel.app.ui.kit.Caption;
 import inkel.core.catalog.BenchKind;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
@@ -51,10 +50,6 @@ class ColourWindowTest extends WindowJourney {
                 .count();
     }
 
-    private static String text(FxRobot robot, String id) {
-        return robot.lookup(id).queryAs(Caption.class).getText();
-    }
-
     private static void give(FxRobot robot, String readings, String button) {
         robot.interact(() -> {
             robot.lookup("#colour-values").queryAs(TextField.class).setText(readings);
@@ -73,7 +68,7 @@ class ColourWindowTest extends WindowJourney {
         assertEquals(5, draft().bands().size());
         press(robot, "#colour-lay-rust");
         until(() -> text(robot, "#colour-now").equals("rust"));
-        robot.interact(() -> robot.lookup("#tune-keep").queryButton().fire());
+        fire(robot, "#tune-keep");
         until(() -> kept() == 1);
         press(robot, "#tune-mine");
         until(() -> !session.practice().isOn());
@@ -99,7 +94,7 @@ class ColourWindowTest extends WindowJourney {
                 () -> robot.lookup("#colour-name").queryAs(TextField.class).setText("bare"));
         give(robot, "111 110 110 310 110 110 109 310", "#colour-take");
         until(() -> text(robot, "#colour-mixes").startsWith("slate and bare mix"));
-        robot.interact(() -> robot.lookup("#tune-keep").queryButton().fire());
+        fire(robot, "#tune-keep");
         until(() -> session.assessmentProperty().get() != null
                 && session.assessmentProperty().get().findings().stream()
                         .anyMatch(finding -> finding.code().equals("colour.overlap")));

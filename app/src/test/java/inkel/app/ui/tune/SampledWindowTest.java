@@ -7,7 +7,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.state.TuneWork;
-import inkel.app.ui.kit.Caption;
 import inkel.core.catalog.BenchKind;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
@@ -57,7 +56,7 @@ class SampledWindowTest extends WindowJourney {
     }
 
     private static String problem(FxRobot robot) {
-        return robot.lookup("#tune-problem").queryAs(Caption.class).getText();
+        return text(robot, "#tune-problem");
     }
 
     private void weigh(FxRobot robot, String grams, String codes) throws Exception {
@@ -86,7 +85,7 @@ class SampledWindowTest extends WindowJourney {
         weigh(robot, "500", "208000; 208001; 207999");
         assertFalse(robot.lookup("#tune-problem").query().isVisible());
         assertEquals(400, draft(SCALE).estimate("codes_a_gram").orElseThrow().value(), 1e-9);
-        robot.interact(() -> robot.lookup("#tune-keep").queryButton().fire());
+        fire(robot, "#tune-keep");
         until(() -> kept().size() == 1);
         robot.interact(() -> session.undo());
         until(() -> kept().isEmpty());
@@ -107,7 +106,7 @@ class SampledWindowTest extends WindowJourney {
         until(() -> session.practice().isOn() && isThere(robot, "#tune-practise"));
         List<TuneReport.Stand> stands =
                 session.assessmentProperty().get().reports().tunes().of("bed");
-        assertEquals(10, stands.size(), stands.toString());
+        assertEquals(16, stands.size(), stands.toString());
         for (TuneReport.Stand stand : stands) {
             TuneWork.At at = new TuneWork.At(stand.node().place(stand.part()), stand.bench());
             robot.interact(() -> session.tune().turnTo(at));
@@ -123,7 +122,7 @@ class SampledWindowTest extends WindowJourney {
             }
             assertFalse(draft(at).work().results().isEmpty(), stand.bench().text());
             int before = kept().size();
-            robot.interact(() -> robot.lookup("#tune-keep").queryButton().fire());
+            fire(robot, "#tune-keep");
             until(() -> kept().size() == before + 1);
         }
         press(robot, "#tune-mine");
@@ -140,8 +139,8 @@ class SampledWindowTest extends WindowJourney {
         until(() -> draft(RECEIVER).samples().size() == 1);
         // 1012 µs; and it goes on to the middle by itself.
         assertEquals(1012e-6, draft(RECEIVER).estimate("ch1_low").orElseThrow().value(), 1e-9);
-        until(() -> robot.lookup("#tune-asked").queryAs(Caption.class).getText().startsWith("Let the stick go"));
-        robot.interact(() -> robot.lookup("#tune-run-out-0").queryButton().fire());
+        until(() -> text(robot, "#tune-asked").startsWith("Let the stick go"));
+        fire(robot, "#tune-run-out-0");
         until(() -> draft(RECEIVER).samples().isEmpty());
     }
 

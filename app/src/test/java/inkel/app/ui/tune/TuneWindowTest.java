@@ -9,7 +9,6 @@ import inkel.app.kit.TerminalPair;
 import inkel.app.kit.WindowJourney;
 import inkel.app.state.LineWork;
 import inkel.app.state.TuneWork;
-import inkel.app.ui.kit.Caption;
 import inkel.core.catalog.BenchKind;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
@@ -52,14 +51,6 @@ class TuneWindowTest extends WindowJourney {
     private void turnTo(FxRobot robot, TuneWork.At at, String first) throws Exception {
         robot.interact(() -> session.tune().turnTo(at));
         until(() -> isThere(robot, first));
-    }
-
-    private static void fire(FxRobot robot, String id) {
-        robot.interact(() -> robot.lookup(id).queryButton().fire());
-    }
-
-    private static String text(FxRobot robot, String id) {
-        return robot.lookup(id).queryAs(Caption.class).getText();
     }
 
     private ServoDraft servo() {

@@ -56,14 +56,6 @@ class PracticeWindowTest extends WindowJourney {
         return session.practice().roundProperty().get();
     }
 
-    private static void fire(FxRobot robot, String id) {
-        robot.interact(() -> robot.lookup(id).queryButton().fire());
-    }
-
-    private static String text(FxRobot robot, String id) {
-        return robot.lookup(id).queryAs(Caption.class).getText();
-    }
-
     private void practise(FxRobot robot, FaultKind kind, long seed) throws Exception {
         open(robot, Given.MOTH_LAMP, Stage.WAKE);
         press(robot, "#bench-practice");

@@ -54,10 +54,6 @@ class ReportWindowTest extends WindowJourney {
                 : session.wake().of(session.assessmentProperty().get(), LAMP);
     }
 
-    private static void fire(FxRobot robot, String id) {
-        robot.interact(() -> robot.lookup(id).queryButton().fire());
-    }
-
     private void wake(FxRobot robot) throws Exception {
         open(robot, Given.MOTH_LAMP, Stage.WAKE);
         robot.interact(() -> session.apply(new Plug(

@@ -7,7 +7,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.state.UserState;
-import inkel.app.ui.kit.Caption;
 import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
 import inkel.core.document.edit.Plug;
@@ -53,14 +52,6 @@ class WakeWindowTest extends WindowJourney {
         return state().map(state ->
                         state.result(state.wake().check(id).orElseThrow()).status())
                 .orElse(null);
-    }
-
-    private static void fire(FxRobot robot, String id) {
-        robot.interact(() -> robot.lookup(id).queryButton().fire());
-    }
-
-    private static String text(FxRobot robot, String id) {
-        return robot.lookup(id).queryAs(Caption.class).getText();
     }
 
     /** All wires in, and one check on the card. */

@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.ui.kit.Caption;
 import inkel.core.catalog.Habit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.LogLine;
@@ -116,7 +115,7 @@ class EndsWindowTest extends WindowJourney {
     }
 
     private String number(FxRobot robot) {
-        return robot.lookup(".wire-number").queryAs(Caption.class).getText();
+        return text(robot, ".wire-number");
     }
 
     private static void order(FxRobot robot, Habit.WireOrder order) {
@@ -156,9 +155,9 @@ class EndsWindowTest extends WindowJourney {
         until(() -> session.assessmentProperty().get().wires(NODE).orElseThrow().openCount() == 1);
         robot.interact(() -> session.selection().wireProperty().set(last.id()));
         assertFalse(robot.lookup("#wire-wake").query().isVisible());
-        robot.interact(() -> robot.lookup("#wire-done").queryButton().fire());
+        fire(robot, "#wire-done");
         until(() -> robot.lookup("#wire-wake").query().isVisible());
-        robot.interact(() -> robot.lookup("#wire-wake").queryButton().fire());
+        fire(robot, "#wire-wake");
         until(() -> session.stageProperty().get() == Stage.WAKE
                 && session.wake().currentProperty().get() != null
                 && session.wake().currentProperty().get().group().part().equals("radio"));
@@ -194,7 +193,7 @@ class EndsWindowTest extends WindowJourney {
                         .pulls()
                         .size()
                 == 1);
-        until(() -> robot.lookup("#wire-loose").queryAs(Caption.class).getText().endsWith("Gate-beam receiver OUT"));
+        until(() -> text(robot, "#wire-loose").endsWith("Gate-beam receiver OUT"));
         assertTrue(robot.lookup("#wire-loose").query().isVisible());
         press(robot, "#wire-changed");
         ListView<?> list = robot.lookup("#wire-list").queryAs(ListView.class);
@@ -202,7 +201,7 @@ class EndsWindowTest extends WindowJourney {
         assertTrue(list.getItems().stream().skip(1).allMatch(task -> !((WireStep) task).plugged()));
         robot.interact(() -> list.getSelectionModel().clearAndSelect(0));
         until(() -> robot.lookup("#wire-done").queryAs(Button.class).getText().equals("Pulled, next"));
-        robot.interact(() -> robot.lookup("#wire-done").queryAs(Button.class).fire());
+        fire(robot, "#wire-done");
         until(() -> session.assessmentProperty()
                 .get()
                 .wires(NODE)
@@ -220,7 +219,7 @@ class EndsWindowTest extends WindowJourney {
         int before = node(NODE).plugged().size();
         robot.interact(() -> list.getSelectionModel().clearAndSelect(size - 3));
         robot.interact(() -> list.getSelectionModel().selectRange(size - 3, size));
-        robot.interact(() -> robot.lookup("#wire-done").queryAs(Button.class).fire());
+        fire(robot, "#wire-done");
         until(() -> node(NODE).plugged().size() == before + 3);
     }
 
@@ -231,15 +230,10 @@ class EndsWindowTest extends WindowJourney {
         int before = session.build().orElseThrow().log().size();
         robot.interact(
                 () -> robot.lookup("#wire-ohms").queryAs(TextInputControl.class).setText("12"));
-        assertEquals(
-                "loose contact",
-                robot.lookup("#wire-ohms-verdict").queryAs(Caption.class).getText());
+        assertEquals("loose contact", text(robot, "#wire-ohms-verdict"));
         type(robot, "#wire-ohms", "0.4");
         until(() -> session.build().orElseThrow().log().size() == before + 1);
-        until(() -> "joined"
-                .equals(robot.lookup("#wire-ohms-verdict")
-                        .queryAs(Caption.class)
-                        .getText()));
+        until(() -> "joined".equals(text(robot, "#wire-ohms-verdict")));
         assertFalse(robot.lookup("#wire-ohms").query().isFocused(), "the keyboard is back with the wires");
         robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
         until(() -> robot.lookup("#wire-ohms")
@@ -275,7 +269,6 @@ class EndsWindowTest extends WindowJourney {
                 .orElseThrow()
                 .fire());
         until(() -> node(NODE).made().containsValue("white"));
-        until(() ->
-                robot.lookup(".wire-colour").queryAs(Caption.class).getText().startsWith("white"));
+        until(() -> text(robot, ".wire-colour").startsWith("white"));
     }
 }

@@ -57,7 +57,7 @@ class SeatsWindowTest extends WindowJourney {
     }
 
     private static String title(FxRobot robot) {
-        return robot.lookup("#why-title").queryAs(Caption.class).getText();
+        return text(robot, "#why-title");
     }
 
     private void action(FxRobot robot, String id) throws Exception {
@@ -118,10 +118,7 @@ class SeatsWindowTest extends WindowJourney {
         until(() -> plan().isPresent() && seat("reader").equals(last));
         robot.interact(() -> robot.lookup("#seat-reader").query().requestFocus());
         robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
-        until(() -> robot.lookup("#seats-help")
-                .queryAs(Caption.class)
-                .getText()
-                .equals("It needs 8 rows: the last one it can begin at is 56."));
+        until(() -> text(robot, "#seats-help").equals("It needs 8 rows: the last one it can begin at is 56."));
         assertEquals(last, seat("reader"));
     }
 
@@ -161,8 +158,7 @@ class SeatsWindowTest extends WindowJourney {
                         .findFirst()
                         .orElseThrow()));
         int row = seat("level").row();
-        until(() ->
-                robot.lookup("#wire-to-place").queryAs(Caption.class).getText().startsWith("row "));
+        until(() -> text(robot, "#wire-to-place").startsWith("row "));
         robot.interact(() -> robot.lookup("#wire-list").query().requestFocus());
         robot.type(KeyCode.SPACE);
         until(() -> kept().containsKey("level") && plan().isPresent());

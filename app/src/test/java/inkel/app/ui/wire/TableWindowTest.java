@@ -37,7 +37,7 @@ class TableWindowTest extends WindowJourney {
     }
 
     private static String sum(FxRobot robot) {
-        return robot.lookup("#table-sum").queryAs(Caption.class).getText();
+        return text(robot, "#table-sum");
     }
 
     private static boolean says(FxRobot robot, String words) {
