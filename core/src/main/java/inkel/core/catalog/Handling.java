@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param mayCarryMains whether mains may be behind its contacts
  * @param programs the way in which it programs chips, for a programmer
  * @param air how it speaks through the air, if it does
+ * @param screen what it shows, if it does
  */
 public record Handling(
         List<String> does,
@@ -24,7 +25,8 @@ public record Handling(
         List<BenchKind> benches,
         boolean mayCarryMains,
         Optional<String> programs,
-        Optional<Air> air) {
+        Optional<Air> air,
+        Optional<Screen> screen) {
     public Handling {
         does = List.copyOf(does);
         checks = List.copyOf(checks);
@@ -43,11 +45,12 @@ public record Handling(
                 List.of(),
                 false,
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 
     /** The same, coming to the table in another way. */
     Handling with(Make other) {
-        return new Handling(does, other, outline, checks, unpowered, benches, mayCarryMains, programs, air);
+        return new Handling(does, other, outline, checks, unpowered, benches, mayCarryMains, programs, air, screen);
     }
 }

@@ -94,7 +94,13 @@ public record PartClass(
                         modes,
                         pulls,
                         controller,
-                        new Demands(demands.bursts(), loads, demands.reductions(), demands.claims(), demands.memory()),
+                        new Demands(
+                                demands.bursts(),
+                                loads,
+                                demands.reductions(),
+                                demands.claims(),
+                                demands.memory(),
+                                demands.turn()),
                         handling);
     }
 

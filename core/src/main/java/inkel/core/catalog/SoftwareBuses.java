@@ -11,9 +11,15 @@ import java.util.Optional;
  * @param spi the fastest clock of an SPI bus on plain pins; absent where there is no such code
  * @param i2c the fastest clock of an I2C bus on plain pins; absent where there is no such code
  * @param pulses timed pulses on plain pins; absent where there is no such code
+ * @param isHeldUp whether what it times by itself, such as a strip of lamps, stops its interrupts; hardware or a second core
+ *     does it otherwise
  */
 public record SoftwareBuses(
-        Frequency uart, Optional<Frequency> spi, Optional<Frequency> i2c, Optional<SoftPulses> pulses) {
+        Frequency uart,
+        Optional<Frequency> spi,
+        Optional<Frequency> i2c,
+        Optional<SoftPulses> pulses,
+        boolean isHeldUp) {
     /**
      * Pulses that the program switches itself.
      *
@@ -30,7 +36,8 @@ public record SoftwareBuses(
                 i2c.map(clock -> times(clock, factor)),
                 pulses.map(soft -> new SoftPulses(
                         times(soft.most(), factor),
-                        TimeSpan.ofSeconds(soft.jitter().seconds() / factor))));
+                        TimeSpan.ofSeconds(soft.jitter().seconds() / factor))),
+                isHeldUp);
     }
 
     private static Frequency times(Frequency clock, double factor) {

@@ -2,13 +2,15 @@ package inkel.core.tune;
 
 import inkel.core.quantity.Source;
 import java.text.Normalizer;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 
 /**
  * A constant for the builder's code.
  *
  * @param name an identifier, its unit in it: {@code GATE_LOW_US}
- * @param value as code writes it
+ * @param value as code writes it; a {@link #row} in braces
  * @param source where it came from
  */
 public record Constant(String name, String value, Source source) {
@@ -20,5 +22,14 @@ public record Constant(String name, String value, Source source) {
                 .replaceAll("[^A-Z0-9]+", "_")
                 .replaceAll("^_+|_+$", "");
         return plain.isEmpty() || Character.isDigit(plain.charAt(0)) ? "N_" + plain : plain;
+    }
+
+    /** A row of numbers. */
+    public static String row(List<Long> numbers) {
+        return numbers.stream().map(String::valueOf).collect(Collectors.joining(", ", "{", "}"));
+    }
+
+    public boolean isRow() {
+        return value.startsWith("{");
     }
 }

@@ -55,9 +55,11 @@ public final class ConstantsFile {
 
     private static String line(boolean isCpp, String name, String value, String about) {
         if (!isCpp) {
-            return name + " = " + value + "  # " + ProgramText.calm(about) + "\n";
+            return name + " = " + value.replace('{', '(').replace('}', ')') + "  # " + ProgramText.calm(about) + "\n";
         }
-        String type = value.startsWith("\"") ? "const char " + name + "[]" : type(value) + " " + name;
+        String type = value.startsWith("\"")
+                ? "const char " + name + "[]"
+                : value.startsWith("{") ? "const int " + name + "[]" : type(value) + " " + name;
         return "static " + type + " = " + value + ";  // " + ProgramText.calm(about) + "\n";
     }
 

@@ -116,7 +116,8 @@ final class ControllerFields {
                         .object("software_pwm")
                         .map(pulses -> new SoftwareBuses.SoftPulses(
                                 pulses.quantity("max", Unit.HERTZ, "200 Hz"),
-                                pulses.quantity("jitter", Unit.SECOND, "10 us"))));
+                                pulses.quantity("jitter", Unit.SECOND, "10 us"))),
+                controller.flag("software_holds", true));
     }
 
     static Optional<Frequency> clock(Fields from, String key) {

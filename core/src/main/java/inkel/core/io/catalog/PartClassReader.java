@@ -20,6 +20,8 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Resting;
+import inkel.core.catalog.Screen;
+import inkel.core.catalog.Turn;
 import inkel.core.catalog.Unpowered;
 import inkel.core.io.json.Fields;
 import inkel.core.io.json.Problem;
@@ -28,6 +30,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -238,7 +241,30 @@ final class PartClassReader {
                 fields.texts("claims"),
                 fields.object("takes")
                         .map(takes -> memory(takes, "ram", "flash"))
-                        .orElse(Memory.NONE));
+                        .orElse(Memory.NONE),
+                fields.object("turn").map(PartClassReader::turn).orElse(Turn.NONE));
+    }
+
+    private static Turn turn(Fields turn) {
+        return new Turn(
+                turn.wholeFrom("bytes", 0),
+                time(turn, "waits").orElse(TimeSpan.ZERO),
+                turn.flag("fetched_later", false),
+                time(turn, "holds").orElse(TimeSpan.ZERO),
+                ControllerFields.clock(turn, "polls"),
+                time(turn, "bears"));
+    }
+
+    private static Optional<TimeSpan> time(Fields from, String key) {
+        return from.has(key) ? Optional.of(from.quantity(key, Unit.SECOND, "20 ms")) : Optional.empty();
+    }
+
+    private static Screen screen(Fields screen) {
+        return new Screen(
+                screen.wholeFrom("columns", 1),
+                screen.wholeFrom("rows", 1),
+                screen.wholeFrom("bits", 0),
+                screen.optionalText("lacks").orElse(""));
     }
 
     /** Whole bytes. */
@@ -265,7 +291,8 @@ final class PartClassReader {
                 fields.flag("may_carry_mains", false),
                 fields.optionalText("programs"),
                 fields.object("air")
-                        .map(air -> new Air(air.text("kind"), word(air, "way", Air.Way.values(), Air.Way.BOTH))));
+                        .map(air -> new Air(air.text("kind"), word(air, "way", Air.Way.values(), Air.Way.BOTH))),
+                fields.object("screen").map(PartClassReader::screen));
     }
 
     private static Make make(Fields make) {

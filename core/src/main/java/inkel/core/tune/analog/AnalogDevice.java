@@ -2,6 +2,7 @@ package inkel.core.tune.analog;
 
 import inkel.core.document.Meter;
 import inkel.core.tune.Device;
+import inkel.core.tune.sample.MeterDevice;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -18,12 +19,11 @@ public final class AnalogDevice implements Device<AnalogDevice.Ask, Run> {
     private static final double MORE_NOISE = 3;
 
     private final AnalogRig rig;
-    private final Meter meter;
+    private final MeterDevice meter;
     private final Random random;
     private final double reference;
     private final double offset;
     private final double noise;
-    private final double gain;
 
     /**
      * Codes at a place of the signal.
@@ -36,12 +36,11 @@ public final class AnalogDevice implements Device<AnalogDevice.Ask, Run> {
 
     public AnalogDevice(AnalogRig rig, Meter meter, long seed) {
         this.rig = rig;
-        this.meter = meter;
         random = new Random(seed);
         reference = rig.fullScale() * (1 + REFERENCE_OFF * (2 * random.nextDouble() - 1));
         offset = rig.step() * OFFSET_CODES * (2 * random.nextDouble() - 1);
         noise = LEAST_NOISE + MORE_NOISE * random.nextDouble();
-        gain = 1 + meter.accuracy() * (2 * random.nextDouble() - 1);
+        this.meter = new MeterDevice(meter, random);
     }
 
     @Override
@@ -52,13 +51,7 @@ public final class AnalogDevice implements Device<AnalogDevice.Ask, Run> {
             double code = (volts - offset) / trueScale() + noise * random.nextGaussian();
             codes.add((int) Math.max(0, Math.min(rig.codes() - 1, Math.floor(code))));
         }
-        return new Run(codes, asked.isMeasured() ? Optional.of(read(volts)) : Optional.empty());
-    }
-
-    private double read(double volts) {
-        double step = meter.step(volts);
-        double off = meter.digits() * step * (2 * random.nextDouble() - 1);
-        return Math.rint((volts * gain + off) / step) * step;
+        return new Run(codes, asked.isMeasured() ? Optional.of(meter.read(volts)) : Optional.empty());
     }
 
     double trueScale() {

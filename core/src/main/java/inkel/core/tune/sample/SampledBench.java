@@ -30,6 +30,15 @@ public interface SampledBench {
     /** @param set each of the settings by its key */
     Work work(Rig rig, List<Sample> samples, Map<String, Double> set);
 
+    /**
+     * Rows of numbers for the builder's code, by their names.
+     *
+     * @param found what is known, by the names of results; those that were not found are not there
+     */
+    default Map<String, List<Long>> tables(Rig rig, Map<String, Double> found, Map<String, Double> set) {
+        return Map.of();
+    }
+
     /** A piece that is not there. */
     Device<Question, List<Double>> device(Rig rig, long seed);
 

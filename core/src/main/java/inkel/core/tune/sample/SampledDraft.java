@@ -143,7 +143,15 @@ public record SampledDraft(
                 constants.add(constant(rig.name(), setting.key(), said));
             }
         }
+        tables().forEach((name, row) ->
+                constants.add(new Constant(Constant.identifier(rig.name(), name), Constant.row(row), Source.COMPUTED)));
         return constants;
+    }
+
+    private Map<String, List<Long>> tables() {
+        Map<String, Double> known = new LinkedHashMap<>();
+        found().forEach((name, one) -> known.put(name, one.value().si()));
+        return bench.tables(rig, known, all());
     }
 
     private static Constant constant(String part, String name, Found found) {

@@ -8,16 +8,20 @@ import inkel.core.document.Tuning;
 import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.analog.AnalogRig;
+import inkel.core.tune.buzzer.BuzzerBench;
 import inkel.core.tune.clock.ClockBench;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.colour.ColourRig;
 import inkel.core.tune.compass.CompassBench;
 import inkel.core.tune.current.CurrentBench;
+import inkel.core.tune.display.DisplayBench;
+import inkel.core.tune.lamp.LampBench;
 import inkel.core.tune.load.LoadCellBench;
 import inkel.core.tune.motion.MotionBench;
 import inkel.core.tune.out.OutBench;
 import inkel.core.tune.pulses.PulsesBench;
 import inkel.core.tune.receiver.ReceiverBench;
+import inkel.core.tune.relay.RelayBench;
 import inkel.core.tune.sample.Rig;
 import inkel.core.tune.sample.SampledBench;
 import inkel.core.tune.sample.SampledDraft;
@@ -25,6 +29,7 @@ import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.servo.ServoKept;
 import inkel.core.tune.servo.ServoRig;
 import inkel.core.tune.stepper.StepperBench;
+import inkel.core.tune.strip.StripBench;
 import java.util.List;
 import java.util.Optional;
 
@@ -39,7 +44,12 @@ public final class Benches {
             new StepperBench(),
             new LoadCellBench(),
             new CurrentBench(),
-            new ClockBench());
+            new ClockBench(),
+            new StripBench(),
+            new LampBench(),
+            new RelayBench(),
+            new BuzzerBench(),
+            new DisplayBench());
 
     private Benches() {}
 
