@@ -59,7 +59,10 @@ public final class Exports {
                 id, (assessment, node) -> spoken(assessment, node, languages).isPresent(), (assessment, node) -> spoken(
                                 assessment, node, languages)
                         .map(language -> ConstantsFile.of(
-                                assessment.build(), assessment.circuit(node).orElseThrow(), language)));
+                                assessment.build(),
+                                assessment.circuit(node).orElseThrow(),
+                                assessment.reports().loops().node(node),
+                                language)));
     }
 
     /** The first of these languages that a board takes. */

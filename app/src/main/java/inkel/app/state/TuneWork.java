@@ -32,11 +32,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** What is on the benches of Tune: drafts that are worked on, pieces that are not there, and what is kept of them. */
@@ -46,6 +48,8 @@ public final class TuneWork {
     private final ReadOnlyIntegerWrapper changes = new ReadOnlyIntegerWrapper();
     private final ReadOnlyObjectWrapper<Difference> followed = new ReadOnlyObjectWrapper<>();
     private final Map<At, Draft> drafts = new HashMap<>();
+
+    private final BooleanProperty isRoundOpen = new SimpleBooleanProperty();
 
     /** Pieces that are not there, each kept as long as one practises. */
     private final Map<At, Device<?, ?>> devices = new HashMap<>();
@@ -80,6 +84,11 @@ public final class TuneWork {
     /** What is on the bench; null for nothing. */
     public ObjectProperty<At> currentProperty() {
         return current;
+    }
+
+    /** Whether the stage shows the round of the program instead of a bench. */
+    public BooleanProperty roundProperty() {
+        return isRoundOpen;
     }
 
     /** Changes whenever a draft does. */

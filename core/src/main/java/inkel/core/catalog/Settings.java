@@ -9,6 +9,7 @@ import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Length;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Temperature;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.List;
@@ -103,8 +104,20 @@ public final class Settings {
     public static final Setting<Frequency> POLLS = new Setting<>(
             "polls",
             SettingReaders.amount(Unit.HERTZ, "10 Hz"),
-            cls -> cls.i2c().flatMap(I2cNeed::traffic).isPresent(),
+            cls -> cls.i2c().flatMap(I2cNeed::traffic).isPresent()
+                    || cls.demands().turn().polls().isPresent(),
             LINE);
+
+    /** How long the program stands at the part each time; nothing where it begins something and fetches it later. */
+    public static final Setting<TimeSpan> WAITS = new Setting<>(
+            "waits",
+            SettingReaders.amount(Unit.SECOND, "20 ms", value -> value >= 0, TimeSpan::ofSeconds),
+            cls -> cls.demands().turn().waits().seconds() > 0,
+            LINE);
+
+    /** Whether the program begins its turns at the parts in rounds of their own, and not all at once. */
+    public static final Setting<Boolean> TURNS =
+            new Setting<>("turns", SettingReaders.words(Map.of("apart", true)), BOARDS, LINE);
 
     /** A resistor from a select pin to the part's supply. */
     public static final Setting<Resistance> SELECT_PULL_UP = new Setting<>(
@@ -267,6 +280,7 @@ public final class Settings {
             ADDRESS,
             ADD_PULL_UPS,
             POLLS,
+            WAITS,
             SELECT_PULL_UP,
             BAUD,
             UP_TO,
@@ -293,6 +307,7 @@ public final class Settings {
             LATER,
             TURNED_DOWN,
             TABLE,
+            TURNS,
             DIODE,
             FORBIDDEN,
             WANTED,

@@ -2,6 +2,7 @@ package inkel.core.checks;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.levels.LevelReport;
+import inkel.core.loop.LoopReport;
 import inkel.core.parts.SupplyReport;
 import inkel.core.pins.PinReport;
 import inkel.core.power.PowerReport;
@@ -25,17 +26,21 @@ public record Reports(
         PinReport pins,
         List<WireList> wires,
         TuneReport tunes,
+        LoopReport loops,
         List<String> failed) {
     public static Reports of(Circuit circuit) {
         List<String> failed = new ArrayList<>();
+        PinReport pins = guarded("pins", PinReport::of, circuit, failed);
         return new Reports(
                 circuit,
                 guarded("supplies", SupplyReport::of, circuit, failed),
                 guarded("power", PowerReport::of, circuit, failed),
                 guarded("levels", LevelReport::of, circuit, failed),
-                guarded("pins", PinReport::of, circuit, failed),
+                pins,
                 guarded("wires", WireList::of, circuit, failed),
                 guarded("tunes", TuneReport::of, circuit, failed),
+                // Of a circuit without nodes, as after a crash, there are no pins to go by.
+                guarded("loops", of -> LoopReport.of(of.nodes().isEmpty() ? PinReport.of(of) : pins), circuit, failed),
                 failed);
     }
 

@@ -22,6 +22,9 @@ import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
 import inkel.core.levels.rules.SourceResistanceRule;
 import inkel.core.levels.rules.ThinRule;
+import inkel.core.loop.LoopReport;
+import inkel.core.loop.rules.BlocksRule;
+import inkel.core.loop.rules.LoopSlowRule;
 import inkel.core.parts.SupplyReport;
 import inkel.core.parts.rules.ClassDiffersRule;
 import inkel.core.parts.rules.HeaderLooseRule;
@@ -115,6 +118,7 @@ public final class RuleBook {
     private static final Function<Reports, LevelReport> LEVELS = Reports::levels;
     private static final Function<Reports, PinReport> PINS = Reports::pins;
     private static final Function<Reports, TuneReport> TUNES = Reports::tunes;
+    private static final Function<Reports, LoopReport> LOOPS = Reports::loops;
 
     private static final List<Entry<?>> ENTRIES = List.of(
             new Entry<>(new NoSupplyRule(), SUPPLIES),
@@ -195,7 +199,9 @@ public final class RuleBook {
             new Entry<>(new InputChannelRule(), PINS),
             new Entry<>(new NoAnalogRule(), PINS),
             new Entry<>(new ServoOutOfRangeRule(), TUNES),
-            new Entry<>(new ColourOverlapRule(), TUNES));
+            new Entry<>(new ColourOverlapRule(), TUNES),
+            new Entry<>(new LoopSlowRule(), LOOPS),
+            new Entry<>(new BlocksRule(), LOOPS));
 
     private RuleBook() {}
 

@@ -5,6 +5,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.quantity.DataSize;
+import inkel.core.quantity.Share;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -67,6 +68,14 @@ public record MemoryReport(NodeCircuit node, Memory.OfBoard board, List<Placed> 
     /** What may be taken of the RAM. */
     public DataSize ramLimit() {
         return board.all().ram().times(MOST_SHARE);
+    }
+
+    public Share ofRam() {
+        return Share.of(taken.ram().bytes() / board.all().ram().bytes());
+    }
+
+    public Share ofFlash() {
+        return Share.of(taken.flash().bytes() / board.all().flash().bytes());
     }
 
     public boolean isRamShort(Memory when) {

@@ -45,6 +45,8 @@ class ExamplesTest {
                 .collect(Collectors.toCollection(TreeSet::new));
         assertEquals(
                 new TreeSet<>(Set.of(
+                        "code.blocks",
+                        "code.loop_slow",
                         "i2c.address_clash",
                         "i2c.address_reserved",
                         "i2c.no_pullup",

@@ -6,6 +6,7 @@ import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.io.document.PlanHash;
+import inkel.core.loop.NodeLoop;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.tune.code.CodeConstants;
@@ -17,7 +18,7 @@ public final class ConstantsFile {
     private ConstantsFile() {}
 
     /** @param language of the board, which says how a pin is called */
-    public static String of(Build build, NodeCircuit node, Language language) {
+    public static String of(Build build, NodeCircuit node, Optional<NodeLoop> loop, Language language) {
         boolean isCpp = language.name() == Language.Name.CPP;
         ProgramText text = isCpp ? ProgramText.CPP : ProgramText.PYTHON;
         StringBuilder file = new StringBuilder();
@@ -28,7 +29,7 @@ public final class ConstantsFile {
             file.append("#pragma once\n");
         }
         file.append("\n").append(line(isCpp, "PLAN", ProgramText.quoted(PlanHash.of(build)), Words.get("code.plan")));
-        for (CodeConstants.Entry entry : CodeConstants.of(node)) {
+        for (CodeConstants.Entry entry : CodeConstants.of(node, loop)) {
             String value = entry.pin()
                     .map(pin -> called(isCpp, language, pin))
                     .orElse(entry.constant().value());

@@ -47,10 +47,12 @@ public final class TuneStage extends StagePane {
     private final HBox both;
     private final WrapRow keeping = new WrapRow(12);
     private final Tile capture;
+    private final Tile round;
     private final Tile mine;
     private final Tile practise;
     private BenchPane pane;
     private CapturePane captures;
+    private RoundPane rounds;
 
     public TuneStage(Session session) {
         super(Stage.TUNE);
@@ -59,17 +61,26 @@ public final class TuneStage extends StagePane {
         practise = Ui.pill("tune-practice", Words.get("practice.practise"), session.practice()::beginWithNone);
         mine.getStyleClass().add("pill-toggle");
         practise.getStyleClass().add("pill-toggle");
-        capture = Ui.pill("tune-capture", Words.get("capture.pill"), () -> session.captures()
-                .openProperty()
-                .set(!session.captures().openProperty().get()));
+        capture = Ui.pill("tune-capture", Words.get("capture.pill"), () -> {
+            session.tune().roundProperty().set(false);
+            session.captures()
+                    .openProperty()
+                    .set(!session.captures().openProperty().get());
+        });
         capture.getStyleClass().add("pill-toggle");
+        round = Ui.pill("tune-round", Words.get("round.pill"), () -> {
+            session.captures().openProperty().set(false);
+            session.tune().roundProperty().set(!session.tune().roundProperty().get());
+        });
+        round.getStyleClass().add("pill-toggle");
+        addControl(round);
         addControl(capture);
         addControl(mine);
         addControl(practise);
         list.setId("tune-list");
         list.getStyleClass().addAll("wire-list", "wake-list");
         list.setCellFactory(view -> new StandCell(session.tune()));
-        list.setOnMouseClicked(event -> session.captures().openProperty().set(false));
+        list.setOnMouseClicked(event -> toBench());
         list.setMinWidth(LEAST_LIST);
         list.setPrefWidth(LIST);
         list.setMaxWidth(LIST);
@@ -82,7 +93,7 @@ public final class TuneStage extends StagePane {
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {
             if (next != null) {
                 if (list.isFocused()) {
-                    session.captures().openProperty().set(false);
+                    toBench();
                 }
                 turnTo(at(next));
             }
@@ -101,6 +112,7 @@ public final class TuneStage extends StagePane {
         bench.setMinWidth(0);
         HBox.setHgrow(bench, Priority.ALWAYS);
         subscriptions().on(session.captures().openProperty(), (property, old, next) -> again());
+        subscriptions().on(session.tune().roundProperty(), (property, old, next) -> again());
         subscriptions().on(session.captures().shownProperty(), (property, old, next) -> again());
         this.bench = bench;
         both = new HBox(12, list, bench);
@@ -113,6 +125,12 @@ public final class TuneStage extends StagePane {
         subscriptions().on(session.tune().currentProperty(), (property, old, next) -> again());
         subscriptions().on(session.practice().roundProperty(), (property, old, next) -> again());
         refreshWith(session);
+    }
+
+    /** What takes the place of a bench is closed. */
+    private void toBench() {
+        session.captures().openProperty().set(false);
+        session.tune().roundProperty().set(false);
     }
 
     private static TuneWork.At at(TuneReport.Stand stand) {
@@ -165,7 +183,7 @@ public final class TuneStage extends StagePane {
         String node = session.nodeProperty().get();
         mine.setSelected(!session.practice().isOn());
         practise.setSelected(session.practice().isOn());
-        showCapture();
+        showRight();
         if (assessment == null || node == null) {
             return;
         }
@@ -202,8 +220,8 @@ public final class TuneStage extends StagePane {
         explain(at);
     }
 
-    /** A capture takes the place of the benches while it is looked at. */
-    private void showCapture() {
+    /** A capture or the round takes the place of the benches while it is looked at. */
+    private void showRight() {
         boolean isOpen = session.captures().openProperty().get();
         capture.setSelected(isOpen);
         if (isOpen) {
@@ -211,7 +229,14 @@ public final class TuneStage extends StagePane {
             HBox.setHgrow(captures, Priority.ALWAYS);
             captures.show();
         }
-        Node right = isOpen ? captures : bench;
+        boolean isRound = !isOpen && session.tune().roundProperty().get();
+        round.setSelected(isRound);
+        if (isRound) {
+            rounds = rounds == null ? new RoundPane(session) : rounds;
+            HBox.setHgrow(rounds, Priority.ALWAYS);
+            rounds.show();
+        }
+        Node right = isOpen ? captures : isRound ? rounds : bench;
         if (!both.getChildren().contains(right)) {
             both.getChildren().setAll(list, right);
         }

@@ -7,7 +7,8 @@ import static org.junit.jupiter.api.Assumptions.assumeTrue;
 import inkel.app.kit.Given;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Language;
-import inkel.core.circuit.Circuit;
+import inkel.core.catalog.Settings;
+import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
@@ -19,6 +20,7 @@ import inkel.core.document.Tuning.Found;
 import inkel.core.document.Tuning.Point;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.SetWire;
 import inkel.core.document.edit.Tune;
 import inkel.core.io.document.BuildReader;
@@ -45,9 +47,13 @@ class ConstantsFileTest {
     }
 
     private static String of(Build build, String node, Language.Name name) {
-        NodeCircuit circuit = Circuit.of(build, Given.CATALOG).node(node).orElseThrow();
+        Assessment assessment = Assessment.assess(build, Given.CATALOG);
+        NodeCircuit circuit = assessment.circuit(node).orElseThrow();
         return ConstantsFile.of(
-                build, circuit, WakeProgram.language(circuit, name).orElseThrow());
+                build,
+                circuit,
+                assessment.reports().loops().node(node),
+                WakeProgram.language(circuit, name).orElseThrow());
     }
 
     private void compile(String... command) throws Exception {
@@ -95,6 +101,20 @@ class ConstantsFileTest {
             assertTrue(file.contains(line), line + " in " + file);
         }
         assertTrue(of(build, "pump-house", Language.Name.CPP).contains("TEXT_MODEM_BAUD = 9600;"));
+    }
+
+    @Test
+    void turnsThatAreBegunApartAreThere() throws Exception {
+        assertTrue(!of(locks(), "lower-lock", Language.Name.CPP).contains("ROUND_US"));
+        Build apart = new SetSetting("lower-lock", "board", Settings.TURNS, "apart").apply(locks());
+        String file = of(apart, "lower-lock", Language.Name.CPP);
+        // The driver of the servos is wanted 50 times a second, the display twice: of 20 ms every 16th.
+        for (String line : List.of(
+                "static const long ROUND_US = 20000;",
+                "static const int DISPLAY_4_20_EACH_ROUNDS = 16;",
+                "static const int DISPLAY_4_20_FROM_ROUND = ")) {
+            assertTrue(file.contains(line), line + " in " + file);
+        }
     }
 
     @Test

@@ -276,4 +276,27 @@ class TuneWindowTest extends WindowJourney {
                 () -> session.notices().property().get().actions().get(0).run().run());
         until(() -> kept().size() == 1 && !session.tune().hasDrafts());
     }
+
+    @Test
+    void theRoundIsBegunApartByAPressAndUndone(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.TUNE);
+        press(robot, "#tune-round");
+        until(() -> isThere(robot, "#round-driver"));
+        String head = text(robot, "#round-head");
+        press(robot, "#round-apart");
+        until(() -> node(NODE).board().settings().containsKey("turns")
+                && session.assessmentProperty()
+                        .get()
+                        .reports()
+                        .loops()
+                        .node(NODE)
+                        .orElseThrow()
+                        .apart()
+                        .isPresent());
+        assertEquals(head, text(robot, "#round-head"));
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> !node(NODE).board().settings().containsKey("turns"));
+        press(robot, "#tune-capture");
+        until(() -> isThere(robot, "#capture-list") && !isThere(robot, "#round-head"));
+    }
 }

@@ -8,6 +8,8 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
 import inkel.core.document.Wire;
+import inkel.core.loop.NodeLoop;
+import inkel.core.loop.Staggered;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
@@ -43,12 +45,17 @@ public final class CodeConstants {
         this.node = node;
     }
 
-    /** In the order of the parts; every name once. */
-    public static List<Entry> of(NodeCircuit node) {
+    /**
+     * In the order of the parts; every name once.
+     *
+     * @param loop the round of its program; in which rounds a part comes is told where the builder lets them begin apart
+     */
+    public static List<Entry> of(NodeCircuit node, Optional<NodeLoop> loop) {
         CodeConstants made = new CodeConstants(node);
         made.pins();
         made.ratesAndAddresses();
         made.tuned();
+        loop.flatMap(NodeLoop::apart).ifPresent(made::rounds);
         return made.entries;
     }
 
@@ -121,6 +128,27 @@ public final class CodeConstants {
                             Optional.empty(),
                             Fact.of("code.baud").with("part", name)));
         }
+    }
+
+    private void rounds(Staggered staggered) {
+        add(whole("ROUND_US", Math.round(staggered.base().seconds() * 1e6)), Optional.empty(), Fact.of("code.round"));
+        for (Placed placed : node.parts()) {
+            Optional.ofNullable(staggered.places().get(placed.id())).ifPresent(place -> {
+                String name = placed.part().name();
+                add(
+                        whole(Constant.identifier(name, "EACH_ROUNDS"), place.each()),
+                        Optional.empty(),
+                        Fact.of("code.each").with("part", name));
+                add(
+                        whole(Constant.identifier(name, "FROM_ROUND"), place.from()),
+                        Optional.empty(),
+                        Fact.of("code.from").with("part", name));
+            });
+        }
+    }
+
+    private static Constant whole(String name, long value) {
+        return new Constant(name, String.valueOf(value), Source.COMPUTED);
     }
 
     private void tuned() {

@@ -1,0 +1,2 @@
+/** What one round of the program takes on each board, who is late for it, and who stops whom. */
+package inkel.core.loop;

@@ -1,0 +1,50 @@
+package inkel.core.loop.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.loop.Blocked;
+import inkel.core.loop.LoopReport;
+import inkel.core.loop.NodeLoop;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Source;
+import inkel.core.remedy.ForLater;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Reports a part of which something is lost while the program of another one has interrupts stopped. */
+public final class BlocksRule implements Rule<LoopReport> {
+    private static final RuleInfo INFO = new RuleInfo("code.blocks", Severity.LOOK, Stage.TUNE);
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(LoopReport report) {
+        return report.nodes().stream()
+                .flatMap(loop -> loop.blocked().stream().map(blocked -> describe(loop, blocked)))
+                .toList();
+    }
+
+    private static Finding describe(NodeLoop loop, Blocked blocked) {
+        return Finding.of(INFO, loop.node().place(blocked.placed()))
+                .variant(blocked.sort().name().toLowerCase(Locale.ROOT))
+                .with("part", blocked.placed().part().name())
+                .with("by", blocked.by().part().name())
+                .number("holds", blocked.holds(), Source.CLASS)
+                .number("bears", blocked.bears(), blocked.source())
+                .fix(() -> Optional.of(new Fix(
+                        "later-" + blocked.by().id(),
+                        Fact.of("fix.blocks_later")
+                                .with("part", blocked.by().part().name()),
+                        Fact.of("fix.memory_later.cost"),
+                        ForLater.leaveOut(loop.node(), blocked.by()))))
+                .build();
+    }
+}

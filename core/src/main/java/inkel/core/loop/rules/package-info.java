@@ -1,0 +1,2 @@
+/** What is wrong with the round of a program. */
+package inkel.core.loop.rules;
