@@ -12,6 +12,9 @@ final class NumberWords {
     private static final double MICRO = 1e-6;
     private static final double MILLI = 1e-3;
 
+    /** From here on a time is told in milliseconds, and from a second on in seconds. */
+    private static final double LONG = 0.01;
+
     /** What a number shows beyond the first digit of what it may be off by. */
     private static final int MORE = 1;
 
@@ -44,9 +47,10 @@ final class NumberWords {
     /** With as many digits as mean something, and what it may be off by. */
     static String say(Found found) {
         Unit unit = found.value().unit();
-        boolean isLong = unit == Unit.SECOND && Math.abs(found.value().si()) >= 0.01;
-        double scale = isLong ? 1 : scale(unit);
-        String symbol = isLong ? "s" : unit(unit);
+        double size = Math.abs(found.value().si());
+        boolean isLong = unit == Unit.SECOND && size >= LONG;
+        double scale = isLong ? size < 1 ? MILLI : 1 : scale(unit);
+        String symbol = isLong ? size < 1 ? "ms" : "s" : unit(unit);
         double value = found.value().si() / scale;
         double off = found.off() / scale;
         int places = places(off > 0 ? off : value, off > 0 ? MORE : DIGITS - 1);

@@ -51,6 +51,7 @@ final class RoundPane extends VBox {
         HBox.setHgrow(head, Priority.ALWAYS);
         apart = Ui.pill("round-apart", Words.get("round.apart"), this::turn);
         apart.getStyleClass().add("pill-toggle");
+        apart.setMinWidth(USE_PREF_SIZE);
         HBox top = new HBox(14, head, apart);
         top.setAlignment(Pos.CENTER_LEFT);
         VBox all = new VBox(

@@ -38,6 +38,9 @@ final class SampledPane extends BenchPane {
     private static final double VALUES = 240;
     private static final double NAME = 124;
 
+    /** Readings stand side by side where there is room for two. */
+    private static final double ONE_READ = 296;
+
     /** Around the points of a picture, as a share of their range. */
     private static final double MARGIN = 0.08;
 
@@ -45,7 +48,7 @@ final class SampledPane extends BenchPane {
     private final WrapRow asks = new WrapRow(8);
     private final Caption asked = Ui.text("", "tune-asked");
     private final WrapRow entry = new WrapRow(8);
-    private final VBox read = new VBox(4);
+    private final WrapRow read = new WrapRow(4);
     private final VBox found = new VBox(4);
     private final VBox told = new VBox(4);
     private final WrapRow settings = new WrapRow(16);
@@ -268,11 +271,15 @@ final class SampledPane extends BenchPane {
                     .orElse("");
             WrapRow row = new WrapRow(12);
             row.setAlignment(Pos.CENTER_LEFT);
+            row.setPrefWidth(ONE_READ);
             row.getChildren()
                     .addAll(
                             Ui.word(name(ask.get()) + beside, "quiet"),
                             Ui.word(
-                                    Words.say(Fact.of("tune.sampled.run")
+                                    Words.say(Fact.of(
+                                                    sample.values().size() == 1
+                                                            ? "tune.sampled.run.one"
+                                                            : "tune.sampled.run")
                                             .with("count", sample.values().size())
                                             .with(
                                                     "middle",
