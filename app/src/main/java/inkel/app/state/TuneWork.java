@@ -28,10 +28,13 @@ import inkel.core.tune.stand.Benches;
 import inkel.core.tune.stand.TuneReport;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyIntegerProperty;
@@ -43,6 +46,12 @@ import javafx.beans.property.SimpleObjectProperty;
 
 /** What is on the benches of Tune: drafts that are worked on, pieces that are not there, and what is kept of them. */
 public final class TuneWork {
+    /** Numbers and nothing else: what a program prints when it prints readings. */
+    private static final Pattern NUMBERS =
+            Pattern.compile("[-+]?[0-9]{1,12}(?:\\.[0-9]{1,12})?(?:[\\s,;]+[-+]?[0-9]{1,12}(?:\\.[0-9]{1,12})?)*");
+
+    private static final int MOST_HEARD = 10_000;
+
     private final Session session;
     private final ObjectProperty<At> current = new SimpleObjectProperty<>();
     private final ReadOnlyIntegerWrapper changes = new ReadOnlyIntegerWrapper();
@@ -56,6 +65,12 @@ public final class TuneWork {
 
     /** Codes that came over a line for the signal that is on the bench, and are not taken yet. */
     private final List<Integer> codes = new ArrayList<>();
+
+    /** Numbers that came over a line for a bench of readings, as they were printed, and are not taken yet. */
+    private final List<Double> numbers = new ArrayList<>();
+
+    /** Whose readings came over a line, at least some of them. */
+    private final Set<At> fromLine = new HashSet<>();
 
     private ServoDevice.Did did;
 
@@ -146,6 +161,7 @@ public final class TuneWork {
         drafts.clear();
         devices.clear();
         codes.clear();
+        numbers.clear();
         did = null;
         before = null;
         followed.set(null);
@@ -157,6 +173,7 @@ public final class TuneWork {
         if (!at.equals(current.get())) {
             did = null;
             codes.clear();
+            numbers.clear();
             followed.set(null);
             current.set(at);
             change();
@@ -171,8 +188,10 @@ public final class TuneWork {
     /** Throws away what was not kept. */
     public void forget(At at) {
         drafts.remove(at);
+        fromLine.remove(at);
         did = null;
         codes.clear();
+        numbers.clear();
         change();
     }
 
@@ -305,7 +324,33 @@ public final class TuneWork {
         if (isCode && analog(at).filter(draft -> isOf(draft, words[1])).isPresent()) {
             codes.add(Integer.parseInt(words[2]));
             change();
+        } else if (at != null
+                && sampled(at).isPresent()
+                && NUMBERS.matcher(line.strip()).matches()) {
+            hearNumbers(line.strip());
         }
+    }
+
+    private void hearNumbers(String line) {
+        for (String word : line.split("[\\s,;]+")) {
+            if (numbers.size() < MOST_HEARD) {
+                numbers.add(Double.parseDouble(word));
+            }
+        }
+        change();
+    }
+
+    /** Numbers that came for the bench of readings and are not taken yet, as they were printed. */
+    public List<Double> heard() {
+        return List.copyOf(numbers);
+    }
+
+    /** Takes the numbers that came, for the part on the bench. */
+    public List<Double> takeNumbers(At at) {
+        List<Double> taken = List.copyOf(numbers);
+        numbers.clear();
+        fromLine.add(at);
+        return taken;
     }
 
     private static boolean isOf(AnalogDraft draft, String name) {
@@ -373,11 +418,14 @@ public final class TuneWork {
     public void keep(At at) {
         Optional<Tuning> tuning = draft(at).map(Draft::tuning);
         boolean isHeard = !codes.isEmpty() || session.line().nowProperty().get().isListening();
-        LogLine.By by = isHeard && at.bench() == BenchKind.ANALOG_IN ? LogLine.By.BOARD : LogLine.By.TYPED;
+        LogLine.By by = isHeard && at.bench() == BenchKind.ANALOG_IN || fromLine.contains(at)
+                ? LogLine.By.BOARD
+                : LogLine.By.TYPED;
         before = session.assessmentProperty().get();
         boolean isKept = tuning.isPresent() && session.apply(new Tune(at.part(), tuning.get(), by, session.now()));
         if (isKept) {
             drafts.remove(at);
+            fromLine.remove(at);
         } else {
             before = null;
         }

@@ -15,6 +15,7 @@ import java.util.Optional;
  * @param programs the way in which it programs chips, for a programmer
  * @param air how it speaks through the air, if it does
  * @param screen what it shows, if it does
+ * @param frame how it is sent a code, for a converter out
  */
 public record Handling(
         List<String> does,
@@ -26,7 +27,8 @@ public record Handling(
         boolean mayCarryMains,
         Optional<String> programs,
         Optional<Air> air,
-        Optional<Screen> screen) {
+        Optional<Screen> screen,
+        Optional<Frame> frame) {
     public Handling {
         does = List.copyOf(does);
         checks = List.copyOf(checks);
@@ -46,11 +48,13 @@ public record Handling(
                 false,
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 
     /** The same, coming to the table in another way. */
     Handling with(Make other) {
-        return new Handling(does, other, outline, checks, unpowered, benches, mayCarryMains, programs, air, screen);
+        return new Handling(
+                does, other, outline, checks, unpowered, benches, mayCarryMains, programs, air, screen, frame);
     }
 }

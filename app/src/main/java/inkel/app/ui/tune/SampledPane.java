@@ -49,6 +49,7 @@ final class SampledPane extends BenchPane {
     private final Caption asked = Ui.text("", "tune-asked");
     private final WrapRow entry = new WrapRow(8);
     private final WrapRow read = new WrapRow(4);
+    private final Caption waiting = Ui.text("", "quiet");
     private final VBox found = new VBox(4);
     private final VBox told = new VBox(4);
     private final WrapRow settings = new WrapRow(16);
@@ -66,6 +67,7 @@ final class SampledPane extends BenchPane {
         entry.setAlignment(Pos.CENTER_LEFT);
         settings.setAlignment(Pos.CENTER_LEFT);
         asked.setId("tune-asked");
+        waiting.setId("tune-waiting");
         VBox first = sheet("tune.sampled.read", bench + ".how", asks, asked, entry, read);
         VBox says = sheet("tune.sampled.says", "", found, told, settings);
         VBox picture = sheet("tune.sampled.picture", "", pictures);
@@ -130,6 +132,9 @@ final class SampledPane extends BenchPane {
         Ask ask = ask();
         boolean isPractice = session.practice().isOn();
         String what = ask.id() + " " + isPractice;
+        int count = session.tune().heard().size();
+        waiting.setText(
+                count == 0 ? "" : Words.say(Fact.of("tune.sampled.waiting").with("count", count)));
         asked.setText(Words.get("tune.asked." + at().bench().text() + "." + ask.key()));
         if (what.equals(shown)) {
             return;
@@ -189,7 +194,8 @@ final class SampledPane extends BenchPane {
                         Ui.word(Words.get("tune.sampled.values"), "quiet"),
                         values,
                         Ui.word(NumberWords.unit(ask.unit()), "quiet"),
-                        Ui.textButton("tune-take", Words.get("tune.analog.take"), take));
+                        Ui.textButton("tune-take", Words.get("tune.analog.take"), take),
+                        waiting);
     }
 
     private void take(Ask ask, TextField known, TextField values) {
@@ -207,7 +213,13 @@ final class SampledPane extends BenchPane {
             }
             beside = typed.get();
         }
-        Optional<List<Double>> read = values(values.getText(), ask.unit());
+        boolean isFromLine =
+                values.getText().isBlank() && !session.tune().heard().isEmpty();
+        Optional<List<Double>> read = isFromLine
+                ? Optional.of(session.tune().takeNumbers(at()).stream()
+                        .map(number -> number * NumberWords.scale(ask.unit()))
+                        .toList())
+                : values(values.getText(), ask.unit());
         if (read.isEmpty()) {
             say(Words.get("tune.sampled.values.bad"));
             return;

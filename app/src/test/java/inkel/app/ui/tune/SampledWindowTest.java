@@ -5,7 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.kit.TerminalPair;
 import inkel.app.kit.WindowJourney;
+import inkel.app.state.LineWork;
 import inkel.app.state.TuneWork;
 import inkel.core.catalog.BenchKind;
 import inkel.core.document.LogLine;
@@ -169,5 +171,25 @@ class SampledWindowTest extends WindowJourney {
                 4.5,
                 draft(compass).tuning().number("set_declination").orElseThrow().si(),
                 1e-12);
+    }
+
+    @Test
+    void readingsComeOverTheLine(FxRobot robot) throws Exception {
+        bench(robot, SCALE);
+        try (TerminalPair pair = new TerminalPair(folder)) {
+            robot.interact(() -> session.line().listen(pair.port(), 57_600));
+            until(() -> session.line().nowProperty().get().state() == LineWork.State.OPEN);
+            pair.print("1000\n1002, 998\nhello 5\nready\n");
+            until(() -> session.tune().heard().size() == 3);
+            assertTrue(text(robot, "#tune-waiting").startsWith("3 "));
+            type(robot, "#tune-known", "0");
+            until(() -> draft(SCALE).samples().size() == 1);
+            assertEquals(
+                    List.of(1000.0, 1002.0, 998.0),
+                    draft(SCALE).samples().get(0).values());
+            assertEquals("", text(robot, "#tune-waiting"));
+        }
+        type(robot, "#tune-known", "500");
+        assertTrue(!problem(robot).isEmpty());
     }
 }

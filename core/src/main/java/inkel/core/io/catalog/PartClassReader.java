@@ -7,6 +7,7 @@ import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.Decoupling;
 import inkel.core.catalog.Demands;
 import inkel.core.catalog.Fitting;
+import inkel.core.catalog.Frame;
 import inkel.core.catalog.Handling;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Kind;
@@ -292,7 +293,8 @@ final class PartClassReader {
                 fields.optionalText("programs"),
                 fields.object("air")
                         .map(air -> new Air(air.text("kind"), word(air, "way", Air.Way.values(), Air.Way.BOTH))),
-                fields.object("screen").map(PartClassReader::screen));
+                fields.object("screen").map(PartClassReader::screen),
+                fields.object("frame").map(frame -> new Frame(frame.text("before"), frame.text("after"))));
     }
 
     private static Make make(Fields make) {

@@ -6,6 +6,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Meter;
 import inkel.core.document.Tuning.Point;
+import inkel.core.formula.StickCurve;
 import inkel.core.quantity.Unit;
 import inkel.core.tune.Device;
 import inkel.core.tune.Estimate;
@@ -17,13 +18,18 @@ import inkel.core.tune.sample.Result;
 import inkel.core.tune.sample.Rig;
 import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledBench;
+import inkel.core.tune.sample.Setting;
 import inkel.core.tune.sample.Wired;
 import inkel.core.tune.sample.Work;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoubleUnaryOperator;
+import java.util.stream.IntStream;
 
 /**
  * Six rests, each axis once up and once down, where it feels +1 g and −1 g (g = 9.80665 m/s², ISO 80000-3): the line of least
@@ -34,6 +40,12 @@ public final class MotionBench implements SampledBench {
     static final String OFFSET = "offset";
     static final String SCALE = "codes_a_g";
     static final String ZERO = "turn_zero";
+
+    private static final String RANGE = "tilt_range";
+    private static final String DEAD = "tilt_dead";
+    private static final String BENT = "tilt_bent";
+    private static final int ROWS = 33;
+    private static final double PERCENT = 100;
 
     private static final double STANDARD_GRAVITY = 9.80665;
     private static final int USUAL = 50;
@@ -64,6 +76,42 @@ public final class MotionBench implements SampledBench {
     @Override
     public Set<String> forCode() {
         return Set.of(OFFSET, SCALE, ZERO);
+    }
+
+    @Override
+    public List<Setting> settings(Rig rig) {
+        return List.of(
+                Setting.number(RANGE, Unit.ONE, 45, 1, 90),
+                Setting.number(DEAD, Unit.ONE, 3, 0, 45),
+                Setting.number(BENT, Unit.ONE, 0, 0, PERCENT));
+    }
+
+    /**
+     * For each axis whose rests are known, at codes that lie evenly from −1 g to 1 g: its tilt in tenths of a degree, {@code
+     * atan2(a, √(1 − a²))}, and an output from −100 to 100 over the wished range of tilts.
+     */
+    @Override
+    public Map<String, List<Long>> tables(Rig rig, Map<String, Double> found, Map<String, Double> set) {
+        Map<String, List<Long>> tables = new LinkedHashMap<>();
+        StickCurve curve = new StickCurve(Math.min(0.9, set.get(DEAD) / set.get(RANGE)), set.get(BENT) / PERCENT);
+        for (String axis : rig.pins()) {
+            String name = axis.toLowerCase(Locale.ROOT) + "_";
+            if (found.containsKey(name + SCALE)) {
+                tables.put(name + "tilt", rows(tilt -> 10 * tilt));
+                tables.put(name + "map", rows(tilt -> PERCENT * curve.at(tilt / set.get(RANGE))));
+            }
+        }
+        return tables;
+    }
+
+    private static List<Long> rows(DoubleUnaryOperator of) {
+        return IntStream.range(0, ROWS)
+                .mapToObj(i -> {
+                    double felt = 2.0 * i / (ROWS - 1) - 1;
+                    double tilt = Math.toDegrees(Math.atan2(felt, Math.sqrt(1 - felt * felt)));
+                    return Math.round(of.applyAsDouble(tilt));
+                })
+                .toList();
     }
 
     @Override

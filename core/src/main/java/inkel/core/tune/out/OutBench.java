@@ -20,6 +20,7 @@ import inkel.core.tune.sample.SampledBench;
 import inkel.core.tune.sample.Wired;
 import inkel.core.tune.sample.Work;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -39,6 +40,8 @@ public final class OutBench implements SampledBench {
     static final String CODES = "codes";
     static final String FULL = "full_scale";
 
+    private static final String BEFORE = "frame before";
+    private static final String AFTER = "frame after";
     private static final int MILLI = 1000;
 
     @Override
@@ -54,12 +57,37 @@ public final class OutBench implements SampledBench {
                 .map(volts -> new Rig(
                         part.part().name(),
                         List.of(pin.label()),
-                        Map.of(
-                                CODES,
-                                Math.pow(2, bits(pin)),
-                                FULL,
-                                volts.expected().volts()),
+                        figures(part, pin, volts.expected().volts()),
                         meter)));
+    }
+
+    private static Map<String, Double> figures(Placed part, Pin pin, double full) {
+        Map<String, Double> figures = new LinkedHashMap<>();
+        figures.put(CODES, Math.pow(2, bits(pin)));
+        figures.put(FULL, full);
+        part.cls().handling().frame().ifPresent(frame -> {
+            figures.put(BEFORE, (double) marked(frame.before()));
+            figures.put(AFTER, (double) marked(frame.after()));
+        });
+        return figures;
+    }
+
+    /** Zeros and ones as a number, with a one before them so that none of them is lost. */
+    private static long marked(String bits) {
+        return Long.parseLong("1" + bits, 2);
+    }
+
+    /** What goes out for a code, in bits by bytes; empty where the class does not tell. */
+    static Optional<String> frame(Rig rig, long code) {
+        if (!rig.has(BEFORE)) {
+            return Optional.empty();
+        }
+        String before = Long.toBinaryString((long) rig.figure(BEFORE)).substring(1);
+        String after = Long.toBinaryString((long) rig.figure(AFTER)).substring(1);
+        // The number of codes is a one with as many zeros behind it as a code has bits.
+        String bits =
+                before + Long.toBinaryString((long) rig.figure(CODES) + code).substring(1) + after;
+        return Optional.of(bits.replaceAll("(.{8})(?!$)", "$1 "));
     }
 
     private static int bits(Pin pin) {
@@ -105,7 +133,9 @@ public final class OutBench implements SampledBench {
             double worst = line.worst() / line.slope().value();
             results.add(Result.measured(WORST, Estimate.of(worst), Unit.ONE).computed());
             for (Sample sample : samples) {
-                told.add(Fact.of("tune.out.code")
+                Optional<String> frame = frame(rig, Math.round(sample.known()));
+                told.add(Fact.of(frame.isPresent() ? "tune.out.sent" : "tune.out.code")
+                        .with("frame", frame.orElse(""))
                         .with("code", Math.round(sample.known()))
                         .with("wanted", milli(line.at(sample.known())))
                         .with("read", milli(sample.mean()))

@@ -1,8 +1,10 @@
 package inkel.core.tune.receiver;
 
 import inkel.core.tune.Device;
+import inkel.core.tune.sample.Rig;
 import inkel.core.tune.sample.SampledBench.Question;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,9 +19,17 @@ final class ReceiverDevice implements Device<Question, List<Double>> {
     final double jitter;
     private final Map<String, double[]> channels = new HashMap<>();
 
-    ReceiverDevice(long seed) {
+    /** Which channel the first stick moves, the second, and so on. */
+    final List<String> sticks;
+
+    private final List<String> pins;
+
+    ReceiverDevice(Rig rig, long seed) {
         random = new Random(seed);
         jitter = 1.5e-6 + 4e-6 * random.nextDouble();
+        pins = rig.pins();
+        sticks = new ArrayList<>(pins);
+        Collections.shuffle(sticks, new Random(seed));
     }
 
     /** What a stick gives where it is put, in seconds. */
@@ -35,12 +45,28 @@ final class ReceiverDevice implements Device<Question, List<Double>> {
 
     @Override
     public List<Double> answer(Question asked) {
+        if (asked.ask().key().equals(ReceiverBench.STICK)) {
+            return moved(sticks.get((int) (asked.known() - 1) % sticks.size()), asked.count());
+        }
         double pulse = truth(asked.ask().of(), asked.ask().key());
         List<Double> read = new ArrayList<>();
         for (int i = 0; i < asked.count(); i++) {
             boolean isGlitch = random.nextDouble() < GLITCH;
             double given = isGlitch ? pulse * random.nextDouble() * 0.8 : pulse + jitter * random.nextGaussian();
             read.add(Math.rint(given / MICRO) * MICRO);
+        }
+        return read;
+    }
+
+    /** All channels by turns while one of them goes to and fro. */
+    private List<Double> moved(String stick, int count) {
+        List<Double> read = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            String pin = pins.get(i % pins.size());
+            double middle = truth(pin, ReceiverBench.MIDDLE);
+            double far = truth(pin, ReceiverBench.HIGH) - middle;
+            double way = pin.equals(stick) ? Math.sin(i / 9.0) : 0;
+            read.add(Math.rint((middle + way * far + jitter * random.nextGaussian()) / MICRO) * MICRO);
         }
         return read;
     }

@@ -44,4 +44,26 @@ class MotionBenchTest {
                 draft.work().result("x_step_m_s2").orElseThrow().estimate().value(),
                 1e-8);
     }
+
+    @Test
+    void tiltsAndTheMapByHand() {
+        SampledDraft draft = SampledDraft.of(bench, RIG)
+                .with(new Sample("X up", 0, List.of(1000.0)))
+                .with(new Sample("X down", 0, List.of(-1000.0)));
+        List<String> rows = draft.constants().stream()
+                .filter(one -> one.isRow())
+                .map(one -> one.name() + " " + one.value())
+                .toList();
+        assertEquals(2, rows.size());
+        // Half of 1 g is 30°; a full one 90°, where the map has long been at its end.
+        List<String> tilt = List.of(rows.get(0).replaceAll(".*\\{|\\}| ", "").split(","));
+        assertEquals(
+                List.of("-900", "-300", "0", "300", "900"),
+                List.of(tilt.get(0), tilt.get(8), tilt.get(16), tilt.get(24), tilt.get(32)));
+        // 30° of 45°, 3° of them dead: (30 − 3) / 42 is 64 %.
+        List<String> map = List.of(rows.get(1).replaceAll(".*\\{|\\}| ", "").split(","));
+        assertEquals(
+                List.of("-100", "-64", "0", "64", "100"),
+                List.of(map.get(0), map.get(8), map.get(16), map.get(24), map.get(32)));
+    }
 }

@@ -69,4 +69,22 @@ class OutBenchTest {
         assertEquals(2500L, middle.values().get("wanted"));
         assertTrue(Math.abs((double) middle.values().get("off")) < 0.05);
     }
+
+    @Test
+    void aFrameBitByBit() {
+        NodeCircuit node = Circuit.of(
+                        Builds.classic()
+                                .part("out", "dac-8-spi", "VDD=board.5V", "VREF=board.5V")
+                                .wire("out.SCK", "board.D13")
+                                .wire("out.SDI", "board.D11")
+                                .wire("out.CS", "board.D10")
+                                .build(),
+                        Builds.CATALOG)
+                .nodes()
+                .get(0);
+        Rig rig = bench.rig(node, node.part("out").orElseThrow(), Meter.USUAL).orElseThrow();
+        // 165 is 1010 0101, between 0011 and four bits that do not count.
+        assertEquals("00111010 01010000", OutBench.frame(rig, 165).orElseThrow());
+        assertEquals("00110000 00000000", OutBench.frame(rig, 0).orElseThrow());
+    }
 }

@@ -10,7 +10,9 @@ import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledDraft;
 import inkel.core.tune.sample.Seeds;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 
@@ -22,11 +24,16 @@ class ReceiverBenchTest {
     void trueValuesLieInTheirIntervals() {
         Seeds seeds = new Seeds();
         for (int seed = 0; seed < Seeds.COUNT; seed++) {
-            ReceiverDevice device = new ReceiverDevice(Seeds.of(seed));
+            ReceiverDevice device = new ReceiverDevice(RIG, Seeds.of(seed));
             SampledDraft draft = Seeds.read(bench, RIG, device);
             seeds.hold(draft, "ch1_low", device.truth("CH1", "low"));
             seeds.hold(draft, "ch1_middle", device.truth("CH1", "middle"));
             seeds.hold(draft, "ch2_high", device.truth("CH2", "high"));
+            for (int stick = 1; stick <= 2; stick++) {
+                String id = device.sticks.get(stick - 1).toLowerCase(Locale.ROOT) + "_stick";
+                assertEquals(
+                        stick, draft.work().result(id).orElseThrow().estimate().value(), 1e-9);
+            }
         }
         seeds.mustHoldMostly();
     }
@@ -118,5 +125,58 @@ class ReceiverBenchTest {
                 SampledDraft.of(bench, RIG, draft.tuning()).constants().stream()
                         .map(Constant::name)
                         .toList());
+    }
+
+    private static List<Long> table(SampledDraft draft) {
+        return draft.constants().stream()
+                .filter(one -> one.name().equals("PIECE_CH1_MAP"))
+                .flatMap(
+                        one -> Arrays.stream(one.value().replaceAll("[{} ]", "").split(",")))
+                .map(Long::parseLong)
+                .toList();
+    }
+
+    @Test
+    void theMapGoesFromEndToEndOverANarrowDeadBand() {
+        // 1000, 1500 and 1900 µs without jitter: ±4 µs are dead. Halfway between the ends, at 1450 µs, it is (50 − 4) /
+        // 496.
+        SampledDraft draft = draft().with(new Sample("CH1 low", 0, micros(1000)))
+                .with(new Sample("CH1 middle", 0, micros(1500, 1500, 1500)));
+        assertEquals(List.of(), table(draft));
+        SampledDraft whole = draft.with(new Sample("CH1 high", 0, micros(1900)));
+        List<Long> percent = table(whole);
+        assertEquals(33, percent.size());
+        assertEquals(-100, percent.get(0));
+        assertEquals(-9, percent.get(16));
+        assertEquals(100, percent.get(32));
+        // Bent wholly it is the cube of that: 0.0927³ is nothing, and the ends stay.
+        List<Long> bent = table(whole.set("expo", 100));
+        assertEquals(0, bent.get(16));
+        assertEquals(List.of(-100L, 100L), List.of(bent.get(0), bent.get(32)));
+        assertEquals(
+                List.of(0L, 255L),
+                List.of(
+                        table(whole.set("map_to", 1)).get(0),
+                        table(whole.set("map_to", 1)).get(32)));
+        assertEquals(1000, table(whole.set("map_to", 2)).get(0));
+    }
+
+    @Test
+    void aChannelTheWrongWayAboutIsPutRight() {
+        SampledDraft draft = draft().with(new Sample("CH1 low", 0, micros(2000)))
+                .with(new Sample("CH1 middle", 0, micros(1500, 1500, 1500)))
+                .with(new Sample("CH1 high", 0, micros(1000)));
+        assertEquals(-100, table(draft).get(0));
+        assertEquals(0, table(draft).get(16));
+        assertEquals(100, table(draft).get(32));
+    }
+
+    @Test
+    void aStickThatMovesNothingIsTold() {
+        SampledDraft draft = draft().with(new Sample("stick", 1, micros(1500, 1490, 1501, 1491, 1499, 1490)));
+        assertEquals(List.of("tune.receiver.no_stick"), told(draft));
+        SampledDraft moved = draft().with(new Sample("stick", 3, micros(1500, 1490, 1501, 1700, 1499, 1900)));
+        assertEquals(
+                3, moved.work().result("ch2_stick").orElseThrow().estimate().value(), 1e-9);
     }
 }
