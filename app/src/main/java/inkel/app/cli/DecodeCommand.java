@@ -9,10 +9,12 @@ import inkel.core.capture.decode.Decoding;
 import inkel.core.capture.decode.Decoding.At;
 import inkel.core.capture.decode.Decoding.Kind;
 import inkel.core.capture.decode.Decoding.Role;
+import inkel.core.capture.decode.InfraredDecoder;
 import inkel.core.capture.decode.Message;
 import inkel.core.capture.decode.UartDecoder.Parity;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
+import inkel.core.formula.InfraredCode;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
@@ -168,8 +170,7 @@ final class DecodeCommand implements Callable<Integer> {
         Decoded found = result.found();
         Map<String, Object> answer = Json.object();
         answer.put("kind", kind.text());
-        answer.put(
-                "messages", found.messages().stream().map(DecodeCommand::json).toList());
+        answer.put("messages", found.messages().stream().map(this::json).toList());
         answer.put("glitches", found.glitches());
         found.rate().ifPresent(rate -> answer.put(kind == Kind.UART ? "baud" : "clock_hz", rate));
         if (build != null) {
@@ -178,12 +179,21 @@ final class DecodeCommand implements Callable<Integer> {
         return answer;
     }
 
-    private static Map<String, Object> json(Message message) {
+    private Map<String, Object> json(Message message) {
         Map<String, Object> one = Json.object();
         one.put("at_s", message.at());
         one.put("text", message.text());
         one.put("bytes", message.bytes());
         one.put("ok", message.isWell());
+        if (kind == Kind.INFRARED) {
+            Optional<InfraredCode> code = InfraredDecoder.code(message);
+            one.put("coding", code.map(key -> key.coding().text()).orElse("raw"));
+            code.ifPresent(key -> {
+                one.put("address", key.address());
+                one.put("command", key.command());
+                one.put("repeat", key.isRepeat());
+            });
+        }
         message.why().ifPresent(why -> one.put("why", Words.say(why)));
         return one;
     }

@@ -10,6 +10,7 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
@@ -180,5 +181,26 @@ class DecodeCommandTest {
         assertEquals(1, ran.code());
         assertTrue(ran.out().contains("2800.0 µs  (longer than 2500 µs)"), ran.out());
         assertTrue(ran.out().contains("1 pulse is outside"), ran.out());
+    }
+
+    @Test
+    void aKeyOfAHandsetIsReadFromItsTrain() throws Exception {
+        Map<Long, String> changes = new TreeMap<>();
+        double time = 1000;
+        add(changes, 0, 'a', 1);
+        // Marks of a pulse-width train: 2.4 ms, then bits 0, 2, 4 and 7 long, which are command 21 and address 1.
+        for (int bit = -1; bit < 12; bit++) {
+            boolean isLong = bit == 0 || bit == 2 || bit == 4 || bit == 7;
+            add(changes, time, 'a', 0);
+            time += bit < 0 ? 2400 : isLong ? 1200 : 600;
+            add(changes, time, 'a', 1);
+            time += 600;
+        }
+        add(changes, time + 50_000, 'a', 0);
+        Ran ran = run("decode", dump("a", changes), "--as", "infrared", "--json");
+        for (String part :
+                List.of("\"coding\":\"pulse-width\"", "\"address\":1", "\"command\":21", "\"repeat\":false")) {
+            assertTrue(ran.out().replace(" ", "").contains(part), part + " in " + ran.out());
+        }
     }
 }

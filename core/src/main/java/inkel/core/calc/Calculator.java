@@ -33,6 +33,12 @@ public final class Calculator {
             new ColourCalc(),
             new SteinhartCalc(),
             new DistanceCalc(),
+            new RadioCalc(),
+            new ReachCalc(),
+            new LongRangeCalc(),
+            new PayloadCalc(),
+            new TagCalc(),
+            new InfraredCalc(),
             ConverterCalc.ADC,
             ConverterCalc.DAC);
 

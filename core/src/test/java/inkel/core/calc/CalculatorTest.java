@@ -30,6 +30,16 @@ class CalculatorTest {
     @CsvSource(
             textBlock =
                     """
+            radio channel=76 rate=250k address=5 payload=8 check=2, mhz,       2476
+            radio channel=76 rate=2M address=5 payload=32 check=2,  airtime_s, 0.0001645
+            radio channel=76 rate=2M address=5 payload=32 check=2,  width_mhz, 2
+            reach mhz=2450 metres=100 power_dbm=0 sensitivity_dbm=-94, loss_db, 80.223
+            reach mhz=2450 metres=100m power_dbm=0 sensitivity_dbm=-94 gains_db=4, margin_db, 17.77668
+            long-range sf=7 bandwidth=125kHz coding=4/5 payload=10, airtime_s, 0.041216
+            long-range sf=7 bandwidth=125kHz coding=1 payload=10,   sensitivity_dbm, -124.531
+            uid hex=DEADBEEF,                        check_byte,    34
+            uid hex=DEADBEEF,                        bytes,         4
+            uid hex=04:11:22:33:44:55:66,            cascade,       2
             led v=5V vf=2.0V i=10mA,                 r_ohm,         330
             led v=5V vf=2.0V i=10mA,                 i_a,           0.0090909
             led v=5V vf=2.0V i=10mA,                 p_w,           0.0272727
@@ -445,5 +455,53 @@ class CalculatorTest {
                 0.06,
                 Calculator.answer("led", Map.of("v", "5", "vf", "2", "i", "20m"))
                         .get("p_w"));
+    }
+
+    @Test
+    void answersInWords() throws Exception {
+        assertEquals(
+                true,
+                answer("radio channel=83 rate=1M address=5 payload=8 check=2").get("in_band"));
+        assertEquals(
+                false,
+                answer("radio channel=83 rate=2M address=5 payload=8 check=2").get("in_band"));
+        assertEquals(
+                "11",
+                answer("radio channel=60 rate=2M address=5 payload=8 check=2").get("networks"));
+        assertEquals("3735928559", answer("uid hex=DEADBEEF").get("decimal_big"));
+        assertEquals("4022250974", answer("uid hex=DEADBEEF").get("decimal_little"));
+        assertEquals("BF 44", answer("uid hex=04-11-22-33-44-55-66").get("check_bytes"));
+        Map<String, Object> layout = answer("payload fields=level:int,gate:bool,count:uint32 board=32");
+        assertEquals("level@0+4 gate@4+1 gap@5+3 count@8+4", layout.get("layout"));
+        assertEquals(12, layout.get("bytes"));
+        Map<String, Object> key = answer("ir pulses="
+                + Calculator.all().stream()
+                        .filter(one -> one.name().equals("ir"))
+                        .findFirst()
+                        .orElseThrow()
+                        .example()
+                        .replace("pulses=", ""));
+        assertEquals("pulse-width", key.get("coding"));
+        // Marks long at bits 0, 2, 4 and 7: 21 and 1.
+        assertEquals(21, key.get("command"));
+        assertEquals(1, key.get("address"));
+        assertEquals(false, key.get("repeat"));
+        assertEquals(Map.of("coding", "raw"), answer("ir pulses=300,400,500"));
+    }
+
+    @Test
+    void whatIsNoTagNoFieldNoRateIsRefused() {
+        for (String call : List.of(
+                "uid hex=DEADBEE",
+                "uid hex=DEADBEEF00",
+                "payload fields=level:text board=32",
+                "payload fields=level:int board=16",
+                "radio channel=126 rate=1M address=5 payload=8 check=2",
+                "radio channel=76 rate=3M address=5 payload=8 check=2",
+                "long-range sf=5 bandwidth=125k coding=4/5 payload=10",
+                "long-range sf=7 bandwidth=125k coding=4/9 payload=10",
+                "ir pulses=600,-600")) {
+            assertThrows(CalcRefused.class, () -> answer(call), call);
+        }
     }
 }

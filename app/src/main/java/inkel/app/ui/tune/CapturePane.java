@@ -11,6 +11,7 @@ import inkel.app.words.Words;
 import inkel.core.capture.Capture;
 import inkel.core.capture.decode.Decoding;
 import inkel.core.capture.decode.Decoding.Kind;
+import inkel.core.capture.decode.InfraredDecoder;
 import inkel.core.capture.decode.Message;
 import inkel.core.capture.decode.Stitches;
 import inkel.core.catalog.BenchKind;
@@ -263,6 +264,11 @@ final class CapturePane extends VBox {
                                         .map(band -> Engineering.print(band.middle(), Unit.SECOND, BAND_DIGITS))
                                         .collect(Collectors.joining(", ")))
                         .with("tolerance", Math.round(100 * Stitches.TOLERANCE)))));
+        if (shown.kind() == Kind.INFRARED) {
+            InfraredDecoder.keys(result.found().messages()).stream()
+                    .limit(MOST_BANDS)
+                    .forEach(key -> parts.add(Words.say(key)));
+        }
         result.told().forEach(told -> parts.add(Words.say(told)));
         said.setText(String.join(" · ", parts));
     }

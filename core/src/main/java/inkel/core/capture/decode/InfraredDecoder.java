@@ -2,7 +2,10 @@ package inkel.core.capture.decode;
 
 import inkel.core.capture.Capture;
 import inkel.core.capture.Channel;
+import inkel.core.formula.InfraredCode;
+import inkel.core.quantity.Fact;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -37,6 +40,24 @@ public final class InfraredDecoder {
         }
         end(messages, train, from, capture.seconds(capture.end()));
         return new Decoded(messages, line.glitches(calm), Optional.empty());
+    }
+
+    /** The key that a train says; empty for a train that stays raw. */
+    public static Optional<InfraredCode> code(Message train) {
+        return InfraredCode.of(
+                Arrays.stream(train.text().split(",")).map(Double::parseDouble).toList());
+    }
+
+    /** The keys that were pressed, each once, in the order they came. */
+    public static List<Fact> keys(List<Message> trains) {
+        return trains.stream()
+                .flatMap(train -> code(train).stream())
+                .filter(code -> !code.isRepeat())
+                .map(code -> Fact.of("capture.key." + code.coding().text())
+                        .with("address", code.address())
+                        .with("command", code.command()))
+                .distinct()
+                .toList();
     }
 
     private static void end(List<Message> messages, List<Double> train, double from, double until) {
