@@ -31,6 +31,7 @@ import java.util.Optional;
  * @param usual the pins where people look for a line of a bus, such as {@code i2c.sda}; nothing for buses whose pins are all
  *     alike
  * @param languages what its programs are written in
+ * @param bits how wide its words are: 8, 32 or 64
  * @param memory absent where it hardly ever runs out, as on a computer
  */
 public record Controller(
@@ -51,6 +52,7 @@ public record Controller(
         List<Programming> programs,
         Map<String, List<String>> usual,
         List<Language> languages,
+        int bits,
         Optional<Memory.OfBoard> memory) {
     public Controller {
         clocks = List.copyOf(clocks);
@@ -85,6 +87,7 @@ public record Controller(
                 programs,
                 usual,
                 languages,
+                bits,
                 memory);
     }
 

@@ -6,6 +6,7 @@ import inkel.core.loop.LoopReport;
 import inkel.core.parts.SupplyReport;
 import inkel.core.pins.PinReport;
 import inkel.core.power.PowerReport;
+import inkel.core.tune.radio.RadioReport;
 import inkel.core.tune.stand.TuneReport;
 import inkel.core.wiring.WireList;
 import java.util.ArrayList;
@@ -27,6 +28,7 @@ public record Reports(
         List<WireList> wires,
         TuneReport tunes,
         LoopReport loops,
+        RadioReport radios,
         List<String> failed) {
     public static Reports of(Circuit circuit) {
         List<String> failed = new ArrayList<>();
@@ -41,6 +43,7 @@ public record Reports(
                 guarded("tunes", TuneReport::of, circuit, failed),
                 // Of a circuit without nodes, as after a crash, there are no pins to go by.
                 guarded("loops", of -> LoopReport.of(of.nodes().isEmpty() ? PinReport.of(of) : pins), circuit, failed),
+                guarded("radios", RadioReport::of, circuit, failed),
                 failed);
     }
 

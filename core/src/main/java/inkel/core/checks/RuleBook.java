@@ -92,6 +92,12 @@ import inkel.core.power.rules.SourceOverRule;
 import inkel.core.power.rules.TwoSourcesRule;
 import inkel.core.power.rules.WindingOverRule;
 import inkel.core.power.rules.WireDropRule;
+import inkel.core.tune.radio.RadioReport;
+import inkel.core.tune.radio.rules.ChannelBandRule;
+import inkel.core.tune.radio.rules.NetworkOverlapRule;
+import inkel.core.tune.radio.rules.PayloadSizeRule;
+import inkel.core.tune.radio.rules.PipeAddressRule;
+import inkel.core.tune.radio.rules.SettingsDifferRule;
 import inkel.core.tune.rules.ColourOverlapRule;
 import inkel.core.tune.rules.ServoOutOfRangeRule;
 import inkel.core.tune.stand.TuneReport;
@@ -119,6 +125,7 @@ public final class RuleBook {
     private static final Function<Reports, PinReport> PINS = Reports::pins;
     private static final Function<Reports, TuneReport> TUNES = Reports::tunes;
     private static final Function<Reports, LoopReport> LOOPS = Reports::loops;
+    private static final Function<Reports, RadioReport> RADIOS = Reports::radios;
 
     private static final List<Entry<?>> ENTRIES = List.of(
             new Entry<>(new NoSupplyRule(), SUPPLIES),
@@ -201,7 +208,12 @@ public final class RuleBook {
             new Entry<>(new ServoOutOfRangeRule(), TUNES),
             new Entry<>(new ColourOverlapRule(), TUNES),
             new Entry<>(new LoopSlowRule(), LOOPS),
-            new Entry<>(new BlocksRule(), LOOPS));
+            new Entry<>(new BlocksRule(), LOOPS),
+            new Entry<>(new SettingsDifferRule(), RADIOS),
+            new Entry<>(new PipeAddressRule(), RADIOS),
+            new Entry<>(new ChannelBandRule(), RADIOS),
+            new Entry<>(new NetworkOverlapRule(), RADIOS),
+            new Entry<>(new PayloadSizeRule(), RADIOS));
 
     private RuleBook() {}
 

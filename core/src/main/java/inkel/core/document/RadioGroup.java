@@ -8,8 +8,9 @@ import java.util.Optional;
  *
  * @param id unique in the build
  * @param name what the builder calls it
+ * @param plan what they are set to, and what is around them
  */
-public record RadioGroup(String id, String name, List<Station> stations, Extras extras) {
+public record RadioGroup(String id, String name, List<Station> stations, AirPlan plan, Extras extras) {
     public RadioGroup {
         stations = List.copyOf(stations);
     }
@@ -21,7 +22,16 @@ public record RadioGroup(String id, String name, List<Station> stations, Extras 
     }
 
     public RadioGroup withStations(List<Station> others) {
-        return new RadioGroup(id, name, others, extras);
+        return new RadioGroup(id, name, others, plan, extras);
+    }
+
+    public RadioGroup withPlan(AirPlan other) {
+        return new RadioGroup(id, name, stations, other, extras);
+    }
+
+    /** The station of a number. */
+    public Optional<Station> station(int number) {
+        return stations.stream().filter(station -> station.number() == number).findFirst();
     }
 
     /** The same with a radio at another place. */

@@ -1,6 +1,9 @@
 package inkel.core.document;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -10,8 +13,14 @@ import java.util.Optional;
  * @param name what a station outside is called, empty for a part
  * @param role what it does among the others
  * @param number its own number among them, from 0; addresses are counted on by it
+ * @param settings what it alone is set to, by their keys and as typed
  */
-public record Station(Optional<Place> radio, String name, Role role, int number, Extras extras) {
+public record Station(
+        Optional<Place> radio, String name, Role role, int number, Map<String, String> settings, Extras extras) {
+    public Station {
+        settings = Collections.unmodifiableMap(new LinkedHashMap<>(settings));
+    }
+
     /** What a station does among the others. */
     public enum Role {
         /** Talks with any other. */
@@ -38,18 +47,23 @@ public record Station(Optional<Place> radio, String name, Role role, int number,
     }
 
     public static Station of(Place radio, Role role, int number) {
-        return new Station(Optional.of(radio), "", role, number, Extras.NONE);
+        return new Station(Optional.of(radio), "", role, number, Map.of(), Extras.NONE);
     }
 
     public static Station outside(String name, Role role, int number) {
-        return new Station(Optional.empty(), name, role, number, Extras.NONE);
+        return new Station(Optional.empty(), name, role, number, Map.of(), Extras.NONE);
     }
 
     Station at(Place place) {
-        return new Station(Optional.of(place), name, role, number, extras);
+        return new Station(Optional.of(place), name, role, number, settings, extras);
     }
 
     public Station withRole(Role other) {
-        return new Station(radio, name, other, number, extras);
+        return new Station(radio, name, other, number, settings, extras);
+    }
+
+    /** @param value empty to be set like the others */
+    public Station with(String key, Optional<String> value) {
+        return new Station(radio, name, role, number, AirPlan.changed(settings, key, value), extras);
     }
 }

@@ -53,6 +53,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * A table as a file: {@code board}, {@code supply} (a port when left out), {@code parts} by class, {@code own} (classes on a
@@ -189,11 +190,22 @@ public final class TableFile {
                 new Exchange(node, step.get("part").asText(), step.get("class").asText());
             case "join" ->
                 new Stations.Join(
-                        Place.of(NODE, end(step, "radio")),
-                        Place.of(step.get("far").asText(), end(step, "other")),
-                        "Air");
+                        place(NODE, step, "radio"), place(step.get("far").asText(), step, "other"), "Air");
+            case "air" ->
+                new Stations.SetAir(
+                        place(NODE, step, "radio"),
+                        step.has("number") ? Optional.of(step.get("number").asInt()) : Optional.empty(),
+                        step.get("key").asText(),
+                        Optional.of(step.get("value").asText()));
+            case "packet" -> new Stations.SetPacket(place(NODE, step, "radio"), texts(step.get("fields")));
             default -> throw new IllegalArgumentException(step.toString());
         };
+    }
+
+    private static List<String> texts(JsonNode array) {
+        List<String> texts = new ArrayList<>();
+        array.forEach(one -> texts.add(one.asText()));
+        return texts;
     }
 
     /** What a bench found: numbers of seconds, the corners of its map, places in seconds. */
@@ -218,6 +230,11 @@ public final class TableFile {
                 .findFirst()
                 .orElseThrow();
         return new Tuning(bench, numbers, Map.of("map", map), places, Map.of(), Map.of());
+    }
+
+    /** A part, whether one of its pins is told or not. */
+    private static Place place(String node, JsonNode step, String key) {
+        return Place.ofPart(node, step.get(key).asText().replaceAll("\\..*", ""));
     }
 
     private static Endpoint end(JsonNode step, String key) {

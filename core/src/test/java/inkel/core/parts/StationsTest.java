@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.checks.Assessment;
+import inkel.core.document.AirPlan;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Extras;
@@ -144,7 +145,7 @@ class StationsTest {
     }
 
     private static Build of(Build build, Station... stations) {
-        return build.withAir(List.of(new RadioGroup("air", "Air", List.of(stations), Extras.NONE)));
+        return build.withAir(List.of(new RadioGroup("air", "Air", List.of(stations), AirPlan.NONE, Extras.NONE)));
     }
 
     @Test

@@ -1,14 +1,17 @@
 package inkel.core.document.edit;
 
+import inkel.core.document.AirPlan;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Extras;
+import inkel.core.document.LocalNetwork;
 import inkel.core.document.Place;
 import inkel.core.document.RadioGroup;
 import inkel.core.document.Station;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Which radios belong together. */
 public final class Stations {
@@ -56,7 +59,7 @@ public final class Stations {
         private Build begun(Build build) {
             List<RadioGroup> air = new ArrayList<>(build.air());
             Station first = Station.of(other, Station.Role.PEER, 0);
-            air.add(new RadioGroup(build.freeGroupId(nameOfNew), nameOfNew, List.of(first), Extras.NONE));
+            air.add(new RadioGroup(build.freeGroupId(nameOfNew), nameOfNew, List.of(first), AirPlan.NONE, Extras.NONE));
             return build.withAir(air);
         }
     }
@@ -118,6 +121,66 @@ public final class Stations {
             List<Station> stations = new ArrayList<>(group.stations());
             stations.add(Station.outside(name, Station.Role.PEER, group.freeNumber()));
             return replaced(build, group.withStations(stations));
+        }
+    }
+
+    /**
+     * What all stations of a radio's group are set to, or one of them alone.
+     *
+     * @param number the station; empty for all
+     * @param value empty to take it away: for a station, to be set like the others
+     */
+    public record SetAir(Place radio, Optional<Integer> number, String key, Optional<String> value) implements Edit {
+        @Override
+        public String node() {
+            return radio.node();
+        }
+
+        @Override
+        public Build apply(Build build) throws EditRefused {
+            RadioGroup group = groupOf(build, radio);
+            if (number.isEmpty()) {
+                return replaced(build, group.withPlan(group.plan().with(key, value)));
+            }
+            List<Station> stations = new ArrayList<>(group.stations());
+            stations.replaceAll(station -> station.number() == number.get() ? station.with(key, value) : station);
+            return replaced(build, group.withStations(stations));
+        }
+    }
+
+    /** The local networks around a radio's group. */
+    public record SetNetworks(Place radio, List<LocalNetwork> networks) implements Edit {
+        public SetNetworks {
+            networks = List.copyOf(networks);
+        }
+
+        @Override
+        public String node() {
+            return radio.node();
+        }
+
+        @Override
+        public Build apply(Build build) throws EditRefused {
+            RadioGroup group = groupOf(build, radio);
+            return replaced(build, group.withPlan(group.plan().withNetworks(networks)));
+        }
+    }
+
+    /** The fields of what a radio's group sends. */
+    public record SetPacket(Place radio, List<String> fields) implements Edit {
+        public SetPacket {
+            fields = List.copyOf(fields);
+        }
+
+        @Override
+        public String node() {
+            return radio.node();
+        }
+
+        @Override
+        public Build apply(Build build) throws EditRefused {
+            RadioGroup group = groupOf(build, radio);
+            return replaced(build, group.withPlan(group.plan().withPacket(fields)));
         }
     }
 }

@@ -82,6 +82,7 @@ final class ControllerFields {
                                 PartClassReader.word(language, "name", Language.Name.values(), Language.Name.CPP),
                                 language.text("pin")))
                         .toList(),
+                controller.number("bits", 8),
                 controller.object("memory").map(ControllerFields::memory));
     }
 

@@ -20,6 +20,7 @@ import inkel.core.io.json.JsonText;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.TimeSpan;
+import java.util.Map;
 
 /** Writes a build as JSON; {@link BuildFile} puts that on the disk. */
 public final class BuildWriter {
@@ -72,9 +73,32 @@ public final class BuildWriter {
             putUnlessEmpty(one, "name", station.name());
             one.put("role", station.role().text());
             one.put("number", station.number());
+            putSettings(one, station.settings());
             with(one, station.extras());
         });
+        putSettings(tree, group.plan().settings());
+        if (!group.plan().networks().isEmpty()) {
+            ArrayNode networks = tree.putArray("networks");
+            group.plan().networks().forEach(network -> {
+                ObjectNode one = networks.addObject();
+                one.put("name", network.name());
+                one.put("channel", network.channel());
+                one.put("width_mhz", (int) network.widthMhz());
+                one.put("strength", network.strength().text());
+            });
+        }
+        if (!group.plan().packet().isEmpty()) {
+            ArrayNode packet = tree.putArray("packet");
+            group.plan().packet().forEach(packet::add);
+        }
         return with(tree, group.extras());
+    }
+
+    private static void putSettings(ObjectNode tree, Map<String, String> settings) {
+        if (!settings.isEmpty()) {
+            ObjectNode all = tree.putObject("settings");
+            settings.forEach(all::put);
+        }
     }
 
     private static JsonNode definition(OwnClass own) {
@@ -231,10 +255,7 @@ public final class BuildWriter {
         if (part.groundApart()) {
             tree.put("ground_apart", true);
         }
-        if (!part.settings().isEmpty()) {
-            ObjectNode settings = tree.putObject("settings");
-            part.settings().forEach(settings::put);
-        }
+        putSettings(tree, part.settings());
         if (!part.figures().isEmpty()) {
             ObjectNode figures = tree.putObject("figures");
             part.figures().forEach(figures::put);

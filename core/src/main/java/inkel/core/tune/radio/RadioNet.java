@@ -1,0 +1,286 @@
+package inkel.core.tune.radio;
+
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.AirKey;
+import inkel.core.document.LocalNetwork;
+import inkel.core.document.Place;
+import inkel.core.document.RadioGroup;
+import inkel.core.document.Station;
+import inkel.core.formula.PacketAir;
+import inkel.core.formula.PacketLayout;
+import inkel.core.formula.PathLoss;
+import inkel.core.quantity.TimeSpan;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/** Packet radios that belong together, each with all that it is set to. */
+public record RadioNet(RadioGroup group, List<End> ends) {
+    private static final String KIND = "packet radio 2.4 GHz";
+
+    /** Pipes that a radio hears on beside the one that its answers come in by. */
+    public static final int PIPES = 5;
+
+    /** Less than this to spare, in dB, and rain or a body in between ends it. */
+    public static final double LEAST_MARGIN = 10;
+
+    /** What the answer carries beside its address: nothing. */
+    private static final int OF_ANSWER = 0;
+
+    public RadioNet {
+        ends = List.copyOf(ends);
+    }
+
+    /** Those of the build whose radios are of that sort. */
+    public static List<RadioNet> of(Circuit circuit) {
+        return circuit.build().air().stream()
+                .map(group -> of(circuit, group))
+                .filter(net -> net.ends().stream()
+                        .flatMap(end -> end.placed().stream())
+                        .anyMatch(RadioNet::isOne))
+                .toList();
+    }
+
+    public static boolean isOne(Placed placed) {
+        return placed.cls()
+                .handling()
+                .air()
+                .filter(air -> air.kind().equals(KIND))
+                .isPresent();
+    }
+
+    private static RadioNet of(Circuit circuit, RadioGroup group) {
+        List<End> ends = new ArrayList<>();
+        for (Station station : group.stations()) {
+            Optional<NodeCircuit> node = station.radio().flatMap(radio -> circuit.node(radio.node()));
+            Optional<Placed> placed = node.flatMap(
+                    circle -> circle.part(station.radio().orElseThrow().part()));
+            String name = node.map(circle -> circle.node().name()).orElse(station.name());
+            ends.add(new End(station, group.plan(), node, placed, name));
+        }
+        return new RadioNet(group, ends);
+    }
+
+    /** The end of a part. */
+    public Optional<End> end(Place radio) {
+        return ends.stream()
+                .filter(end -> end.station().radio().filter(radio::equals).isPresent())
+                .findFirst();
+    }
+
+    /** A part of it on a table, by which edits find it. */
+    public Place anchor() {
+        return ends.stream()
+                .flatMap(end -> end.station().radio().stream())
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** The end whose word counts where two differ: the hub, else the lowest number. */
+    public End first() {
+        return ends.stream()
+                .min(Comparator.comparing((End end) -> !end.isHub())
+                        .thenComparing(end -> end.station().number()))
+                .orElseThrow();
+    }
+
+    // --- what must agree
+
+    /**
+     * A line in which ends that must agree do not.
+     *
+     * @param wanted what most of them say; where as many say another, what the first says
+     * @param others those that say otherwise
+     */
+    public record Difference(AirKey key, String wanted, List<End> others) {
+        public Difference {
+            others = List.copyOf(others);
+        }
+    }
+
+    /** Every line that differs; the width of the address is one of them, under its key. */
+    public List<Difference> differences() {
+        List<Difference> differences = new ArrayList<>();
+        for (AirKey key : AirKey.values()) {
+            if (key.mustAgree()) {
+                difference(key, end -> end.said(key)).ifPresent(differences::add);
+            }
+        }
+        difference(AirKey.ADDRESS, end -> String.valueOf(end.address().size())).ifPresent(differences::add);
+        return differences;
+    }
+
+    private Optional<Difference> difference(AirKey key, Function<End, String> said) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        counts.put(said.apply(first()), 0);
+        ends.forEach(end -> counts.merge(said.apply(end), 1, Integer::sum));
+        if (counts.values().stream().filter(count -> count > 0).count() < 2) {
+            return Optional.empty();
+        }
+        int most = counts.values().stream().max(Integer::compare).orElseThrow();
+        String wanted = counts.entrySet().stream()
+                .filter(one -> one.getValue() == most)
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElseThrow();
+        return Optional.of(new Difference(
+                key,
+                wanted,
+                ends.stream().filter(end -> !said.apply(end).equals(wanted)).toList()));
+    }
+
+    /**
+     * Ends that no pipe of the others can hear beside another: all but the lowest byte of an address is shared by pipes 1 to 5,
+     * and the lowest ones differ.
+     */
+    public List<End> wrongAddresses() {
+        List<End> wrong = new ArrayList<>();
+        List<Integer> upper = upper(first());
+        List<List<Integer>> seen = new ArrayList<>();
+        List<End> order = new ArrayList<>(ends);
+        order.sort(Comparator.comparing((End end) -> end != first()));
+        for (End end : order) {
+            boolean isWide = end.address().size() == first().address().size();
+            if (isWide && (!upper(end).equals(upper) || seen.contains(end.address()))) {
+                wrong.add(end);
+            }
+            seen.add(end.address());
+        }
+        return wrong;
+    }
+
+    private static List<Integer> upper(End end) {
+        return end.address().subList(0, end.address().size() - 1);
+    }
+
+    // --- the band
+
+    /** The networks that an end's channel shares a part of the band with. */
+    public List<LocalNetwork> over(End end) {
+        return group.plan().networks().stream()
+                .filter(network -> PacketAir.isUnder(end.channel(), end.rate(), network.channel(), network.widthMhz()))
+                .toList();
+    }
+
+    /** The channel in the band that is under no network and farthest from all of them; empty where none is free. */
+    public Optional<Integer> freest(PacketAir.Rate rate) {
+        List<Integer> free = PacketAir.free(rate, channel -> group.plan().networks().stream()
+                .anyMatch(network -> PacketAir.isUnder(channel, rate, network.channel(), network.widthMhz())));
+        return free.stream().max(Comparator.comparing(this::away).thenComparing(Comparator.reverseOrder()));
+    }
+
+    private double away(int channel) {
+        return group.plan().networks().stream()
+                .mapToDouble(
+                        network -> Math.abs(PacketAir.BAND_FROM_MHZ + channel - PacketAir.networkMhz(network.channel()))
+                                - network.widthMhz() / 2)
+                .min()
+                .orElse(0);
+    }
+
+    // --- what is in a packet
+
+    public List<PacketLayout.Field> fields() {
+        return group.plan().packet().stream()
+                .flatMap(text -> PacketLayout.Field.parse(text).stream())
+                .toList();
+    }
+
+    public PacketLayout layout(End end) {
+        return PacketLayout.of(fields(), end.board());
+    }
+
+    /** Ends on whose boards the fields lie otherwise than on the first one's. */
+    public List<End> otherLayouts() {
+        PacketLayout first = layout(first());
+        return ends.stream().filter(end -> !layout(end).isSame(first)).toList();
+    }
+
+    // --- in the air
+
+    /** How many bytes an end sends: its fixed payload, or the fields. */
+    public int sent(End end) {
+        return end.payload().orElseGet(() -> layout(end).bytes());
+    }
+
+    public TimeSpan packet(End end) {
+        return PacketAir.airTime(end.rate(), end.address().size(), sent(end), end.check());
+    }
+
+    /** With the answer to it. */
+    public TimeSpan exchange(End end) {
+        double answer = end.answers()
+                ? PacketAir.airTime(end.rate(), end.address().size(), OF_ANSWER, end.check())
+                        .seconds()
+                : 0;
+        return TimeSpan.ofSeconds(packet(end).seconds() + answer);
+    }
+
+    /** The share of time that the channel is taken, by all or by one. */
+    public double load() {
+        return ends.stream().mapToDouble(this::load).sum();
+    }
+
+    public double load(End end) {
+        return exchange(end).seconds() / end.every().seconds();
+    }
+
+    /**
+     * The chance that a packet of an end meets one of another: {@code 1 − e^(−(t + T)/every)} over all others, since one that is
+     * begun within its own length before or within that of the other clashes (the pure sort of random access).
+     */
+    public double clash(End end) {
+        double met = ends.stream()
+                .filter(other -> other != end)
+                .mapToDouble(other -> (exchange(end).seconds() + exchange(other).seconds())
+                        / other.every().seconds())
+                .sum();
+        return 1 - Math.exp(-met);
+    }
+
+    /** Of an end that listens a part of the time only: what is missed of packets that come at any time. */
+    public double missed(End end) {
+        return 1 - end.listens();
+    }
+
+    /**
+     * From an end to the first one, or from that to it: what is sent, lost and arrives.
+     *
+     * @param margin to spare above what is still heard
+     */
+    public record Budget(double power, double path, double losses, double arrives, double sensitivity, double margin) {
+        public boolean isThin() {
+            return margin < LEAST_MARGIN;
+        }
+    }
+
+    public Budget budget(End end) {
+        double path = PathLoss.free(PacketAir.frequency(end.channel()), end.distance());
+        double arrives = end.power() - path - end.losses();
+        double sensitivity = end.rate().sensitivity();
+        return new Budget(end.power(), path, end.losses(), arrives, sensitivity, arrives - sensitivity);
+    }
+
+    /**
+     * A wait before trying again for each end, so that two that clashed do not clash again: a quarter of a millisecond apart,
+     * which is the step of the radio, from what an answer needs at the least.
+     */
+    public Map<End, TimeSpan> spreadWaits() {
+        Map<End, TimeSpan> waits = new LinkedHashMap<>();
+        double longest =
+                ends.stream().mapToDouble(end -> exchange(end).seconds()).max().orElse(0);
+        int first = (int) Math.max(2, Math.ceil(longest / WAIT_STEP));
+        for (int i = 0; i < ends.size(); i++) {
+            waits.put(ends.get(i), TimeSpan.ofSeconds(Math.min(16, first + i) * WAIT_STEP));
+        }
+        return waits;
+    }
+
+    private static final double WAIT_STEP = 250e-6;
+}
