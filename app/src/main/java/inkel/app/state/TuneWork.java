@@ -18,6 +18,7 @@ import inkel.core.tune.analog.Run;
 import inkel.core.tune.colour.ColourDevice;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.colour.Reading;
+import inkel.core.tune.radio.RadioNet;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledBench;
@@ -370,6 +371,14 @@ public final class TuneWork {
             codes.clear();
             analog(at).ifPresent(draft -> analog(at, draft.with(new Run(taken, volts))));
         }
+    }
+
+    // --- packet radios
+
+    /** Those that a radio belongs to; empty for one that belongs to none. */
+    public Optional<RadioNet> radios(At at) {
+        return Optional.ofNullable(session.assessmentProperty().get())
+                .flatMap(assessment -> assessment.reports().radios().net(at.part()));
     }
 
     // --- benches of readings

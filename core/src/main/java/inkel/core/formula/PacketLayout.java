@@ -32,6 +32,10 @@ public record PacketLayout(List<Place> places, int bytes) {
         BITS_32,
         BITS_64;
 
+        public int bits() {
+            return this == BITS_8 ? 8 : this == BITS_32 ? 32 : 64;
+        }
+
         public static Optional<Board> of(int bits) {
             return switch (bits) {
                 case 8 -> Optional.of(BITS_8);

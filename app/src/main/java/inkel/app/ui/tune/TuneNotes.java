@@ -16,6 +16,7 @@ import inkel.core.document.Place;
 import inkel.core.document.Tuning;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
 import inkel.core.tune.Constant;
@@ -47,6 +48,9 @@ final class TuneNotes implements StageNotes {
         Optional<Tuning> tuning = work.draft(at).map(Draft::tuning);
         List<Section> sections = new ArrayList<>();
         tuning.ifPresent(found -> sections.add(Section.ofRows(Words.get("tune.why.numbers"), rows(found))));
+        work.radios(at).flatMap(net -> net.end(at.part())).ifPresent(end -> RadioWords.sections(
+                        work.radios(at).orElseThrow(), end)
+                .forEach(sections::add));
         List<Constant> constants = work.draft(at).map(Draft::constants).orElse(List.of());
         if (!constants.isEmpty()) {
             sections.add(Section.ofLines(
@@ -55,12 +59,22 @@ final class TuneNotes implements StageNotes {
                             .map(one -> new Line(Tone.PLAIN, one.name() + " " + one.value()))
                             .toList()));
         }
-        placed.cls()
-                .cautions()
-                .forEach(caution -> sections.add(
-                        Section.ofLines(Words.get("tune.why.care"), List.of(new Line(Tone.PLAIN, caution)))));
-        List<Finding> findings = assessment.at(at.part()).stream()
+        if (!placed.cls().cautions().isEmpty()) {
+            sections.add(Section.ofLines(
+                    Words.get("tune.why.care"),
+                    placed.cls().cautions().stream()
+                            .map(caution -> new Line(Tone.PLAIN, caution))
+                            .toList()));
+        }
+        List<Place> places = work.radios(at)
+                .map(net -> net.ends().stream()
+                        .flatMap(end -> end.station().radio().stream())
+                        .toList())
+                .orElse(List.of(at.part()));
+        List<Finding> findings = places.stream()
+                .flatMap(one -> assessment.at(one).stream())
                 .filter(finding -> finding.rule().stage() == Stage.TUNE)
+                .filter(finding -> places.size() == 1 || finding.code().startsWith("radio."))
                 .toList();
         List<Fix> ways =
                 findings.stream().flatMap(finding -> finding.fixes().stream()).toList();
@@ -76,7 +90,9 @@ final class TuneNotes implements StageNotes {
 
     private Optional<Verdict> verdict(TuneWork.At at, List<Finding> findings) {
         if (!findings.isEmpty()) {
-            return Optional.of(new Verdict(Tone.STOP, Words.say(findings.get(0).sentence())));
+            return Optional.of(new Verdict(
+                    findings.get(0).severity() == Severity.STOP ? Tone.STOP : Tone.LOOK,
+                    Words.say(findings.get(0).sentence())));
         }
         boolean isStale = work.kept(at).isEmpty() && work.stale(at).isPresent();
         if (isStale) {

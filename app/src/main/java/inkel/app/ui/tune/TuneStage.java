@@ -15,6 +15,7 @@ import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.servo.ServoDraft;
+import inkel.core.tune.stand.Benches;
 import inkel.core.tune.stand.TuneReport;
 import java.util.List;
 import java.util.Optional;
@@ -244,11 +245,14 @@ public final class TuneStage extends StagePane {
 
     /** Whether the part is wired so that its bench can be worked on. */
     private boolean isThere(TuneWork.At at) {
-        return session.tune().draft(at).isPresent();
+        return session.tune().draft(at).isPresent() || !Benches.isKept(at.bench());
     }
 
     private BenchPane pane(TuneWork.At at) {
         Optional<Draft> draft = session.tune().draft(at);
+        if (!Benches.isKept(at.bench())) {
+            return new RadioPane(session, at);
+        }
         if (draft.isEmpty()) {
             return new UnwiredPane(at);
         } else if (draft.get() instanceof ServoDraft) {
@@ -262,7 +266,7 @@ public final class TuneStage extends StagePane {
 
     private void showState(TuneWork.At at) {
         boolean isDraft = session.tune().isDraft(at);
-        Ui.show(keeping, !(pane instanceof UnwiredPane));
+        Ui.show(keeping, !(pane instanceof UnwiredPane) && Benches.isKept(at.bench()));
         keep.setDisable(!isDraft);
         forget.setDisable(!isDraft);
         String said = isDraft

@@ -6,6 +6,7 @@ import inkel.app.ui.stage.Progress;
 import inkel.app.ui.why.StageNotes;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Stage;
+import inkel.core.tune.stand.Benches;
 import inkel.core.tune.stand.TuneReport;
 import java.util.List;
 
@@ -21,7 +22,9 @@ public final class TuneView extends LazyView<TuneStage> {
     /** Not begun until something was kept: a table of benches alone is nothing that waits. */
     @Override
     public Progress progress(Assessment assessment, String node) {
-        List<TuneReport.Stand> stands = assessment.reports().tunes().of(node);
+        List<TuneReport.Stand> stands = assessment.reports().tunes().of(node).stream()
+                .filter(stand -> Benches.isKept(stand.bench()))
+                .toList();
         long kept = stands.stream().filter(stand -> stand.kept().isPresent()).count();
         return kept == 0 ? Progress.NOT_BEGUN : Progress.of((int) (stands.size() - kept));
     }

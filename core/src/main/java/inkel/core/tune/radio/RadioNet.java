@@ -184,7 +184,68 @@ public record RadioNet(RadioGroup group, List<End> ends) {
                 .orElse(0);
     }
 
+    /** Of the band, in channels: what lies from where to where. */
+    public record Stretch(String name, double from, double to) {}
+
+    /** What a local network takes of the band, in channels of the radio. */
+    public Stretch stretch(LocalNetwork network) {
+        double middle = PacketAir.networkMhz(network.channel()) - PacketAir.BAND_FROM_MHZ;
+        return new Stretch(network.name(), middle - network.widthMhz() / 2, middle + network.widthMhz() / 2);
+    }
+
+    /** What a station takes of it. */
+    public Stretch stretch(End end) {
+        double half = end.rate().widthMhz() / 2;
+        return new Stretch(end.name(), end.channel() - half, end.channel() + half);
+    }
+
+    /** Up to this channel the band is free of licence in most places. */
+    public static double lastFree() {
+        return PacketAir.BAND_TO_MHZ - PacketAir.BAND_FROM_MHZ;
+    }
+
     // --- what is in a packet
+
+    /**
+     * How the fields lie on some of the boards.
+     *
+     * @param names of the stations
+     * @param bits of their boards' words
+     * @param blocks in order; one without a name is a gap
+     */
+    public record Laid(List<String> names, int bits, List<Block> blocks, int bytes) {
+        public Laid {
+            names = List.copyOf(names);
+            blocks = List.copyOf(blocks);
+        }
+
+        /** So many bytes of a packet. */
+        public record Block(String name, int bytes) {
+            public boolean isGap() {
+                return name.isEmpty();
+            }
+        }
+    }
+
+    /** Each way in which the fields lie, once. */
+    public List<Laid> laid() {
+        Map<PacketLayout.Board, List<String>> names = new LinkedHashMap<>();
+        ends.forEach(end ->
+                names.computeIfAbsent(end.board(), board -> new ArrayList<>()).add(end.name()));
+        List<Laid> all = new ArrayList<>();
+        names.forEach((board, stations) -> {
+            PacketLayout layout = PacketLayout.of(fields(), board);
+            all.add(new Laid(
+                    stations,
+                    board.bits(),
+                    layout.places().stream()
+                            .map(place -> new Laid.Block(
+                                    place.field().map(PacketLayout.Field::name).orElse(""), place.bytes()))
+                            .toList(),
+                    layout.bytes()));
+        });
+        return all;
+    }
 
     public List<PacketLayout.Field> fields() {
         return group.plan().packet().stream()

@@ -20,6 +20,7 @@ import inkel.core.tune.load.LoadCellBench;
 import inkel.core.tune.motion.MotionBench;
 import inkel.core.tune.out.OutBench;
 import inkel.core.tune.pulses.PulsesBench;
+import inkel.core.tune.radio.RadioNet;
 import inkel.core.tune.receiver.ReceiverBench;
 import inkel.core.tune.relay.RelayBench;
 import inkel.core.tune.sample.Rig;
@@ -64,8 +65,14 @@ public final class Benches {
             case SERVO -> part.cls().pwm().isPresent();
             case ANALOG_IN -> AnalogRig.isRead(part.cls());
             case COLOUR -> true;
+            case PACKET_RADIO -> RadioNet.isOne(part);
             default -> sampled(kind).isPresent();
         };
+    }
+
+    /** Whether something is found out there that is kept; links are planned instead. */
+    public static boolean isKept(BenchKind kind) {
+        return kind != BenchKind.PACKET_RADIO;
     }
 
     /**

@@ -49,8 +49,8 @@ public final class SettingsDifferRule implements Rule<RadioReport> {
                         "lines",
                         own.stream()
                                 .map(one -> Fact.of("radio.line." + one.key().text())
-                                        .with("here", said(end, one.key()))
-                                        .with("there", one.wanted()))
+                                        .with("here", counted(said(end, one.key())))
+                                        .with("there", counted(one.wanted())))
                                 .toList())
                 .fix(() -> Optional.of(new Fix(
                         "like-others",
@@ -58,6 +58,11 @@ public final class SettingsDifferRule implements Rule<RadioReport> {
                         Fact.of("fix.like_others.cost"),
                         edits(net, end, own))))
                 .build();
+    }
+
+    /** A number as one, so that words can go by it. */
+    private static Object counted(String said) {
+        return said.matches("[0-9]{1,4}") ? (Object) Integer.valueOf(said) : said;
     }
 
     private static String said(End end, AirKey key) {

@@ -1,0 +1,433 @@
+package inkel.app.ui.tune;
+
+import inkel.app.state.Session;
+import inkel.app.state.TuneWork;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Tile;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Words;
+import inkel.core.document.AirKey;
+import inkel.core.document.AirPlan;
+import inkel.core.document.LocalNetwork;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Stations;
+import inkel.core.quantity.Fact;
+import inkel.core.tune.radio.End;
+import inkel.core.tune.radio.Ether;
+import inkel.core.tune.radio.RadioNet;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javafx.geometry.Pos;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** Packet radios that belong together: both ends line by line, the band, what is in a packet, and an ether to try. */
+final class RadioPane extends BenchPane {
+    private static final double NAME = 96;
+    private static final double CELL = 92;
+    private static final double MOST_CELL = 170;
+
+    /** So many stations have room beside each other; which ones is chosen above them. */
+    private static final int MOST_SHOWN = 3;
+
+    private static final double BYTE = 20;
+    private static final double FIELDS = 420;
+
+    private final Session session;
+    private final Caption none = Ui.text(Words.get("radio.none"), "later");
+    private final WrapRow chosen = new WrapRow(8);
+    private final VBox lines = new VBox(2);
+    private final List<Integer> shown = new ArrayList<>();
+    private final BandPicture band = new BandPicture();
+    private final WrapRow networks = new WrapRow(12);
+    private final TextField networkName = field("radio-network-name", 120);
+    private final TextField networkChannel = field("radio-network-channel", 44);
+    private final List<Tile> strengths = new ArrayList<>();
+    private final TextField packet = field("radio-packet", FIELDS);
+    private final VBox layouts = new VBox(8);
+    private final WrapRow sends = new WrapRow(8);
+    private final Caption outcome = Ui.text("");
+    private final Map<String, TextField> fields = new LinkedHashMap<>();
+    private final Map<String, String> said = new HashMap<>();
+    private final VBox all;
+    private LocalNetwork.Strength strength = LocalNetwork.Strength.MIDDLE;
+    private String shape = "";
+
+    RadioPane(Session session, TuneWork.At at) {
+        super(at);
+        this.session = session;
+        outcome.setId("radio-outcome");
+        networks.setAlignment(Pos.CENTER_LEFT);
+        sends.setAlignment(Pos.CENTER_LEFT);
+        WrapRow add = new WrapRow(8);
+        add.setAlignment(Pos.CENTER_LEFT);
+        add.getChildren()
+                .addAll(
+                        named("radio.network.name", "", networkName),
+                        named("radio.network.channel", "", networkChannel));
+        for (LocalNetwork.Strength one : LocalNetwork.Strength.values()) {
+            Tile pill = toggle("radio-network-" + one.text(), "radio.network." + one.text(), () -> {
+                strength = one;
+                show();
+            });
+            strengths.add(pill);
+            add.getChildren().add(pill);
+        }
+        add.getChildren().add(Ui.textButton("radio-network-add", Words.get("radio.network.add"), this::addNetwork));
+        networkChannel.setOnAction(event -> addNetwork());
+        onTyped(packet, this::takePacket);
+        all = new VBox(
+                12,
+                sheet("radio.lines", "radio.lines.how", chosen, lines),
+                sheet("radio.band", "radio.band.how", band, networks, add),
+                sheet("radio.packet", "radio.packet.how", packet, layouts),
+                sheet("radio.ether", "radio.ether.how", sends, outcome));
+        getChildren().addAll(none, all);
+        show();
+    }
+
+    private Optional<RadioNet> net() {
+        return session.tune().radios(at());
+    }
+
+    private boolean apply(Edit edit) {
+        say("");
+        return session.apply(edit);
+    }
+
+    // --- line by line
+
+    /** Fields are made anew only for other stations, so that nothing typed is lost. */
+    private void showLines(RadioNet net) {
+        choose(net);
+        String now = columns(net).stream()
+                .map(end -> end.station().number() + " " + end.name())
+                .collect(Collectors.joining(", "));
+        if (!now.equals(shape)) {
+            shape = now;
+            makeLines(net);
+        }
+        Map<AirKey, Set<Integer>> differing = new LinkedHashMap<>();
+        net.differences().forEach(one -> differing
+                .computeIfAbsent(one.key(), key -> new HashSet<>())
+                .addAll(one.others().stream().map(end -> end.station().number()).toList()));
+        net.wrongAddresses().forEach(end -> differing
+                .computeIfAbsent(AirKey.ADDRESS, key -> new HashSet<>())
+                .add(end.station().number()));
+        for (AirKey key : AirKey.values()) {
+            put(id(key, "all"), net.group().plan().settings().getOrDefault(key.text(), ""));
+            for (End end : net.ends()) {
+                TextField field =
+                        fields.get(id(key, String.valueOf(end.station().number())));
+                put(id(key, String.valueOf(end.station().number())), end.isOwn(key) ? end.typed(key) : "");
+                field.setPromptText(key == AirKey.ADDRESS ? end.said(key).replace(" ", "") : end.said(key));
+                field.getStyleClass().remove("radio-differs");
+                if (differing.getOrDefault(key, Set.of()).contains(end.station().number())) {
+                    field.getStyleClass().add("radio-differs");
+                }
+            }
+        }
+    }
+
+    /** What the build says is shown as soon as it says otherwise, though somebody may be in the field: it was undone, or mended. */
+    private void put(String id, String text) {
+        if (!text.equals(said.put(id, text))) {
+            fields.get(id).setText(text);
+        }
+    }
+
+    /** Of many stations: the first one, this one, and one more until others are chosen. */
+    private void choose(RadioNet net) {
+        List<Integer> all =
+                net.ends().stream().map(end -> end.station().number()).toList();
+        shown.removeIf(number -> !all.contains(number));
+        List<Integer> order = new ArrayList<>();
+        order.add(net.first().station().number());
+        net.end(at().part()).ifPresent(end -> order.add(end.station().number()));
+        order.addAll(all);
+        order.stream()
+                .filter(number -> !shown.contains(number))
+                .distinct()
+                .limit(Math.max(0, MOST_SHOWN - shown.size()))
+                .forEach(shown::add);
+        chosen.getChildren().clear();
+        Ui.show(chosen, all.size() > MOST_SHOWN);
+        for (End end : net.ends()) {
+            int number = end.station().number();
+            Tile pill = Ui.pill("radio-show-" + number, end.name(), () -> {
+                if (!shown.contains(number)) {
+                    shown.remove(shown.size() - 1);
+                    shown.add(number);
+                    show();
+                }
+            });
+            pill.getStyleClass().add("pill-toggle");
+            pill.setSelected(shown.contains(number));
+            chosen.getChildren().add(pill);
+        }
+    }
+
+    private List<End> columns(RadioNet net) {
+        return net.ends().stream()
+                .filter(end -> shown.contains(end.station().number()))
+                .toList();
+    }
+
+    private static String id(AirKey key, String station) {
+        return "radio-" + key.text() + "-" + station;
+    }
+
+    private void makeLines(RadioNet net) {
+        lines.getChildren().clear();
+        fields.clear();
+        said.clear();
+        HBox head = new HBox(8, cell("", NAME), cell(Words.get("radio.all"), CELL));
+        columns(net).forEach(end -> head.getChildren().add(cell(end.name(), CELL)));
+        lines.getChildren().add(head);
+        for (AirKey key : AirKey.values()) {
+            Caption name = Ui.text(Words.get("radio.key." + key.text()), "quiet");
+            name.setMinWidth(NAME);
+            name.setPrefWidth(NAME);
+            HBox row = new HBox(8, name, line(net, key, Optional.empty()));
+            net.ends().forEach(end -> row.getChildren()
+                    .add(line(net, key, Optional.of(end.station().number()))));
+            row.setAlignment(Pos.CENTER_LEFT);
+            lines.getChildren().add(row);
+        }
+    }
+
+    /** The first column is as wide as its words; the others share what is left. */
+    private static Caption cell(String text, double width) {
+        Caption cell = Ui.word(text, "section");
+        wide(cell, width);
+        if (text.isEmpty()) {
+            cell.setMaxWidth(width);
+            HBox.setHgrow(cell, Priority.NEVER);
+        }
+        return cell;
+    }
+
+    private static void wide(Region cell, double width) {
+        cell.setMinWidth(width);
+        cell.setPrefWidth(width);
+        cell.setMaxWidth(MOST_CELL);
+        HBox.setHgrow(cell, Priority.ALWAYS);
+    }
+
+    private TextField line(RadioNet net, AirKey key, Optional<Integer> number) {
+        String station = number.map(String::valueOf).orElse("all");
+        TextField field = field(id(key, station), CELL);
+        wide(field, CELL);
+        field.getStyleClass().add("radio-line");
+        field.setAccessibleText(Words.get("radio.key." + key.text()) + ", "
+                + number.flatMap(one -> net.group().station(one))
+                        .map(one -> net.ends().stream()
+                                .filter(end -> end.station().equals(one))
+                                .map(End::name)
+                                .findFirst()
+                                .orElse(""))
+                        .orElse(Words.get("radio.all")));
+        onTyped(field, () -> take(key, number, field));
+        fields.put(id(key, station), field);
+        return field;
+    }
+
+    private void take(AirKey key, Optional<Integer> number, TextField field) {
+        String typed = field.getText().strip();
+        Optional<RadioNet> net = net();
+        if (net.isEmpty()) {
+            return;
+        }
+        String before = number.map(one -> net.get()
+                        .group()
+                        .station(one)
+                        .map(station -> station.settings().get(key.text()))
+                        .orElse(null))
+                .orElse(
+                        number.isPresent()
+                                ? ""
+                                : net.get().group().plan().settings().getOrDefault(key.text(), ""));
+        if (typed.equals(before == null ? "" : before)) {
+            return;
+        }
+        if (!typed.isEmpty() && !key.isGood(typed)) {
+            say(Words.say(Fact.of("radio.bad")
+                    .with("key", Words.get("radio.key." + key.text()))
+                    .with("example", key.example())));
+            return;
+        }
+        apply(new Stations.SetAir(
+                net.get().anchor(), number, key.text(), typed.isEmpty() ? Optional.empty() : Optional.of(typed)));
+    }
+
+    // --- the band
+
+    private void addNetwork() {
+        String name = networkName.getText().strip();
+        String channel = networkChannel.getText().strip();
+        boolean isRight = !name.isEmpty()
+                && channel.matches("[0-9]{1,2}")
+                && Integer.parseInt(channel) >= 1
+                && Integer.parseInt(channel) <= LocalNetwork.MOST_CHANNEL;
+        if (!isRight) {
+            say(Words.say(Fact.of("radio.network.bad").with("most", LocalNetwork.MOST_CHANNEL)));
+            return;
+        }
+        net().ifPresent(net -> {
+            List<LocalNetwork> more = new ArrayList<>(net.group().plan().networks());
+            more.add(new LocalNetwork(name, Integer.parseInt(channel), LocalNetwork.USUAL_WIDTH_MHZ, strength));
+            if (apply(new Stations.SetNetworks(net.anchor(), more))) {
+                networkName.clear();
+                networkChannel.clear();
+            }
+        });
+    }
+
+    private void showBand(RadioNet net) {
+        band.show(net);
+        networks.getChildren().clear();
+        List<LocalNetwork> around = net.group().plan().networks();
+        for (int i = 0; i < around.size(); i++) {
+            int number = i;
+            LocalNetwork one = around.get(i);
+            networks.getChildren()
+                    .addAll(
+                            Ui.word(
+                                    Words.say(Fact.of("radio.network")
+                                            .with("name", one.name())
+                                            .with("channel", one.channel())
+                                            .with(
+                                                    "strength",
+                                                    Words.get("radio.network."
+                                                            + one.strength().text()))),
+                                    "quiet"),
+                            Ui.textButton("radio-network-out-" + i, Words.get("tune.take_out"), () -> {
+                                List<LocalNetwork> fewer = new ArrayList<>(around);
+                                fewer.remove(number);
+                                apply(new Stations.SetNetworks(net.anchor(), fewer));
+                            }));
+        }
+        Ui.show(networks, !around.isEmpty());
+        for (int i = 0; i < strengths.size(); i++) {
+            strengths.get(i).setSelected(LocalNetwork.Strength.values()[i] == strength);
+        }
+    }
+
+    // --- what is in a packet
+
+    private void takePacket() {
+        List<String> typed = Arrays.stream(packet.getText().split(","))
+                .map(String::strip)
+                .filter(text -> !text.isEmpty())
+                .toList();
+        Optional<RadioNet> net = net();
+        if (net.isEmpty() || typed.equals(net.get().group().plan().packet())) {
+            return;
+        }
+        Optional<String> wrong =
+                typed.stream().filter(text -> !AirPlan.isField(text)).findFirst();
+        if (wrong.isPresent()) {
+            say(Words.say(Fact.of("radio.packet.bad").with("text", wrong.get())));
+            return;
+        }
+        apply(new Stations.SetPacket(net.get().anchor(), typed));
+    }
+
+    private void showPacket(RadioNet net) {
+        fill(packet, String.join(", ", net.group().plan().packet()));
+        layouts.getChildren().clear();
+        if (net.group().plan().packet().isEmpty()) {
+            return;
+        }
+        for (RadioNet.Laid laid : net.laid()) {
+            HBox blocks = new HBox(2);
+            for (RadioNet.Laid.Block block : laid.blocks()) {
+                Caption cell = Ui.word(
+                        block.isGap() ? Words.get("radio.packet.gap") : block.name(),
+                        block.isGap() ? "packet-gap" : "packet-field");
+                cell.setMinWidth(Math.max(BYTE * block.bytes(), 34));
+                blocks.getChildren().add(cell);
+            }
+            layouts.getChildren()
+                    .addAll(
+                            blocks,
+                            Ui.text(
+                                    Words.say(Fact.of("radio.packet.laid")
+                                            .with("bytes", laid.bytes())
+                                            .with("names", laid.names())
+                                            .with("bits", laid.bits())),
+                                    "quiet"));
+        }
+    }
+
+    // --- the ether
+
+    private void showEther(RadioNet net) {
+        sends.getChildren().clear();
+        for (End from : net.ends()) {
+            for (End to : net.ends()) {
+                boolean isMeant = from != to
+                        && (net.first() == from
+                                || net.first() == to
+                                || !net.first().isHub());
+                if (isMeant) {
+                    sends.getChildren()
+                            .add(Ui.pill(
+                                    "radio-send-" + from.station().number() + "-"
+                                            + to.station().number(),
+                                    Words.say(Fact.of("radio.send")
+                                            .with("from", from.name())
+                                            .with("to", to.name())),
+                                    () -> send(from, to)));
+                }
+            }
+        }
+    }
+
+    private void send(End from, End to) {
+        net().ifPresent(net -> {
+            List<Ether.Radio> others = net.ends().stream()
+                    .filter(end -> end != from && end != to)
+                    .map(Ether.Radio::of)
+                    .toList();
+            // What lies between two is told at the one that is not in the middle.
+            End far = from == net.first() ? to : from;
+            Ether.Outcome became = Ether.send(
+                    Ether.Radio.of(from),
+                    Ether.Radio.of(to),
+                    others,
+                    far.distance().metres(),
+                    far.losses());
+            String said = became.isConfirmed()
+                    ? "radio.sent.well"
+                    : became.isHeard() ? "radio.sent.unsure" : "radio.sent.lost";
+            outcome.setText(Words.say(Fact.of(said).with("from", from.name()).with("to", to.name()))
+                    + became.why().map(why -> " " + Words.say(why)).orElse(""));
+        });
+    }
+
+    @Override
+    void show() {
+        Optional<RadioNet> net = net();
+        Ui.show(none, net.isEmpty());
+        Ui.show(all, net.isPresent());
+        net.ifPresent(here -> {
+            showLines(here);
+            showBand(here);
+            showPacket(here);
+            showEther(here);
+        });
+    }
+}
