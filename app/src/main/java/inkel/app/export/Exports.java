@@ -61,7 +61,7 @@ public final class Exports {
                         .map(language -> ConstantsFile.of(
                                 assessment.build(),
                                 assessment.circuit(node).orElseThrow(),
-                                assessment.reports().loops().node(node),
+                                assessment.reports(),
                                 language)));
     }
 

@@ -3,13 +3,19 @@ package inkel.app.export.program;
 import inkel.app.words.Words;
 import inkel.core.catalog.Language;
 import inkel.core.catalog.Pin;
+import inkel.core.checks.Reports;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
+import inkel.core.formula.PacketLayout;
 import inkel.core.io.document.PlanHash;
-import inkel.core.loop.NodeLoop;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
+import inkel.core.tune.Constant;
 import inkel.core.tune.code.CodeConstants;
+import inkel.core.tune.radio.End;
+import inkel.core.tune.radio.RadioNet;
+import inkel.core.tune.radio.RadioReport;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -18,7 +24,7 @@ public final class ConstantsFile {
     private ConstantsFile() {}
 
     /** @param language of the board, which says how a pin is called */
-    public static String of(Build build, NodeCircuit node, Optional<NodeLoop> loop, Language language) {
+    public static String of(Build build, NodeCircuit node, Reports reports, Language language) {
         boolean isCpp = language.name() == Language.Name.CPP;
         ProgramText text = isCpp ? ProgramText.CPP : ProgramText.PYTHON;
         StringBuilder file = new StringBuilder();
@@ -29,13 +35,51 @@ public final class ConstantsFile {
             file.append("#pragma once\n");
         }
         file.append("\n").append(line(isCpp, "PLAN", ProgramText.quoted(PlanHash.of(build)), Words.get("code.plan")));
-        for (CodeConstants.Entry entry : CodeConstants.of(node, loop)) {
+        for (CodeConstants.Entry entry :
+                CodeConstants.of(node, reports.loops().node(node.node().id()), reports.radios())) {
             String value = entry.pin()
                     .map(pin -> called(isCpp, language, pin))
                     .orElse(entry.constant().value());
             file.append(line(isCpp, entry.constant().name(), value, about(entry)));
         }
+        packets(isCpp, node, reports.radios(), file);
         return file.toString();
+    }
+
+    /** What is in a packet, laid out as this board lays it out. */
+    private static void packets(boolean isCpp, NodeCircuit node, RadioReport radios, StringBuilder file) {
+        for (RadioNet net : radios.nets()) {
+            List<End> here = net.ends().stream()
+                    .filter(end -> end.node().filter(node::equals).isPresent())
+                    .toList();
+            if (here.isEmpty() || net.fields().isEmpty()) {
+                continue;
+            }
+            PacketLayout layout = net.layout(here.get(0));
+            String about = Words.say(
+                    Fact.of("code.packet").with("group", net.group().name()).with("bytes", layout.bytes()));
+            String name = Constant.identifier(net.group().name(), "PACKET");
+            if (isCpp) {
+                file.append("\n#include <stdint.h>\n\n// ")
+                        .append(ProgramText.calm(about))
+                        .append("\nstruct ")
+                        .append(name)
+                        .append(" {\n");
+                net.fields().forEach(field -> file.append("    ")
+                        .append(
+                                field.sort() == PacketLayout.Sort.ENUM
+                                        ? "int"
+                                        : field.sort().text())
+                        .append(" ")
+                        .append(field.name())
+                        .append(field.count() > 1 ? "[" + field.count() + "]" : "")
+                        .append(";\n"));
+                file.append("};\n");
+            } else {
+                file.append(line(
+                        false, name, ProgramText.quoted(layout.pack(here.get(0).board())), about));
+            }
+        }
     }
 
     private static String about(CodeConstants.Entry entry) {

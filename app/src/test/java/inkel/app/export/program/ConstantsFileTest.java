@@ -20,8 +20,10 @@ import inkel.core.document.Tuning.Found;
 import inkel.core.document.Tuning.Point;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.Stations;
 import inkel.core.document.edit.Tune;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.PlanHash;
@@ -34,6 +36,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -52,7 +55,7 @@ class ConstantsFileTest {
         return ConstantsFile.of(
                 build,
                 circuit,
-                assessment.reports().loops().node(node),
+                assessment.reports(),
                 WakeProgram.language(circuit, name).orElseThrow());
     }
 
@@ -115,6 +118,41 @@ class ConstantsFileTest {
                 "static const int DISPLAY_4_20_FROM_ROUND = ")) {
             assertTrue(file.contains(line), line + " in " + file);
         }
+    }
+
+    @Test
+    void radiosAreThereWithWhatBothEndsAgreeIn() throws Exception {
+        Place radio = Place.ofPart("lower-lock", "radio");
+        Build build = Edit.applyAll(
+                locks(),
+                List.of(
+                        new Stations.SetAir(radio, Optional.empty(), "address", Optional.of("C4 E1 07 52 0A")),
+                        new Stations.SetAir(radio, Optional.empty(), "rate", Optional.of("250k")),
+                        new Stations.SetPacket(radio, List.of("level:int16", "name:char[4]"))));
+        String lock = of(build, "lower-lock", Language.Name.CPP);
+        // The lock has number 1 and the pump house 0; the lowest byte goes first.
+        for (String line : List.of(
+                "static const int PACKET_RADIO_CHANNEL = 76;",
+                "static const long PACKET_RADIO_RATE_BITS = 250000;",
+                "static const int PACKET_RADIO_ADDRESS[] = {11, 82, 7, 225, 196};",
+                "static const int PACKET_RADIO_TO_PUMP_HOUSE[] = {10, 82, 7, 225, 196};",
+                "static const int PACKET_RADIO_RETRY_WAIT_US = 1500;",
+                "struct LOCKS_PACKET {\n    int16_t level;\n    char name[4];\n};")) {
+            assertTrue(lock.contains(line), line + " in " + lock);
+        }
+        Path file = folder.resolve("pins.h");
+        Files.writeString(file, "#define A0 14\n#define A4 18\n#define A5 19\n" + lock.replace("A0;", "14;"));
+        compile(
+                "g++",
+                "-fsyntax-only",
+                "-x",
+                "c++",
+                "-DA1=15",
+                "-DA2=16",
+                "-DA3=17",
+                "-DA6=20",
+                "-DA7=21",
+                file.toString());
     }
 
     @Test

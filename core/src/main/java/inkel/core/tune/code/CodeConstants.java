@@ -14,6 +14,8 @@ import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.tune.Constant;
+import inkel.core.tune.radio.RadioConstants;
+import inkel.core.tune.radio.RadioReport;
 import inkel.core.tune.stand.Benches;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -49,12 +51,14 @@ public final class CodeConstants {
      * In the order of the parts; every name once.
      *
      * @param loop the round of its program; in which rounds a part comes is told where the builder lets them begin apart
+     * @param radios of the whole build; those of this board are told with what they are set to
      */
-    public static List<Entry> of(NodeCircuit node, Optional<NodeLoop> loop) {
+    public static List<Entry> of(NodeCircuit node, Optional<NodeLoop> loop, RadioReport radios) {
         CodeConstants made = new CodeConstants(node);
         made.pins();
         made.ratesAndAddresses();
         made.tuned();
+        made.radios(radios);
         loop.flatMap(NodeLoop::apart).ifPresent(made::rounds);
         return made.entries;
     }
@@ -127,6 +131,20 @@ public final class CodeConstants {
                                     Source.COMPUTED),
                             Optional.empty(),
                             Fact.of("code.baud").with("part", name)));
+        }
+    }
+
+    private void radios(RadioReport radios) {
+        for (Placed placed : node.parts()) {
+            radios.net(node.place(placed)).ifPresent(net -> net.end(node.place(placed))
+                    .ifPresent(end -> RadioConstants.of(net, end, placed.part().name())
+                            .forEach(constant -> add(
+                                    constant,
+                                    Optional.empty(),
+                                    Fact.of("code.radio")
+                                            .with("part", placed.part().name())
+                                            .with("group", net.group().name())
+                                            .with("source", constant.source())))));
         }
     }
 

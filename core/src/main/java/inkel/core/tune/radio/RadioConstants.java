@@ -1,0 +1,53 @@
+package inkel.core.tune.radio;
+
+import inkel.core.document.AirKey;
+import inkel.core.quantity.Source;
+import inkel.core.tune.Constant;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What the code of a station takes of the plan: all that both ends must agree in, its address, and those that it talks with. */
+public final class RadioConstants {
+    private RadioConstants() {}
+
+    /** @param part the radio as its builder calls it */
+    public static List<Constant> of(RadioNet net, End end, String part) {
+        List<Constant> all = new ArrayList<>();
+        number(all, part, "CHANNEL", end.channel(), source(end, AirKey.CHANNEL));
+        number(all, part, "RATE_BITS", Math.round(end.rate().bits()), source(end, AirKey.RATE));
+        number(all, part, "CHECK_BYTES", end.check(), source(end, AirKey.CHECK));
+        // Where each packet brings its length there is none to set.
+        number(all, part, "PAYLOAD_BYTES", end.payload().orElse(0), source(end, AirKey.PAYLOAD));
+        number(all, part, "ANSWERS", end.answers() ? 1 : 0, source(end, AirKey.ANSWERS));
+        number(all, part, "RETRIES", end.retries(), source(end, AirKey.RETRIES));
+        number(all, part, "RETRY_WAIT_US", Math.round(end.retryWait().seconds() * 1e6), source(end, AirKey.RETRY_WAIT));
+        number(all, part, "POWER_DBM", Math.round(end.power()), source(end, AirKey.POWER));
+        all.add(address(end, part, "ADDRESS"));
+        for (End other : net.ends()) {
+            boolean isPartner = other != end
+                    && (end.isHub() || other.isHub() || !net.first().isHub());
+            if (isPartner) {
+                all.add(address(other, part, "TO " + other.name()));
+            }
+        }
+        return all;
+    }
+
+    private static Source source(End end, AirKey key) {
+        boolean isSaid = end.isOwn(key) || end.plan().settings().containsKey(key.text());
+        return isSaid ? Source.YOURS : Source.RULE;
+    }
+
+    private static void number(List<Constant> all, String part, String name, long value, Source source) {
+        all.add(new Constant(Constant.identifier(part, name), String.valueOf(value), source));
+    }
+
+    /** The lowest byte first, as such radios are written to. */
+    private static Constant address(End of, String part, String name) {
+        List<Long> bytes = new ArrayList<>();
+        for (int i = of.address().size() - 1; i >= 0; i--) {
+            bytes.add((long) of.address().get(i));
+        }
+        return new Constant(Constant.identifier(part, name), Constant.row(bytes), Source.COMPUTED);
+    }
+}
