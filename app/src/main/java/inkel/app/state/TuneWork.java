@@ -27,6 +27,9 @@ import inkel.core.tune.servo.ServoDevice;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.stand.Benches;
 import inkel.core.tune.stand.TuneReport;
+import inkel.core.tune.tags.TagDevice;
+import inkel.core.tune.tags.TagDraft;
+import inkel.core.tune.tags.Tap;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -52,6 +55,7 @@ public final class TuneWork {
             Pattern.compile("[-+]?[0-9]{1,12}(?:\\.[0-9]{1,12})?(?:[\\s,;]+[-+]?[0-9]{1,12}(?:\\.[0-9]{1,12})?)*");
 
     private static final int MOST_HEARD = 10_000;
+    private static final int MOST_TAPS = 200;
 
     private final Session session;
     private final ObjectProperty<At> current = new SimpleObjectProperty<>();
@@ -72,6 +76,8 @@ public final class TuneWork {
 
     /** Whose readings came over a line, at least some of them. */
     private final Set<At> fromLine = new HashSet<>();
+
+    private final List<Tap> taps = new ArrayList<>();
 
     private ServoDevice.Did did;
 
@@ -163,6 +169,7 @@ public final class TuneWork {
         devices.clear();
         codes.clear();
         numbers.clear();
+        taps.clear();
         did = null;
         before = null;
         followed.set(null);
@@ -175,6 +182,7 @@ public final class TuneWork {
             did = null;
             codes.clear();
             numbers.clear();
+            taps.clear();
             followed.set(null);
             current.set(at);
             change();
@@ -325,6 +333,8 @@ public final class TuneWork {
         if (isCode && analog(at).filter(draft -> isOf(draft, words[1])).isPresent()) {
             codes.add(Integer.parseInt(words[2]));
             change();
+        } else if (at != null && at.bench() == BenchKind.TAGS) {
+            tags(at).flatMap(draft -> draft.meant(line)).ifPresent(read -> tap(at, new TagDevice.Read(read, true)));
         } else if (at != null
                 && sampled(at).isPresent()
                 && NUMBERS.matcher(line.strip()).matches()) {
@@ -371,6 +381,37 @@ public final class TuneWork {
             codes.clear();
             analog(at).ifPresent(draft -> analog(at, draft.with(new Run(taken, volts))));
         }
+    }
+
+    // --- tags
+
+    public Optional<TagDraft> tags(At at) {
+        return draft(at, TagDraft.class);
+    }
+
+    public void tags(At at, TagDraft next) {
+        drafts.put(at, next);
+        change();
+    }
+
+    /** What became of the tags that were held there, the last one last. */
+    public List<Tap> taps() {
+        return List.copyOf(taps);
+    }
+
+    /** A tag that is not there is held before a reader that is not there. */
+    public void tap(At at, TagDevice.Card card) {
+        tap(at, device(at, TagDevice.class, () -> new TagDevice(seed(at))).answer(card));
+    }
+
+    public void tap(At at, TagDevice.Read read) {
+        tags(at).ifPresent(draft -> {
+            if (taps.size() == MOST_TAPS) {
+                taps.remove(0);
+            }
+            taps.add(draft.tap(read));
+            change();
+        });
     }
 
     // --- packet radios

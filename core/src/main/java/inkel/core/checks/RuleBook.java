@@ -100,6 +100,7 @@ import inkel.core.tune.radio.rules.PipeAddressRule;
 import inkel.core.tune.radio.rules.SettingsDifferRule;
 import inkel.core.tune.rules.ColourOverlapRule;
 import inkel.core.tune.rules.ServoOutOfRangeRule;
+import inkel.core.tune.rules.TagCopyableRule;
 import inkel.core.tune.stand.TuneReport;
 import java.util.ArrayList;
 import java.util.List;
@@ -207,6 +208,7 @@ public final class RuleBook {
             new Entry<>(new NoAnalogRule(), PINS),
             new Entry<>(new ServoOutOfRangeRule(), TUNES),
             new Entry<>(new ColourOverlapRule(), TUNES),
+            new Entry<>(new TagCopyableRule(), TUNES),
             new Entry<>(new LoopSlowRule(), LOOPS),
             new Entry<>(new BlocksRule(), LOOPS),
             new Entry<>(new SettingsDifferRule(), RADIOS),

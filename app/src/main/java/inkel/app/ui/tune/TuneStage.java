@@ -17,6 +17,7 @@ import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.stand.Benches;
 import inkel.core.tune.stand.TuneReport;
+import inkel.core.tune.tags.TagDraft;
 import java.util.List;
 import java.util.Optional;
 import javafx.collections.FXCollections;
@@ -257,6 +258,9 @@ public final class TuneStage extends StagePane {
             return new UnwiredPane(at);
         } else if (draft.get() instanceof ServoDraft) {
             return new ServoPane(session, at);
+        }
+        if (draft.get() instanceof TagDraft) {
+            return new TagPane(session, at);
         }
         if (draft.get() instanceof ColourDraft) {
             return new ColourPane(session, at);

@@ -5,6 +5,7 @@ import inkel.core.catalog.Nearest;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.AirKey;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
@@ -20,6 +21,7 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -34,8 +36,8 @@ public final class UnknownKeyRule implements Rule<Circuit> {
 
     // The keys of the published schema; a test holds the two against each other.
     static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "air", "habits", "classes", "log");
-    static final List<String> OF_GROUP = List.of("id", "name", "stations");
-    static final List<String> OF_STATION = List.of("radio", "name", "role", "number");
+    static final List<String> OF_GROUP = List.of("id", "name", "stations", "settings", "networks", "packet");
+    static final List<String> OF_STATION = List.of("radio", "name", "role", "number", "settings");
     static final List<String> OF_NODE =
             List.of("id", "name", "like", "board", "parts", "wires", "between", "moments", "plugged", "made", "seats");
     static final List<String> OF_PART =
@@ -50,6 +52,8 @@ public final class UnknownKeyRule implements Rule<Circuit> {
 
     private static final List<String> SETTINGS =
             Settings.all().stream().map(Setting::key).toList();
+    private static final List<String> AIR =
+            Arrays.stream(AirKey.values()).map(AirKey::text).toList();
     private static final List<String> HABITS =
             Habit.all().stream().map(Habit::key).toList();
 
@@ -71,8 +75,12 @@ public final class UnknownKeyRule implements Rule<Circuit> {
         }
         build.air().forEach(group -> {
             tell(findings, whole, group.extras(), OF_GROUP);
-            group.stations()
-                    .forEach(station -> tell(findings, station.radio().orElse(whole), station.extras(), OF_STATION));
+            tell(findings, whole, group.plan().settings().keySet(), AIR, "setting");
+            group.stations().forEach(station -> {
+                Place at = station.radio().orElse(whole);
+                tell(findings, at, station.extras(), OF_STATION);
+                tell(findings, at, station.settings().keySet(), AIR, "setting");
+            });
         });
         for (Node node : build.nodes()) {
             check(findings, node);

@@ -31,6 +31,7 @@ import inkel.core.tune.servo.ServoKept;
 import inkel.core.tune.servo.ServoRig;
 import inkel.core.tune.stepper.StepperBench;
 import inkel.core.tune.strip.StripBench;
+import inkel.core.tune.tags.TagDraft;
 import java.util.List;
 import java.util.Optional;
 
@@ -64,7 +65,7 @@ public final class Benches {
             // A driver of servos has their bench in its class; what is tuned is each servo on it.
             case SERVO -> part.cls().pwm().isPresent();
             case ANALOG_IN -> AnalogRig.isRead(part.cls());
-            case COLOUR -> true;
+            case COLOUR, TAGS -> true;
             case PACKET_RADIO -> RadioNet.isOne(part);
             default -> sampled(kind).isPresent();
         };
@@ -92,6 +93,7 @@ public final class Benches {
             case COLOUR ->
                 ColourRig.of(node, part).map(rig -> kept.map(tuning -> ColourDraft.of(rig, tuning))
                         .orElseGet(() -> ColourDraft.of(rig)));
+            case TAGS -> TagDraft.of(node, part, kept).map(Draft.class::cast);
             default ->
                 sampled(kind).flatMap(bench -> bench.rig(node, part, meter).map(rig -> draft(bench, rig, kept)));
         };

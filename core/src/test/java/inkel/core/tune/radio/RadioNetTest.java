@@ -268,4 +268,16 @@ class RadioNetTest {
                     wrong[1]);
         }
     }
+
+    @Test
+    void aKeyThatIsMistypedIsTold() throws Exception {
+        for (Build build : List.of(three(all("chanel", "75")), three(one(2, "chanel", "75")))) {
+            assertEquals(
+                    "channel",
+                    RuleKit.fires(build, "parts.unknown_key")
+                            .sentence()
+                            .values()
+                            .get("nearest"));
+        }
+    }
 }
