@@ -10,6 +10,7 @@ import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.document.Tuning;
 import inkel.core.document.edit.Tune;
+import inkel.core.formula.InfraredCode.Coding;
 import inkel.core.tune.Device;
 import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDevice;
@@ -18,6 +19,10 @@ import inkel.core.tune.analog.Run;
 import inkel.core.tune.colour.ColourDevice;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.colour.Reading;
+import inkel.core.tune.infrared.Handset;
+import inkel.core.tune.infrared.Heard;
+import inkel.core.tune.infrared.Key;
+import inkel.core.tune.infrared.KeyDraft;
 import inkel.core.tune.radio.RadioNet;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Sample;
@@ -31,6 +36,7 @@ import inkel.core.tune.tags.TagDevice;
 import inkel.core.tune.tags.TagDraft;
 import inkel.core.tune.tags.Tap;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -78,6 +84,8 @@ public final class TuneWork {
     private final Set<At> fromLine = new HashSet<>();
 
     private final List<Tap> taps = new ArrayList<>();
+    private final List<Heard> heardKeys = new ArrayList<>();
+    private int pressed = 1;
 
     private ServoDevice.Did did;
 
@@ -170,6 +178,7 @@ public final class TuneWork {
         codes.clear();
         numbers.clear();
         taps.clear();
+        heardKeys.clear();
         did = null;
         before = null;
         followed.set(null);
@@ -183,6 +192,7 @@ public final class TuneWork {
             codes.clear();
             numbers.clear();
             taps.clear();
+            heardKeys.clear();
             followed.set(null);
             current.set(at);
             change();
@@ -333,6 +343,15 @@ public final class TuneWork {
         if (isCode && analog(at).filter(draft -> isOf(draft, words[1])).isPresent()) {
             codes.add(Integer.parseInt(words[2]));
             change();
+        } else if (at != null
+                && at.bench() == BenchKind.INFRARED
+                && NUMBERS.matcher(line.strip()).matches()) {
+            hearTrain(
+                    at,
+                    Arrays.stream(line.strip().split("[\\s,;]+"))
+                            .map(Double::parseDouble)
+                            .filter(width -> width > 0)
+                            .toList());
         } else if (at != null && at.bench() == BenchKind.TAGS) {
             tags(at).flatMap(draft -> draft.meant(line)).ifPresent(read -> tap(at, new TagDevice.Read(read, true)));
         } else if (at != null
@@ -412,6 +431,61 @@ public final class TuneWork {
             taps.add(draft.tap(read));
             change();
         });
+    }
+
+    // --- keys of handsets
+
+    public Optional<KeyDraft> keys(At at) {
+        return draft(at, KeyDraft.class);
+    }
+
+    public void keys(At at, KeyDraft next) {
+        drafts.put(at, next);
+        change();
+    }
+
+    /** What was heard of handsets, the last one last. */
+    public List<Heard> heardKeys() {
+        return List.copyOf(heardKeys);
+    }
+
+    public void hearTrain(At at, List<Double> train) {
+        keys(at).ifPresent(draft -> {
+            Optional<Heard> before =
+                    heardKeys.isEmpty() ? Optional.empty() : Optional.of(heardKeys.get(heardKeys.size() - 1));
+            if (heardKeys.size() == MOST_TAPS) {
+                heardKeys.remove(0);
+            }
+            heardKeys.add(draft.hear(train, before));
+            change();
+        });
+    }
+
+    /** The codings of handsets that are not there, by their words. */
+    public List<String> codings() {
+        return Arrays.stream(Coding.values()).map(Coding::text).toList();
+    }
+
+    /** Presses a key of a handset that is not there, or goes on holding it. */
+    public void press(At at, String coding, int key, boolean isHeld, boolean isNoisy) {
+        Handset handset = device(at, Handset.class, () -> new Handset(seed(at)));
+        pressed = key;
+        Coding of = Arrays.stream(Coding.values())
+                .filter(one -> one.text().equals(coding))
+                .findFirst()
+                .orElseThrow();
+        hearTrain(at, handset.answer(new Handset.Press(of, key, isHeld, isNoisy)));
+    }
+
+    /** The key that was pressed last. */
+    public int pressed() {
+        return pressed;
+    }
+
+    /** A key that was heard gets a name. */
+    public void learn(At at, Heard heard, String name, Key.Way way, String does) {
+        heard.code().ifPresent(code -> keys(at).ifPresent(draft ->
+                keys(at, draft.with(new Key(code.coding(), code.address(), code.command(), name, way, does)))));
     }
 
     // --- packet radios

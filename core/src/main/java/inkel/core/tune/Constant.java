@@ -2,6 +2,7 @@ package inkel.core.tune;
 
 import inkel.core.quantity.Source;
 import java.text.Normalizer;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
@@ -27,6 +28,13 @@ public record Constant(String name, String value, Source source) {
     /** A row of numbers. */
     public static String row(List<Long> numbers) {
         return numbers.stream().map(String::valueOf).collect(Collectors.joining(", ", "{", "}"));
+    }
+
+    /** A row of bytes, in hexadecimal as they are told. */
+    public static String bytes(List<Integer> bytes) {
+        return bytes.stream()
+                .map(one -> "0x" + HexFormat.of().withUpperCase().toHexDigits(one.byteValue()))
+                .collect(Collectors.joining(", ", "{", "}"));
     }
 
     public boolean isRow() {

@@ -53,8 +53,7 @@ final class TagPane extends BenchPane {
                 .addAll(
                         named("tags.number", "", number),
                         named("tags.name", "", name),
-                        allow,
-                        refuse,
+                        new HBox(8, allow, refuse),
                         named("tags.does", "", does),
                         Ui.textButton("tag-add", Words.get("tags.add"), this::add));
         number.setOnAction(event -> add());

@@ -47,7 +47,8 @@ final class TuneNotes implements StageNotes {
     private Why why(Assessment assessment, Placed placed, TuneWork.At at) {
         Optional<Tuning> tuning = work.draft(at).map(Draft::tuning);
         List<Section> sections = new ArrayList<>();
-        tuning.ifPresent(found -> sections.add(Section.ofRows(Words.get("tune.why.numbers"), rows(found))));
+        tuning.filter(found -> !found.numbers().isEmpty())
+                .ifPresent(found -> sections.add(Section.ofRows(Words.get("tune.why.numbers"), rows(found))));
         work.radios(at).flatMap(net -> net.end(at.part())).ifPresent(end -> RadioWords.sections(
                         work.radios(at).orElseThrow(), end)
                 .forEach(sections::add));

@@ -14,6 +14,7 @@ import inkel.core.finding.Stage;
 import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.colour.ColourDraft;
+import inkel.core.tune.infrared.KeyDraft;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.stand.Benches;
 import inkel.core.tune.stand.TuneReport;
@@ -258,6 +259,9 @@ public final class TuneStage extends StagePane {
             return new UnwiredPane(at);
         } else if (draft.get() instanceof ServoDraft) {
             return new ServoPane(session, at);
+        }
+        if (draft.get() instanceof KeyDraft) {
+            return new KeyPane(session, at);
         }
         if (draft.get() instanceof TagDraft) {
             return new TagPane(session, at);

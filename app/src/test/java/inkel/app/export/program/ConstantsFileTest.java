@@ -134,8 +134,8 @@ class ConstantsFileTest {
         for (String line : List.of(
                 "static const int PACKET_RADIO_CHANNEL = 76;",
                 "static const long PACKET_RADIO_RATE_BITS = 250000;",
-                "static const int PACKET_RADIO_ADDRESS[] = {11, 82, 7, 225, 196};",
-                "static const int PACKET_RADIO_TO_PUMP_HOUSE[] = {10, 82, 7, 225, 196};",
+                "static const int PACKET_RADIO_ADDRESS[] = {0x0B, 0x52, 0x07, 0xE1, 0xC4};",
+                "static const int PACKET_RADIO_TO_PUMP_HOUSE[] = {0x0A, 0x52, 0x07, 0xE1, 0xC4};",
                 "static const int PACKET_RADIO_RETRY_WAIT_US = 1500;",
                 "struct LOCKS_PACKET {\n    int16_t level;\n    char name[4];\n};")) {
             assertTrue(lock.contains(line), line + " in " + lock);

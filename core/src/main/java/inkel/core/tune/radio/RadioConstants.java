@@ -44,10 +44,10 @@ public final class RadioConstants {
 
     /** The lowest byte first, as such radios are written to. */
     private static Constant address(End of, String part, String name) {
-        List<Long> bytes = new ArrayList<>();
+        List<Integer> bytes = new ArrayList<>();
         for (int i = of.address().size() - 1; i >= 0; i--) {
-            bytes.add((long) of.address().get(i));
+            bytes.add(of.address().get(i));
         }
-        return new Constant(Constant.identifier(part, name), Constant.row(bytes), Source.COMPUTED);
+        return new Constant(Constant.identifier(part, name), Constant.bytes(bytes), Source.COMPUTED);
     }
 }

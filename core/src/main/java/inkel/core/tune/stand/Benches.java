@@ -15,6 +15,7 @@ import inkel.core.tune.colour.ColourRig;
 import inkel.core.tune.compass.CompassBench;
 import inkel.core.tune.current.CurrentBench;
 import inkel.core.tune.display.DisplayBench;
+import inkel.core.tune.infrared.KeyDraft;
 import inkel.core.tune.lamp.LampBench;
 import inkel.core.tune.load.LoadCellBench;
 import inkel.core.tune.motion.MotionBench;
@@ -66,6 +67,9 @@ public final class Benches {
             case SERVO -> part.cls().pwm().isPresent();
             case ANALOG_IN -> AnalogRig.isRead(part.cls());
             case COLOUR, TAGS -> true;
+            // A lamp of infrared has that bench in its class too; what is learnt is what a receiver hears.
+            case INFRARED ->
+                part.cls().handling().air().filter(air -> air.way().hears()).isPresent();
             case PACKET_RADIO -> RadioNet.isOne(part);
             default -> sampled(kind).isPresent();
         };
@@ -93,6 +97,7 @@ public final class Benches {
             case COLOUR ->
                 ColourRig.of(node, part).map(rig -> kept.map(tuning -> ColourDraft.of(rig, tuning))
                         .orElseGet(() -> ColourDraft.of(rig)));
+            case INFRARED -> KeyDraft.of(node, part, kept).map(Draft.class::cast);
             case TAGS -> TagDraft.of(node, part, kept).map(Draft.class::cast);
             default ->
                 sampled(kind).flatMap(bench -> bench.rig(node, part, meter).map(rig -> draft(bench, rig, kept)));

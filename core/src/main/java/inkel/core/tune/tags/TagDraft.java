@@ -138,7 +138,7 @@ public record TagDraft(String part, List<Tag> tags) implements Draft {
         for (Tag tag : tags) {
             constants.add(new Constant(
                     Constant.identifier(part, tag.isAllowed() ? ALLOW : REFUSE, tag.name()),
-                    Constant.row(tag.bytes().stream().map(Integer::longValue).toList()),
+                    Constant.bytes(tag.bytes()),
                     Source.MEASURED));
         }
         return constants;

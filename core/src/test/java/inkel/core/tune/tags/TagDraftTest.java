@@ -88,7 +88,7 @@ class TagDraftTest {
         assertEquals(Optional.of(fob), draft.alike(new Tag(List.of(1, 2, 3, 4), "blue FOB", true, "")));
         assertTrue(draft.constants().stream()
                 .anyMatch(one -> one.name().equals("READER_ALLOW_BLUE_FOB")
-                        && one.value().equals("{222, 173, 190, 239}")));
+                        && one.value().equals("{0xDE, 0xAD, 0xBE, 0xEF}")));
         Build build = Builds.classic()
                 .part("reader", "tag-reader-spi", "VCC=board.3V3")
                 .wire("reader.SCK", "board.D13")
