@@ -95,10 +95,6 @@ public final class Shots {
         });
         shot("start", Examples.DEMO, () -> command("new"));
         shot("power", Examples.DEMO, () -> session.selection().show(Stage.POWER, pin("driver", "V+OUT")));
-        shot("power-moment", Examples.DEMO, () -> {
-            session.selection().show(Stage.POWER, pin("usb", "5V"));
-            press("#moment-name-gates");
-        });
         shot("levels", Examples.DEMO, () -> session.selection().show(Stage.LEVELS, pin("reader", "MISO")));
         shot("levels-trouble", Examples.FIRST_SKETCH, () -> session.selection()
                 .show(Stage.LEVELS, pin("reader", "MOSI")));
@@ -115,6 +111,10 @@ public final class Shots {
         shot("table", Examples.DEMO, this::table);
         shot("wake", Examples.DEMO, this::wake);
         shot("tune", Examples.DEMO, this::tune);
+        shot("radio", Examples.DEMO, () -> {
+            session.stageProperty().set(Stage.TUNE);
+            session.tune().turnTo(new TuneWork.At(part("radio"), BenchKind.PACKET_RADIO));
+        });
         shot("take", Examples.DEMO, () -> command("take"));
         shot("pins-boards", Examples.DEMO, () -> {
             session.stageProperty().set(Stage.PINS);
