@@ -90,7 +90,12 @@ final class RadioPane extends BenchPane {
         onTyped(packet, this::takePacket);
         all = new VBox(
                 12,
-                sheet("radio.lines", "radio.lines.how", chosen, lines),
+                sheet(
+                        "radio.lines",
+                        "radio.lines.how",
+                        chosen,
+                        lines,
+                        Ui.textButton("radio-spread", Words.get("radio.spread"), this::spread)),
                 sheet("radio.band", "radio.band.how", band, networks, add),
                 sheet("radio.packet", "radio.packet.how", packet, layouts),
                 sheet("radio.ether", "radio.ether.how", sends, outcome));
@@ -270,6 +275,21 @@ final class RadioPane extends BenchPane {
         }
         apply(new Stations.SetAir(
                 net.get().anchor(), number, key.text(), typed.isEmpty() ? Optional.empty() : Optional.of(typed)));
+    }
+
+    /** Each station waits another time before it tries again. */
+    private void spread() {
+        net().ifPresent(net -> {
+            say("");
+            List<Edit> edits = new ArrayList<>();
+            net.spreadWaits()
+                    .forEach((end, wait) -> edits.add(new Stations.SetAir(
+                            net.anchor(),
+                            Optional.of(end.station().number()),
+                            AirKey.RETRY_WAIT.text(),
+                            Optional.of(Words.show(wait)))));
+            session.apply(edits);
+        });
     }
 
     // --- the band

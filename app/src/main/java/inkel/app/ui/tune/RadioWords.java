@@ -2,14 +2,18 @@ package inkel.app.ui.tune;
 
 import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
+import inkel.app.ui.why.Why.Tone;
+import inkel.app.ui.why.Why.Verdict;
 import inkel.app.words.Words;
 import inkel.core.document.AirKey;
+import inkel.core.quantity.Fact;
 import inkel.core.quantity.Share;
 import inkel.core.tune.radio.End;
 import inkel.core.tune.radio.RadioNet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What the Why panel says of a station: how far it carries, and what it takes of the air. */
 final class RadioWords {
@@ -32,6 +36,20 @@ final class RadioWords {
         air.add(row("missed", percent(net.missed(end)), "computed"));
         return List.of(
                 Section.ofRows(Words.get("radio.why.reach"), reach), Section.ofRows(Words.get("radio.why.air"), air));
+    }
+
+    /** Whether it carries far enough; the first one is where the others are heard, and has no way of its own. */
+    static Optional<Verdict> verdict(RadioNet net, End end) {
+        if (end == net.first()) {
+            return Optional.empty();
+        }
+        RadioNet.Budget budget = net.budget(end);
+        String key = budget.margin() < 0 ? "short" : budget.isThin() ? "thin" : "well";
+        return Optional.of(new Verdict(
+                budget.isThin() ? Tone.LOOK : Tone.GOOD,
+                Words.say(Fact.of("radio.reach." + key)
+                        .with("first", net.first().name())
+                        .with("margin", decibels(Math.abs(budget.margin()), "dB")))));
     }
 
     private static Row row(String key, String value, String source) {

@@ -21,6 +21,7 @@ import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
 import inkel.core.tune.Constant;
 import inkel.core.tune.Draft;
+import inkel.core.tune.radio.RadioNet;
 import inkel.core.tune.servo.ServoDraft;
 import java.util.ArrayList;
 import java.util.List;
@@ -99,7 +100,10 @@ final class TuneNotes implements StageNotes {
         if (isStale) {
             return Optional.of(new Verdict(Tone.LOOK, Words.get("tune.state.stale")));
         }
-        return work.servo(at).flatMap(TuneNotes::ends);
+        Optional<RadioNet> net = work.radios(at);
+        return net.isPresent()
+                ? net.get().end(at.part()).flatMap(end -> RadioWords.verdict(net.get(), end))
+                : work.servo(at).flatMap(TuneNotes::ends);
     }
 
     private static Optional<Verdict> ends(ServoDraft draft) {

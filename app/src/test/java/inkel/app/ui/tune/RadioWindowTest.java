@@ -102,4 +102,19 @@ class RadioWindowTest extends WindowJourney {
         until(() -> group().equals(before));
         assertFalse(before.plan().networks().isEmpty());
     }
+
+    @Test
+    void triesAreSpreadAndReachIsTold(FxRobot robot) throws Exception {
+        link(robot);
+        until(() -> text(robot, "#why-verdict").contains("9.6"));
+        fire(robot, "#radio-spread");
+        until(() -> group().stations().stream()
+                        .map(station -> station.settings().get("retry_wait"))
+                        .distinct()
+                        .count()
+                == 3);
+        assertEquals(List.of(), codes());
+        type(robot, "#radio-losses-1", "0 dB");
+        until(() -> text(robot, "#why-verdict").contains("15.6"));
+    }
 }
