@@ -39,6 +39,8 @@ public final class Calculator {
             new PayloadCalc(),
             new TagCalc(),
             new InfraredCalc(),
+            new TextCalc(),
+            new SentenceCalc(),
             ConverterCalc.ADC,
             ConverterCalc.DAC);
 

@@ -38,6 +38,9 @@ class CalculatorTest {
             long-range sf=7 bandwidth=125kHz coding=4/5 payload=10, airtime_s, 0.041216
             long-range sf=7 bandwidth=125kHz coding=1 payload=10,   sensitivity_dbm, -124.531
             uid hex=DEADBEEF,                        check_byte,    34
+            text message=gate:open,                  parts,         1
+            text message=gate:open,                  left,          151
+            text message=5°,                         alphabet_bits, 16
             uid hex=DEADBEEF,                        bytes,         4
             uid hex=04:11:22:33:44:55:66,            cascade,       2
             led v=5V vf=2.0V i=10mA,                 r_ohm,         330
@@ -487,6 +490,14 @@ class CalculatorTest {
         assertEquals(1, key.get("address"));
         assertEquals(false, key.get("repeat"));
         assertEquals(Map.of("coding", "raw"), answer("ir pulses=300,400,500"));
+        Map<String, Object> place = answer("sentence "
+                + Calculator.all().stream()
+                        .filter(one -> one.name().equals("sentence"))
+                        .findFirst()
+                        .orElseThrow()
+                        .example());
+        assertEquals(48.1173, place.get("latitude_deg"));
+        assertEquals(8, place.get("satellites"));
     }
 
     @Test
@@ -500,6 +511,7 @@ class CalculatorTest {
                 "radio channel=76 rate=3M address=5 payload=8 check=2",
                 "long-range sf=5 bandwidth=125k coding=4/5 payload=10",
                 "long-range sf=7 bandwidth=125k coding=4/9 payload=10",
+                "sentence line=$GPGGA,1*00",
                 "ir pulses=600,-600")) {
             assertThrows(CalcRefused.class, () -> answer(call), call);
         }

@@ -34,6 +34,7 @@ final class RadioWords {
         air.add(row("load", percent(net.load()), "computed"));
         air.add(row("clash", percent(net.clash(end)), "computed"));
         air.add(row("missed", percent(net.missed(end)), "computed"));
+        net.average(end).ifPresent(current -> air.add(row("average", Words.show(current), "computed")));
         return List.of(
                 Section.ofRows(Words.get("radio.why.reach"), reach), Section.ofRows(Words.get("radio.why.air"), air));
     }

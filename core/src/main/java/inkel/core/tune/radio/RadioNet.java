@@ -11,6 +11,7 @@ import inkel.core.document.Station;
 import inkel.core.formula.PacketAir;
 import inkel.core.formula.PacketLayout;
 import inkel.core.formula.PathLoss;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -308,6 +309,27 @@ public record RadioNet(RadioGroup group, List<End> ends) {
     /** Of an end that listens a part of the time only: what is missed of packets that come at any time. */
     public double missed(End end) {
         return 1 - end.listens();
+    }
+
+    /**
+     * What the radio of an end takes on average, as its class usually does: while it listens, while it sends and is answered, and
+     * asleep the rest of the time. Empty for a station that is on no table.
+     */
+    public Optional<Current> average(End end) {
+        return end.placed().map(placed -> {
+            double sends = Math.min(1, load(end));
+            double listens = Math.max(0, Math.min(end.listens(), 1 - sends));
+            return Current.ofAmperes(sends * usual(placed, "peak")
+                    + listens * usual(placed, "active")
+                    + (1 - sends - listens) * usual(placed, "idle"));
+        });
+    }
+
+    private static double usual(Placed placed, String mode) {
+        return placed.cls().modes().stream()
+                .filter(one -> one.name().equals(mode))
+                .mapToDouble(one -> one.current().range().expected().amperes())
+                .sum();
     }
 
     /**

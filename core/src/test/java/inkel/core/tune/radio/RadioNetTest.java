@@ -280,4 +280,16 @@ class RadioNetTest {
                             .get("nearest"));
         }
     }
+
+    @Test
+    void whatAStationTakesOnAverageByHand() throws Exception {
+        Build build = three(all("rate", "250k"), all("payload", "8"), all("listens", "10 %"));
+        // 0.84 ms of each second at 11.3 mA, a tenth at 13.5 mA, the rest at 26 µA.
+        assertEquals(
+                0.00084 * 11.3e-3 + 0.1 * 13.5e-3 + 0.89916 * 26e-6,
+                net(build).average(end(build, 0)).orElseThrow().amperes(),
+                1e-9);
+        assertEquals(Optional.empty(), net(build).average(end(build, 2)));
+        assertEquals(0.9, net(build).missed(end(build, 0)), 1e-12);
+    }
 }
