@@ -24,6 +24,9 @@ abstract class BenchPane extends VBox {
     /** Where two sheets have no room beside each other. */
     private static final double NARROW = 560;
 
+    /** Where a title and what is to be done have no room beside each other. */
+    static final double LITTLE = 380;
+
     private final TuneWork.At at;
     private final Caption problem = Ui.text("", "stop-text");
 
@@ -52,19 +55,32 @@ abstract class BenchPane extends VBox {
     static VBox sheet(String title, String how, Node... content) {
         Caption name = Ui.word(Words.get(title), "section");
         name.setMinWidth(USE_PREF_SIZE);
-        HBox head = new HBox(14, name);
-        head.setAlignment(Pos.BASELINE_LEFT);
-        if (!how.isEmpty()) {
-            Caption said = Ui.text(Words.get(how), "quiet");
-            said.setMinWidth(0);
-            HBox.setHgrow(said, Priority.ALWAYS);
-            head.getChildren().add(said);
-        }
-        VBox sheet = new VBox(10, head);
+        VBox sheet = new VBox(10, how.isEmpty() ? name : head(name, how));
         sheet.getChildren().addAll(content);
         sheet.getStyleClass().addAll("sheet", "tune-sheet");
         sheet.setMinWidth(0);
         return sheet;
+    }
+
+    /** What is to be done stands behind the title, and under it where there is little room. */
+    private static Node head(Caption name, String how) {
+        Caption said = Ui.text(Words.get(how), "quiet");
+        said.setMinWidth(0);
+        HBox.setHgrow(said, Priority.ALWAYS);
+        HBox wide = new HBox(14, name, said);
+        wide.setAlignment(Pos.BASELINE_LEFT);
+        VBox narrow = new VBox(4);
+        VBox host = new VBox(wide);
+        host.widthProperty().addListener((property, old, next) -> {
+            boolean isNarrow = next.doubleValue() < LITTLE;
+            if (isNarrow != host.getChildren().contains(narrow)) {
+                wide.getChildren().clear();
+                narrow.getChildren().clear();
+                (isNarrow ? narrow : wide).getChildren().addAll(name, said);
+                host.getChildren().setAll(isNarrow ? narrow : wide);
+            }
+        });
+        return host;
     }
 
     /** Two sheets beside each other, or under each other where there is no room. */

@@ -35,6 +35,7 @@ import javafx.scene.layout.VBox;
 
 /** Packet radios that belong together: both ends line by line, the band, what is in a packet, and an ether to try. */
 final class RadioPane extends BenchPane {
+    private static final String NARROW = " narrow";
     private static final double NAME = 96;
     private static final double CELL = 92;
     private static final double MOST_CELL = 170;
@@ -100,6 +101,12 @@ final class RadioPane extends BenchPane {
                 sheet("radio.packet", "radio.packet.how", packet, layouts),
                 sheet("radio.ether", "radio.ether.how", sends, outcome));
         getChildren().addAll(none, all);
+        widthProperty().addListener((property, old, next) -> {
+            if (!shape.isEmpty() && isNarrow() != shape.endsWith(NARROW)) {
+                show();
+            }
+        });
+        packet.setMinWidth(0);
         show();
     }
 
@@ -114,12 +121,21 @@ final class RadioPane extends BenchPane {
 
     // --- line by line
 
+    private boolean isNarrow() {
+        return getWidth() > 0 && getWidth() < LITTLE;
+    }
+
+    private int mostShown() {
+        return isNarrow() ? 1 : MOST_SHOWN;
+    }
+
     /** Fields are made anew only for other stations, so that nothing typed is lost. */
     private void showLines(RadioNet net) {
         choose(net);
         String now = columns(net).stream()
                 .map(end -> end.station().number() + " " + end.name())
                 .collect(Collectors.joining(", "));
+        now += isNarrow() ? NARROW : "";
         if (!now.equals(shape)) {
             shape = now;
             makeLines(net);
@@ -133,7 +149,7 @@ final class RadioPane extends BenchPane {
                 .add(end.station().number()));
         for (AirKey key : AirKey.values()) {
             put(id(key, "all"), net.group().plan().settings().getOrDefault(key.text(), ""));
-            for (End end : net.ends()) {
+            for (End end : columns(net)) {
                 TextField field =
                         fields.get(id(key, String.valueOf(end.station().number())));
                 put(id(key, String.valueOf(end.station().number())), end.isOwn(key) ? end.typed(key) : "");
@@ -165,10 +181,14 @@ final class RadioPane extends BenchPane {
         order.stream()
                 .filter(number -> !shown.contains(number))
                 .distinct()
-                .limit(Math.max(0, MOST_SHOWN - shown.size()))
+                .limit(Math.max(0, mostShown() - shown.size()))
                 .forEach(shown::add);
+        int own = net.end(at().part()).map(end -> end.station().number()).orElse(-1);
+        while (shown.size() > mostShown()) {
+            shown.remove(shown.get(0) == own ? 1 : 0);
+        }
         chosen.getChildren().clear();
-        Ui.show(chosen, all.size() > MOST_SHOWN);
+        Ui.show(chosen, all.size() > mostShown());
         for (End end : net.ends()) {
             int number = end.station().number();
             Tile pill = Ui.pill("radio-show-" + number, end.name(), () -> {
@@ -198,18 +218,24 @@ final class RadioPane extends BenchPane {
         lines.getChildren().clear();
         fields.clear();
         said.clear();
-        HBox head = new HBox(8, cell("", NAME), cell(Words.get("radio.all"), CELL));
+        HBox head = new HBox(8, cell(Words.get("radio.all"), CELL));
+        if (!isNarrow()) {
+            head.getChildren().add(0, cell("", NAME));
+        }
         columns(net).forEach(end -> head.getChildren().add(cell(end.name(), CELL)));
         lines.getChildren().add(head);
         for (AirKey key : AirKey.values()) {
             Caption name = Ui.text(Words.get("radio.key." + key.text()), "quiet");
             name.setMinWidth(NAME);
             name.setPrefWidth(NAME);
-            HBox row = new HBox(8, name, line(net, key, Optional.empty()));
-            net.ends().forEach(end -> row.getChildren()
+            HBox row = new HBox(8, line(net, key, Optional.empty()));
+            if (!isNarrow()) {
+                row.getChildren().add(0, name);
+            }
+            columns(net).forEach(end -> row.getChildren()
                     .add(line(net, key, Optional.of(end.station().number()))));
             row.setAlignment(Pos.CENTER_LEFT);
-            lines.getChildren().add(row);
+            lines.getChildren().add(isNarrow() ? new VBox(1, name, row) : row);
         }
     }
 

@@ -42,6 +42,7 @@ final class RoundPane extends VBox {
     private final VBox visits = new VBox(4);
     private final VBox blocked = new VBox(4);
     private final VBox memory = new VBox(4);
+    private boolean isNarrow;
 
     RoundPane(Session session) {
         super(12);
@@ -54,6 +55,13 @@ final class RoundPane extends VBox {
         apart.setMinWidth(USE_PREF_SIZE);
         HBox top = new HBox(14, head, apart);
         top.setAlignment(Pos.CENTER_LEFT);
+        top.setFillHeight(false);
+        widthProperty().addListener((property, old, next) -> {
+            if (isNarrow != next.doubleValue() < BenchPane.LITTLE) {
+                isNarrow = !isNarrow;
+                show();
+            }
+        });
         VBox all = new VBox(
                 12,
                 BenchPane.sheet("round.title", "round.how", top, visits),
@@ -140,9 +148,12 @@ final class RoundPane extends VBox {
                         .map(one -> Words.say(Fact.of("round.every").with("time", one)))
                         .orElse(Words.get("round.each")),
                 late.contains(visit) ? "look-text" : "quiet");
-        every.setMinWidth(EVERY);
-        every.setPrefWidth(EVERY);
-        HBox row = new HBox(10, name, bar, time, every);
+        every.setMinWidth(isNarrow ? LEAST_BAR : EVERY);
+        every.setPrefWidth(isNarrow ? LEAST_BAR + LEAST_BAR : EVERY);
+        HBox row = new HBox(10, bar, time, every);
+        if (!isNarrow) {
+            row.getChildren().add(0, name);
+        }
         if (loop.apart().isPresent() && place != null) {
             Caption turn = Ui.text(
                     Words.say(Fact.of(place.each() == 1 ? "round.place.all" : "round.place")
@@ -154,7 +165,7 @@ final class RoundPane extends VBox {
             row.getChildren().add(turn);
         }
         row.setAlignment(Pos.CENTER_LEFT);
-        return row;
+        return isNarrow ? new VBox(2, name, row) : row;
     }
 
     private static String said(Blocked lost) {
@@ -192,7 +203,7 @@ final class RoundPane extends VBox {
                                 report.get().ofFlash()));
     }
 
-    private static Node memory(String key, DataSize taken, DataSize all, Share share) {
+    private Node memory(String key, DataSize taken, DataSize all, Share share) {
         Caption name = Ui.word(Words.get(key), "quiet");
         name.setMinWidth(NAME);
         TurnBar bar = new TurnBar(Math.min(1, share.ratio()), 0);
@@ -201,9 +212,9 @@ final class RoundPane extends VBox {
         Caption said = Ui.text(
                 Words.say(Fact.of("round.memory.said").with("taken", taken).with("all", all)),
                 taken.isAbove(all) ? "stop-text" : "quiet");
-        said.setMinWidth(TIME + EVERY);
-        HBox row = new HBox(10, name, bar, said);
+        said.setMinWidth(isNarrow ? TIME + LEAST_BAR : TIME + EVERY);
+        HBox row = isNarrow ? new HBox(10, bar, said) : new HBox(10, name, bar, said);
         row.setAlignment(Pos.CENTER_LEFT);
-        return row;
+        return isNarrow ? new VBox(2, name, row) : row;
     }
 }

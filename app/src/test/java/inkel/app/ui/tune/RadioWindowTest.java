@@ -117,4 +117,18 @@ class RadioWindowTest extends WindowJourney {
         type(robot, "#radio-losses-1", "0 dB");
         until(() -> text(robot, "#why-verdict").contains("15.6"));
     }
+
+    @Test
+    void inASmallWindowOneStationIsShownAtATime(FxRobot robot) throws Exception {
+        link(robot);
+        robot.interact(() -> {
+            stage.setWidth(900);
+            stage.setHeight(620);
+        });
+        until(() -> isThere(robot, "#radio-check-1") && !isThere(robot, "#radio-check-2"));
+        press(robot, "#radio-show-2");
+        until(() -> isThere(robot, "#radio-check-2") && !isThere(robot, "#radio-check-1"));
+        type(robot, "#radio-check-2", "1");
+        until(() -> codes().equals(List.of("radio.settings_differ")));
+    }
 }
