@@ -346,18 +346,24 @@ public final class TuneWork {
         } else if (at != null
                 && at.bench() == BenchKind.INFRARED
                 && NUMBERS.matcher(line.strip()).matches()) {
-            hearTrain(
-                    at,
-                    Arrays.stream(line.strip().split("[\\s,;]+"))
-                            .map(Double::parseDouble)
-                            .filter(width -> width > 0)
-                            .toList());
+            hearWidths(at, line.strip());
         } else if (at != null && at.bench() == BenchKind.TAGS) {
             tags(at).flatMap(draft -> draft.meant(line)).ifPresent(read -> tap(at, new TagDevice.Read(read, true)));
         } else if (at != null
                 && sampled(at).isPresent()
                 && NUMBERS.matcher(line.strip()).matches()) {
             hearNumbers(line.strip());
+        }
+    }
+
+    /** Some programs print spaces with a minus; fewer than a mark, a space and a mark are no train. */
+    private void hearWidths(At at, String line) {
+        List<Double> train = Arrays.stream(line.split("[\\s,;]+"))
+                .map(word -> Math.abs(Double.parseDouble(word)))
+                .filter(width -> width > 0)
+                .toList();
+        if (train.size() > 2) {
+            hearTrain(at, train);
         }
     }
 

@@ -177,12 +177,14 @@ final class RoundPane extends VBox {
     }
 
     private void showMemory() {
-        Optional<MemoryReport> report = MemoryReport.of(
-                        session.assessmentProperty().get().reports().circuit())
-                .stream()
-                .filter(one ->
-                        one.node().node().id().equals(session.nodeProperty().get()))
-                .findFirst();
+        Optional<MemoryReport> report = Optional.ofNullable(
+                        session.assessmentProperty().get())
+                .flatMap(assessment -> MemoryReport.of(assessment.reports().circuit()).stream()
+                        .filter(one -> one.node()
+                                .node()
+                                .id()
+                                .equals(session.nodeProperty().get()))
+                        .findFirst());
         if (report.isEmpty()) {
             memory.getChildren().add(Ui.text(Words.get("round.memory.unknown"), "quiet"));
             return;

@@ -83,7 +83,7 @@ class KeyWindowTest extends WindowJourney {
         try (TerminalPair pair = new TerminalPair(folder)) {
             robot.interact(() -> session.line().listen(pair.port(), 57_600));
             until(() -> session.line().nowProperty().get().state() == LineWork.State.OPEN);
-            pair.print("hello\n" + train + "\n");
+            pair.print("hello\n5\n" + train + "\n");
             until(() -> session.tune().heardKeys().size() == 1);
         }
         assertTrue(text(robot, "#key-which").contains("1/21"), text(robot, "#key-which"));
