@@ -2,7 +2,6 @@ package inkel.core.loop;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
-import inkel.core.catalog.Controller;
 import inkel.core.catalog.I2cNeed;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
@@ -63,9 +62,10 @@ public record LoopReport(List<NodeLoop> nodes) {
             Optional<Frequency> polls = placed.own(Settings.POLLS)
                     .or(turn::polls)
                     .or(() -> placed.cls().i2c().flatMap(I2cNeed::traffic).map(I2cNeed.Traffic::polls));
-            // A strip holds everything up while it is sent, so that it is a wait as well.
-            TimeSpan stands =
-                    TimeSpan.ofSeconds(Math.max(waits.seconds(), turn.holds().seconds()));
+            // What is timed by the program itself stands there as well; hardware or a second core does it beside the
+            // round.
+            double holds = isHeldUp(pins) ? turn.holds().seconds() : 0;
+            TimeSpan stands = TimeSpan.ofSeconds(Math.max(waits.seconds(), holds));
             if (bus.seconds() > 0 || stands.seconds() > 0) {
                 visits.add(new Visit(placed, bus, stands, polls));
             }
@@ -141,9 +141,17 @@ public record LoopReport(List<NodeLoop> nodes) {
         return blocked;
     }
 
+    private static boolean isHeldUp(NodePins pins) {
+        return pins.node()
+                .board()
+                .cls()
+                .controller()
+                .filter(controller -> controller.software().isHeldUp())
+                .isPresent();
+    }
+
     private static List<Holder> holders(NodePins pins) {
-        Optional<Controller> board = pins.node().board().cls().controller();
-        if (board.filter(controller -> controller.software().isHeldUp()).isEmpty()) {
+        if (!isHeldUp(pins)) {
             return List.of();
         }
         List<Holder> holders = new ArrayList<>();

@@ -62,6 +62,16 @@ class LoopReportTest {
     }
 
     @Test
+    void aStripIsStoodAtOnlyWhereTheProgramTimesIt() {
+        Builds strip =
+                Builds.classic().part("strip", "led-strip-60", "V+=board.5V").wire("strip.DIN", "board.D6");
+        assertEquals(0.0018, visit(loop(strip), "strip").time().seconds(), 1e-12);
+        Builds other =
+                Builds.dualCore().part("strip", "led-strip-60", "V+=board.5V").wire("strip.DIN", "board.G4");
+        assertEquals(List.of(), loop(other).visits());
+    }
+
+    @Test
     void whatIsLeftForLaterOrNotWiredTakesNothing() {
         NodeLoop loop = loop(Builds.classic()
                 .part("oled", "display-small-graphic", "VCC=board.3V3")

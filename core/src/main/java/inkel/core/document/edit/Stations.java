@@ -12,6 +12,7 @@ import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /** Which radios belong together. */
 public final class Stations {
@@ -31,6 +32,11 @@ public final class Stations {
         List<RadioGroup> air = new ArrayList<>(build.air());
         air.replaceAll(old -> old.id().equals(group.id()) ? group : old);
         return build.withAir(air);
+    }
+
+    private static Build planned(Build build, Place radio, UnaryOperator<AirPlan> change) throws EditRefused {
+        RadioGroup group = groupOf(build, radio);
+        return replaced(build, group.withPlan(change.apply(group.plan())));
     }
 
     /** A radio joins the group of another, which begins one when it has none. A radio is in one group at a time. */
@@ -138,10 +144,10 @@ public final class Stations {
 
         @Override
         public Build apply(Build build) throws EditRefused {
-            RadioGroup group = groupOf(build, radio);
             if (number.isEmpty()) {
-                return replaced(build, group.withPlan(group.plan().with(key, value)));
+                return planned(build, radio, plan -> plan.with(key, value));
             }
+            RadioGroup group = groupOf(build, radio);
             List<Station> stations = new ArrayList<>(group.stations());
             stations.replaceAll(station -> station.number() == number.get() ? station.with(key, value) : station);
             return replaced(build, group.withStations(stations));
@@ -161,8 +167,7 @@ public final class Stations {
 
         @Override
         public Build apply(Build build) throws EditRefused {
-            RadioGroup group = groupOf(build, radio);
-            return replaced(build, group.withPlan(group.plan().withNetworks(networks)));
+            return planned(build, radio, plan -> plan.withNetworks(networks));
         }
     }
 
@@ -179,8 +184,7 @@ public final class Stations {
 
         @Override
         public Build apply(Build build) throws EditRefused {
-            RadioGroup group = groupOf(build, radio);
-            return replaced(build, group.withPlan(group.plan().withPacket(fields)));
+            return planned(build, radio, plan -> plan.withPacket(fields));
         }
     }
 }

@@ -34,6 +34,11 @@ public record RadioNet(RadioGroup group, List<End> ends) {
     /** What the answer carries beside its address: nothing. */
     private static final int OF_ANSWER = 0;
 
+    /** In which the wait before another try is set, in seconds, and how many of them at the most. */
+    private static final double WAIT_STEP = 250e-6;
+
+    private static final int MOST_STEPS = 16;
+
     public RadioNet {
         ends = List.copyOf(ends);
     }
@@ -360,10 +365,8 @@ public record RadioNet(RadioGroup group, List<End> ends) {
                 ends.stream().mapToDouble(end -> exchange(end).seconds()).max().orElse(0);
         int first = (int) Math.max(2, Math.ceil(longest / WAIT_STEP));
         for (int i = 0; i < ends.size(); i++) {
-            waits.put(ends.get(i), TimeSpan.ofSeconds(Math.min(16, first + i) * WAIT_STEP));
+            waits.put(ends.get(i), TimeSpan.ofSeconds(Math.min(MOST_STEPS, first + i) * WAIT_STEP));
         }
         return waits;
     }
-
-    private static final double WAIT_STEP = 250e-6;
 }
