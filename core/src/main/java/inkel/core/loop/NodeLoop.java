@@ -2,7 +2,6 @@ package inkel.core.loop;
 
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.Placed;
 import inkel.core.quantity.TimeSpan;
 import java.util.List;
 import java.util.Optional;
@@ -58,12 +57,6 @@ public record NodeLoop(NodeCircuit node, List<Visit> visits, List<Blocked> block
     /** How visits are begun apart at the best. */
     public static Staggered staggered(List<Visit> visits) {
         return VisitStaggerModel.solve(visits);
-    }
-
-    public Optional<Visit> visit(Placed placed) {
-        return visits.stream()
-                .filter(visit -> visit.placed().id().equals(placed.id()))
-                .findFirst();
     }
 
     public static TimeSpan sum(List<Visit> visits) {

@@ -22,9 +22,15 @@ final class RadioWords {
     static List<Section> sections(RadioNet net, End end) {
         RadioNet.Budget budget = net.budget(end);
         List<Row> reach = new ArrayList<>();
-        reach.add(row("sends", decibels(budget.power(), "dBm"), end.isOwn(AirKey.POWER) ? "yours" : "class"));
+        reach.add(row(
+                "sends",
+                decibels(budget.power(), "dBm"),
+                end.source(AirKey.POWER).name().toLowerCase(Locale.ROOT)));
         reach.add(row("path", decibels(budget.path(), "dB"), "computed"));
-        reach.add(row("losses", decibels(budget.losses(), "dB"), "yours"));
+        reach.add(row(
+                "losses",
+                decibels(budget.losses(), "dB"),
+                end.source(AirKey.LOSSES).name().toLowerCase(Locale.ROOT)));
         reach.add(row("arrives", decibels(budget.arrives(), "dBm"), "computed"));
         reach.add(row("hears", decibels(budget.sensitivity(), "dBm"), "class"));
         reach.add(row("margin", decibels(budget.margin(), "dB"), "computed"));

@@ -48,7 +48,10 @@ public final class LoopSlowRule implements Rule<LoopReport> {
                 .with("longest", longest.placed().part().name())
                 .number("round", loop.worst(), Source.COMPUTED)
                 .number("takes_longest", longest.time(), Source.COMPUTED)
-                .number("wanted_every", late.every().orElseThrow(), Source.CLASS)
+                .number(
+                        "wanted_every",
+                        late.every().orElseThrow(),
+                        late.placed().sourceOf(Settings.POLLS, Source.CLASS))
                 .fix(() -> later(loop))
                 .fix(() -> apart(loop))
                 .fix(() -> laterAndApart(loop))

@@ -9,6 +9,7 @@ import inkel.core.formula.PacketAir;
 import inkel.core.formula.PacketLayout;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Length;
+import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
@@ -57,6 +58,13 @@ public record End(Station station, AirPlan plan, Optional<NodeCircuit> node, Opt
     /** Whether the station alone says so. */
     public boolean isOwn(AirKey key) {
         return station.settings().containsKey(key.text());
+    }
+
+    /** Where that comes from: said for the station or for all, or what is usual. */
+    public Source source(AirKey key) {
+        boolean isSaid = good(key, station.settings().get(key.text())).isPresent()
+                || good(key, plan.settings().get(key.text())).isPresent();
+        return isSaid ? Source.YOURS : Source.RULE;
     }
 
     /** A value that can be compared: two texts that mean the same are one. */

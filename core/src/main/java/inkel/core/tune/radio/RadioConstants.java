@@ -13,15 +13,15 @@ public final class RadioConstants {
     /** @param part the radio as its builder calls it */
     public static List<Constant> of(RadioNet net, End end, String part) {
         List<Constant> all = new ArrayList<>();
-        number(all, part, "CHANNEL", end.channel(), source(end, AirKey.CHANNEL));
-        number(all, part, "RATE_BITS", Math.round(end.rate().bits()), source(end, AirKey.RATE));
-        number(all, part, "CHECK_BYTES", end.check(), source(end, AirKey.CHECK));
+        number(all, part, "CHANNEL", end.channel(), end.source(AirKey.CHANNEL));
+        number(all, part, "RATE_BITS", Math.round(end.rate().bits()), end.source(AirKey.RATE));
+        number(all, part, "CHECK_BYTES", end.check(), end.source(AirKey.CHECK));
         // Where each packet brings its length there is none to set.
-        number(all, part, "PAYLOAD_BYTES", end.payload().orElse(0), source(end, AirKey.PAYLOAD));
-        number(all, part, "ANSWERS", end.answers() ? 1 : 0, source(end, AirKey.ANSWERS));
-        number(all, part, "RETRIES", end.retries(), source(end, AirKey.RETRIES));
-        number(all, part, "RETRY_WAIT_US", Math.round(end.retryWait().seconds() * 1e6), source(end, AirKey.RETRY_WAIT));
-        number(all, part, "POWER_DBM", Math.round(end.power()), source(end, AirKey.POWER));
+        number(all, part, "PAYLOAD_BYTES", end.payload().orElse(0), end.source(AirKey.PAYLOAD));
+        number(all, part, "ANSWERS", end.answers() ? 1 : 0, end.source(AirKey.ANSWERS));
+        number(all, part, "RETRIES", end.retries(), end.source(AirKey.RETRIES));
+        number(all, part, "RETRY_WAIT_US", Math.round(end.retryWait().seconds() * 1e6), end.source(AirKey.RETRY_WAIT));
+        number(all, part, "POWER_DBM", Math.round(end.power()), end.source(AirKey.POWER));
         all.add(address(end, part, "ADDRESS"));
         for (End other : net.ends()) {
             boolean isPartner = other != end
@@ -31,11 +31,6 @@ public final class RadioConstants {
             }
         }
         return all;
-    }
-
-    private static Source source(End end, AirKey key) {
-        boolean isSaid = end.isOwn(key) || end.plan().settings().containsKey(key.text());
-        return isSaid ? Source.YOURS : Source.RULE;
     }
 
     private static void number(List<Constant> all, String part, String name, long value, Source source) {

@@ -25,6 +25,7 @@ import inkel.core.io.document.BuildWriter;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Source;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -291,5 +292,13 @@ class RadioNetTest {
                 1e-9);
         assertEquals(Optional.empty(), net(build).average(end(build, 2)));
         assertEquals(0.9, net(build).missed(end(build, 0)), 1e-12);
+    }
+
+    @Test
+    void aFigureSaysWhetherItIsTheBuildersOrUsual() throws Exception {
+        assertEquals(Source.RULE, end(three(), 1).source(AirKey.POWER));
+        assertEquals(Source.YOURS, end(three(all("power", "-6 dBm")), 1).source(AirKey.POWER));
+        assertEquals(Source.YOURS, end(three(one(1, "power", "-6 dBm")), 1).source(AirKey.POWER));
+        assertEquals(Source.RULE, end(three(one(1, "power", "-6 dBm")), 0).source(AirKey.POWER));
     }
 }
