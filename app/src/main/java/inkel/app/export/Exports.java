@@ -1,6 +1,7 @@
 package inkel.app.export;
 
 import inkel.app.export.program.ConstantsFile;
+import inkel.app.export.program.StartProgram;
 import inkel.app.export.program.WakeProgram;
 import inkel.app.export.sheet.Sheet;
 import inkel.app.export.sheet.SheetMaker;
@@ -37,6 +38,8 @@ public final class Exports {
             Export.ofPicture("river.png", RiverSvg::of),
             program("wake.cpp", Language.Name.CPP),
             program("wake.py", Language.Name.PYTHON_CONTROLLER, Language.Name.PYTHON_COMPUTER),
+            start("start.cpp", Language.Name.CPP),
+            start("start.py", Language.Name.PYTHON_CONTROLLER, Language.Name.PYTHON_COMPUTER),
             constants("pins.h", Language.Name.CPP),
             constants("pins.py", Language.Name.PYTHON_CONTROLLER, Language.Name.PYTHON_COMPUTER));
 
@@ -52,6 +55,14 @@ public final class Exports {
                         .wires(node)
                         .flatMap(list -> language(list.node(), languages))
                         .flatMap(language -> program(assessment, node, language)));
+    }
+
+    private static Export start(String id, Language.Name... languages) {
+        return Export.ofBoard(
+                id,
+                (assessment, node) -> spoken(assessment, node, languages).isPresent(),
+                (assessment, node) -> assessment.wires(node).flatMap(list -> spoken(assessment, node, languages)
+                        .map(language -> StartProgram.of(assessment.build(), list.node(), list, language))));
     }
 
     private static Export constants(String id, Language.Name... languages) {

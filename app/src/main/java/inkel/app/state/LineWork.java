@@ -6,6 +6,7 @@ import inkel.app.line.LineFailure;
 import inkel.app.line.Port;
 import inkel.app.line.Ports;
 import inkel.core.checks.Assessment;
+import inkel.core.io.document.PlanHash;
 import inkel.core.quantity.Fact;
 import inkel.core.wake.report.BoardReport;
 import inkel.core.wake.report.ReportPlan;
@@ -22,6 +23,9 @@ import javafx.beans.property.SimpleObjectProperty;
 /** Listens to the board at a serial port, when the builder asks for it, and learns which board is at which port. */
 public final class LineWork {
     /** What is kept of what was heard, in letters; a board may talk for days. */
+    /** With what a program of the plan begins: see {@code start.cpp}. */
+    private static final String PLAN = "inkel-plan";
+
     private static final int MOST = 20_000;
 
     /** Lines that wait to be shown; what comes faster than it can be shown is left out. */
@@ -174,6 +178,9 @@ public final class LineWork {
         private int letters;
         private int nonsense;
 
+        /** Told for as long as the port is open: the board has the code of another plan. */
+        private Optional<Fact> otherPlan = Optional.empty();
+
         Hearing(int mine, Port port, int baud) {
             this.mine = mine;
             this.port = port;
@@ -246,12 +253,21 @@ public final class LineWork {
                             ? Optional.of(Fact.of("line.nonsense")
                                     .with("port", port.name())
                                     .with("baud", baud))
-                            : Optional.empty());
+                            : otherPlan);
         }
 
         private void take(String text) {
             session.tune().hear(text);
             String[] words = text.strip().split("\\s+");
+            if (words[0].equals(PLAN) && words.length > 1) {
+                String here = session.build().map(PlanHash::of).orElse("");
+                otherPlan = words[1].equals(here)
+                        ? Optional.empty()
+                        : Optional.of(Fact.of("line.other_plan")
+                                .with("port", port.name())
+                                .with("found", words[1])
+                                .with("here", here));
+            }
             if (words[0].equals(BoardReport.HEAD)) {
                 report.setLength(0);
                 if (words.length > 2) {

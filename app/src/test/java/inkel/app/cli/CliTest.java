@@ -397,6 +397,8 @@ class CliTest {
             assertEquals(
                     Set.of(
                                     "lower-lock-pins.h",
+                                    "lower-lock-start.cpp",
+                                    "pump-house-start.cpp",
                                     "lower-lock-wake.cpp",
                                     "pump-house-pins.h",
                                     "pump-house-wake.cpp",

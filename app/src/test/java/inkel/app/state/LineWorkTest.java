@@ -12,6 +12,7 @@ import inkel.app.line.LineFailure;
 import inkel.app.line.Port;
 import inkel.app.line.Ports;
 import inkel.core.io.catalog.Shelf;
+import inkel.core.io.document.PlanHash;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -175,6 +176,20 @@ class LineWorkTest {
         assertEquals(List.of("/dev/left r"), machine.sent);
         assertEquals("line.silent", told());
         hear("here I am");
+        assertEquals("", told());
+    }
+
+    @Test
+    void aBoardWithTheCodeOfAnotherPlanIsTold() {
+        String here = PlanHash.of(session.build().orElseThrow());
+        work.listen("/dev/left", 57_600);
+        hear("inkel-plan " + here);
+        assertEquals("", told());
+        hear("inkel-plan 00000000");
+        assertEquals("line.other_plan", told());
+        hear("Light: light 833.3 lx");
+        assertEquals("line.other_plan", told(), "for as long as it talks");
+        hear("inkel-plan " + here);
         assertEquals("", told());
     }
 

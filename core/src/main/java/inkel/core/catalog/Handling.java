@@ -1,5 +1,6 @@
 package inkel.core.catalog;
 
+import inkel.core.catalog.routine.Routine;
 import java.util.List;
 import java.util.Optional;
 
@@ -16,6 +17,7 @@ import java.util.Optional;
  * @param air how it speaks through the air, if it does
  * @param screen what it shows, if it does
  * @param frame how it is sent a code, for a converter out
+ * @param routine what the least program does with it
  */
 public record Handling(
         List<String> does,
@@ -28,7 +30,8 @@ public record Handling(
         Optional<String> programs,
         Optional<Air> air,
         Optional<Screen> screen,
-        Optional<Frame> frame) {
+        Optional<Frame> frame,
+        Routine routine) {
     public Handling {
         does = List.copyOf(does);
         checks = List.copyOf(checks);
@@ -49,12 +52,13 @@ public record Handling(
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                Routine.NONE);
     }
 
     /** The same, coming to the table in another way. */
     Handling with(Make other) {
         return new Handling(
-                does, other, outline, checks, unpowered, benches, mayCarryMains, programs, air, screen, frame);
+                does, other, outline, checks, unpowered, benches, mayCarryMains, programs, air, screen, frame, routine);
     }
 }

@@ -1,4 +1,5 @@
 // Stands in for a board: pins, a clock of its own, and what hangs on them, as a file tells. For tests.
+#include <cstdint>
 #include <cstdio>
 #include <cstdlib>
 #include <fstream>
@@ -9,7 +10,7 @@
 #include <string>
 #include <vector>
 
-enum { LOW = 0, HIGH = 1, INPUT = 0, OUTPUT = 1 };
+enum { LOW = 0, HIGH = 1, INPUT = 0, OUTPUT = 1, INPUT_PULLUP = 2 };
 
 struct Device {
   int address;
@@ -311,6 +312,7 @@ int main(int count, char **given) {
   setup();
   if (count > 2) typed = given[2];
   while (!typed.empty()) loop();
+  for (long long until = now + 1000LL * (count > 3 ? std::atoi(given[3]) : 0); now < until; now += 500) loop();
   std::cout << talk.text();
   for (int pin : driven) std::cerr << "driven " << pin << "\n";
   for (auto &pin : modes) {

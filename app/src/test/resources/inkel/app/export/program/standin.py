@@ -140,12 +140,12 @@ def changed():
 
 
 class Pin:
-    IN, OUT = 0, 1
+    IN, OUT, PULL_UP = 0, 1, 2
 
     def __init__(self, number):
         self.number = number if isinstance(number, int) else int(NAMES[number])
 
-    def init(self, mode, value=None):
+    def init(self, mode, pull=None, value=None):
         modes[self.number] = mode
         if value is not None:
             values[self.number] = value
@@ -168,6 +168,24 @@ class ADC:
 
     def read_u16(self):
         return codes.get(self.pin.number, 0)
+
+
+class SoftI2C:
+    asked = {}
+
+    def __init__(self, scl, sda, freq):
+        self.bus = [bus for bus in buses if (bus.sda, bus.scl) == (sda.number, scl.number)][0]
+
+    def writeto(self, address, data):
+        if address not in self.bus.devices:
+            raise OSError(19)
+        print("sent %d %s" % (address, " ".join(str(byte) for byte in data)), file=sys.stderr)
+        SoftI2C.asked[address] = data[0]
+
+    def readfrom(self, address, count):
+        if address not in self.bus.devices:
+            raise OSError(19)
+        return bytes((self.bus.devices[address].get(SoftI2C.asked.get(address), []) + [0xFF] * count)[:count])
 
 
 def passes(us):
@@ -199,7 +217,7 @@ for row in open(sys.argv[1]):
         voices[int(words[1])] = (int(words[2]), words[3])
 
 machine = types.ModuleType("machine")
-machine.Pin, machine.ADC = Pin, ADC
+machine.Pin, machine.ADC, machine.SoftI2C = Pin, ADC, SoftI2C
 clock = types.ModuleType("time")
 clock.sleep_us = passes
 clock.sleep_ms = lambda ms: passes(1000 * ms)

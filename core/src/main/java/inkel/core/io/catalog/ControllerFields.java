@@ -80,7 +80,8 @@ final class ControllerFields {
                 controller.objects("languages").stream()
                         .map(language -> new Language(
                                 PartClassReader.word(language, "name", Language.Name.values(), Language.Name.CPP),
-                                language.text("pin")))
+                                language.text("pin"),
+                                language.has("headers") ? language.textMap("headers") : Map.of()))
                         .toList(),
                 controller.number("bits", 8),
                 controller.object("memory").map(ControllerFields::memory));

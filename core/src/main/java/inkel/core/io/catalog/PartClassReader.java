@@ -24,6 +24,7 @@ import inkel.core.catalog.Resting;
 import inkel.core.catalog.Screen;
 import inkel.core.catalog.Turn;
 import inkel.core.catalog.Unpowered;
+import inkel.core.catalog.routine.Routine;
 import inkel.core.io.json.Fields;
 import inkel.core.io.json.Problem;
 import inkel.core.quantity.DataSize;
@@ -294,7 +295,8 @@ final class PartClassReader {
                 fields.object("air")
                         .map(air -> new Air(air.text("kind"), word(air, "way", Air.Way.values(), Air.Way.BOTH))),
                 fields.object("screen").map(PartClassReader::screen),
-                fields.object("frame").map(frame -> new Frame(frame.text("before"), frame.text("after"))));
+                fields.object("frame").map(frame -> new Frame(frame.text("before"), frame.text("after"))),
+                fields.object("routine").map(RoutineFields::routine).orElse(Routine.NONE));
     }
 
     private static Make make(Fields make) {
@@ -391,6 +393,11 @@ final class PartClassReader {
         cls.handling().checks().stream()
                 .flatMap(wake -> wake.pins().stream())
                 .forEach(pin -> requirePin(cls, "wake", pin));
+        cls.handling()
+                .routine()
+                .steps()
+                .flatMap(step -> step.pins().stream())
+                .forEach(pin -> requirePin(cls, "routine", pin));
         cls.handling().unpowered().forEach(between -> {
             requirePin(cls, "unpowered", between.from());
             requirePin(cls, "unpowered", between.to());

@@ -1,0 +1,228 @@
+package inkel.core.tune.code;
+
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.WakeCheck;
+import inkel.core.catalog.routine.Routine;
+import inkel.core.catalog.routine.Step;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.TimeSpan;
+import inkel.core.tune.Constant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What a program to begin with does on the board of a node: how it reaches each part, and which steps of its class the
+ * wires of the plan allow.
+ */
+public record StartPlan(NodeCircuit node, List<Task> tasks) {
+    private static final TimeSpan MIDDLE = TimeSpan.ofSeconds(0.0015);
+    private static final TimeSpan REST = TimeSpan.ofSeconds(0.0185);
+    private static final int PULSES = 50;
+
+    public StartPlan {
+        tasks = List.copyOf(tasks);
+    }
+
+    /** How the board speaks with a part. */
+    public sealed interface Link {
+        record I2c(Pin sda, Pin scl, int address) implements Link {}
+
+        /**
+         * @param select absent where it is held by hand
+         * @param mode 0 to 3
+         */
+        record Spi(
+                Pin clock,
+                Optional<Pin> out,
+                Optional<Pin> in,
+                Optional<Pin> select,
+                int mode,
+                boolean isSelectedHigh,
+                Frequency most)
+                implements Link {}
+
+        /**
+         * @param from the pin that hears the part; absent where none is wired
+         * @param to the pin that the part hears; absent likewise
+         */
+        record Serial(Optional<Pin> from, Optional<Pin> to, Frequency baud) implements Link {}
+    }
+
+    /** A signal of a part with the pin of the board that its wire goes to. */
+    public record Lead(Endpoint signal, Pin pin) {}
+
+    /**
+     * What is done with one part.
+     *
+     * @param name an identifier that no other part has
+     * @param routine of its class, with the steps alone that its wires allow
+     * @param leads its wires to the board, in the order of its pins
+     * @param elsewhere signals whose wires end at another part than the board, with that end
+     * @param isWhole whether no step was passed over for want of a bus
+     */
+    public record Task(
+            Placed part,
+            String name,
+            Optional<Link> link,
+            Routine routine,
+            List<Lead> leads,
+            Map<Endpoint, Endpoint> elsewhere,
+            boolean isWhole) {
+        public Task {
+            leads = List.copyOf(leads);
+        }
+
+        /** The pin of the board that a signal of the part is wired to. */
+        public Pin pin(String label) {
+            return leads.stream()
+                    .filter(lead -> lead.signal().pin().equals(label))
+                    .findFirst()
+                    .orElseThrow()
+                    .pin();
+        }
+    }
+
+    public static StartPlan of(NodeCircuit node) {
+        List<Task> tasks = new ArrayList<>();
+        Map<String, Integer> names = new HashMap<>();
+        for (Placed placed : node.parts()) {
+            if (placed.part().isBoard()
+                    || placed.isForLater()
+                    || placed.cls().signals().findAny().isEmpty()) {
+                continue;
+            }
+            String plain = Constant.identifier(placed.part().name());
+            int count = names.merge(plain, 1, Integer::sum);
+            task(node, placed, count == 1 ? plain : plain + "_" + count).ifPresent(tasks::add);
+        }
+        return new StartPlan(node, tasks);
+    }
+
+    private static Optional<Task> task(NodeCircuit node, Placed placed, String name) {
+        List<Lead> leads = new ArrayList<>();
+        Map<Endpoint, Endpoint> elsewhere = new LinkedHashMap<>();
+        placed.cls().signals().forEach(pin -> {
+            Endpoint signal = placed.endpoint(pin);
+            Optional<Wire> wire = node.wire(signal).filter(there -> !node.isTie(there));
+            wire.filter(there -> there.to().part().equals(node.board().id()))
+                    .flatMap(there -> node.pin(there.to()))
+                    .ifPresentOrElse(
+                            target -> leads.add(new Lead(signal, target)),
+                            () -> wire.ifPresent(there -> elsewhere.put(signal, there.to())));
+        });
+        if (leads.isEmpty() && elsewhere.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<Link> link = link(placed, leads);
+        Routine all = placed.cls().handling().routine().isEmpty()
+                ? usual(placed)
+                : placed.cls().handling().routine();
+        Filter filter = new Filter(leads, link);
+        Routine routine = new Routine(filter.of(all.begin()), filter.of(all.read()), filter.of(all.key()), all.yours());
+        return Optional.of(new Task(placed, name, link, routine, leads, elsewhere, !filter.lacksBus));
+    }
+
+    /** Passes over what its wires do not allow. */
+    private static final class Filter {
+        private final List<Lead> leads;
+        private final Optional<Link> link;
+        private boolean lacksBus;
+
+        Filter(List<Lead> leads, Optional<Link> link) {
+            this.leads = leads;
+            this.link = link;
+        }
+
+        List<Step> of(List<Step> steps) {
+            return steps.stream().filter(this::isWired).toList();
+        }
+
+        private boolean isWired(Step step) {
+            boolean isSerial = step instanceof Step.Line;
+            boolean lacks = step.isOverBus()
+                            && link.filter(has -> !(has instanceof Link.Serial)).isEmpty()
+                    || isSerial && link.filter(Link.Serial.class::isInstance).isEmpty();
+            lacksBus |= lacks;
+            return !lacks
+                    && step.pins().stream().allMatch(label -> leads.stream()
+                            .anyMatch(lead -> lead.signal().pin().equals(label)));
+        }
+    }
+
+    /** What is done with a part whose class says nothing of it: its outputs are told, its sign is for a key. */
+    private static Routine usual(Placed placed) {
+        List<Step> read = new ArrayList<>();
+        List<Step> key = new ArrayList<>();
+        placed.cls().signals().forEach(pin -> {
+            if (pin.use() == PinUse.ANALOG) {
+                read.add(new Step.Code(pin.label()));
+            } else if (pin.use() == PinUse.OUTPUT || pin.use() == PinUse.INTERRUPT) {
+                read.add(new Step.Read(pin.label()));
+            }
+        });
+        for (WakeCheck check : placed.cls().handling().checks()) {
+            if (check instanceof WakeCheck.Sign sign) {
+                sign.drive().ifPresent(drive -> driven(drive).ifPresent(key::add));
+            }
+        }
+        return new Routine(List.of(), read, key, Optional.empty());
+    }
+
+    private static Optional<Step> driven(WakeCheck.Drive drive) {
+        return switch (drive.to()) {
+            case HIGH, LOW -> Optional.of(new Step.Switch(drive.pin(), drive.to() == WakeCheck.To.HIGH));
+            case PULSES -> Optional.of(new Step.Pulses(drive.pin(), MIDDLE, REST, PULSES));
+            case MESSAGE -> Optional.empty();
+        };
+    }
+
+    private static Optional<Pin> lead(Placed placed, List<Lead> leads, PinUse use) {
+        return leads.stream()
+                .filter(lead -> placed.cls()
+                        .pin(lead.signal().pin())
+                        .filter(pin -> pin.use() == use)
+                        .isPresent())
+                .map(Lead::pin)
+                .findFirst();
+    }
+
+    private static Optional<Link> link(Placed placed, List<Lead> leads) {
+        if (placed.cls().i2c().isPresent()) {
+            Optional<Pin> sda = lead(placed, leads, PinUse.I2C_SDA);
+            Optional<Pin> scl = lead(placed, leads, PinUse.I2C_SCL);
+            return sda.isPresent() && scl.isPresent()
+                    ? placed.address().map(address -> new Link.I2c(sda.get(), scl.get(), address))
+                    : Optional.empty();
+        }
+        if (placed.cls().spi().isPresent()) {
+            Optional<Pin> clock = lead(placed, leads, PinUse.SPI_SCK);
+            Optional<Pin> select = lead(placed, leads, PinUse.SPI_CS);
+            return clock.filter(there -> select.isPresent() || placed.isSelectHeldLow())
+                    .map(there -> new Link.Spi(
+                            there,
+                            lead(placed, leads, PinUse.SPI_MOSI),
+                            lead(placed, leads, PinUse.SPI_MISO),
+                            select,
+                            placed.cls().spi().orElseThrow().mode(),
+                            placed.cls().spi().orElseThrow().isSelectedHigh(),
+                            placed.cls().spi().orElseThrow().clockMax()));
+        }
+        if (placed.cls().uart().isPresent()) {
+            Optional<Pin> from = lead(placed, leads, PinUse.UART_TX);
+            Optional<Pin> to = lead(placed, leads, PinUse.UART_RX);
+            return from.isPresent() || to.isPresent()
+                    ? Optional.of(new Link.Serial(from, to, placed.baud().orElse(Frequency.ofHertz(9600))))
+                    : Optional.empty();
+        }
+        return Optional.empty();
+    }
+}
