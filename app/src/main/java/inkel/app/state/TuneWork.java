@@ -23,6 +23,7 @@ import inkel.core.tune.infrared.Handset;
 import inkel.core.tune.infrared.Heard;
 import inkel.core.tune.infrared.Key;
 import inkel.core.tune.infrared.KeyDraft;
+import inkel.core.tune.modem.ModemDraft;
 import inkel.core.tune.radio.RadioNet;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Sample;
@@ -84,6 +85,7 @@ public final class TuneWork {
     private final Set<At> fromLine = new HashSet<>();
 
     private final List<Tap> taps = new ArrayList<>();
+    private final ModemWork modem;
     private final List<Heard> heardKeys = new ArrayList<>();
     private int pressed = 1;
 
@@ -102,6 +104,7 @@ public final class TuneWork {
 
     TuneWork(Session session) {
         this.session = session;
+        modem = new ModemWork(session, this);
         session.assessmentProperty().addListener((property, old, next) -> {
             if (before != null && next != null && next != before) {
                 followed.set(Difference.between(before, next));
@@ -131,7 +134,7 @@ public final class TuneWork {
         return followed.getReadOnlyProperty();
     }
 
-    private void change() {
+    void change() {
         changes.set(changes.get() + 1);
     }
 
@@ -193,6 +196,7 @@ public final class TuneWork {
             numbers.clear();
             taps.clear();
             heardKeys.clear();
+            modem.stop();
             followed.set(null);
             current.set(at);
             change();
@@ -228,6 +232,7 @@ public final class TuneWork {
                 .flatMap(placed -> Benches.draft(node, placed, at.bench(), meter(), kept(at))));
         return fresh.map(of -> Optional.ofNullable(drafts.get(at))
                 .filter(draft -> draft.isOfSameRig(of))
+                .map(draft -> draft.on(of))
                 .orElse(of));
     }
 
@@ -251,7 +256,7 @@ public final class TuneWork {
                 .map(LogLine.Tuned::tuning);
     }
 
-    private long seed(At at) {
+    long seed(At at) {
         PracticeWork.Round round = session.practice().roundProperty().get();
         return (round == null ? 0 : round.seed()) * 31 + at.part().toString().hashCode();
     }
@@ -347,6 +352,8 @@ public final class TuneWork {
                 && at.bench() == BenchKind.INFRARED
                 && NUMBERS.matcher(line.strip()).matches()) {
             hearWidths(at, line.strip());
+        } else if (at != null && at.bench() == BenchKind.MODEM) {
+            modem.hear(line.strip());
         } else if (at != null && at.bench() == BenchKind.TAGS) {
             tags(at).flatMap(draft -> draft.meant(line)).ifPresent(read -> tap(at, new TagDevice.Read(read, true)));
         } else if (at != null
@@ -437,6 +444,22 @@ public final class TuneWork {
             taps.add(draft.tap(read));
             change();
         });
+    }
+
+    // --- modem
+
+    public Optional<ModemDraft> modem(At at) {
+        return draft(at, ModemDraft.class);
+    }
+
+    public void modem(At at, ModemDraft next) {
+        drafts.put(at, next);
+        change();
+    }
+
+    /** What is said to a modem and heard of it. */
+    public ModemWork talk() {
+        return modem;
     }
 
     // --- keys of handsets

@@ -23,7 +23,7 @@ public record BurstReport(NodeCircuit node, Placed placed, Supply supply, Burst 
     /** The series resistance of a usual electrolytic of some hundred microfarads, when the builder tells none. */
     static final Resistance USUAL_ESR = Resistance.ofOhms(0.05);
 
-    static List<BurstReport> of(NodeCircuit node) {
+    public static List<BurstReport> of(NodeCircuit node) {
         return node.parts().stream()
                 .flatMap(placed -> placed.cls().bursts().stream().flatMap(burst -> of(node, placed, burst).stream()))
                 .toList();

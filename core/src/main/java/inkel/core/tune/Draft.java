@@ -11,6 +11,15 @@ public interface Draft {
     /** Whether it is of a part that is driven and read as that of another draft. */
     boolean isOfSameRig(Draft other);
 
+    /**
+     * The same, as the plan has the part now.
+     *
+     * @param fresh one of the same rig, made of the plan
+     */
+    default Draft on(Draft fresh) {
+        return this;
+    }
+
     /** What goes into code. */
     List<Constant> constants();
 }

@@ -30,6 +30,7 @@ import javafx.scene.layout.VBox;
 
 /** The frame of the window: bar, selvedge, stage, Why panel and strip. */
 public final class Shell extends StackPane implements Frame, TakePage.Desk {
+    private static final String MODEM_NUMBER = "modem.number";
     private static final String NIGHT = "night";
 
     private final Session session;
@@ -87,6 +88,9 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         subscriptions.on(session.wake().meterProperty(), (property, old, next) -> state.put(next));
         session.line().knownProperty().set(state.ports());
         subscriptions.on(session.line().knownProperty(), (property, old, next) -> state.put(next));
+        session.tune().talk().numberProperty().set(state.text(MODEM_NUMBER).orElse(""));
+        subscriptions.on(
+                session.tune().talk().numberProperty(), (property, old, next) -> state.put(MODEM_NUMBER, next));
         showStage();
     }
 

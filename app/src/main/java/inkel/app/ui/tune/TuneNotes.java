@@ -9,6 +9,7 @@ import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.ui.why.Why.Verdict;
 import inkel.app.words.Words;
+import inkel.core.catalog.BenchKind;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -75,7 +76,7 @@ final class TuneNotes implements StageNotes {
                 .orElse(List.of(at.part()));
         List<Finding> findings = places.stream()
                 .flatMap(one -> assessment.at(one).stream())
-                .filter(finding -> finding.rule().stage() == Stage.TUNE)
+                .filter(finding -> finding.rule().stage() == Stage.TUNE || isOfModem(at, finding))
                 .filter(finding -> places.size() == 1 || finding.code().startsWith("radio."))
                 .toList();
         List<Fix> ways =
@@ -88,6 +89,14 @@ final class TuneNotes implements StageNotes {
                 ways,
                 List.of(),
                 List.of());
+    }
+
+    /** A modem answers or starts anew by its supply and its levels: what is wrong there is to be mended first. */
+    private static boolean isOfModem(TuneWork.At at, Finding finding) {
+        Stage stage = finding.rule().stage();
+        return at.bench() == BenchKind.MODEM
+                && (stage == Stage.POWER || stage == Stage.LEVELS)
+                && finding.severity() != Severity.NOTE;
     }
 
     private Optional<Verdict> verdict(TuneWork.At at, List<Finding> findings) {

@@ -15,6 +15,7 @@ import inkel.core.tune.Draft;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.infrared.KeyDraft;
+import inkel.core.tune.modem.ModemDraft;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.stand.Benches;
 import inkel.core.tune.stand.TuneReport;
@@ -262,6 +263,9 @@ public final class TuneStage extends StagePane {
         }
         if (draft.get() instanceof KeyDraft) {
             return new KeyPane(session, at);
+        }
+        if (draft.get() instanceof ModemDraft) {
+            return new ModemPane(session, at);
         }
         if (draft.get() instanceof TagDraft) {
             return new TagPane(session, at);

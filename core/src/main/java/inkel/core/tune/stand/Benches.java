@@ -18,6 +18,7 @@ import inkel.core.tune.display.DisplayBench;
 import inkel.core.tune.infrared.KeyDraft;
 import inkel.core.tune.lamp.LampBench;
 import inkel.core.tune.load.LoadCellBench;
+import inkel.core.tune.modem.ModemDraft;
 import inkel.core.tune.motion.MotionBench;
 import inkel.core.tune.out.OutBench;
 import inkel.core.tune.pulses.PulsesBench;
@@ -66,7 +67,7 @@ public final class Benches {
             // A driver of servos has their bench in its class; what is tuned is each servo on it.
             case SERVO -> part.cls().pwm().isPresent();
             case ANALOG_IN -> AnalogRig.isRead(part.cls());
-            case COLOUR, TAGS -> true;
+            case COLOUR, TAGS, MODEM -> true;
             // A lamp of infrared has that bench in its class too; what is learnt is what a receiver hears.
             case INFRARED ->
                 part.cls().handling().air().filter(air -> air.way().hears()).isPresent();
@@ -98,6 +99,7 @@ public final class Benches {
                 ColourRig.of(node, part).map(rig -> kept.map(tuning -> ColourDraft.of(rig, tuning))
                         .orElseGet(() -> ColourDraft.of(rig)));
             case INFRARED -> KeyDraft.of(node, part, kept).map(Draft.class::cast);
+            case MODEM -> ModemDraft.of(node, part, kept).map(Draft.class::cast);
             case TAGS -> TagDraft.of(node, part, kept).map(Draft.class::cast);
             default ->
                 sampled(kind).flatMap(bench -> bench.rig(node, part, meter).map(rig -> draft(bench, rig, kept)));
