@@ -13,7 +13,9 @@ import inkel.core.wake.report.ReportPlan;
 import java.util.List;
 import java.util.Optional;
 import java.util.Queue;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -38,6 +40,9 @@ public final class LineWork {
 
     private static final int USUAL_BAUD = 9600;
 
+    /** Until a port that was closed is free again: its reader looks up every 50 ms. */
+    private static final long FREED_MS = 300;
+
     private final Session session;
     private final ReadOnlyObjectWrapper<List<Port>> ports = new ReadOnlyObjectWrapper<>(List.of());
     private final ObjectProperty<KnownPorts> known = new SimpleObjectProperty<>(new KnownPorts(List.of()));
@@ -45,6 +50,10 @@ public final class LineWork {
     private final ReadOnlyObjectWrapper<String> heard = new ReadOnlyObjectWrapper<>("");
     private Ports machine;
     private BoardLine line;
+    private int baud;
+
+    /** What is sent as soon as the port is open. */
+    private String asks = "";
 
     /** Counts the lines: what an earlier one still says is heard no more. */
     private int run;
@@ -139,12 +148,42 @@ public final class LineWork {
     public void listen(String path, int baud) {
         close();
         heard.set("");
+        this.baud = baud;
+        asks = "";
         Port port = ports.get().stream()
                 .filter(one -> one.path().equals(path) || one.name().equals(path))
                 .findFirst()
                 .orElseGet(() -> new Port(path, "", Optional.empty()));
         now.set(new Now(State.OPENING, Optional.of(port), Optional.empty()));
         line = machine.listen(port.path(), baud, new Hearing(++run, port, baud));
+    }
+
+    /** The rate of the line that is open or waited for; 0 when there is none. */
+    public int openBaud() {
+        return now.get().isListening() ? baud : 0;
+    }
+
+    /**
+     * The same port at another rate; nothing where none is open.
+     *
+     * @param say what is sent at once; may be empty
+     */
+    public void again(int other, String say) {
+        if (now.get().isListening()) {
+            now.get().port().ifPresent(port -> {
+                close();
+                now.set(new Now(State.OPENING, Optional.of(port), Optional.empty()));
+                int mine = run;
+                CompletableFuture.delayedExecutor(
+                                FREED_MS, TimeUnit.MILLISECONDS, session.lanes().screen())
+                        .execute(() -> {
+                            if (run == mine) {
+                                listen(port.path(), other);
+                                asks = say;
+                            }
+                        });
+            });
+        }
     }
 
     public void send(String text) {
@@ -201,7 +240,12 @@ public final class LineWork {
 
         @Override
         public void opened() {
-            ifStill(() -> tell(State.OPEN, Optional.empty()));
+            ifStill(() -> {
+                tell(State.OPEN, Optional.empty());
+                if (!asks.isEmpty()) {
+                    line.send(asks + "\r");
+                }
+            });
         }
 
         @Override

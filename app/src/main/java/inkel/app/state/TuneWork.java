@@ -29,6 +29,8 @@ import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledBench;
 import inkel.core.tune.sample.SampledDraft;
+import inkel.core.tune.serial.SerialDevice;
+import inkel.core.tune.serial.SerialDraft;
 import inkel.core.tune.servo.ServoDevice;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.stand.Benches;
@@ -354,6 +356,8 @@ public final class TuneWork {
             hearWidths(at, line.strip());
         } else if (at != null && at.bench() == BenchKind.MODEM) {
             modem.hear(line.strip());
+        } else if (at != null && at.bench() == BenchKind.SERIAL) {
+            hearSerial(at, line);
         } else if (at != null && at.bench() == BenchKind.TAGS) {
             tags(at).flatMap(draft -> draft.meant(line)).ifPresent(read -> tap(at, new TagDevice.Read(read, true)));
         } else if (at != null
@@ -443,6 +447,34 @@ public final class TuneWork {
             }
             taps.add(draft.tap(read));
             change();
+        });
+    }
+
+    // --- other parts at a serial line
+
+    public Optional<SerialDraft> serial(At at) {
+        return draft(at, SerialDraft.class);
+    }
+
+    /** A line that came, at the rate that the port listens at. */
+    private void hearSerial(At at, String line) {
+        int baud = session.line().openBaud();
+        serial(at).filter(draft -> !line.isBlank() && baud > 0).ifPresent(draft -> {
+            drafts.put(at, draft.with(baud, List.of(line)));
+            change();
+        });
+    }
+
+    /** Tries a rate: at the port that is listened to, or with a part that is not there. */
+    public void tryRate(At at, int baud) {
+        serial(at).ifPresent(draft -> {
+            if (session.practice().isOn()) {
+                SerialDevice device = device(at, SerialDevice.class, () -> new SerialDevice(draft.rig(), seed(at)));
+                drafts.put(at, draft.with(baud, device.answer(baud)));
+                change();
+            } else {
+                session.line().again(baud, draft.rig().say());
+            }
         });
     }
 

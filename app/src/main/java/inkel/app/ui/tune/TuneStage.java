@@ -16,6 +16,7 @@ import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.infrared.KeyDraft;
 import inkel.core.tune.modem.ModemDraft;
+import inkel.core.tune.serial.SerialDraft;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.stand.Benches;
 import inkel.core.tune.stand.TuneReport;
@@ -263,6 +264,9 @@ public final class TuneStage extends StagePane {
         }
         if (draft.get() instanceof KeyDraft) {
             return new KeyPane(session, at);
+        }
+        if (draft.get() instanceof SerialDraft) {
+            return new SerialPane(session, at);
         }
         if (draft.get() instanceof ModemDraft) {
             return new ModemPane(session, at);

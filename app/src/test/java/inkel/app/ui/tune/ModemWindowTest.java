@@ -74,17 +74,17 @@ class ModemWindowTest extends WindowJourney {
                 session.tune().modem(MODEM).filter(draft -> draft.rig().sags()).isPresent());
         press(robot, "#tune-practice");
         until(() -> session.practice().isOn() && isThere(robot, "#modem-trouble-no_sim"));
-        fire(robot, "#modem-send");
+        press(robot, "#modem-send");
         assertTrue(text(robot, "#tune-problem").startsWith("Type the text"));
         press(robot, "#modem-trouble-no_sim");
-        fire(robot, "#modem-run");
+        press(robot, "#modem-run");
         until(() -> went(ModemStep.SIM, Verdict.STOP));
         assertFalse(reply(ModemStep.REGISTERED).isPresent(), "what stands in the way stops the script");
         press(robot, "#modem-trouble-none");
-        fire(robot, "#modem-run");
+        press(robot, "#modem-run");
         until(() -> went(ModemStep.HANG_UP, Verdict.WELL));
         put(robot, "#modem-text", "water is low");
-        fire(robot, "#modem-send");
+        press(robot, "#modem-send");
         until(() -> went(ModemStep.SEND, Verdict.STOP));
         assertEquals(
                 "modem.reset.sags", reply(ModemStep.SEND).orElseThrow().about().key());
@@ -92,7 +92,7 @@ class ModemWindowTest extends WindowJourney {
         until(() ->
                 session.tune().modem(MODEM).filter(draft -> !draft.rig().sags()).isPresent());
         assertEquals("water is low", session.tune().modem(MODEM).orElseThrow().text(), "the text stays");
-        fire(robot, "#modem-send");
+        press(robot, "#modem-send");
         until(() -> went(ModemStep.SEND, Verdict.WELL));
     }
 
@@ -101,10 +101,10 @@ class ModemWindowTest extends WindowJourney {
         modem(robot);
         put(robot, "#modem-text", "water is low");
         put(robot, "#modem-number", "0171");
-        fire(robot, "#modem-send");
+        press(robot, "#modem-send");
         assertTrue(text(robot, "#tune-problem").contains("+999000111"));
         put(robot, "#modem-number", OWN_NUMBER);
-        fire(robot, "#modem-run");
+        press(robot, "#modem-run");
         until(() -> text(robot, "#tune-problem").startsWith("Nobody is at the line"));
         try (TerminalPair pair = new TerminalPair(folder)) {
             robot.interact(() -> session.line().listen(pair.port(), 9600));
@@ -113,10 +113,10 @@ class ModemWindowTest extends WindowJourney {
             assertEquals("AT+CSQ", pair.hear().strip());
             pair.print("AT+CSQ\r\n+CSQ: 20,0\r\n\r\nOK\r\n");
             until(() -> went(ModemStep.SIGNAL, Verdict.WELL));
-            fire(robot, "#modem-send");
+            press(robot, "#modem-send");
             until(() -> isThere(robot, "#modem-sure"));
             assertTrue(seen(() -> robot.lookup("#modem-send").query().isDisabled()), "it waits to be sure");
-            fire(robot, "#modem-sure");
+            press(robot, "#modem-sure");
             assertEquals("AT+CMGF=1", pair.hear().strip());
             pair.print("OK\r\n");
             assertEquals("AT+CMGS=\"" + OWN_NUMBER + "\"", pair.hear().strip());

@@ -1,6 +1,7 @@
 package inkel.core.tune.stand;
 
 import inkel.core.catalog.BenchKind;
+import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Meter;
@@ -28,6 +29,7 @@ import inkel.core.tune.relay.RelayBench;
 import inkel.core.tune.sample.Rig;
 import inkel.core.tune.sample.SampledBench;
 import inkel.core.tune.sample.SampledDraft;
+import inkel.core.tune.serial.SerialDraft;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.servo.ServoKept;
 import inkel.core.tune.servo.ServoRig;
@@ -68,6 +70,7 @@ public final class Benches {
             case SERVO -> part.cls().pwm().isPresent();
             case ANALOG_IN -> AnalogRig.isRead(part.cls());
             case COLOUR, TAGS, MODEM -> true;
+            case SERIAL -> part.cls().handling().checks().stream().anyMatch(WakeCheck.Reply.class::isInstance);
             // A lamp of infrared has that bench in its class too; what is learnt is what a receiver hears.
             case INFRARED ->
                 part.cls().handling().air().filter(air -> air.way().hears()).isPresent();
@@ -100,6 +103,7 @@ public final class Benches {
                         .orElseGet(() -> ColourDraft.of(rig)));
             case INFRARED -> KeyDraft.of(node, part, kept).map(Draft.class::cast);
             case MODEM -> ModemDraft.of(node, part, kept).map(Draft.class::cast);
+            case SERIAL -> SerialDraft.of(node, part, kept).map(Draft.class::cast);
             case TAGS -> TagDraft.of(node, part, kept).map(Draft.class::cast);
             default ->
                 sampled(kind).flatMap(bench -> bench.rig(node, part, meter).map(rig -> draft(bench, rig, kept)));
