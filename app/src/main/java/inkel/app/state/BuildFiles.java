@@ -54,6 +54,11 @@ public final class BuildFiles {
         return savedAt.getReadOnlyProperty();
     }
 
+    /** How many lines of the record the file has; none for a build without a file. */
+    int savedLines() {
+        return saved == null ? 0 : saved.log().size();
+    }
+
     public ReadOnlyBooleanProperty unsavedProperty() {
         return unsaved.getReadOnlyProperty();
     }

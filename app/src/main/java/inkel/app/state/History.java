@@ -1,9 +1,12 @@
 package inkel.app.state;
 
 import inkel.core.document.Build;
+import inkel.core.document.LogLine;
 import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
+import java.util.function.BiPredicate;
 
 /** The documents before and after the present one. */
 final class History {
@@ -44,14 +47,24 @@ final class History {
         now = next;
     }
 
-    /** The document before the last change, with the record of the present one; see {@link Build#backTo}. */
-    void undo(Instant at) {
+    /**
+     * The document before the last change, with the record of the present one; see {@link Build#backTo}.
+     *
+     * @param isPlain whether from one document back to the other nothing is lost that must stay in the record
+     */
+    void undo(Instant at, BiPredicate<Build, Build> isPlain) {
         after.push(now);
-        now = now.backTo(before.pop(), at);
+        Build target = before.pop();
+        now = isPlain.test(now, target) ? target : now.backTo(target, at);
     }
 
     void redo(Instant at) {
         before.push(now);
-        now = now.backTo(after.pop(), at);
+        Build target = after.pop();
+        List<LogLine> lines = target.log().lines();
+        int here = now.log().size();
+        boolean isOnward =
+                lines.size() > here && lines.subList(0, here).equals(now.log().lines());
+        now = isOnward ? target : now.backTo(target, at);
     }
 }

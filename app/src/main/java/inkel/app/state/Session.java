@@ -52,6 +52,7 @@ public final class Session {
     private final PracticeWork practice = new PracticeWork(this);
     private final ReportWork reports = new ReportWork(this);
     private final CaptureWork captures = new CaptureWork(this);
+    private final Recorder recorder = new Recorder();
     private final LineWork line = new LineWork(this, new SerialPorts(UserState.usualFolder()));
 
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
@@ -322,7 +323,7 @@ public final class Session {
 
     /** Takes another document as one step that can be undone. */
     void replace(Build changed) {
-        Build next = changed.carrying(catalog());
+        Build next = recorded(changed.carrying(catalog()));
         if (!next.equals(history.now())) {
             Build before = history.now();
             history.take(next);
@@ -333,8 +334,13 @@ public final class Session {
 
     /** Takes what belongs to the last step and came a little later; the two are undone as one. */
     void amend(Build changed) {
-        history.amend(changed.carrying(catalog()));
+        history.amend(recorded(changed.carrying(catalog())));
         changed();
+    }
+
+    /** What is practised on is no part of the record. */
+    private Build recorded(Build next) {
+        return own == null ? recorder.record(history.now(), next, now()) : next;
     }
 
     public ReadOnlyBooleanProperty canUndoProperty() {
@@ -348,7 +354,10 @@ public final class Session {
     public void undo() {
         if (history != null && history.canUndo()) {
             notices.clear();
-            history.undo(now());
+            Build before = history.now();
+            int saved = own == null ? files.savedLines() : 0;
+            history.undo(now(), (from, to) -> recorder.isPlain(from, to, saved));
+            history.amend(Recorder.withWay(before, history.now()));
             planning.leave();
             changed();
         }
@@ -357,7 +366,9 @@ public final class Session {
     public void redo() {
         if (history != null && history.canRedo()) {
             notices.clear();
+            Build before = history.now();
             history.redo(now());
+            history.amend(Recorder.withWay(before, history.now()));
             planning.leave();
             changed();
         }

@@ -34,6 +34,7 @@ final class Texts {
             "line",
             "tune",
             "capture",
+            "log",
             "reckon",
             "sheet",
             "take");

@@ -135,8 +135,26 @@ public sealed interface LogLine {
     /** Something did not go as it should. */
     record WentWrong(Instant at, Place place, String text, Extras extras) implements LogLine {}
 
-    /** Anything else worth keeping. */
-    record Noted(Instant at, Place place, String text, Extras extras) implements LogLine {}
+    /**
+     * Anything else worth keeping.
+     *
+     * @param answers the number of an earlier line that it answers, from 0
+     * @param value a value and its unit, as typed; may be empty
+     * @param picture a picture within the folder of the build, as a path from there with slashes; may be empty
+     */
+    record Noted(
+            Instant at,
+            Place place,
+            String text,
+            Optional<Integer> answers,
+            String value,
+            String picture,
+            Extras extras)
+            implements LogLine {
+        public Noted(Instant at, Place place, String text, Extras extras) {
+            this(at, place, text, Optional.empty(), "", "", extras);
+        }
+    }
 
     /**
      * An earlier line no longer counts. Taking back such a line makes what it took back count again.

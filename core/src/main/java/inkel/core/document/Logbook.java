@@ -2,7 +2,10 @@ package inkel.core.document;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -11,13 +14,78 @@ import java.util.stream.Stream;
  * The record of a build. It only grows: what turns out wrong, or is undone, is taken back by a further line and stays
  * to be read.
  *
+ * <p>Two records are equal when they say the same: the seals of a file are no part of that.
+ *
  * @param lines in the order they were written
+ * @param marks what belongs to some lines beside what they say, by their numbers
  */
-public record Logbook(List<LogLine> lines) {
+public record Logbook(List<LogLine> lines, Map<Integer, Mark> marks) {
     public static final Logbook EMPTY = new Logbook(List.of());
+
+    /**
+     * What belongs to a line beside what it says.
+     *
+     * @param back a JSON patch (RFC 6902) that makes the plan before this line of the plan after it; empty where the plan did
+     *     not change, or nobody kept it
+     * @param seal what the file has as the seal of this line and all before it; empty for a line that no file has yet
+     * @param isBroken whether the line is not the one that was sealed
+     */
+    public record Mark(String back, String seal, boolean isBroken) {
+        static final Mark NONE = new Mark("", "", false);
+
+        Mark withBack(String patch) {
+            return new Mark(patch, seal, isBroken);
+        }
+    }
 
     public Logbook {
         lines = List.copyOf(lines);
+        marks = Map.copyOf(marks);
+    }
+
+    public Logbook(List<LogLine> lines) {
+        this(lines, Map.of());
+    }
+
+    public Mark mark(int line) {
+        return marks.getOrDefault(line, Mark.NONE);
+    }
+
+    /** With the way back to the plan before the last line. */
+    public Logbook withBack(String patch) {
+        Map<Integer, Mark> more = new HashMap<>(marks);
+        more.put(lines.size() - 1, mark(lines.size() - 1).withBack(patch));
+        return new Logbook(lines, more);
+    }
+
+    /** Lines that are not those that were sealed, from 0. */
+    public List<Integer> broken() {
+        return marks.entrySet().stream()
+                .filter(mark -> mark.getValue().isBroken())
+                .map(Map.Entry::getKey)
+                .sorted()
+                .toList();
+    }
+
+    private Map<Integer, String> backs() {
+        Map<Integer, String> backs = new HashMap<>();
+        marks.forEach((line, mark) -> {
+            if (!mark.back().isEmpty()) {
+                backs.put(line, mark.back());
+            }
+        });
+        return backs;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return this == other
+                || other instanceof Logbook that && lines.equals(that.lines) && backs().equals(that.backs());
+    }
+
+    @Override
+    public int hashCode() {
+        return lines.hashCode();
     }
 
     public int size() {
@@ -31,7 +99,7 @@ public record Logbook(List<LogLine> lines) {
     public Logbook with(LogLine line) {
         List<LogLine> longer = new ArrayList<>(lines);
         longer.add(line);
-        return new Logbook(longer);
+        return new Logbook(longer, marks);
     }
 
     /** Whether a line counts: it was not taken back, or that was taken back again. */
@@ -51,14 +119,23 @@ public record Logbook(List<LogLine> lines) {
 
     /** The lines that count, in order; those that only take others back are left out. */
     public Stream<LogLine> counting() {
-        // Nothing is taken back in most records, and asking for every line would make this quadratic.
-        if (lines.stream().noneMatch(LogLine.TakenBack.class::isInstance)) {
-            return lines.stream();
-        }
+        boolean[] counts = counts();
         return IntStream.range(0, lines.size())
-                .filter(line -> !(lines.get(line) instanceof LogLine.TakenBack))
-                .filter(this::counts)
+                .filter(line -> !(lines.get(line) instanceof LogLine.TakenBack) && counts[line])
                 .mapToObj(lines::get);
+    }
+
+    /** Of every line whether it counts. */
+    public boolean[] counts() {
+        boolean[] counts = new boolean[lines.size()];
+        Arrays.fill(counts, true);
+        // What takes a line back stands behind it: whether it counts itself is known by then.
+        for (int line = lines.size() - 1; line >= 0; line--) {
+            if (counts[line] && lines.get(line) instanceof LogLine.TakenBack back) {
+                counts[back.line()] = false;
+            }
+        }
+        return counts;
     }
 
     /** Takes back every counting line that is meant. */

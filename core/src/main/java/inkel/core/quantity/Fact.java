@@ -20,6 +20,11 @@ public record Fact(String key, Map<String, Object> values) {
     }
 
     /** A copy with one more value. */
+    /** The same values, worded otherwise. */
+    public Fact as(String other) {
+        return new Fact(other, values);
+    }
+
     public Fact with(String name, Object value) {
         Map<String, Object> more = new LinkedHashMap<>(values);
         more.put(name, value);

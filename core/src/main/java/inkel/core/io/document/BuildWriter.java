@@ -35,7 +35,7 @@ public final class BuildWriter {
         return JsonText.mapper().createObjectNode();
     }
 
-    private static ObjectNode tree(Build build) {
+    static ObjectNode tree(Build build) {
         ObjectNode tree = object();
         tree.put("format", Build.FORMAT);
         tree.put("name", build.name());
@@ -57,8 +57,7 @@ public final class BuildWriter {
             ArrayNode classes = tree.putArray("classes");
             build.classes().forEach(own -> classes.add(definition(own)));
         }
-        ArrayNode log = tree.putArray("log");
-        build.log().lines().forEach(line -> log.add(tree(line)));
+        LogSeals.write(tree.putArray("log"), build.log());
         return with(tree, build.extras());
     }
 
@@ -125,7 +124,7 @@ public final class BuildWriter {
         return with(tree, link.extras());
     }
 
-    private static ObjectNode tree(LogLine line) {
+    static ObjectNode tree(LogLine line) {
         ObjectNode tree = object();
         tree.put("at", line.at().toString());
         tree.put("kind", kind(line));
@@ -153,6 +152,11 @@ public final class BuildWriter {
             tree.put("line", back.line());
         } else {
             putUnlessEmpty(tree, "text", line.text());
+        }
+        if (line instanceof LogLine.Noted noted) {
+            noted.answers().ifPresent(answered -> tree.put("answers", answered));
+            putUnlessEmpty(tree, "value", noted.value());
+            putUnlessEmpty(tree, "picture", noted.picture());
         }
         return with(tree, line.extras());
     }

@@ -45,7 +45,7 @@ final class LogReader {
                 lines.add(line(entry, lines.size()));
             }
         }
-        return new Logbook(lines);
+        return format == 1 ? new Logbook(lines) : LogSeals.read(lines, entries);
     }
 
     private static LogLine line(Fields fields, int number) {
@@ -66,9 +66,9 @@ final class LogReader {
                         text(fields),
                         named(fields, "by", LogLine.By.values(), LogLine.By::text),
                         new Standing(fields.texts("stood_on")),
-                        fields.extras());
+                        LogSeals.known(fields));
             case LogWords.PULLED:
-                return new LogLine.Pulled(at, place, fields.text("wire"), fields.extras());
+                return new LogLine.Pulled(at, place, fields.text("wire"), LogSeals.known(fields));
             case LogWords.TUNED:
                 return new LogLine.Tuned(
                         at,
@@ -76,17 +76,17 @@ final class LogReader {
                         TuningFields.read(fields),
                         named(fields, "by", LogLine.By.values(), LogLine.By::text),
                         new Standing(fields.texts("stood_on")),
-                        fields.extras());
+                        LogSeals.known(fields));
             case LogWords.LEFT:
-                return new LogLine.Left(at, place, text(fields), fields.extras());
+                return new LogLine.Left(at, place, text(fields), LogSeals.known(fields));
             case LogWords.DECIDED:
-                return new LogLine.Decided(at, place, text(fields), fields.extras());
+                return new LogLine.Decided(at, place, text(fields), LogSeals.known(fields));
             case LogWords.CHANGED:
-                return new LogLine.Changed(at, place, text(fields), fields.extras());
+                return new LogLine.Changed(at, place, text(fields), LogSeals.known(fields));
             case LogWords.SWAPPED:
-                return new LogLine.Swapped(at, place, text(fields), fields.extras());
+                return new LogLine.Swapped(at, place, text(fields), LogSeals.known(fields));
             case LogWords.WENT_WRONG:
-                return new LogLine.WentWrong(at, place, text(fields), fields.extras());
+                return new LogLine.WentWrong(at, place, text(fields), LogSeals.known(fields));
             default:
                 if (!kind.equals(LogWords.NOTED) && !kind.isEmpty()) {
                     fields.problem(
@@ -95,8 +95,29 @@ final class LogReader {
                                     .with("example", String.join(", ", LogWords.ALL))
                                     .with("found", kind));
                 }
-                return new LogLine.Noted(at, place, text(fields), fields.extras());
+                return new LogLine.Noted(
+                        at,
+                        place,
+                        text(fields),
+                        fields.has("answers") ? Optional.of(earlier(fields, "answers", number)) : Optional.empty(),
+                        fields.optionalText("value").orElse(""),
+                        picture(fields),
+                        LogSeals.known(fields));
         }
+    }
+
+    /** A picture lies in the folder of the build; a path that leads elsewhere is no picture. */
+    private static String picture(Fields fields) {
+        String path = fields.optionalText("picture").orElse("");
+        if (path.isEmpty() || Pictures.isOne(path)) {
+            return path;
+        }
+        fields.problem(
+                "picture",
+                Fact.of("problem.expected_value")
+                        .with("example", "photos/lock.jpg")
+                        .with("found", path));
+        return "";
     }
 
     private static LogLine measured(Fields fields, Instant at, Place place) {
@@ -110,7 +131,7 @@ final class LogReader {
                 named(fields, "by", LogLine.By.values(), LogLine.By::text),
                 new Standing(fields.texts("stood_on")),
                 foretold(fields, what.unit()),
-                fields.extras());
+                LogSeals.known(fields));
     }
 
     private static String example(LogLine.What what) {
@@ -156,16 +177,21 @@ final class LogReader {
     }
 
     private static LogLine takenBack(Fields fields, Instant at, Place place, int number) {
-        int line = fields.number("line", -1);
+        return new LogLine.TakenBack(at, place, earlier(fields, "line", number), LogSeals.known(fields));
+    }
+
+    /** The number of a line before this one. */
+    private static int earlier(Fields fields, String key, int number) {
+        int line = fields.number(key, -1);
         if (line < 0 || line >= number) {
             fields.problem(
-                    "line",
+                    key,
                     Fact.of("problem.expected_value")
                             .with("example", number == 0 ? "0" : "0 … " + (number - 1))
                             .with("found", line));
-            line = 0;
+            return 0;
         }
-        return new LogLine.TakenBack(at, place, line, fields.extras());
+        return line;
     }
 
     private static <T> T named(Fields fields, String key, T[] all, Function<T, String> name) {

@@ -1,0 +1,129 @@
+package inkel.core.io.document;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import inkel.core.document.Extras;
+import inkel.core.document.LogLine;
+import inkel.core.document.Logbook;
+import inkel.core.io.json.Fields;
+import inkel.core.io.json.JsonText;
+import inkel.core.quantity.Fact;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The chain of a record: the seal of a line is the first sixteen digits of SHA-256 over the seal before it and the line as it is
+ * written. A line that was changed by hand, left out or put in is told by that. Lines of files before there were seals have
+ * none, and the chain begins behind them.
+ */
+final class LogSeals {
+    private static final String SEAL = "seal";
+    private static final String BACK = "back";
+    private static final int DIGITS = 16;
+
+    private LogSeals() {}
+
+    static void write(ArrayNode log, Logbook book) {
+        String before = "";
+        for (int i = 0; i < book.size(); i++) {
+            Logbook.Mark mark = book.mark(i);
+            ObjectNode line = line(book.lines().get(i), mark.back());
+            boolean isOfFile = !mark.seal().isEmpty();
+            boolean isOlder = !isOfFile && isBeforeSealed(book, i);
+            if (!isOlder) {
+                // A seal that a file has is kept, whether it fits or not: rewriting must not hide a change.
+                before = isOfFile ? mark.seal() : seal(before, line);
+                line.put(SEAL, before);
+            }
+            log.add(line);
+        }
+    }
+
+    /** A line without a seal before one that has one is of a file from before there were seals. */
+    private static boolean isBeforeSealed(Logbook book, int line) {
+        return line + 1 < book.size() && !book.mark(line + 1).seal().isEmpty()
+                || line + 1 < book.size() && book.mark(line + 1).seal().isEmpty() && isOldBelow(book, line);
+    }
+
+    private static boolean isOldBelow(Logbook book, int line) {
+        return book.marks().entrySet().stream()
+                .anyMatch(
+                        mark -> mark.getKey() > line && !mark.getValue().seal().isEmpty());
+    }
+
+    private static ObjectNode line(LogLine line, String back) {
+        ObjectNode tree = BuildWriter.tree(line);
+        if (!back.isEmpty()) {
+            try {
+                tree.set(BACK, JsonText.parse(back));
+            } catch (JsonText.BadJson broken) {
+                throw new IllegalStateException("a way back that was made or read before", broken);
+            }
+        }
+        return tree;
+    }
+
+    private static String seal(String before, ObjectNode line) {
+        try {
+            byte[] hash = MessageDigest.getInstance("SHA-256")
+                    .digest((before + "\n" + line).getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(hash).substring(0, DIGITS);
+        } catch (NoSuchAlgorithmException missing) {
+            throw new IllegalStateException("every Java has SHA-256", missing);
+        }
+    }
+
+    /** What of a line is no field of its kind: without the marks that every line may have. */
+    static Extras known(Fields fields) {
+        Map<String, Object> rest = new LinkedHashMap<>(fields.extras().fields());
+        rest.remove(SEAL);
+        rest.remove(BACK);
+        return new Extras(rest);
+    }
+
+    static Logbook read(List<LogLine> lines, List<Fields> entries) {
+        Map<Integer, Logbook.Mark> marks = new HashMap<>();
+        String before = "";
+        for (int i = 0; i < lines.size(); i++) {
+            Fields entry = entries.get(i);
+            String seal = entry.optionalText(SEAL).orElse("");
+            String back = back(entry);
+            boolean isBroken = !seal.isEmpty() && !seal.equals(seal(before, line(lines.get(i), back)));
+            before = seal;
+            if (!seal.isEmpty() || !back.isEmpty()) {
+                marks.put(i, new Logbook.Mark(back, seal, isBroken));
+            }
+        }
+        return new Logbook(lines, marks);
+    }
+
+    private static String back(Fields entry) {
+        if (!entry.has(BACK)) {
+            return "";
+        }
+        JsonNode patch = entry.tree().get(BACK);
+        List<String> wrong = new ArrayList<>();
+        patch.forEach(step -> {
+            if (!step.path("op").isTextual() || !step.path("path").isTextual()) {
+                wrong.add(step.toString());
+            }
+        });
+        if (!patch.isArray() || !wrong.isEmpty()) {
+            entry.problem(
+                    BACK,
+                    Fact.of("problem.expected_value")
+                            .with("example", "[{\"op\": \"replace\", \"path\": \"/name\", \"value\": \"Locks\"}]")
+                            .with("found", wrong.isEmpty() ? patch.toString() : wrong.get(0)));
+            return "";
+        }
+        return patch.toString();
+    }
+}

@@ -1,0 +1,83 @@
+package inkel.core.io.document;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.flipkart.zjsonpatch.JsonDiff;
+import com.flipkart.zjsonpatch.JsonPatch;
+import com.flipkart.zjsonpatch.JsonPatchApplicationException;
+import inkel.core.catalog.Catalog;
+import inkel.core.document.Build;
+import inkel.core.document.Logbook;
+import inkel.core.document.Node;
+import inkel.core.io.json.JsonText;
+import inkel.core.io.json.UnreadableFile;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * The plan of a build as it was: what its file has without the record, and without what is plugged and where it sits, taken
+ * back line by line by JSON patches (RFC 6902).
+ */
+public final class PlanPatch {
+    /** Only sentences of trouble would name it. */
+    private static final Path THEN = Path.of("then");
+
+    private PlanPatch() {}
+
+    /** The plan alone: two states of one plan are told apart by this. */
+    private static Build plan(Build build) {
+        return build.withLog(Logbook.EMPTY)
+                .withNodes(build.nodes().stream()
+                        .map(node -> node.withPlugged(Set.of()).withSeats(Map.of()))
+                        .toList());
+    }
+
+    /** Whether two states have the same plan. */
+    public static boolean isSame(Build one, Build other) {
+        return one.nodes() == other.nodes() && plan(one).equals(plan(other))
+                || plan(one).equals(plan(other));
+    }
+
+    /** A patch that makes the earlier plan of the later one; empty where they are the same. */
+    public static String back(Build before, Build after) {
+        Build older = plan(before);
+        Build newer = plan(after);
+        if (older.equals(newer)) {
+            return "";
+        }
+        ObjectNode from = BuildWriter.tree(newer);
+        ObjectNode to = BuildWriter.tree(older);
+        // Tables that are the same on both sides need not be compared in depth.
+        boolean isSameTables = older.nodes().size() == newer.nodes().size();
+        for (int i = 0; isSameTables && i < older.nodes().size(); i++) {
+            Node node = older.nodes().get(i);
+            if (node.equals(newer.nodes().get(i))) {
+                from.withArray("nodes").set(i, JsonText.mapper().createObjectNode());
+                to.withArray("nodes").set(i, JsonText.mapper().createObjectNode());
+            }
+        }
+        return JsonDiff.asJson(from, to).toString();
+    }
+
+    /**
+     * The build as it was after a line of its record.
+     *
+     * @return empty where a way back is missing or does not fit: the record is of an older version, or was changed by hand
+     */
+    public static Optional<Build> at(Build now, int line, Catalog catalog) {
+        JsonNode tree = BuildWriter.tree(plan(now));
+        try {
+            for (int i = now.log().size() - 1; i > line; i--) {
+                String back = now.log().mark(i).back();
+                if (!back.isEmpty()) {
+                    tree = JsonPatch.apply(JsonText.parse(back), tree);
+                }
+            }
+            return Optional.of(BuildReader.parse(THEN, tree.toString(), catalog));
+        } catch (JsonPatchApplicationException | JsonText.BadJson | UnreadableFile doesNotFit) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,268 @@
+package inkel.core.log;
+
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/** What differs between two states of a plan, as a person would say it: what is plugged and where it sits is no part of it. */
+public final class PlanChanges {
+    /** More wires than a person would name one by one. */
+    private static final int MANY = 6;
+
+    private final Build before;
+    private final Build after;
+    private final List<Did> all = new ArrayList<>();
+
+    private PlanChanges(Build before, Build after) {
+        this.before = before;
+        this.after = after;
+    }
+
+    public static List<Did> between(Build before, Build after) {
+        PlanChanges changes = new PlanChanges(before, after);
+        changes.find();
+        return List.copyOf(changes.all);
+    }
+
+    private static <T> Map<String, T> byId(List<T> all, Function<T, String> id) {
+        Map<String, T> map = new LinkedHashMap<>();
+        all.forEach(one -> map.put(id.apply(one), one));
+        return map;
+    }
+
+    private static Set<String> keys(Map<String, ?> one, Map<String, ?> other) {
+        Set<String> keys = new LinkedHashSet<>(one.keySet());
+        keys.addAll(other.keySet());
+        return keys;
+    }
+
+    private void find() {
+        if (!before.name().equals(after.name())) {
+            add(Place.NOWHERE, was(Fact.of("did.named").with("name", after.name()), before.name()));
+        }
+        Map<String, Node> old = byId(before.nodes(), Node::id);
+        Map<String, Node> now = byId(after.nodes(), Node::id);
+        for (String id : keys(old, now)) {
+            if (!old.containsKey(id)) {
+                add(
+                        Place.ofNode(id),
+                        Fact.of("did.node_added").with("name", now.get(id).name()));
+            } else if (!now.containsKey(id)) {
+                add(
+                        Place.NOWHERE,
+                        Fact.of("did.node_removed").with("name", old.get(id).name()));
+            } else if (old.get(id) != now.get(id)) {
+                node(old.get(id), now.get(id));
+            }
+        }
+        links();
+        if (!before.air().equals(after.air())) {
+            add(Place.NOWHERE, Fact.of("did.air"));
+        }
+        if (!before.habits().equals(after.habits())) {
+            add(Place.NOWHERE, Fact.of("did.habits"));
+        }
+    }
+
+    private void add(Place place, Fact what) {
+        all.add(Did.changed(place, what));
+    }
+
+    /** With what it was; the fact without that says that nothing was there before. */
+    private static Fact was(Fact now, String was) {
+        return was.isEmpty() ? now : now.as(now.key() + ".was").with("was", was);
+    }
+
+    private void node(Node old, Node now) {
+        if (!old.name().equals(now.name())) {
+            add(Place.ofNode(now.id()), was(Fact.of("did.named").with("name", now.name()), old.name()));
+        }
+        Map<String, Part> oldParts = byId(old.parts(), Part::id);
+        Map<String, Part> nowParts = byId(now.parts(), Part::id);
+        Set<String> fresh = new LinkedHashSet<>();
+        for (String id : keys(oldParts, nowParts)) {
+            Place place = Place.ofPart(now.id(), id);
+            if (!oldParts.containsKey(id)) {
+                fresh.add(id);
+                add(place, Fact.of("did.added").with("name", nowParts.get(id).name()));
+            } else if (!nowParts.containsKey(id)) {
+                fresh.add(id);
+                add(
+                        Place.ofNode(now.id()),
+                        Fact.of("did.removed").with("name", oldParts.get(id).name()));
+            } else if (!oldParts.get(id).equals(nowParts.get(id))) {
+                part(old, now, oldParts.get(id), nowParts.get(id), place);
+            }
+        }
+        wires(old, now, fresh);
+        pieces(old, now, fresh);
+        if (!old.moments().equals(now.moments())) {
+            add(Place.ofNode(now.id()), Fact.of("did.moments"));
+        }
+    }
+
+    private static String rail(Node node, Endpoint rail) {
+        return node.part(rail.part())
+                .map(part -> part.isBoard() ? part.name() + " " + rail.pin() : part.name())
+                .orElse(rail.toString());
+    }
+
+    private void part(Node oldNode, Node nowNode, Part old, Part now, Place place) {
+        if (!old.classId().equals(now.classId())) {
+            add(place, Fact.of("did.class").with("class", now.classId()).with("was", old.classId()));
+        } else if (old.since() != now.since()) {
+            add(place, Fact.of("did.piece_new"));
+        }
+        if (!old.name().equals(now.name())) {
+            add(place, was(Fact.of("did.named").with("name", now.name()), old.name()));
+        }
+        if (!old.purpose().equals(now.purpose())) {
+            add(place, Fact.of("did.purpose").with("purpose", now.purpose()));
+        }
+        Map<String, Endpoint> oldFeeds = texts(old.feeds());
+        Map<String, Endpoint> nowFeeds = texts(now.feeds());
+        for (String pin : keys(oldFeeds, nowFeeds)) {
+            Optional<String> was = Optional.ofNullable(oldFeeds.get(pin)).map(rail -> rail(oldNode, rail));
+            Optional<String> is = Optional.ofNullable(nowFeeds.get(pin)).map(rail -> rail(nowNode, rail));
+            if (!Objects.equals(oldFeeds.get(pin), nowFeeds.get(pin))) {
+                Fact what = is.map(
+                                rail -> was(Fact.of("did.fed").with("pin", pin).with("rail", rail), was.orElse("")))
+                        .orElseGet(() -> Fact.of("did.unfed").with("pin", pin).with("was", was.orElse("")));
+                add(place, what);
+            }
+        }
+        if (old.groundApart() != now.groundApart()) {
+            add(place, Fact.of(now.groundApart() ? "did.ground_apart" : "did.ground_joined"));
+        }
+        values(old.settings(), now.settings(), "did.set", "setting", place);
+        values(old.figures(), now.figures(), "did.figure", "figure", place);
+    }
+
+    private static Map<String, Endpoint> texts(Map<String, Endpoint> feeds) {
+        return new LinkedHashMap<>(feeds);
+    }
+
+    private void values(Map<String, String> old, Map<String, String> now, String key, String name, Place place) {
+        for (String one : keys(old, now)) {
+            String was = old.getOrDefault(one, "");
+            String is = now.getOrDefault(one, "");
+            if (!was.equals(is)) {
+                Fact what = is.isEmpty()
+                        ? Fact.of(key + ".none").with("was", was)
+                        : was(Fact.of(key).with("value", is), was);
+                add(place, what.with(name, one));
+            }
+        }
+    }
+
+    private void wires(Node old, Node now, Set<String> fresh) {
+        Map<String, Wire> oldWires = byId(old.wires(), wire -> wire.from().toString());
+        Map<String, Wire> nowWires = byId(now.wires(), wire -> wire.from().toString());
+        List<Did> found = new ArrayList<>();
+        for (String from : keys(oldWires, nowWires)) {
+            Optional<Wire> was = Optional.ofNullable(oldWires.get(from));
+            Optional<Wire> is = Optional.ofNullable(nowWires.get(from));
+            Endpoint signal = is.or(() -> was).orElseThrow().from();
+            if (was.equals(is) || fresh.contains(signal.part())) {
+                continue;
+            }
+            wire(old, now, was, is).ifPresent(found::add);
+        }
+        long placed = found.stream().filter(did -> !did.isDecision()).count();
+        if (placed > MANY) {
+            found.removeIf(did -> !did.isDecision());
+            add(Place.ofNode(now.id()), Fact.of("did.shared_out").with("wires", placed));
+        }
+        all.addAll(found);
+    }
+
+    private static String end(Node node, Endpoint pin) {
+        return node.part(pin.part())
+                .map(part -> part.isBoard() ? pin.pin() : part.name() + " " + pin.pin())
+                .orElse(pin.toString());
+    }
+
+    private static Optional<Did> wire(Node old, Node now, Optional<Wire> was, Optional<Wire> is) {
+        if (is.isEmpty()) {
+            Wire gone = was.orElseThrow();
+            return Optional.of(Did.changed(
+                    Place.of(now.id(), gone.from()),
+                    Fact.of("did.unwired").with("pin", gone.from().pin()).with("was", end(old, gone.to()))));
+        }
+        Wire wire = is.get();
+        Place place = Place.of(now.id(), wire.from());
+        boolean isMoved = was.filter(before -> before.to().equals(wire.to())).isEmpty();
+        boolean isHeldNow = wire.held()
+                && (was.filter(Wire::held).isEmpty() || !was.get().reason().equals(wire.reason()) || isMoved);
+        Fact what = Fact.of("did.wired").with("pin", wire.from().pin()).with("to", end(now, wire.to()));
+        if (isHeldNow) {
+            String key = wire.reason().isEmpty() ? "did.held" : "did.held.reason";
+            return Optional.of(new Did(place, what.as(key).with("reason", wire.reason()), true));
+        }
+        if (isMoved) {
+            return Optional.of(Did.changed(
+                    place, was(what, was.map(before -> end(old, before.to())).orElse(""))));
+        }
+        return was.filter(Wire::held).isPresent() && !wire.held()
+                ? Optional.of(Did.changed(place, what.as("did.let_go")))
+                : Optional.empty();
+    }
+
+    private void pieces(Node old, Node now, Set<String> fresh) {
+        Map<String, Between> oldPieces =
+                byId(old.between(), piece -> piece.signal().toString());
+        Map<String, Between> nowPieces =
+                byId(now.between(), piece -> piece.signal().toString());
+        for (String signal : keys(oldPieces, nowPieces)) {
+            Optional<Between> was = Optional.ofNullable(oldPieces.get(signal));
+            Optional<Between> is = Optional.ofNullable(nowPieces.get(signal));
+            Endpoint at = is.or(() -> was).orElseThrow().signal();
+            if (was.equals(is) || fresh.contains(at.part())) {
+                continue;
+            }
+            Place place = Place.of(now.id(), at);
+            boolean isDecision = is.filter(Between.Nothing.class::isInstance).isPresent();
+            Fact what = is.map(piece -> was(
+                            Fact.of(isDecision ? "did.left_alone" : "did.piece")
+                                    .with("pin", at.pin())
+                                    .with("piece", isDecision ? ((Between.Nothing) piece).reason() : piece.text()),
+                            isDecision ? "" : was.map(Between::text).orElse("")))
+                    .orElseGet(() -> Fact.of("did.piece.none")
+                            .with("pin", at.pin())
+                            .with("was", was.orElseThrow().text()));
+            all.add(new Did(place, what, isDecision));
+        }
+    }
+
+    private void links() {
+        Map<String, NodeWire> old = byId(before.links(), link -> link.to().toString());
+        Map<String, NodeWire> now = byId(after.links(), link -> link.to().toString());
+        for (String to : keys(old, now)) {
+            if (!Objects.equals(old.get(to), now.get(to))) {
+                NodeWire link = now.getOrDefault(to, old.get(to));
+                String key =
+                        !now.containsKey(to) ? "did.unlinked" : !old.containsKey(to) ? "did.linked" : "did.relinked";
+                add(
+                        link.to(),
+                        Fact.of(key)
+                                .with("from", link.from().toString())
+                                .with("to", link.to().toString()));
+            }
+        }
+    }
+}
