@@ -3,6 +3,7 @@ package inkel.app.export;
 import inkel.app.export.program.ConstantsFile;
 import inkel.app.export.program.StartProgram;
 import inkel.app.export.program.WakeProgram;
+import inkel.app.export.sheet.RecordMaker;
 import inkel.app.export.sheet.Sheet;
 import inkel.app.export.sheet.SheetMaker;
 import inkel.app.export.sheet.SheetMd;
@@ -16,6 +17,7 @@ import inkel.core.drawer.Drawer;
 import inkel.core.wake.WakePlan;
 import inkel.core.wake.report.ReportPlan;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,6 +34,9 @@ public final class Exports {
             Export.ofText("nets.csv", NetsCsv::of),
             Export.of("sheet.pdf", (assessment, drawer) -> SheetPdf.of(sheet(assessment))),
             Export.ofText("sheet.md", assessment -> SheetMd.of(sheet(assessment))),
+            Export.of("record.pdf", (assessment, drawer) -> SheetPdf.of(record(assessment))),
+            Export.ofText("record.md", assessment -> SheetMd.of(record(assessment))),
+            Export.ofText("readings.csv", ReadingsCsv::of),
             Export.ofText("loom.svg", LoomSvg::of),
             Export.ofPicture("loom.png", LoomSvg::of),
             Export.ofText("river.svg", RiverSvg::of),
@@ -93,6 +98,10 @@ public final class Exports {
 
     private static Sheet sheet(Assessment assessment) {
         return SheetMaker.of(assessment, LocalDate.now());
+    }
+
+    private static Sheet record(Assessment assessment) {
+        return RecordMaker.of(assessment.build(), LocalDate.now(), ZoneId.systemDefault());
     }
 
     private static Optional<String> program(Assessment assessment, String node, Language.Name language) {

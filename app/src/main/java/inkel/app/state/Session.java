@@ -1,6 +1,7 @@
 package inkel.app.state;
 
 import inkel.app.line.SerialPorts;
+import inkel.app.words.RecordWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.OwnClass;
@@ -59,6 +60,7 @@ public final class Session {
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
     private final TuneWork tune;
+    private final LogWork log;
     private History history;
 
     /** The own build while the present one is a copy to practise on. */
@@ -85,6 +87,7 @@ public final class Session {
         shelves = new Shelves(shipped, shelf, notices, lanes);
         drawers = new Drawers(notices, lanes, this::catalog);
         files = new BuildFiles(this, recovery, clock);
+        log = new LogWork(this);
         tune = new TuneWork(this);
         judging = new Judging(lanes, judge, this::judged, this::notJudged);
         shelves.catalogProperty().addListener((property, old, next) -> {
@@ -157,6 +160,10 @@ public final class Session {
     }
 
     /** The bench that is not there. */
+    public LogWork log() {
+        return log;
+    }
+
     public PracticeWork practice() {
         return practice;
     }
@@ -257,6 +264,11 @@ public final class Session {
         return Optional.ofNullable(history).map(History::now);
     }
 
+    /** What a place of the own build is called. */
+    public String ownBuildPlace(Place place) {
+        return ownBuild().map(build -> RecordWords.place(build, place)).orElse("");
+    }
+
     /** What is saved and kept: the present document, or the one that is left while practising. */
     Optional<Build> ownBuild() {
         return Optional.ofNullable(own == null ? history : own).map(History::now);
@@ -268,6 +280,18 @@ public final class Session {
         planning.leave();
         history = new History(copy);
         changed();
+    }
+
+    /** Shows a state of before in the place of the own build, which is left as it is; nothing can be changed meanwhile. */
+    void look(Build then) {
+        if (then.node(nodeProperty().get()).isEmpty()) {
+            nodeProperty().set(then.nodes().get(0).id());
+        }
+        practise(then);
+    }
+
+    void stopLooking() {
+        stopPractising();
     }
 
     void stopPractising() {
@@ -290,7 +314,7 @@ public final class Session {
      * @return whether they were applied
      */
     public boolean apply(List<? extends Edit> edits) {
-        if (history == null) {
+        if (history == null || isOnlyLookedAt()) {
             return false;
         }
         try {
@@ -321,8 +345,20 @@ public final class Session {
         return apply(fix.edits());
     }
 
+    /** Says so where the build is looked at as it was. */
+    private boolean isOnlyLookedAt() {
+        if (log.isLooking()) {
+            notices.trouble(
+                    Words.get("log.looking.refused"), new Notice.Action(Words.get("log.looking.back"), log::backToNow));
+        }
+        return log.isLooking();
+    }
+
     /** Takes another document as one step that can be undone. */
     void replace(Build changed) {
+        if (isOnlyLookedAt()) {
+            return;
+        }
         Build next = recorded(changed.carrying(catalog()));
         if (!next.equals(history.now())) {
             Build before = history.now();
@@ -398,6 +434,7 @@ public final class Session {
         judging.forgetAll();
         own = null;
         practice.forget();
+        log.forget();
         tune.opened(Optional.ofNullable(files.fileProperty().get())
                 .map(Path::toString)
                 .orElse(build.name()));

@@ -2,10 +2,10 @@ package inkel.app.ui.frame;
 
 import inkel.app.state.Session;
 import inkel.app.ui.levels.LevelsView;
+import inkel.app.ui.log.LogView;
 import inkel.app.ui.parts.PartsView;
 import inkel.app.ui.pins.PinsView;
 import inkel.app.ui.power.PowerView;
-import inkel.app.ui.stage.LaterView;
 import inkel.app.ui.stage.StageView;
 import inkel.app.ui.tune.TuneView;
 import inkel.app.ui.wake.WakeView;
@@ -34,7 +34,7 @@ public final class Stages {
                 new WireView(session, command),
                 new WakeView(session, go),
                 new TuneView(session),
-                new LaterView(Stage.LOG));
+                new LogView(session));
     }
 
     /** In the order of work. */

@@ -1,5 +1,6 @@
 package inkel.app.ui.frame;
 
+import inkel.app.state.LogWork;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Icons;
@@ -7,6 +8,7 @@ import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.stage.Command;
+import inkel.app.words.RecordWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import java.util.Locale;
@@ -23,6 +25,8 @@ final class TopBar extends HBox {
     private final Commands commands;
     private final Caption name = Ui.word("", "build-name");
     private final NodeTabs tabs;
+    private final Caption lookedAt = Ui.word("");
+    private final Tile looking;
     private final Caption practice = Ui.word(Words.get("practice.mark"), "practice-mark");
 
     TopBar(Session session, Subscriptions subscriptions, Commands commands, NodeTabs tabs) {
@@ -40,6 +44,11 @@ final class TopBar extends HBox {
         find.setMinWidth(USE_PREF_SIZE);
         find.setMaxHeight(USE_PREF_SIZE);
         find.setAccessibleText(Words.get("top.find"));
+        looking = new Tile(session.log()::backToNow, lookedAt, Pos.CENTER, "looking-mark");
+        looking.setId("looking-mark");
+        looking.setMinWidth(USE_PREF_SIZE);
+        looking.setMaxHeight(USE_PREF_SIZE);
+        Ui.tip(looking, Words.get("log.looking.back"));
         Caption brand = Ui.word(Words.get("app.name"), "app-name");
         brand.setMinWidth(USE_PREF_SIZE);
         getChildren()
@@ -48,6 +57,7 @@ final class TopBar extends HBox {
                         brand,
                         name,
                         practice,
+                        looking,
                         tabs,
                         Ui.spring(),
                         find,
@@ -61,6 +71,7 @@ final class TopBar extends HBox {
         practice.setId("practice-mark");
         practice.setMinWidth(USE_PREF_SIZE);
         Ui.tip(practice, Words.get("practice.mark.tip"));
+        subscriptions.on(session.log().lookedProperty(), (property, old, next) -> fill());
         subscriptions.on(session.practice().roundProperty(), (property, old, next) -> fill());
         subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
         fill();
@@ -113,6 +124,16 @@ final class TopBar extends HBox {
     private void fill() {
         Assessment assessment = session.assessmentProperty().get();
         Ui.show(practice, session.practice().isOn());
+        LogWork.LookedAt then = session.log().lookedProperty().get();
+        if (then != null) {
+            String said = Words.get(
+                    "log.looking",
+                    "when",
+                    RecordWords.when(then.at(), session.log().zone()));
+            lookedAt.setText(said);
+            looking.setAccessibleText(said + ". " + Words.get("log.looking.back"));
+        }
+        Ui.show(looking, then != null);
         name.setText(assessment == null ? "" : assessment.build().name());
     }
 }

@@ -6,6 +6,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.NumberWords;
 import inkel.app.words.Words;
 import inkel.core.document.Tuning.Found;
 import inkel.core.document.Tuning.Point;

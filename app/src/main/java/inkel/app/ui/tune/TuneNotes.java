@@ -8,6 +8,7 @@ import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.ui.why.Why.Verdict;
+import inkel.app.words.NumberWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.BenchKind;
 import inkel.core.checks.Assessment;

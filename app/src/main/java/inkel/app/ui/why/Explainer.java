@@ -61,6 +61,10 @@ public final class Explainer {
     public static Why explain(Assessment assessment, String nodeId, Stage stage, StageNotes notes, Place selected) {
         NodeCircuit node = assessment.circuit(nodeId).orElseThrow();
         Explainer explainer = new Explainer(assessment, node, stage, notes);
+        Optional<Why> whole = notes.whole(assessment, node);
+        if (whole.isPresent()) {
+            return whole.get();
+        }
         if (selected == null
                 || !selected.node().equals(nodeId)
                 || selected.part().isEmpty()) {

@@ -16,6 +16,11 @@ public interface StageNotes {
     /** A stage that adds nothing. */
     StageNotes NONE = new StageNotes() {};
 
+    /** What is said whatever is selected; empty for nearly all stages. */
+    default Optional<Why> whole(Assessment assessment, NodeCircuit node) {
+        return Optional.empty();
+    }
+
     /** What is said of a place instead of all that is said elsewhere; empty for nearly all stages. */
     default Optional<Why> instead(Assessment assessment, NodeCircuit node, Place place) {
         return Optional.empty();

@@ -84,6 +84,11 @@ public final class WhyPanel extends Scroller {
         subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
         subscriptions.on(session.nodeProperty(), (property, old, next) -> fill());
         subscriptions.on(session.stageProperty(), (property, old, next) -> fill());
+        subscriptions.on(session.log().changesProperty(), (property, old, next) -> {
+            if (session.stageProperty().get() == Stage.LOG) {
+                fill();
+            }
+        });
         subscriptions.on(session.selectionProperty(), (property, old, next) -> {
             isEditing = false;
             fill();

@@ -1,6 +1,5 @@
-package inkel.app.ui.tune;
+package inkel.app.words;
 
-import inkel.app.words.Words;
 import inkel.core.document.Tuning.Found;
 import inkel.core.quantity.Unit;
 import java.math.BigDecimal;
@@ -8,7 +7,7 @@ import java.math.RoundingMode;
 import java.util.Locale;
 
 /** How numbers that a bench found are named and said. */
-final class NumberWords {
+public final class NumberWords {
     private static final double MICRO = 1e-6;
     private static final double MILLI = 1e-3;
 
@@ -24,7 +23,7 @@ final class NumberWords {
     private NumberWords() {}
 
     /** Numbers of one pin of a part have that before their name. */
-    static String name(String id) {
+    public static String name(String id) {
         if (Words.has("tune.number." + id)) {
             return Words.get("tune.number." + id);
         }
@@ -36,16 +35,16 @@ final class NumberWords {
     }
 
     /** In which unit values of a sort are shown and typed, against its SI unit. */
-    static double scale(Unit unit) {
+    public static double scale(Unit unit) {
         return unit == Unit.SECOND ? MICRO : unit == Unit.AMPERE ? MILLI : 1;
     }
 
-    static String unit(Unit unit) {
+    public static String unit(Unit unit) {
         return unit == Unit.SECOND ? "µs" : unit == Unit.AMPERE ? "mA" : unit.symbol();
     }
 
     /** With as many digits as mean something, and what it may be off by. */
-    static String say(Found found) {
+    public static String say(Found found) {
         Unit unit = found.value().unit();
         double size = Math.abs(found.value().si());
         boolean isLong = unit == Unit.SECOND && size >= LONG;

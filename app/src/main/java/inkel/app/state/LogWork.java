@@ -1,0 +1,283 @@
+package inkel.app.state;
+
+import inkel.app.words.RecordWords;
+import inkel.app.words.Words;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.document.LogLine;
+import inkel.core.document.Place;
+import inkel.core.document.edit.WriteLine;
+import inkel.core.io.document.Pictures;
+import inkel.core.io.document.PlanPatch;
+import inkel.core.log.Did;
+import inkel.core.log.Entry;
+import inkel.core.log.PlanChanges;
+import inkel.core.log.Register;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleIntegerProperty;
+
+/** The record as it is looked through, and lines that are written by hand. */
+public final class LogWork {
+    private static final String SINCE = "since ";
+    private static final DateTimeFormatter SPOKEN = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter SPOKEN_SHORT = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+
+    private final Session session;
+    private final ReadOnlyIntegerWrapper changes = new ReadOnlyIntegerWrapper();
+    private final ReadOnlyObjectWrapper<LookedAt> looked = new ReadOnlyObjectWrapper<>();
+    private final Set<Entry.Sort> sorts = EnumSet.noneOf(Entry.Sort.class);
+    private final IntegerProperty answering = new SimpleIntegerProperty(-1);
+    private String query = "";
+    private int selected = -1;
+    private Build registered;
+    private Register register;
+
+    /**
+     * A state that is looked at.
+     *
+     * @param line after which line of the record it was so
+     */
+    public record LookedAt(int line, Instant at) {}
+
+    LogWork(Session session) {
+        this.session = session;
+        session.assessmentProperty().addListener((property, old, next) -> change());
+    }
+
+    /** Changes whenever what is shown of the record may have. */
+    public ReadOnlyIntegerProperty changesProperty() {
+        return changes.getReadOnlyProperty();
+    }
+
+    private void change() {
+        changes.set(changes.get() + 1);
+    }
+
+    /** Days are those of the builder. */
+    public ZoneId zone() {
+        return ZoneId.systemDefault();
+    }
+
+    public Optional<Register> register() {
+        return session.ownBuild().map(build -> {
+            if (build != registered) {
+                registered = build;
+                register = Register.of(build);
+            }
+            return register;
+        });
+    }
+
+    public Optional<Entry> selected() {
+        return register().flatMap(all -> all.entry(selected));
+    }
+
+    /** @param number of the line, from 0; -1 for none */
+    public void select(int number) {
+        selected = number;
+        change();
+    }
+
+    public Set<Entry.Sort> sorts() {
+        return Set.copyOf(sorts);
+    }
+
+    /** Shows lines of a sort too, or no longer; none chosen means all. */
+    public void turn(Entry.Sort sort) {
+        if (!sorts.remove(sort)) {
+            sorts.add(sort);
+        }
+        change();
+    }
+
+    public void showAll() {
+        sorts.clear();
+        change();
+    }
+
+    public String query() {
+        return query;
+    }
+
+    public void search(String text) {
+        query = text.strip();
+        change();
+    }
+
+    /** Those that are searched for and of the chosen sorts, the newest first. */
+    public List<Entry> shown() {
+        return register()
+                .map(all -> all.entries().stream()
+                        .filter(entry -> sorts.isEmpty() || sorts.contains(entry.sort()))
+                        .filter(matches(all.build()))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    /** All words that are searched for are in what a line says; {@code since 9 May} leaves out what is older. */
+    private Predicate<Entry> matches(Build build) {
+        String rest = query.toLowerCase(Locale.ROOT);
+        Optional<LocalDate> since = Optional.empty();
+        int at = rest.indexOf(SINCE);
+        if (at >= 0) {
+            since = day(query.substring(at + SINCE.length()).strip());
+            rest = since.isPresent() ? rest.substring(0, at) : rest;
+        }
+        Optional<LocalDate> from = since;
+        List<String> words = Stream.of(rest.split("[\\s\\u00a0]+"))
+                .filter(word -> !word.isEmpty())
+                .toList();
+        return entry ->
+                from.filter(day -> RecordWords.date(entry.line(), zone()).isBefore(day))
+                                .isEmpty()
+                        && (words.isEmpty() || text(build, entry).containsAll(words));
+    }
+
+    /** A day as it is typed: 2026-05-09, 9 May or 9 May 2026; without a year the latest such day that is not to come. */
+    private Optional<LocalDate> day(String text) {
+        LocalDate today = LocalDate.ofInstant(session.now(), zone());
+        for (String full : List.of(text, text + " " + today.getYear())) {
+            for (DateTimeFormatter format : List.of(DateTimeFormatter.ISO_LOCAL_DATE, SPOKEN, SPOKEN_SHORT)) {
+                try {
+                    LocalDate day = LocalDate.parse(full, format);
+                    return Optional.of(!full.equals(text) && day.isAfter(today) ? day.minusYears(1) : day);
+                } catch (DateTimeParseException another) {
+                    // Tried in the next form.
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private record Searched(String all) {
+        boolean containsAll(List<String> words) {
+            return words.stream().allMatch(all::contains);
+        }
+    }
+
+    private Searched text(Build build, Entry entry) {
+        String all = String.join(
+                " ",
+                RecordWords.place(build, entry.line().place()),
+                entry.line().place().toString(),
+                RecordWords.sort(entry.sort()),
+                RecordWords.what(entry),
+                RecordWords.value(entry));
+        return new Searched(all.toLowerCase(Locale.ROOT).replace('\u00a0', ' '));
+    }
+
+    // --- writing
+
+    /** The number of the line that is to be answered next; -1 for none. */
+    public IntegerProperty answeringProperty() {
+        return answering;
+    }
+
+    /**
+     * Writes a line by hand.
+     *
+     * @param answers the number of the line it answers, which it is noted for; empty for none
+     * @return what is wrong with it; empty when it was written
+     */
+    public Optional<String> write(
+            Entry.Sort sort, Place place, String text, String value, String picture, Optional<Integer> answers) {
+        if (text.isBlank() && value.isBlank()) {
+            return Optional.of(Words.get("log.write.empty"));
+        }
+        if (!picture.isBlank() && !Pictures.isOne(picture.strip())) {
+            return Optional.of(Words.get("log.write.picture"));
+        }
+        Instant now = session.now();
+        String said = text.strip();
+        boolean isPlain = value.isBlank() && picture.isBlank() && answers.isEmpty();
+        String whole = isPlain || sort == Entry.Sort.NOTED || value.isBlank() ? said : said + ": " + value.strip();
+        LogLine line =
+                switch (sort) {
+                    case DECIDED -> new LogLine.Decided(now, place, whole, Extras.NONE);
+                    case CHANGED -> new LogLine.Changed(now, place, whole, Extras.NONE);
+                    case SWAPPED -> new LogLine.Swapped(now, place, whole, Extras.NONE);
+                    case WENT_WRONG -> new LogLine.WentWrong(now, place, whole, Extras.NONE);
+                    default ->
+                        new LogLine.Noted(now, place, said, answers, value.strip(), picture.strip(), Extras.NONE);
+                };
+        if (session.apply(new WriteLine(line))) {
+            select(session.ownBuild().orElseThrow().log().size() - 1);
+        }
+        return Optional.empty();
+    }
+
+    /** Sorts that are written by hand, and not by the bench. */
+    public static List<Entry.Sort> written() {
+        return Arrays.stream(Entry.Sort.values())
+                .filter(sort -> sort != Entry.Sort.MEASURED)
+                .toList();
+    }
+
+    // --- as it was
+
+    /** The plan after a line; empty where nobody kept the way back. */
+    public Optional<Build> then(int line) {
+        return session.ownBuild().flatMap(now -> PlanPatch.at(now, line, session.catalog()));
+    }
+
+    /** What the plan has become since a line, in words. */
+    public Optional<List<String>> since(int line) {
+        return then(line).flatMap(then -> session.ownBuild().map(now -> {
+            List<String> said = new ArrayList<>();
+            for (Did did : PlanChanges.between(then, now)) {
+                said.add(RecordWords.place(now, did.place()) + ": " + DidWords.say(did.what()));
+            }
+            return said;
+        }));
+    }
+
+    /** Whether a state of before is looked at, and nothing can be changed. */
+    public boolean isLooking() {
+        return looked.get() != null;
+    }
+
+    public ReadOnlyObjectProperty<LookedAt> lookedProperty() {
+        return looked.getReadOnlyProperty();
+    }
+
+    /** Shows the build as it was after a line, in every stage; the present one is left as it is. */
+    public void look(Entry entry) {
+        then(entry.number()).ifPresent(then -> {
+            looked.set(new LookedAt(entry.number(), entry.line().at()));
+            session.look(then);
+        });
+    }
+
+    public void backToNow() {
+        if (isLooking()) {
+            looked.set(null);
+            session.stopLooking();
+        }
+    }
+
+    /** Another build is open. */
+    void forget() {
+        looked.set(null);
+        selected = -1;
+        query = "";
+        sorts.clear();
+    }
+}

@@ -1,0 +1,169 @@
+package inkel.app.ui.log;
+
+import inkel.app.state.LogWork;
+import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Ui;
+import inkel.app.ui.why.StageNotes;
+import inkel.app.ui.why.Why;
+import inkel.app.ui.why.Why.Line;
+import inkel.app.ui.why.Why.Section;
+import inkel.app.ui.why.Why.Tone;
+import inkel.app.ui.why.Why.Verdict;
+import inkel.app.words.RecordWords;
+import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.LogLine;
+import inkel.core.log.Entry;
+import inkel.core.log.Proof;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.Node;
+
+/** What the Why panel says of a line of the record, and of what is proved. */
+final class LogNotes implements StageNotes {
+    private static final int MOST = 12;
+
+    private final Session session;
+    private final LogWork log;
+
+    LogNotes(Session session) {
+        this.session = session;
+        log = session.log();
+    }
+
+    @Override
+    public Optional<Why> whole(Assessment assessment, NodeCircuit node) {
+        return Optional.of(log.selected().map(this::line).orElseGet(this::proofs));
+    }
+
+    private Why line(Entry entry) {
+        List<Section> sections = new ArrayList<>();
+        List<Line> said = new ArrayList<>(List.of(new Line(Tone.PLAIN, RecordWords.what(entry))));
+        String value = RecordWords.value(entry);
+        if (!value.isEmpty()) {
+            said.add(new Line(Tone.PLAIN, value));
+        }
+        if (entry.line() instanceof LogLine.Noted noted && !noted.picture().isEmpty()) {
+            said.add(new Line(Tone.PLAIN, Words.get("log.why.picture", "path", noted.picture())));
+        }
+        sections.add(Section.ofLines(
+                Words.say(Fact.of("log.why.line")
+                        .with("line", entry.number() + 1)
+                        .with("sort", RecordWords.sort(entry.sort()))),
+                said));
+        if (!entry.answers().isEmpty()) {
+            sections.add(Section.ofLines(
+                    Words.get("log.why.answers"),
+                    entry.answers().stream()
+                            .flatMap(number -> log.register().flatMap(all -> all.entry(number)).stream())
+                            .map(answer -> new Line(Tone.PLAIN, RecordWords.what(answer)))
+                            .toList()));
+        }
+        return new Why(
+                RecordWords.when(entry.line(), log.zone()),
+                session.ownBuildPlace(entry.line().place()),
+                verdict(entry),
+                sections,
+                List.of(),
+                List.of(),
+                List.of());
+    }
+
+    private static Optional<Verdict> verdict(Entry entry) {
+        if (!entry.counts()) {
+            return Optional.of(new Verdict(Tone.PLAIN, Words.get("log.counts_no_more")));
+        }
+        if (entry.line() instanceof LogLine.Measured measured) {
+            return measured.foretold()
+                    .map(RecordWords::band)
+                    .filter(band -> !band.isEmpty())
+                    .map(band -> new Verdict(
+                            entry.isWell() ? Tone.GOOD : Tone.STOP,
+                            Words.say(Fact.of(entry.isWell() ? "log.why.in_band" : "log.why.out_of_band")
+                                    .with("value", RecordWords.value(measured.value()))
+                                    .with("band", band))));
+        }
+        return entry.line() instanceof LogLine.Seen
+                ? Optional.of(new Verdict(
+                        entry.isWell() ? Tone.GOOD : Tone.STOP,
+                        Words.get(entry.isWell() ? "log.seen.well" : "log.seen.not")))
+                : Optional.empty();
+    }
+
+    /** What each part is for, and whether that was shown. */
+    private Why proofs() {
+        List<Line> lines = new ArrayList<>();
+        log.register().ifPresent(register -> Proof.of(register.build()).stream()
+                .filter(proof ->
+                        proof.part().node().equals(session.nodeProperty().get()))
+                .forEach(proof -> lines.add(new Line(
+                        switch (proof.state()) {
+                            case PROVED -> Tone.GOOD;
+                            case WRONG -> Tone.STOP;
+                            default -> Tone.PLAIN;
+                        },
+                        session.ownBuildPlace(proof.part()) + ": "
+                                + Words.get("log.proof." + proof.state().name().toLowerCase(Locale.ROOT))
+                                + proof.by()
+                                        .map(by -> ", " + RecordWords.when(by, log.zone()))
+                                        .orElse("")))));
+        return new Why(
+                Words.get("log.proofs"),
+                Words.get("log.proofs.how"),
+                Optional.empty(),
+                List.of(Section.ofLines(Words.get("log.proofs.parts"), lines)),
+                List.of(),
+                List.of(),
+                List.of());
+    }
+
+    @Override
+    public List<Node> legend() {
+        List<Node> nodes = new ArrayList<>();
+        log.selected().ifPresent(entry -> below(entry, nodes));
+        nodes.add(Ui.text(Words.get("log.stays"), "quiet"));
+        return nodes;
+    }
+
+    private void below(Entry entry, List<Node> nodes) {
+        if (entry.line() instanceof LogLine.Measured measured) {
+            List<LogLine.Measured> readings = log.register()
+                    .map(all -> all.readings(measured.place(), measured.what()))
+                    .orElse(List.of());
+            if (readings.contains(measured) && readings.size() > 1) {
+                nodes.add(Ui.word(Words.get("log.why.same_place"), "section-title"));
+                nodes.add(new PlacePlot(readings, measured));
+            }
+        }
+        if (!session.practice().isOn() && !log.isLooking()) {
+            nodes.add(Ui.pill("log-answer", Words.get("log.answer"), () -> log.answeringProperty()
+                    .set(entry.number())));
+        }
+        Optional<List<String>> since = log.since(entry.number());
+        nodes.add(Ui.word(Words.get("log.why.since"), "section-title"));
+        if (since.isEmpty()) {
+            nodes.add(Ui.text(Words.get("log.why.not_kept"), "quiet"));
+        } else if (since.get().isEmpty()) {
+            nodes.add(Ui.text(Words.get("log.why.same"), "quiet"));
+        } else {
+            since.get().stream().limit(MOST).forEach(said -> {
+                Caption line = Ui.text(said);
+                line.setMinWidth(0);
+                nodes.add(line);
+            });
+            if (since.get().size() > MOST) {
+                nodes.add(Ui.text(Words.get("log.why.more", "count", since.get().size() - MOST), "quiet"));
+            }
+        }
+        if (since.filter(all -> !all.isEmpty()).isPresent()
+                && !session.practice().isOn()
+                && !log.isLooking()) {
+            nodes.add(Ui.pill("log-look", Words.get("log.look"), () -> log.look(entry)));
+        }
+    }
+}
