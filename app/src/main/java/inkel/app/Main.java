@@ -15,7 +15,7 @@ public final class Main {
         if (words.isEmpty()) {
             Window.open(null);
         } else if (words.equals(List.of("demo"))) {
-            Window.open(Examples.folder().resolve(Examples.DEMO));
+            Window.open(Examples.folder().resolve(Examples.SEASON));
         } else if (words.size() == 2 && words.get(0).equals("open")) {
             Window.open(Path.of(words.get(1)));
         } else {

@@ -6,12 +6,15 @@ import java.util.List;
 /** Where the example builds are. */
 public final class Examples {
     public static final String DEMO = "otterbeck-locks.inkel.json";
+    /** The same plan with a made-up record of three weeks; {@code ./inkel bench season} makes it anew. */
+    public static final String SEASON = "otterbeck-season.inkel.json";
+
     public static final String FIRST_SKETCH = "otterbeck-first-sketch.inkel.json";
 
     public static final String MOTH_LAMP = "moth-lamp.inkel.json";
 
     /** Every example, in the order they are offered. */
-    public static final List<String> ALL = List.of(DEMO, FIRST_SKETCH, MOTH_LAMP);
+    public static final List<String> ALL = List.of(DEMO, SEASON, FIRST_SKETCH, MOTH_LAMP);
 
     private Examples() {}
 

@@ -1,13 +1,20 @@
 package inkel.app.state;
 
+import inkel.app.words.FaultWords;
+import inkel.app.words.Words;
 import inkel.core.bench.fault.Layout;
 import inkel.core.checks.Assessment;
 import inkel.core.diagnosis.Diagnosis;
 import inkel.core.diagnosis.Evidence;
+import inkel.core.diagnosis.Suspect;
 import inkel.core.diagnosis.Suspects;
 import inkel.core.document.Build;
+import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
+import inkel.core.document.Place;
+import inkel.core.document.edit.WriteLine;
+import inkel.core.quantity.Fact;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.WakeState;
 import java.util.List;
@@ -83,6 +90,23 @@ public final class SuspectWork {
                 .map(LogLine.Pulled.class::cast)
                 .map(pulled -> pulled.place().node() + " wire " + pulled.wire())
                 .collect(Collectors.toSet());
+    }
+
+    /** The builder found that it was this: the record has it, with what it took to find. */
+    public void confirm(Suspect suspect) {
+        Found found = latest.get();
+        if (found == null) {
+            return;
+        }
+        long looks = found.evidence().size();
+        String text = Words.say(Fact.of("log.went_wrong")
+                .with("cause", new FaultWords(found.layout()).say(suspect.first()))
+                .with("looks", looks));
+        Place place = suspect.first().isEmpty()
+                ? Place.ofNode(found.node())
+                : suspect.first().get(0).at();
+        session.apply(new WriteLine(new LogLine.WentWrong(session.now(), place, text, Extras.NONE)));
+        session.notices().done(Words.get("log.went_wrong.kept"));
     }
 
     private void think(Assessment assessment, WakeState state, Asked about) {

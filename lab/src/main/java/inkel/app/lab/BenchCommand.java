@@ -1,5 +1,6 @@
 package inkel.app.lab;
 
+import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -39,6 +40,13 @@ final class BenchCommand implements Callable<Integer> {
                     int edges)
             throws Exception {
         CaptureBench.run(spec.commandLine().getOut(), edges);
+        return 0;
+    }
+
+    /** The example with a record. */
+    @Command(name = "season", description = "Writes the example that has a record anew.")
+    int season(@Option(names = "-o", required = true, description = "the file") Path file) throws Exception {
+        Season.write(file, spec.commandLine().getOut());
         return 0;
     }
 

@@ -82,16 +82,13 @@ public final class Shots {
             find("gnd vcc ce csn sck mosi");
             session.selection().inspect(session.catalog().get("packet-radio"));
         });
-        shot("parts-own", Examples.DEMO, () -> {
+        shot("log", Examples.SEASON, () -> {
+            session.stageProperty().set(Stage.PARTS);
             find("");
             session.selection().inspect(null);
             session.selectionProperty().set(null);
-            command("make_part");
-            type("#maker-part-name", "Rain gauge");
-            type("#maker-summary", "Counts the tips of a small spoon.");
-            type("#maker-kinds", "rain, weather");
-            type("#maker-pins", "GND VCC SDA SCL INT");
-            type("#maker-address", "0x1D");
+            session.stageProperty().set(Stage.LOG);
+            session.log().select(97);
         });
         shot("start", Examples.DEMO, () -> command("new"));
         shot("power", Examples.DEMO, () -> session.selection().show(Stage.POWER, pin("driver", "V+OUT")));

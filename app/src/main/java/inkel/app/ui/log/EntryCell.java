@@ -20,7 +20,7 @@ import javafx.scene.layout.VBox;
 final class EntryCell extends ListCell<LogRow> {
     private static final double TIME = 44;
     private static final double SORT = 92;
-    private static final double PLACE = 150;
+    private static final double PLACE = 188;
 
     /** Under this the place stands above what is said. */
     private static final double NARROW = 520;
@@ -79,7 +79,7 @@ final class EntryCell extends ListCell<LogRow> {
         String notCounting = entry.counts() ? "" : " " + Words.get("log.counts_no_more");
         Caption said = Ui.text(what + notCounting, entry.counts() ? "log-said" : "quiet");
         said.setMinWidth(0);
-        Caption end = Ui.word(value, "log-value");
+        Caption end = Ui.word(value, entry.isWell() ? "log-value" : "log-value-off");
         end.setMinWidth(Region.USE_PREF_SIZE);
         setAccessibleText(String.join(
                 ", ", RecordWords.when(entry.line(), log.zone()), RecordWords.sort(entry.sort()), place, what, value));

@@ -312,7 +312,10 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
     @Override
     public Optional<Runnable> isThis(Suspect suspect) {
         PracticeWork.Round round = session.practice().roundProperty().get();
-        return round == null || round.end().isPresent()
+        if (round == null) {
+            return Optional.of(() -> session.suspects().confirm(suspect));
+        }
+        return round.end().isPresent()
                 ? Optional.empty()
                 : Optional.of(() -> session.practice().guess(suspect));
     }
