@@ -7,8 +7,10 @@ import inkel.core.document.Build;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
+import inkel.core.log.Merge;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalTime;
@@ -16,6 +18,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -36,6 +39,10 @@ public final class BuildFiles {
     private final ReadOnlyObjectWrapper<LocalTime> savedAt = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper();
     private Build saved;
+
+    /** What was found in the file at last and asked about. */
+    private Build asked;
+
     private int openings;
     private boolean isLeavingAsked;
 
@@ -244,7 +251,14 @@ public final class BuildFiles {
         boolean wasNew = file.get() == null;
         int opening = openings;
         Catalog classes = session.catalog();
+        Build base = path.equals(file.get()) ? saved : null;
         session.lanes().files().execute(() -> {
+            Optional<Outside> other = Outside.of(path, base, classes)
+                    .filter(found -> !found.build().equals(toSave));
+            if (other.isPresent()) {
+                session.lanes().screen().execute(() -> ask(other.get()));
+                return;
+            }
             try {
                 BuildFile.save(path, toSave, classes);
                 session.lanes().screen().execute(() -> {
@@ -260,6 +274,81 @@ public final class BuildFiles {
                 session.lanes().screen().execute(() -> notSaved(path, failed));
             }
         });
+    }
+
+    // --- changed by somebody else
+
+    /** Looks whether somebody else changed the file since it was read or saved, and asks what is to become of both. */
+    public void lookOutside() {
+        Path path = file.get();
+        Build base = saved;
+        if (path == null
+                || base == null
+                || session.practice().isOn()
+                || session.log().isLooking()) {
+            return;
+        }
+        Catalog classes = session.catalog();
+        session.lanes().files().execute(() -> Outside.of(path, base, classes)
+                .ifPresent(found -> session.lanes().screen().execute(() -> {
+                    if (path.equals(file.get())
+                            && base == saved
+                            && !found.build().equals(asked)) {
+                        ask(found);
+                    }
+                })));
+    }
+
+    private void ask(Outside found) {
+        Build mine = session.ownBuild().orElseThrow();
+        asked = found.build();
+        Path path = found.file();
+        String name = String.valueOf(path.getFileName());
+        if (mine.equals(found.base())) {
+            session.notices()
+                    .trouble(
+                            Words.get("notice.outside", "file", name),
+                            new Notice.Action(Words.get("notice.outside.open"), () -> open(path)));
+            return;
+        }
+        Merge merge = found.joined(mine, true, session.now());
+        if (merge.both().isEmpty()) {
+            session.notices()
+                    .trouble(
+                            Words.get("notice.outside.both", "file", name),
+                            new Notice.Action(Words.get("notice.outside.join"), () -> join(found, merge)),
+                            new Notice.Action(Words.get("notice.outside.keep"), () -> keepBoth(path)));
+            return;
+        }
+        session.notices()
+                .trouble(
+                        Words.say(Fact.of("notice.outside.meet")
+                                .with("file", name)
+                                .with("what", found.sideBySide(mine, merge.both()))),
+                        new Notice.Action(Words.get("notice.outside.mine"), () -> join(found, merge)),
+                        new Notice.Action(
+                                Words.get("notice.outside.theirs"),
+                                () -> join(found, found.joined(mine, false, session.now()))),
+                        new Notice.Action(Words.get("notice.outside.keep"), () -> keepBoth(path)));
+    }
+
+    private void join(Outside found, Merge merge) {
+        session.notices().clear();
+        session.replace(merge.build());
+        saved = found.build();
+        refresh();
+        saveAs(found.file());
+    }
+
+    /** The own build goes on in a file beside the other one. */
+    private void keepBoth(Path path) {
+        session.notices().clear();
+        String name = String.valueOf(path.getFileName()).replaceFirst("\\.inkel\\.json$", "");
+        Path beside = path.resolveSibling(name + "-mine.inkel.json");
+        for (int i = 2; Files.exists(beside); i++) {
+            beside = path.resolveSibling(name + "-mine-" + i + ".inkel.json");
+        }
+        saveAs(beside);
     }
 
     private void saved(Path path, Build build, boolean wasNew) {

@@ -102,6 +102,11 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
 
     /** With changes that are not saved, the window stays open at first and asks in its notice. */
     public void askBeforeClosing(javafx.stage.Stage window) {
+        window.focusedProperty().addListener((property, old, next) -> {
+            if (next) {
+                session.files().lookOutside();
+            }
+        });
         window.setOnCloseRequest(event -> {
             if (!session.files().mayLeave(window::close, this::saveAs)) {
                 event.consume();

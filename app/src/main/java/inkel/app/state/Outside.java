@@ -1,0 +1,67 @@
+package inkel.app.state;
+
+import inkel.app.words.RecordWords;
+import inkel.app.words.Words;
+import inkel.core.catalog.Catalog;
+import inkel.core.document.Build;
+import inkel.core.document.Place;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.json.UnreadableFile;
+import inkel.core.log.Did;
+import inkel.core.log.Merge;
+import inkel.core.log.PlanChanges;
+import inkel.core.quantity.Fact;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/**
+ * What somebody else put into the file of the open build.
+ *
+ * @param base what was in it when it was read or saved last
+ * @param build what is in it now
+ */
+record Outside(Path file, Build base, Build build) {
+    /** Empty for a file that is as it was, that is gone, and that cannot be read: saving goes on as ever then. */
+    static Optional<Outside> of(Path file, Build base, Catalog classes) {
+        if (base == null || !Files.isRegularFile(file)) {
+            return Optional.empty();
+        }
+        try {
+            Build now = BuildReader.read(file, classes);
+            return now.equals(base) ? Optional.empty() : Optional.of(new Outside(file, base, now));
+        } catch (UnreadableFile | RuntimeException unreadable) {
+            return Optional.empty();
+        }
+    }
+
+    /** Both together, with a line in the record. */
+    Merge joined(Build mine, boolean isMine, Instant now) {
+        String text = Words.say(Fact.of("log.joined")
+                .with("mine", mine.log().size())
+                .with("theirs", build.log().size()));
+        return Merge.of(base, mine, build, isMine, now, text);
+    }
+
+    /** What both changed, each in its own way. */
+    String sideBySide(Build mine, List<Place> both) {
+        return both.stream()
+                .map(place -> Words.say(Fact.of("notice.outside.side")
+                        .with("place", RecordWords.place(mine, place))
+                        .with("mine", said(mine, place))
+                        .with("theirs", said(build, place))))
+                .collect(Collectors.joining(" "));
+    }
+
+    private String said(Build to, Place place) {
+        List<Did> all = PlanChanges.between(base, to);
+        String said = all.stream()
+                .filter(did -> did.place().equals(place))
+                .map(did -> DidWords.say(did.what()))
+                .collect(Collectors.joining("; "));
+        return said.isEmpty() ? Words.get("notice.outside.other") : said;
+    }
+}

@@ -1,0 +1,125 @@
+package inkel.core.log;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.catalog.Settings;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.LogLine;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.RenamePart;
+import inkel.core.document.edit.SetFigure;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.WriteLine;
+import inkel.core.kit.Builds;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+class MergeTest {
+    private static final String NODE = Builds.NODE;
+    private static final Instant AT = Instant.parse("2026-05-09T19:04:00Z");
+    private static final Build BASE = Builds.classic()
+            .part("bench", "bench-supply")
+            .part("led", "led")
+            .part("knob", "knob", "VCC=board.5V")
+            .wire("led.A", "board.D3")
+            .wire("knob.OUT", "board.A0")
+            .build();
+
+    private static Build after(Build build, Edit... edits) throws Exception {
+        return Edit.applyAll(build, List.of(edits));
+    }
+
+    private static Edit line(String text) {
+        return new WriteLine(new LogLine.Noted(AT, Place.ofNode(NODE), text, Extras.NONE));
+    }
+
+    private static Edit wire(String signal, String pin) {
+        String[] ends = signal.split("\\.");
+        return new SetWire(NODE, Wire.placed(new Endpoint(ends[0], ends[1]), new Endpoint("board", pin)));
+    }
+
+    private static Merge merge(Build mine, Build theirs, boolean isMine) {
+        return Merge.of(BASE, mine, theirs, isMine, AT, "joined");
+    }
+
+    private static Build plan(Build build) {
+        return build.withLog(BASE.log());
+    }
+
+    @Test
+    void whatEachChangedIsThere() throws Exception {
+        Edit[] own = {
+            new SetSetting(NODE, "bench", Settings.VOLTS, "6 V"),
+            new AddPart(NODE, Part.of("lamp", "led", "Lamp", "")),
+            wire("lamp.A", "D7")
+        };
+        Edit[] other = {
+            wire("led.A", "D5"),
+            new RenamePart(NODE, "knob", "Speed"),
+            new SetFigure(NODE, "bench", "rail/+/rating", "2 A")
+        };
+        Merge merge = merge(after(BASE, own), after(BASE, other), true);
+        assertEquals(List.of(), merge.both());
+        // Nothing meets, so that the order of the edits is no matter; parts and wires that are new come last.
+        assertEquals(plan(after(after(BASE, other), own)), plan(merge.build()));
+    }
+
+    @Test
+    void whatBothChangedIsToldAndTakenFromTheOneAskedFor() throws Exception {
+        Build mine = after(BASE, wire("led.A", "D5"), new SetSetting(NODE, "bench", Settings.VOLTS, "6 V"));
+        Build theirs = after(BASE, wire("led.A", "D6"), new SetSetting(NODE, "bench", Settings.VOLTS, "7 V"));
+        Set<Place> places = Set.of(Place.of(NODE, new Endpoint("led", "A")), Place.ofPart(NODE, "bench"));
+        for (boolean isMine : List.of(true, false)) {
+            Merge merge = merge(mine, theirs, isMine);
+            assertEquals(places, Set.copyOf(merge.both()));
+            assertEquals(plan(isMine ? mine : theirs), plan(merge.build()));
+        }
+        assertEquals(List.of(), merge(mine, mine, true).both(), "the same change twice is one");
+    }
+
+    @Test
+    void aPartThatOneTookOutAndTheOtherChangedIsAQuestion() throws Exception {
+        Build mine = after(BASE, new RemovePart(NODE, "knob"));
+        Build theirs = after(BASE, new RenamePart(NODE, "knob", "Speed"));
+        assertTrue(merge(mine, theirs, true).both().contains(Place.ofPart(NODE, "knob")));
+        assertTrue(merge(mine, theirs, true).build().nodes().get(0).part("knob").isEmpty());
+        assertTrue(
+                merge(mine, theirs, false).build().nodes().get(0).part("knob").isPresent());
+        assertTrue(merge(mine, BASE, false).build().nodes().get(0).part("knob").isEmpty(), "nobody else touched it");
+    }
+
+    @Test
+    void bothRecordsAreInIt() throws Exception {
+        Build mine = after(BASE, line("a"), line("mine"));
+        mine = mine.withLog(mine.log().with(new LogLine.TakenBack(AT, Place.ofNode(NODE), 1, Extras.NONE)));
+        Build theirs = after(BASE, line("a"), line("theirs"), line("more"));
+        Merge merge = merge(mine, theirs, true);
+        assertEquals(
+                List.of("a", "theirs", "more", "mine", "", "joined"),
+                merge.build().log().lines().stream().map(LogLine::text).toList());
+        boolean[] counts = merge.build().log().counts();
+        assertEquals(
+                Set.of("a", "theirs", "more", "joined"),
+                counted(merge.build(), counts),
+                "what was taken back stays so");
+    }
+
+    private static Set<String> counted(Build build, boolean[] counts) {
+        return java.util.stream.IntStream.range(0, counts.length)
+                .filter(line -> counts[line] && !(build.log().lines().get(line) instanceof LogLine.TakenBack))
+                .mapToObj(line -> build.log().lines().get(line).text())
+                .collect(Collectors.toSet());
+    }
+}
