@@ -22,6 +22,7 @@ import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
 import inkel.core.levels.rules.SourceResistanceRule;
 import inkel.core.levels.rules.ThinRule;
+import inkel.core.log.rules.RecordTouchedRule;
 import inkel.core.loop.LoopReport;
 import inkel.core.loop.rules.BlocksRule;
 import inkel.core.loop.rules.LoopSlowRule;
@@ -209,6 +210,7 @@ public final class RuleBook {
             new Entry<>(new ServoOutOfRangeRule(), TUNES),
             new Entry<>(new ColourOverlapRule(), TUNES),
             new Entry<>(new TagCopyableRule(), TUNES),
+            new Entry<>(new RecordTouchedRule(), CIRCUIT),
             new Entry<>(new LoopSlowRule(), LOOPS),
             new Entry<>(new BlocksRule(), LOOPS),
             new Entry<>(new SettingsDifferRule(), RADIOS),

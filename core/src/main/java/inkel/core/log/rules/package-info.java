@@ -1,0 +1,2 @@
+/** Rules of the record. */
+package inkel.core.log.rules;
