@@ -30,6 +30,7 @@ import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -50,6 +51,9 @@ public final class SheetMaker {
     /** @param day what stands on it as its date */
     public static Sheet of(Assessment assessment, LocalDate day) {
         SheetMaker maker = new SheetMaker(assessment);
+        if (!assessment.build().log().isEmpty()) {
+            RecordMaker.proofs(assessment.build(), ZoneId.systemDefault(), maker.blocks);
+        }
         assessment.reports().circuit().nodes().forEach(maker::board);
         return new Sheet(
                 assessment.build().name(),
