@@ -35,9 +35,6 @@ import java.util.stream.Stream;
  * nothing until a number is typed. Its helpers are in texts beside this class, of which it takes those that it needs.
  */
 public final class StartProgram {
-    /** What a program needs to tell one bit of a plain pin from the next, as the program that reports does. */
-    private static final int CLOCKS_A_BIT = 800;
-
     private final Build build;
     private final StartPlan plan;
     private final WireList list;
@@ -51,13 +48,12 @@ public final class StartProgram {
     private final Set<String> wanted = new LinkedHashSet<>(List.of("port", "base"));
     private final List<String> switches = new ArrayList<>();
     private final StringBuilder constants = new StringBuilder();
-    private final StringBuilder links = new StringBuilder();
+    private final StartLinks links;
     private final StringBuilder functions = new StringBuilder();
     private final StringBuilder begins = new StringBuilder();
     private final StringBuilder reads = new StringBuilder();
     private final StringBuilder offers = new StringBuilder();
     private final StringBuilder keys = new StringBuilder();
-    private final Set<String> headers = new LinkedHashSet<>();
     private int keyCount;
 
     private StartProgram(Build build, StartPlan plan, WireList list, Language language) {
@@ -70,6 +66,7 @@ public final class StartProgram {
         text = isCpp ? ProgramText.CPP : ProgramText.PYTHON;
         controller = plan.node().board().cls().controller().orElseThrow();
         way = ReportPlan.way(plan.node());
+        links = new StartLinks(plan, language, text, wanted);
         pieces = new Pieces(
                 ProgramText.resource(isCpp ? "start.cpp.txt" : isComputer ? "start.computer.py.txt" : "start.py.txt"));
     }
@@ -94,7 +91,9 @@ public final class StartProgram {
     }
 
     private String text() {
-        chooseHeaders();
+        if (talker().isPresent()) {
+            pieces.needs("port", "sendBits");
+        }
         plan.tasks().forEach(this::part);
         String loop = pieces.of(List.of("loop"))
                 .get(0)
@@ -152,7 +151,9 @@ public final class StartProgram {
         if (!isCpp) {
             return "from machine import ADC, Pin, SoftI2C\nimport select\nimport sys\nimport time";
         }
-        return headers.stream().map(header -> "#include <" + header + ".h>\n").collect(Collectors.joining())
+        return links.headers().stream()
+                        .map(header -> "#include <" + header + ".h>\n")
+                        .collect(Collectors.joining())
                 + "#include <stdint.h>\n\nstatic const long RATE = "
                 + Math.round(way.map(ReportPlan.Way::baud)
                         .orElse(Frequency.ofHertz(9600))
@@ -160,73 +161,19 @@ public final class StartProgram {
                 + ";";
     }
 
-    /** A header serves when all parts of its kind are on the bus that it drives; else plain pins do. */
-    private void chooseHeaders() {
-        if (!isCpp) {
-            return;
-        }
-        if (talker().isPresent()) {
-            pieces.needs("port", "sendBits");
-        }
-        header(Link.I2c.class, "Wire", Ability.Kind.I2C).ifPresent(headers::add);
-        header(Link.Spi.class, "SPI", Ability.Kind.SPI).ifPresent(headers::add);
-    }
-
-    private Optional<String> header(Class<? extends Link> kind, String header, Ability.Kind ability) {
-        List<Link> on = plan.tasks().stream()
-                .flatMap(task -> task.link().stream())
-                .filter(kind::isInstance)
-                .toList();
-        return language.headers().entrySet().stream()
-                .filter(known -> known.getValue().equals(header))
-                .filter(known -> !on.isEmpty() && on.stream().allMatch(link -> isOn(link, known.getKey(), ability)))
-                .map(known -> header)
-                .findFirst();
-    }
-
-    private static boolean isOn(Link link, String bus, Ability.Kind kind) {
-        List<Pin> pins = new ArrayList<>();
-        List<String> lines = new ArrayList<>();
-        if (link instanceof Link.I2c i2c) {
-            pins.addAll(List.of(i2c.sda(), i2c.scl()));
-            lines.addAll(List.of("sda", "scl"));
-        } else if (link instanceof Link.Spi spi) {
-            pins.add(spi.clock());
-            lines.add("sck");
-            spi.out().ifPresent(pin -> {
-                pins.add(pin);
-                lines.add("mosi");
-            });
-            spi.in().ifPresent(pin -> {
-                pins.add(pin);
-                lines.add("miso");
-            });
-        }
-        for (int i = 0; i < pins.size(); i++) {
-            String line = lines.get(i);
-            if (pins.get(i).can().stream()
-                    .noneMatch(ability -> ability.kind() == kind
-                            && ability.line().equals(line)
-                            && bus.endsWith(String.valueOf(ability.unit())))) {
-                return false;
-            }
-        }
-        return !pins.isEmpty();
-    }
-
     private String setUp() {
         if (!isCpp) {
             return "";
         }
         StringBuilder setUp = new StringBuilder();
-        if (headers.contains("Wire")) {
+        if (links.headers().contains("Wire")) {
             setUp.append("  Wire.begin();\n");
         }
         // No part on a shared bus may listen while another is spoken to.
         plan.tasks().stream()
                 .filter(task -> task.link().filter(Link.Spi.class::isInstance).isPresent())
                 .forEach(task -> setUp.append("  choose(").append(task.name()).append("_LINK, false);\n"));
-        if (headers.contains("SPI")) {
+        if (links.headers().contains("SPI")) {
             setUp.append("  SPI.begin();\n");
         }
         return setUp.toString();
@@ -247,7 +194,7 @@ public final class StartProgram {
                                         .part()
                                         .name())
                         .with("pin", end.pin()))));
-        boolean isReached = link(task, remarks);
+        boolean isReached = links.link(task, remarks);
         task.part()
                 .address()
                 .ifPresent(address -> remarks.add(Words.get("start.address", "address", ProgramText.hex(address))));
@@ -340,117 +287,6 @@ public final class StartProgram {
                 .map(WireStep::number)
                 .map(String::valueOf)
                 .collect(Collectors.joining(", "));
-    }
-
-    /** Whether there is a way to the bus of the part; what is in the way is told. */
-    private boolean link(Task task, List<String> remarks) {
-        if (task.link().isEmpty()) {
-            return false;
-        }
-        Optional<String> made = isComputer ? device(task) : plain(task, remarks);
-        made.ifPresent(value -> links.append(linkHead(task))
-                .append(task.name())
-                .append("_LINK = ")
-                .append(value)
-                .append(isCpp ? ";" : "")
-                .append("\n"));
-        if (made.isEmpty() && isComputer) {
-            remarks.add(Words.get("start.no_device"));
-        }
-        return made.isPresent();
-    }
-
-    private String linkHead(Task task) {
-        return isCpp ? "static const " + sort(task.link().orElseThrow()) + " " : "";
-    }
-
-    private static String sort(Link link) {
-        return link instanceof Link.I2c ? "I2c" : link instanceof Link.Spi ? "Spi" : "SerialPart";
-    }
-
-    private String made(String sort, String... given) {
-        return isCpp ? text.row(given) : sort + "(" + String.join(", ", given) + ")";
-    }
-
-    private Optional<String> plain(Task task, List<String> remarks) {
-        Link link = task.link().orElseThrow();
-        if (link instanceof Link.I2c i2c) {
-            wanted.addAll(List.of("i2c", headers.contains("Wire") ? "i2cWire" : "i2cPlain"));
-            return Optional.of(
-                    made("I2c", named(task, i2c.sda()), named(task, i2c.scl()), ProgramText.hex(i2c.address())));
-        }
-        if (link instanceof Link.Spi spi) {
-            wanted.addAll(List.of("spi", headers.contains("SPI") ? "spiHeader" : "spiPlain", "spiBoth"));
-            return Optional.of(made(
-                    "Spi",
-                    named(task, spi.clock()),
-                    spi.out().map(pin -> named(task, pin)).orElse(text.none),
-                    spi.in().map(pin -> named(task, pin)).orElse(text.none),
-                    spi.select().map(pin -> named(task, pin)).orElse(text.none),
-                    String.valueOf(spi.mode()),
-                    spi.isSelectedHigh() ? "HIGH" : "LOW",
-                    String.valueOf(Math.round(spi.most().hertz()))));
-        }
-        Link.Serial serial = (Link.Serial) link;
-        if (serial.baud().hertz() * CLOCKS_A_BIT > controller.clock().hertz()) {
-            remarks.add(Words.say(Fact.of("start.fast").with("rate", serial.baud())));
-            return Optional.empty();
-        }
-        wanted.add("serial");
-        String none = isCpp ? "NO_PIN" : text.none;
-        return Optional.of(made(
-                "SerialPart",
-                serial.from().map(pin -> named(task, pin)).orElse(none),
-                serial.to().map(pin -> named(task, pin)).orElse(none),
-                String.valueOf(Math.round(serial.baud().hertz()))));
-    }
-
-    private static String named(Task task, Pin pin) {
-        return task.leads().stream()
-                .filter(lead -> lead.pin().equals(pin))
-                .map(lead -> constant(task, lead.signal().pin()))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    /** By the device files of the operating system. */
-    private Optional<String> device(Task task) {
-        Link link = task.link().orElseThrow();
-        if (link instanceof Link.I2c i2c) {
-            wanted.add("i2c");
-            return controller
-                    .device(i2c.sda(), Ability.Kind.I2C)
-                    .map(device -> made("I2c", ProgramText.quoted(device), ProgramText.hex(i2c.address())));
-        }
-        if (link instanceof Link.Spi spi) {
-            wanted.add("spi");
-            Optional<Integer> own = controller.drivers().stream()
-                    .filter(driver -> driver.drives(spi.clock()))
-                    .flatMap(driver ->
-                            spi.select().stream().map(pin -> driver.pins().indexOf(pin.label())))
-                    .filter(place -> place >= 0)
-                    .findFirst();
-            return controller
-                    .device(spi.clock(), Ability.Kind.SPI)
-                    .map(device -> made(
-                            "Spi",
-                            ProgramText.quoted(device + "." + own.orElse(0)),
-                            own.isPresent()
-                                    ? text.none
-                                    : spi.select().map(pin -> named(task, pin)).orElse(text.none),
-                            String.valueOf(spi.mode()),
-                            spi.isSelectedHigh() ? "HIGH" : "LOW",
-                            String.valueOf(Math.round(spi.most().hertz()))));
-        }
-        Link.Serial serial = (Link.Serial) link;
-        wanted.add("serial");
-        return serial.from()
-                .or(serial::to)
-                .flatMap(pin -> controller.device(pin, Ability.Kind.UART))
-                .map(device -> made(
-                        "SerialPart",
-                        ProgramText.quoted(device),
-                        String.valueOf(Math.round(serial.baud().hertz()))));
     }
 
     private String called(String what, Task task) {
