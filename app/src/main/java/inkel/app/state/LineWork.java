@@ -24,10 +24,10 @@ import javafx.beans.property.SimpleObjectProperty;
 
 /** Listens to the board at a serial port, when the builder asks for it, and learns which board is at which port. */
 public final class LineWork {
-    /** What is kept of what was heard, in letters; a board may talk for days. */
     /** With what a program of the plan begins: see {@code start.cpp}. */
     private static final String PLAN = "inkel-plan";
 
+    /** What is kept of what was heard, in letters; a board may talk for days. */
     private static final int MOST = 20_000;
 
     /** Lines that wait to be shown; what comes faster than it can be shown is left out. */
