@@ -36,6 +36,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -334,6 +335,42 @@ class StartProgramTest {
         assertTrue(ran.lines("Tilt").allMatch(line -> line.startsWith("Tilt: tilt x 1 g tilt y -0.5 g")), out);
         assertTrue(ran.lines("Radio").allMatch("Radio: something on the channel 1"::equals), out);
         assertFalse(ran.drives(15), "the relay");
+    }
+
+    @Test
+    void aComputerReadsByItsDeviceFiles() throws Exception {
+        assumeThere("python3");
+        Build build = BuildReader.read(
+                Path.of(StartProgramTest.class
+                        .getResource("on-a-computer.inkel.json")
+                        .toURI()),
+                Given.CATALOG);
+        String program = of(build, Language.Name.PYTHON_COMPUTER);
+        String begins = program.substring(program.indexOf("\ndef run():"))
+                .lines()
+                .filter(line -> line.matches("    begin_\\w+\\(\\)"))
+                .map(String::strip)
+                .collect(Collectors.joining("\n"));
+        Path source = Files.writeString(
+                folder.resolve("start.py"),
+                program.substring(0, program.indexOf("\ndef run():")) + "\n" + begins
+                        + "\noffer()\nread_all()\nfor line in held.values():\n    os.close(line.file)\n");
+        Path world = Files.writeString(
+                folder.resolve("world"),
+                """
+                i2c /dev/i2c-1
+                device 0x1E
+                register 0x03 0,100,0,0,255,156
+                spi /dev/spidev0.0 22 0x09 1
+                uart /dev/serial0 9600 $GPGGA,x
+                """);
+        String out = run(
+                List.of("python3", beside("kernel.py").toString(), world.toString(), source.toString()),
+                folder.resolve("errors"));
+        // 100 counts of 0.0917 µT; nobody stands in for the tilt sensor.
+        assertTrue(out.contains("Compass: x 9.17 uT z 0 uT y -9.17 uT\nTilt sensor: does not answer\n"), out);
+        assertTrue(out.contains("Packet radio: something on the channel 1\n"), out);
+        assertTrue(out.contains("Positioning receiver: $GPGGA,x\n"), out);
     }
 
     @Test
