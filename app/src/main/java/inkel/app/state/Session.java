@@ -21,6 +21,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -35,6 +37,8 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
  * that each do one kind of work on it. Work that takes time runs in the lanes; properties change on the screen's lane.
  */
 public final class Session {
+    private static final long WARM_MS = 1500;
+
     private final Lanes lanes;
     private final Clock clock;
     private final Notices notices = new Notices();
@@ -444,6 +448,9 @@ public final class Session {
         selection.startOver(build.nodes().get(0).id());
         assessment.set(first);
         refresh();
+        // Beside everything else, and not while the window still comes up.
+        CompletableFuture.delayedExecutor(WARM_MS, TimeUnit.MILLISECONDS, lanes.drawing())
+                .execute(() -> Recorder.warm(build));
     }
 
     private void judged(Assessment next) {
