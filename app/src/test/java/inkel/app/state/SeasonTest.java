@@ -4,8 +4,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.LogLine;
+import inkel.core.finding.Severity;
 import inkel.core.io.document.PlanHash;
 import inkel.core.io.document.PlanPatch;
 import inkel.core.log.Entry;
@@ -24,6 +26,11 @@ class SeasonTest {
     @Test
     void itsPlanIsThatOfTheLocks() {
         assertEquals(PlanHash.of(Given.build(Given.LOCKS)), PlanHash.of(SEASON), "./inkel bench season makes it anew");
+    }
+
+    @Test
+    void whatWasTunedIsNothingToStopFor() {
+        assertEquals(0, Assessment.assess(SEASON, Given.CATALOG).count(Severity.STOP));
     }
 
     @Test

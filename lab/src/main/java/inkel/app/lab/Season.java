@@ -22,6 +22,7 @@ import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Tuning;
 import inkel.core.document.Tuning.Found;
+import inkel.core.document.Tuning.Point;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.RemovePart;
@@ -359,7 +360,7 @@ final class Season {
         Tuning tuning = new Tuning(
                 BenchKind.SERVO,
                 Map.of("low_end", micros(low), "high_end", micros(high)),
-                Map.of(),
+                Map.of("map", List.of(new Point(0, low / 1e6), new Point(1023, high / 1e6))),
                 Map.of("half open", Quantity.of(Unit.SECOND, (low + high) / 2e6)),
                 Map.of(),
                 Map.of());
