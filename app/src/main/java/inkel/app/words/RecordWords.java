@@ -6,6 +6,7 @@ import inkel.core.document.LogLine;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.Tuning;
 import inkel.core.log.Entry;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
@@ -14,10 +15,12 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /** Words for lines of the record: where, what, and which value. */
 public final class RecordWords {
@@ -125,11 +128,21 @@ public final class RecordWords {
         if (line instanceof LogLine.Measured measured) {
             return value(measured.value());
         } else if (line instanceof LogLine.Tuned tuned) {
-            List<String> numbers = new ArrayList<>();
-            tuned.tuning().numbers().values().stream().limit(2).forEach(found -> numbers.add(NumberWords.say(found)));
-            return String.join(" … ", numbers);
+            return tuned(tuned);
         }
         return line instanceof LogLine.Noted noted ? noted.value() : "";
+    }
+
+    /** Two numbers that it found, the smaller first; those of another unit than the first by name are left out. */
+    private static String tuned(LogLine.Tuned tuned) {
+        List<Tuning.Found> found =
+                new TreeMap<>(tuned.tuning().numbers()).values().stream().toList();
+        return found.stream()
+                .filter(one -> one.value().unit() == found.get(0).value().unit())
+                .limit(2)
+                .sorted(Comparator.comparingDouble(one -> one.value().si()))
+                .map(NumberWords::say)
+                .collect(Collectors.joining(" … "));
     }
 
     public static String value(Quantity value) {
