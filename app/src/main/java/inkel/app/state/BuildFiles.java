@@ -188,7 +188,7 @@ public final class BuildFiles {
                 .ifPresentOrElse(
                         kept -> {
                             session.notices().withdrawOffer();
-                            session.practice().leave();
+                            session.toOwn();
                             session.replace(kept.build());
                         },
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow())));
@@ -334,6 +334,7 @@ public final class BuildFiles {
 
     private void join(Outside found, Merge merge) {
         session.notices().clear();
+        session.toOwn();
         session.replace(merge.build());
         saved = found.build();
         refresh();

@@ -260,6 +260,7 @@ public final class LogWork {
 
     /** Shows the build as it was after a line, in every stage; the present one is left as it is. */
     public void look(Entry entry) {
+        session.toOwn();
         then(entry.number()).ifPresent(then -> {
             looked.set(new LookedAt(entry.number(), entry.line().at()));
             session.look(then);

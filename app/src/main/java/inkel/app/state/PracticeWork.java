@@ -123,7 +123,7 @@ public final class PracticeWork {
     public void begin(int count, Optional<FaultKind> kind, long seed) {
         Assessment assessment = session.assessmentProperty().get();
         String node = session.nodeProperty().get();
-        if (assessment == null || node == null) {
+        if (assessment == null || node == null || session.isOnlyLookedAt()) {
             return;
         }
         session.practise(copy(session.ownBuild().orElseThrow(), assessment));

@@ -295,7 +295,16 @@ public final class Session {
     }
 
     void stopLooking() {
+        if (own.now().node(nodeProperty().get()).isEmpty()) {
+            nodeProperty().set(own.now().nodes().get(0).id());
+        }
         stopPractising();
+    }
+
+    /** Leaves what is practised on or looked at, so that what comes next is done to the own build. */
+    void toOwn() {
+        practice.leave();
+        log.backToNow();
     }
 
     void stopPractising() {
@@ -350,7 +359,7 @@ public final class Session {
     }
 
     /** Says so where the build is looked at as it was. */
-    private boolean isOnlyLookedAt() {
+    boolean isOnlyLookedAt() {
         if (log.isLooking()) {
             notices.trouble(
                     Words.get("log.looking.refused"), new Notice.Action(Words.get("log.looking.back"), log::backToNow));

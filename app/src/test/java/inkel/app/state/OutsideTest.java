@@ -117,6 +117,50 @@ class OutsideTest {
     }
 
     @Test
+    void whileOnePractisesOrLooksBackBothAreJoinedAllTheSame() throws Exception {
+        for (boolean isPractice : new boolean[] {true, false}) {
+            int line = session.build().orElseThrow().log().size();
+            session.apply(new SetSetting(NODE, "bench", Settings.VOLTS, isPractice ? "5 V" : "7 V"));
+            session.apply(new SetSetting(NODE, "bench", Settings.VOLTS, isPractice ? "8 V" : "9 V"));
+            if (isPractice) {
+                session.practice().beginWithNone();
+                assertTrue(session.practice().isOn());
+            } else {
+                session.log()
+                        .look(session.log().register().orElseThrow().entry(line).orElseThrow());
+                assertTrue(session.log().isLooking());
+            }
+            theirs(new RenamePart(NODE, "level", "Water gauge " + isPractice));
+            session.files().save();
+            press(0);
+            Build joined = inFile();
+            assertEquals(
+                    "Water gauge " + isPractice,
+                    joined.node(NODE).orElseThrow().part("level").orElseThrow().name());
+            assertEquals(
+                    isPractice ? "8 V" : "9 V",
+                    joined.node(NODE)
+                            .orElseThrow()
+                            .part("bench")
+                            .orElseThrow()
+                            .settings()
+                            .get("volts"));
+            assertEquals(joined, session.build().orElseThrow());
+        }
+    }
+
+    @Test
+    void nobodyPractisesOnWhatIsOnlyLookedAt() {
+        session.apply(wire("D5"));
+        session.apply(wire("D6"));
+        session.log().look(session.log().register().orElseThrow().entries().get(1));
+        session.practice().beginWithNone();
+        assertFalse(session.practice().isOn());
+        session.log().backToNow();
+        assertTrue(session.apply(wire("D7")), "the own build can be changed again");
+    }
+
+    @Test
     void bothFilesAreKeptWhenAsked() throws Exception {
         session.apply(wire("D5"));
         Build theirs = theirs(wire("D6"));

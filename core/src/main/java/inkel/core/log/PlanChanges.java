@@ -134,8 +134,8 @@ public final class PlanChanges {
         if (!old.purpose().equals(now.purpose())) {
             add(place, Fact.of("did.purpose").with("purpose", now.purpose()));
         }
-        Map<String, Endpoint> oldFeeds = texts(old.feeds());
-        Map<String, Endpoint> nowFeeds = texts(now.feeds());
+        Map<String, Endpoint> oldFeeds = old.feeds();
+        Map<String, Endpoint> nowFeeds = now.feeds();
         for (String pin : keys(oldFeeds, nowFeeds)) {
             Optional<String> was = Optional.ofNullable(oldFeeds.get(pin)).map(rail -> rail(oldNode, rail));
             Optional<String> is = Optional.ofNullable(nowFeeds.get(pin)).map(rail -> rail(nowNode, rail));
@@ -151,10 +151,6 @@ public final class PlanChanges {
         }
         values(old.settings(), now.settings(), "did.set", "setting", place);
         values(old.figures(), now.figures(), "did.figure", "figure", place);
-    }
-
-    private static Map<String, Endpoint> texts(Map<String, Endpoint> feeds) {
-        return new LinkedHashMap<>(feeds);
     }
 
     private void values(Map<String, String> old, Map<String, String> now, String key, String name, Place place) {

@@ -30,33 +30,30 @@ public record Proof(Place part, State state, Optional<LogLine> by) {
     /** Of all parts of all boards that have a purpose, in the order of the tables. */
     public static List<Proof> of(Build build) {
         List<Proof> proofs = new ArrayList<>();
-        List<LogLine> lines = build.log().counting().toList();
+        List<Entry> entries = Register.of(build).entries().stream()
+                .filter(Entry::counts)
+                .filter(entry -> entry.sort() == Entry.Sort.MEASURED)
+                .toList();
         for (Node node : build.nodes()) {
             for (Part part : node.parts()) {
                 if (!part.purpose().isEmpty()) {
-                    proofs.add(of(build, lines, Place.ofPart(node.id(), part.id()), part));
+                    proofs.add(of(build, entries, Place.ofPart(node.id(), part.id()), part));
                 }
             }
         }
         return proofs;
     }
 
-    private static Proof of(Build build, List<LogLine> lines, Place place, Part part) {
-        List<LogLine> about = lines.stream()
-                .filter(line -> place.contains(line.place()))
-                .filter(line -> line instanceof LogLine.Measured
-                        || line instanceof LogLine.Seen
-                        || line instanceof LogLine.Tuned)
-                .toList();
-        if (about.isEmpty()) {
-            return new Proof(place, State.NOT, Optional.empty());
-        }
-        LogLine last = about.get(about.size() - 1);
-        boolean isWell = new Entry(0, last, true, List.of()).isWell();
-        boolean isOlder = build.log().lines().indexOf(last) < part.since();
-        boolean isStale = isOlder || !stands(build, last);
-        State state = isStale ? State.STALE : isWell ? State.PROVED : State.WRONG;
-        return new Proof(place, state, Optional.of(last));
+    /** @param entries the newest first */
+    private static Proof of(Build build, List<Entry> entries, Place place, Part part) {
+        Optional<Entry> last = entries.stream()
+                .filter(entry -> place.contains(entry.line().place()))
+                .findFirst();
+        State state = last.map(entry -> entry.number() < part.since() || !stands(build, entry.line())
+                        ? State.STALE
+                        : entry.isWell() ? State.PROVED : State.WRONG)
+                .orElse(State.NOT);
+        return new Proof(place, state, last.map(Entry::line));
     }
 
     /** Whether all that a line stood on is still there. What a check of the first power-up stood on beside wires of its place is told by Wake. */

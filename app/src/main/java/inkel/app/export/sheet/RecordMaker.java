@@ -14,6 +14,7 @@ import inkel.core.quantity.Fact;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 
@@ -82,7 +83,7 @@ public final class RecordMaker {
         LocalDate day = null;
         List<List<String>> rows = new ArrayList<>();
         List<Entry> oldestFirst = new ArrayList<>(register.entries());
-        java.util.Collections.reverse(oldestFirst);
+        Collections.reverse(oldestFirst);
         for (Entry entry : oldestFirst) {
             LocalDate own = RecordWords.date(entry.line(), zone);
             if (!own.equals(day)) {

@@ -8,6 +8,7 @@ import inkel.app.words.RecordWords;
 import inkel.app.words.Words;
 import inkel.core.log.Entry;
 import java.util.Locale;
+import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ListCell;
@@ -53,7 +54,7 @@ final class EntryCell extends ListCell<LogRow> {
     }
 
     private void pseudoClass(String name, boolean isOn) {
-        pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass(name), isOn);
+        pseudoClassStateChanged(PseudoClass.getPseudoClass(name), isOn);
     }
 
     private static Caption wide(Caption caption, double width) {

@@ -5,10 +5,12 @@ import inkel.app.ui.kit.Ui;
 import inkel.app.words.RecordWords;
 import inkel.core.document.Foretold;
 import inkel.core.document.LogLine;
+import inkel.core.log.Entry;
 import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Polyline;
 
@@ -38,7 +40,7 @@ final class PlacePlot extends Region {
         getChildren().addAll(band, thread);
         for (LogLine.Measured reading : readings) {
             Region dot = Ui.region("plot-dot");
-            boolean isWell = new inkel.core.log.Entry(0, reading, true, List.of()).isWell();
+            boolean isWell = new Entry(0, reading, true, List.of()).isWell();
             dot.getStyleClass().add(isWell ? "plot-well" : "plot-off");
             if (reading == shown) {
                 dot.getStyleClass().add("plot-shown");
@@ -82,7 +84,7 @@ final class PlacePlot extends Region {
         double span = to - from == 0 ? Math.max(1e-9, Math.abs(to)) : to - from;
         double room = HIGH - HEAD - FOOT - 2 * DOT;
         double width = getWidth() - 2 * SIDE;
-        java.util.function.DoubleUnaryOperator y = value -> HEAD + DOT + room * (1 - (value - from) / span);
+        DoubleUnaryOperator y = value -> HEAD + DOT + room * (1 - (value - from) / span);
         double bandTop = high.map(value -> y.applyAsDouble(value)).orElse(HEAD);
         double bandLow = low.map(value -> y.applyAsDouble(value)).orElse(HIGH - FOOT);
         band.setVisible(low.isPresent() || high.isPresent());

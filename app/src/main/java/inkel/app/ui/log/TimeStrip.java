@@ -66,10 +66,11 @@ final class TimeStrip extends Region {
         labels.clear();
         labelled.clear();
         first = null;
+        last = null;
         for (Entry entry : entries) {
             LocalDate day = RecordWords.date(entry.line(), log.zone());
             first = first == null || day.isBefore(first) ? day : first;
-            last = last == null || entry == entries.get(0) || day.isAfter(last) ? day : last;
+            last = last == null || day.isAfter(last) ? day : last;
             marks.computeIfAbsent(day, made -> new EnumMap<>(Entry.Sort.class)).computeIfAbsent(entry.sort(), sort -> {
                 Region mark = Ui.region("time-mark");
                 mark.getStyleClass()

@@ -33,30 +33,23 @@ final class LogSeals {
 
     static void write(ArrayNode log, Logbook book) {
         String before = "";
+        // A line without a seal before one that has one is of a file from before there were seals.
+        int sealed = book.marks().entrySet().stream()
+                .filter(mark -> !mark.getValue().seal().isEmpty())
+                .mapToInt(Map.Entry::getKey)
+                .max()
+                .orElse(-1);
         for (int i = 0; i < book.size(); i++) {
             Logbook.Mark mark = book.mark(i);
             ObjectNode line = line(book.lines().get(i), mark.back());
             boolean isOfFile = !mark.seal().isEmpty();
-            boolean isOlder = !isOfFile && isBeforeSealed(book, i);
-            if (!isOlder) {
+            if (isOfFile || i > sealed) {
                 // A seal that a file has is kept, whether it fits or not: rewriting must not hide a change.
                 before = isOfFile ? mark.seal() : seal(before, line);
                 line.put(SEAL, before);
             }
             log.add(line);
         }
-    }
-
-    /** A line without a seal before one that has one is of a file from before there were seals. */
-    private static boolean isBeforeSealed(Logbook book, int line) {
-        return line + 1 < book.size() && !book.mark(line + 1).seal().isEmpty()
-                || line + 1 < book.size() && book.mark(line + 1).seal().isEmpty() && isOldBelow(book, line);
-    }
-
-    private static boolean isOldBelow(Logbook book, int line) {
-        return book.marks().entrySet().stream()
-                .anyMatch(
-                        mark -> mark.getKey() > line && !mark.getValue().seal().isEmpty());
     }
 
     private static ObjectNode line(LogLine line, String back) {
