@@ -84,6 +84,8 @@ public final class WakeWork {
     /** The part whose checks are to be shown next. */
     private Optional<Place> begun = Optional.empty();
 
+    private boolean isKeptUp;
+
     WakeWork(Session session) {
         this.session = session;
     }
@@ -126,6 +128,30 @@ public final class WakeWork {
             return of(assessment, node);
         }
         return state;
+    }
+
+    /**
+     * From now on the checks of a board on which something was read are worked out also while nobody looks at them, so
+     * that the stage is counted. Not before the first picture, which goes without it.
+     */
+    public void keepUp() {
+        isKeptUp = true;
+        Assessment assessment = session.assessmentProperty().get();
+        if (assessment != null) {
+            counted(assessment, session.nodeProperty().get());
+        }
+    }
+
+    /** As {@link #of}, for counting. */
+    public Optional<WakeState> counted(Assessment assessment, String node) {
+        return isKeptUp && isAnyRead(assessment.build(), node) ? wanted(assessment, node) : of(assessment, node);
+    }
+
+    private static boolean isAnyRead(Build build, String node) {
+        return build.log()
+                .counting()
+                .anyMatch(line -> line.place().node().equals(node)
+                        && WakeState.checkOf(line).isPresent());
     }
 
     /** Makes a look in between one of a board's checks while it is looked at, and for good once it was read. */

@@ -45,6 +45,7 @@ final class Selvedge extends StackPane {
         getChildren().addAll(weave, cord, column);
         subscriptions.on(session.assessmentProperty(), (property, old, next) -> count());
         subscriptions.on(session.nodeProperty(), (property, old, next) -> count());
+        subscriptions.on(session.wake().latestProperty(), (property, old, next) -> count());
         subscriptions.on(session.stageProperty(), (property, old, next) -> mark());
         mark();
         count();

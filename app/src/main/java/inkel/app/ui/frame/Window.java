@@ -106,10 +106,9 @@ public final class Window extends Application {
             remember(stage);
             shell.dispose();
         });
-        if (Boolean.getBoolean(ONLY_START)) {
-            FirstPicture.then(
-                    () -> stage.isShowing() && session.assessmentProperty().get() != null, Platform::exit);
-        }
+        FirstPicture.then(
+                () -> stage.isShowing() && session.assessmentProperty().get() != null,
+                Boolean.getBoolean(ONLY_START) ? Platform::exit : session.wake()::keepUp);
         shell.askBeforeClosing(stage);
         StartMarks.mark("scene");
         stage.show();

@@ -22,7 +22,7 @@ public final class WakeView extends LazyView<WakeStage> {
     @Override
     public Progress progress(Assessment assessment, String node) {
         return session.wake()
-                .of(assessment, node)
+                .counted(assessment, node)
                 .filter(state -> state.results().values().stream()
                         .anyMatch(result -> result.at().isPresent()))
                 .map(state -> Progress.of((int) (state.count() - state.holding())))
