@@ -8,6 +8,9 @@ import java.util.List;
 
 /** Starts the window or runs a command. The window is started without the command line's machinery, to start sooner. */
 public final class Main {
+    /** How the name of a build ends; a file manager gives the name alone. */
+    private static final String BUILD = ".inkel.json";
+
     private Main() {}
 
     public static void main(String[] args) {
@@ -18,8 +21,14 @@ public final class Main {
             Window.open(Examples.folder().resolve(Examples.SEASON));
         } else if (words.size() == 2 && words.get(0).equals("open")) {
             Window.open(Path.of(words.get(1)));
+        } else if (words.size() == 1 && isBuild(words.get(0))) {
+            Window.open(Path.of(words.get(0)));
         } else {
             System.exit(Cli.run(args));
         }
+    }
+
+    private static boolean isBuild(String word) {
+        return word.endsWith(BUILD);
     }
 }

@@ -1,5 +1,6 @@
 package inkel.app.cli;
 
+import inkel.app.about.About;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
@@ -9,7 +10,7 @@ import picocli.CommandLine.Command;
 @Command(
         name = "inkel",
         mixinStandardHelpOptions = true,
-        version = "Inkel 0.1.0",
+        versionProvider = Cli.Versions.class,
         description = "Plans, checks and guides the wiring of modules to controller boards.",
         subcommands = {
             CheckCommand.class,
@@ -29,6 +30,16 @@ public final class Cli {
     static final int FAILED = 2;
 
     private Cli() {}
+
+    /** The program's version, and those of what it runs on. */
+    static final class Versions implements CommandLine.IVersionProvider {
+        @Override
+        public String[] getVersion() {
+            return new String[] {
+                "Inkel " + About.version(), "Java " + About.java(), "JavaFX " + About.toolkit(),
+            };
+        }
+    }
 
     /** Runs one command and returns its exit code. */
     public static int run(String... args) {

@@ -101,7 +101,8 @@ public final class BuildFiles {
 
     /** Shows what was read of a file, or says why it could not be and keeps what was open. */
     public void take(Opened read) {
-        read.assessment().ifPresentOrElse(first -> opened(read.file(), first.build(), first), () -> session.notices()
+        Path own = Examples.isFixed(read.file()) ? null : read.file();
+        read.assessment().ifPresentOrElse(first -> opened(own, first.build(), first), () -> session.notices()
                 .show(refusal(read.file(), read.refusal().orElseThrow())));
     }
 

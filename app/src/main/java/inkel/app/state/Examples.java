@@ -22,4 +22,12 @@ public final class Examples {
     public static Path folder() {
         return Path.of(System.getProperty("inkel.home", "."), "examples");
     }
+
+    /** Whether a file is an example of a packaged program: it is opened as a build that has no file yet, and stays as it is. */
+    public static boolean isFixed(Path file) {
+        return Boolean.getBoolean("inkel.packaged")
+                && file.toAbsolutePath()
+                        .normalize()
+                        .startsWith(folder().toAbsolutePath().normalize());
+    }
 }

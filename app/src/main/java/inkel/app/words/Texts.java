@@ -37,7 +37,8 @@ final class Texts {
             "log",
             "reckon",
             "sheet",
-            "take");
+            "take",
+            "help");
 
     private static final String FOLDER = "/inkel/app/words/";
 

@@ -50,6 +50,13 @@ final class BenchCommand implements Callable<Integer> {
         return 0;
     }
 
+    /** The program's icon as pictures. */
+    @Command(name = "icon", description = "Draws the program's icon in every size into a folder.")
+    int icon(@Option(names = "-o", required = true, description = "the folder") Path folder) throws Exception {
+        Icon.write(folder);
+        return 0;
+    }
+
     /** Whether the same build gives the same answer. */
     @Command(name = "same", description = "Checks the examples in many fresh processes; every answer must be the same.")
     int same(

@@ -7,7 +7,7 @@ import picocli.CommandLine.Command;
 @Command(
         name = "inkel",
         mixinStandardHelpOptions = true,
-        subcommands = {BenchCommand.class, ShotsCommand.class})
+        subcommands = {BenchCommand.class, ShotsCommand.class, PackageCommand.class})
 public final class Lab {
     private Lab() {}
 

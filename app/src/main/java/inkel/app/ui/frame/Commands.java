@@ -124,7 +124,8 @@ final class Commands {
                 Command.of("find", "Shortcut+K", always, frame::find),
                 Command.of("reckon", "Shortcut+R", always, frame::reckon),
                 Command.of("help", "F1", isOpen, frame::help),
-                Command.of("theme", "Shortcut+Shift+N", always, frame::switchTheme));
+                Command.of("theme", "Shortcut+Shift+N", always, frame::switchTheme),
+                Command.of("about", null, always, frame::about));
     }
 
     private void add(Group group, Command... commands) {

@@ -25,6 +25,9 @@ interface Frame {
     /** Shows every calculation. */
     ReckonPage reckon();
 
+    /** Shows what the program is, with the licences of its libraries. */
+    void about();
+
     void editFigures();
 
     void find();

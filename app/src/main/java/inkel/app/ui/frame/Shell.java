@@ -4,6 +4,7 @@ import inkel.app.export.Export;
 import inkel.app.export.Exports;
 import inkel.app.state.Session;
 import inkel.app.state.UserState;
+import inkel.app.ui.help.AboutPage;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.reckon.ReckonPage;
@@ -172,6 +173,15 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         frame.setRight(null); // room for formulas
         page.lookup("#reckon-leave").requestFocus();
         return page;
+    }
+
+    @Override
+    public void about() {
+        leavePages();
+        AboutPage page = new AboutPage(state.folder(), this::showStage);
+        stageHost.getChildren().setAll(page);
+        frame.setRight(null); // room for licences
+        page.lookup("#about-leave").requestFocus();
     }
 
     @Override

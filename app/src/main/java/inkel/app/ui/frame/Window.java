@@ -18,6 +18,7 @@ import java.net.URL;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -25,6 +26,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
+import javafx.scene.image.Image;
 import javafx.scene.text.Font;
 import javafx.stage.Screen;
 
@@ -37,6 +39,8 @@ public final class Window extends Application {
     private static final String ONLY_START = "inkel.start.only";
 
     private static final long CATALOG_DELAY_MILLIS = 1500;
+    private static final String ICON = "/inkel/app/icon/inkel-%d.png";
+    private static final List<Integer> ICON_SIZES = List.of(16, 32, 64, 128);
     private static final String[] FONTS = {"Inter-Regular.otf", "Inter-Bold.otf", "Hack-Regular.ttf"};
 
     /** Files are read while the toolkit starts. */
@@ -109,6 +113,11 @@ public final class Window extends Application {
         FirstPicture.then(
                 () -> stage.isShowing() && session.assessmentProperty().get() != null,
                 Boolean.getBoolean(ONLY_START) ? Platform::exit : session.wake()::keepUp);
+        FirstPicture.then(
+                stage::isShowing,
+                () -> ICON_SIZES.forEach(size -> stage.getIcons()
+                        .add(new Image(
+                                Window.class.getResource(ICON.formatted(size)).toExternalForm()))));
         shell.askBeforeClosing(stage);
         StartMarks.mark("scene");
         stage.show();

@@ -1,0 +1,69 @@
+package inkel.app.state;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.core.document.edit.RenamePart;
+import inkel.core.io.catalog.Shelf;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The examples of a packaged program are not the builder's to write over. */
+class FixedExamplesTest {
+    @TempDir
+    private Path folder;
+
+    private Session session;
+
+    @BeforeEach
+    void packaged() throws Exception {
+        Files.createDirectories(folder.resolve("examples"));
+        Given.copy(Given.LOCKS, folder.resolve("examples"));
+        System.setProperty("inkel.home", folder.toString());
+        System.setProperty("inkel.packaged", "true");
+        session = new Session(
+                Given.CATALOG,
+                Shelf.read(folder.resolve("shelf")),
+                Lanes.of(Runnable::run, Runnable::run),
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
+    }
+
+    @AfterEach
+    void asBefore() {
+        System.clearProperty("inkel.home");
+        System.clearProperty("inkel.packaged");
+    }
+
+    @Test
+    void anExampleIsABuildWithoutAFileAndWaitsForAName() throws Exception {
+        Path example = Examples.folder().resolve(Examples.DEMO);
+        String before = Files.readString(example);
+        session.files().open(example);
+        assertNull(session.files().fileProperty().get());
+        assertFalse(session.files().unsavedProperty().get());
+        session.apply(new RenamePart("lower-lock", "radio", "Mine"));
+        assertTrue(session.files().unsavedProperty().get());
+        session.files().save();
+        assertEquals(before, Files.readString(example));
+        Path own = folder.resolve("own.inkel.json");
+        session.files().saveAs(own);
+        assertEquals(own, session.files().fileProperty().get());
+        assertTrue(Files.readString(own).contains("Mine"));
+    }
+
+    @Test
+    void aBuildElsewhereIsItsOwnFile() throws Exception {
+        Path elsewhere = Given.copy(Given.LOCKS, folder);
+        session.files().open(elsewhere);
+        assertEquals(elsewhere, session.files().fileProperty().get());
+    }
+}
