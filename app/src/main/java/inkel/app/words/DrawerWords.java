@@ -9,7 +9,6 @@ import inkel.core.drawer.Shopping;
 import inkel.core.drawer.Substitute;
 import inkel.core.formula.Markings;
 import inkel.core.formula.PitchFit;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Length;
 import java.util.List;
@@ -48,10 +47,9 @@ public final class DrawerWords {
     private static String adapter(Adapter adapter) {
         Fact said = Fact.of(adapter.pad().isPresent() ? "drawer.adapter.pad" : "drawer.adapter")
                 .with("pads", adapter.pads())
-                .with("pitch", Engineering.print(adapter.pitch()));
-        return Words.say(adapter.pad()
-                .map(pad -> said.with("pad", Engineering.print(pad)))
-                .orElse(said));
+                .with("pitch", Numbers.print(adapter.pitch()));
+        return Words.say(
+                adapter.pad().map(pad -> said.with("pad", Numbers.print(pad))).orElse(said));
     }
 
     /** The colours of a resistor's bands; none for anything else, or where bands do not tell it. */
@@ -87,7 +85,7 @@ public final class DrawerWords {
                 ? "table.fits"
                 : !fit.hasPads() ? "table.few_pads" : fit.betweenPads() ? "table.fits_between" : "table.fits_not";
         return Words.say(
-                Fact.of(key).with("what", adapter).with("off", Engineering.print(Length.ofMetres(fit.worstMetres()))));
+                Fact.of(key).with("what", adapter).with("off", Numbers.print(Length.ofMetres(fit.worstMetres()))));
     }
 
     /** What would make it, or does. */

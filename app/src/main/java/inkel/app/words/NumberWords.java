@@ -57,7 +57,7 @@ public final class NumberWords {
         boolean isExact = off == 0 && number.contains(".");
         String said = (isExact ? number.replaceAll("0+$", "").replaceAll("\\.$", "") : number)
                 + (off > 0 ? "\u00a0±\u00a0" + decimal(off, places) : "");
-        return symbol.isEmpty() ? said : said + "\u00a0" + symbol;
+        return Numbers.local(symbol.isEmpty() ? said : said + "\u00a0" + symbol);
     }
 
     private static int places(double value, int more) {

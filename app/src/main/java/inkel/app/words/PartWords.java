@@ -47,8 +47,8 @@ public final class PartWords {
         if (!peak.isAbove(Current.ZERO)) {
             return "";
         }
-        String to = Engineering.print(peak);
-        return idle.equals(peak) ? to : Engineering.print(idle) + " → " + to;
+        String to = Numbers.print(peak);
+        return idle.equals(peak) ? to : Numbers.print(idle) + " → " + to;
     }
 
     /** What a source or regulator gives. */
@@ -59,7 +59,7 @@ public final class PartWords {
                         .with(
                                 "volts",
                                 rail.volts()
-                                        .map(volts -> Engineering.print(volts.expected()))
+                                        .map(volts -> Numbers.print(volts.expected()))
                                         .orElse(""))
                         .with("rating", rail.rating())))
                 .collect(Collectors.joining(", "));

@@ -4,7 +4,6 @@ import inkel.core.calc.CalcRefused;
 import inkel.core.calc.Calculation;
 import inkel.core.calc.Calculator;
 import inkel.core.calc.Reckoning;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
@@ -76,8 +75,7 @@ public final class ReckonWords {
     public static String value(String key, Object value) {
         if (value instanceof Double number) {
             return unit(key)
-                    .map(unit ->
-                            unit == Unit.CELSIUS ? number(number) + " °C" : Engineering.print(number, unit, DIGITS))
+                    .map(unit -> unit == Unit.CELSIUS ? number(number) + " °C" : Numbers.print(number, unit, DIGITS))
                     .orElseGet(() -> number(number));
         }
         return String.valueOf(value).replace("true", Words.get("reckon.yes")).replace("false", Words.get("reckon.no"));
@@ -85,10 +83,10 @@ public final class ReckonWords {
 
     private static String number(double value) {
         return value == Math.rint(value) && Math.abs(value) < 1e9
-                ? String.format(Locale.ROOT, "%.0f", value)
-                : String.format(Locale.ROOT, "%.5g", value)
+                ? Numbers.fixed(value, 0)
+                : Numbers.local(String.format(Locale.ROOT, "%.5g", value)
                         .replaceAll("(\\.[0-9]*?)0+$", "$1")
-                        .replaceAll("\\.$", "");
+                        .replaceAll("\\.$", ""));
     }
 
     /** The formula with what is given in the place of its letters; a letter that is not given stays. */

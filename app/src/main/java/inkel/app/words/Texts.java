@@ -3,8 +3,11 @@ package inkel.app.words;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
+import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +43,9 @@ final class Texts {
             "take",
             "help");
 
+    /** Names a folder with bundles of another language. */
+    private static final String OTHER = "inkel.words";
+
     private static final String FOLDER = "/inkel/app/words/";
 
     private Texts() {}
@@ -61,9 +67,22 @@ final class Texts {
         Properties bundle = new Properties();
         try (InputStream stream = Texts.class.getResourceAsStream(FOLDER + name + ".properties")) {
             bundle.load(new InputStreamReader(stream, StandardCharsets.UTF_8));
-            return bundle;
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);
         }
+        String other = System.getProperty(OTHER);
+        return other == null ? bundle : translated(bundle, Path.of(other).resolve(name + ".properties"));
+    }
+
+    /** The texts of a file in the place of those with the same keys; what it lacks stays. */
+    private static Properties translated(Properties bundle, Path file) {
+        if (Files.isRegularFile(file)) {
+            try (Reader texts = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+                bundle.load(texts);
+            } catch (IOException | IllegalArgumentException unreadable) {
+                System.err.println("inkel: " + file + " could not be read: " + unreadable.getMessage());
+            }
+        }
+        return bundle;
     }
 }

@@ -3,7 +3,6 @@ package inkel.app.words;
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.DataSize;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.TimeSpan;
@@ -69,7 +68,7 @@ public final class Words {
             return say(fact);
         }
         if (value instanceof Voltage voltage) {
-            return Engineering.volts(voltage);
+            return Numbers.volts(voltage);
         }
         if (value instanceof DataSize size) {
             return bytes(size);
@@ -80,7 +79,11 @@ public final class Words {
         if (value instanceof Collection<?> several) {
             return several.stream().map(Words::show).collect(Collectors.joining(get("list.and")));
         }
-        return value instanceof Quantity quantity ? Engineering.print(quantity) : String.valueOf(value);
+        return value instanceof Quantity quantity
+                ? Numbers.print(quantity)
+                : value instanceof Double || value instanceof Float
+                        ? Numbers.local(String.valueOf(value))
+                        : String.valueOf(value);
     }
 
     /** Small memories are told to the byte, as their boards are; KiB and MiB are those of 1024 (IEC 80000-13). */
@@ -88,16 +91,16 @@ public final class Words {
         return size.bytes() < TOLD_TO_THE_BYTE
                 ? Math.round(size.bytes()) + " B"
                 : size.bytes() < TOLD_TO_THE_BYTE * KIBI
-                        ? Engineering.print(size.bytes() / KIBI, Unit.ONE, 3) + " KiB"
-                        : Engineering.print(size.bytes() / KIBI / KIBI, Unit.ONE, 3) + " MiB";
+                        ? Numbers.print(size.bytes() / KIBI, Unit.ONE, 3) + " KiB"
+                        : Numbers.print(size.bytes() / KIBI / KIBI, Unit.ONE, 3) + " MiB";
     }
 
     /** Hours and minutes as people count them. */
     private static String longTime(TimeSpan time) {
         double hours = time.seconds() / 3600;
         return hours >= 1
-                ? get("time.hours", "count", Engineering.print(hours, Unit.ONE, 3))
-                : get("time.minutes", "count", Engineering.print(time.seconds() / 60, Unit.ONE, 2));
+                ? get("time.hours", "count", Numbers.print(hours, Unit.ONE, 3))
+                : get("time.minutes", "count", Numbers.print(time.seconds() / 60, Unit.ONE, 2));
     }
 
     /** A problem with a file in one sentence: line, field, reason. */

@@ -125,6 +125,9 @@ final class Commands {
                 Command.of("reckon", "Shortcut+R", always, frame::reckon),
                 Command.of("help", "F1", isOpen, frame::help),
                 Command.of("theme", "Shortcut+Shift+N", always, frame::switchTheme),
+                Command.of("text_larger", "Shortcut+'+'", always, () -> frame.textSize(1)),
+                Command.of("text_smaller", "Shortcut+'-'", always, () -> frame.textSize(-1)),
+                Command.of("text_usual", "Shortcut+0", always, () -> frame.textSize(0)),
                 Command.of("about", null, always, frame::about));
     }
 

@@ -35,4 +35,7 @@ interface Frame {
     void help();
 
     void switchTheme();
+
+    /** @param by how many steps larger, or smaller; 0 for the usual size */
+    void textSize(int by);
 }

@@ -7,6 +7,7 @@ import inkel.app.state.UserState;
 import inkel.app.ui.help.AboutPage;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Subscriptions;
+import inkel.app.ui.kit.Zoom;
 import inkel.app.ui.reckon.ReckonPage;
 import inkel.app.ui.stage.Command;
 import inkel.app.ui.stage.StageView;
@@ -33,6 +34,7 @@ import javafx.scene.layout.VBox;
 public final class Shell extends StackPane implements Frame, TakePage.Desk {
     private static final String MODEM_NUMBER = "modem.number";
     private static final String NIGHT = "night";
+    private static final String ZOOM = "zoom";
 
     private final Session session;
     private final UserState state;
@@ -44,6 +46,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
     private final WhyPanel why;
     private final BorderPane frame = new BorderPane();
     private final NodeTabs tabs;
+    private Zoom zoom;
     private Node startPage;
     private Node boardMaker;
     private HabitsPage habitsPage;
@@ -240,9 +243,22 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
                 .dispose());
     }
 
-    /** Makes the window's keys work. */
-    public void install(Scene scene) {
+    /** Makes the window's keys work, and shows it as large as last time. */
+    public void install(Scene scene, Zoom shown) {
+        zoom = shown;
+        zoom.show(state.number(ZOOM, 1));
         commands.install(scene);
+    }
+
+    @Override
+    public void textSize(int by) {
+        if (by == 0) {
+            zoom.show(1);
+        } else {
+            zoom.step(by);
+        }
+        state.put(ZOOM, zoom.factor());
+        session.inBackground(state::write);
     }
 
     private void showStage() {

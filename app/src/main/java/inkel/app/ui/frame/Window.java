@@ -10,6 +10,7 @@ import inkel.app.state.Shelves;
 import inkel.app.state.StartMarks;
 import inkel.app.state.Trouble;
 import inkel.app.state.UserState;
+import inkel.app.ui.kit.Zoom;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.io.catalog.CatalogReader;
@@ -79,8 +80,9 @@ public final class Window extends Application {
 
     /** The window's scene, with its keys. */
     public static Scene scene(Shell shell, double width, double height) {
-        Scene scene = new Scene(shell, width, height);
-        shell.install(scene);
+        Zoom zoom = new Zoom(shell);
+        Scene scene = new Scene(zoom, width, height);
+        shell.install(scene, zoom);
         return scene;
     }
 

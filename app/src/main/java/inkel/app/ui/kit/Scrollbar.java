@@ -2,6 +2,7 @@ package inkel.app.ui.kit;
 
 import java.util.function.DoubleConsumer;
 import javafx.geometry.Orientation;
+import javafx.geometry.Point2D;
 import javafx.scene.AccessibleRole;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
@@ -37,7 +38,8 @@ final class Scrollbar extends Region {
     }
 
     private double place(MouseEvent event) {
-        return along == Orientation.VERTICAL ? event.getSceneY() : event.getSceneX();
+        Point2D at = getParent().sceneToLocal(event.getSceneX(), event.getSceneY());
+        return along == Orientation.VERTICAL ? at.getY() : at.getX();
     }
 
     private double length() {

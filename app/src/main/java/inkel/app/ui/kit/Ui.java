@@ -37,7 +37,7 @@ public final class Ui {
 
     /** A small round button with a text, which is also what it is called for those who hear the screen. */
     public static Tile pill(String id, String text, Runnable action) {
-        Tile pill = new Tile(action, word(text, "pill-text"), Pos.CENTER, "pill-button");
+        Tile pill = new Tile(action, text(text, "pill-text"), Pos.CENTER, "pill-button");
         pill.setId(id);
         pill.setAccessibleText(text);
         return pill;

@@ -1,25 +1,32 @@
 package inkel.app.ui.levels;
 
 import inkel.app.ui.kit.Line;
+import inkel.app.ui.kit.TextSize;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.levels.LadderModel.Listener;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.formula.Verdict;
 import java.util.Locale;
+import java.util.stream.Stream;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
+import javafx.scene.text.TextAlignment;
 
 /** What one side says beside what the others hear, on one scale of volts, with the gap marked. */
 public final class Ladders extends Region {
     private static final double AXIS = 46;
     private static final double TOP = 62;
     private static final double FOOT = 30;
+    private static final double LINE = 17;
     private static final double MOST_BAR = 84;
     private static final double LEAST_MARK = 4;
     private static final double LEAST_GAP = 56;
 
+    private double head;
+    private double foot = FOOT;
     private LadderModel model;
 
     public Ladders() {
@@ -54,32 +61,58 @@ public final class Ladders extends Region {
     }
 
     private double y(double volts) {
-        double room = getHeight() - TOP - FOOT;
-        return TOP + room * (1 - volts / model.topVolts());
+        double room = getHeight() - TOP - head - foot;
+        return TOP + head + room * (1 - volts / model.topVolts());
+    }
+
+    /** One line more above or below where a name or a verdict needs two in its column. */
+    private void makeRoom(double column) {
+        Stream<String> names = Stream.concat(
+                Stream.of(model.driver()),
+                Stream.concat(
+                        model.step().stream().map(LadderModel.Step::name),
+                        model.listeners().stream().map(Listener::name)));
+        head = names.anyMatch(name -> isWide(name, column - 8, "ladder-heading")) ? LINE : 0;
+        boolean isFootWide = model.step()
+                        .flatMap(LadderModel.Step::hears)
+                        .filter(verdict -> isWide(stepHears(verdict), column - 4, "ladder-gap-text"))
+                        .isPresent()
+                || model.listeners().stream()
+                        .anyMatch(listener -> isWide(
+                                word(listener.verdict()) + ", " + listener.gap(), column - 4, "ladder-gap-text"));
+        foot = FOOT + (isFootWide ? LINE : 0);
+    }
+
+    private boolean isWide(String words, double room, String style) {
+        Line line = new Line(words, style);
+        getChildren().add(line);
+        line.applyCss();
+        boolean isWide = TextSize.width(words, line.getFont()) > room;
+        getChildren().remove(line);
+        return isWide;
+    }
+
+    private static String stepHears(Verdict verdict) {
+        return Words.get("levels.step_hears", "verdict", word(verdict));
     }
 
     private void draw() {
+        int columns = model.listeners().size() + (model.step().isPresent() ? 2 : 1);
+        double column = (getWidth() - AXIS - 8) / columns;
+        makeRoom(column);
         for (int volts = 0; volts <= model.topVolts(); volts++) {
             line("ladder-rung", AXIS, y(volts), getWidth() - 8, y(volts));
             text(volts + " V", AXIS - 40, y(volts) - 8, 36, "ladder-volt");
         }
         int before = model.step().isPresent() ? 2 : 1;
-        int columns = model.listeners().size() + before;
-        double column = (getWidth() - AXIS - 8) / columns;
         double bar = Math.min(MOST_BAR, column * 0.42);
         double left = AXIS + column / 2 - bar / 2;
         heading(model.driver(), Words.get("levels.says"), AXIS, column);
         mark("says", left, bar, model.highTo(), model.highFrom());
         mark("says", left, bar, model.lowTo(), 0);
-        text(
-                Words.get(
-                        model.isMeasured() ? "levels.measured" : "levels.says_high",
-                        "volts",
-                        range(model.highFrom(), model.highTo())),
-                AXIS + 2,
-                y(model.highTo()) - 18,
-                column - 4,
-                "small");
+        String high = range(model.highFrom(), model.highTo());
+        String said = Words.get(model.isMeasured() ? "levels.measured" : "levels.says_high", "volts", high);
+        centred(isWide(said, column - 4, "small") ? high : said, AXIS, AXIS + column, y(model.highTo()) - 18, "small");
         double sayingEnd = left + bar;
         if (model.step().isPresent()) {
             step(model.step().get(), left + bar, AXIS + column, column, bar);
@@ -101,11 +134,11 @@ public final class Ladders extends Region {
         line("ladder-step", (saysEnd + at) / 2, y(step.highTo()), at, y(step.highTo()));
         centred(range(step.highFrom(), step.highTo()), left, left + column, y(step.highTo()) - 18, "small");
         step.hears()
-                .ifPresent(verdict -> centred(
-                        Words.get("levels.step_hears", "verdict", word(verdict)),
+                .ifPresent(verdict -> wrapped(
+                        stepHears(verdict),
                         left,
                         left + column,
-                        getHeight() - FOOT + 6,
+                        getHeight() - foot + 6,
                         "ladder-gap-text",
                         tone(verdict)));
     }
@@ -121,7 +154,7 @@ public final class Ladders extends Region {
     }
 
     private static String volts(double value) {
-        return String.format(Locale.ROOT, "%.2f", value);
+        return Numbers.fixed(value, 2);
     }
 
     /** @param saysEnd where the driver's bar ends, for the gap; below zero to leave that out */
@@ -168,11 +201,11 @@ public final class Ladders extends Region {
                     tone);
         }
         String verdict = word(listener.verdict());
-        centred(
+        wrapped(
                 hasRoom ? verdict : verdict + ", " + listener.gap(),
                 left,
                 left + column,
-                getHeight() - FOOT + 6,
+                getHeight() - foot + 6,
                 "ladder-gap-text",
                 tone);
     }
@@ -180,6 +213,13 @@ public final class Ladders extends Region {
     private void centred(String words, double from, double to, double y, String... styles) {
         Line line = text(words, from, y, Math.max(20, to - from), styles);
         line.relocate(from + Math.max(0, (to - from - line.width()) / 2), y);
+    }
+
+    /** Words in the middle of their column, on more lines than one where they need them. */
+    private void wrapped(String words, double from, double to, double y, String... styles) {
+        Line line = text(words, from + 2, y, Double.MAX_VALUE, styles);
+        line.setTextAlignment(TextAlignment.CENTER);
+        line.setWrappingWidth(Math.max(20, to - from - 4));
     }
 
     /** The style of words that tell a verdict. */
@@ -192,8 +232,8 @@ public final class Ladders extends Region {
     }
 
     private void heading(String name, String what, double left, double column) {
-        centred(name, left + 4, left + column - 4, 2, "ladder-heading");
-        centred(what, left + 4, left + column - 4, 19, "quiet", "small");
+        wrapped(name, left + 2, left + column - 2, 2, "ladder-heading");
+        centred(what, left, left + column, 19 + head, "quiet", "small");
     }
 
     private void mark(String style, double left, double width, double upper, double lower) {
@@ -207,8 +247,9 @@ public final class Ladders extends Region {
         double height = Math.max(0, y(lower) - y(upper));
         region.resizeRelocate(left, y(upper), width, height);
         if (height > 18) {
-            Line line = text(words, left, 0, width - 4, "small", style + "-text");
-            line.relocate(left + Math.max(2, (width - line.width()) / 2), y(upper) + height / 2 - line.height() / 2);
+            // The words may be wider than the bar: there is room beside it.
+            Line line = text(words, left, 0, Double.MAX_VALUE, "small", style + "-text");
+            line.relocate(left + (width - line.width()) / 2, y(upper) + height / 2 - line.height() / 2);
         }
     }
 

@@ -53,6 +53,7 @@ final class LevelRow extends Pressable {
                         judged.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-')),
                 true);
         getChildren().addAll(part, signal, word, track, low, high);
+        Ui.tip(this, getAccessibleText());
     }
 
     LevelEntry entry() {

@@ -7,6 +7,7 @@ import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.ui.stage.StagePane;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
@@ -167,7 +168,7 @@ public final class LevelsStage extends StagePane {
         Place signal = at.get();
         Reading known = node.get().reading(signal.endpoint());
         Optional<Voltage> before = isHigh ? known.high() : known.low();
-        String typed = field.getText().strip();
+        String typed = Numbers.typed(field.getText());
         Optional<Quantity> volts = Engineering.parseQuantity(typed, Unit.VOLT);
         if (typed.isEmpty() ? before.isEmpty() : volts.isPresent() && volts.equals(before)) {
             Ui.show(trouble, false);

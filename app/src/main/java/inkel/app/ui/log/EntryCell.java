@@ -70,7 +70,7 @@ final class EntryCell extends ListCell<LogRow> {
         Caption time = wide(Ui.word(RecordWords.time(entry.line(), log.zone()), "log-time"), TIME);
         Region dot = Ui.region("log-dot");
         dot.getStyleClass().add("sort-" + sort);
-        HBox kind = new HBox(6, dot, Ui.word(RecordWords.sort(entry.sort()), "log-sort", "sort-" + sort + "-text"));
+        HBox kind = new HBox(6, dot, Ui.text(RecordWords.sort(entry.sort()), "log-sort", "sort-" + sort + "-text"));
         kind.setAlignment(Pos.CENTER_LEFT);
         kind.setMinWidth(SORT);
         kind.setPrefWidth(SORT);

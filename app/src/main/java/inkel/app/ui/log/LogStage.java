@@ -52,6 +52,7 @@ public final class LogStage extends StagePane {
         strip = new TimeStrip(log);
         form = new WriteForm(session);
         list.setId("log-list");
+        list.setAccessibleText(Words.get("log.list"));
         list.getStyleClass().addAll("sheet", "log-list");
         list.setCellFactory(view -> new EntryCell(session));
         list.getSelectionModel().selectedItemProperty().addListener((property, old, next) -> {

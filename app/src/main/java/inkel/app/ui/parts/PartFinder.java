@@ -46,7 +46,7 @@ final class PartFinder extends Region {
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::fromField);
         results.addEventFilter(KeyEvent.KEY_PRESSED, this::walk);
         own = new Tile(
-                makeOwn, Ui.word(Words.get("finder.make"), "pill-text"), Pos.CENTER, "pill-button", "light-button");
+                makeOwn, Ui.text(Words.get("finder.make"), "pill-text"), Pos.CENTER, "pill-button", "light-button");
         own.setId("make-part");
         own.setAccessibleText(Words.get("finder.make"));
         getChildren().addAll(title, field, hint, results, own);

@@ -5,6 +5,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
@@ -90,10 +91,10 @@ final class PartMaker extends Scroller {
                         labelled("maker.supply_max", supplyMax),
                         labelled("maker.supply_limit", supplyLimit)),
                 new HBox(12, labelled("maker.idle", idle), labelled("maker.peak", peak)),
-                Ui.word(Words.get("maker.levels"), "row-name"),
+                Ui.text(Words.get("maker.levels"), "row-name"),
                 levelChoices(from != null),
                 buses,
-                Ui.word(Words.get("maker.rows"), "row-name"),
+                Ui.text(Words.get("maker.rows"), "row-name"),
                 rows);
         texts.setMinWidth(180);
         HBox.setHgrow(texts, Priority.ALWAYS);
@@ -141,7 +142,7 @@ final class PartMaker extends Scroller {
 
     private static VBox labelled(String key, TextInputControl field) {
         field.setAccessibleText(Words.get(key));
-        VBox box = new VBox(2, Ui.word(Words.get(key), "row-name"), field);
+        VBox box = new VBox(2, Ui.text(Words.get(key), "row-name"), field);
         VBox.setVgrow(field, Priority.ALWAYS);
         return box;
     }
@@ -192,15 +193,15 @@ final class PartMaker extends Scroller {
                 summary.getText().strip(),
                 kinds.getText(),
                 pins.getText(),
-                supplyMin.getText(),
-                supplyMax.getText(),
-                supplyLimit.getText(),
-                idle.getText(),
-                peak.getText(),
+                Numbers.typed(supplyMin.getText()),
+                Numbers.typed(supplyMax.getText()),
+                Numbers.typed(supplyLimit.getText()),
+                Numbers.typed(idle.getText()),
+                Numbers.typed(peak.getText()),
                 levels,
                 address.getText(),
-                clock.getText(),
-                baud.getText());
+                Numbers.typed(clock.getText()),
+                Numbers.typed(baud.getText()));
     }
 
     private void check() {

@@ -2,6 +2,8 @@ package inkel.app.ui.parts;
 
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Pressable;
+import inkel.app.ui.kit.TextSize;
+import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
 import inkel.core.catalog.CatalogSearch;
 import inkel.core.catalog.PartClass;
@@ -41,6 +43,7 @@ final class ResultCard extends Pressable {
         setId("result-" + hit.cls().id());
         pseudoClassStateChanged(WHOLE, isWhole());
         setAccessibleText(hit.cls().name() + ", " + matchText());
+        Ui.tip(this, hit.cls().name() + ": " + hit.cls().summary());
     }
 
     PartClass cls() {
@@ -66,7 +69,7 @@ final class ResultCard extends Pressable {
         }
         name = new Line(hit.cls().name(), "result-title");
         match = new Line(matchText(), isWhole() ? "good-text" : "quiet", "small");
-        summary = new Line(hit.cls().summary(), "quiet", "small");
+        summary = new Line(hit.cls().summary(), "result-summary", "quiet", "small");
         getChildren().addAll(name, match, summary);
         Set<Integer> asked = new HashSet<>(hit.pins());
         // What was asked for is shown first, since there may not be room for all.
@@ -107,12 +110,15 @@ final class ResultCard extends Pressable {
             return;
         }
         double right = getWidth() - SIDE;
-        name.place(SIDE, 9, right - SIDE);
-        match.place(SIDE, 30, right - SIDE);
+        // Names that differ by their last word must be read to it: then one line of labels less.
+        name.setWrappingWidth(right - SIDE);
+        name.relocate(SIDE, 9);
+        double down = Math.max(0, name.height() - TextSize.height("x", name.getFont(), 0));
+        match.place(SIDE, 30 + down, right - SIDE);
         double left = match.width() > 0 ? SIDE + match.width() + 8 : SIDE;
-        summary.place(left, 30, right - left);
+        summary.place(left, 30 + down, right - left);
         double x = SIDE;
-        double y = CHIPS_TOP;
+        double y = CHIPS_TOP + down;
         for (Chip chip : chips) {
             double width = Math.ceil(chip.text.width()) + 2 * CHIP_PADDING;
             if (x + width > right) {

@@ -1,9 +1,9 @@
 package inkel.app.ui.parts;
 
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.Locale;
@@ -39,7 +39,7 @@ public final class SupplyRuler extends Region {
         getStyleClass().add("supply-ruler");
         reading.getStyleClass().add("ruler-reading");
         reading.setText(
-                feed.volts().map(volts -> Engineering.print(volts.expected())).orElse(""));
+                feed.volts().map(volts -> Numbers.print(volts.expected())).orElse(""));
         tickVolts = scaleVolts > 12 ? 5 : 1;
         ticks.getStyleClass().add("ruler-tick");
         ticks.setManaged(false);

@@ -7,6 +7,7 @@ import inkel.app.ui.pins.LoomModel.Mark;
 import inkel.app.ui.pins.LoomModel.Module;
 import inkel.app.ui.pins.LoomModel.Row;
 import inkel.app.ui.pins.LoomModel.Thread;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Output;
@@ -34,7 +35,6 @@ import inkel.core.pins.PinFit;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
 import inkel.core.power.PinLoadReport;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -130,7 +130,7 @@ final class LoomMaker {
         String name = isNamedByPin
                 ? rail.id().pin()
                 : rail.volts()
-                        .map(volts -> Engineering.print(volts.expected()))
+                        .map(volts -> Numbers.print(volts.expected()))
                         .orElse(rail.id().pin());
         thread(new Thread(rail.id(), Kind.RAIL, name, "", name, true, false));
     }

@@ -3,8 +3,8 @@ package inkel.app.ui.pins;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Knot;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import java.util.Locale;
 import javafx.css.PseudoClass;
@@ -88,7 +88,7 @@ final class LoomRow extends Pane {
         getChildren().addAll(wire, knot);
         mark(x - BESIDE_KNOT, middle, colour);
         if (lens == Loom.Lens.CURRENT && row.load().isPresent()) {
-            String amperes = Engineering.print(row.load().get().current());
+            String amperes = Numbers.print(row.load().get().current());
             return words(amperes, x + 10, row.load().get().isTooMuch() ? "stop-text" : "quiet");
         }
         return x + 10;

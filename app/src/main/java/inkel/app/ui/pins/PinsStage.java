@@ -129,6 +129,7 @@ public final class PinsStage extends StagePane implements LoomActions {
     private MenuButton viewMenu() {
         MenuButton menu = new MenuButton(Words.get("loom.view"));
         menu.setId("loom-view");
+        menu.setAccessibleText(Words.get("loom.view"));
         menu.getStyleClass().add("pill-button");
         CheckMenuItem byBus = check("loom.view.by_bus", isOn -> view.byBus(isOn));
         CheckMenuItem hideFree = check("loom.view.hide_free", isOn -> view.hidingFree(isOn));

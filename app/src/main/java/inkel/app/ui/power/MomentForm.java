@@ -4,6 +4,7 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.Mode;
 import inkel.core.circuit.NodeCircuit;
@@ -78,7 +79,7 @@ final class MomentForm extends VBox {
     }
 
     private static String text(TimeSpan time) {
-        return Engineering.print(time);
+        return Numbers.print(time);
     }
 
     private VBox field(String key, String id, String value, double width, Function<String, Optional<Moment>> take) {
@@ -88,7 +89,7 @@ final class MomentForm extends VBox {
         field.setAccessibleText(Words.get(key));
         Runnable enter = () -> {
             if (!field.getText().strip().equals(value)) {
-                enter(key, field.getText().strip(), take);
+                enter(key, Numbers.typed(field.getText()), take);
             }
         };
         field.setOnAction(event -> enter.run());

@@ -31,7 +31,7 @@ final class MomentStrip extends VBox {
     private final Session session;
     private final VBox rows = new VBox();
     private final PeakPane peak = new PeakPane();
-    private final Caption hint = Ui.word("", "quiet", "small");
+    private final Caption hint = Ui.text("", "quiet", "small");
     private final Tile stagger;
     private final VBox body = new VBox(4);
     private final Scroller scroller = new Scroller(rows);

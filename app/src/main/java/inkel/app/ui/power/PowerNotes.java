@@ -3,6 +3,7 @@ package inkel.app.ui.power;
 import inkel.app.ui.why.StageNotes;
 import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Reduction;
@@ -19,7 +20,6 @@ import inkel.core.document.edit.SetMoment;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.power.FeedLine;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
@@ -61,7 +61,7 @@ public final class PowerNotes implements StageNotes {
             rows.add(new Row(
                     Words.get("power.wire", "pin", line.supply().pin()),
                     Words.say(Fact.of("power.wire.what")
-                            .with("gauge", Engineering.print(line.wire().gauge(), inkel.core.quantity.Unit.ONE, 3))
+                            .with("gauge", Numbers.print(line.wire().gauge(), inkel.core.quantity.Unit.ONE, 3))
                             .with("length", line.wire().length())),
                     source(told)));
             rows.add(row("drop", line.drop(), Source.COMPUTED));

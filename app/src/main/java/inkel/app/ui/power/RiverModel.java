@@ -1,12 +1,12 @@
 package inkel.app.ui.power;
 
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
 import inkel.core.power.FlowTree;
 import inkel.core.power.PowerReport;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
@@ -200,9 +200,8 @@ public record RiverModel(List<Bar> bars, List<Leaf> leaves, List<Flow> flows, in
             Tone tone = !isUsed
                     ? Tone.UNUSED
                     : rail.isOver() ? Tone.OVER : PowerReport.isNear(rail) ? Tone.NEAR : Tone.FINE;
-            String volts = rail.volts()
-                    .map(range -> Engineering.print(range.expected()))
-                    .orElse(Words.get("river.no_volts"));
+            String volts =
+                    rail.volts().map(range -> Numbers.print(range.expected())).orElse(Words.get("river.no_volts"));
             return new Bar(
                     rail.id(),
                     Words.say(RailNames.of(node, rail.id())),
@@ -246,8 +245,8 @@ public record RiverModel(List<Bar> bars, List<Leaf> leaves, List<Flow> flows, in
                 double middle = middles.get(i);
                 flows.add(new Flow(
                         bar.column(), out, taken, Integer.MAX_VALUE, middle - taken / 2, taken, style, tap.pin()));
-                leaves.add(new Leaf(
-                        tap.pin(), tree.rail().id(), leafName(tap.pin()), Engineering.print(tap.taken()), middle));
+                leaves.add(
+                        new Leaf(tap.pin(), tree.rail().id(), leafName(tap.pin()), Numbers.print(tap.taken()), middle));
                 out += taken;
             }
             return out;

@@ -4,6 +4,7 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Output;
@@ -11,7 +12,6 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.finding.Fix;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.RailLeads;
 import java.util.Comparator;
@@ -76,7 +76,7 @@ final class SupplyChooser extends VBox {
                 .with(
                         "volts",
                         output.volts()
-                                .map(volts -> Engineering.print(volts.range().expected()))
+                                .map(volts -> Numbers.print(volts.range().expected()))
                                 .orElse(""))
                 .with("rating", output.rating().range().lowest()));
         return tile(

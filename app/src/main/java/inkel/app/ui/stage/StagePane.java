@@ -7,6 +7,7 @@ import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.Words;
 import inkel.core.finding.Stage;
+import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.layout.VBox;
 
@@ -20,6 +21,8 @@ public abstract class StagePane extends VBox {
     public StagePane(Stage stage) {
         getStyleClass().add("stage");
         setId("stage-pane-" + stage.text());
+        setAccessibleRole(AccessibleRole.TEXT);
+        setAccessibleText(Words.get("stage." + stage.text()) + ". " + Words.get("stage." + stage.text() + ".purpose"));
         VBox titles = new VBox(
                 Ui.word(Words.get("stage." + stage.text()), "stage-title"),
                 Ui.text(Words.get("stage." + stage.text() + ".purpose"), "quiet"));

@@ -4,10 +4,10 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.Words;
 import javafx.geometry.Pos;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** Asks how many more boards like the shown one there are. */
@@ -30,7 +30,7 @@ final class EqualsForm extends VBox {
         count.setOnAction(event -> add());
         trouble.setId("equals-trouble");
         Tile add = Ui.pill("equals-add", Words.get("node.copies.do"), this::add);
-        HBox row = new HBox(10, title, count, add, Ui.word(Words.get("node.copies.text"), "quiet"), trouble);
+        WrapRow row = new WrapRow(10, title, count, add, Ui.word(Words.get("node.copies.text"), "quiet"), trouble);
         row.setAlignment(Pos.CENTER_LEFT);
         getChildren().add(row);
         session.build()

@@ -1,6 +1,7 @@
 package inkel.app.ui.start;
 
 import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
@@ -66,10 +67,12 @@ public final class HabitsPage extends VBox {
 
     private <E extends Enum<E>> Tile choice(Habit<E> habit, E option) {
         String key = "habit." + habit.key() + "." + Habit.text(option);
-        HBox name = new HBox(8, Ui.word(Words.get(key), "choice-title"));
+        HBox name = new HBox(8, Ui.text(Words.get(key), "choice-title"));
         name.setAlignment(Pos.CENTER_LEFT);
         if (option == habit.usual()) {
-            name.getChildren().add(Ui.word(Words.get("habits.usual"), "quiet", "small"));
+            Caption usual = Ui.word(Words.get("habits.usual"), "quiet", "small");
+            usual.setMinWidth(USE_PREF_SIZE);
+            name.getChildren().add(usual);
         }
         VBox texts = new VBox(2, name, Ui.text(Words.get(key + ".text"), "small"));
         Tile tile = new Tile(() -> choose(habit, option), texts, Pos.TOP_LEFT, "choice");

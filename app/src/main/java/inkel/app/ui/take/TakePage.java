@@ -114,7 +114,7 @@ public final class TakePage extends VBox {
 
     private static Node described(Export export) {
         return new VBox(
-                1, Ui.word(Words.get("take." + export.id()), "choice-title"), Ui.word(export.id(), "quiet", "small"));
+                1, Ui.text(Words.get("take." + export.id()), "choice-title"), Ui.word(export.id(), "quiet", "small"));
     }
 
     /** Shows one form of the present build; it is made beside the window. */

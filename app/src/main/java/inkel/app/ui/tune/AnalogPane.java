@@ -5,9 +5,9 @@ import inkel.app.state.TuneWork;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.Tuning.Point;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
@@ -19,7 +19,6 @@ import inkel.core.tune.analog.Run;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.geometry.Pos;
@@ -85,7 +84,7 @@ final class AnalogPane extends BenchPane {
 
     private Node byHand() {
         codes.setPromptText(Words.get("tune.analog.codes.prompt"));
-        volts.setPromptText("2.50 V");
+        volts.setPromptText(Numbers.volts(Voltage.ofVolts(2.5)));
         codes.setOnAction(event -> take());
         volts.setOnAction(event -> take());
         WrapRow row = new WrapRow(8);
@@ -161,12 +160,12 @@ final class AnalogPane extends BenchPane {
                     .addAll(
                             Ui.word(
                                     Words.say(Fact.of("tune.analog.run")
-                                            .with("mean", String.format(Locale.ROOT, "%.1f", run.mean()))
+                                            .with("mean", Numbers.fixed(run.mean(), 1))
                                             .with("count", run.codes().size())),
                                     "tune-run"),
                             Ui.word(
                                     run.volts()
-                                            .map(read -> Engineering.print(Voltage.ofVolts(read)))
+                                            .map(read -> Numbers.print(Voltage.ofVolts(read)))
                                             .orElse(Words.get("tune.analog.unmeasured")),
                                     "quiet"),
                             Ui.textButton(
@@ -197,12 +196,11 @@ final class AnalogPane extends BenchPane {
                                 + Words.say(Fact.of("tune.analog.bits")
                                         .with(
                                                 "bits",
-                                                String.format(
-                                                        Locale.ROOT,
-                                                        "%.1f",
+                                                Numbers.fixed(
                                                         fit.get()
                                                                 .effectiveBits(all)
-                                                                .orElse(0.0)))))
+                                                                .orElse(0.0),
+                                                        1))))
                         .orElse(Words.get(fit.get().count() < 6 ? "tune.analog.few" : "tune.analog.calm")));
         fit.get()
                 .scale()
@@ -215,7 +213,7 @@ final class AnalogPane extends BenchPane {
                             fit.get().offset().ifPresent(offset -> row("tune.analog.offset", volts(offset)));
                             row(
                                     "tune.analog.worst",
-                                    Engineering.print(Voltage.ofVolts(fit.get().worst())));
+                                    Numbers.print(Voltage.ofVolts(fit.get().worst())));
                         },
                         () -> found.getChildren().add(Ui.text(Words.get("tune.analog.two"), "quiet")));
     }
@@ -233,9 +231,7 @@ final class AnalogPane extends BenchPane {
     }
 
     private static String said(Estimate estimate, int digits) {
-        String form = "%." + digits + "f";
-        return String.format(Locale.ROOT, form, estimate.value()) + " ± "
-                + String.format(Locale.ROOT, form, estimate.off());
+        return Numbers.fixed(estimate.value(), digits) + " ± " + Numbers.fixed(estimate.off(), digits);
     }
 
     private void showLine(AnalogDraft draft) {
@@ -317,7 +313,7 @@ final class AnalogPane extends BenchPane {
                 ? Optional.empty()
                 : draft.meant(draft.runs().get(draft.runs().size() - 1).mean());
         means.setText(latest.map(meant -> Words.say(Fact.of("tune.analog.means")
-                        .with("value", (String.format(Locale.ROOT, "%.1f", meant) + " " + draft.unit()).strip())))
+                        .with("value", (Numbers.fixed(meant, 1) + " " + draft.unit()).strip())))
                 .orElse(Words.get(draft.meaning().size() < 2 ? "tune.analog.points" : "tune.analog.flat")));
     }
 
@@ -344,8 +340,7 @@ final class AnalogPane extends BenchPane {
         fill(averaged, String.valueOf(draft.averaged()));
         String noise = draft.fit()
                 .flatMap(fit -> fit.averaged(draft.averaged()))
-                .map(left ->
-                        Words.say(Fact.of("tune.analog.left").with("noise", String.format(Locale.ROOT, "%.2f", left))))
+                .map(left -> Words.say(Fact.of("tune.analog.left").with("noise", Numbers.fixed(left, 2))))
                 .orElse("");
         averages.setText(
                 (noise + " " + Words.say(Fact.of("tune.analog.delay").with("delay", TimeSpan.ofSeconds(draft.delay()))))

@@ -4,6 +4,7 @@ import inkel.app.state.TuneWork;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Unit;
@@ -113,6 +114,9 @@ abstract class BenchPane extends VBox {
     static Node named(String key, String unit, Node... fields) {
         HBox row = new HBox(6, Ui.word(Words.get(key), "quiet"));
         row.getChildren().addAll(fields);
+        for (Node field : fields) {
+            field.setAccessibleText((Words.get(key) + " " + unit).strip());
+        }
         if (!unit.isEmpty()) {
             row.getChildren().add(Ui.word(unit, "quiet"));
         }
@@ -170,6 +174,6 @@ abstract class BenchPane extends VBox {
     /** Without needless digits. */
     static String plain(double value) {
         String text = String.format(Locale.ROOT, "%.4f", value).replaceAll("0+$", "");
-        return text.endsWith(".") ? text.substring(0, text.length() - 1) : text;
+        return Numbers.local(text.endsWith(".") ? text.substring(0, text.length() - 1) : text);
     }
 }

@@ -3,13 +3,12 @@ package inkel.app.ui.tune;
 import inkel.app.state.CaptureWork;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.capture.decode.Message;
 import inkel.core.capture.decode.Stitches;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Unit;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -60,11 +59,11 @@ final class CaptureCell extends ListCell<CaptureRows.Row> {
     }
 
     static String time(double seconds) {
-        return seconds == 0 ? "0 s" : Engineering.print(seconds, Unit.SECOND, DIGITS);
+        return seconds == 0 ? "0 s" : Numbers.print(seconds, Unit.SECOND, DIGITS);
     }
 
     private static String milli(double seconds) {
-        return String.format(Locale.ROOT, "%.2f", seconds * 1e3);
+        return Numbers.fixed(seconds * 1e3, 2);
     }
 
     @Override

@@ -7,6 +7,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.capture.Capture;
 import inkel.core.capture.decode.Decoding;
@@ -15,7 +16,6 @@ import inkel.core.capture.decode.InfraredDecoder;
 import inkel.core.capture.decode.Message;
 import inkel.core.capture.decode.Stitches;
 import inkel.core.catalog.BenchKind;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
 import inkel.core.tune.sample.Ask;
@@ -79,6 +79,7 @@ final class CapturePane extends VBox {
         HBox top = new HBox(14, title, head, Ui.textButton("capture-open", Words.get("capture.open"), this::choose));
         top.setAlignment(Pos.BASELINE_LEFT);
         list.setId("capture-list");
+        list.setAccessibleText(Words.get("capture.list"));
         list.getStyleClass().addAll("wire-list", "capture-list");
         list.setPlaceholder(Ui.text(Words.get("capture.none"), "quiet"));
         list.setMinHeight(84);
@@ -261,7 +262,7 @@ final class CapturePane extends VBox {
                                 "bands",
                                 sewn.bands().bands().stream()
                                         .limit(MOST_BANDS)
-                                        .map(band -> Engineering.print(band.middle(), Unit.SECOND, BAND_DIGITS))
+                                        .map(band -> Numbers.print(band.middle(), Unit.SECOND, BAND_DIGITS))
                                         .collect(Collectors.joining(", ")))
                         .with("tolerance", Math.round(100 * Stitches.TOLERANCE)))));
         if (shown.kind() == Kind.INFRARED) {
@@ -274,7 +275,7 @@ final class CapturePane extends VBox {
     }
 
     private static String hertz(double rate) {
-        return Engineering.print(rate, Unit.HERTZ, BAND_DIGITS);
+        return Numbers.print(rate, Unit.HERTZ, BAND_DIGITS);
     }
 
     // --- chosen stitches

@@ -3,11 +3,14 @@ package inkel.app.ui.tune;
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Ticks;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Words;
 import inkel.core.document.Tuning.Point;
+import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.DoubleFunction;
+import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -56,6 +59,8 @@ final class CurveBox extends Region {
         line.getStyleClass().add("curve-line");
         getChildren().addAll(ground, line, this.across, this.up);
         getStyleClass().add("curve-box");
+        setAccessibleRole(AccessibleRole.IMAGE_VIEW);
+        setAccessibleText(Words.say(Fact.of("curve.told").with("up", up).with("across", across)));
         setMinSize(220, 180);
         setPrefSize(320, 240);
     }
@@ -189,6 +194,7 @@ final class CurveBox extends Region {
         Circle handle = new Circle(x(point.x()), y(point.y()), HANDLE);
         handle.setId("curve-corner-" + corner);
         handle.setFocusTraversable(true);
+        handle.setAccessibleRole(AccessibleRole.SLIDER);
         handle.setAccessibleText(showX.apply(point.x()) + ", " + showY.apply(point.y()));
         handle.setOnMouseDragged(event -> {
             Point to = at(event.getX(), event.getY());

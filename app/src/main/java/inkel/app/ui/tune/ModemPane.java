@@ -54,6 +54,7 @@ final class ModemPane extends BenchPane {
         super(at);
         this.session = session;
         text.setId("modem-text");
+        text.setAccessibleText(Words.get("modem.text"));
         text.setMinWidth(0);
         HBox.setHgrow(text, Priority.ALWAYS);
         text.textProperty().addListener((property, old, next) -> type(next));

@@ -6,6 +6,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.AirKey;
 import inkel.core.document.AirPlan;
@@ -89,6 +90,7 @@ final class RadioPane extends BenchPane {
         add.getChildren().add(Ui.textButton("radio-network-add", Words.get("radio.network.add"), this::addNetwork));
         networkChannel.setOnAction(event -> addNetwork());
         onTyped(packet, this::takePacket);
+        packet.setAccessibleText(Words.get("radio.packet"));
         all = new VBox(
                 12,
                 sheet(
@@ -153,7 +155,8 @@ final class RadioPane extends BenchPane {
                 TextField field =
                         fields.get(id(key, String.valueOf(end.station().number())));
                 put(id(key, String.valueOf(end.station().number())), end.isOwn(key) ? end.typed(key) : "");
-                field.setPromptText(key == AirKey.ADDRESS ? end.said(key).replace(" ", "") : end.said(key));
+                field.setPromptText(
+                        key == AirKey.ADDRESS ? end.said(key).replace(" ", "") : Numbers.local(end.said(key)));
                 field.getStyleClass().remove("radio-differs");
                 if (differing.getOrDefault(key, Set.of()).contains(end.station().number())) {
                     field.getStyleClass().add("radio-differs");

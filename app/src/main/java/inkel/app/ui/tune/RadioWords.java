@@ -4,6 +4,7 @@ import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.ui.why.Why.Verdict;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.AirKey;
 import inkel.core.quantity.Fact;
@@ -64,7 +65,7 @@ final class RadioWords {
     }
 
     private static String decibels(double value, String unit) {
-        return String.format(Locale.ROOT, "%.1f", value).replace('-', '−') + "\u00a0" + unit;
+        return Numbers.fixed(value, 1).replace('-', '−') + "\u00a0" + unit;
     }
 
     private static String percent(double share) {

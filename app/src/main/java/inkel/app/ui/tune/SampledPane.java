@@ -7,10 +7,10 @@ import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.NumberWords;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.Tuning.Found;
 import inkel.core.document.Tuning.Point;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
@@ -185,11 +185,11 @@ final class SampledPane extends BenchPane {
         Runnable take = () -> take(ask, known, values);
         known.setOnAction(event -> take.run());
         values.setOnAction(event -> take.run());
-        ask.known().ifPresent(of -> entry.getChildren()
-                .addAll(
-                        Ui.word(Words.get("tune.known." + at().bench().text() + "." + ask.key()), "quiet"),
-                        known,
-                        Ui.word(knownUnit(ask), "quiet")));
+        ask.known().ifPresent(of -> {
+            String called = Words.get("tune.known." + at().bench().text() + "." + ask.key());
+            known.setAccessibleText((called + " " + knownUnit(ask)).strip());
+            entry.getChildren().addAll(Ui.word(called, "quiet"), known, Ui.word(knownUnit(ask), "quiet"));
+        });
         entry.getChildren()
                 .addAll(
                         Ui.word(Words.get("tune.sampled.values"), "quiet"),
@@ -421,7 +421,7 @@ final class SampledPane extends BenchPane {
 
     private static String axisNumber(double value, Unit unit) {
         double shown = value / NumberWords.scale(unit);
-        return Math.abs(shown) >= 1e5 ? Engineering.print(shown, Unit.ONE, 3).replace(" ", "") : plain(shown);
+        return Math.abs(shown) >= 1e5 ? Numbers.print(shown, Unit.ONE, 3).replace(" ", "") : plain(shown);
     }
 
     private static double[] range(List<Point> points, ToDoubleFunction<Point> of) {

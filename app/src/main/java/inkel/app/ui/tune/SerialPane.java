@@ -6,6 +6,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.Settings;
 import inkel.core.document.edit.SetSetting;
@@ -96,7 +97,7 @@ final class SerialPane extends BenchPane {
     }
 
     private static String degrees(double value, String above, String below) {
-        return String.format(Locale.ROOT, "%.5f° %s", Math.abs(value), value < 0 ? below : above);
+        return Numbers.fixed(Math.abs(value), 5) + "° " + (value < 0 ? below : above);
     }
 
     @Override

@@ -5,9 +5,9 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
 import inkel.core.tune.servo.ServoDraft;
@@ -185,7 +185,7 @@ final class ServoEnds {
         BenchPane.fill(
                 stop,
                 draft.stop()
-                        .map(value -> Engineering.print(Current.ofAmperes(value)))
+                        .map(value -> Numbers.print(Current.ofAmperes(value)))
                         .orElse(""));
         BenchPane.fill(rate, draft.frequency().map(BenchPane::plain).orElse(""));
     }

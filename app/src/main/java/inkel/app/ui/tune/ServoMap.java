@@ -2,6 +2,7 @@ package inkel.app.ui.tune;
 
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.Tuning.Point;
 import inkel.core.quantity.Fact;
@@ -9,7 +10,6 @@ import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.servo.ServoRig;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import javafx.geometry.Pos;
@@ -110,6 +110,8 @@ final class ServoMap {
             Point point = draft.map().get(i);
             TextField code = BenchPane.field("tune-corner-code-" + i, FIELD);
             TextField pulse = BenchPane.field("tune-corner-pulse-" + i, FIELD);
+            code.setAccessibleText(Words.get("tune.servo.code"));
+            pulse.setAccessibleText(Words.get("tune.servo.pulse_of_code"));
             code.setText(BenchPane.plain(point.x()));
             pulse.setText(BenchPane.plain(point.y() / MICRO));
             code.setOnAction(event -> takeCorner(corner, code.getText(), pulse.getText()));
@@ -143,11 +145,11 @@ final class ServoMap {
         draft.ends().low().ifPresent(end -> limits.add(end.value()));
         draft.ends().high().ifPresent(end -> limits.add(end.value()));
         curve.show(map, map, List.of(), limits);
-        formula.setText(
-                String.format(Locale.ROOT, "µs = %.1f + %.4f · code", draft.offset() / MICRO, draft.slope() / MICRO));
+        formula.setText("µs = " + Numbers.fixed(draft.offset() / MICRO, 1) + " + "
+                + Numbers.fixed(draft.slope() / MICRO, 4) + " · code");
         resolution.setText(
                 Words.say(Fact.of(draft.isInputCoarser() ? "tune.servo.input_coarser" : "tune.servo.drive_coarser")
-                        .with("angle", String.format(Locale.ROOT, "%.2f", draft.anglePerCode()))
+                        .with("angle", Numbers.fixed(draft.anglePerCode(), 2))
                         .with("step", ServoWords.micros(draft.rig().step()))));
     }
 

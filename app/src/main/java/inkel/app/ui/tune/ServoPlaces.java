@@ -103,6 +103,7 @@ final class ServoPlaces {
 
     private Node after() {
         releaseTime.setOnAction(event -> takeRelease());
+        releaseTime.setAccessibleText(Words.get("tune.servo.release"));
         WrapRow row = new WrapRow(8);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getChildren().addAll(hold, release, releaseTime);
@@ -125,6 +126,7 @@ final class ServoPlaces {
         WrapRow row = new WrapRow(8);
         row.setAlignment(Pos.CENTER_LEFT);
         fastest.setMinWidth(0);
+        move.setAccessibleText(Words.get("tune.servo.move"));
         row.getChildren().addAll(Ui.word(Words.get("tune.servo.move"), "quiet"), move);
         return new VBox(4, row, fastest);
     }

@@ -1,5 +1,6 @@
 package inkel.app.ui.tune;
 
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.quantity.Fact;
 import inkel.core.tune.Estimate;
@@ -15,9 +16,7 @@ final class ServoWords {
     static String micros(double seconds) {
         double value = seconds / MICRO;
         boolean isWhole = Math.abs(value - Math.rint(value)) < 0.005;
-        return Math.abs(value) < 20 && !isWhole
-                ? String.format(Locale.ROOT, "%.2f µs", value)
-                : Math.round(value) + " µs";
+        return Math.abs(value) < 20 && !isWhole ? Numbers.fixed(value, 2) + " µs" : Math.round(value) + " µs";
     }
 
     static String micros(Estimate estimate) {
@@ -29,16 +28,14 @@ final class ServoWords {
     /** A pulse in all the ways that code may want it. */
     static String ways(ServoDraft draft, double pulse) {
         String duty = Words.say(Fact.of("tune.servo.duty")
-                .with(
-                        "duty",
-                        String.format(Locale.ROOT, "%.1f", 100 * draft.rig().duty(pulse)))
-                .with("period", String.format(Locale.ROOT, "%.1f", 1000 / draft.hertz())));
+                .with("duty", Numbers.fixed(100 * draft.rig().duty(pulse), 1))
+                .with("period", Numbers.fixed(1000 / draft.hertz(), 1)));
         String ticks = draft.rig()
                 .ticks(pulse)
                 .map(count -> "    "
                         + Words.say(Fact.of("tune.servo.ticks")
                                 .with("ticks", count)
-                                .with("rate", String.format(Locale.ROOT, "%.2f", draft.hertz()))))
+                                .with("rate", Numbers.fixed(draft.hertz(), 2))))
                 .orElse("");
         String angle = "    "
                 + Words.say(Fact.of("tune.servo.angle")

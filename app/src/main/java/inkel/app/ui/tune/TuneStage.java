@@ -83,6 +83,7 @@ public final class TuneStage extends StagePane {
         addControl(mine);
         addControl(practise);
         list.setId("tune-list");
+        list.setAccessibleText(Words.get("tune.list"));
         list.getStyleClass().addAll("wire-list", "wake-list");
         list.setCellFactory(view -> new StandCell(session.tune()));
         list.setOnMouseClicked(event -> toBench());

@@ -6,11 +6,11 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.CheckWords;
+import inkel.app.words.Numbers;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.bench.Answer;
 import inkel.core.document.Place;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.wake.Answers;
@@ -121,7 +121,7 @@ final class CheckCard extends VBox {
             field.setText(
                     result.status() == Status.STALE
                             ? ""
-                            : result.value().map(Engineering::exact).orElse(check.isMetered() ? "" : result.text()));
+                            : result.value().map(Numbers::exact).orElse(check.isMetered() ? "" : result.text()));
         }
         getChildren().setAll(top(), title());
         tipLines().forEach(getChildren()::add);
@@ -142,7 +142,7 @@ final class CheckCard extends VBox {
         field.setEditable(!isPractice);
         if (isOutside(result) && check.isMetered() && !isPractice) {
             Button take = Ui.textButton("wake-take", Words.get("wake.not_bad.keep"), this::takeAsGood);
-            HBox row = new HBox(10, Ui.word(Words.get("wake.not_bad"), "quiet"), reason, take);
+            HBox row = new HBox(10, Ui.text(Words.get("wake.not_bad"), "quiet"), reason, take);
             row.setAlignment(Pos.CENTER_LEFT);
             getChildren().add(row);
         }
@@ -417,7 +417,7 @@ final class CheckCard extends VBox {
                             boolean isWell = Answers.isWell(check, answer);
                             if (answer instanceof Answer.Amount amount
                                     && check.expected() instanceof Expected.Within within) {
-                                field.setText(Engineering.exact(Quantity.of(within.unit(), amount.si())));
+                                field.setText(Numbers.exact(Quantity.of(within.unit(), amount.si())));
                             }
                             session.wake().answered(check, answer, isWell);
                             goOn(isWell);

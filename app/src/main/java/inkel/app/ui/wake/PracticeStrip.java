@@ -58,6 +58,7 @@ final class PracticeStrip extends VBox {
         kind = new Tile(this::openKinds, kindText, Pos.CENTER, "pill-button");
         kind.setId("practice-kind");
         seed.setId("practice-seed");
+        seed.setAccessibleText(Words.get("practice.seed.label"));
         seed.setPrefWidth(SEED);
         seed.setMinWidth(SEED);
         seed.setOnAction(event -> plant());

@@ -83,8 +83,8 @@ final class SuspectsPane extends VBox {
     }
 
     private static Node head(String from) {
-        Caption count = Ui.word(from, "quiet");
-        HBox row = new HBox(8, Ui.word(Words.get("suspects.title"), "section-title"), Ui.spring(), count);
+        Caption count = Ui.text(from, "quiet");
+        HBox row = new HBox(8, Ui.text(Words.get("suspects.title"), "section-title"), Ui.spring(), count);
         row.setAlignment(Pos.BASELINE_LEFT);
         return row;
     }

@@ -85,6 +85,7 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         addControl(mine);
         addControl(practise);
         list.setId("wake-list");
+        list.setAccessibleText(Words.get("wake.list"));
         list.getStyleClass().addAll("wire-list", "wake-list");
         list.setCellFactory(view -> new CheckCell(() -> state));
         list.setMinWidth(LEAST_LIST);

@@ -4,6 +4,7 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.PartWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.OwnFigures;
@@ -77,6 +78,7 @@ final class FigureForm extends VBox {
         getChildren().add(Ui.word(Words.get(label), "row-name"));
         TextField field = new TextField(now);
         field.setId(id);
+        field.setAccessibleText(Words.get(label));
         field.setOnAction(event -> take.accept(field.getText().strip()));
         field.focusedProperty().addListener((property, old, next) -> {
             if (!next) {
@@ -136,14 +138,14 @@ final class FigureForm extends VBox {
         name.setMaxWidth(Double.MAX_VALUE);
         TextField field = new TextField(now);
         field.setId("setting-" + setting.key());
-        field.setPromptText(Words.get("setting.example", "value", setting.example(placed.cls())));
+        field.setPromptText(Words.get("setting.example", "value", Numbers.local(setting.example(placed.cls()))));
         field.getStyleClass().add("figure-field");
         field.setPrefWidth(VALUE_WIDTH);
         field.setMinWidth(VALUE_WIDTH);
         field.setAccessibleText(Words.get("setting." + setting.key()));
         Caption trouble = Ui.text("", "stop-text", "small");
         Ui.show(trouble, false);
-        Runnable enter = () -> choose(setting, field.getText().strip(), now, trouble);
+        Runnable enter = () -> choose(setting, Numbers.typed(field.getText()), now, trouble);
         field.setOnAction(event -> enter.run());
         field.focusedProperty().addListener((property, old, next) -> {
             if (!next) {
@@ -203,7 +205,7 @@ final class FigureForm extends VBox {
     }
 
     private void enter(Slot slot, TextField field, Caption trouble) {
-        String typed = field.getText().strip();
+        String typed = Numbers.typed(field.getText());
         boolean isOwn = part().figures().containsKey(slot.key());
         if (typed.isEmpty() && isOwn) {
             session.apply(new SetFigure(place.node(), part().id(), slot.key(), null));

@@ -4,6 +4,7 @@ import inkel.app.ui.why.Why.Line;
 import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
+import inkel.app.words.Numbers;
 import inkel.app.words.PartWords;
 import inkel.app.words.WakeWords;
 import inkel.app.words.Words;
@@ -100,8 +101,8 @@ final class PartWhy {
             String source = Words.get("source." + range.source().name().toLowerCase(Locale.ROOT));
             rows.add(new Row(
                     Words.get("figure.supply", "pin", supply.pin()),
-                    range.range().lowest().volts() + "–"
-                            + Engineering.print(range.range().highest()),
+                    Numbers.local(String.valueOf(range.range().lowest().volts())) + "–"
+                            + Numbers.print(range.range().highest()),
                     source));
             String current = PartWords.current(placed, supply.pin());
             if (!current.isEmpty()) {
@@ -117,7 +118,7 @@ final class PartWhy {
         cls.io()
                 .forEach(family -> rows.add(new Row(
                         Words.get("figure.bears", "pins", family.name()),
-                        family.absoluteMax().toString(),
+                        Numbers.local(family.absoluteMax().toString()),
                         Words.get("source." + family.source().name().toLowerCase(Locale.ROOT)))));
         cls.spi()
                 .ifPresent(spi -> rows.add(new Row(
@@ -168,7 +169,7 @@ final class PartWhy {
         cls.decoupling()
                 .forEach(wanted -> rows.add(new Row(
                         Words.get("figure.wants_close", "pin", wanted.pin()),
-                        Engineering.print(wanted.value()),
+                        Numbers.print(wanted.value()),
                         Words.get("source.class"))));
         return rows;
     }

@@ -4,6 +4,7 @@ import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -80,7 +81,7 @@ final class PieceForm extends VBox {
 
     private Map<String, String> values() {
         Map<String, String> values = new LinkedHashMap<>();
-        typed.forEach((key, field) -> values.put(key, field.getText().strip()));
+        typed.forEach((key, field) -> values.put(key, Numbers.typed(field.getText())));
         return values;
     }
 

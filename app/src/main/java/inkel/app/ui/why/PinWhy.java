@@ -6,6 +6,7 @@ import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.ui.why.Why.Verdict;
 import inkel.app.words.BetweenWords;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Settings;
@@ -25,7 +26,6 @@ import inkel.core.finding.Fix;
 import inkel.core.levels.Judged;
 import inkel.core.levels.Link;
 import inkel.core.pins.NodePins;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
@@ -199,7 +199,7 @@ final class PinWhy {
         List<Row> rows = link.figures().stream()
                 .map(figure -> new Row(
                         Words.get("number." + figure.key()),
-                        Engineering.volts((Voltage) figure.value()),
+                        Numbers.volts((Voltage) figure.value()),
                         Explainer.source(figure.source())))
                 .toList();
         String verdict = Words.get("verdict." + link.verdict().name().toLowerCase(Locale.ROOT));

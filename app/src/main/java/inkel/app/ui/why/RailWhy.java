@@ -5,6 +5,7 @@ import inkel.app.ui.why.Why.Row;
 import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.ui.why.Why.Verdict;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
@@ -12,7 +13,6 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.power.RegulatorReport;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
@@ -32,19 +32,19 @@ final class RailWhy {
                 .ifPresent(volts -> rows.add(new Row(
                         Words.get("figure.volts"),
                         volts.lowest().equals(volts.highest())
-                                ? Engineering.volts(volts.lowest())
-                                : Engineering.volts(volts.lowest()) + " – " + Engineering.volts(volts.highest()),
+                                ? Numbers.volts(volts.lowest())
+                                : Numbers.volts(volts.lowest()) + " – " + Numbers.volts(volts.highest()),
                         Explainer.source(rail.source()))));
         rail.all().stream()
                 .filter(load -> load.atWorst().amperes() > 0)
                 .forEach(load -> rows.add(new Row(
                         Words.say(PinNames.of(node, load.pin())),
-                        Engineering.print(load.atWorst()),
+                        Numbers.print(load.atWorst()),
                         Explainer.source(node.made(load.pin()).isEmpty() ? Source.CLASS : Source.COMPUTED))));
-        rows.add(new Row(Words.get("number.peak"), Engineering.print(rail.peak()), Explainer.source(Source.COMPUTED)));
+        rows.add(new Row(Words.get("number.peak"), Numbers.print(rail.peak()), Explainer.source(Source.COMPUTED)));
         rows.add(new Row(
                 Words.get("number.rating"),
-                Engineering.print(rail.rating()),
+                Numbers.print(rail.rating()),
                 Explainer.source(rail.output().rating().source())));
         List<Section> sections = new ArrayList<>();
         sections.add(Section.ofRows(Words.get("why.loads"), rows));

@@ -28,6 +28,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.geometry.Pos;
+import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -80,6 +81,8 @@ public final class WhyPanel extends Scroller {
         setMinWidth(300);
         setPrefWidth(308);
         setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.TEXT);
+        setAccessibleText(Words.get("why.panel"));
         Copying.byKeys(this, () -> said == null ? "" : said.text());
         subscriptions.on(session.assessmentProperty(), (property, old, next) -> fill());
         subscriptions.on(session.nodeProperty(), (property, old, next) -> fill());
@@ -248,6 +251,7 @@ public final class WhyPanel extends Scroller {
 
     private void show(Why why) {
         said = why;
+        setAccessibleText(Words.get("why.panel") + ": " + why.text());
         content.getChildren().clear();
         figures = null;
         Caption title = Ui.text(why.title(), "why-title");
@@ -343,6 +347,8 @@ public final class WhyPanel extends Scroller {
     private static Node row(Why.Row row) {
         Caption name = Ui.text(row.name(), "row-name");
         name.setMinWidth(66);
+        // It takes what the others leave, so that none of them is ever made narrower.
+        name.setPrefWidth(66);
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
         Caption value = Ui.text(row.value(), "row-value");

@@ -3,6 +3,7 @@ package inkel.app.ui.wire;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.LogLine;
 import inkel.core.document.Node;
@@ -24,6 +25,7 @@ import javafx.scene.layout.HBox;
 final class OhmsField extends HBox {
     private static final double WIDTH = 76;
 
+    private static final double EXAMPLE = 0.4;
     private final Session session;
     private final WireList wires;
     private final WireStep step;
@@ -44,9 +46,9 @@ final class OhmsField extends HBox {
         setAlignment(Pos.CENTER_LEFT);
         field.setId("wire-ohms");
         field.setPrefWidth(WIDTH);
-        field.setPromptText(expected.isPlain() ? "0.4 Ω" : Words.show(expected.least()));
+        field.setPromptText(expected.isPlain() ? Numbers.print(EXAMPLE, Unit.OHM, 1) : Words.show(expected.least()));
         field.setAccessibleText(Words.get("wire.ohms.name"));
-        known.ifPresent(value -> field.setText(Engineering.exact(value)));
+        known.ifPresent(value -> field.setText(Numbers.exact(value)));
         field.textProperty().addListener((property, old, next) -> judge());
         field.setOnAction(event -> {
             keep();
@@ -58,7 +60,7 @@ final class OhmsField extends HBox {
     }
 
     private Optional<Resistance> typed() {
-        return Engineering.parse(field.getText().strip(), Unit.OHM)
+        return Engineering.parse(Numbers.typed(field.getText()), Unit.OHM)
                 .filter(value -> value >= 0)
                 .map(Resistance::ofOhms);
     }

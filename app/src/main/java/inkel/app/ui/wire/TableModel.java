@@ -1,6 +1,7 @@
 package inkel.app.ui.wire;
 
 import inkel.app.words.DrawerWords;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
@@ -11,7 +12,6 @@ import inkel.core.drawer.Preparation;
 import inkel.core.drawer.Shopping;
 import inkel.core.drawer.Tonight;
 import inkel.core.drawer.Wants;
-import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.seats.SeatPlan;
 import java.util.ArrayList;
@@ -198,7 +198,7 @@ record TableModel(
             return Words.say(Fact.of("table.solder.chip")
                     .with("part", name(node, chip.part()))
                     .with("legs", chip.legs())
-                    .with("pitch", Engineering.print(chip.pitch())));
+                    .with("pitch", Numbers.print(chip.pitch())));
         }
         if (each instanceof Preparation.Solder.Header header) {
             return Words.say(Fact.of("table.solder.header")

@@ -4,6 +4,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.DrawerWords;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.drawer.Item;
@@ -25,8 +26,8 @@ import javafx.scene.shape.Circle;
 /** One kind of thing: a ring that is full when all of it is there, what it is, how many are wanted, there, and to be got. */
 final class TableRow extends HBox {
     static final double NUMBER = 58;
-    static final double FIELD = 62;
-    static final double PRICE = 76;
+    static final double FIELD = 78;
+    static final double PRICE = 98;
     private static final PseudoClass HERE = PseudoClass.getPseudoClass("here");
 
     /** What the builder does to a row. */
@@ -95,7 +96,7 @@ final class TableRow extends HBox {
     }
 
     private static Node name(TableModel.Thing thing) {
-        Caption called = Ui.word(thing.name(), "table-name");
+        Caption called = Ui.text(thing.name(), "table-name");
         HBox name = new HBox(8, called);
         name.setAlignment(Pos.CENTER_LEFT);
         name.setMinWidth(0);
@@ -103,10 +104,10 @@ final class TableRow extends HBox {
             name.getChildren().add(body(thing));
         }
         if (!thing.mark().isEmpty()) {
-            name.getChildren().add(Ui.word(thing.mark(), "quiet"));
+            name.getChildren().add(Ui.text(thing.mark(), "quiet"));
         }
         if (!thing.uses().isEmpty()) {
-            name.getChildren().add(Ui.word(thing.uses(), "table-note"));
+            name.getChildren().add(Ui.text(thing.uses(), "table-note"));
         }
         return name;
     }
@@ -164,7 +165,7 @@ final class TableRow extends HBox {
                 thing.line().price().map(BigDecimal::toPlainString).orElse(""),
                 Words.get("table.price", "name", thing.name()),
                 PRICE);
-        whenLeft(field, () -> hand.price(thing.line().item(), field.getText().strip()));
+        whenLeft(field, () -> hand.price(thing.line().item(), Numbers.typed(field.getText())));
         return field;
     }
 

@@ -165,7 +165,7 @@ final class WireCard extends VBox {
         Region swatch = new Region();
         swatch.getStyleClass().addAll("swatch", "swatch-" + step.colour().text());
         Caption colour =
-                Ui.word(isLow ? Words.get("colour." + step.colour().text()) : colour(wires, step, plan), "wire-colour");
+                Ui.text(isLow ? Words.get("colour." + step.colour().text()) : colour(wires, step, plan), "wire-colour");
         String now =
                 isPull ? "wire.to_pull" : step.plugged() ? "wire.plugged" : desk.isSkipped(step) ? "wire.skipped" : "";
         Caption state = Ui.word(now.isEmpty() ? "" : Words.get(now), isPull ? "stop-text" : "good-text");

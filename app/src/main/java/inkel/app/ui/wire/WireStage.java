@@ -81,6 +81,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         List.of(showTable, showSeats, showWires)
                 .forEach(tab -> tab.getStyleClass().add("pill-toggle"));
         orders.setId("wire-order");
+        orders.setAccessibleText(Words.get("wire.order.menu"));
         orders.getStyleClass().add("pill-button");
         ToggleGroup group = new ToggleGroup();
         for (Habit.WireOrder order : Habit.WireOrder.values()) {
@@ -99,6 +100,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         addControl(showSeats);
         addControl(showWires);
         list.setId("wire-list");
+        list.setAccessibleText(Words.get("wire.list"));
         list.getStyleClass().add("wire-list");
         list.setCellFactory(view -> new StepCell(() -> words));
         list.setMinHeight(56);

@@ -35,7 +35,7 @@ class HabitsWindowTest extends WindowJourney {
 
     private void shown(FxRobot robot) throws Exception {
         open(robot, Given.FIRST_SKETCH, Stage.PARTS);
-        robot.interact(() -> ((Shell) stage.getScene().getRoot()).run("habits"));
+        robot.interact(() -> ((Shell) stage.getScene().lookup(".shell")).run("habits"));
         until(() -> isThere(robot, "#habits-page"));
     }
 
