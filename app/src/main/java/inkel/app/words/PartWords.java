@@ -1,6 +1,8 @@
 package inkel.app.words;
 
+import inkel.core.catalog.Hazard;
 import inkel.core.catalog.OwnFigures;
+import inkel.core.catalog.PartClass;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -8,11 +10,21 @@ import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Short words about a part. */
 public final class PartWords {
+    /** What to take care of with a part, or with a class before it is on a table: what hurts first. */
+    public static List<String> care(PartClass cls, Set<Hazard> hazards) {
+        return Stream.concat(
+                        hazards.stream().map(hazard -> Words.get("hazard." + hazard.text())), cls.cautions().stream())
+                .toList();
+    }
+
     private PartWords() {}
 
     /** How it talks, for the corner of its card. */

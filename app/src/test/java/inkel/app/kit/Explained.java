@@ -6,6 +6,7 @@ import inkel.app.state.Session;
 import inkel.app.ui.frame.Stages;
 import inkel.app.ui.why.Explainer;
 import inkel.app.ui.why.Why;
+import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Place;
 import inkel.core.finding.Stage;
@@ -20,6 +21,11 @@ public final class Explained {
     public static Why at(Assessment assessment, String node, Stage stage, Place selected) {
         Stages stages = new Stages(idle(), to -> {}, command -> {});
         return Explainer.explain(assessment, node, stage, stages.notes(stage), selected);
+    }
+
+    /** What is said of a class before it is on a table. */
+    public static String of(Assessment assessment, String node, PartClass cls) {
+        return Explainer.explain(assessment, node, cls).text();
     }
 
     /** A session with nothing open. */

@@ -27,6 +27,7 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.TextInputControl;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
@@ -34,6 +35,7 @@ import org.testfx.framework.junit5.Start;
 
 /** The window in another language. Runs in a Java of its own, since words are read once. */
 @ExtendWith(ApplicationExtension.class)
+@EnabledIfSystemProperty(named = "inkel.tongue", matches = "other")
 class SecondLanguageTest {
     private static final Pattern KEY = Pattern.compile("[a-z_]+([.][a-z0-9_]+)+");
     private static final Pattern WORD = Pattern.compile("[a-z]{4,}");

@@ -1,8 +1,11 @@
 package inkel.core.catalog;
 
 import inkel.core.catalog.routine.Routine;
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What a class is for and how it is handled on the bench.
@@ -18,6 +21,7 @@ import java.util.Optional;
  * @param screen what it shows, if it does
  * @param frame how it is sent a code, for a converter out
  * @param routine what the least program does with it
+ * @param hazards what can hurt somebody, or be trusted too far, where it is used
  */
 public record Handling(
         List<String> does,
@@ -31,12 +35,14 @@ public record Handling(
         Optional<Air> air,
         Optional<Screen> screen,
         Optional<Frame> frame,
-        Routine routine) {
+        Routine routine,
+        Set<Hazard> hazards) {
     public Handling {
         does = List.copyOf(does);
         checks = List.copyOf(checks);
         unpowered = List.copyOf(unpowered);
         benches = List.copyOf(benches);
+        hazards = hazards.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(hazards));
     }
 
     /** Of a part that nothing more is known of than its pins. */
@@ -53,12 +59,25 @@ public record Handling(
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                Routine.NONE);
+                Routine.NONE,
+                Set.of());
     }
 
     /** The same, coming to the table in another way. */
     Handling with(Make other) {
         return new Handling(
-                does, other, outline, checks, unpowered, benches, mayCarryMains, programs, air, screen, frame, routine);
+                does,
+                other,
+                outline,
+                checks,
+                unpowered,
+                benches,
+                mayCarryMains,
+                programs,
+                air,
+                screen,
+                frame,
+                routine,
+                hazards);
     }
 }

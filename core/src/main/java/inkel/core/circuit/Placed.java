@@ -1,6 +1,7 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Hazard;
 import inkel.core.catalog.Intake;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Mode;
@@ -25,10 +26,13 @@ import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -224,6 +228,14 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         // Looked up first, since nearly all settings of nearly all parts are not chosen.
         Optional<String> typed = part.typed(setting);
         return typed.isEmpty() ? Optional.empty() : setting.read(cls, typed.get());
+    }
+
+    /** What can hurt somebody where it is used here; mains only where it was not said that low voltage is behind it. */
+    public Set<Hazard> hazards() {
+        boolean isLow = cls.handling().mayCarryMains() && own(Settings.BEHIND).isPresent();
+        return cls.handling().hazards().stream()
+                .filter(hazard -> hazard != Hazard.MAINS || !isLow)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(Hazard.class)));
     }
 
     /** Where the value of a setting comes from: the builder, or what is taken otherwise. */

@@ -5,6 +5,7 @@ import inkel.app.export.sheet.Sheet.Column;
 import inkel.app.export.sheet.Sheet.Kind;
 import inkel.app.state.Seated;
 import inkel.app.words.BetweenWords;
+import inkel.app.words.PartWords;
 import inkel.app.words.SeatWords;
 import inkel.app.words.WakeWords;
 import inkel.app.words.WireWords;
@@ -91,7 +92,9 @@ public final class SheetMaker {
     private void cautions(NodeCircuit node) {
         blocks.add(new Sheet.Text(Words.get("why.unpowered"), true));
         Set<String> cautions = new LinkedHashSet<>();
-        node.parts().forEach(placed -> cautions.addAll(placed.cls().cautions()));
+        node.parts().stream()
+                .filter(placed -> !placed.isForLater())
+                .forEach(placed -> cautions.addAll(PartWords.care(placed.cls(), placed.hazards())));
         cautions.forEach(caution -> blocks.add(new Sheet.Text(caution, true)));
     }
 

@@ -9,6 +9,7 @@ import inkel.app.ui.why.Why.Section;
 import inkel.app.ui.why.Why.Tone;
 import inkel.app.ui.why.Why.Verdict;
 import inkel.app.words.NumberWords;
+import inkel.app.words.PartWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.BenchKind;
 import inkel.core.checks.Assessment;
@@ -63,12 +64,11 @@ final class TuneNotes implements StageNotes {
                             .map(one -> new Line(Tone.PLAIN, one.name() + " " + one.value()))
                             .toList()));
         }
-        if (!placed.cls().cautions().isEmpty()) {
+        List<String> care = PartWords.care(placed.cls(), placed.hazards());
+        if (!care.isEmpty()) {
             sections.add(Section.ofLines(
                     Words.get("tune.why.care"),
-                    placed.cls().cautions().stream()
-                            .map(caution -> new Line(Tone.PLAIN, caution))
-                            .toList()));
+                    care.stream().map(said -> new Line(Tone.PLAIN, said)).toList()));
         }
         List<Place> places = work.radios(at)
                 .map(net -> net.ends().stream()

@@ -67,7 +67,11 @@ final class WakeNotes implements StageNotes {
         sections.add(Section.ofLines(
                 Words.get("wake.why.waiting"),
                 waiting.isEmpty() ? List.of(new Line(Tone.PLAIN, Words.get("wake.why.nothing_waits"))) : waiting));
-        sections.add(Section.ofLines(Words.get("wake.why.care"), List.of(new Line(Tone.PLAIN, care(check)))));
+        List<Line> care = new ArrayList<>();
+        care.add(new Line(Tone.PLAIN, care(check)));
+        Optional.of(check.at().part()).flatMap(node::part).ifPresent(placed -> placed.hazards()
+                .forEach(hazard -> care.add(new Line(Tone.PLAIN, Words.get("hazard." + hazard.text())))));
+        sections.add(Section.ofLines(Words.get("wake.why.care"), care));
         return new Why(
                 words.title(check),
                 words.how(check),

@@ -29,10 +29,11 @@ final class PartWhy {
         PartClass cls = placed.cls();
         List<Section> sections = new ArrayList<>();
         sections.add(Section.ofFigures(Words.get("why.numbers"), numbers(placed)));
-        if (!cls.cautions().isEmpty()) {
-            List<Line> lines = new ArrayList<>();
-            cls.cautions().forEach(caution -> lines.add(new Line(Tone.PLAIN, caution)));
-            sections.add(Section.ofLines(Words.get("why.care"), lines));
+        List<String> care = PartWords.care(cls, placed.hazards());
+        if (!care.isEmpty()) {
+            sections.add(Section.ofLines(
+                    Words.get("why.care"),
+                    care.stream().map(said -> new Line(Tone.PLAIN, said)).toList()));
         }
         List<Line> alive = cls.handling().checks().stream()
                 .map(check -> new Line(Tone.PLAIN, WakeWords.say(check)))

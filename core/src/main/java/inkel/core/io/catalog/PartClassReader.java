@@ -9,6 +9,7 @@ import inkel.core.catalog.Demands;
 import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Frame;
 import inkel.core.catalog.Handling;
+import inkel.core.catalog.Hazard;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Make;
@@ -37,6 +38,7 @@ import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -44,6 +46,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Reads one class of part. */
@@ -296,7 +299,29 @@ final class PartClassReader {
                         .map(air -> new Air(air.text("kind"), word(air, "way", Air.Way.values(), Air.Way.BOTH))),
                 fields.object("screen").map(PartClassReader::screen),
                 fields.object("frame").map(frame -> new Frame(frame.text("before"), frame.text("after"))),
-                fields.object("routine").map(RoutineFields::routine).orElse(Routine.NONE));
+                fields.object("routine").map(RoutineFields::routine).orElse(Routine.NONE),
+                hazards());
+    }
+
+    private Set<Hazard> hazards() {
+        Set<Hazard> hazards = EnumSet.noneOf(Hazard.class);
+        for (String name : fields.texts("hazards")) {
+            Arrays.stream(Hazard.values())
+                    .filter(hazard -> hazard.text().equals(name))
+                    .findFirst()
+                    .ifPresentOrElse(
+                            hazards::add,
+                            () -> fields.problem(
+                                    "hazards",
+                                    Fact.of("problem.expected_value")
+                                            .with("found", name)
+                                            .with(
+                                                    "example",
+                                                    Arrays.stream(Hazard.values())
+                                                            .map(Hazard::text)
+                                                            .collect(Collectors.joining(", ")))));
+        }
+        return hazards;
     }
 
     private static Make make(Fields make) {
