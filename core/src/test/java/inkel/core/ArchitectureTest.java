@@ -35,6 +35,7 @@ class ArchitectureTest {
             List.of("wake", "tune", "log", "capture"),
             List.of("diagnosis"),
             List.of("checks"),
+            List.of("terms"),
             List.of("boards"));
 
     /** What stands beside the floors, with the rooms of the house that it may know. */

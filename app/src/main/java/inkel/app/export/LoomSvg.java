@@ -17,13 +17,13 @@ public final class LoomSvg {
     private static final double GAP = 30;
     private static final double PAD = 16;
     private static final Map<String, String> COLOURS = Map.of(
-            "spi", "#2E4C8B",
-            "i2c", "#4F7A3A",
-            "uart", "#7B3F73",
-            "pwm", "#96690A",
-            "analog", "#7A5230",
-            "digital", "#1F7A7A",
-            "supply", "#A8342B",
+            "spi", "#5454AD",
+            "i2c", "#607154",
+            "uart", "#59456F",
+            "pwm", "#8C6416",
+            "analog", "#5E4336",
+            "digital", "#23716B",
+            "supply", "#8B0800",
             "ground", "#1F2733");
     private final Svg out;
 

@@ -17,7 +17,7 @@ public final class RiverSvg {
     private static final double GAP = 30;
     private static final double PAD = 16;
     private static final String FULL = "#96690A";
-    private static final String OVER = "#A8342B";
+    private static final String OVER = "#BE0033";
     private static final Map<String, String> COLOURS =
             Map.of("flow-low", "#DDBB68", "flow-five", "#C0A374", "flow-high", "#CD8378");
 

@@ -115,6 +115,10 @@ public final class Screens {
         add("reckon", () -> page("reckon"));
         add("about", () -> page("about"));
         add("find", () -> page("find"));
+        add("help", () -> {
+            at(Given.LOCKS, Stage.PINS, pin("radio", "CE"));
+            run("help");
+        });
         add("new", () -> page("new"));
         add("add-board", () -> page("add_board"));
     }

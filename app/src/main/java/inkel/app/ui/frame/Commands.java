@@ -123,11 +123,13 @@ final class Commands {
                 Group.WINDOW,
                 Command.of("find", "Shortcut+K", always, frame::find),
                 Command.of("reckon", "Shortcut+R", always, frame::reckon),
-                Command.of("help", "F1", isOpen, frame::help),
+                Command.of("help", "F1", always, frame::help),
+                Command.of("why", "Shift+F1", isOpen, frame::why),
                 Command.of("theme", "Shortcut+Shift+N", always, frame::switchTheme),
                 Command.of("text_larger", "Shortcut+'+'", always, () -> frame.textSize(1)),
                 Command.of("text_smaller", "Shortcut+'-'", always, () -> frame.textSize(-1)),
                 Command.of("text_usual", "Shortcut+0", always, () -> frame.textSize(0)),
+                Command.of("tour", null, always, frame::tour),
                 Command.of("about", null, always, frame::about));
     }
 

@@ -32,7 +32,14 @@ interface Frame {
 
     void find();
 
+    /** Explains what is selected, and the words of the field. */
     void help();
+
+    /** The sentences of the first time. */
+    void tour();
+
+    /** Goes to the panel that says why. */
+    void why();
 
     void switchTheme();
 

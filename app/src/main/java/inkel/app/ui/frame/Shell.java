@@ -2,9 +2,12 @@ package inkel.app.ui.frame;
 
 import inkel.app.export.Export;
 import inkel.app.export.Exports;
+import inkel.app.state.Examples;
 import inkel.app.state.Session;
 import inkel.app.state.UserState;
 import inkel.app.ui.help.AboutPage;
+import inkel.app.ui.help.HelpPage;
+import inkel.app.ui.help.TourBar;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Zoom;
@@ -16,8 +19,10 @@ import inkel.app.ui.start.HabitsPage;
 import inkel.app.ui.start.StartPage;
 import inkel.app.ui.take.Printer;
 import inkel.app.ui.take.TakePage;
+import inkel.app.ui.why.Why;
 import inkel.app.ui.why.WhyPanel;
 import inkel.core.finding.Stage;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.geometry.Pos;
@@ -35,6 +40,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
     private static final String MODEM_NUMBER = "modem.number";
     private static final String NIGHT = "night";
     private static final String ZOOM = "zoom";
+    private static final String TOURED = "toured";
 
     private final Session session;
     private final UserState state;
@@ -46,6 +52,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
     private final WhyPanel why;
     private final BorderPane frame = new BorderPane();
     private final NodeTabs tabs;
+    private final TourBar tour;
     private Zoom zoom;
     private Node startPage;
     private Node boardMaker;
@@ -64,7 +71,11 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         tabs = new NodeTabs(session, subscriptions, this::addBoard);
         stages = new Stages(session, this::go, this::run);
         commands = new Commands(session, this, stages, new Folders(state));
-        VBox middle = new VBox(new NoticeBar(session, subscriptions), stageHost);
+        tour = new TourBar(this::practise, () -> {
+            state.put(TOURED, true);
+            session.inBackground(state::write);
+        });
+        VBox middle = new VBox(tour, new NoticeBar(session, subscriptions), stageHost);
         middle.getStyleClass().add("middle");
         VBox.setVgrow(stageHost, Priority.ALWAYS);
         frame.setTop(new TopBar(session, subscriptions, commands, tabs));
@@ -102,6 +113,25 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
     public void go(Stage stage) {
         session.stageProperty().set(stage);
         showStage();
+    }
+
+    /** Whoever is here for the first time is shown around, in sentences that can be left. */
+    void welcome() {
+        if (!state.flag(TOURED)) {
+            tour();
+        }
+    }
+
+    @Override
+    public void tour() {
+        tour.begin();
+    }
+
+    private void practise() {
+        Path example = Examples.folder().resolve(Examples.MOTH_LAMP);
+        if (Files.isRegularFile(example)) {
+            session.practice().open(example);
+        }
     }
 
     /** With changes that are not saved, the window stays open at first and asks in its notice. */
@@ -317,8 +347,31 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
     }
 
     @Override
-    public void help() {
+    public void why() {
         why.takeFocus();
+    }
+
+    @Override
+    public void help() {
+        leavePages();
+        HelpPage page = new HelpPage(session, subject(), keys(), this::showStage);
+        stageHost.getChildren().setAll(page);
+        frame.setRight(null); // room for words
+        page.lookup("#help-leave").requestFocus();
+    }
+
+    private HelpPage.Subject subject() {
+        return why.said()
+                .map(said -> new HelpPage.Subject(
+                        said.title(), said.verdict().map(Why.Verdict::sentence).orElse(""), said.text()))
+                .orElse(HelpPage.Subject.NONE);
+    }
+
+    private List<HelpPage.Key> keys() {
+        return commands.all().stream()
+                .filter(command -> command.keys().isPresent() && command.isPossible())
+                .map(command -> new HelpPage.Key(command.keys().get().getDisplayText(), command.title()))
+                .toList();
     }
 
     @Override

@@ -40,6 +40,9 @@ public final class Window extends Application {
     private static final String ONLY_START = "inkel.start.only";
 
     private static final long CATALOG_DELAY_MILLIS = 1500;
+    private static final double FIRST_SHARE = 2 / 3.0;
+    private static final double LEAST_WIDTH = 1100;
+    private static final double LEAST_HEIGHT = 700;
     private static final String ICON = "/inkel/app/icon/inkel-%d.png";
     private static final List<Integer> ICON_SIZES = List.of(16, 32, 64, 128);
     private static final String[] FONTS = {"Inter-Regular.otf", "Inter-Bold.otf", "Hack-Regular.ttf"};
@@ -122,6 +125,9 @@ public final class Window extends Application {
                                 Window.class.getResource(ICON.formatted(size)).toExternalForm()))));
         shell.askBeforeClosing(stage);
         StartMarks.mark("scene");
+        if (!Boolean.getBoolean(ONLY_START)) {
+            shell.welcome();
+        }
         stage.show();
         StartMarks.mark("shown");
         // The rest of the catalogue is read once the first picture is out, so that a search need not wait for it.
@@ -165,7 +171,24 @@ public final class Window extends Application {
             stage.setY(y);
             stage.setWidth(width);
             stage.setHeight(height);
+            return;
         }
+        Rectangle2D first = firstPlace(Screen.getPrimary().getVisualBounds());
+        stage.setX(first.getMinX());
+        stage.setY(first.getMinY());
+        stage.setWidth(first.getWidth());
+        stage.setHeight(first.getHeight());
+    }
+
+    /** Two thirds of a screen each way, in its middle; not so small that a stage has no room, nor larger than the screen. */
+    static Rectangle2D firstPlace(Rectangle2D screen) {
+        double width = Math.min(screen.getWidth(), Math.max(LEAST_WIDTH, screen.getWidth() * FIRST_SHARE));
+        double height = Math.min(screen.getHeight(), Math.max(LEAST_HEIGHT, screen.getHeight() * FIRST_SHARE));
+        return new Rectangle2D(
+                screen.getMinX() + (screen.getWidth() - width) / 2,
+                screen.getMinY() + (screen.getHeight() - height) / 2,
+                width,
+                height);
     }
 
     private void remember(javafx.stage.Stage stage) {

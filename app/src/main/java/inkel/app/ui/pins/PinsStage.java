@@ -43,6 +43,7 @@ public final class PinsStage extends StagePane implements LoomActions {
     private final Caption because = Ui.word(Words.get("pins.reason"), "row-name");
     private final HBox holding;
     private final Caption folded = Ui.word("", "quiet", "small");
+    private final Caption empty = Ui.text(Words.get("pins.empty"), "quiet");
     private LoomView view = LoomView.USUAL;
 
     /** The wire that the typed reason is of. */
@@ -91,7 +92,7 @@ public final class PinsStage extends StagePane implements LoomActions {
         });
         holding = new HBox(8, because, reason);
         holding.setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(alternatives, boards, found, loom, folded, holding);
+        getChildren().addAll(alternatives, boards, found, empty, loom, folded, holding);
         subscriptions().on(session.selectionProperty(), (property, old, next) -> {
             loom.select(next);
             showReason();
@@ -295,6 +296,7 @@ public final class PinsStage extends StagePane implements LoomActions {
         }
         LoomModel model = LoomModel.of(assessment, node, view);
         loom.show(model);
+        Ui.show(empty, model.modules().isEmpty());
         Ui.show(folded, model.folded() > 0);
         folded.setText(Words.get("loom.folded", "count", model.folded()));
         showReason();

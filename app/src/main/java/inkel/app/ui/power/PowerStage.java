@@ -1,6 +1,7 @@
 package inkel.app.ui.power;
 
 import inkel.app.state.Session;
+import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
@@ -27,6 +28,7 @@ public final class PowerStage extends StagePane {
     private final River river;
     private final Scroller scroller;
     private final MomentStrip moments;
+    private final Caption empty = Ui.text(Words.get("power.empty"), "quiet");
     private final SupplyChooser chooser;
     private NodeCircuit shown;
 
@@ -48,7 +50,8 @@ public final class PowerStage extends StagePane {
         Tile add = Ui.pill("add-supply", Words.get("power.add"), this::openChooser);
         add.setMaxHeight(USE_PREF_SIZE);
         addControl(add);
-        getChildren().addAll(chooser, scroller, moments);
+        empty.setId("power-empty");
+        getChildren().addAll(chooser, empty, scroller, moments);
         subscriptions().on(session.selectionProperty(), (property, old, next) -> {
             if (getScene() != null) {
                 refresh();
@@ -125,6 +128,7 @@ public final class PowerStage extends StagePane {
                 river.chosen().ifPresent(scroller::reveal);
             }
             moments.show(node, end);
+            Ui.show(empty, node.rails().stream().allMatch(rail -> rail.loads().isEmpty()));
         });
     }
 }

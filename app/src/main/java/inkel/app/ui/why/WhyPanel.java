@@ -107,6 +107,11 @@ public final class WhyPanel extends Scroller {
         fill();
     }
 
+    /** What it says at last. */
+    public Optional<Why> said() {
+        return Optional.ofNullable(said);
+    }
+
     /** Puts the keyboard here, on the first way out if there is one. */
     public void takeFocus() {
         Node first = content.lookup(".way-out");

@@ -89,4 +89,16 @@ class ThemeTest {
         assertEquals(21, Colours.contrast(Color.BLACK, Color.WHITE), 0.001);
         assertEquals(1, Colours.contrast(Color.GRAY, Color.GRAY), 0.001);
     }
+
+    @Test
+    void theSamePicturesOnPaperHaveTheSameColours() throws IOException {
+        String loom = Files.readString(Path.of("src/main/java/inkel/app/export/LoomSvg.java"));
+        Map<String, Color> day = colours("root");
+        for (String thread : THREADS) {
+            Matcher printed =
+                    Pattern.compile("\"" + thread + "\", \"(#[0-9A-F]{6})\"").matcher(loom);
+            assertTrue(printed.find(), thread);
+            assertEquals(day.get(thread), Color.web(printed.group(1)), thread);
+        }
+    }
 }

@@ -304,7 +304,7 @@ class WindowTest {
     }
 
     @Test
-    void arrowsWalkTheLoomAndF1LeadsToTheWaysOut(FxRobot robot) throws Exception {
+    void arrowsWalkTheLoomAndShiftF1LeadsToTheWaysOut(FxRobot robot) throws Exception {
         opened();
         robot.interact(() -> session.stageProperty().set(Stage.PINS));
         until(() -> robot.lookup("#loom").tryQuery().isPresent());
@@ -318,7 +318,7 @@ class WindowTest {
         until(() -> first.equals(session.selectionProperty().get()));
         robot.interact(
                 () -> session.selection().show(Stage.PINS, new inkel.core.document.Place(NODE, "handset", "OUT")));
-        robot.type(KeyCode.F1);
+        robot.press(KeyCode.SHIFT, KeyCode.F1).release(KeyCode.F1, KeyCode.SHIFT);
         until(() -> robot.lookup("#way-0").query().isFocused());
         long before = stops();
         robot.type(KeyCode.SPACE);
