@@ -2,6 +2,8 @@ package inkel.app.state;
 
 import inkel.app.words.RecordWords;
 import inkel.app.words.Words;
+import inkel.core.checks.Assessment;
+import inkel.core.checks.Compared;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
@@ -13,6 +15,9 @@ import inkel.core.log.Did;
 import inkel.core.log.Entry;
 import inkel.core.log.PlanChanges;
 import inkel.core.log.Register;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -37,6 +42,7 @@ import javafx.beans.property.SimpleIntegerProperty;
 /** The record as it is looked through, and lines that are written by hand. */
 public final class LogWork {
     private static final String SINCE = "since ";
+    private static final long MOST_PICTURE = 50_000_000;
     private static final DateTimeFormatter SPOKEN = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter SPOKEN_SHORT = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
@@ -45,6 +51,9 @@ public final class LogWork {
     private final ReadOnlyObjectWrapper<LookedAt> looked = new ReadOnlyObjectWrapper<>();
     private final Set<Entry.Sort> sorts = EnumSet.noneOf(Entry.Sort.class);
     private final IntegerProperty answering = new SimpleIntegerProperty(-1);
+    private final IntegerProperty against = new SimpleIntegerProperty(-1);
+    private Side compared;
+    private Build[] asked = new Build[2];
     private String query = "";
     private int selected = -1;
     private Build registered;
@@ -60,6 +69,7 @@ public final class LogWork {
     LogWork(Session session) {
         this.session = session;
         session.assessmentProperty().addListener((property, old, next) -> change());
+        against.addListener((property, old, next) -> change());
     }
 
     /** Changes whenever what is shown of the record may have. */
@@ -238,15 +248,111 @@ public final class LogWork {
         return session.ownBuild().flatMap(now -> PlanPatch.at(now, line, session.catalog()));
     }
 
-    /** What the plan has become since a line, in words. */
-    public Optional<List<String>> since(int line) {
-        return then(line).flatMap(then -> session.ownBuild().map(now -> {
-            List<String> said = new ArrayList<>();
-            for (Did did : PlanChanges.between(then, now)) {
-                said.add(RecordWords.place(now, did.place()) + ": " + DidWords.say(did.what()));
+    /**
+     * Two states side by side, in words.
+     *
+     * @param plan what was done
+     * @param numbers what became of its numbers
+     * @param gone verdicts that no longer hold
+     * @param come verdicts that hold since
+     */
+    public record Since(List<String> plan, List<String> numbers, List<String> gone, List<String> come) {
+        public boolean isSame() {
+            return plan.isEmpty() && numbers.isEmpty() && gone.isEmpty() && come.isEmpty();
+        }
+    }
+
+    /** The line that a chosen one is compared with; -1 for the build as it is now. */
+    public IntegerProperty againstProperty() {
+        return against;
+    }
+
+    /**
+     * What was between a line and the one it is compared with. The plan is compared at once; numbers and verdicts are worked
+     * out beside the window, and {@link #changesProperty} changes when they are there.
+     *
+     * @return empty where the way back was not kept
+     */
+    public Optional<Since> since(int line) {
+        Optional<Build> one = then(line);
+        Optional<Build> other = against.get() < 0 ? session.ownBuild() : then(against.get());
+        if (one.isEmpty() || other.isEmpty()) {
+            return Optional.empty();
+        }
+        boolean isEarlier = against.get() < 0 || line < against.get();
+        Build before = isEarlier ? one.get() : other.get();
+        Build after = isEarlier ? other.get() : one.get();
+        if (compared != null
+                && compared.before().equals(before)
+                && compared.after().equals(after)) {
+            return Optional.of(compared.said());
+        }
+        List<String> plan = new ArrayList<>();
+        for (Did did : PlanChanges.between(before, after)) {
+            plan.add(RecordWords.place(after, did.place()) + ": " + DidWords.say(did.what()));
+        }
+        if (!plan.isEmpty() && !(before.equals(asked[0]) && after.equals(asked[1]))) {
+            asked = new Build[] {before, after};
+            session.draw(
+                    () -> new Side(before, after, say(after, Compared.of(judged(before), judged(after)), plan)),
+                    found -> {
+                        compared = found;
+                        change();
+                    });
+        }
+        return Optional.of(
+                compared != null
+                                && compared.before().equals(before)
+                                && compared.after().equals(after)
+                        ? compared.said()
+                        : new Since(plan, List.of(), List.of(), List.of()));
+    }
+
+    private record Side(Build before, Build after, Since said) {}
+
+    private Assessment judged(Build build) {
+        return Opened.judge(build, session.catalog());
+    }
+
+    private static Since say(Build now, Compared compared, List<String> plan) {
+        return new Since(
+                plan,
+                compared.numbers().stream()
+                        .map(told -> RecordWords.place(now, told.place()) + ": " + Words.say(told.what()))
+                        .toList(),
+                compared.gone().stream()
+                        .map(finding -> Words.say(finding.sentence()))
+                        .toList(),
+                compared.come().stream()
+                        .map(finding -> Words.say(finding.sentence()))
+                        .toList());
+    }
+
+    // --- pictures
+
+    /** What came of looking for a picture: where it is, or a sentence why it cannot be shown. */
+    public record Picture(Optional<Path> file, String trouble) {}
+
+    /**
+     * The picture that a line names, in the folder of the build and nowhere else, whatever links lead out of there.
+     */
+    public Picture picture(String path) {
+        Path build = session.files().fileProperty().get();
+        if (build == null || !Pictures.isOne(path)) {
+            return new Picture(Optional.empty(), Words.get("log.picture.no_folder"));
+        }
+        try {
+            Path folder = build.toAbsolutePath().getParent().toRealPath();
+            Path file = folder.resolve(path).toRealPath();
+            if (!file.startsWith(folder) || !Files.isRegularFile(file)) {
+                return new Picture(Optional.empty(), Words.get("log.picture.outside", "path", path));
             }
-            return said;
-        }));
+            return Files.size(file) > MOST_PICTURE
+                    ? new Picture(Optional.empty(), Words.get("log.picture.large", "path", path))
+                    : new Picture(Optional.of(file), "");
+        } catch (IOException missing) {
+            return new Picture(Optional.empty(), Words.get("log.picture.missing", "path", path));
+        }
     }
 
     /** Whether a state of before is looked at, and nothing can be changed. */
@@ -278,6 +384,8 @@ public final class LogWork {
     void forget() {
         looked.set(null);
         selected = -1;
+        against.set(-1);
+        compared = null;
         query = "";
         sorts.clear();
     }

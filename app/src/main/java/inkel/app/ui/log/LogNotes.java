@@ -3,6 +3,7 @@ package inkel.app.ui.log;
 import inkel.app.state.LogWork;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.why.StageNotes;
 import inkel.app.ui.why.Why;
@@ -18,15 +19,20 @@ import inkel.core.document.LogLine;
 import inkel.core.log.Entry;
 import inkel.core.log.Proof;
 import inkel.core.quantity.Fact;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.VBox;
 
 /** What the Why panel says of a line of the record, and of what is proved. */
 final class LogNotes implements StageNotes {
     private static final int MOST = 12;
+    private static final double PICTURE = 264;
 
     private final Session session;
     private final LogWork log;
@@ -130,6 +136,48 @@ final class LogNotes implements StageNotes {
         return nodes;
     }
 
+    private static void part(List<Node> nodes, String key, List<String> said) {
+        if (!said.isEmpty()) {
+            nodes.add(Ui.word(Words.get(key), "quiet", "small"));
+            lines(nodes, said);
+        }
+    }
+
+    private static void lines(List<Node> nodes, List<String> said) {
+        said.stream().limit(MOST).forEach(one -> {
+            Caption line = Ui.text(one);
+            line.setMinWidth(0);
+            nodes.add(line);
+        });
+        if (said.size() > MOST) {
+            nodes.add(Ui.text(Words.get("log.why.more", "count", said.size() - MOST), "quiet"));
+        }
+    }
+
+    /** A press shows the picture in its place; it says which file that is. */
+    private Node picture(String path) {
+        VBox place = new VBox(6);
+        Tile open = Ui.pill("log-picture", Words.get("log.picture.open", "path", path), () -> {
+            LogWork.Picture found = log.picture(path);
+            Node shown = found.file().map(LogNotes::image).orElseGet(() -> Ui.text(found.trouble(), "stop-text"));
+            place.getChildren().setAll(place.getChildren().get(0), shown);
+        });
+        place.getChildren().add(open);
+        return place;
+    }
+
+    /** Read no larger than it is shown, whatever it is in the file. */
+    private static Node image(Path file) {
+        Image image = new Image(file.toUri().toString(), PICTURE, 0, true, true);
+        if (image.isError()) {
+            return Ui.text(Words.get("log.picture.unreadable", "path", file), "stop-text");
+        }
+        ImageView view = new ImageView(image);
+        view.setId("log-picture-shown");
+        view.setAccessibleText(String.valueOf(file.getFileName()));
+        return view;
+    }
+
     private void below(Entry entry, List<Node> nodes) {
         if (entry.line() instanceof LogLine.Measured measured) {
             List<LogLine.Measured> readings = log.register()
@@ -144,23 +192,32 @@ final class LogNotes implements StageNotes {
             nodes.add(Ui.pill("log-answer", Words.get("log.answer"), () -> log.answeringProperty()
                     .set(entry.number())));
         }
-        Optional<List<String>> since = log.since(entry.number());
-        nodes.add(Ui.word(Words.get("log.why.since"), "section-title"));
+        if (entry.line() instanceof LogLine.Noted noted && !noted.picture().isEmpty()) {
+            nodes.add(picture(noted.picture()));
+        }
+        Optional<LogWork.Since> since = log.since(entry.number());
+        Optional<Entry> other = log.register()
+                .flatMap(all -> all.entry(log.againstProperty().get()))
+                .filter(line -> line.number() != entry.number());
+        nodes.add(Ui.text(
+                other.map(line -> Words.get("log.why.between", "when", RecordWords.when(line.line(), log.zone())))
+                        .orElse(Words.get("log.why.since")),
+                "section-title"));
         if (since.isEmpty()) {
             nodes.add(Ui.text(Words.get("log.why.not_kept"), "quiet"));
-        } else if (since.get().isEmpty()) {
+        } else if (since.get().isSame()) {
             nodes.add(Ui.text(Words.get("log.why.same"), "quiet"));
         } else {
-            since.get().stream().limit(MOST).forEach(said -> {
-                Caption line = Ui.text(said);
-                line.setMinWidth(0);
-                nodes.add(line);
-            });
-            if (since.get().size() > MOST) {
-                nodes.add(Ui.text(Words.get("log.why.more", "count", since.get().size() - MOST), "quiet"));
-            }
+            lines(nodes, since.get().plan());
+            part(nodes, "log.why.numbers", since.get().numbers());
+            part(nodes, "log.why.gone", since.get().gone());
+            part(nodes, "log.why.come", since.get().come());
         }
-        if (since.filter(all -> !all.isEmpty()).isPresent()
+        boolean isAgainst = log.againstProperty().get() >= 0;
+        nodes.add(Ui.pill(
+                "log-compare", Words.get(isAgainst ? "log.compare.now" : "log.compare"), () -> log.againstProperty()
+                        .set(isAgainst ? -1 : entry.number())));
+        if (since.filter(all -> !all.isSame()).isPresent()
                 && !session.practice().isOn()
                 && !log.isLooking()) {
             nodes.add(Ui.pill("log-look", Words.get("log.look"), () -> log.look(entry)));

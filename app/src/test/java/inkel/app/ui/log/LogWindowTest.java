@@ -144,7 +144,7 @@ class LogWindowTest extends WindowJourney {
         Build third = session.build().orElseThrow();
         assertEquals(
                 List.of("Bench 6 V: set to: 7 V, was 5 V"),
-                session.log().since(line).orElseThrow());
+                session.log().since(line).orElseThrow().plan());
         robot.interact(() -> session.log().select(line));
         until(() -> isThere(robot, "#log-look"));
         press(robot, "#log-look");

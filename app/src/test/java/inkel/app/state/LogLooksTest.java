@@ -1,0 +1,86 @@
+package inkel.app.state;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.core.document.Endpoint;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.RenamePart;
+import inkel.core.io.catalog.Shelf;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Looking back in the record: two states side by side, and pictures. */
+class LogLooksTest {
+    private static final String NODE = "lower-lock";
+
+    @TempDir
+    private Path folder;
+
+    private Session session;
+
+    @BeforeEach
+    void open() throws Exception {
+        session = new Session(
+                Given.CATALOG,
+                Shelf.read(folder.resolve("shelf")),
+                Lanes.of(Runnable::run, Runnable::run),
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
+        session.files().open(Given.copy(Given.LOCKS, Files.createDirectories(folder.resolve("builds"))));
+    }
+
+    private int last() {
+        return session.ownBuild().orElseThrow().log().size() - 1;
+    }
+
+    @Test
+    void aLineIsComparedWithNowAndWithAnother() {
+        session.apply(new RenamePart(NODE, "radio", "First"));
+        int first = last();
+        session.apply(new Feed(NODE, "radio", "VCC", new Endpoint("board", "5V")));
+        int fed = last();
+        session.apply(new RenamePart(NODE, "radio", "Second"));
+        int second = last();
+
+        LogWork.Since now = session.log().since(first).orElseThrow();
+        assertEquals(2, now.plan().size(), now.plan()::toString);
+        assertTrue(
+                now.come().stream().anyMatch(said -> said.contains("First") || said.contains("Second")),
+                () -> now.come().toString());
+        assertFalse(now.numbers().isEmpty());
+
+        session.log().againstProperty().set(fed);
+        LogWork.Since between = session.log().since(second).orElseThrow();
+        assertEquals(1, between.plan().size(), between.plan()::toString);
+        assertEquals(java.util.List.of(), between.come());
+        assertTrue(session.log().since(fed).orElseThrow().isSame(), "with itself");
+        session.log().againstProperty().set(-1);
+        assertTrue(session.log().since(second).orElseThrow().isSame());
+    }
+
+    @Test
+    void aPictureIsFoundBesideTheBuildAndNowhereElse() throws Exception {
+        Path builds = folder.resolve("builds");
+        Files.createDirectories(builds.resolve("photos"));
+        Path photo = Files.write(builds.resolve("photos/gate.png"), new byte[] {1});
+        Path secret = Files.write(folder.resolve("secret.png"), new byte[] {1});
+        Files.createSymbolicLink(builds.resolve("photos/out.png"), secret);
+
+        assertEquals(
+                photo.toRealPath(),
+                session.log().picture("photos/gate.png").file().orElseThrow());
+        for (String path :
+                new String[] {"photos/out.png", "../secret.png", secret.toString(), "photos", "no.png", ""}) {
+            LogWork.Picture found = session.log().picture(path);
+            assertTrue(found.file().isEmpty(), path);
+            assertFalse(found.trouble().isBlank(), path);
+        }
+    }
+}
