@@ -4,13 +4,16 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
+import inkel.core.document.LogLine;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.log.Merge;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalTime;
@@ -42,6 +45,9 @@ public final class BuildFiles {
 
     /** What was found in the file at last and asked about. */
     private Build asked;
+
+    /** Under which name the state of a build without a file is kept. */
+    private String newKey = "";
 
     private int openings;
     private boolean isLeavingAsked;
@@ -133,20 +139,24 @@ public final class BuildFiles {
         savedAt.set(null);
         file.set(path);
         session.opened(build, first);
-        if (path != null) {
-            recovery.newer(path).ifPresent(left -> offerRecovered(path, left, build));
+        if (path == null) {
+            newKey = recovery.newKey();
+        } else {
+            offerLeft(path, recovery.left(path), build);
         }
     }
 
     /** A build that is not of a file yet is judged before it is shown. */
     void openNew(Build build) {
         Catalog classes = session.sharedCatalog();
+        String key = recovery.newKey();
         session.lanes().judging().execute(() -> {
-            recovery.keepNew(build);
+            recovery.keepNew(key, build);
             try {
                 Assessment first = Opened.judge(build, classes);
                 session.lanes().screen().execute(() -> {
                     opened(null, build, first);
+                    newKey = key;
                     saved = null;
                     refresh();
                 });
@@ -159,15 +169,21 @@ public final class BuildFiles {
 
     // --- what a crash left
 
-    /** Offers what was kept of a build, unless that is what the file says anyway. */
-    private void offerRecovered(Path path, Path left, Build opened) {
+    /** Offers what earlier runs left of a build, one after the other, unless the file says as much anyway. */
+    private void offerLeft(Path path, List<Path> all, Build opened) {
+        if (all.isEmpty()) {
+            return;
+        }
+        Path left = all.get(0);
+        List<Path> rest = all.subList(1, all.size());
         read(left, read -> {
-            boolean isSame = read.assessment()
+            boolean isOld = read.assessment()
                     .map(Assessment::build)
-                    .filter(opened::equals)
+                    .filter(kept -> isContained(kept, opened))
                     .isPresent();
-            if (isSame) {
-                recovery.forgetOffered(path);
+            if (isOld) {
+                recovery.forgetLeft(left);
+                offerLeft(path, rest, opened);
             } else if (path.equals(file.get())) {
                 session.notices()
                         .offer(new Notice(
@@ -177,13 +193,26 @@ public final class BuildFiles {
                                         new Notice.Action(
                                                 Words.get("notice.recovered.take"), () -> takeRecovered(read)),
                                         new Notice.Action(Words.get("notice.recovered.leave"), () -> {
-                                            recovery.forgetOffered(path);
+                                            recovery.forgetLeft(left);
                                             session.notices().withdrawOffer();
+                                            offerLeft(path, rest, opened);
                                         }))));
             }
         });
     }
 
+    /**
+     * Whether a state is of before another one: the same, or with a record that the other goes on with. Whatever changes a
+     * plan is a line of its record, so a longer one that begins alike has all that the shorter has.
+     */
+    static boolean isContained(Build kept, Build in) {
+        List<LogLine> less = kept.log().lines();
+        List<LogLine> more = in.log().lines();
+        return kept.equals(in)
+                || less.size() < more.size() && more.subList(0, less.size()).equals(less);
+    }
+
+    /** What was taken is unsaved in the open build, and kept as such; only then is the copy of it let go. */
     private void takeRecovered(Opened read) {
         read.assessment()
                 .ifPresentOrElse(
@@ -191,21 +220,29 @@ public final class BuildFiles {
                             session.notices().withdrawOffer();
                             session.toOwn();
                             session.replace(kept.build());
+                            Path path = file.get();
+                            Build now = session.ownBuild().orElseThrow();
+                            session.lanes().judging().execute(() -> {
+                                recovery.keep(path, now);
+                                recovery.forgetLeft(read.file());
+                            });
                         },
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow())));
     }
 
     /** Offers a build that an earlier run began and never saved. */
     public void offerLeftNew() {
-        recovery.leftNew()
+        recovery.leftNew().stream()
+                .findFirst()
                 .filter(left -> session.notices().property().get() == null)
                 .ifPresent(left -> session.notices()
                         .trouble(
                                 Words.get("notice.left_new"),
                                 new Notice.Action(Words.get("notice.recovered.take"), () -> takeLeftNew(left)),
                                 new Notice.Action(Words.get("notice.recovered.leave"), () -> {
-                                    recovery.forgetNew(left);
+                                    recovery.forgetLeft(left);
                                     session.notices().clear();
+                                    offerLeftNew();
                                 })));
     }
 
@@ -216,17 +253,20 @@ public final class BuildFiles {
                             opened(null, kept.build(), kept);
                             saved = null;
                             refresh();
+                            String key = newKey;
+                            session.lanes().judging().execute(() -> {
+                                recovery.keepNew(key, kept.build());
+                                recovery.forgetLeft(left);
+                            });
                         },
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
     }
 
-    /** Writes a state where it outlives a crash; runs in the judging lane. */
-    void keep(Path path, Build build) {
-        if (path == null) {
-            recovery.keepNew(build);
-        } else {
-            recovery.keep(path, build);
-        }
+    /** Writes a state where it outlives a crash, under the name that the build has now; to be run in the judging lane. */
+    Runnable keeping(Build build) {
+        Path path = file.get();
+        String key = newKey;
+        return path == null ? () -> recovery.keepNew(key, build) : () -> recovery.keep(path, build);
     }
 
     // --- saving
@@ -245,11 +285,16 @@ public final class BuildFiles {
 
     /** @param then done once the build is safely in the file */
     public void saveAs(Path path, Runnable then) {
+        saveAs(path, then, false);
+    }
+
+    /** @param isOver whether a file that somebody made unreadable may be written over */
+    private void saveAs(Path path, Runnable then, boolean isOver) {
         if (session.ownBuild().isEmpty()) {
             return;
         }
         Build toSave = session.ownBuild().get();
-        boolean wasNew = file.get() == null;
+        Optional<String> wasNew = Optional.ofNullable(file.get() == null ? newKey : null);
         int opening = openings;
         Catalog classes = session.catalog();
         Build base = path.equals(file.get()) ? saved : null;
@@ -260,6 +305,10 @@ public final class BuildFiles {
                 session.lanes().screen().execute(() -> ask(other.get()));
                 return;
             }
+            if (!isOver && Outside.isSpoilt(path, base, classes)) {
+                session.lanes().screen().execute(() -> askSpoilt(path, then));
+                return;
+            }
             try {
                 BuildFile.save(path, toSave, classes);
                 session.lanes().screen().execute(() -> {
@@ -267,7 +316,7 @@ public final class BuildFiles {
                         saved(path, toSave, wasNew);
                         then.run();
                     } else {
-                        savedBefore(path, toSave, wasNew);
+                        savedBefore(path, wasNew);
                     }
                 });
             } catch (IOException | RuntimeException failed) {
@@ -333,6 +382,14 @@ public final class BuildFiles {
                         new Notice.Action(Words.get("notice.outside.keep"), () -> keepBoth(path)));
     }
 
+    private void askSpoilt(Path path, Runnable then) {
+        session.notices()
+                .trouble(
+                        Words.get("notice.spoilt", "file", path.getFileName()),
+                        new Notice.Action(Words.get("notice.spoilt.over"), () -> saveAs(path, then, true)),
+                        new Notice.Action(Words.get("notice.outside.keep"), () -> keepBoth(path)));
+    }
+
     private void join(Outside found, Merge merge) {
         session.notices().clear();
         session.toOwn();
@@ -353,32 +410,25 @@ public final class BuildFiles {
         saveAs(beside);
     }
 
-    private void saved(Path path, Build build, boolean wasNew) {
+    private void saved(Path path, Build build, Optional<String> wasNew) {
         saved = build;
         file.set(path);
         savedAt.set(LocalTime.now(clock.withZone(ZoneId.systemDefault())));
         session.notices().clear();
         refresh();
         boolean isAllSaved = !unsaved.get();
-        boolean isOffered = session.notices().hasOffer();
         // In the lane that keeps, so that a copy that is still on its way is not written after this.
         session.lanes().judging().execute(() -> {
-            if (wasNew) {
-                recovery.forgetNew(build);
-            }
-            if (isAllSaved && !isOffered) {
+            wasNew.ifPresent(recovery::forgetNew);
+            if (isAllSaved) {
                 recovery.forget(path);
             }
         });
     }
 
     /** Another build was opened while this one was on its way to the disk: it keeps its own name and state. */
-    private void savedBefore(Path path, Build build, boolean wasNew) {
-        session.lanes().judging().execute(() -> {
-            if (wasNew) {
-                recovery.forgetNew(build);
-            }
-        });
+    private void savedBefore(Path path, Optional<String> wasNew) {
+        session.lanes().judging().execute(() -> wasNew.ifPresent(recovery::forgetNew));
         session.notices().done(Words.get("cli.written", "file", path.getFileName()));
     }
 
@@ -443,8 +493,14 @@ public final class BuildFiles {
     }
 
     private static String detail(Exception failed) {
-        return failed instanceof BuildFile.NotTheSame
-                ? Words.get("notice.not_the_same")
+        if (failed instanceof BuildFile.NotTheSame) {
+            return Words.get("notice.not_the_same");
+        }
+        if (failed instanceof AccessDeniedException) {
+            return Words.get("notice.protected");
+        }
+        return failed instanceof NoSuchFileException gone
+                ? Words.get("notice.no_folder", "folder", gone.getFile())
                 : String.valueOf(failed.getMessage());
     }
 
@@ -507,14 +563,14 @@ public final class BuildFiles {
     /** What waits in a lane is lost when the program ends, so the latest state is written here and now. */
     private void keepNow() {
         if (unsaved.get()) {
-            keep(file.get(), session.ownBuild().orElseThrow());
+            keeping(session.ownBuild().orElseThrow()).run();
         }
     }
 
     private void drop() {
         Build now = session.ownBuild().orElseThrow();
         if (file.get() == null) {
-            recovery.forgetNew(now);
+            recovery.forgetNew(newKey);
         } else {
             recovery.forget(file.get());
         }

@@ -25,7 +25,20 @@ import java.util.stream.Collectors;
  * @param build what is in it now
  */
 record Outside(Path file, Build base, Build build) {
-    /** Empty for a file that is as it was, that is gone, and that cannot be read: saving goes on as ever then. */
+    /** Whether a file that was read or saved before is there and can no longer be read. */
+    static boolean isSpoilt(Path file, Build base, Catalog classes) {
+        if (base == null || !Files.isRegularFile(file)) {
+            return false;
+        }
+        try {
+            BuildReader.read(file, classes);
+            return false;
+        } catch (UnreadableFile | RuntimeException unreadable) {
+            return true;
+        }
+    }
+
+    /** Empty for a file that is as it was, that is gone, and that cannot be read. */
     static Optional<Outside> of(Path file, Build base, Catalog classes) {
         if (base == null || !Files.isRegularFile(file)) {
             return Optional.empty();

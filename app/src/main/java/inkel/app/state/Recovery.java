@@ -5,60 +5,49 @@ import inkel.core.io.document.BuildWriter;
 import inkel.core.io.json.AtomicFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.Optional;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 
-/** Keeps the latest unsaved state of every open build in a folder of the user's, for after a crash. */
+/**
+ * Keeps the latest unsaved state of every open build in a folder of the user's, for after a run that ended early. What an
+ * earlier run left stays, under a name of its own, until somebody takes it or throws it away; no date is ever compared.
+ */
 public final class Recovery {
     private static final String NEW = "new-";
     private static final String ENDING = ".inkel.json";
+    private static final String LEFT = ".left-";
+    private static final int MARK_DIGITS = 16;
 
     private final Path folder;
+
+    /** Copies that this run writes itself. */
+    private final Set<Path> own = new HashSet<>();
 
     public Recovery(Path folder) {
         this.folder = folder;
     }
 
-    /** Writes the state of a build that has no file yet, one for each name. */
-    void keepNew(Build build) {
-        write(newCopy(build), build);
+    /** A name for the copy of a build that has no file yet; no two builds have the same one. */
+    String newKey() {
+        return UUID.randomUUID().toString();
     }
 
-    /** A build that was never saved, left by an earlier run. */
-    Optional<Path> leftNew() {
-        if (!Files.isDirectory(folder)) {
-            return Optional.empty();
-        }
-        try (Stream<Path> files = Files.list(folder)) {
-            return files.filter(file -> file.getFileName().toString().startsWith(NEW)
-                            && file.getFileName().toString().endsWith(ENDING))
-                    .sorted()
-                    .findFirst();
-        } catch (IOException failed) {
-            Trouble.minor(Recovery.class, "recovery folder not read", failed);
-            return Optional.empty();
-        }
-    }
-
-    /** The build got a file of its own, or was left. */
-    void forgetNew(Path copy) {
-        try {
-            Files.deleteIfExists(copy);
-            Files.deleteIfExists(copy.resolveSibling(copy.getFileName() + ".previous"));
-        } catch (IOException failed) {
-            Trouble.minor(Recovery.class, "recovery copy not deleted", failed);
-        }
-    }
-
-    void forgetNew(Build build) {
-        forgetNew(newCopy(build));
-    }
-
-    private Path newCopy(Build build) {
-        return folder.resolve(NEW + Integer.toHexString(build.name().hashCode()) + ENDING);
+    /** Writes the state of a build that has no file yet. */
+    void keepNew(String key, Build build) {
+        write(newCopy(key), build);
     }
 
     /** Writes the state of a build; a failure is only logged, since the build itself is not in danger. */
@@ -66,69 +55,101 @@ public final class Recovery {
         write(copyOf(file), build);
     }
 
-    private void write(Path copy, Build build) {
+    private synchronized void write(Path copy, Build build) {
         try {
             Files.createDirectories(folder);
+            own.add(copy);
             AtomicFile.write(copy, BuildWriter.print(build));
         } catch (IOException | UncheckedIOException failed) {
             Trouble.minor(Recovery.class, "recovery copy not written", failed);
         }
     }
 
+    /** What earlier runs left of builds that were never saved. */
+    synchronized List<Path> leftNew() {
+        return list(name -> name.startsWith(NEW) && name.endsWith(ENDING)).stream()
+                .filter(copy -> !own.contains(copy))
+                .toList();
+    }
+
     /**
-     * A state that is newer than the file itself. It is set aside under another name, so that what is kept from now on
-     * does not write over it before the builder has chosen.
+     * What earlier runs left of a file, the latest first. It is set aside under other names, so that what is kept from now
+     * on does not write over it.
      */
-    Optional<Path> newer(Path file) {
+    synchronized List<Path> left(Path file) {
         Path copy = copyOf(file);
-        Path aside = asideOf(file);
-        try {
-            if (isNewer(copy, file)) {
-                Files.move(copy, aside, StandardCopyOption.REPLACE_EXISTING);
+        String before = copy.getFileName() + LEFT;
+        List<Path> left = new ArrayList<>(list(name -> name.startsWith(before)));
+        left.sort(Comparator.comparingInt((Path one) -> number(one, before)).reversed());
+        if (Files.isRegularFile(copy) && !own.contains(copy)) {
+            int next = left.isEmpty() ? 1 : number(left.get(0), before) + 1;
+            Path aside = copy.resolveSibling(before + next);
+            try {
+                Files.move(copy, aside, StandardCopyOption.ATOMIC_MOVE);
+                left.add(0, aside);
+            } catch (IOException failed) {
+                Trouble.minor(Recovery.class, "recovery copy not set aside", failed);
             }
-            return isNewer(aside, file) ? Optional.of(aside) : Optional.empty();
+        }
+        return left;
+    }
+
+    private static int number(Path aside, String before) {
+        String digits = aside.getFileName().toString().substring(before.length());
+        return digits.matches("[0-9]{1,8}") ? Integer.parseInt(digits) : 0;
+    }
+
+    private List<Path> list(Predicate<String> name) {
+        if (!Files.isDirectory(folder)) {
+            return List.of();
+        }
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(file -> name.test(file.getFileName().toString()))
+                    .sorted()
+                    .toList();
         } catch (IOException failed) {
-            Trouble.minor(Recovery.class, "recovery copy not read", failed);
-            return Optional.empty();
+            Trouble.minor(Recovery.class, "recovery folder not read", failed);
+            return List.of();
         }
     }
 
-    private static boolean isNewer(Path copy, Path file) throws IOException {
-        return Files.exists(copy)
-                && (!Files.exists(file)
-                        || Files.getLastModifiedTime(copy).compareTo(Files.getLastModifiedTime(file)) > 0);
+    /** Somebody took, or threw away, what was left. */
+    void forgetLeft(Path copy) {
+        delete(copy);
     }
 
-    /** The builder took or left the state that was offered. */
-    void forgetOffered(Path file) {
-        try {
-            Files.deleteIfExists(asideOf(file));
-        } catch (IOException failed) {
-            Trouble.minor(Recovery.class, "recovery copy not deleted", failed);
-        }
+    /** A build without a file got one, or was left. */
+    void forgetNew(String key) {
+        delete(newCopy(key));
     }
 
-    private Path asideOf(Path file) {
-        Path copy = copyOf(file);
-        return copy.resolveSibling(copy.getFileName() + ".offered");
-    }
-
-    /** The build was saved, and nothing is on offer. */
+    /** The build was saved: the file has all that its copy has. */
     void forget(Path file) {
+        delete(copyOf(file));
+    }
+
+    private synchronized void delete(Path copy) {
         try {
-            Path copy = copyOf(file);
             Files.deleteIfExists(copy);
-            Files.deleteIfExists(asideOf(file));
             Files.deleteIfExists(copy.resolveSibling(copy.getFileName() + ".previous"));
         } catch (IOException failed) {
             Trouble.minor(Recovery.class, "recovery copy not deleted", failed);
         }
     }
 
+    private Path newCopy(String key) {
+        return folder.resolve(NEW + key + ENDING);
+    }
+
+    /** By the folder's whole name, so that no two folders share a copy. */
     private Path copyOf(Path file) {
         Path whole = file.toAbsolutePath().normalize();
-        String folderMark =
-                Integer.toHexString(String.valueOf(whole.getParent()).hashCode());
-        return folder.resolve(folderMark + "-" + whole.getFileName());
+        try {
+            byte[] mark = MessageDigest.getInstance("SHA-256")
+                    .digest(String.valueOf(whole).getBytes(StandardCharsets.UTF_8));
+            return folder.resolve(HexFormat.of().formatHex(mark).substring(0, MARK_DIGITS) + ENDING);
+        } catch (NoSuchAlgorithmException missing) {
+            throw new IllegalStateException("every Java has SHA-256", missing);
+        }
     }
 }

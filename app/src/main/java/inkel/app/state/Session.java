@@ -427,13 +427,8 @@ public final class Session {
         refresh();
         planning.stop();
         Build now = history.now();
-        Path path = files.fileProperty().get();
-        boolean isCopy = own != null;
-        judging.of(now, catalog(), () -> {
-            if (!isCopy) {
-                files.keep(path, now);
-            }
-        });
+        Runnable keep = own == null ? files.keeping(now) : () -> {};
+        judging.of(now, catalog(), keep);
     }
 
     private void refresh() {

@@ -7,8 +7,6 @@ import inkel.app.kit.Given;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
-import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -52,28 +50,31 @@ class UserStateTest {
     }
 
     @Test
-    void recoveryOffersOnlyWhatIsNewer() throws IOException {
+    void whatARunKeepsIsWhatTheNextOneFindsUntilItIsForgotten() throws IOException {
         Path file = Given.copy(Given.LOCKS, folder);
-        Recovery recovery = new Recovery(folder.resolve("recovery"));
-        assertTrue(recovery.newer(file).isEmpty());
-        recovery.keep(file, Given.build(Given.LOCKS));
-        Files.setLastModifiedTime(file, FileTime.from(Instant.now().minusSeconds(60)));
-        assertTrue(recovery.newer(file).isPresent());
-        Files.setLastModifiedTime(file, FileTime.from(Instant.now().plusSeconds(60)));
-        assertTrue(recovery.newer(file).isEmpty());
-        Files.setLastModifiedTime(file, FileTime.from(Instant.now().minusSeconds(60)));
-        recovery.forget(file);
-        assertTrue(recovery.newer(file).isEmpty());
+        Recovery first = new Recovery(folder.resolve("recovery"));
+        assertTrue(first.left(file).isEmpty());
+        first.keep(file, Given.build(Given.LOCKS));
+        assertTrue(first.left(file).isEmpty(), "what it keeps itself was left by nobody");
+        Recovery second = new Recovery(folder.resolve("recovery"));
+        assertEquals(1, second.left(file).size());
+        assertEquals(1, second.left(file).size(), "until somebody has chosen");
+        second.forget(file);
+        assertEquals(1, second.left(file).size(), "saving is no choice");
+        second.forgetLeft(second.left(file).get(0));
+        assertTrue(second.left(file).isEmpty());
     }
 
     @Test
     void filesOfOneNameInTwoFoldersAreKeptApart() throws IOException {
-        Path one = Files.createDirectories(folder.resolve("one"));
-        Path two = Files.createDirectories(folder.resolve("two"));
-        Recovery recovery = new Recovery(folder.resolve("recovery"));
-        recovery.keep(Given.copy(Given.LOCKS, one), Given.build(Given.LOCKS));
-        assertTrue(recovery.newer(Given.copy(Given.LOCKS, two)).isEmpty()
-                || !recovery.newer(two.resolve(Given.LOCKS)).equals(recovery.newer(one.resolve(Given.LOCKS))));
+        // Two names with one hash in the way of Java.
+        Path one = Files.createDirectories(folder.resolve("Aa"));
+        Path two = Files.createDirectories(folder.resolve("BB"));
+        assertEquals("Aa".hashCode(), "BB".hashCode());
+        new Recovery(folder.resolve("recovery")).keep(Given.copy(Given.LOCKS, one), Given.build(Given.LOCKS));
+        Recovery next = new Recovery(folder.resolve("recovery"));
+        assertTrue(next.left(Given.copy(Given.LOCKS, two)).isEmpty());
+        assertEquals(1, next.left(one.resolve(Given.LOCKS)).size());
     }
 
     @Test

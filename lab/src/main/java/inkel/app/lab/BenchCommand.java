@@ -50,6 +50,13 @@ final class BenchCommand implements Callable<Integer> {
         return 0;
     }
 
+    /** What the window takes while nobody touches it. */
+    @Command(name = "rest", description = "Measures an idle window for a minute, and the heap after a thousand edits.")
+    int rest() throws Exception {
+        RestBench.run(spec.commandLine().getOut());
+        return 0;
+    }
+
     /** The program's icon as pictures. */
     @Command(name = "icon", description = "Draws the program's icon in every size into a folder.")
     int icon(@Option(names = "-o", required = true, description = "the folder") Path folder) throws Exception {

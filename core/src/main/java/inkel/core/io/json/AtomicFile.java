@@ -4,14 +4,20 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.Optional;
 
 /** Writes a file in one move, so that at every moment either the old or the new version is whole on the disk. */
 public final class AtomicFile {
+    /** What is on its way; the name of the file is no part of it, for that may be as long as the system bears. */
+    private static final String TEMPORARY = ".inkel-";
+
     private AtomicFile() {}
 
     /** Looks at what was written before it takes the place of the old file. */
@@ -45,17 +51,65 @@ public final class AtomicFile {
     }
 
     private static void write(Path file, byte[] content, Look look) throws IOException {
-        Path whole = file.toAbsolutePath();
-        Path fresh = Files.createTempFile(whole.getParent(), "." + whole.getFileName(), ".new");
+        Path whole = target(file.toAbsolutePath());
+        if (!Files.isDirectory(whole.getParent())) {
+            throw new NoSuchFileException(String.valueOf(whole.getParent()));
+        }
+        if (isProtected(whole)) {
+            throw new AccessDeniedException(whole.toString());
+        }
+        Path fresh = Files.createTempFile(whole.getParent(), TEMPORARY, ".new");
         try {
             put(fresh, content);
             look.at(fresh);
             if (Files.exists(whole)) {
+                keepRights(whole, fresh);
                 keepPrevious(whole);
+            } else {
+                usualRights(fresh);
             }
             Files.move(fresh, whole, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } finally {
             Files.deleteIfExists(fresh);
+        }
+    }
+
+    /** Moving another file into its place would not ask for the rights of the file itself. */
+    private static boolean isProtected(Path file) throws IOException {
+        if (!Files.exists(file)) {
+            return false;
+        }
+        boolean isPosix = Files.getFileAttributeView(file, PosixFileAttributeView.class) != null;
+        return !Files.isWritable(file)
+                || isPosix
+                        && Files.getPosixFilePermissions(file).stream()
+                                .noneMatch(right -> right.name().endsWith("WRITE"));
+    }
+
+    /** What a link stands for: the link stays, and what it leads to is written. */
+    private static Path target(Path file) throws IOException {
+        return Files.isSymbolicLink(file) && Files.exists(file) ? file.toRealPath() : file;
+    }
+
+    /** Whoever could read the old version can read the new one. */
+    private static void keepRights(Path old, Path fresh) throws IOException {
+        PosixFileAttributeView rights = Files.getFileAttributeView(old, PosixFileAttributeView.class);
+        if (rights != null) {
+            Files.setPosixFilePermissions(fresh, rights.readAttributes().permissions());
+        }
+    }
+
+    /** A temporary file is its owner's alone; one that stays has the rights that any new file of the builder has. */
+    private static void usualRights(Path fresh) throws IOException {
+        if (Files.getFileAttributeView(fresh, PosixFileAttributeView.class) == null) {
+            return;
+        }
+        Path probe = fresh.resolveSibling(fresh.getFileName() + ".rights");
+        try {
+            Files.createFile(probe);
+            Files.setPosixFilePermissions(fresh, Files.getPosixFilePermissions(probe));
+        } finally {
+            Files.deleteIfExists(probe);
         }
     }
 
@@ -71,9 +125,9 @@ public final class AtomicFile {
 
     /** In one move too, so that a crash in between leaves the version before, whole. */
     private static void keepPrevious(Path whole) throws IOException {
-        Path copy = Files.createTempFile(whole.getParent(), "." + whole.getFileName(), ".old");
+        Path copy = Files.createTempFile(whole.getParent(), TEMPORARY, ".old");
         try {
-            Files.copy(whole, copy, StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(whole, copy, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.COPY_ATTRIBUTES);
             Files.move(copy, previousName(whole), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } finally {
             Files.deleteIfExists(copy);
@@ -82,7 +136,12 @@ public final class AtomicFile {
 
     /** The version before the last save, if there is one. */
     public static Optional<Path> previous(Path file) {
-        Path previous = previousName(file.toAbsolutePath());
+        Path previous;
+        try {
+            previous = previousName(target(file.toAbsolutePath()));
+        } catch (IOException gone) {
+            return Optional.empty();
+        }
         return Files.isRegularFile(previous) ? Optional.of(previous) : Optional.empty();
     }
 

@@ -1,0 +1,192 @@
+package inkel.app.state;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.app.kit.Given;
+import inkel.core.document.edit.RenamePart;
+import inkel.core.io.catalog.Shelf;
+import inkel.core.io.document.BuildFile;
+import inkel.core.io.document.BuildReader;
+import inkel.core.remedy.NewNode;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What a run that ended early leaves: never lost, never older than the file, offered until somebody has chosen. */
+class LeftBehindTest {
+    private static final String NODE = "lower-lock";
+
+    @TempDir
+    private Path folder;
+
+    private Path file;
+
+    @BeforeEach
+    void file() throws Exception {
+        file = Given.copy(Given.LOCKS, Files.createDirectories(folder.resolve("builds")));
+    }
+
+    /** A run of the program; one that is not closed is one that was killed. */
+    private Session run() {
+        return new Session(
+                Given.CATALOG,
+                Shelf.read(folder.resolve("shelf")),
+                Lanes.of(Runnable::run, Runnable::run),
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
+    }
+
+    private Session opened() {
+        Session session = run();
+        session.files().open(file);
+        return session;
+    }
+
+    private static void rename(Session session, String name) {
+        session.apply(new RenamePart(NODE, "radio", name));
+    }
+
+    private static String name(Session session) {
+        return session.build()
+                .flatMap(build -> build.node(NODE))
+                .flatMap(node -> node.part("radio"))
+                .orElseThrow()
+                .name();
+    }
+
+    private static void press(Session session, int action) {
+        session.notices().property().get().actions().get(action).run().run();
+    }
+
+    private List<Path> kept() throws Exception {
+        try (Stream<Path> all = Files.list(folder.resolve("recovery"))) {
+            return all.filter(path -> !path.toString().endsWith(".previous")).toList();
+        }
+    }
+
+    @Test
+    void aFileThatWasTouchedSinceIsStillOfferedWhatWasNotSaved() throws Exception {
+        rename(opened(), "Unsaved");
+        Files.setLastModifiedTime(file, FileTime.from(Instant.now().plusSeconds(3600)));
+        Session second = opened();
+        press(second, 0);
+        assertEquals("Unsaved", name(second));
+    }
+
+    @Test
+    void whatTheFileHasAnywayIsNotOfferedThoughItsCopyIsYounger() throws Exception {
+        Session first = opened();
+        rename(first, "Unsaved");
+        List<Path> copies = kept();
+        byte[] copy = Files.readAllBytes(copies.get(0));
+        rename(first, "Saved");
+        first.files().save();
+        // As if the run was killed between the save and what comes after it.
+        Files.write(copies.get(0), copy);
+        Session second = opened();
+        assertNull(second.notices().property().get());
+        assertEquals("Saved", name(second));
+    }
+
+    @Test
+    void anOfferThatNobodyAnsweredComesBackBesideALaterOne() throws Exception {
+        rename(opened(), "First");
+        Session second = opened();
+        assertEquals(2, second.notices().property().get().actions().size());
+        // Not answered: another change, and the run ends early too.
+        rename(second, "Second");
+        Session third = opened();
+        press(third, 1);
+        assertEquals(2, third.notices().property().get().actions().size(), "the older one is offered next");
+        press(third, 0);
+        assertEquals("First", name(third));
+    }
+
+    @Test
+    void whatWasTakenOverIsNotLostWhenTheNextRunEndsEarlyToo() {
+        rename(opened(), "Unsaved");
+        Session second = opened();
+        press(second, 0);
+        Session third = opened();
+        press(third, 0);
+        assertEquals("Unsaved", name(third));
+    }
+
+    @Test
+    void whatWasThrownAwayStaysAway() {
+        rename(opened(), "Unsaved");
+        press(opened(), 1);
+        assertNull(opened().notices().property().get());
+    }
+
+    @Test
+    void twoNewBuildsOfOneNameAreBothOffered() throws Exception {
+        for (String board : List.of("One", "Two")) {
+            Session session = run();
+            session.boards()
+                    .begin(NewNode.of(
+                            "shed", "Shed", Given.CATALOG.get("board-classic-5v"), Given.CATALOG.get("usb-port")));
+            session.apply(new RenamePart("shed", "board", board));
+        }
+        assertEquals(2, kept().size());
+        List<String> found = new ArrayList<>();
+        for (int i = 0; i < 2; i++) {
+            Session session = run();
+            session.files().offerLeftNew();
+            press(session, 0);
+            found.add(session.build().orElseThrow().nodes().get(0).board().name());
+            session.files().saveAs(folder.resolve("builds/shed-" + i + ".inkel.json"));
+        }
+        assertEquals(List.of("One", "Two"), found.stream().sorted().toList());
+        Session last = run();
+        last.files().offerLeftNew();
+        assertNull(last.notices().property().get());
+    }
+
+    @Test
+    void aFileThatSomebodyElseChangedMeanwhileHidesNothing() throws Exception {
+        rename(opened(), "Mine");
+        var theirs = new RenamePart(NODE, "board", "Theirs").apply(BuildReader.read(file, Given.CATALOG));
+        BuildFile.save(file, theirs, Given.CATALOG);
+        Session second = opened();
+        press(second, 0);
+        assertEquals("Mine", name(second));
+    }
+
+    @Test
+    void aFileThatBecameUnreadableMeanwhileIsNotWrittenOver() throws Exception {
+        Session session = opened();
+        rename(session, "Mine");
+        Files.writeString(file, "not a build any more");
+        session.files().save();
+        assertEquals("not a build any more", Files.readString(file));
+        assertTrue(session.files().unsavedProperty().get());
+        assertEquals(2, session.notices().property().get().actions().size());
+        press(session, 1);
+        Path beside = file.resolveSibling("otterbeck-locks-mine.inkel.json");
+        assertEquals(beside, session.files().fileProperty().get());
+        assertEquals(session.build().orElseThrow(), BuildReader.read(beside, Given.CATALOG));
+        assertEquals("not a build any more", Files.readString(file));
+    }
+
+    @Test
+    void aFileThatBecameUnreadableIsWrittenOverOnlyWhenThatIsChosen() throws Exception {
+        Session session = opened();
+        rename(session, "Mine");
+        Files.writeString(file, "not a build any more");
+        session.files().save();
+        press(session, 0);
+        assertEquals(session.build().orElseThrow(), BuildReader.read(file, Given.CATALOG));
+        assertEquals("not a build any more", Files.readString(Path.of(file + ".previous")));
+    }
+}
