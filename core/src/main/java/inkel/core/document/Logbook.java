@@ -1,11 +1,8 @@
 package inkel.core.document;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -17,9 +14,9 @@ import java.util.stream.Stream;
  * <p>Two records are equal when they say the same: the seals of a file are no part of that.
  *
  * @param lines in the order they were written
- * @param marks what belongs to some lines beside what they say, by their numbers
+ * @param marks what belongs to the lines beside what they say, in the same order; the last ones may lack
  */
-public record Logbook(List<LogLine> lines, Map<Integer, Mark> marks) {
+public record Logbook(List<LogLine> lines, List<Mark> marks) {
     public static final Logbook EMPTY = new Logbook(List.of());
 
     /**
@@ -31,7 +28,7 @@ public record Logbook(List<LogLine> lines, Map<Integer, Mark> marks) {
      * @param isBroken whether the line is not the one that was sealed
      */
     public record Mark(String back, String seal, boolean isBroken) {
-        static final Mark NONE = new Mark("", "", false);
+        public static final Mark NONE = new Mark("", "", false);
 
         Mark withBack(String patch) {
             return new Mark(patch, seal, isBroken);
@@ -39,48 +36,44 @@ public record Logbook(List<LogLine> lines, Map<Integer, Mark> marks) {
     }
 
     public Logbook {
-        lines = List.copyOf(lines);
-        marks = Map.copyOf(marks);
+        lines = Grown.of(lines);
+        marks = Grown.of(marks);
     }
 
     public Logbook(List<LogLine> lines) {
-        this(lines, Map.of());
+        this(lines, List.of());
     }
 
     public Mark mark(int line) {
-        return marks.getOrDefault(line, Mark.NONE);
+        return line < marks.size() ? marks.get(line) : Mark.NONE;
     }
 
     /** With the way back to the plan before the last line. */
     public Logbook withBack(String patch) {
-        Map<Integer, Mark> more = new HashMap<>(marks);
-        more.put(lines.size() - 1, mark(lines.size() - 1).withBack(patch));
-        return new Logbook(lines, more);
+        int last = lines.size() - 1;
+        Grown<Mark> more = Grown.<Mark>of(marks).first(Math.min(last, marks.size()));
+        while (more.size() < last) {
+            more = more.with(Mark.NONE);
+        }
+        return new Logbook(lines, more.with(mark(last).withBack(patch)));
     }
 
     /** Lines that are not those that were sealed, from 0. */
     public List<Integer> broken() {
-        return marks.entrySet().stream()
-                .filter(mark -> mark.getValue().isBroken())
-                .map(Map.Entry::getKey)
-                .sorted()
+        return IntStream.range(0, marks.size())
+                .filter(line -> marks.get(line).isBroken())
+                .boxed()
                 .toList();
     }
 
-    private Map<Integer, String> backs() {
-        Map<Integer, String> backs = new HashMap<>();
-        marks.forEach((line, mark) -> {
-            if (!mark.back().isEmpty()) {
-                backs.put(line, mark.back());
-            }
-        });
-        return backs;
+    private boolean hasBacksOf(Logbook other) {
+        return IntStream.range(0, Math.max(marks.size(), other.marks.size()))
+                .allMatch(line -> mark(line).back().equals(other.mark(line).back()));
     }
 
     @Override
     public boolean equals(Object other) {
-        return this == other
-                || other instanceof Logbook that && lines.equals(that.lines) && backs().equals(that.backs());
+        return this == other || other instanceof Logbook that && lines.equals(that.lines) && hasBacksOf(that);
     }
 
     @Override
@@ -97,9 +90,7 @@ public record Logbook(List<LogLine> lines, Map<Integer, Mark> marks) {
     }
 
     public Logbook with(LogLine line) {
-        List<LogLine> longer = new ArrayList<>(lines);
-        longer.add(line);
-        return new Logbook(longer, marks);
+        return new Logbook(Grown.<LogLine>of(lines).with(line), marks);
     }
 
     /** Whether a line counts: it was not taken back, or that was taken back again. */

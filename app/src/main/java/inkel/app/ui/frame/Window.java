@@ -116,7 +116,9 @@ public final class Window extends Application {
             shell.dispose();
         });
         FirstPicture.then(
-                () -> stage.isShowing() && session.assessmentProperty().get() != null,
+                () -> stage.isShowing()
+                        && (session.build().isEmpty() && !Boolean.getBoolean(ONLY_START)
+                                || session.assessmentProperty().get() != null),
                 Boolean.getBoolean(ONLY_START) ? Platform::exit : session.wake()::keepUp);
         FirstPicture.then(
                 stage::isShowing,

@@ -13,11 +13,11 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * The chain of a record: the seal of a line is the first sixteen digits of SHA-256 over the seal before it and the line as it is
@@ -34,9 +34,8 @@ final class LogSeals {
     static void write(ArrayNode log, Logbook book) {
         String before = "";
         // A line without a seal before one that has one is of a file from before there were seals.
-        int sealed = book.marks().entrySet().stream()
-                .filter(mark -> !mark.getValue().seal().isEmpty())
-                .mapToInt(Map.Entry::getKey)
+        int sealed = IntStream.range(0, book.marks().size())
+                .filter(line -> !book.mark(line).seal().isEmpty())
                 .max()
                 .orElse(-1);
         for (int i = 0; i < book.size(); i++) {
@@ -83,7 +82,7 @@ final class LogSeals {
     }
 
     static Logbook read(List<LogLine> lines, List<Fields> entries) {
-        Map<Integer, Logbook.Mark> marks = new HashMap<>();
+        List<Logbook.Mark> marks = new ArrayList<>();
         String before = "";
         for (int i = 0; i < lines.size(); i++) {
             Fields entry = entries.get(i);
@@ -91,9 +90,7 @@ final class LogSeals {
             String back = back(entry);
             boolean isBroken = !seal.isEmpty() && !seal.equals(seal(before, line(lines.get(i), back)));
             before = seal;
-            if (!seal.isEmpty() || !back.isEmpty()) {
-                marks.put(i, new Logbook.Mark(back, seal, isBroken));
-            }
+            marks.add(seal.isEmpty() && back.isEmpty() ? Logbook.Mark.NONE : new Logbook.Mark(back, seal, isBroken));
         }
         return new Logbook(lines, marks);
     }
