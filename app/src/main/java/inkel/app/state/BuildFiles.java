@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -45,6 +46,9 @@ public final class BuildFiles {
 
     /** What was found in the file at last and asked about. */
     private Build asked;
+
+    /** The latest state of each build that is still to be kept. */
+    private final Map<Object, Build> waiting = new ConcurrentHashMap<>();
 
     /** Under which name the state of a build without a file is kept. */
     private String newKey = "";
@@ -262,11 +266,23 @@ public final class BuildFiles {
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
     }
 
-    /** Writes a state where it outlives a crash, under the name that the build has now; to be run in the judging lane. */
+    /**
+     * Writes a state where it outlives a crash, under the name that the build has now; to be run in the judging lane. The first
+     * that runs writes the latest that waits, so that after many quick edits the last is safe after one write.
+     */
     Runnable keeping(Build build) {
         Path path = file.get();
         String key = newKey;
-        return path == null ? () -> recovery.keepNew(key, build) : () -> recovery.keep(path, build);
+        Object name = path == null ? key : path;
+        waiting.put(name, build);
+        return () -> {
+            Build latest = waiting.remove(name);
+            if (latest != null && path == null) {
+                recovery.keepNew(key, latest);
+            } else if (latest != null) {
+                recovery.keep(path, latest);
+            }
+        };
     }
 
     // --- saving

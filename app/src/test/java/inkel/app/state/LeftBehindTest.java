@@ -15,7 +15,9 @@ import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
@@ -188,5 +190,33 @@ class LeftBehindTest {
         press(session, 0);
         assertEquals(session.build().orElseThrow(), BuildReader.read(file, Given.CATALOG));
         assertEquals("not a build any more", Files.readString(Path.of(file + ".previous")));
+    }
+
+    @Test
+    void afterManyQuickEditsTheLastIsSafeAfterOneWrite() throws Exception {
+        Deque<Runnable> waiting = new ArrayDeque<>();
+        Session session = new Session(
+                Given.CATALOG,
+                Shelf.read(folder.resolve("shelf")),
+                new Lanes(
+                        waiting::add,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run,
+                        Runnable::run),
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
+        session.files().open(file);
+        for (int i = 0; i <= 20; i++) {
+            rename(session, "Radio " + i);
+        }
+        waiting.remove().run();
+        Session second = opened();
+        press(second, 0);
+        assertEquals("Radio 20", name(second));
     }
 }

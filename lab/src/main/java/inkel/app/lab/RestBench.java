@@ -56,12 +56,21 @@ final class RestBench {
             onScreen(session::undo);
         }
         onScreen(session.files()::save);
-        TimeUnit.SECONDS.sleep(SETTLE_SECONDS);
+        untilCalm();
         double after = heap();
         out.printf(
                 "heap before %.1f MB, after %d edits and undo of each %.1f MB: %+.0f %% (goal within 10)%n",
                 settled, EDITS, after, 100 * (after / settled - 1));
         Platform.exit();
+    }
+
+    /** Until what is queued has been done: hardly anything runs for a few seconds. */
+    private static void untilCalm() throws InterruptedException {
+        long before;
+        do {
+            before = busy();
+            TimeUnit.SECONDS.sleep(SETTLE_SECONDS);
+        } while (busy() - before > TimeUnit.SECONDS.toNanos(SETTLE_SECONDS) / 20);
     }
 
     private static void idle(PrintWriter out, String what) throws InterruptedException {
