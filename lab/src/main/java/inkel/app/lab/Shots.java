@@ -93,8 +93,6 @@ public final class Shots {
         shot("start", Examples.DEMO, () -> command("new"));
         shot("power", Examples.DEMO, () -> session.selection().show(Stage.POWER, pin("driver", "V+OUT")));
         shot("levels", Examples.DEMO, () -> session.selection().show(Stage.LEVELS, pin("reader", "MISO")));
-        shot("levels-trouble", Examples.FIRST_SKETCH, () -> session.selection()
-                .show(Stage.LEVELS, pin("reader", "MOSI")));
         shot("pins", Examples.DEMO, () -> session.selection().show(Stage.PINS, pin("radio", "CE")));
         shot("pins-trouble", Examples.FIRST_SKETCH, () -> session.selection().show(Stage.PINS, pin("handset", "OUT")));
         shot("wire", Examples.DEMO, () -> {
@@ -121,9 +119,13 @@ public final class Shots {
             session.selectionProperty().set(null);
             command("habits");
         });
+        shot("help", Examples.DEMO, () -> {
+            session.selection().show(Stage.LEVELS, pin("reader", "MISO"));
+            command("help");
+        });
         shot("night", Examples.DEMO, () -> {
             shell.getStyleClass().add("night");
-            session.selection().show(Stage.PINS, pin("reader", "MISO"));
+            session.selection().show(Stage.LEVELS, pin("reader", "MISO"));
         });
     }
 
