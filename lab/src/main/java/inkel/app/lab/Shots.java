@@ -125,6 +125,7 @@ public final class Shots {
         });
         shot("night", Examples.DEMO, () -> {
             shell.getStyleClass().add("night");
+            command("stage.levels"); // from whatever page is over it
             session.selection().show(Stage.LEVELS, pin("reader", "MISO"));
         });
     }
