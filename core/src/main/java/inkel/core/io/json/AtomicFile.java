@@ -5,18 +5,24 @@ import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
+import java.nio.file.DirectoryIteratorException;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFileAttributeView;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Optional;
 
 /** Writes a file in one move, so that at every moment either the old or the new version is whole on the disk. */
 public final class AtomicFile {
     /** What is on its way; the name of the file is no part of it, for that may be as long as the system bears. */
     private static final String TEMPORARY = ".inkel-";
+
+    private static final Duration LONGEST_WRITE = Duration.ofHours(1);
 
     private AtomicFile() {}
 
@@ -71,6 +77,21 @@ public final class AtomicFile {
             Files.move(fresh, whole, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } finally {
             Files.deleteIfExists(fresh);
+        }
+        sweep(whole.getParent());
+    }
+
+    /** Removes what a run that was killed while it wrote has left; a younger one may be on its way to another file. */
+    private static void sweep(Path folder) {
+        Instant old = Instant.now().minus(LONGEST_WRITE);
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, TEMPORARY + "*.{new,old}")) {
+            for (Path one : left) {
+                if (Files.getLastModifiedTime(one).toInstant().isBefore(old)) {
+                    Files.deleteIfExists(one);
+                }
+            }
+        } catch (IOException | DirectoryIteratorException unswept) {
+            // The file itself is written; what is left over is swept by a later save.
         }
     }
 

@@ -10,7 +10,10 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
@@ -114,5 +117,18 @@ class AtomicFileTest {
         assertEquals("old", Files.readString(file));
         assertFalse(AtomicFile.previous(file).isPresent());
         assertEquals(List.of("a.inkel.json"), names());
+    }
+
+    @Test
+    void whatAKilledRunLeftIsSweptAndWhatIsOnItsWayIsNot() throws IOException {
+        Path old = Files.writeString(folder.resolve(".inkel-123.new"), "half");
+        Files.setLastModifiedTime(old, FileTime.from(Instant.now().minus(Duration.ofHours(2))));
+        Path young = Files.writeString(folder.resolve(".inkel-456.old"), "on its way");
+        Path other = Files.writeString(folder.resolve(".notes.new"), "somebody's own");
+        Files.setLastModifiedTime(other, FileTime.from(Instant.now().minus(Duration.ofHours(2))));
+        AtomicFile.write(file, "new");
+        assertFalse(Files.exists(old));
+        assertTrue(Files.exists(young));
+        assertTrue(Files.exists(other));
     }
 }
