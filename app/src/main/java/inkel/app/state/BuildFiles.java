@@ -146,6 +146,8 @@ public final class BuildFiles {
         if (path == null) {
             newKey = recovery.newKey();
         } else {
+            // What an opening before this one left may still wait to be written.
+            Optional.ofNullable(waiting.remove(path)).ifPresent(last -> recovery.keep(path, last));
             offerLeft(path, recovery.left(path), build);
         }
     }
@@ -216,7 +218,6 @@ public final class BuildFiles {
                 || less.size() < more.size() && more.subList(0, less.size()).equals(less);
     }
 
-    /** What was taken is unsaved in the open build, and kept as such; only then is the copy of it let go. */
     private void takeRecovered(Opened read) {
         read.assessment()
                 .ifPresentOrElse(
@@ -224,12 +225,7 @@ public final class BuildFiles {
                             session.notices().withdrawOffer();
                             session.toOwn();
                             session.replace(kept.build());
-                            Path path = file.get();
-                            Build now = session.ownBuild().orElseThrow();
-                            session.lanes().judging().execute(() -> {
-                                recovery.keep(path, now);
-                                recovery.forgetLeft(read.file());
-                            });
+                            keepThenForget(read.file());
                         },
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow())));
     }
@@ -257,13 +253,18 @@ public final class BuildFiles {
                             opened(null, kept.build(), kept);
                             saved = null;
                             refresh();
-                            String key = newKey;
-                            session.lanes().judging().execute(() -> {
-                                recovery.keepNew(key, kept.build());
-                                recovery.forgetLeft(left);
-                            });
+                            keepThenForget(left);
                         },
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
+    }
+
+    /** What was taken is kept as any other state, never over a later one; only then its copy goes. */
+    private void keepThenForget(Path copy) {
+        Runnable keep = keeping(session.ownBuild().orElseThrow());
+        session.lanes().judging().execute(() -> {
+            keep.run();
+            recovery.forgetLeft(copy);
+        });
     }
 
     /**

@@ -386,6 +386,7 @@ public final class LogWork {
         selected = -1;
         against.set(-1);
         compared = null;
+        asked = new Build[2];
         query = "";
         sorts.clear();
     }

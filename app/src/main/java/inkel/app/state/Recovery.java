@@ -33,7 +33,7 @@ public final class Recovery {
 
     private final Path folder;
 
-    /** Copies that this run writes itself. */
+    /** Copies of builds without a file that this run writes itself. */
     private final Set<Path> own = new HashSet<>();
 
     public Recovery(Path folder) {
@@ -46,7 +46,8 @@ public final class Recovery {
     }
 
     /** Writes the state of a build that has no file yet. */
-    void keepNew(String key, Build build) {
+    synchronized void keepNew(String key, Build build) {
+        own.add(newCopy(key));
         write(newCopy(key), build);
     }
 
@@ -58,7 +59,6 @@ public final class Recovery {
     private synchronized void write(Path copy, Build build) {
         try {
             Files.createDirectories(folder);
-            own.add(copy);
             AtomicFile.write(copy, BuildWriter.print(build));
         } catch (IOException | UncheckedIOException failed) {
             Trouble.minor(Recovery.class, "recovery copy not written", failed);
@@ -73,15 +73,15 @@ public final class Recovery {
     }
 
     /**
-     * What earlier runs left of a file, the latest first. It is set aside under other names, so that what is kept from now
-     * on does not write over it.
+     * What was left of a file that is opened now, by an earlier run or by an earlier opening in this one, the latest first. It
+     * is set aside under other names, so that what is kept from now on does not write over it.
      */
     synchronized List<Path> left(Path file) {
         Path copy = copyOf(file);
         String before = copy.getFileName() + LEFT;
         List<Path> left = new ArrayList<>(list(name -> name.startsWith(before)));
         left.sort(Comparator.comparingInt((Path one) -> number(one, before)).reversed());
-        if (Files.isRegularFile(copy) && !own.contains(copy)) {
+        if (Files.isRegularFile(copy)) {
             int next = left.isEmpty() ? 1 : number(left.get(0), before) + 1;
             Path aside = copy.resolveSibling(before + next);
             try {

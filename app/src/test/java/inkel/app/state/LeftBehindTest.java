@@ -40,10 +40,14 @@ class LeftBehindTest {
 
     /** A run of the program; one that is not closed is one that was killed. */
     private Session run() {
+        return run(Lanes.of(Runnable::run, Runnable::run));
+    }
+
+    private Session run(Lanes lanes) {
         return new Session(
                 Given.CATALOG,
                 Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
+                lanes,
                 Clock.systemUTC(),
                 new Recovery(folder.resolve("recovery")));
     }
@@ -195,21 +199,16 @@ class LeftBehindTest {
     @Test
     void afterManyQuickEditsTheLastIsSafeAfterOneWrite() throws Exception {
         Deque<Runnable> waiting = new ArrayDeque<>();
-        Session session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                new Lanes(
-                        waiting::add,
-                        Runnable::run,
-                        Runnable::run,
-                        Runnable::run,
-                        Runnable::run,
-                        Runnable::run,
-                        Runnable::run,
-                        Runnable::run,
-                        Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        Session session = run(new Lanes(
+                waiting::add,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run));
         session.files().open(file);
         for (int i = 0; i <= 20; i++) {
             rename(session, "Radio " + i);
@@ -218,5 +217,41 @@ class LeftBehindTest {
         Session second = opened();
         press(second, 0);
         assertEquals("Radio 20", name(second));
+    }
+
+    @Test
+    void aFileThatWasLeftForAnotherAndOpenedAgainInTheSameRunIsOfferedWhatWasNotSaved() throws Exception {
+        Path other = Given.copy(Given.MOTH_LAMP, folder.resolve("builds"));
+        Session session = opened();
+        rename(session, "Unsaved");
+        session.files().open(other);
+        session.files().open(file);
+        press(session, 0);
+        assertEquals("Unsaved", name(session));
+    }
+
+    @Test
+    void anEditAfterWhatWasTakenOverIsWhatTheNextRunFinds() throws Exception {
+        rename(opened(), "Unsaved");
+        Deque<Runnable> waiting = new ArrayDeque<>();
+        Session session = run(new Lanes(
+                waiting::add,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run));
+        session.files().open(file);
+        press(session, 0);
+        rename(session, "Later");
+        while (!waiting.isEmpty()) {
+            waiting.remove().run();
+        }
+        Session third = opened();
+        press(third, 0);
+        assertEquals("Later", name(third));
     }
 }

@@ -166,8 +166,7 @@ public final class TermNumbers {
                         .with("peak", rail.peak())
                         .with("rating", rail.rating()));
             case STRAP ->
-                pins.onBoard()
-                        .flatMap(placed -> node.node().wires().stream())
+                node.node().wires().stream()
                         .filter(wire -> pins.atStart(wire).isPresent())
                         .map(wire -> Fact.of(key(term)).with("pin", name(wire)))
                         .distinct();

@@ -166,16 +166,16 @@ final class LogNotes implements StageNotes {
         return place;
     }
 
-    /** Read no larger than it is shown, whatever it is in the file. */
+    /** Read beside the window, and no larger than it is shown, whatever it is in the file. */
     private static Node image(Path file) {
-        Image image = new Image(file.toUri().toString(), PICTURE, 0, true, true);
-        if (image.isError()) {
-            return Ui.text(Words.get("log.picture.unreadable", "path", file), "stop-text");
-        }
+        Image image = new Image(file.toUri().toString(), PICTURE, 0, true, true, true);
         ImageView view = new ImageView(image);
         view.setId("log-picture-shown");
         view.setAccessibleText(String.valueOf(file.getFileName()));
-        return view;
+        Caption trouble = Ui.text(Words.get("log.picture.unreadable", "path", file.getFileName()), "stop-text");
+        Ui.show(trouble, image.isError());
+        image.errorProperty().addListener((property, old, next) -> Ui.show(trouble, next));
+        return new VBox(view, trouble);
     }
 
     private void below(Entry entry, List<Node> nodes) {
