@@ -209,13 +209,18 @@ public final class BuildFiles {
 
     /**
      * Whether a state is of before another one: the same, or with a record that the other goes on with. Whatever changes a
-     * plan is a line of its record, so a longer one that begins alike has all that the shorter has.
+     * plan is a line of its record, so a longer one that begins alike has all that the shorter has; what was plugged is no
+     * line, and must be there too.
      */
     static boolean isContained(Build kept, Build in) {
         List<LogLine> less = kept.log().lines();
         List<LogLine> more = in.log().lines();
         return kept.equals(in)
-                || less.size() < more.size() && more.subList(0, less.size()).equals(less);
+                || less.size() < more.size()
+                        && more.subList(0, less.size()).equals(less)
+                        && kept.nodes().stream().allMatch(node -> in.node(node.id())
+                                .map(other -> other.plugged().containsAll(node.plugged()))
+                                .orElse(true));
     }
 
     private void takeRecovered(Opened read) {

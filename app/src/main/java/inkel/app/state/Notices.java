@@ -54,10 +54,6 @@ public final class Notices {
         latest.set(lasting);
     }
 
-    boolean hasOffer() {
-        return offer != null;
-    }
-
     void withdrawOffer() {
         offer = null;
         latest.set(null);

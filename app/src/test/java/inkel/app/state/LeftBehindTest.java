@@ -5,6 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.core.document.Extras;
+import inkel.core.document.LogLine;
+import inkel.core.document.Place;
+import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.io.catalog.Shelf;
 import inkel.core.io.document.BuildFile;
@@ -19,6 +23,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -253,5 +258,25 @@ class LeftBehindTest {
         Session third = opened();
         press(third, 0);
         assertEquals("Later", name(third));
+    }
+
+    @Test
+    void whatWasPluggedIsOfferedThoughTheRecordOfTheFileGoesOn() throws Exception {
+        Session session = opened();
+        Set<String> plugged =
+                session.build().orElseThrow().node(NODE).orElseThrow().plugged();
+        session.apply(new Plug(NODE, plugged, false));
+        session.files().save();
+        session.apply(new Plug(NODE, plugged, true));
+        var saved = BuildReader.read(file, Given.CATALOG);
+        BuildFile.save(
+                file,
+                saved.withLog(saved.log()
+                        .with(new LogLine.Decided(Instant.EPOCH, Place.ofPart(NODE, "radio"), "Theirs", Extras.NONE))),
+                Given.CATALOG);
+        Session second = opened();
+        press(second, 0);
+        assertEquals(
+                plugged, second.build().orElseThrow().node(NODE).orElseThrow().plugged());
     }
 }

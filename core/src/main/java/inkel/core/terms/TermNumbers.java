@@ -10,6 +10,7 @@ import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.formula.Converter;
 import inkel.core.levels.Link;
 import inkel.core.pins.I2cBus;
 import inkel.core.pins.NodePins;
@@ -239,7 +240,6 @@ public final class TermNumbers {
                 .with("pin", name(wire)));
     }
 
-    /** One step of the converter is its full scale over two to the power of its bits. */
     private Stream<Fact> analog() {
         PartClass board = node.board().cls();
         return board.analog().stream().limit(1).flatMap(group -> board.pins().stream()
@@ -250,7 +250,7 @@ public final class TermNumbers {
                 .map(full -> Fact.of(key(Term.ADC))
                         .with("bits", group.bits())
                         .with("full", full)
-                        .with("step", full.times(Math.pow(2, -group.bits())))));
+                        .with("step", new Converter(full, group.bits()).step())));
     }
 
     /** A duty is the pulse over the period, which is one over the rate. */
