@@ -71,7 +71,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         tabs = new NodeTabs(session, subscriptions, this::addBoard);
         stages = new Stages(session, this::go, this::run);
         commands = new Commands(session, this, stages, new Folders(state));
-        tour = new TourBar(this::practise, () -> {
+        tour = new TourBar(() -> Files.isRegularFile(toPractiseOn()), this::practise, () -> {
             state.put(TOURED, true);
             session.inBackground(state::write);
         });
@@ -128,10 +128,11 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
     }
 
     private void practise() {
-        Path example = Examples.folder().resolve(Examples.MOTH_LAMP);
-        if (Files.isRegularFile(example)) {
-            session.practice().open(example);
-        }
+        session.practice().open(toPractiseOn());
+    }
+
+    private static Path toPractiseOn() {
+        return Examples.folder().resolve(Examples.MOTH_LAMP);
     }
 
     /** With changes that are not saved, the window stays open at first and asks in its notice. */

@@ -4,6 +4,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
 import inkel.app.words.Words;
 import inkel.core.quantity.Fact;
+import java.util.function.BooleanSupplier;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.layout.HBox;
@@ -17,15 +18,18 @@ public final class TourBar extends HBox {
     private final Caption said = Ui.text("", "notice-text");
     private final Button next;
     private final Button practise;
+    private final BooleanSupplier canPractise;
     private final Runnable left;
     private int at;
 
     /**
+     * @param canPractise whether there is an example to practise on
      * @param practise opens an example to practise on
      * @param left told when somebody has seen enough
      */
-    public TourBar(Runnable practise, Runnable left) {
+    public TourBar(BooleanSupplier canPractise, Runnable practise, Runnable left) {
         super(12);
+        this.canPractise = canPractise;
         this.left = left;
         getStyleClass().addAll("notice", "tour");
         setId("tour");
@@ -67,7 +71,7 @@ public final class TourBar extends HBox {
         count.setText(Words.say(Fact.of("tour.of").with("number", at).with("count", SENTENCES)));
         said.setText(Words.get("tour." + at));
         Ui.show(next, at < SENTENCES);
-        Ui.show(practise, at == SENTENCES);
+        Ui.show(practise, at == SENTENCES && canPractise.getAsBoolean());
     }
 
     private void leave() {

@@ -66,8 +66,15 @@ class WelcomeWindowTest extends WindowJourney {
             fire(robot, "#tour-next");
         }
         assertFalse(seen(() -> robot.lookup("#tour-next").query().isVisible()));
+        assertFalse(
+                seen(() -> robot.lookup("#tour-practise").query().isVisible()),
+                "without examples there is nothing to practise on");
         System.setProperty("inkel.home", "..");
         try {
+            robot.interact(() -> shell().welcome());
+            for (int i = 0; i < 3; i++) {
+                fire(robot, "#tour-next");
+            }
             fire(robot, "#tour-practise");
             until(() -> session.practice().isOn());
         } finally {
