@@ -1,14 +1,11 @@
 package inkel.app.cli;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.core.StreamReadFeature;
-import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.json.JsonMapper;
+import inkel.app.state.Trouble;
 import inkel.app.words.Words;
 import inkel.core.calc.CalcRefused;
 import inkel.core.calc.Calculator;
+import inkel.core.io.json.JsonText;
 import java.io.BufferedInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -40,12 +37,6 @@ final class CalcCommand implements Callable<Integer> {
 
     /** Longer than any calculation's keys and values are. */
     private static final int LONGEST_LINE = 10_000;
-
-    /** A key given twice, or something behind the object, is a mistake and not to be passed over. */
-    private static final ObjectMapper STRICT = JsonMapper.builder()
-            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
-            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
-            .build();
 
     @Option(names = "--batch", paramLabel = "FILE", description = "one JSON object a line in, one answer a line out")
     private Path batch;
@@ -126,7 +117,7 @@ final class CalcCommand implements Callable<Integer> {
 
     private static Map<String, Object> answer(String line) {
         try {
-            JsonNode asked = STRICT.readTree(line);
+            JsonNode asked = JsonText.parse(line);
             if (!asked.isObject()) {
                 return error(
                         Words.get("calc.not_an_object", "example", "{\"calc\":\"uart\",\"clock\":16e6,\"baud\":9600}"));
@@ -141,10 +132,13 @@ final class CalcCommand implements Callable<Integer> {
             String name = given.getOrDefault("calc", "");
             given.remove("calc");
             return Calculator.answer(name, given);
-        } catch (JsonProcessingException notJson) {
-            return error(Words.get("problem.not_json", "detail", notJson.getOriginalMessage()));
+        } catch (JsonText.BadJson notJson) {
+            return error(Words.say(notJson.problem().reason()));
         } catch (CalcRefused refused) {
             return error(Words.say(refused.reason()));
+        } catch (RuntimeException mistake) {
+            Trouble.severe(CalcCommand.class, "a line of a batch could not be worked out", mistake);
+            return error(Words.get("cli.bug", "detail", mistake));
         }
     }
 

@@ -49,8 +49,8 @@ public final class Cli {
                 args);
     }
 
-    /** Runs one command with other streams, for tests. */
-    static int run(PrintWriter out, PrintWriter err, String... args) {
+    /** Runs one command with other streams. */
+    public static int run(PrintWriter out, PrintWriter err, String... args) {
         CommandLine line = new CommandLine(new Cli());
         line.setCaseInsensitiveEnumValuesAllowed(true);
         line.setOut(out);

@@ -1,6 +1,7 @@
 package inkel.app.cli;
 
 import inkel.app.state.Trouble;
+import inkel.app.words.FailureWords;
 import inkel.app.words.Words;
 import inkel.core.calc.CalcRefused;
 import inkel.core.io.json.UnreadableFile;
@@ -23,7 +24,7 @@ final class Failures {
             return Words.get("cli.cannot_write", "file", failure.getMessage());
         }
         if (failure instanceof IOException) {
-            return Words.get("cli.io", "detail", failure.getMessage());
+            return Words.get("cli.io", "detail", FailureWords.say(failure));
         }
         Trouble.severe(Failures.class, "command failed", failure);
         return Words.get("cli.bug", "detail", failure);

@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.words.FailureWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
@@ -11,9 +12,7 @@ import inkel.core.io.json.UnreadableFile;
 import inkel.core.log.Merge;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
-import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalTime;
@@ -467,7 +466,7 @@ public final class BuildFiles {
                 session.lanes().screen().execute(() -> session.notices()
                         .trouble(Words.say(Fact.of("notice.export_failed")
                                 .with("file", path)
-                                .with("detail", String.valueOf(failed.getMessage())))));
+                                .with("detail", FailureWords.say(failed)))));
             }
         });
     }
@@ -486,7 +485,7 @@ public final class BuildFiles {
                     AtomicFile.write(folder.resolve(name), content.apply(now));
                 } catch (IOException | RuntimeException trouble) {
                     Trouble.minor(BuildFiles.class, "export failed", trouble);
-                    failed.add(name + " (" + trouble.getMessage() + ")");
+                    failed.add(name + " (" + FailureWords.say(trouble) + ")");
                 }
             });
             session.lanes().screen().execute(() -> {
@@ -508,22 +507,11 @@ public final class BuildFiles {
     private void notSaved(Path path, Exception failed) {
         session.notices()
                 .trouble(
-                        Words.say(
-                                Fact.of("notice.save_failed").with("file", path).with("detail", detail(failed))),
+                        Words.say(Fact.of("notice.save_failed")
+                                .with("file", path)
+                                .with("detail", FailureWords.say(failed))),
                         new Notice.Action(Words.get("notice.try_again"), () -> saveAs(path)));
         refresh();
-    }
-
-    private static String detail(Exception failed) {
-        if (failed instanceof BuildFile.NotTheSame) {
-            return Words.get("notice.not_the_same");
-        }
-        if (failed instanceof AccessDeniedException) {
-            return Words.get("notice.protected");
-        }
-        return failed instanceof NoSuchFileException gone
-                ? Words.get("notice.no_folder", "folder", gone.getFile())
-                : String.valueOf(failed.getMessage());
     }
 
     void refresh() {

@@ -197,7 +197,7 @@ final class DrawerCsv {
                 | IllegalArgumentException
                 | IllegalStateException
                 | java.io.UncheckedIOException noTable) {
-            bad.add(Fact.of("drawer.bad_table").with("detail", String.valueOf(noTable.getMessage())));
+            bad.add(Fact.of("drawer.bad_table"));
         }
         return bad;
     }

@@ -2,6 +2,7 @@ package inkel.app.state;
 
 import inkel.app.state.DrawerCsv.Read;
 import inkel.app.words.DrawerWords;
+import inkel.app.words.FailureWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
@@ -317,8 +318,8 @@ public final class Drawers {
     }
 
     private void failed(Path file, Exception failed) {
-        notices.trouble(Words.say(
-                Fact.of("drawer.failed").with("file", file).with("detail", String.valueOf(failed.getMessage()))));
+        notices.trouble(
+                Words.say(Fact.of("drawer.failed").with("file", file).with("detail", FailureWords.say(failed))));
     }
 
     private void tell(List<Fact> bad, String file, Notice.Action... actions) {

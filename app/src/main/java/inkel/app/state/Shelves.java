@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.words.FailureWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.OwnClass;
@@ -89,7 +90,7 @@ public final class Shelves {
                 lanes.screen()
                         .execute(() -> notices.trouble(Words.say(Fact.of("notice.shelf_failed")
                                 .with("folder", shelf.folder())
-                                .with("detail", String.valueOf(failed.getMessage())))));
+                                .with("detail", FailureWords.say(failed)))));
             }
         });
     }
@@ -177,7 +178,7 @@ public final class Shelves {
                 lanes.screen()
                         .execute(() -> notices.trouble(Words.say(Fact.of("notice.export_failed")
                                 .with("file", file)
-                                .with("detail", String.valueOf(failed.getMessage())))));
+                                .with("detail", FailureWords.say(failed)))));
             }
         });
     }

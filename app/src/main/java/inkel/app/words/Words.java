@@ -105,14 +105,31 @@ public final class Words {
 
     /** A problem with a file in one sentence: line, field, reason. */
     public static String say(Problem problem) {
-        String reason = say(problem.reason());
+        String reason = say(quoted(problem.reason()));
         if (problem.line() == 0) {
             return reason;
         }
         String where = problem.field().isEmpty()
                 ? get("problem.at_line", "line", problem.line())
-                : say(Fact.of("problem.at_field").with("line", problem.line()).with("field", problem.field()));
+                : say(Fact.of("problem.at_field")
+                        .with("line", problem.line())
+                        .with("field", Seen.brief(problem.field())));
         return where + " " + reason;
+    }
+
+    /** What a file says may be anything, and as long as it likes. */
+    private static Fact quoted(Fact reason) {
+        Fact safe = Fact.of(reason.key());
+        for (Map.Entry<String, Object> value : reason.values().entrySet()) {
+            boolean isShown = value.getKey().equals("example")
+                    || value.getValue() instanceof Quantity
+                    || value.getValue() instanceof Number;
+            Object shown = value.getValue() instanceof Fact inside
+                    ? quoted(inside)
+                    : isShown ? value.getValue() : Seen.brief(show(value.getValue()));
+            safe = safe.with(value.getKey(), shown);
+        }
+        return safe;
     }
 
     /** All that is wrong with a file, one sentence a line, the file's name in front. */

@@ -3,14 +3,13 @@ package inkel.core.document;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Habits;
 import inkel.core.catalog.OwnClass;
+import inkel.core.quantity.Fact;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
-import java.util.stream.Stream;
 
 /**
  * A whole build. Immutable: an edit makes a new one. Two builds are equal when all they hold is equal.
@@ -65,13 +64,27 @@ public record Build(
                 .toList());
     }
 
-    /** What becomes of this build when a shelf changes: a class that was the shelf's own goes with it. */
+    /**
+     * What becomes of this build when a shelf changes: a class that was the shelf's own goes with it, unless it no longer fits
+     * what is said of a part.
+     */
     public Build following(Catalog before, Catalog after) {
         return withClasses(classes.stream()
                 .map(cls -> after.own(cls.id())
                         .filter(next -> before.own(cls.id()).filter(cls::equals).isPresent())
+                        .filter(next -> unfit(next).isEmpty())
                         .orElse(cls))
                 .toList());
+    }
+
+    /** The first part that could not be of another version of its class, and why. */
+    public Optional<Map.Entry<Part, Fact>> unfit(OwnClass cls) {
+        return nodes.stream()
+                .flatMap(node -> node.parts().stream()
+                        .filter(part -> part.classId().equals(cls.id()))
+                        .flatMap(part ->
+                                Fit.problem(node, part, cls.cls()).stream().map(reason -> Map.entry(part, reason))))
+                .findFirst();
     }
 
     public Build withClasses(List<OwnClass> newClasses) {
@@ -100,24 +113,13 @@ public record Build(
 
     /** An id that no node has yet: made from a name, with a number behind it when taken. */
     public String freeNodeId(String wanted) {
-        return freeId(wanted, "node", id -> node(id).isEmpty());
+        return Ids.free(wanted, "node", id -> node(id).isEmpty());
     }
 
     /** As {@link #freeNodeId}, for a group of radios. */
     public String freeGroupId(String wanted) {
-        return freeId(
+        return Ids.free(
                 wanted, "air", id -> air.stream().noneMatch(group -> group.id().equals(id)));
-    }
-
-    private static String freeId(String wanted, String standIn, Predicate<String> isFree) {
-        String stem =
-                wanted.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-+|-+$", "");
-        String first = stem.isEmpty() ? standIn : stem;
-        return Stream.iterate(1, count -> count + 1)
-                .map(count -> count == 1 ? first : first + "-" + count)
-                .filter(isFree)
-                .findFirst()
-                .orElseThrow();
     }
 
     public Build withNode(String id, UnaryOperator<Node> change) {

@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
-import java.util.stream.Stream;
 
 /**
  * A board and all that is wired to it.
@@ -155,11 +154,7 @@ public record Node(
 
     /** An id that no part of this node has yet: the stem itself, or the stem and a number. */
     public String freeId(String stem) {
-        return Stream.iterate(1, count -> count + 1)
-                .map(count -> count == 1 ? stem : stem + "-" + count)
-                .filter(candidate -> part(candidate).isEmpty())
-                .findFirst()
-                .orElseThrow();
+        return Ids.free(stem, id -> part(id).isEmpty());
     }
 
     private static <T> List<T> replaced(List<T> old, Predicate<T> same, T entry) {

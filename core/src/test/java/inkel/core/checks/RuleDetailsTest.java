@@ -201,7 +201,11 @@ class RuleDetailsTest {
     private static Build linked(String from, String to) throws Exception {
         Build one = Builds.classic().build();
         Build two = new CopyNode(Builds.NODE, "twin", "Twin").apply(one);
-        Build mixed = new inkel.core.document.edit.Exchange("twin", "board", "board-classic-3v3").apply(two);
+        Build mixed = new inkel.core.document.edit.Exchange(
+                        "twin",
+                        "board",
+                        Builds.CATALOG.find("board-classic-3v3").orElseThrow())
+                .apply(two);
         return new AddNodeWire(
                         new NodeWire(Place.of(Builds.NODE, end(from)), Place.of("twin", end(to)), true, Extras.NONE))
                 .apply(mixed);

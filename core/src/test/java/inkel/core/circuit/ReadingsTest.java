@@ -106,7 +106,10 @@ class ReadingsTest {
                 Arguments.of("another rail at the shifter", new Feed(NODE, "shifter", "HV", end("bench.+"))),
                 Arguments.of("another rail at the regulator", new Feed(NODE, "reg", "IN", end("board.5V"))),
                 Arguments.of("another voltage at the source", new SetSetting(NODE, "bench", Settings.VOLTS, "6 V")),
-                Arguments.of("another class of reader", new Exchange(NODE, "reader", "packet-radio")));
+                Arguments.of(
+                        "another class of reader",
+                        new Exchange(
+                                NODE, "reader", CATALOG.find("packet-radio").orElseThrow())));
     }
 
     @ParameterizedTest(name = "{0}")

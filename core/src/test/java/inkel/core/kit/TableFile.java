@@ -187,7 +187,10 @@ public final class TableFile {
             case "copy" ->
                 new CopyNode(node, step.get("id").asText(), step.get("id").asText());
             case "class" ->
-                new Exchange(node, step.get("part").asText(), step.get("class").asText());
+                new Exchange(
+                        node,
+                        step.get("part").asText(),
+                        CATALOG.find(step.get("class").asText()).orElseThrow());
             case "join" ->
                 new Stations.Join(
                         place(NODE, step, "radio"), place(step.get("far").asText(), step, "other"), "Air");

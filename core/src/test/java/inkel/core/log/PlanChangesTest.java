@@ -99,7 +99,8 @@ class PlanChangesTest {
                         .toList());
         assertEquals(
                 "did.class {class=servo-large, was=servo-micro}",
-                said(only(new Exchange(NODE, "servo", "servo-large"))));
+                said(only(new Exchange(
+                        NODE, "servo", Builds.CATALOG.find("servo-large").orElseThrow()))));
     }
 
     @Test

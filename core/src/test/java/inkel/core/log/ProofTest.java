@@ -56,7 +56,8 @@ class ProofTest {
     void itIsStaleOnceWhatItStoodOnIsAnotherOne() throws Exception {
         Build proved = seen(build(), true);
         assertEquals(Proof.State.STALE, state(new Feed(NODE, "servo", "V+", new Endpoint("bench", "+")).apply(proved)));
-        Build other = new Exchange(NODE, "servo", "servo-micro").apply(proved);
+        Build other =
+                new Exchange(NODE, "servo", Builds.CATALOG.find("servo-micro").orElseThrow()).apply(proved);
         assertEquals(Proof.State.STALE, state(other), "another piece of the same kind");
         // The same words again, of the new piece: it is that line which counts, and not the equal one before.
         assertEquals(Proof.State.PROVED, state(seen(other, true)));

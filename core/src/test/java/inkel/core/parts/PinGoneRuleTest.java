@@ -103,7 +103,9 @@ class PinGoneRuleTest {
                 .part("handset", "infrared-receiver", "VS=board.5V")
                 .wire("handset.OUT", "board.D2")
                 .build();
-        Build after = new Exchange(Builds.NODE, "handset", "packet-radio").apply(before);
+        Build after = new Exchange(
+                        Builds.NODE, "handset", CATALOG.find("packet-radio").orElseThrow())
+                .apply(before);
         Assessment judged = Assessment.assess(after, CATALOG);
         assertTrue(judged.findings().stream().anyMatch(finding -> finding.code().equals(CODE)));
         assertTrue(

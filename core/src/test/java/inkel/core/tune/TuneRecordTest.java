@@ -158,7 +158,11 @@ class TuneRecordTest {
         for (Build changed : List.of(
                 new SetWire(Builds.NODE, Wire.placed(Builds.end("gate.SIG"), Builds.end("board.D10"))).apply(build),
                 new Feed(Builds.NODE, "gate", "V+", Builds.end("board.5V")).apply(build),
-                new Exchange(Builds.NODE, "gate", "servo-standard").apply(build))) {
+                new Exchange(
+                                Builds.NODE,
+                                "gate",
+                                Builds.CATALOG.find("servo-standard").orElseThrow())
+                        .apply(build))) {
             assertFalse(standing(changed).isPresent());
             NodeCircuit node = Circuit.of(changed, Builds.CATALOG).nodes().get(0);
             assertTrue(node.tunings().stale(GATE, BenchKind.SERVO).isPresent(), "it is shown");

@@ -99,7 +99,11 @@ class WireOhmsTest {
         assertEquals(Optional.of(Resistance.ofOhms(0.3)), read(again, WIRE), "the latest counts");
         Build moved = new SetWire(Builds.NODE, Wire.placed(Builds.end("eye.OUT"), Builds.end("board.D7"))).apply(again);
         assertEquals(Optional.empty(), read(moved, "board.D7@1 > eye.OUT@1"), "another wire");
-        Build swapped = new Exchange(Builds.NODE, "eye", "infrared-receiver").apply(again);
+        Build swapped = new Exchange(
+                        Builds.NODE,
+                        "eye",
+                        Builds.CATALOG.find("infrared-receiver").orElseThrow())
+                .apply(again);
         assertEquals(Optional.empty(), read(swapped, WIRE), "another piece");
         Build taken = measured(again, WIRE, null);
         assertEquals(Optional.empty(), read(taken, WIRE));

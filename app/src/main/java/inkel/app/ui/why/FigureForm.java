@@ -25,7 +25,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
@@ -58,7 +60,12 @@ final class FigureForm extends VBox {
         }
         made();
         String group = "";
+        // What a choice brought, such as a supply of its own, is no figure of the class and cannot be kept.
+        Set<String> keys = OwnFigures.of(shipped).stream().map(Slot::key).collect(Collectors.toSet());
         for (Slot slot : OwnFigures.of(placed.cls())) {
+            if (!keys.contains(slot.key())) {
+                continue;
+            }
             String heading = PartWords.slotGroup(slot);
             if (!heading.equals(group)) {
                 getChildren().add(Ui.word(heading, "section-title"));

@@ -14,6 +14,9 @@ public record MovePart(String node, String part, String toNode) implements Edit 
         Node from = Require.node(build, node);
         Part moved = Require.part(from, part);
         Node to = Require.node(build, toNode);
+        if (to == from) {
+            return build;
+        }
         Node without = Parts.removed(from, part);
         Part arrived = moved.withId(to.freeId(moved.id()))
                 .withFeeds(Map.of())

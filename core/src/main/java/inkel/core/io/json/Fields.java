@@ -2,6 +2,7 @@ package inkel.core.io.json;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.document.Extras;
+import inkel.core.document.Ids;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Figure;
@@ -18,15 +19,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.regex.Pattern;
 
 /**
  * One object of a file, read field by field. What is wrong is noted with its place and reading goes on, so that all
  * problems are told at once; a stand-in takes the place of the bad value and is never used, since the file is refused.
  */
 public final class Fields {
-    private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]{0,63}");
-
     private final JsonNode node;
     private final String pointer;
     private final List<Problem> problems;
@@ -80,7 +78,7 @@ public final class Fields {
 
     /** Whether a text can be an id: one to 64 small letters, digits and dashes, no dash first. */
     public static boolean isId(String text) {
-        return ID.matcher(text).matches();
+        return Ids.isId(text);
     }
 
     public Optional<String> optionalText(String key) {

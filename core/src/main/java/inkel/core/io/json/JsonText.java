@@ -2,12 +2,10 @@ package inkel.core.io.json;
 
 import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonLocation;
-import com.fasterxml.jackson.core.JsonParseException;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.JsonToken;
 import com.fasterxml.jackson.core.StreamReadConstraints;
-import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.core.io.JsonEOFException;
 import com.fasterxml.jackson.core.util.DefaultIndenter;
@@ -25,19 +23,30 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** JSON text as a tree, with the line of every value for messages about it. */
 public final class JsonText {
     private static final int MAX_DEPTH = 64;
 
     private static final int MOST_EXPONENT = 400;
-    private static final StreamReadConstraints LIMITS =
-            StreamReadConstraints.builder().maxNestingDepth(MAX_DEPTH).build();
+    private static final int MOST_DIGITS = 1000;
+    private static final int MOST_KEY = 50_000;
 
-    private static final JsonFactory FACTORY = JsonFactory.builder()
-            .streamReadConstraints(LIMITS)
-            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+    /** Whole letters are matched as one, so that only halves are found. */
+    private static final Pattern HALF = Pattern.compile("[\\ud800-\\udfff]");
+
+    /** How much of a line is shown where it cannot be read. */
+    private static final int MOST_FOUND = 24;
+
+    private static final StreamReadConstraints LIMITS = StreamReadConstraints.builder()
+            .maxNestingDepth(MAX_DEPTH)
+            .maxNumberLength(MOST_DIGITS)
+            .maxNameLength(MOST_KEY)
             .build();
+
+    private static final JsonFactory FACTORY =
+            JsonFactory.builder().streamReadConstraints(LIMITS).build();
 
     private JsonText() {}
 
@@ -50,44 +59,79 @@ public final class JsonText {
         static final JsonMapper SHARED = JsonMapper.builder().build();
     }
 
-    /** @throws BadJson when the text is not JSON, or nested too deeply */
+    /** @throws BadJson when the text is not JSON, nested too deeply, or has a key twice or a number of no use */
     public static JsonNode parse(String text) throws BadJson {
         try (JsonParser parser = FACTORY.createParser(text)) {
-            if (parser.nextToken() == null) {
-                throw new BadJson(Problem.ofFile(Fact.of("problem.empty")));
-            }
-            JsonNode tree = value(parser);
-            if (parser.nextToken() != null) {
-                throw new JsonParseException(parser, "there is more behind the end of the first value");
-            }
-            return tree;
-        } catch (StreamConstraintsException tooDeep) {
-            throw new BadJson(
-                    new Problem(line(tooDeep), "", Fact.of("problem.too_deep").with("limit", MAX_DEPTH)));
-        } catch (NumberTooLarge tooLarge) {
-            throw new BadJson(new Problem(
-                    line(tooLarge), "", Fact.of("problem.number_too_large").with("limit", MOST_EXPONENT)));
-        } catch (JsonProcessingException notJson) {
-            if (isCutOff(notJson)) {
-                throw new BadJson(new Problem(line(notJson), "", Fact.of("problem.cut_off")));
-            }
-            throw new BadJson(new Problem(
-                    line(notJson),
-                    "",
-                    Fact.of("problem.not_json").with("detail", firstLine(notJson.getOriginalMessage()))));
+            return whole(parser, text);
         } catch (IOException impossible) {
             throw new IllegalStateException("reading from a text in memory", impossible);
         }
     }
 
+    private static JsonNode whole(JsonParser parser, String text) throws BadJson, IOException {
+        try {
+            if (parser.nextToken() == null) {
+                throw new BadJson(Problem.ofFile(Fact.of("problem.empty")));
+            }
+            JsonNode tree = value(parser);
+            if (hasMore(parser)) {
+                throw bad(parser, Fact.of("problem.more_behind"));
+            }
+            return tree;
+        } catch (StreamConstraintsException tooMuch) {
+            throw bad(parser, tooMuch(parser));
+        } catch (JsonProcessingException notJson) {
+            JsonLocation at = notJson.getLocation();
+            boolean isCutOff = notJson instanceof JsonEOFException
+                    || at.getCharOffset() >= text.stripTrailing().length();
+            if (isCutOff) {
+                throw new BadJson(new Problem(line(at), "", Fact.of("problem.cut_off")));
+            }
+            throw new BadJson(
+                    new Problem(line(at), "", Fact.of("problem.not_json").with("found", from(text, at))));
+        }
+    }
+
+    private static boolean hasMore(JsonParser parser) throws IOException {
+        try {
+            return parser.nextToken() != null;
+        } catch (JsonProcessingException noJsonEither) {
+            return true;
+        }
+    }
+
+    private static Fact tooMuch(JsonParser parser) {
+        if (parser.getParsingContext().getNestingDepth() >= MAX_DEPTH) {
+            return Fact.of("problem.too_deep").with("limit", MAX_DEPTH);
+        }
+        return Fact.of("problem.too_long").with("limit", MOST_DIGITS).with("key_limit", MOST_KEY);
+    }
+
+    private static BadJson bad(JsonParser parser, Fact reason) {
+        return new BadJson(new Problem(line(parser.currentTokenLocation()), "", reason));
+    }
+
+    /** What stands at a place of the text, up to the end of its line. */
+    private static String from(String text, JsonLocation at) {
+        int start = (int) Math.max(0, Math.min(text.length(), at.getCharOffset()) - 1);
+        while (start > 0 && Character.isLetterOrDigit(text.charAt(start - 1))) {
+            start--;
+        }
+        String rest = text.substring(start, Math.min(text.length(), start + MOST_FOUND));
+        return rest.lines().findFirst().orElse("").strip();
+    }
+
     /** The value at the parser's place, which is left on its last token. */
-    private static JsonNode value(JsonParser parser) throws IOException {
+    private static JsonNode value(JsonParser parser) throws IOException, BadJson {
         JsonNodeFactory nodes = JsonNodeFactory.instance;
         switch (parser.currentToken()) {
             case START_OBJECT:
                 ObjectNode object = nodes.objectNode();
                 while (parser.nextToken() != JsonToken.END_OBJECT) {
                     String key = parser.currentName();
+                    if (object.has(key)) {
+                        throw bad(parser, Fact.of("problem.key_twice").with("key", key));
+                    }
                     parser.nextToken();
                     object.set(key, value(parser));
                 }
@@ -114,20 +158,12 @@ public final class JsonText {
     }
 
     /** A number that would take for ever to write out in full is refused. */
-    private static BigDecimal decimal(JsonParser parser) throws IOException {
+    private static BigDecimal decimal(JsonParser parser) throws IOException, BadJson {
         BigDecimal value = parser.getDecimalValue();
         if (Math.abs((long) value.precision() - value.scale()) > MOST_EXPONENT) {
-            throw new NumberTooLarge(parser);
+            throw bad(parser, Fact.of("problem.number_too_large").with("limit", MOST_EXPONENT));
         }
         return value;
-    }
-
-    private static final class NumberTooLarge extends JsonProcessingException {
-        private static final long serialVersionUID = 1L;
-
-        NumberTooLarge(JsonParser parser) {
-            super("number too large", parser.currentTokenLocation());
-        }
     }
 
     /** A value as plain Java objects: maps, lists, texts, numbers, flags and null. */
@@ -148,21 +184,8 @@ public final class JsonText {
         return node.isBoolean() ? (Object) node.booleanValue() : node.isNull() ? null : node.textValue();
     }
 
-    /** The parser's own exception may come wrapped by the tree reader. */
-    private static boolean isCutOff(JsonProcessingException e) {
-        return e instanceof JsonEOFException
-                || e.getCause() instanceof JsonEOFException
-                || e.getOriginalMessage().startsWith("Unexpected end-of-input");
-    }
-
-    private static int line(JsonProcessingException e) {
-        JsonLocation location = e.getLocation();
+    private static int line(JsonLocation location) {
         return location == null ? 0 : Math.max(0, location.getLineNr());
-    }
-
-    private static String firstLine(String message) {
-        int end = message.indexOf('\n');
-        return end < 0 ? message : message.substring(0, end);
     }
 
     /** The text is not JSON. */
@@ -217,9 +240,19 @@ public final class JsonText {
                 .withArrayIndenter(new DefaultIndenter("  ", "\n"))
                 .withObjectIndenter(new DefaultIndenter("  ", "\n"));
         try {
-            return mapper().writer(printer).writeValueAsString(tree) + "\n";
+            return escaped(mapper().writer(printer).writeValueAsString(tree)) + "\n";
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("a tree of plain values", e);
         }
+    }
+
+    /** Half of a letter outside the first plane has no bytes in UTF-8; it can only stand in a text, and there as an escape. */
+    private static String escaped(String json) {
+        boolean isPlain = json.chars().noneMatch(letter -> Character.isSurrogate((char) letter));
+        return isPlain
+                ? json
+                : HALF.matcher(json)
+                        .replaceAll(half ->
+                                String.format("\\\\u%04x", (int) half.group().charAt(0)));
     }
 }

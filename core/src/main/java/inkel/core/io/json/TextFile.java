@@ -3,18 +3,22 @@ package inkel.core.io.json;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
 import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
+import java.nio.CharBuffer;
+import java.nio.charset.CoderResult;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.List;
 
 /** Reads a text file with a limit on its size, and refuses bytes that are no UTF-8. */
 public final class TextFile {
     /** A build of a hundred parts is a few hundred kilobytes; beyond this it is some other file. */
     static final long MAX_BYTES = 16L << 20;
+
+    private static final char BYTE_ORDER_MARK = '\ufeff';
 
     private TextFile() {}
 
@@ -34,14 +38,7 @@ public final class TextFile {
             if (size == 0) {
                 throw UnreadableFile.because(file, Fact.of("problem.empty"));
             }
-            return StandardCharsets.UTF_8
-                    .newDecoder()
-                    .onMalformedInput(CodingErrorAction.REPORT)
-                    .onUnmappableCharacter(CodingErrorAction.REPORT)
-                    .decode(ByteBuffer.wrap(Files.readAllBytes(file)))
-                    .toString();
-        } catch (CharacterCodingException badBytes) {
-            throw UnreadableFile.because(file, Fact.of("problem.not_utf8"));
+            return decoded(file, Files.readAllBytes(file));
         } catch (NoSuchFileException missing) {
             throw UnreadableFile.because(file, Fact.of("problem.missing"));
         } catch (AccessDeniedException denied) {
@@ -50,5 +47,24 @@ public final class TextFile {
             throw UnreadableFile.because(
                     file, Fact.of("problem.io").with("detail", String.valueOf(failed.getMessage())));
         }
+    }
+
+    private static String decoded(Path file, byte[] bytes) throws UnreadableFile {
+        CharBuffer text = CharBuffer.allocate(bytes.length);
+        ByteBuffer left = ByteBuffer.wrap(bytes);
+        CoderResult end = StandardCharsets.UTF_8
+                .newDecoder()
+                .onMalformedInput(CodingErrorAction.REPORT)
+                .onUnmappableCharacter(CodingErrorAction.REPORT)
+                .decode(left, text, true);
+        text.flip();
+        if (end.isError()) {
+            int line = 1 + (int) text.chars().filter(letter -> letter == '\n').count();
+            throw new UnreadableFile(file, List.of(new Problem(line, "", Fact.of("problem.not_utf8"))));
+        }
+        // Some editors put a mark of their own before the first letter.
+        return text.length() > 0 && text.charAt(0) == BYTE_ORDER_MARK
+                ? text.subSequence(1, text.length()).toString()
+                : text.toString();
     }
 }

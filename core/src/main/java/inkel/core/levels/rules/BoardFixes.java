@@ -48,7 +48,7 @@ final class BoardFixes {
                         "exchange-board",
                         Fact.of("fix.exchange_board").with("board", cls.name()),
                         Fact.of("fix.exchange_board.cost"),
-                        List.of(new Exchange(node.node().id(), board.id(), cls.id()))));
+                        List.of(new Exchange(node.node().id(), board.id(), cls))));
     }
 
     private static boolean isAlike(PartClass one, PartClass other) {

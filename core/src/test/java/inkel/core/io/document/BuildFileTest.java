@@ -164,8 +164,8 @@ class BuildFileTest {
                 org.junit.jupiter.params.provider.Arguments.of(good.substring(0, good.length() / 2), "problem.cut_off"),
                 org.junit.jupiter.params.provider.Arguments.of("name: Otterbeck", "problem.not_json"),
                 org.junit.jupiter.params.provider.Arguments.of("[1, 2]", "problem.expected_object"),
-                org.junit.jupiter.params.provider.Arguments.of("{} {}", "problem.not_json"),
-                org.junit.jupiter.params.provider.Arguments.of("{\"name\": 1, \"name\": 2}", "problem.not_json"),
+                org.junit.jupiter.params.provider.Arguments.of("{} {}", "problem.more_behind"),
+                org.junit.jupiter.params.provider.Arguments.of("{\"name\": 1, \"name\": 2}", "problem.key_twice"),
                 org.junit.jupiter.params.provider.Arguments.of(
                         "[".repeat(5000) + "]".repeat(5000), "problem.too_deep"));
     }
