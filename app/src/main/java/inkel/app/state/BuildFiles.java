@@ -5,7 +5,6 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
-import inkel.core.document.LogLine;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
@@ -20,6 +19,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
@@ -52,13 +52,34 @@ public final class BuildFiles {
     /** Under which name the state of a build without a file is kept. */
     private String newKey = "";
 
+    /** The file that other windows are kept from. */
+    private Path held;
+
+    private final LeftWork left;
+    private final ReadOnlyBooleanWrapper isLookedAt = new ReadOnlyBooleanWrapper();
     private int openings;
     private boolean isLeavingAsked;
+    private boolean isNotKeptTold;
 
     BuildFiles(Session session, Recovery recovery, Clock clock) {
         this.session = session;
         this.recovery = recovery;
         this.clock = clock;
+        left = new LeftWork(session, this, recovery);
+        recovery.onTrouble(failed -> session.lanes().screen().execute(() -> notKept(failed)));
+    }
+
+    /** What earlier runs left. */
+    public LeftWork left() {
+        return left;
+    }
+
+    /** Told once, and again only after it was well in between. */
+    private void notKept(Exception failed) {
+        if (!isNotKeptTold) {
+            isNotKeptTold = true;
+            session.notices().trouble(Words.get("notice.not_kept", "detail", FailureWords.say(failed)));
+        }
     }
 
     public ReadOnlyObjectProperty<Path> fileProperty() {
@@ -100,7 +121,7 @@ public final class BuildFiles {
         });
     }
 
-    private void read(Path path, Consumer<Opened> take) {
+    void read(Path path, Consumer<Opened> take) {
         Catalog classes = session.sharedCatalog();
         session.lanes().files().execute(() -> {
             Opened opened = Opened.read(path, classes);
@@ -136,8 +157,19 @@ public final class BuildFiles {
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
     }
 
+    /** A build that is of no file yet and that an earlier run left. */
+    void openedNew(Assessment kept) {
+        opened(null, kept.build(), kept);
+        saved = null;
+        refresh();
+    }
+
     private void opened(Path path, Build build, Assessment first) {
         openings++;
+        isLookedAt.set(false);
+        if (!Objects.equals(held, path)) {
+            letGo();
+        }
         saved = build;
         savedAt.set(null);
         file.set(path);
@@ -147,16 +179,81 @@ public final class BuildFiles {
         } else {
             // What an opening before this one left may still wait to be written.
             Optional.ofNullable(waiting.remove(path)).ifPresent(last -> recovery.keep(path, last));
-            offerLeft(path, recovery.left(path), build);
+            if (recovery.hold(path)) {
+                held = path;
+                left.offer(path, recovery.left(path), build);
+            } else {
+                elsewhere(path);
+            }
         }
+    }
+
+    // --- open in another window
+
+    /** Two windows that write one file would each take away what the other wrote, so this one only looks. */
+    private void elsewhere(Path path) {
+        isLookedAt.set(true);
+        session.notices()
+                .offer(new Notice(
+                        Notice.Tone.TROUBLE,
+                        Words.get("notice.elsewhere", "file", path.getFileName()),
+                        List.of(
+                                new Notice.Action(Words.get("notice.elsewhere.copy"), this::goOnWithACopy),
+                                new Notice.Action(Words.get("notice.elsewhere.look"), () -> session.notices()
+                                        .withdrawOffer()))));
+    }
+
+    /** Other windows may have the file from now on; at the end of a run the system does the same. */
+    void letGo() {
+        Optional.ofNullable(held).ifPresent(recovery::release);
+        held = null;
+    }
+
+    /** Whether the file is open in another window, so that nothing of it is changed here. */
+    public ReadOnlyBooleanProperty lookedAtProperty() {
+        return isLookedAt.getReadOnlyProperty();
+    }
+
+    /** Says why nothing can be changed, where that is so. */
+    boolean isOnlyLookedAt() {
+        if (isLookedAt.get()) {
+            session.notices()
+                    .trouble(
+                            Words.get(
+                                    "notice.elsewhere.refused",
+                                    "file",
+                                    file.get().getFileName()),
+                            new Notice.Action(Words.get("notice.elsewhere.copy"), this::goOnWithACopy));
+        }
+        return isLookedAt.get();
+    }
+
+    private void goOnWithACopy() {
+        session.notices().withdrawOffer();
+        session.build().ifPresent(this::openNew);
+    }
+
+    /** The other window may be gone by now: then this one goes on with what is in the file. */
+    private void lookWhetherFree(Path path) {
+        session.lanes().files().execute(() -> {
+            if (recovery.hold(path)) {
+                session.lanes().screen().execute(() -> {
+                    if (path.equals(file.get())) {
+                        open(path);
+                    } else {
+                        recovery.release(path);
+                    }
+                });
+            }
+        });
     }
 
     /** A build that is not of a file yet is judged before it is shown. */
     void openNew(Build build) {
         Catalog classes = session.sharedCatalog();
         String key = recovery.newKey();
+        session.lanes().keeping().execute(() -> recovery.keepNew(key, build));
         session.lanes().judging().execute(() -> {
-            recovery.keepNew(key, build);
             try {
                 Assessment first = Opened.judge(build, classes);
                 session.lanes().screen().execute(() -> {
@@ -172,107 +269,10 @@ public final class BuildFiles {
         });
     }
 
-    // --- what a crash left
-
-    /** Offers what earlier runs left of a build, one after the other, unless the file says as much anyway. */
-    private void offerLeft(Path path, List<Path> all, Build opened) {
-        if (all.isEmpty()) {
-            return;
-        }
-        Path left = all.get(0);
-        List<Path> rest = all.subList(1, all.size());
-        read(left, read -> {
-            boolean isOld = read.assessment()
-                    .map(Assessment::build)
-                    .filter(kept -> isContained(kept, opened))
-                    .isPresent();
-            if (isOld) {
-                recovery.forgetLeft(left);
-                offerLeft(path, rest, opened);
-            } else if (path.equals(file.get())) {
-                session.notices()
-                        .offer(new Notice(
-                                Notice.Tone.TROUBLE,
-                                Words.get("notice.recovered"),
-                                List.of(
-                                        new Notice.Action(
-                                                Words.get("notice.recovered.take"), () -> takeRecovered(read)),
-                                        new Notice.Action(Words.get("notice.recovered.leave"), () -> {
-                                            recovery.forgetLeft(left);
-                                            session.notices().withdrawOffer();
-                                            offerLeft(path, rest, opened);
-                                        }))));
-            }
-        });
-    }
+    // --- keeping
 
     /**
-     * Whether a state is of before another one: the same, or with a record that the other goes on with. Whatever changes a
-     * plan is a line of its record, so a longer one that begins alike has all that the shorter has; what was plugged is no
-     * line, and must be there too.
-     */
-    static boolean isContained(Build kept, Build in) {
-        List<LogLine> less = kept.log().lines();
-        List<LogLine> more = in.log().lines();
-        return kept.equals(in)
-                || less.size() < more.size()
-                        && more.subList(0, less.size()).equals(less)
-                        && kept.nodes().stream().allMatch(node -> in.node(node.id())
-                                .map(other -> other.plugged().containsAll(node.plugged()))
-                                .orElse(true));
-    }
-
-    private void takeRecovered(Opened read) {
-        read.assessment()
-                .ifPresentOrElse(
-                        kept -> {
-                            session.notices().withdrawOffer();
-                            session.toOwn();
-                            session.replace(kept.build());
-                            keepThenForget(read.file());
-                        },
-                        () -> session.notices().trouble(Words.say(read.refusal().orElseThrow())));
-    }
-
-    /** Offers a build that an earlier run began and never saved. */
-    public void offerLeftNew() {
-        recovery.leftNew().stream()
-                .findFirst()
-                .filter(left -> session.notices().property().get() == null)
-                .ifPresent(left -> session.notices()
-                        .trouble(
-                                Words.get("notice.left_new"),
-                                new Notice.Action(Words.get("notice.recovered.take"), () -> takeLeftNew(left)),
-                                new Notice.Action(Words.get("notice.recovered.leave"), () -> {
-                                    recovery.forgetLeft(left);
-                                    session.notices().clear();
-                                    offerLeftNew();
-                                })));
-    }
-
-    private void takeLeftNew(Path left) {
-        read(left, read -> read.assessment()
-                .ifPresentOrElse(
-                        kept -> {
-                            opened(null, kept.build(), kept);
-                            saved = null;
-                            refresh();
-                            keepThenForget(left);
-                        },
-                        () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
-    }
-
-    /** What was taken is kept as any other state, never over a later one; only then its copy goes. */
-    private void keepThenForget(Path copy) {
-        Runnable keep = keeping(session.ownBuild().orElseThrow());
-        session.lanes().judging().execute(() -> {
-            keep.run();
-            recovery.forgetLeft(copy);
-        });
-    }
-
-    /**
-     * Writes a state where it outlives a crash, under the name that the build has now; to be run in the judging lane. The first
+     * Writes a state where it outlives a crash, under the name that the build has now; to be run in the lane that keeps. The first
      * that runs writes the latest that waits, so that after many quick edits the last is safe after one write.
      */
     Runnable keeping(Build build) {
@@ -282,12 +282,28 @@ public final class BuildFiles {
         waiting.put(name, build);
         return () -> {
             Build latest = waiting.remove(name);
-            if (latest != null && path == null) {
-                recovery.keepNew(key, latest);
-            } else if (latest != null) {
-                recovery.keep(path, latest);
+            if (latest != null) {
+                write(name, latest);
             }
         };
+    }
+
+    private void write(Object name, Build build) {
+        if (name instanceof Path path) {
+            recovery.keep(path, build);
+        } else {
+            recovery.keepNew(name.toString(), build);
+        }
+    }
+
+    /**
+     * Writes all that is not saved yet, here and now: for a program that is told to end. May be called from any thread and more
+     * than once.
+     */
+    public void rescue() {
+        for (Object name : List.copyOf(waiting.keySet())) {
+            Optional.ofNullable(waiting.remove(name)).ifPresent(build -> write(name, build));
+        }
     }
 
     // --- saving
@@ -311,7 +327,7 @@ public final class BuildFiles {
 
     /** @param isOver whether a file that somebody made unreadable may be written over */
     private void saveAs(Path path, Runnable then, boolean isOver) {
-        if (session.ownBuild().isEmpty()) {
+        if (session.ownBuild().isEmpty() || path.equals(file.get()) && isOnlyLookedAt()) {
             return;
         }
         Build toSave = session.ownBuild().get();
@@ -353,6 +369,10 @@ public final class BuildFiles {
     public void lookOutside() {
         Path path = file.get();
         Build base = saved;
+        if (isLookedAt.get()) {
+            lookWhetherFree(path);
+            return;
+        }
         if (path == null
                 || base == null
                 || session.practice().isOn()
@@ -434,12 +454,17 @@ public final class BuildFiles {
     private void saved(Path path, Build build, Optional<String> wasNew) {
         saved = build;
         file.set(path);
+        if (!path.equals(held)) {
+            isLookedAt.set(false);
+            letGo();
+            held = recovery.hold(path) ? path : null;
+        }
         savedAt.set(LocalTime.now(clock.withZone(ZoneId.systemDefault())));
         session.notices().clear();
         refresh();
         boolean isAllSaved = !unsaved.get();
         // In the lane that keeps, so that a copy that is still on its way is not written after this.
-        session.lanes().judging().execute(() -> {
+        session.lanes().keeping().execute(() -> {
             wasNew.ifPresent(recovery::forgetNew);
             if (isAllSaved) {
                 recovery.forget(path);
@@ -449,7 +474,7 @@ public final class BuildFiles {
 
     /** Another build was opened while this one was on its way to the disk: it keeps its own name and state. */
     private void savedBefore(Path path, Optional<String> wasNew) {
-        session.lanes().judging().execute(() -> wasNew.ifPresent(recovery::forgetNew));
+        session.lanes().keeping().execute(() -> wasNew.ifPresent(recovery::forgetNew));
         session.notices().done(Words.get("cli.written", "file", path.getFileName()));
     }
 

@@ -34,14 +34,15 @@ final class Judging {
     }
 
     /**
-     * Keeps a build, then judges it.
+     * Keeps a build, and judges it.
      *
-     * @param keep writes the build where it outlives a crash; done for every build, and before anything else
+     * @param keep writes the build where it outlives a crash; done for every build, and never behind a judgement
      */
     void of(Build build, Catalog classes, Runnable keep) {
         long mine = run.incrementAndGet();
+        // In a lane of its own, so that a long judgement of what is no longer wanted keeps nobody from being safe.
+        lanes.keeping().execute(keep);
         lanes.judging().execute(() -> {
-            keep.run();
             if (mine != run.get()) {
                 return;
             }

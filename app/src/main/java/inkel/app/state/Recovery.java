@@ -7,17 +7,21 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 
@@ -29,15 +33,60 @@ public final class Recovery {
     private static final String NEW = "new-";
     private static final String ENDING = ".inkel.json";
     private static final String LEFT = ".left-";
+    private static final String OF = ".of";
+    private static final String LOCK = ".lock";
     private static final int MARK_DIGITS = 16;
 
     private final Path folder;
 
+    private final Holds holds = new Holds();
+
     /** Copies of builds without a file that this run writes itself. */
     private final Set<Path> own = new HashSet<>();
 
+    /**
+     * What an earlier run left.
+     *
+     * @param file the build's own file; empty for a build that was never saved
+     * @param kept when it was written
+     */
+    public record Left(Path copy, Optional<Path> file, Instant kept) {}
+
+    /** Told when a copy could not be written; see {@link #onTrouble}. */
+    private volatile Consumer<Exception> trouble = failed -> {};
+
     public Recovery(Path folder) {
         this.folder = folder;
+    }
+
+    /** @param told hears, in the lane that keeps, why what is not saved is not safe from a crash */
+    void onTrouble(Consumer<Exception> told) {
+        trouble = told;
+    }
+
+    // --- who has a build open
+
+    /**
+     * Says to other runs that a file is open here, until this run ends or {@link #release releases} it.
+     *
+     * @return whether no other run has it open
+     */
+    boolean hold(Path file) {
+        try {
+            Files.createDirectories(folder);
+        } catch (IOException failed) {
+            Trouble.minor(Recovery.class, "no folder to say in what is open", failed);
+            return true;
+        }
+        return holds.take(lockOf(copyOf(file)));
+    }
+
+    void release(Path file) {
+        holds.release(lockOf(copyOf(file)));
+    }
+
+    private static Path lockOf(Path copy) {
+        return copy.resolveSibling(copy.getFileName() + LOCK);
     }
 
     /** A name for the copy of a build that has no file yet; no two builds have the same one. */
@@ -47,29 +96,78 @@ public final class Recovery {
 
     /** Writes the state of a build that has no file yet. */
     synchronized void keepNew(String key, Build build) {
-        own.add(newCopy(key));
-        write(newCopy(key), build);
-    }
-
-    /** Writes the state of a build; a failure is only logged, since the build itself is not in danger. */
-    void keep(Path file, Build build) {
-        write(copyOf(file), build);
-    }
-
-    private synchronized void write(Path copy, Build build) {
-        try {
-            Files.createDirectories(folder);
-            AtomicFile.write(copy, BuildWriter.print(build));
-        } catch (IOException | UncheckedIOException failed) {
-            Trouble.minor(Recovery.class, "recovery copy not written", failed);
+        Path copy = newCopy(key);
+        if (write(copy, build, Optional.empty()) && own.add(copy)) {
+            holds.take(lockOf(copy));
         }
     }
 
-    /** What earlier runs left of builds that were never saved. */
-    synchronized List<Path> leftNew() {
-        return list(name -> name.startsWith(NEW) && name.endsWith(ENDING)).stream()
+    /** Writes the state of a build; a failure is told, and the build itself is not in danger. */
+    void keep(Path file, Build build) {
+        write(copyOf(file), build, Optional.of(file.toAbsolutePath().normalize()));
+    }
+
+    private synchronized boolean write(Path copy, Build build, Optional<Path> file) {
+        try {
+            Files.createDirectories(folder);
+            AtomicFile.write(copy, BuildWriter.print(build));
+            Path of = ofOf(copy);
+            if (file.isPresent() && !Files.exists(of)) {
+                AtomicFile.write(of, file.get().toString());
+            }
+            return true;
+        } catch (IOException | UncheckedIOException failed) {
+            Trouble.minor(Recovery.class, "recovery copy not written", failed);
+            trouble.accept(failed);
+            return false;
+        }
+    }
+
+    private static Path ofOf(Path copy) {
+        String name = copy.getFileName().toString();
+        int aside = name.indexOf(LEFT);
+        return copy.resolveSibling((aside < 0 ? name : name.substring(0, aside)) + OF);
+    }
+
+    /** All that earlier runs left of builds that are open nowhere, the latest first. */
+    synchronized List<Left> all() {
+        return list(name -> name.endsWith(ENDING) || name.contains(ENDING + LEFT)).stream()
                 .filter(copy -> !own.contains(copy))
+                .filter(copy -> !holds.isTaken(lockOf(base(copy))))
+                .map(copy -> new Left(copy, fileOf(copy), kept(copy)))
+                .sorted(Comparator.comparing(Left::kept).reversed())
                 .toList();
+    }
+
+    /** What is set aside belongs to the build of the copy that it was set aside from. */
+    private static Path base(Path copy) {
+        String name = copy.getFileName().toString();
+        int aside = name.indexOf(LEFT);
+        return aside < 0 ? copy : copy.resolveSibling(name.substring(0, aside));
+    }
+
+    /** Whether two copies are of the same build. */
+    boolean isSame(Path one, Path other) {
+        return base(one).equals(base(other));
+    }
+
+    private static Optional<Path> fileOf(Path copy) {
+        try {
+            return Files.isRegularFile(ofOf(copy))
+                    ? Optional.of(Path.of(Files.readString(ofOf(copy)).strip()))
+                    : Optional.empty();
+        } catch (IOException | InvalidPathException unknown) {
+            Trouble.minor(Recovery.class, "what a recovery copy is of is not known", unknown);
+            return Optional.empty();
+        }
+    }
+
+    private static Instant kept(Path copy) {
+        try {
+            return Files.getLastModifiedTime(copy).toInstant();
+        } catch (IOException gone) {
+            return Instant.EPOCH;
+        }
     }
 
     /**
@@ -132,6 +230,15 @@ public final class Recovery {
         try {
             Files.deleteIfExists(copy);
             Files.deleteIfExists(copy.resolveSibling(copy.getFileName() + ".previous"));
+            if (copy.getFileName().toString().startsWith(NEW)) {
+                own.remove(copy);
+                holds.release(lockOf(copy));
+                Files.deleteIfExists(lockOf(copy));
+            } else if (list(name -> name.startsWith(base(copy).getFileName() + LEFT))
+                            .isEmpty()
+                    && !Files.exists(base(copy))) {
+                Files.deleteIfExists(ofOf(copy));
+            }
         } catch (IOException failed) {
             Trouble.minor(Recovery.class, "recovery copy not deleted", failed);
         }
@@ -141,9 +248,14 @@ public final class Recovery {
         return folder.resolve(NEW + key + ENDING);
     }
 
-    /** By the folder's whole name, so that no two folders share a copy. */
+    /** By the whole name of what a link leads to, so that no two files share a copy and no file has two. */
     private Path copyOf(Path file) {
         Path whole = file.toAbsolutePath().normalize();
+        try {
+            whole = whole.toRealPath();
+        } catch (IOException notThereYet) {
+            // A file that is gone, or not written yet, is known by its name alone.
+        }
         try {
             byte[] mark = MessageDigest.getInstance("SHA-256")
                     .digest(String.valueOf(whole).getBytes(StandardCharsets.UTF_8));

@@ -364,7 +364,7 @@ public final class Session {
             notices.trouble(
                     Words.get("log.looking.refused"), new Notice.Action(Words.get("log.looking.back"), log::backToNow));
         }
-        return log.isLooking();
+        return log.isLooking() || files.isOnlyLookedAt();
     }
 
     /** Takes another document as one step that can be undone. */

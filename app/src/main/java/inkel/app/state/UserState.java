@@ -13,6 +13,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Properties;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 
 /**
  * What the program remembers between runs: window place, theme, recent files. Losing it is a nuisance, not a loss. A
@@ -25,8 +28,12 @@ public final class UserState {
     /** No screen is wider, and no window lies further out. */
     private static final double MOST_NUMBER = 100_000;
 
+    private static final long WRITE_DELAY_MILLIS = 400;
+
     private final Path folder;
     private final Properties state;
+    private final AtomicBoolean isWaiting = new AtomicBoolean();
+    private volatile boolean isWrittenByItself;
 
     private UserState(Path folder, Properties state) {
         this.folder = folder;
@@ -59,7 +66,20 @@ public final class UserState {
         return new UserState(folder, state);
     }
 
+    /** From now on what changes is written by itself, a moment later and once for many changes. */
+    public void writeWhenChanged() {
+        isWrittenByItself = true;
+    }
+
+    private void changed() {
+        if (isWrittenByItself && isWaiting.compareAndSet(false, true)) {
+            CompletableFuture.delayedExecutor(WRITE_DELAY_MILLIS, TimeUnit.MILLISECONDS)
+                    .execute(this::write);
+        }
+    }
+
     public synchronized void write() {
+        isWaiting.set(false);
         StringWriter text = new StringWriter();
         try {
             Files.createDirectories(folder);
@@ -87,7 +107,7 @@ public final class UserState {
     }
 
     public void put(String key, double value) {
-        state.setProperty(key, String.valueOf(value));
+        put(key, String.valueOf(value));
     }
 
     /** The text under a key. */
@@ -96,7 +116,9 @@ public final class UserState {
     }
 
     public void put(String key, String text) {
-        state.setProperty(key, text);
+        if (!text.equals(state.setProperty(key, text))) {
+            changed();
+        }
     }
 
     public boolean flag(String key) {
@@ -104,7 +126,7 @@ public final class UserState {
     }
 
     public void put(String key, boolean value) {
-        state.setProperty(key, String.valueOf(value));
+        put(key, String.valueOf(value));
     }
 
     /** What the builder measures with; the usual one where nothing, or no meter, is remembered. */
@@ -158,7 +180,7 @@ public final class UserState {
         files.remove(whole);
         files.add(0, whole);
         for (int i = 0; i < Math.min(MOST_RECENT, files.size()); i++) {
-            state.setProperty("recent." + i, files.get(i).toString());
+            put("recent." + i, files.get(i).toString());
         }
     }
 }

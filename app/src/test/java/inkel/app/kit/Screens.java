@@ -114,6 +114,7 @@ public final class Screens {
         add("habits", () -> page("habits"));
         add("reckon", () -> page("reckon"));
         add("about", () -> page("about"));
+        add("left", () -> page("left_work"));
         add("find", () -> page("find"));
         add("help", () -> {
             at(Given.LOCKS, Stage.PINS, pin("radio", "CE"));

@@ -81,7 +81,7 @@ class LeftBehindTest {
 
     private List<Path> kept() throws Exception {
         try (Stream<Path> all = Files.list(folder.resolve("recovery"))) {
-            return all.filter(path -> !path.toString().endsWith(".previous")).toList();
+            return all.filter(path -> path.toString().endsWith(".inkel.json")).toList();
         }
     }
 
@@ -153,15 +153,106 @@ class LeftBehindTest {
         List<String> found = new ArrayList<>();
         for (int i = 0; i < 2; i++) {
             Session session = run();
-            session.files().offerLeftNew();
-            press(session, 0);
+            session.files().left().offerOthers();
+            if (i == 0) {
+                List<LeftWork.One> listed = new ArrayList<>();
+                session.files().left().onList(() -> session.files().left().list(listed::addAll));
+                press(session, 0);
+                assertEquals(2, listed.size());
+                session.files().left().take(listed.get(0));
+            } else {
+                press(session, 0);
+            }
             found.add(session.build().orElseThrow().nodes().get(0).board().name());
             session.files().saveAs(folder.resolve("builds/shed-" + i + ".inkel.json"));
         }
         assertEquals(List.of("One", "Two"), found.stream().sorted().toList());
         Session last = run();
-        last.files().offerLeftNew();
+        last.files().left().offerOthers();
         assertNull(last.notices().property().get());
+    }
+
+    @Test
+    void workOnSeveralFilesIsAllInTheListAndEachIsTakenToItsOwnFile() throws Exception {
+        Path other = Given.copy(Given.MOTH_LAMP, folder.resolve("builds"));
+        rename(opened(), "Unsaved");
+        Session lamp = run();
+        lamp.files().open(other);
+        String node = lamp.build().orElseThrow().nodes().get(0).id();
+        lamp.apply(new RenamePart(node, "board", "Unsaved too"));
+        Session next = run();
+        next.files().left().offerOthers();
+        List<LeftWork.One> listed = new ArrayList<>();
+        next.files().left().onList(() -> next.files().left().list(listed::addAll));
+        press(next, 0);
+        assertEquals(
+                Set.of(file, other),
+                Set.of(
+                        listed.get(0).left().file().orElseThrow(),
+                        listed.get(1).left().file().orElseThrow()));
+        LeftWork.One ofLamp = listed.stream()
+                .filter(one -> one.left().file().orElseThrow().equals(other))
+                .findFirst()
+                .orElseThrow();
+        next.files().left().take(ofLamp);
+        assertEquals(other, next.files().fileProperty().get());
+        assertEquals(
+                "Unsaved too", next.build().orElseThrow().nodes().get(0).board().name());
+        next.files().save();
+        List<LeftWork.One> rest = new ArrayList<>();
+        next.files().left().list(rest::addAll);
+        assertEquals(1, rest.size());
+        next.files().left().throwAway(rest.get(0), () -> {});
+        Session last = run();
+        last.files().left().offerOthers();
+        assertNull(last.notices().property().get());
+        assertEquals(Set.of(), Set.copyOf(kept()));
+    }
+
+    @Test
+    void whatCannotBeKeptIsToldOnce() throws Exception {
+        Session session = opened();
+        Files.delete(folder.resolve("recovery").resolve(only(".lock")));
+        Files.delete(folder.resolve("recovery"));
+        Files.writeString(folder.resolve("recovery"), "a file in the way");
+        rename(session, "Unsaved");
+        assertTrue(
+                session.notices().property().get().text().contains("cannot be kept"),
+                session.notices().property().get().text());
+        session.notices().clear();
+        rename(session, "Unsaved again");
+        assertNull(session.notices().property().get());
+    }
+
+    private String only(String ending) throws Exception {
+        try (Stream<Path> all = Files.list(folder.resolve("recovery"))) {
+            return all.map(path -> path.getFileName().toString())
+                    .filter(name -> name.endsWith(ending))
+                    .findFirst()
+                    .orElseThrow();
+        }
+    }
+
+    @Test
+    void whatIsStillWaitingIsWrittenWhenTheProgramIsToldToEnd() throws Exception {
+        Deque<Runnable> waiting = new ArrayDeque<>();
+        Session session = run(new Lanes(
+                Runnable::run,
+                waiting::add,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run));
+        session.files().open(file);
+        rename(session, "At the very end");
+        session.files().rescue();
+        Session second = opened();
+        press(second, 0);
+        assertEquals("At the very end", name(second));
     }
 
     @Test
@@ -206,6 +297,7 @@ class LeftBehindTest {
         Deque<Runnable> waiting = new ArrayDeque<>();
         Session session = run(new Lanes(
                 waiting::add,
+                waiting::add,
                 Runnable::run,
                 Runnable::run,
                 Runnable::run,
@@ -240,6 +332,7 @@ class LeftBehindTest {
         rename(opened(), "Unsaved");
         Deque<Runnable> waiting = new ArrayDeque<>();
         Session session = run(new Lanes(
+                waiting::add,
                 waiting::add,
                 Runnable::run,
                 Runnable::run,

@@ -225,6 +225,7 @@ class SessionTest {
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
                 new Lanes(
                         Runnable::run,
+                        Runnable::run,
                         disk::add,
                         Runnable::run,
                         Runnable::run,
@@ -389,7 +390,7 @@ class SessionTest {
         session.boards().begin(first);
         session.apply(new RenamePart("shed", "board", "Shed board"));
         Session second = session(Runnable::run);
-        second.files().offerLeftNew();
+        second.files().left().offerOthers();
         second.notices().property().get().actions().get(0).run().run();
         assertEquals(
                 "Shed board",
@@ -397,7 +398,7 @@ class SessionTest {
         assertTrue(second.files().unsavedProperty().get());
         second.files().saveAs(folder.resolve("shed.inkel.json"));
         Session third = session(Runnable::run);
-        third.files().offerLeftNew();
+        third.files().left().offerOthers();
         assertNull(third.notices().property().get(), "once saved there is nothing to offer");
     }
 
@@ -407,10 +408,10 @@ class SessionTest {
                 .begin(inkel.core.remedy.NewNode.of(
                         "shed", "Shed", Given.CATALOG.get("board-classic-5v"), Given.CATALOG.get("usb-port")));
         Session second = session(Runnable::run);
-        second.files().offerLeftNew();
+        second.files().left().offerOthers();
         second.notices().property().get().actions().get(1).run().run();
         Session third = session(Runnable::run);
-        third.files().offerLeftNew();
+        third.files().left().offerOthers();
         assertNull(third.notices().property().get());
     }
 
@@ -462,6 +463,7 @@ class SessionTest {
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
                 new Lanes(
                         waiting::add,
+                        waiting::add,
                         Runnable::run,
                         Runnable::run,
                         Runnable::run,
@@ -490,6 +492,7 @@ class SessionTest {
                 Given.CATALOG,
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
                 new Lanes(
+                        Runnable::run,
                         Runnable::run,
                         Runnable::run,
                         planning::add,
@@ -533,6 +536,7 @@ class SessionTest {
                 Given.CATALOG,
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
                 new Lanes(
+                        Runnable::run,
                         Runnable::run,
                         Runnable::run,
                         planning::add,
@@ -637,6 +641,7 @@ class SessionTest {
                 inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
                 new Lanes(
                         later -> {},
+                        Runnable::run,
                         Runnable::run,
                         Runnable::run,
                         Runnable::run,

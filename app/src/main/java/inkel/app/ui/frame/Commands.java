@@ -129,6 +129,7 @@ final class Commands {
                 Command.of("text_larger", "Shortcut+'+'", always, () -> frame.textSize(1)),
                 Command.of("text_smaller", "Shortcut+'-'", always, () -> frame.textSize(-1)),
                 Command.of("text_usual", "Shortcut+0", always, () -> frame.textSize(0)),
+                Command.of("left_work", null, always, frame::leftWork),
                 Command.of("tour", null, always, frame::tour),
                 Command.of("about", null, always, frame::about));
     }

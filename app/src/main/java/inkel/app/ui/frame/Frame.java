@@ -25,6 +25,9 @@ interface Frame {
     /** Shows every calculation. */
     ReckonPage reckon();
 
+    /** Shows work that earlier runs left. */
+    void leftWork();
+
     /** Shows what the program is, with the licences of its libraries. */
     void about();
 

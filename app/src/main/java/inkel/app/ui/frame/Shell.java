@@ -16,6 +16,7 @@ import inkel.app.ui.stage.Command;
 import inkel.app.ui.stage.StageView;
 import inkel.app.ui.start.BoardPage;
 import inkel.app.ui.start.HabitsPage;
+import inkel.app.ui.start.LeftPage;
 import inkel.app.ui.start.StartPage;
 import inkel.app.ui.take.Printer;
 import inkel.app.ui.take.TakePage;
@@ -81,6 +82,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         frame.setTop(new TopBar(session, subscriptions, commands, tabs));
         frame.setLeft(new Selvedge(session, subscriptions, stages, this::go));
         frame.setCenter(middle);
+        session.files().left().onList(this::leftWork);
         begin.run();
         why = new WhyPanel(session, subscriptions, stages::notes, stages.parts()::makeFrom);
         frame.setBottom(new Strip(session, subscriptions));
@@ -216,6 +218,14 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         stageHost.getChildren().setAll(page);
         frame.setRight(null); // room for licences
         page.lookup("#about-leave").requestFocus();
+    }
+
+    @Override
+    public void leftWork() {
+        leavePages();
+        LeftPage page = new LeftPage(session.files().left(), this::showStage);
+        stageHost.getChildren().setAll(page);
+        page.lookup("#left-leave").requestFocus();
     }
 
     @Override

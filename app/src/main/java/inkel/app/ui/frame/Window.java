@@ -2,6 +2,7 @@ package inkel.app.ui.frame;
 
 import static java.util.concurrent.TimeUnit.MILLISECONDS;
 
+import inkel.app.state.Caches;
 import inkel.app.state.Lanes;
 import inkel.app.state.Opened;
 import inkel.app.state.Recovery;
@@ -20,6 +21,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -60,6 +62,7 @@ public final class Window extends Application {
         StartMarks.mark("main");
         catalog = CompletableFuture.supplyAsync(CatalogReader::shipped);
         state = UserState.read(UserState.usualFolder());
+        Caches.into(state.folder());
         Optional<Path> toOpen = Optional.ofNullable(file)
                 .or(() -> state.recent().stream().filter(Files::isRegularFile).findFirst());
         shelf = Shelf.read(Shelves.folder(state.folder()));
@@ -94,10 +97,11 @@ public final class Window extends Application {
         StartMarks.mark("toolkit");
         dress();
         StartMarks.mark("dressed");
+        Lanes lanes = Lanes.threads(Platform::runLater);
         Session session = new Session(
                 catalog.join(),
                 shelf,
-                Lanes.threads(Platform::runLater),
+                lanes,
                 Clock.systemUTC(),
                 new Recovery(state.folder().resolve("recovery")));
         Shell shell = new Shell(session, state, () -> begin(session));
@@ -111,10 +115,21 @@ public final class Window extends Application {
         stage.setMinWidth(900);
         stage.setMinHeight(600);
         place(stage);
+        remember(stage);
+        state.writeWhenChanged();
         stage.setOnHidden(event -> {
-            remember(stage);
             shell.dispose();
+            lanes.finish();
+            state.write();
         });
+        // Told to end, as at the end of a session of the system: nothing asks then, and nothing is lost.
+        Runtime.getRuntime()
+                .addShutdownHook(new Thread(
+                        () -> {
+                            session.files().rescue();
+                            state.write();
+                        },
+                        "inkel end"));
         FirstPicture.then(
                 () -> stage.isShowing()
                         && (session.build().isEmpty() && !Boolean.getBoolean(ONLY_START)
@@ -147,7 +162,7 @@ public final class Window extends Application {
         }
         session.shelves().tellBroken();
         session.drawers().open(state.folder());
-        session.files().offerLeftNew();
+        session.files().left().offerOthers();
         StartMarks.mark("files");
     }
 
@@ -193,11 +208,17 @@ public final class Window extends Application {
                 height);
     }
 
-    private void remember(javafx.stage.Stage stage) {
-        state.put("x", stage.getX());
-        state.put("y", stage.getY());
-        state.put("width", stage.getWidth());
-        state.put("height", stage.getHeight());
-        state.write();
+    /** As it is moved: a run that is killed has no moment to say where its window was. */
+    private static void remember(javafx.stage.Stage stage) {
+        Map.of(
+                        "x", stage.xProperty(),
+                        "y", stage.yProperty(),
+                        "width", stage.widthProperty(),
+                        "height", stage.heightProperty())
+                .forEach((key, property) -> property.addListener((observed, old, next) -> {
+                    if (stage.isShowing() && !stage.isIconified()) {
+                        state.put(key, next.doubleValue());
+                    }
+                }));
     }
 }

@@ -27,11 +27,16 @@ final class BusFields {
     private static final String VOLTS = "3.3 V";
     private static final String HERTZ = "400 kHz";
 
+    /** Of the seven bits of an address the highest tells chips apart. */
+    private static final int MOST_STRAPS = 6;
+
+    private static final int MOST_BYTES = 1 << 20;
+
     private BusFields() {}
 
     static SpiNeed spi(Fields spi) {
         return new SpiNeed(
-                spi.number("mode", 0),
+                spi.whole("mode", 0, 3, 0),
                 spi.quantity("clock_max", Unit.HERTZ, HERTZ),
                 spi.flag("msb_first", true),
                 spi.flag("selected_high", false),
@@ -46,7 +51,7 @@ final class BusFields {
         int lowest = i2c.parsed("address", BusFields::address, "0x27", 0);
         List<I2cNeed.Address> addresses = i2c.has("addresses")
                 ? i2c.objects("addresses").stream().map(BusFields::strapped).toList()
-                : counted(lowest, i2c.number("straps", 0), i2c.texts("strap_pins"));
+                : counted(lowest, i2c.whole("straps", 0, MOST_STRAPS, 0), i2c.texts("strap_pins"));
         int shipped = i2c.has("shipped") ? i2c.parsed("shipped", BusFields::address, "0x27", lowest) : lowest;
         if (addresses.stream().noneMatch(address -> address.value() == shipped)) {
             i2c.problem(
@@ -68,7 +73,8 @@ final class BusFields {
                 i2c.quantity("clock_max", Unit.HERTZ, HERTZ),
                 i2c.object("traffic")
                         .map(traffic -> new I2cNeed.Traffic(
-                                traffic.number("bytes", 1), traffic.quantity("polls", Unit.HERTZ, "10 Hz"))));
+                                traffic.whole("bytes", 1, MOST_BYTES, 1),
+                                traffic.quantity("polls", Unit.HERTZ, "10 Hz"))));
     }
 
     private static Fact twice(int address) {

@@ -32,6 +32,9 @@ final class ControllerFields {
     /** A plain crystal is within 50 millionths. */
     private static final Share CRYSTAL = Share.of(50e-6);
 
+    private static final int MOST_UNITS = 64;
+    private static final int MOST_BITS = 64;
+
     private ControllerFields() {}
 
     private static Map<String, List<String>> usual(Fields controller) {
@@ -49,10 +52,10 @@ final class ControllerFields {
                 controller.objects("clocks").stream()
                         .map(ControllerFields::clockChoice)
                         .toList(),
-                controller.numbers("uart_oversamples"),
-                controller.number("uart_register_bits", 12),
-                controller.number("uart_fraction_bits", 0),
-                controller.numbers("spi_dividers"),
+                controller.wholes("uart_oversamples", 1, 256),
+                controller.whole("uart_register_bits", 1, 32, 12),
+                controller.whole("uart_fraction_bits", 0, 16, 0),
+                controller.wholes("spi_dividers", 1, 65_536),
                 clock(controller, "spi_max"),
                 software(controller),
                 controller.has("package_current")
@@ -60,12 +63,14 @@ final class ControllerFields {
                         : Optional.empty(),
                 controller.objects("timers").stream()
                         .map(timer -> new Timer(
-                                timer.number("unit", 0), timer.number("bits", 8), timer.numbers("prescalers")))
+                                timer.whole("unit", 0, MOST_UNITS, 0),
+                                timer.whole("bits", 1, MOST_BITS, 8),
+                                timer.wholes("prescalers", 1, Integer.MAX_VALUE)))
                         .toList(),
                 controller.objects("claims").stream()
                         .map(claim -> new Claim(
                                 claim.text("use"),
-                                claim.number("timer", 0),
+                                claim.whole("timer", 0, MOST_UNITS, 0),
                                 clock(claim, "keeps"),
                                 claim.flag("any_pin", false)))
                         .toList(),
@@ -83,7 +88,7 @@ final class ControllerFields {
                                 language.text("pin"),
                                 language.has("headers") ? language.textMap("headers") : Map.of()))
                         .toList(),
-                controller.number("bits", 8),
+                controller.whole("bits", 8, MOST_BITS, 8),
                 controller.object("memory").map(ControllerFields::memory));
     }
 
@@ -135,8 +140,8 @@ final class ControllerFields {
 
     static AnalogGroup analogGroup(Fields group) {
         return new AnalogGroup(
-                group.number("unit", 0),
-                group.number("bits", 10),
+                group.whole("unit", 0, MOST_UNITS, 0),
+                group.whole("bits", 1, 32, 10),
                 fullScale(group),
                 group.quantity("rate", Unit.HERTZ, "9.6 kHz"),
                 group.quantity("source_max", Unit.OHM, "10 kΩ"),

@@ -30,7 +30,7 @@ final class OutlineFields {
     private static Outline.Row row(Fields row) {
         Map<Integer, Double> gaps = new HashMap<>();
         for (Fields gap : row.objects("gaps")) {
-            gaps.put(gap.wholeFrom("after", 1), steps(gap, "by", 0));
+            gaps.put(gap.whole("after", 1, 1000, 1), steps(gap, "by", 0));
         }
         double step = steps(row, "step", 1);
         if (step <= 0) {

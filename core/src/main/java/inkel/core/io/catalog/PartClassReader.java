@@ -54,6 +54,11 @@ final class PartClassReader {
     private static final String CURRENT = "20 mA";
     private static final String VOLTS = "3.3 V";
     private static final String HERTZ = "400 kHz";
+    /** More than any part on a bench has. */
+    private static final int MOST_PINS = 1000;
+
+    private static final int MOST_DOTS = 10_000;
+    private static final int MOST_BYTES = 1 << 24;
     private static final Voltage LIGHT = Voltage.ofMillivolts(100);
 
     private final Fields fields;
@@ -139,7 +144,7 @@ final class PartClassReader {
         List<Ability> routes = routes();
         for (Fields pin : fields.objects("pins")) {
             String row = pin.optionalText("row").orElse("single");
-            int place = pin.number("place", inRow.merge(row, 1, Integer::sum));
+            int place = pin.whole("place", 1, MOST_PINS, inRow.merge(row, 1, Integer::sum));
             List<Ability> can = new ArrayList<>();
             for (String text : pin.texts("can")) {
                 Ability.parse(text)
@@ -162,7 +167,7 @@ final class PartClassReader {
                     pin.optionalText("number").orElse(""),
                     row,
                     place,
-                    pin.number("header", 0),
+                    pin.whole("header", 0, MOST_PINS, 0),
                     use,
                     need,
                     pin.optionalText("io").orElse(""),
@@ -252,7 +257,7 @@ final class PartClassReader {
 
     private static Turn turn(Fields turn) {
         return new Turn(
-                turn.wholeFrom("bytes", 0),
+                turn.whole("bytes", 0, MOST_BYTES, 0),
                 time(turn, "waits").orElse(TimeSpan.ZERO),
                 turn.flag("fetched_later", false),
                 time(turn, "holds").orElse(TimeSpan.ZERO),
@@ -266,9 +271,9 @@ final class PartClassReader {
 
     private static Screen screen(Fields screen) {
         return new Screen(
-                screen.wholeFrom("columns", 1),
-                screen.wholeFrom("rows", 1),
-                screen.wholeFrom("bits", 0),
+                screen.whole("columns", 1, MOST_DOTS, 1),
+                screen.whole("rows", 1, MOST_DOTS, 1),
+                screen.whole("bits", 0, 32, 0),
                 screen.optionalText("lacks").orElse(""));
     }
 

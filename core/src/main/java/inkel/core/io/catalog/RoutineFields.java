@@ -18,6 +18,9 @@ final class RoutineFields {
     private static final String TIME = "20 ms";
     private static final TimeSpan SOON = TimeSpan.ofSeconds(1);
 
+    /** Of bytes and of times: what is more is no turn of a program. */
+    private static final int MOST = 65_536;
+
     private RoutineFields() {}
 
     static Routine routine(Fields fields) {
@@ -48,7 +51,7 @@ final class RoutineFields {
     private static Step step(String kind, Fields step) {
         return switch (kind) {
             case "send" -> new Step.Send(bytes(step, kind), step.optionalText("of"));
-            case "ask" -> new Step.Ask(bytes(step, kind), step.wholeFrom("bytes", 1), fill(step), values(step));
+            case "ask" -> new Step.Ask(bytes(step, kind), step.whole("bytes", 1, MOST, 1), fill(step), values(step));
             case "wait" -> new Step.Wait(step.quantity(kind, Unit.SECOND, TIME));
             case "set" -> new Step.Level(step.text(kind), isHigh(step));
             case "switch" -> new Step.Switch(step.text(kind), isHigh(step));
@@ -57,7 +60,7 @@ final class RoutineFields {
                         step.text(kind),
                         step.quantity("high", Unit.SECOND, TIME),
                         step.quantity("low", Unit.SECOND, TIME),
-                        step.wholeFrom("times", 1));
+                        step.whole("times", 1, MOST, 1));
             case "pulse_in" ->
                 new Step.PulseIn(
                         step.text(kind), isHigh(step), step.quantity("within", Unit.SECOND, TIME), plain(step, "us"));
@@ -69,17 +72,17 @@ final class RoutineFields {
                 new Step.Bits(
                         step.text(kind),
                         step.quantity("hold", Unit.SECOND, TIME),
-                        step.wholeFrom("times", 1),
+                        step.whole("times", 1, MOST, 1),
                         step.quantity("split", Unit.SECOND, "50 us"),
                         values(step));
             case "one_line" ->
-                new Step.OneLine(step.text(kind), bytes(step, "out"), step.wholeFrom("bytes", 0), values(step));
+                new Step.OneLine(step.text(kind), bytes(step, "out"), step.whole("bytes", 0, MOST, 0), values(step));
             case "clocked" ->
                 new Step.Clocked(
                         step.text("clock"),
                         step.text(kind),
-                        step.wholeFrom("times", 1),
-                        step.wholeFrom("more", 0),
+                        step.whole("times", 1, MOST, 1),
+                        step.whole("more", 0, MOST, 0),
                         values(step));
             case "two_lines" -> new Step.TwoLines(step.text("clock"), step.text(kind), bytes(step, "out"));
             case "halves" ->
@@ -88,7 +91,7 @@ final class RoutineFields {
             case "crossings" -> new Step.Crossings(step.texts(kind), step.texts("columns"));
             case "train" -> new Step.Train(step.text(kind), within(step));
             case "say" -> new Step.Line(step.tree().get(kind).asText(), within(step));
-            default -> new Step.Repeat(step.wholeFrom(kind, 1), steps(step, "steps"));
+            default -> new Step.Repeat(step.whole(kind, 1, MOST, 1), steps(step, "steps"));
         };
     }
 
@@ -130,11 +133,11 @@ final class RoutineFields {
         return step.objects("values").stream()
                 .map(value -> new Value(
                         value.text("name"),
-                        value.wholeFrom("at", 0),
+                        value.whole("at", 0, MOST, 0),
                         value.has("as")
                                 ? PartClassReader.word(value, "as", Value.Form.values(), Value.Form.UINT8)
                                 : Value.Form.UINT8,
-                        value.wholeFrom("shift", 0),
+                        value.whole("shift", 0, 23, 0),
                         value.has("mask") ? mask(value) : 0,
                         number(value, "scale", 1),
                         number(value, "offset", 0),

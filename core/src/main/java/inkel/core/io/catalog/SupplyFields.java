@@ -52,7 +52,7 @@ final class SupplyFields {
                 battery.quantity("capacity", Unit.AMPERE_HOUR, "2 Ah"),
                 battery.quantity("usable", Unit.ONE, "80 %"),
                 battery.quantity("resistance", Unit.OHM, "0.4 Ω"),
-                Math.max(1, battery.number("cells", 1)));
+                battery.whole("cells", 1, 100, 1));
     }
 
     static Intake intake(Fields intake) {
@@ -79,7 +79,7 @@ final class SupplyFields {
                         ? Optional.of(regulator.quantity("dropout", Unit.VOLT, "1.1 V"))
                         : Optional.empty(),
                 regulator.has("theta_c_per_w")
-                        ? OptionalDouble.of(regulator.number("theta_c_per_w", 0))
+                        ? OptionalDouble.of(regulator.whole("theta_c_per_w", 1, 1000, 1))
                         : OptionalDouble.empty(),
                 regulator.has("junction_max")
                         ? Optional.of(regulator.quantity("junction_max", Unit.CELSIUS, "125 °C"))

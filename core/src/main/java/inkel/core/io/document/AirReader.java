@@ -61,7 +61,7 @@ final class AirReader {
                 radio,
                 radio.isPresent() ? "" : station.text("name"),
                 station.parsed("role", Station.Role::parse, "peer, hub, leaf, relay", Station.Role.PEER),
-                station.wholeFrom("number", 0),
+                station.whole("number", 0, 255, 0),
                 settings(station),
                 station.extras());
     }

@@ -250,7 +250,7 @@ public final class BuildReader {
 
     private Part part(Fields fields, String id) {
         String classId = fields.text("class");
-        if (!classId.isEmpty() && catalog.find(classId).isEmpty()) {
+        if (fields.has("class") && catalog.find(classId).isEmpty()) {
             Optional<String> near = Nearest.to(classId, List.copyOf(catalog.ids()));
             fields.problem(
                     "class",

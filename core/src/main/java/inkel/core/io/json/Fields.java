@@ -120,6 +120,36 @@ public final class Fields {
         return node.get(key).asInt(otherwise);
     }
 
+    /** A whole number that may be left out, refused outside its bounds; never outside of them itself. */
+    public int whole(String key, int least, int most, int otherwise) {
+        int number = number(key, otherwise);
+        if (number >= least && number <= most) {
+            return number;
+        }
+        problem(
+                key,
+                Fact.of("problem.out_of_bounds")
+                        .with("least", least)
+                        .with("most", most)
+                        .with("found", number));
+        return least;
+    }
+
+    /** Whole numbers, each within bounds. */
+    public List<Integer> wholes(String key, int least, int most) {
+        List<Integer> numbers = numbers(key);
+        numbers.stream()
+                .filter(number -> number < least || number > most)
+                .findFirst()
+                .ifPresent(number -> problem(
+                        key,
+                        Fact.of("problem.out_of_bounds")
+                                .with("least", least)
+                                .with("most", most)
+                                .with("found", number)));
+        return numbers;
+    }
+
     /** A whole number that may be left out, refused below the least. */
     public int wholeFrom(String key, int least) {
         int number = number(key, least);
