@@ -5,10 +5,14 @@ import inkel.stress.cases.BuildMutants;
 import inkel.stress.cases.Bytes;
 import inkel.stress.cases.Captures;
 import inkel.stress.cases.ClassMutants;
+import inkel.stress.cases.Places;
 import inkel.stress.cases.Records;
 import inkel.stress.cases.Reports;
+import inkel.stress.cases.SaveKills;
+import inkel.stress.cases.Shown;
 import inkel.stress.cases.Walks;
 import inkel.stress.cases.WaysOut;
+import inkel.stress.cases.WindowKills;
 import inkel.stress.kit.Ordeal;
 import inkel.stress.kit.Rounds;
 import inkel.stress.kit.Tally;
@@ -17,8 +21,10 @@ import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.logging.LogManager;
 import picocli.CommandLine;
@@ -62,26 +68,32 @@ public final class Stress implements Callable<Integer> {
         Runtime.getRuntime().halt(code);
     }
 
-    /** Every ordeal there is. */
-    public static List<Ordeal> all() throws Exception {
-        return List.of(
-                new BuildMutants(),
-                new ClassMutants(),
-                new Records(),
-                new Bytes(),
-                new Batches(),
-                new Reports(),
-                new Captures(),
-                new WaysOut(),
-                new Walks());
+    /** Every ordeal there is, by its name; made when it is run. */
+    public static Map<String, Callable<Ordeal>> all() {
+        Map<String, Callable<Ordeal>> all = new LinkedHashMap<>();
+        all.put("builds", BuildMutants::new);
+        all.put("definitions", ClassMutants::new);
+        all.put("records", Records::new);
+        all.put("bytes", Bytes::new);
+        all.put("batches", Batches::new);
+        all.put("reports", Reports::new);
+        all.put("captures", Captures::new);
+        all.put("ways-out", WaysOut::new);
+        all.put("walks", Walks::new);
+        all.put("window", Shown::new);
+        all.put("places", Places::new);
+        all.put("save-kills", SaveKills::new);
+        all.put("window-kills", WindowKills::new);
+        return all;
     }
 
     @Override
     public Integer call() throws Exception {
         PrintWriter out = spec.commandLine().getOut();
         boolean isWell = true;
-        for (Ordeal ordeal : all()) {
-            if (only == null || only.contains(ordeal.name())) {
+        for (Map.Entry<String, Callable<Ordeal>> made : all().entrySet()) {
+            if (only == null || only.contains(made.getKey())) {
+                Ordeal ordeal = made.getValue().call();
                 Tally tally = run(ordeal);
                 print(out, ordeal, tally);
                 isWell &= tally.broken().isEmpty();

@@ -130,7 +130,7 @@ public final class Recovery {
     }
 
     /** All that earlier runs left of builds that are open nowhere, the latest first. */
-    synchronized List<Left> all() {
+    public synchronized List<Left> all() {
         return list(name -> name.endsWith(ENDING) || name.contains(ENDING + LEFT)).stream()
                 .filter(copy -> !own.contains(copy))
                 .filter(copy -> !holds.isTaken(lockOf(base(copy))))

@@ -155,15 +155,28 @@ public final class NodePins {
 
     /** Pins that nobody has and that can do what the signal needs, cheapest for others first. */
     public List<Endpoint> freeFor(Endpoint signal) {
-        PinUse use = useOf(signal);
         Optional<Placed> asking = node.part(signal.part());
+        Map<Endpoint, Integer> prices = new LinkedHashMap<>();
+        free(signal)
+                .forEach(target -> prices.put(
+                        target, priceOf(asking.orElseThrow(), node.pin(signal).orElseThrow(), target)));
+        return prices.entrySet().stream()
+                .sorted(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey)
+                .toList();
+    }
+
+    /** Whether there is any pin as {@link #freeFor} lists them; much quicker than the list. */
+    public boolean hasFreeFor(Endpoint signal) {
+        return free(signal).findAny().isPresent();
+    }
+
+    private Stream<Endpoint> free(Endpoint signal) {
+        PinUse use = useOf(signal);
         return PinFit.legal(node, signal)
                 .filter(target -> !taken.contains(target))
                 .filter(target -> !isReserved(target))
-                .filter(target -> !isOfAnother(target, use))
-                .sorted(Comparator.comparingInt(
-                        target -> priceOf(asking.orElseThrow(), node.pin(signal).orElseThrow(), target)))
-                .toList();
+                .filter(target -> !isOfAnother(target, use));
     }
 
     private int priceOf(Placed asking, Pin wanted, Endpoint target) {

@@ -57,6 +57,13 @@ final class BenchCommand implements Callable<Integer> {
         return 0;
     }
 
+    /** Tables far larger than anybody's. */
+    @Command(name = "big", description = "Measures very large tables: thousands of lamps, hundreds of parts.")
+    int big() throws Exception {
+        BigBench.run(spec.commandLine().getOut());
+        return 0;
+    }
+
     /** The program's icon as pictures. */
     @Command(name = "icon", description = "Draws the program's icon in every size into a folder.")
     int icon(@Option(names = "-o", required = true, description = "the folder") Path folder) throws Exception {

@@ -46,6 +46,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -54,6 +55,8 @@ final class PartClassReader {
     private static final String CURRENT = "20 mA";
     private static final String VOLTS = "3.3 V";
     private static final String HERTZ = "400 kHz";
+    private static final Pattern LABEL = Pattern.compile("[^\\s\\p{C}#@>]{1,24}");
+
     /** More than any part on a bench has. */
     private static final int MOST_PINS = 1000;
 
@@ -162,7 +165,7 @@ final class PartClassReader {
                     : can.isEmpty() ? PinUse.NONE : PinUse.OFFER;
             Need need = pin.has("need") ? word(pin, "need", Need.values(), Need.MUST) : Need.MUST;
             pins.add(new Pin(
-                    pin.text("label"),
+                    label(pin),
                     pin.texts("also"),
                     pin.optionalText("number").orElse(""),
                     row,
@@ -278,6 +281,15 @@ final class PartClassReader {
     }
 
     /** Whole bytes. */
+    /** As it is printed on the part. It is a word in ids of wires, and what parts such ids is no letter of it. */
+    private static String label(Fields pin) {
+        String label = pin.text("label");
+        if (pin.has("label") && !LABEL.matcher(label).matches()) {
+            pin.problem("label", Fact.of("problem.bad_label").with("found", label));
+        }
+        return label;
+    }
+
     static Memory memory(Fields from, String ram, String flash) {
         return new Memory(DataSize.ofBytes(from.wholeFrom(ram, 0)), DataSize.ofBytes(from.wholeFrom(flash, 0)));
     }

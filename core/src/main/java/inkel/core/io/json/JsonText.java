@@ -11,6 +11,7 @@ import com.fasterxml.jackson.core.io.JsonEOFException;
 import com.fasterxml.jackson.core.util.DefaultIndenter;
 import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.cfg.JsonNodeFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
@@ -56,7 +57,9 @@ public final class JsonText {
     }
 
     private static final class Mapper {
-        static final JsonMapper SHARED = JsonMapper.builder().build();
+        static final JsonMapper SHARED = JsonMapper.builder()
+                .disable(JsonNodeFeature.STRIP_TRAILING_BIGDECIMAL_ZEROES)
+                .build();
     }
 
     /** @throws BadJson when the text is not JSON, nested too deeply, or has a key twice or a number of no use */

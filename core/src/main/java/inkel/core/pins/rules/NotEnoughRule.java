@@ -38,7 +38,7 @@ public final class NotEnoughRule implements Rule<PinReport> {
     /** Signals that go nowhere and for which no pin is left. */
     static List<Endpoint> without(NodePins pins) {
         return pins.loose().stream()
-                .filter(signal -> pins.freeFor(signal).isEmpty() && !canBeDriven(pins, signal))
+                .filter(signal -> !pins.hasFreeFor(signal) && !canBeDriven(pins, signal))
                 .toList();
     }
 

@@ -42,8 +42,8 @@ public final class NotPlacedRule implements Rule<PinReport> {
     /** A part of which nothing is wired yet is one thing to say, and not one for each signal. */
     private static Stream<Finding> check(PinReport report, NodePins pins) {
         // That no pin is left is a finding of its own, and that the pin is gone.
-        List<Endpoint> without = NotEnoughRule.without(pins);
-        List<Endpoint> lost = pins.node().lost().stream().map(Lost::at).toList();
+        Set<Endpoint> without = Set.copyOf(NotEnoughRule.without(pins));
+        Set<Endpoint> lost = pins.node().lost().stream().map(Lost::at).collect(Collectors.toSet());
         Set<String> begun = pins.node().nets().values().stream()
                 .flatMap(List::stream)
                 .map(wire -> wire.from().part())
