@@ -1,5 +1,6 @@
 package inkel.app.cli;
 
+import inkel.app.state.Planning;
 import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
@@ -15,6 +16,7 @@ import inkel.core.finding.Severity;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
+import inkel.core.pins.Patience;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
 import inkel.core.pins.PlanNotes;
@@ -69,10 +71,11 @@ final class PlanCommand implements Callable<Integer> {
         List<ProvenPlan> proven = new ArrayList<>();
         Build planned = build;
         for (Node node : build.nodes()) {
-            Planner planner = new Planner(planned, catalog);
+            Patience patience = Patience.of(Planning.LONGEST, () -> false);
+            Planner planner = new Planner(planned, catalog, patience);
             ProvenPlan next = keep
                     ? new ProvenPlan(planner.planKeeping(node.id()), List.of())
-                    : ProvenPlan.of(planned, catalog, planner.plan(node.id()), () -> false);
+                    : ProvenPlan.of(planned, catalog, planner.plan(node.id()), patience);
             proven.add(next);
             Optional<Edit> edit = next.plan().edit();
             planned = edit.isPresent() ? edit.get().apply(planned) : planned;

@@ -14,6 +14,9 @@ final class Svg {
             + ".right{text-anchor:end}.title{font-size:18px;font-weight:bold}"
             + ".sheet{fill:#FBF8F1;stroke:#D8CCB6}";
 
+    private static final int UNKNOWN = 0xFFFD;
+    private static final int LAST_OF_FIRST_PLANE = 0xFFFF;
+
     private final XMLStreamWriter out;
 
     private Svg(XMLStreamWriter out) {
@@ -75,7 +78,7 @@ final class Svg {
     void text(String words, String... attributes) throws XMLStreamException {
         out.writeStartElement("text");
         attributes(attributes);
-        out.writeCharacters(words);
+        out.writeCharacters(valid(words));
         out.writeEndElement();
     }
 
@@ -93,11 +96,26 @@ final class Svg {
 
     private void element(String name, String words) throws XMLStreamException {
         out.writeStartElement(name);
-        out.writeCharacters(words);
+        out.writeCharacters(valid(words));
         out.writeEndElement();
     }
 
     static String number(double value) {
         return String.format(Locale.ROOT, "%.1f", value);
+    }
+
+    /** What XML 1.0 has no letter for, such as control letters, stands as the mark of an unknown one. */
+    private static String valid(String text) {
+        StringBuilder valid = new StringBuilder();
+        text.codePoints().forEach(letter -> valid.appendCodePoint(isValid(letter) ? letter : UNKNOWN));
+        return valid.toString();
+    }
+
+    private static boolean isValid(int letter) {
+        boolean isSpace = letter == '\t' || letter == '\n' || letter == '\r';
+        return isSpace
+                || letter >= ' ' && letter < Character.MIN_SURROGATE
+                || letter > Character.MAX_SURROGATE && letter < UNKNOWN
+                || letter > LAST_OF_FIRST_PLANE;
     }
 }

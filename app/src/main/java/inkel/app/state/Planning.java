@@ -12,9 +12,11 @@ import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.edit.Edit;
 import inkel.core.pins.Alternative;
+import inkel.core.pins.Patience;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.power.Stagger;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -27,6 +29,9 @@ import javafx.beans.property.ReadOnlyBooleanWrapper;
 
 /** What takes the solver's time: pins, other placements, moments. One at a time; it can be stopped. */
 public final class Planning {
+    /** Longer than any table of a home builder's takes; then it is told that it was given up. */
+    public static final Duration LONGEST = Duration.ofSeconds(4);
+
     private final Session session;
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
     private AtomicBoolean stopped = new AtomicBoolean();
@@ -106,8 +111,10 @@ public final class Planning {
     public void plan() {
         String of = session.nodeProperty().get();
         work(
-                (now, classes, isStopped) ->
-                        ProvenPlan.of(now, classes, new Planner(now, classes, isStopped).plan(of), isStopped),
+                (now, classes, isStopped) -> {
+                    Patience patience = Patience.of(LONGEST, isStopped);
+                    return ProvenPlan.of(now, classes, new Planner(now, classes, patience).plan(of), patience);
+                },
                 session.pins()::planned,
                 "notice.plan_failed");
     }
@@ -120,8 +127,8 @@ public final class Planning {
     /** As {@link #planKeeping()}, for any node. */
     void planKeeping(String of) {
         work(
-                (now, classes, isStopped) ->
-                        new ProvenPlan(new Planner(now, classes, isStopped).planKeeping(of), List.of()),
+                (now, classes, isStopped) -> new ProvenPlan(
+                        new Planner(now, classes, Patience.of(LONGEST, isStopped)).planKeeping(of), List.of()),
                 session.pins()::planned,
                 "notice.plan_failed");
     }

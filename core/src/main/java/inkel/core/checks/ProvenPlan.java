@@ -11,6 +11,7 @@ import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.pins.Patience;
 import inkel.core.pins.PinFit;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
@@ -47,20 +48,25 @@ public record ProvenPlan(Plan plan, List<Left> left) {
      * @throws CancellationException once that is so
      */
     public static ProvenPlan of(Build build, Catalog catalog, Plan plan, BooleanSupplier isStopped) {
-        return plan.placed() ? new Search(build, catalog, isStopped).of(plan) : new ProvenPlan(plan, List.of());
+        return of(build, catalog, plan, Patience.endless(isStopped));
+    }
+
+    /** As {@link #of(Build, Catalog, Plan, BooleanSupplier)}; what is not settled once the time is over is not proved. */
+    public static ProvenPlan of(Build build, Catalog catalog, Plan plan, Patience patience) {
+        return plan.placed() ? new Search(build, catalog, patience).of(plan) : new ProvenPlan(plan, List.of());
     }
 
     /** The tries for one plan. */
     private static final class Search {
         private final Build build;
         private final Catalog catalog;
-        private final BooleanSupplier isStopped;
+        private final Patience patience;
         private int tries;
 
-        Search(Build build, Catalog catalog, BooleanSupplier isStopped) {
+        Search(Build build, Catalog catalog, Patience patience) {
             this.build = build;
             this.catalog = catalog;
-            this.isStopped = isStopped;
+            this.patience = patience;
         }
 
         ProvenPlan of(Plan first) {
@@ -94,10 +100,10 @@ public record ProvenPlan(Plan plan, List<Left> left) {
             Endpoint signal = stop.place().endpoint();
             boolean isProved = true;
             for (Endpoint target : others(planned, plan, signal)) {
-                if (isStopped.getAsBoolean()) {
+                if (patience.isStopped()) {
                     throw new CancellationException();
                 }
-                if (++tries > MOST_TRIES) {
+                if (++tries > MOST_TRIES || patience.isOver()) {
                     return new Answer(Optional.empty(), false);
                 }
                 Plan other = heldAt(plan.node(), signal, target);
@@ -132,7 +138,7 @@ public record ProvenPlan(Plan plan, List<Left> left) {
         private Plan heldAt(String node, Endpoint signal, Endpoint target) {
             try {
                 Build held = new SetWire(node, Wire.held(signal, target, "")).apply(build);
-                return new Planner(held, catalog, isStopped).plan(node);
+                return new Planner(held, catalog, patience).plan(node);
             } catch (EditRefused gone) {
                 throw new IllegalStateException(gone);
             }

@@ -15,7 +15,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 
 /**
@@ -24,7 +23,7 @@ import java.util.stream.IntStream;
  */
 final class PinDomain {
     private final NodeCircuit node;
-    private final BooleanSupplier isStopped;
+    private final Patience patience;
     private final List<Endpoint> targets = new ArrayList<>();
     private final Map<Endpoint, Integer> numbers = new LinkedHashMap<>();
     private final List<Pin> pins = new ArrayList<>();
@@ -33,13 +32,13 @@ final class PinDomain {
     private final int[] places;
 
     PinDomain(NodeCircuit node) {
-        this(node, () -> false);
+        this(node, Patience.endless(() -> false));
     }
 
-    /** @param isStopped whether the answer is no longer wanted; asked by the solver now and then */
-    PinDomain(NodeCircuit node, BooleanSupplier isStopped) {
+    /** @param patience asked by the solver now and then */
+    PinDomain(NodeCircuit node, Patience patience) {
         this.node = node;
-        this.isStopped = isStopped;
+        this.patience = patience;
         for (Placed owner : node.parts()) {
             owner.cls().offers().forEach(pin -> {
                 numbers.put(owner.endpoint(pin), targets.size());
@@ -56,7 +55,12 @@ final class PinDomain {
     }
 
     boolean isStopped() {
-        return isStopped.getAsBoolean();
+        return patience.isStopped();
+    }
+
+    /** Whether planning has taken as long as it may. */
+    boolean isOver() {
+        return patience.isOver();
     }
 
     int size() {

@@ -121,6 +121,9 @@ final class PinModel {
         if (PinMatching.isTooFull(domain, wants)) {
             return Possible.NO;
         }
+        if (domain.isOver()) {
+            return Possible.UNKNOWN;
+        }
         PinModel work = new PinModel(domain, wants, Price.USUAL);
         return work.state() ? work.prove() : Possible.NO;
     }
@@ -262,7 +265,7 @@ final class PinModel {
      */
     private boolean solve(Solver solver) {
         // A reset takes criteria away, so it is put there for each run.
-        Criterion stop = domain::isStopped;
+        Criterion stop = () -> domain.isStopped() || domain.isOver();
         solver.addStopCriterion(stop);
         boolean isFound = solver.solve();
         solver.removeStopCriterion(stop);
@@ -272,6 +275,11 @@ final class PinModel {
         return isFound;
     }
 
+    /** Whether a search ended before it had looked everywhere. */
+    private boolean isCut(Solver solver) {
+        return solver.isStopCriterionMet() || domain.isOver();
+    }
+
     private Possible prove() {
         Solver solver = model.getSolver();
         IntVar[] pins = where.values().toArray(IntVar[]::new);
@@ -279,11 +287,11 @@ final class PinModel {
         solver.setSearch(then(Search.intVarSearch(new FirstFail(model), IntVar::getLB, concat(first, pins))));
         solver.limitFail(FAIL_LIMIT);
         boolean isFound = solve(solver);
-        if (!isFound && solver.isStopCriterionMet()) {
+        if (!isFound && isCut(solver)) {
             hardestFirst(solver);
             isFound = solve(solver);
         }
-        return isFound ? Possible.YES : solver.isStopCriterionMet() ? Possible.UNKNOWN : Possible.NO;
+        return isFound ? Possible.YES : isCut(solver) ? Possible.UNKNOWN : Possible.NO;
     }
 
     /** The variables that fail most come first, with restarts and values at random, always the same. */
@@ -334,7 +342,7 @@ final class PinModel {
         Solution best = new Solution(model);
         model.setObjective(Model.MINIMIZE, total);
         boolean isFound = record(solver, best);
-        boolean isComplete = !solver.isStopCriterionMet();
+        boolean isComplete = !isCut(solver);
         if (isComplete) {
             return isFound ? Optional.of(answer(best, total, true)) : Optional.empty();
         }
@@ -377,6 +385,9 @@ final class PinModel {
 
     /** Tears out some wants of the best placement and places them anew, over and over. */
     private void improve(Solver solver, Solution best, IntVar total, IntVar[] pins) {
+        if (domain.isOver()) {
+            return;
+        }
         solver.reset();
         model.clearObjective();
         model.setObjective(Model.MINIMIZE, total);

@@ -27,10 +27,10 @@ import java.util.function.Predicate;
 public final class Planner {
     private final Build build;
     private final Catalog catalog;
-    private final BooleanSupplier isStopped;
+    private final Patience patience;
 
     public Planner(Build build, Catalog catalog) {
-        this(build, catalog, () -> false);
+        this(build, catalog, Patience.endless(() -> false));
     }
 
     /**
@@ -38,9 +38,14 @@ public final class Planner {
      *     every method ends with a {@link java.util.concurrent.CancellationException}
      */
     public Planner(Build build, Catalog catalog, BooleanSupplier isStopped) {
+        this(build, catalog, Patience.endless(isStopped));
+    }
+
+    /** As {@link #Planner(Build, Catalog, BooleanSupplier)}, with what was found by then once the time is over. */
+    public Planner(Build build, Catalog catalog, Patience patience) {
         this.build = build;
         this.catalog = catalog;
-        this.isStopped = isStopped;
+        this.patience = patience;
     }
 
     /**
@@ -57,7 +62,7 @@ public final class Planner {
         Circuit circuit = Circuit.of(build, catalog);
         NodeCircuit node = node(circuit, nodeId);
         List<Want> wants = Want.of(node, LinkEnd.of(circuit.links(), nodeId));
-        PinDomain domain = new PinDomain(node, isStopped);
+        PinDomain domain = new PinDomain(node, patience);
         Optional<PinModel.Answer> answer = PinModel.solve(domain, wants, Price.of(emphasis));
         return answer.map(found -> placed(node, found)).orElseGet(() -> refused(domain, wants));
     }
@@ -88,7 +93,7 @@ public final class Planner {
                 old -> old.withWires(old.wires().stream()
                         .map(wire -> isHeld.test(wire) ? held(wire) : wire)
                         .toList()));
-        Plan plan = new Planner(kept, catalog, isStopped).plan(nodeId);
+        Plan plan = new Planner(kept, catalog, patience).plan(nodeId);
         Map<Wire, Wire> before = new HashMap<>();
         build.node(nodeId).orElseThrow().wires().forEach(wire -> before.put(held(wire), wire));
         return plan.withWires(plan.wires().stream()
@@ -135,7 +140,7 @@ public final class Planner {
                 Set.of(),
                 clash.stream().map(Want::signal).toList(),
                 PinMatching.shortage(domain, clash),
-                new WaysOut(build, catalog, node, clash, isStopped).list(),
+                new WaysOut(build, catalog, node, clash, patience).list(),
                 true);
     }
 
@@ -203,7 +208,7 @@ public final class Planner {
         List<Plan> plans = new ArrayList<>();
         Build at = build;
         for (Node node : build.nodes()) {
-            Plan plan = how.apply(new Planner(at, catalog, isStopped), node.id());
+            Plan plan = how.apply(new Planner(at, catalog, patience), node.id());
             plans.add(plan);
             at = plan.takenBy(at);
         }

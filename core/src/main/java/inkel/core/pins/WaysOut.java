@@ -20,7 +20,6 @@ import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 
 /** The smallest changes that make room for wants that clash, each tried by placing the changed build. */
@@ -33,10 +32,10 @@ final class WaysOut {
     private final NodeCircuit node;
     private final List<Want> clash;
     private final String id;
-    private final BooleanSupplier isStopped;
+    private final Patience patience;
 
-    WaysOut(Build build, Catalog catalog, NodeCircuit node, List<Want> clash, BooleanSupplier isStopped) {
-        this.isStopped = isStopped;
+    WaysOut(Build build, Catalog catalog, NodeCircuit node, List<Want> clash, Patience patience) {
+        this.patience = patience;
         this.build = build;
         this.catalog = catalog;
         this.node = node;
@@ -55,6 +54,9 @@ final class WaysOut {
     }
 
     private boolean helps(Fix fix) {
+        if (patience.isOver()) {
+            return false;
+        }
         try {
             Build changed = fix.apply(build);
             Circuit circuit = Circuit.of(changed, catalog);
@@ -72,7 +74,7 @@ final class WaysOut {
 
     private boolean isPossible(NodeCircuit changed, List<NodeWire> links) {
         return PinModel.isPossible(
-                        new PinDomain(changed, isStopped),
+                        new PinDomain(changed, patience),
                         Want.of(changed, LinkEnd.of(links, changed.node().id())))
                 == PinModel.Possible.YES;
     }

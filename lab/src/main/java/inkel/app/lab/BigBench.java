@@ -1,5 +1,6 @@
 package inkel.app.lab;
 
+import inkel.app.state.Planning;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
@@ -16,6 +17,7 @@ import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.io.catalog.CatalogReader;
+import inkel.core.pins.Patience;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.remedy.AddParts;
@@ -77,7 +79,7 @@ final class BigBench {
 
     private static void planned(PrintWriter out, String what, Build build, Catalog catalog) {
         long start = System.nanoTime();
-        Plan plan = new Planner(build, catalog).plan("table");
+        Plan plan = new Planner(build, catalog, Patience.of(Planning.LONGEST, () -> false)).plan("table");
         double took = (System.nanoTime() - start) / 1e9;
         String answer = plan.placed()
                 ? plan.complete() ? "placed" : "placed, best so far"

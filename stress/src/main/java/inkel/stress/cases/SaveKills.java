@@ -40,7 +40,7 @@ public final class SaveKills implements Ordeal {
         BuildFile.save(file, build, Seeds.CATALOG);
         try (Child child = Child.of(Saver.class, file.toString())) {
             if (!child.isUp()) {
-                tally.broke("the child did not start", "", "");
+                tally.broke("the child did not start", child.errors(), "");
                 return;
             }
             Thread.sleep(random.nextInt(200), random.nextInt(1_000_000));

@@ -1,7 +1,6 @@
 package inkel.stress.cases;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import inkel.app.state.Lanes;
 import inkel.app.state.Opened;
 import inkel.app.state.Recovery;
 import inkel.app.state.Session;
@@ -37,19 +36,6 @@ import javafx.scene.Scene;
 /** Good builds with a few changes, opened in the window and looked at in every stage. */
 public final class Shown implements Ordeal {
     private static final List<String> PAGES = List.of("take", "habits", "help", "find", "add_board", "left_work");
-
-    /** What may be wrong with a reading is thought through beside the window and may take long; here nobody waits for it. */
-    private static final Lanes LANES = new Lanes(
-            Runnable::run,
-            Runnable::run,
-            Runnable::run,
-            Runnable::run,
-            Runnable::run,
-            Runnable::run,
-            unasked -> {},
-            Runnable::run,
-            Runnable::run,
-            Runnable::run);
 
     private final Path folder;
     private final List<JsonNode> trees = new ArrayList<>();
@@ -129,7 +115,7 @@ public final class Shown implements Ordeal {
         Session session = new Session(
                 Seeds.CATALOG,
                 Shelf.read(folder.resolve("shelf")),
-                LANES,
+                Quiet.LANES,
                 Clock.systemUTC(),
                 new Recovery(folder.resolve("recovery")));
         Shell shell = new Shell(session, UserState.read(folder.resolve("state")));

@@ -1,6 +1,5 @@
 package inkel.stress.cases;
 
-import inkel.app.state.Lanes;
 import inkel.app.state.Recovery;
 import inkel.app.state.Session;
 import inkel.core.catalog.Habit;
@@ -97,7 +96,7 @@ public final class Walks implements Ordeal {
         Session session = new Session(
                 Seeds.CATALOG,
                 Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
+                Quiet.LANES,
                 Clock.systemUTC(),
                 new Recovery(folder.resolve("recovery")));
         session.files().open(file);

@@ -42,7 +42,7 @@ public final class WindowKills implements Ordeal {
         try (Child child =
                 Child.of(Editor.class, file.toString(), state.toString(), String.valueOf(random.nextLong()))) {
             if (!child.isUp()) {
-                tally.broke("the window did not come up", "", "");
+                tally.broke("the window did not come up", child.errors(), "");
                 return;
             }
             Thread.sleep(random.nextInt(3000));

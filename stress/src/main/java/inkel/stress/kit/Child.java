@@ -5,10 +5,12 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.lang.management.ManagementFactory;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
@@ -20,11 +22,13 @@ public final class Child implements AutoCloseable {
     public record Line(String text, long at) {}
 
     private final Process process;
+    private final Path errors;
     private final List<Line> lines = new ArrayList<>();
     private final Thread reader;
 
-    private Child(Process process) {
+    private Child(Process process, Path errors) {
         this.process = process;
+        this.errors = errors;
         reader = new Thread(this::read, "child");
         reader.setDaemon(true);
         reader.start();
@@ -37,11 +41,15 @@ public final class Child implements AutoCloseable {
         ManagementFactory.getRuntimeMXBean().getInputArguments().stream()
                 .filter(word -> !word.startsWith("-javaagent") && !word.startsWith("-Xlog"))
                 .forEach(command::add);
+        // Set after the start by whoever runs the tests, so that no input argument tells of it.
+        Optional.ofNullable(System.getProperty("inkel.home")).ifPresent(home -> command.add("-Dinkel.home=" + home));
         command.addAll(
                 List.of("-XX:TieredStopAtLevel=1", "-cp", System.getProperty("java.class.path"), main.getName()));
         Stream.of(words).forEach(command::add);
-        ProcessBuilder builder = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD);
-        return new Child(builder.start());
+        Path errors = Files.createTempFile("inkel-stress-child", ".txt");
+        errors.toFile().deleteOnExit();
+        ProcessBuilder builder = new ProcessBuilder(command).redirectError(errors.toFile());
+        return new Child(builder.start(), errors);
     }
 
     private void read() {
@@ -67,6 +75,11 @@ public final class Child implements AutoCloseable {
             }
             return !lines.isEmpty();
         }
+    }
+
+    /** What it wrote to its standard error, for whoever wonders why it did not come up. */
+    public String errors() throws IOException {
+        return Files.readString(errors);
     }
 
     /** As by {@code kill -9}. */

@@ -76,7 +76,11 @@ public final class PlanPatch {
                 }
             }
             return Optional.of(BuildReader.parse(THEN, tree.toString(), catalog));
-        } catch (JsonPatchApplicationException | JsonText.BadJson | UnreadableFile doesNotFit) {
+        } catch (JsonPatchApplicationException
+                | IllegalArgumentException
+                | JsonText.BadJson
+                | UnreadableFile doesNotFit) {
+            // The library tells a patch that is none, such as one with a pointer that is none, in several ways.
             return Optional.empty();
         }
     }
