@@ -21,6 +21,9 @@ public final class LeftWork {
     /** Opens the list of all that was left; made by the window. */
     private Runnable showAll = () -> {};
 
+    /** That there is work of others, as it was told at last. */
+    private Notice told;
+
     /** What was chosen from the list, while its file is being opened. */
     private Path wanted;
 
@@ -134,21 +137,24 @@ public final class LeftWork {
             return;
         }
         boolean isOneNew = others.size() == 1 && others.get(0).file().isEmpty();
-        session.notices()
-                .offer(
-                        isOneNew
-                                ? oneNew(others.get(0))
-                                : new Notice(
-                                        Notice.Tone.TROUBLE,
-                                        Words.say(Fact.of("notice.left_others").with("count", others.size())),
-                                        List.of(
-                                                new Notice.Action(Words.get("notice.left_others.show"), () -> {
-                                                    session.notices().withdrawOffer();
-                                                    showAll.run();
-                                                }),
-                                                new Notice.Action(
-                                                        Words.get("notice.left_others.later"),
-                                                        () -> session.notices().withdrawOffer()))));
+        others(
+                isOneNew
+                        ? oneNew(others.get(0))
+                        : new Notice(
+                                Notice.Tone.TROUBLE,
+                                Words.say(Fact.of("notice.left_others").with("count", others.size())),
+                                List.of(
+                                        new Notice.Action(Words.get("notice.left_others.show"), () -> {
+                                            session.notices().withdrawOffer();
+                                            showAll.run();
+                                        }),
+                                        new Notice.Action(Words.get("notice.left_others.later"), () -> session.notices()
+                                                .withdrawOffer()))));
+    }
+
+    private void others(Notice notice) {
+        told = notice;
+        session.notices().offer(notice);
     }
 
     private Notice oneNew(Recovery.Left one) {
@@ -175,6 +181,9 @@ public final class LeftWork {
 
     /** All that was left of builds that are not open, read and judged in the background. */
     public void list(Consumer<List<One>> show) {
+        if (told != null && told == session.notices().property().get()) {
+            session.notices().withdrawOffer();
+        }
         session.lanes().files().execute(() -> {
             List<One> all = new ArrayList<>();
             for (Recovery.Left left : recovery.all()) {

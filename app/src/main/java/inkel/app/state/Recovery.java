@@ -50,7 +50,12 @@ public final class Recovery {
      * @param file the build's own file; empty for a build that was never saved
      * @param kept when it was written
      */
-    public record Left(Path copy, Optional<Path> file, Instant kept) {}
+    public record Left(Path copy, Optional<Path> file, Instant kept) {
+        /** Whether the build was never saved; else its file may still be unknown, where an older version left it. */
+        public boolean isOfNoFile() {
+            return copy.getFileName().toString().startsWith(NEW);
+        }
+    }
 
     /** Told when a copy could not be written; see {@link #onTrouble}. */
     private volatile Consumer<Exception> trouble = failed -> {};

@@ -1,6 +1,7 @@
 package inkel.app.ui.start;
 
 import inkel.app.state.LeftWork;
+import inkel.app.state.Recovery;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
@@ -9,9 +10,7 @@ import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.quantity.Fact;
-import java.nio.file.Path;
 import java.time.ZoneId;
-import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -52,14 +51,14 @@ public final class LeftPage extends VBox {
 
     private HBox row(LeftWork.One one) {
         boolean isGood = one.read().assessment().isPresent();
-        VBox texts = new VBox(
-                2, Ui.text(name(one), "card-title"), Ui.text(where(one.left().file()), "quiet", "small"));
+        VBox texts = new VBox(2, Ui.text(name(one), "card-title"), Ui.text(where(one.left()), "quiet", "small"));
         texts.getChildren().add(Ui.text(what(one), "small"));
         texts.setMinWidth(0);
         HBox.setHgrow(texts, Priority.ALWAYS);
         String id = one.left().copy().getFileName().toString().replace('.', '-');
         Tile drop = Ui.pill("drop-" + id, Words.get("left.drop"), () -> left.throwAway(one, this::fill));
         drop.setMinWidth(Region.USE_PREF_SIZE);
+        drop.setMaxHeight(Region.USE_PREF_SIZE);
         HBox row = new HBox(10, texts, drop);
         if (isGood) {
             Tile take = Ui.pill("take-" + id, Words.get("left.take"), () -> {
@@ -67,6 +66,7 @@ public final class LeftPage extends VBox {
                 left.take(one);
             });
             take.setMinWidth(Region.USE_PREF_SIZE);
+            take.setMaxHeight(Region.USE_PREF_SIZE);
             row.getChildren().add(1, take);
         }
         row.setAlignment(Pos.CENTER_LEFT);
@@ -83,8 +83,10 @@ public final class LeftPage extends VBox {
                 .orElseGet(() -> Words.get("left.no_name"));
     }
 
-    private static String where(java.util.Optional<Path> file) {
-        return file.map(path -> Words.get("left.of", "file", path)).orElseGet(() -> Words.get("left.never_saved"));
+    private static String where(Recovery.Left left) {
+        return left.file()
+                .map(path -> Words.get("left.of", "file", path))
+                .orElseGet(() -> Words.get(left.isOfNoFile() ? "left.never_saved" : "left.of_unknown"));
     }
 
     private static String what(LeftWork.One one) {
@@ -100,8 +102,7 @@ public final class LeftPage extends VBox {
                                         .map(node -> node.parts().size())
                                         .reduce(0, Integer::sum))
                         .with("lines", build.log().size())))
-                .orElseGet(() -> List.of(
-                                Words.say(one.read().refusal().orElseThrow()).split("\n"))
-                        .get(0));
+                .orElseGet(() ->
+                        Words.say(one.read().refusal().orElseThrow().problems().get(0)));
     }
 }
