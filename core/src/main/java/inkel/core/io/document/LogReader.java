@@ -208,9 +208,14 @@ final class LogReader {
         return fields.parsed("at", LogReader::instant, "2026-05-01T18:30:00Z", Instant.EPOCH);
     }
 
+    /** Years of four digits, so that every time zone has a date for it. */
+    private static boolean isOfACalendar(Instant at) {
+        return at.isAfter(Instant.parse("0001-01-02T00:00:00Z")) && at.isBefore(Instant.parse("9999-12-31T00:00:00Z"));
+    }
+
     private static Optional<Instant> instant(String text) {
         try {
-            return Optional.of(Instant.parse(text));
+            return Optional.of(Instant.parse(text)).filter(LogReader::isOfACalendar);
         } catch (DateTimeParseException notATime) {
             return Optional.empty();
         }

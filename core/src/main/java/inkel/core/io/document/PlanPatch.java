@@ -4,7 +4,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.flipkart.zjsonpatch.JsonDiff;
 import com.flipkart.zjsonpatch.JsonPatch;
-import com.flipkart.zjsonpatch.JsonPatchApplicationException;
 import inkel.core.catalog.Catalog;
 import inkel.core.document.Build;
 import inkel.core.document.Logbook;
@@ -72,15 +71,24 @@ public final class PlanPatch {
             for (int i = now.log().size() - 1; i > line; i--) {
                 String back = now.log().mark(i).back();
                 if (!back.isEmpty()) {
-                    tree = JsonPatch.apply(JsonText.parse(back), tree);
+                    Optional<JsonNode> before = applied(JsonText.parse(back), tree);
+                    if (before.isEmpty()) {
+                        return Optional.empty();
+                    }
+                    tree = before.get();
                 }
             }
             return Optional.of(BuildReader.parse(THEN, tree.toString(), catalog));
-        } catch (JsonPatchApplicationException
-                | IllegalArgumentException
-                | JsonText.BadJson
-                | UnreadableFile doesNotFit) {
-            // The library tells a patch that is none, such as one with a pointer that is none, in several ways.
+        } catch (JsonText.BadJson | UnreadableFile doesNotFit) {
+            return Optional.empty();
+        }
+    }
+
+    /** The library tells of a patch that is none, or does not fit, in whatever way it comes upon that. */
+    private static Optional<JsonNode> applied(JsonNode patch, JsonNode tree) {
+        try {
+            return Optional.of(JsonPatch.apply(patch, tree));
+        } catch (RuntimeException noPatch) {
             return Optional.empty();
         }
     }

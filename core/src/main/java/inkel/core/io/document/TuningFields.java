@@ -84,7 +84,8 @@ final class TuningFields {
         JsonNode found = inside.tree().get(name);
         List<Tuning.Point> corners = new ArrayList<>();
         for (JsonNode corner : found) {
-            boolean isRight = corner.size() == 2 && isFinite(corner.get(0)) && isFinite(corner.get(1));
+            boolean isRight =
+                    corner.isArray() && corner.size() == 2 && isFinite(corner.get(0)) && isFinite(corner.get(1));
             if (!isRight
                     || !corners.isEmpty()
                             && corner.get(0).doubleValue()
@@ -97,8 +98,11 @@ final class TuningFields {
         return found.isArray() ? Optional.of(corners) : Optional.empty();
     }
 
+    /** Far beyond all that is measured, and far from where reckoning with it leaves the numbers there are. */
+    private static final double LARGEST = 1e60;
+
     private static boolean isFinite(JsonNode number) {
-        return number.isNumber() && Double.isFinite(number.doubleValue());
+        return number.isNumber() && Math.abs(number.doubleValue()) <= LARGEST;
     }
 
     private static Optional<Unit> unit(String symbol) {
