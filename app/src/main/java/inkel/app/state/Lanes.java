@@ -4,7 +4,9 @@ import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ThreadFactory;
+import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 
 /**
@@ -80,10 +82,13 @@ public record Lanes(
     }
 
     private static Executor thread(String name) {
-        return Executors.newSingleThreadExecutor(task -> {
+        ThreadFactory threads = task -> {
             Thread thread = new Thread(task, name);
             thread.setDaemon(true);
             return thread;
-        });
+        };
+        // What comes after the lane was finished, at the very end of a run, is done by whoever asks for it.
+        return new ThreadPoolExecutor(
+                1, 1, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), threads, (late, lane) -> late.run());
     }
 }

@@ -77,13 +77,17 @@ public final class Recovery {
      * @return whether no other run has it open
      */
     boolean hold(Path file) {
+        return !isThere() || holds.take(lockOf(copyOf(file)));
+    }
+
+    private boolean isThere() {
         try {
             Files.createDirectories(folder);
+            return true;
         } catch (IOException failed) {
             Trouble.minor(Recovery.class, "no folder to say in what is open", failed);
-            return true;
+            return false;
         }
-        return holds.take(lockOf(copyOf(file)));
     }
 
     void release(Path file) {
@@ -102,9 +106,11 @@ public final class Recovery {
     /** Writes the state of a build that has no file yet. */
     synchronized void keepNew(String key, Build build) {
         Path copy = newCopy(key);
-        if (write(copy, build, Optional.empty()) && own.add(copy)) {
+        // First, so that no other run takes it for something that was left.
+        if (own.add(copy) && isThere()) {
             holds.take(lockOf(copy));
         }
+        write(copy, build, Optional.empty());
     }
 
     /** Writes the state of a build; a failure is told, and the build itself is not in danger. */
@@ -112,7 +118,7 @@ public final class Recovery {
         write(copyOf(file), build, Optional.of(file.toAbsolutePath().normalize()));
     }
 
-    private synchronized boolean write(Path copy, Build build, Optional<Path> file) {
+    private synchronized void write(Path copy, Build build, Optional<Path> file) {
         try {
             Files.createDirectories(folder);
             AtomicFile.write(copy, BuildWriter.print(build));
@@ -120,11 +126,9 @@ public final class Recovery {
             if (file.isPresent() && !Files.exists(of)) {
                 AtomicFile.write(of, file.get().toString());
             }
-            return true;
         } catch (IOException | UncheckedIOException failed) {
             Trouble.minor(Recovery.class, "recovery copy not written", failed);
             trouble.accept(failed);
-            return false;
         }
     }
 

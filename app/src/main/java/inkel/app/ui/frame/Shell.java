@@ -145,6 +145,8 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
             }
         });
         window.setOnCloseRequest(event -> {
+            // What is typed is taken over when its field is left.
+            requestFocus();
             if (!session.files().mayLeave(window::close, this::saveAs)) {
                 event.consume();
             }

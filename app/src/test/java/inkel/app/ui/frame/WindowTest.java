@@ -460,6 +460,22 @@ class WindowTest {
     }
 
     @Test
+    void whatIsBeingTypedWhenTheWindowIsClosedIsTakenOver(FxRobot robot) throws Exception {
+        until(() -> session.assessmentProperty().get() != null);
+        robot.interact(() -> {
+            shell.askBeforeClosing(stage);
+            shell.renameBoard();
+        });
+        robot.interact(
+                () -> robot.lookup("#rename-node").queryAs(TextField.class).setText("Half typed"));
+        robot.interact(() -> stage.fireEvent(new WindowEvent(stage, WindowEvent.WINDOW_CLOSE_REQUEST)));
+        assertTrue(stage.isShowing(), "there is something to ask about now");
+        assertEquals(
+                "Half typed",
+                session.build().orElseThrow().node(NODE).orElseThrow().name());
+    }
+
+    @Test
     void aNameBeingTypedOutlivesAnAssessment(FxRobot robot) throws Exception {
         until(() -> session.assessmentProperty().get() != null);
         robot.interact(() -> shell.renameBoard());
