@@ -8,8 +8,8 @@ import java.util.concurrent.TimeUnit;
 
 /** Sees to it that a round that never ends is told, with where it is. */
 public final class Watch implements AutoCloseable {
-    /** A round is a few milliseconds of work; what takes this long is stuck for whoever waits. */
-    public static final Duration LONGEST = Duration.ofSeconds(20);
+    /** Most rounds are milliseconds, a walk with plans some seconds; what takes this long is stuck for whoever waits. */
+    public static final Duration LONGEST = Duration.ofSeconds(60);
 
     private static final Duration GIVEN_UP = Duration.ofMinutes(3);
     private static final int STUCK = 3;
