@@ -74,7 +74,7 @@ public final class BuildFiles {
         return left;
     }
 
-    /** Told once, and again only after it was well in between. */
+    /** Told once in a run. */
     private void notKept(Exception failed) {
         if (!isNotKeptTold) {
             isNotKeptTold = true;
@@ -178,7 +178,7 @@ public final class BuildFiles {
             newKey = recovery.newKey();
         } else {
             // What an opening before this one left may still wait to be written.
-            Optional.ofNullable(waiting.remove(path)).ifPresent(last -> recovery.keep(path, last));
+            keepWaiting(path);
             if (recovery.hold(path)) {
                 held = path;
                 left.offer(path, recovery.left(path), build);
@@ -252,7 +252,8 @@ public final class BuildFiles {
     void openNew(Build build) {
         Catalog classes = session.sharedCatalog();
         String key = recovery.newKey();
-        session.lanes().keeping().execute(() -> recovery.keepNew(key, build));
+        waiting.put(key, build);
+        session.lanes().keeping().execute(() -> keepWaiting(key));
         session.lanes().judging().execute(() -> {
             try {
                 Assessment first = Opened.judge(build, classes);
@@ -280,19 +281,19 @@ public final class BuildFiles {
         String key = newKey;
         Object name = path == null ? key : path;
         waiting.put(name, build);
-        return () -> {
-            Build latest = waiting.remove(name);
-            if (latest != null) {
-                write(name, latest);
-            }
-        };
+        return () -> keepWaiting(name);
     }
 
-    private void write(Object name, Build build) {
+    /** One at a time, so that whoever finds nothing waiting knows that it is written and not only on its way. */
+    private synchronized void keepWaiting(Object name) {
+        Build latest = waiting.remove(name);
+        if (latest == null) {
+            return;
+        }
         if (name instanceof Path path) {
-            recovery.keep(path, build);
+            recovery.keep(path, latest);
         } else {
-            recovery.keepNew(name.toString(), build);
+            recovery.keepNew(name.toString(), latest);
         }
     }
 
@@ -300,10 +301,8 @@ public final class BuildFiles {
      * Writes all that is not saved yet, here and now: for a program that is told to end. May be called from any thread and more
      * than once.
      */
-    public void rescue() {
-        for (Object name : List.copyOf(waiting.keySet())) {
-            Optional.ofNullable(waiting.remove(name)).ifPresent(build -> write(name, build));
-        }
+    public synchronized void rescue() {
+        List.copyOf(waiting.keySet()).forEach(this::keepWaiting);
     }
 
     // --- saving
@@ -335,7 +334,13 @@ public final class BuildFiles {
         int opening = openings;
         Catalog classes = session.catalog();
         Build base = path.equals(file.get()) ? saved : null;
+        boolean isOther = !path.equals(file.get());
         session.lanes().files().execute(() -> {
+            if (isOther && !recovery.hold(path)) {
+                session.lanes().screen().execute(() -> session.notices()
+                        .trouble(Words.get("notice.elsewhere.save", "file", path.getFileName())));
+                return;
+            }
             Optional<Outside> other = Outside.of(path, base, classes)
                     .filter(found -> !found.build().equals(toSave));
             if (other.isPresent()) {
@@ -354,10 +359,16 @@ public final class BuildFiles {
                         then.run();
                     } else {
                         savedBefore(path, wasNew);
+                        if (isOther && !path.equals(file.get())) {
+                            recovery.release(path);
+                        }
                     }
                 });
             } catch (IOException | RuntimeException failed) {
                 Trouble.minor(BuildFiles.class, "save failed", failed);
+                if (isOther) {
+                    recovery.release(path);
+                }
                 session.lanes().screen().execute(() -> notSaved(path, failed));
             }
         });

@@ -1,6 +1,7 @@
 package inkel.app.state;
 
 import inkel.app.words.Words;
+import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.LogLine;
@@ -54,7 +55,11 @@ public final class LeftWork {
         if (asked != null && !all.isEmpty() && recovery.isSame(asked, all.get(0))) {
             // Opening the file set it aside under another name.
             Path copy = all.contains(asked) ? asked : all.get(0);
-            files.read(copy, read -> takeOver(copy, read));
+            files.read(copy, read -> {
+                if (path.equals(files.fileProperty().get())) {
+                    takeOver(copy, read);
+                }
+            });
             return;
         }
         if (all.isEmpty()) {
@@ -132,11 +137,16 @@ public final class LeftWork {
 
     /** Says that there is work of other builds, unless something else is being told. */
     public void offerOthers() {
-        List<Recovery.Left> others = others();
-        if (others.isEmpty() || session.notices().property().get() != null) {
-            return;
-        }
-        boolean isOneNew = others.size() == 1 && others.get(0).file().isEmpty();
+        gather(all -> {
+            List<Recovery.Left> others = all.stream().map(One::left).toList();
+            if (!others.isEmpty() && session.notices().property().get() == null) {
+                tell(others);
+            }
+        });
+    }
+
+    private void tell(List<Recovery.Left> others) {
+        boolean isOneNew = others.size() == 1 && others.get(0).isOfNoFile();
         others(
                 isOneNew
                         ? oneNew(others.get(0))
@@ -170,38 +180,60 @@ public final class LeftWork {
                         })));
     }
 
-    /** Of the open file all is offered where it is opened. */
-    private List<Recovery.Left> others() {
-        Optional<Path> open = Optional.ofNullable(files.fileProperty().get())
-                .map(path -> path.toAbsolutePath().normalize());
-        return recovery.all().stream()
-                .filter(one -> open.isEmpty() || !one.file().equals(open))
-                .toList();
-    }
-
     /** All that was left of builds that are not open, read and judged in the background. */
     public void list(Consumer<List<One>> show) {
         if (told != null && told == session.notices().property().get()) {
             session.notices().withdrawOffer();
         }
+        gather(show);
+    }
+
+    private void gather(Consumer<List<One>> show) {
+        Catalog classes = session.sharedCatalog();
+        Optional<Path> open = Optional.ofNullable(files.fileProperty().get())
+                .map(path -> path.toAbsolutePath().normalize());
         session.lanes().files().execute(() -> {
             List<One> all = new ArrayList<>();
             for (Recovery.Left left : recovery.all()) {
-                all.add(new One(left, Opened.read(left.copy(), session.sharedCatalog())));
+                // Of the open file all is offered where it is opened.
+                boolean isOfOpen = open.isPresent() && left.file().equals(open);
+                Opened read = Opened.read(left.copy(), classes);
+                if (!isOfOpen && isSaved(left, read, classes)) {
+                    recovery.forgetLeft(left.copy());
+                } else if (!isOfOpen) {
+                    all.add(new One(left, read));
+                }
             }
             session.lanes().screen().execute(() -> show.accept(all));
         });
     }
 
-    /** Opens the build's file, where there is one, and goes on with what was left of it. */
+    /** Whether its file says as much anyway, as after an edit that was undone. */
+    private static boolean isSaved(Recovery.Left left, Opened read, Catalog classes) {
+        return left.file()
+                .filter(Files::isRegularFile)
+                .flatMap(file -> Opened.read(file, classes).assessment())
+                .filter(inFile -> isOld(read, inFile.build()))
+                .isPresent();
+    }
+
+    /** Opens the build's file, where there is one that can be read, and goes on with what was left of it. */
     public void take(One one) {
         Optional<Path> file = one.left().file().filter(Files::isRegularFile);
         if (file.isEmpty()) {
             takeNew(one.left().copy());
             return;
         }
-        wanted = one.left().copy();
-        files.open(file.get());
+        files.read(file.get(), opened -> {
+            if (opened.refusal().isPresent()) {
+                // Its file is spoilt; what was left must not wait for that.
+                takeNew(one.left().copy());
+                return;
+            }
+            wanted = one.left().copy();
+            files.take(opened);
+            wanted = null;
+        });
     }
 
     public void throwAway(One one, Runnable then) {

@@ -7,19 +7,18 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.NotDirectoryException;
-import java.util.LinkedHashMap;
 import java.util.Map;
 
 /** Why a file could not be written or read, as half a sentence to be put in brackets. */
 public final class FailureWords {
     /** What systems of the POSIX family say, which knows no codes here. */
-    private static final Map<String, String> SYSTEM = new LinkedHashMap<>(Map.of(
+    private static final Map<String, String> SYSTEM = Map.of(
             "No space left on device", "failure.disk_full",
             "Disk quota exceeded", "failure.disk_full",
             "Read-only file system", "failure.read_only",
             "File name too long", "failure.name_too_long",
             "Is a directory", "failure.is_folder",
-            "Input/output error", "failure.disk_bad"));
+            "Input/output error", "failure.disk_bad");
 
     private FailureWords() {}
 

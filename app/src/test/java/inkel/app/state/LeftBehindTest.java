@@ -63,6 +63,21 @@ class LeftBehindTest {
         return session;
     }
 
+    /** What judges and what keeps waits until a test lets it go on. */
+    private static Lanes judgingAndKeepingIn(Deque<Runnable> waiting) {
+        return new Lanes(
+                waiting::add,
+                waiting::add,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run,
+                Runnable::run);
+    }
+
     private static void rename(Session session, String name) {
         session.apply(new RenamePart(NODE, "radio", name));
     }
@@ -210,6 +225,30 @@ class LeftBehindTest {
     }
 
     @Test
+    void anEditThatWasUndoneIsNoWorkThatWasLeft() throws Exception {
+        Session first = opened();
+        rename(first, "Undone");
+        first.undo();
+        Session other = run();
+        other.files().left().offerOthers();
+        assertNull(other.notices().property().get());
+        assertEquals(List.of(), kept());
+    }
+
+    @Test
+    void workOnAFileThatWasSpoiltSinceIsTakenAsABuildOfItsOwn() throws Exception {
+        rename(opened(), "Unsaved");
+        Files.writeString(file, "{ not a build any more");
+        Session next = run();
+        List<LeftWork.One> listed = new ArrayList<>();
+        next.files().left().list(listed::addAll);
+        next.files().left().take(listed.get(0));
+        assertNull(next.files().fileProperty().get());
+        assertEquals("Unsaved", name(next));
+        assertEquals("{ not a build any more", Files.readString(file));
+    }
+
+    @Test
     void whatCannotBeKeptIsToldOnce() throws Exception {
         Session session = opened();
         Files.delete(folder.resolve("recovery").resolve(only(".lock")));
@@ -236,17 +275,7 @@ class LeftBehindTest {
     @Test
     void whatIsStillWaitingIsWrittenWhenTheProgramIsToldToEnd() throws Exception {
         Deque<Runnable> waiting = new ArrayDeque<>();
-        Session session = run(new Lanes(
-                Runnable::run,
-                waiting::add,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run));
+        Session session = run(judgingAndKeepingIn(waiting));
         session.files().open(file);
         rename(session, "At the very end");
         session.files().rescue();
@@ -295,17 +324,7 @@ class LeftBehindTest {
     @Test
     void afterManyQuickEditsTheLastIsSafeAfterOneWrite() throws Exception {
         Deque<Runnable> waiting = new ArrayDeque<>();
-        Session session = run(new Lanes(
-                waiting::add,
-                waiting::add,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run));
+        Session session = run(judgingAndKeepingIn(waiting));
         session.files().open(file);
         for (int i = 0; i <= 20; i++) {
             rename(session, "Radio " + i);
@@ -331,17 +350,7 @@ class LeftBehindTest {
     void anEditAfterWhatWasTakenOverIsWhatTheNextRunFinds() throws Exception {
         rename(opened(), "Unsaved");
         Deque<Runnable> waiting = new ArrayDeque<>();
-        Session session = run(new Lanes(
-                waiting::add,
-                waiting::add,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run,
-                Runnable::run));
+        Session session = run(judgingAndKeepingIn(waiting));
         session.files().open(file);
         press(session, 0);
         rename(session, "Later");

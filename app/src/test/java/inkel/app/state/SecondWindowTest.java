@@ -35,7 +35,7 @@ class SecondWindowTest {
         Session first = run();
         first.files().open(file);
         rename(first, "Of the first");
-        releaseAll(first);
+        first.files().letGo();
     }
 
     private Session run() {
@@ -67,10 +67,7 @@ class SecondWindowTest {
 
     @Test
     void theSecondWindowOnlyLooks() throws Exception {
-        Session first = run();
-        first.files().open(file);
         String before = Files.readString(file);
-        releaseAll(first);
         try (OtherRun other = OtherRun.holding(recovery)) {
             Session second = run();
             second.files().open(file);
@@ -94,10 +91,7 @@ class SecondWindowTest {
 
     @Test
     void aCopyIsABuildOfItsOwn() throws Exception {
-        Session first = run();
-        first.files().open(file);
         String before = Files.readString(file);
-        releaseAll(first);
         try (OtherRun other = OtherRun.holding(recovery)) {
             Session second = run();
             second.files().open(file);
@@ -111,9 +105,6 @@ class SecondWindowTest {
 
     @Test
     void onceTheOtherIsGoneTheFileIsReadAgainAndCanBeChanged() throws Exception {
-        Session first = run();
-        first.files().open(file);
-        releaseAll(first);
         Session second = run();
         try (OtherRun other = OtherRun.holding(recovery)) {
             second.files().open(file);
@@ -131,9 +122,6 @@ class SecondWindowTest {
     void anotherNameForTheSameFileIsTheSameFile() throws Exception {
         Path link = folder.resolve("link.inkel.json");
         Files.createSymbolicLink(link, file);
-        Session first = run();
-        first.files().open(file);
-        releaseAll(first);
         try (OtherRun other = OtherRun.holding(recovery)) {
             Session second = run();
             second.files().open(link);
@@ -144,9 +132,6 @@ class SecondWindowTest {
     @Test
     void aSecondWindowOnAnotherFileIsNotKeptBack() throws Exception {
         Path other = Given.copy(Given.MOTH_LAMP, folder.resolve("builds"));
-        Session first = run();
-        first.files().open(file);
-        releaseAll(first);
         try (OtherRun held = OtherRun.holding(recovery)) {
             Session second = run();
             second.files().open(other);
@@ -154,7 +139,21 @@ class SecondWindowTest {
         }
     }
 
-    private static void releaseAll(Session session) {
-        session.files().letGo();
+    @Test
+    void whatIsOpenElsewhereIsNotWrittenOver() throws Exception {
+        Path other = Given.copy(Given.MOTH_LAMP, folder.resolve("builds"));
+        String before = Files.readString(file);
+        try (OtherRun held = OtherRun.holding(recovery)) {
+            Session second = run();
+            second.files().open(other);
+            second.files().saveAs(file);
+            assertEquals(before, Files.readString(file));
+            assertEquals(other, second.files().fileProperty().get());
+            assertTrue(second.notices().property().get().text().contains("another window"));
+        }
+        Session alone = run();
+        alone.files().open(other);
+        alone.files().saveAs(file);
+        assertEquals(file, alone.files().fileProperty().get());
     }
 }

@@ -12,7 +12,6 @@ import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.stress.kit.Ordeal;
 import inkel.stress.kit.Tally;
-import java.util.OptionalLong;
 import java.util.Random;
 
 /** Every way out of everything that is said of each module on each board, before and after pins are shared out. */
@@ -25,11 +24,6 @@ public final class WaysOut implements Ordeal {
     @Override
     public String round() {
         return "a module on a board, all its ways out taken, saved and read";
-    }
-
-    @Override
-    public OptionalLong all() {
-        return OptionalLong.of((long) Tables.BOARDS.size() * Tables.OTHERS.size());
     }
 
     @Override

@@ -1,6 +1,5 @@
 package inkel.stress.kit;
 
-import java.util.OptionalLong;
 import java.util.Random;
 
 /** One promise that is tried over and over. */
@@ -18,9 +17,4 @@ public interface Ordeal {
      * @param random the same for the same seed and number of the round
      */
     void round(long number, Random random, Tally tally) throws Exception;
-
-    /** How many rounds go through all there is to go through; empty where chance has no end. */
-    default OptionalLong all() {
-        return OptionalLong.empty();
-    }
 }
