@@ -8,10 +8,8 @@ import inkel.core.document.Build;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
-import inkel.core.log.Merge;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalTime;
@@ -41,10 +39,7 @@ public final class BuildFiles {
     private final ReadOnlyObjectWrapper<Path> file = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<LocalTime> savedAt = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper();
-    private Build saved;
-
-    /** What was found in the file at last and asked about. */
-    private Build asked;
+    private Optional<OnDisk> onDisk = Optional.empty();
 
     /** The latest state of each build that is still to be kept. */
     private final Map<Object, Build> waiting = new ConcurrentHashMap<>();
@@ -56,6 +51,7 @@ public final class BuildFiles {
     private Path held;
 
     private final LeftWork left;
+    private final OutsideWork outside;
     private final ReadOnlyBooleanWrapper isLookedAt = new ReadOnlyBooleanWrapper();
     private int openings;
     private boolean isLeavingAsked;
@@ -66,6 +62,7 @@ public final class BuildFiles {
         this.recovery = recovery;
         this.clock = clock;
         left = new LeftWork(session, this, recovery);
+        outside = new OutsideWork(session, this);
         recovery.onTrouble(failed -> session.lanes().screen().execute(() -> notKept(failed)));
     }
 
@@ -93,7 +90,7 @@ public final class BuildFiles {
 
     /** How many lines of the record the file has; none for a build without a file. */
     int savedLines() {
-        return saved == null ? 0 : saved.log().size();
+        return onDisk.map(known -> known.build().log().size()).orElse(0);
     }
 
     public ReadOnlyBooleanProperty unsavedProperty() {
@@ -132,8 +129,11 @@ public final class BuildFiles {
     /** Shows what was read of a file, or says why it could not be and keeps what was open. */
     public void take(Opened read) {
         Path own = Examples.isFixed(read.file()) ? null : read.file();
-        read.assessment().ifPresentOrElse(first -> opened(own, first.build(), first), () -> session.notices()
-                .show(refusal(read.file(), read.refusal().orElseThrow())));
+        read.assessment()
+                .ifPresentOrElse(
+                        first -> opened(own, first, Optional.of(new OnDisk(first.build(), read.text()))),
+                        () -> session.notices()
+                                .show(refusal(read.file(), read.refusal().orElseThrow())));
     }
 
     private Notice refusal(Path path, UnreadableFile unreadable) {
@@ -150,27 +150,24 @@ public final class BuildFiles {
         read(previous, read -> read.assessment()
                 .ifPresentOrElse(
                         first -> {
-                            opened(path, first.build(), first);
-                            saved = null;
-                            refresh();
+                            opened(path, first, Optional.empty());
                         },
                         () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
     }
 
     /** A build that is of no file yet and that an earlier run left. */
     void openedNew(Assessment kept) {
-        opened(null, kept.build(), kept);
-        saved = null;
-        refresh();
+        opened(null, kept, Optional.empty());
     }
 
-    private void opened(Path path, Build build, Assessment first) {
+    private void opened(Path path, Assessment first, Optional<OnDisk> known) {
+        Build build = first.build();
         openings++;
         isLookedAt.set(false);
         if (!Objects.equals(held, path)) {
             letGo();
         }
-        saved = build;
+        onDisk = known;
         savedAt.set(null);
         file.set(path);
         session.opened(build, first);
@@ -258,10 +255,8 @@ public final class BuildFiles {
             try {
                 Assessment first = Opened.judge(build, classes);
                 session.lanes().screen().execute(() -> {
-                    opened(null, build, first);
+                    opened(null, first, Optional.empty());
                     newKey = key;
-                    saved = null;
-                    refresh();
                 });
             } catch (RuntimeException | StackOverflowError mistake) {
                 Trouble.severe(BuildFiles.class, "a new build could not be judged", mistake);
@@ -333,7 +328,7 @@ public final class BuildFiles {
         Optional<String> wasNew = Optional.ofNullable(file.get() == null ? newKey : null);
         int opening = openings;
         Catalog classes = session.catalog();
-        Build base = path.equals(file.get()) ? saved : null;
+        Optional<OnDisk> known = onDisk.filter(any -> path.equals(file.get()));
         boolean isOther = !path.equals(file.get());
         session.lanes().files().execute(() -> {
             if (isOther && !recovery.hold(path)) {
@@ -341,21 +336,21 @@ public final class BuildFiles {
                         .trouble(Words.get("notice.elsewhere.save", "file", path.getFileName())));
                 return;
             }
-            Optional<Outside> other = Outside.of(path, base, classes)
+            Optional<Outside> other = Outside.of(path, known, classes)
                     .filter(found -> !found.build().equals(toSave));
             if (other.isPresent()) {
-                session.lanes().screen().execute(() -> ask(other.get()));
+                session.lanes().screen().execute(() -> outside.ask(other.get()));
                 return;
             }
-            if (!isOver && Outside.isSpoilt(path, base, classes)) {
-                session.lanes().screen().execute(() -> askSpoilt(path, then));
+            if (!isOver && Outside.isSpoilt(path, known, classes)) {
+                session.lanes().screen().execute(() -> outside.askSpoilt(path, () -> saveAs(path, then, true)));
                 return;
             }
             try {
-                BuildFile.save(path, toSave, classes);
+                String written = BuildFile.save(path, toSave, classes);
                 session.lanes().screen().execute(() -> {
                     if (opening == openings) {
-                        saved(path, toSave, wasNew);
+                        saved(path, new OnDisk(toSave, written), wasNew);
                         then.run();
                     } else {
                         savedBefore(path, wasNew);
@@ -374,96 +369,8 @@ public final class BuildFiles {
         });
     }
 
-    // --- changed by somebody else
-
-    /** Looks whether somebody else changed the file since it was read or saved, and asks what is to become of both. */
-    public void lookOutside() {
-        Path path = file.get();
-        Build base = saved;
-        if (isLookedAt.get()) {
-            lookWhetherFree(path);
-            return;
-        }
-        if (path == null
-                || base == null
-                || session.practice().isOn()
-                || session.log().isLooking()) {
-            return;
-        }
-        Catalog classes = session.catalog();
-        session.lanes().files().execute(() -> Outside.of(path, base, classes)
-                .ifPresent(found -> session.lanes().screen().execute(() -> {
-                    if (path.equals(file.get())
-                            && base == saved
-                            && !found.build().equals(asked)) {
-                        ask(found);
-                    }
-                })));
-    }
-
-    private void ask(Outside found) {
-        Build mine = session.ownBuild().orElseThrow();
-        asked = found.build();
-        Path path = found.file();
-        String name = String.valueOf(path.getFileName());
-        if (mine.equals(found.base())) {
-            session.notices()
-                    .trouble(
-                            Words.get("notice.outside", "file", name),
-                            new Notice.Action(Words.get("notice.outside.open"), () -> open(path)));
-            return;
-        }
-        Merge merge = found.joined(mine, true, session.now());
-        if (merge.both().isEmpty()) {
-            session.notices()
-                    .trouble(
-                            Words.get("notice.outside.both", "file", name),
-                            new Notice.Action(Words.get("notice.outside.join"), () -> join(found, merge)),
-                            new Notice.Action(Words.get("notice.outside.keep"), () -> keepBoth(path)));
-            return;
-        }
-        session.notices()
-                .trouble(
-                        Words.say(Fact.of("notice.outside.meet")
-                                .with("file", name)
-                                .with("what", found.sideBySide(mine, merge.both()))),
-                        new Notice.Action(Words.get("notice.outside.mine"), () -> join(found, merge)),
-                        new Notice.Action(
-                                Words.get("notice.outside.theirs"),
-                                () -> join(found, found.joined(mine, false, session.now()))),
-                        new Notice.Action(Words.get("notice.outside.keep"), () -> keepBoth(path)));
-    }
-
-    private void askSpoilt(Path path, Runnable then) {
-        session.notices()
-                .trouble(
-                        Words.get("notice.spoilt", "file", path.getFileName()),
-                        new Notice.Action(Words.get("notice.spoilt.over"), () -> saveAs(path, then, true)),
-                        new Notice.Action(Words.get("notice.outside.keep"), () -> keepBoth(path)));
-    }
-
-    private void join(Outside found, Merge merge) {
-        session.notices().clear();
-        session.toOwn();
-        session.replace(merge.build());
-        saved = found.build();
-        refresh();
-        saveAs(found.file());
-    }
-
-    /** The own build goes on in a file beside the other one. */
-    private void keepBoth(Path path) {
-        session.notices().clear();
-        String name = String.valueOf(path.getFileName()).replaceFirst("\\.inkel\\.json$", "");
-        Path beside = path.resolveSibling(name + "-mine.inkel.json");
-        for (int i = 2; Files.exists(beside); i++) {
-            beside = path.resolveSibling(name + "-mine-" + i + ".inkel.json");
-        }
-        saveAs(beside);
-    }
-
-    private void saved(Path path, Build build, Optional<String> wasNew) {
-        saved = build;
+    private void saved(Path path, OnDisk written, Optional<String> wasNew) {
+        onDisk = Optional.of(written);
         file.set(path);
         if (!path.equals(held)) {
             isLookedAt.set(false);
@@ -550,9 +457,30 @@ public final class BuildFiles {
         refresh();
     }
 
+    /** What is in the file as far as this window knows; empty for a build that is in no file as it was opened. */
+    Optional<OnDisk> onDisk() {
+        return onDisk;
+    }
+
+    /** What somebody else wrote is known from now on. */
+    void know(OnDisk found) {
+        onDisk = Optional.of(found);
+        refresh();
+    }
+
+    /** Looks whether somebody else changed the file since it was read or saved, and asks what is to become of both. */
+    public void lookOutside() {
+        if (isLookedAt.get()) {
+            lookWhetherFree(file.get());
+        } else if (file.get() != null) {
+            outside.look(file.get());
+        }
+    }
+
     void refresh() {
         unsaved.set(session.ownBuild()
-                .filter(now -> now != saved && !now.equals(saved))
+                .filter(now -> onDisk.filter(known -> now == known.build() || now.equals(known.build()))
+                        .isEmpty())
                 .isPresent());
         isLeavingAsked = false;
     }
@@ -620,7 +548,7 @@ public final class BuildFiles {
         } else {
             recovery.forget(file.get());
         }
-        saved = now;
+        onDisk = Optional.of(new OnDisk(now, onDisk.map(OnDisk::text).orElse("")));
         refresh();
     }
 }

@@ -6,6 +6,7 @@ import inkel.core.catalog.Catalog;
 import inkel.core.document.Build;
 import inkel.core.document.Place;
 import inkel.core.io.document.BuildReader;
+import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.log.Did;
 import inkel.core.log.Merge;
@@ -23,15 +24,19 @@ import java.util.stream.Collectors;
  *
  * @param base what was in it when it was read or saved last
  * @param build what is in it now
+ * @param text the same letter by letter
  */
-record Outside(Path file, Build base, Build build) {
+record Outside(Path file, Build base, Build build, String text) {
     /** Whether a file that was read or saved before is there and can no longer be read. */
-    static boolean isSpoilt(Path file, Build base, Catalog classes) {
-        if (base == null || !Files.isRegularFile(file)) {
+    static boolean isSpoilt(Path file, Optional<OnDisk> known, Catalog classes) {
+        if (known.isEmpty() || !Files.isRegularFile(file)) {
             return false;
         }
         try {
-            BuildReader.read(file, classes);
+            String text = TextFile.read(file);
+            if (!text.equals(known.get().text())) {
+                BuildReader.parse(file, text, classes);
+            }
             return false;
         } catch (UnreadableFile | RuntimeException unreadable) {
             return true;
@@ -39,13 +44,18 @@ record Outside(Path file, Build base, Build build) {
     }
 
     /** Empty for a file that is as it was, that is gone, and that cannot be read. */
-    static Optional<Outside> of(Path file, Build base, Catalog classes) {
-        if (base == null || !Files.isRegularFile(file)) {
+    static Optional<Outside> of(Path file, Optional<OnDisk> known, Catalog classes) {
+        if (known.isEmpty() || !Files.isRegularFile(file)) {
             return Optional.empty();
         }
+        Build base = known.get().build();
         try {
-            Build now = BuildReader.read(file, classes);
-            return now.equals(base) ? Optional.empty() : Optional.of(new Outside(file, base, now));
+            String text = TextFile.read(file);
+            if (text.equals(known.get().text())) {
+                return Optional.empty();
+            }
+            Build now = BuildReader.parse(file, text, classes);
+            return now.equals(base) ? Optional.empty() : Optional.of(new Outside(file, base, now, text));
         } catch (UnreadableFile | RuntimeException unreadable) {
             return Optional.empty();
         }

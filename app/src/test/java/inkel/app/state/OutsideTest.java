@@ -22,6 +22,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -190,5 +191,23 @@ class OutsideTest {
         Files.delete(file);
         session.files().save();
         assertEquals(session.build().orElseThrow(), inFile());
+    }
+
+    @Test
+    void whatTheFileSaysLetterByLetterDecidesBeforeWhatItMeans() throws Exception {
+        Build mine = inFile();
+        Build other = wire("D5").apply(mine);
+        String text = Files.readString(file);
+        assertEquals(Optional.empty(), Outside.of(file, Optional.of(new OnDisk(other, text)), Given.CATALOG));
+        assertEquals(Optional.empty(), Outside.of(file, Optional.of(new OnDisk(mine, "")), Given.CATALOG));
+        Optional<Outside> found = Outside.of(file, Optional.of(new OnDisk(other, "")), Given.CATALOG);
+        assertEquals(mine, found.orElseThrow().build());
+        assertEquals(text, found.orElseThrow().text());
+        Files.writeString(file, text + "\n\n");
+        assertEquals(Optional.empty(), Outside.of(file, Optional.of(new OnDisk(mine, text)), Given.CATALOG));
+        assertFalse(Outside.isSpoilt(file, Optional.of(new OnDisk(mine, text)), Given.CATALOG));
+        Files.writeString(file, text.substring(9));
+        assertTrue(Outside.isSpoilt(file, Optional.of(new OnDisk(mine, text)), Given.CATALOG));
+        assertFalse(Outside.isSpoilt(file, Optional.empty(), Given.CATALOG));
     }
 }

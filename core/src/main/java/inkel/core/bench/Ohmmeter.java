@@ -20,9 +20,12 @@ public final class Ohmmeter {
     public Ohmmeter(BenchModel model) {
         this.model = model;
         // An input is told by what leaks, so its resistance is high where that is low; neither is felt by a meter.
-        least = at(model, model.unknowns().stream().mapToDouble(Unknown::low).toArray());
-        usual = at(model, model.expected());
-        most = at(model, model.unknowns().stream().mapToDouble(Unknown::high).toArray());
+        double[] low = model.unknowns().stream().mapToDouble(Unknown::low).toArray();
+        double[] high = model.unknowns().stream().mapToDouble(Unknown::high).toArray();
+        Solver solver = new Solver(model.network(low));
+        least = new Influence(solver.solve().orThrow());
+        usual = new Influence(solver.solve(model.network(model.expected())).orThrow());
+        most = new Influence(solver.solve(model.network(high)).orThrow());
     }
 
     /** Empty where nothing joins the points, or one is not there. */

@@ -66,7 +66,7 @@ public final class Window extends Application {
         Optional<Path> toOpen = Optional.ofNullable(file)
                 .or(() -> state.recent().stream().filter(Files::isRegularFile).findFirst());
         shelf = Shelf.read(Shelves.folder(state.folder()));
-        first = catalog.thenApply(read -> toOpen.map(path -> Opened.read(path, read.with(shelf.classes()))));
+        first = catalog.thenApplyAsync(read -> toOpen.map(path -> Opened.read(path, read.with(shelf.classes()))));
         launch(Window.class);
     }
 
@@ -135,11 +135,10 @@ public final class Window extends Application {
                         && (session.build().isEmpty() && !Boolean.getBoolean(ONLY_START)
                                 || session.assessmentProperty().get() != null),
                 Boolean.getBoolean(ONLY_START) ? Platform::exit : session.wake()::keepUp);
-        FirstPicture.then(
-                stage::isShowing,
-                () -> ICON_SIZES.forEach(size -> stage.getIcons()
-                        .add(new Image(
-                                Window.class.getResource(ICON.formatted(size)).toExternalForm()))));
+        FirstPicture.then(stage::isShowing, () -> lanes.drawing().execute(() -> {
+            List<Image> icons = ICON_SIZES.stream().map(Window::icon).toList();
+            lanes.screen().execute(() -> stage.getIcons().addAll(icons));
+        }));
         shell.askBeforeClosing(stage);
         StartMarks.mark("scene");
         if (!Boolean.getBoolean(ONLY_START)) {
@@ -149,6 +148,10 @@ public final class Window extends Application {
         StartMarks.mark("shown");
         // The rest of the catalogue is read once the first picture is out, so that a search need not wait for it.
         catalog.thenAcceptAsync(Catalog::all, CompletableFuture.delayedExecutor(CATALOG_DELAY_MILLIS, MILLISECONDS));
+    }
+
+    private static Image icon(int size) {
+        return new Image(Window.class.getResource(ICON.formatted(size)).toExternalForm());
     }
 
     /** By now the files have been read, or soon will be. */

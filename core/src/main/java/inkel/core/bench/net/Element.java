@@ -29,6 +29,17 @@ public sealed interface Element {
         flows(volts, into);
     }
 
+    /**
+     * How far it is to the first bend on a straight way, as a share of the way; infinite where there is none on it. Behind a
+     * bend {@link #flows} follows another straight piece.
+     */
+    double untilBend(double[] from, double[] to);
+
+    /** The share of a way at which something that grows evenly along it becomes nothing; infinite where it does not. */
+    private static double crossing(double from, double to) {
+        return from > 0 == to > 0 ? Double.POSITIVE_INFINITY : from / (from - to);
+    }
+
     /** @throws IllegalArgumentException when a resistance is not above nothing */
     private static void mustBeAboveNothing(double ohms) {
         if (!(ohms > 0) || Double.isInfinite(ohms)) {
@@ -55,6 +66,11 @@ public sealed interface Element {
         @Override
         public void usual(Flows into) {
             into.along(0, 1, 1 / ohms, 0);
+        }
+
+        @Override
+        public double untilBend(double[] from, double[] to) {
+            return Double.POSITIVE_INFINITY;
         }
     }
 
@@ -105,6 +121,15 @@ public sealed interface Element {
         public void usual(Flows into) {
             into.add(0, 1, 1, 0, -1 / ohms, volts / ohms);
         }
+
+        @Override
+        public double untilBend(double[] from, double[] to) {
+            double before = from[1] - from[0];
+            double after = to[1] - to[0];
+            double least = volts - most * ohms;
+            double bend = crossing(before - least, after - least);
+            return sinks ? bend : Math.min(bend, crossing(before - volts, after - volts));
+        }
     }
 
     /**
@@ -134,6 +159,11 @@ public sealed interface Element {
         @Override
         public void usual(Flows into) {
             into.along(0, 1, LEAK, 0);
+        }
+
+        @Override
+        public double untilBend(double[] from, double[] to) {
+            return crossing(from[0] - from[1] - knee, to[0] - to[1] - knee);
         }
     }
 
@@ -170,6 +200,11 @@ public sealed interface Element {
         @Override
         public void usual(Flows into) {
             into.along(0, 1, LEAK + amperes / least, 0);
+        }
+
+        @Override
+        public double untilBend(double[] from, double[] to) {
+            return Own.untilBend(from[0] - from[1], to[0] - to[1], least);
         }
     }
 
@@ -243,6 +278,23 @@ public sealed interface Element {
         public void usual(Flows into) {
             into.add(2, 1, 1, 2, -1 / ohms, volts / ohms);
             own(0, into);
+        }
+
+        @Override
+        public double untilBend(double[] from, double[] to) {
+            double in = from[0] - from[2];
+            double inAfter = to[0] - to[2];
+            boolean regulates = in - dropout >= volts;
+            boolean follows = !regulates && in > dropout;
+            double wanted = regulates ? volts : follows ? in - dropout : 0;
+            double wantedAfter = regulates ? volts : follows ? inAfter - dropout : 0;
+            double drop = wanted - (from[1] - from[2]);
+            double dropAfter = wantedAfter - (to[1] - to[2]);
+            double byIn = Math.min(
+                    crossing(in - dropout - volts, inAfter - dropout - volts),
+                    crossing(in - dropout, inAfter - dropout));
+            double byOut = Math.min(crossing(drop - most * ohms, dropAfter - most * ohms), crossing(drop, dropAfter));
+            return Math.min(Math.min(byIn, byOut), Own.untilBend(in, inAfter, volts));
         }
 
         /** What it turns into heat at given volts. */
@@ -344,6 +396,20 @@ public sealed interface Element {
             into.along(1, 2, Own.BLEED, 0);
             into.along(0, 2, LEAK, 0);
         }
+
+        @Override
+        public double untilBend(double[] from, double[] to) {
+            double in = from[0] - from[2];
+            double inAfter = to[0] - to[2];
+            boolean follows = in > 0 && in < least;
+            double flat = in < least ? 0 : volts;
+            double drop = (follows ? volts * in / least : flat) - (from[1] - from[2]);
+            double dropAfter = (follows ? volts * inAfter / least : flat) - (to[1] - to[2]);
+            double byOut = Math.min(crossing(drop - most * ohms, dropAfter - most * ohms), crossing(drop, dropAfter));
+            double spread = LEAST_SHARE * least;
+            return Math.min(
+                    Math.min(byOut, crossing(in - spread, inAfter - spread)), Own.untilBend(in, inAfter, least));
+        }
     }
 
     /** What regulators take for themselves. */
@@ -362,6 +428,11 @@ public sealed interface Element {
             } else {
                 into.along(from, to, LEAK, 0);
             }
+        }
+
+        /** Where that bends, as of {@link Element#untilBend}. */
+        static double untilBend(double from, double to, double least) {
+            return Math.min(crossing(from - least, to - least), crossing(from, to));
         }
     }
 }

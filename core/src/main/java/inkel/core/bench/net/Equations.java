@@ -1,10 +1,8 @@
 package inkel.core.bench.net;
 
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.data.DMatrixSparseCSC;
 import org.ejml.interfaces.linsol.LinearSolverSparse;
@@ -16,8 +14,7 @@ import org.ejml.sparse.csc.factory.LinearSolverFactory_DSCC;
  * matrix is as sparse as the network; what it is made of is known from the start, so that only its numbers change.
  */
 final class Equations {
-    private final int[] unknown;
-    private final int[] piece;
+    private final Layout layout;
     private final int[][] points;
     private final int[][] places;
     private final DMatrixSparseCSC matrix;
@@ -25,148 +22,33 @@ final class Equations {
     private final LinearSolverSparse<DMatrixSparseCSC, DMatrixRMaj> solver =
             LinearSolverFactory_DSCC.lu(FillReducing.NONE);
 
-    private Equations(Network network, boolean isTransposed) {
-        List<Element> elements = network.elements();
-        points = new int[elements.size()][];
-        for (int i = 0; i < points.length; i++) {
-            points[i] = elements.get(i).points().stream()
-                    .mapToInt(Integer::intValue)
-                    .toArray();
-        }
-        piece = pieces(network.size(), points);
-        unknown = unknowns(piece, points);
-        int size = (int) Arrays.stream(unknown).filter(number -> number >= 0).count();
-        leaving = new double[size];
+    private Equations(Layout layout, boolean isTransposed) {
+        this.layout = layout;
+        points = layout.points();
         places = new int[points.length][];
-        matrix = structure(size, isTransposed);
+        for (int i = 0; i < points.length; i++) {
+            places[i] = layout.places(i, isTransposed);
+        }
+        matrix = layout.matrix();
+        leaving = new double[layout.size()];
     }
 
-    static Equations of(Network network) {
-        return new Equations(network, false);
+    static Equations of(Layout layout) {
+        return new Equations(layout, false);
     }
 
     /** With rows and columns exchanged: what a reading feels of a current put in anywhere. */
-    static Equations transposed(Network network) {
-        return new Equations(network, true);
-    }
-
-    int[] piece() {
-        return piece;
+    static Equations transposed(Layout layout) {
+        return new Equations(layout, true);
     }
 
     /** The place of a point among the unknowns; −1 for one that the others are measured against. */
     int unknown(int point) {
-        return unknown[point];
+        return layout.unknown(point);
     }
 
     int size() {
         return leaving.length;
-    }
-
-    private static int[] pieces(int size, int[][] points) {
-        int[] piece = new int[size];
-        for (int i = 0; i < size; i++) {
-            piece[i] = i;
-        }
-        for (int[] of : points) {
-            for (int point : of) {
-                int one = root(piece, of[0]);
-                int other = root(piece, point);
-                piece[Math.max(one, other)] = Math.min(one, other);
-            }
-        }
-        for (int i = 0; i < size; i++) {
-            piece[i] = root(piece, i);
-        }
-        return piece;
-    }
-
-    private static int root(int[] piece, int point) {
-        int at = point;
-        while (piece[at] != at) {
-            at = piece[at];
-        }
-        return at;
-    }
-
-    private static int[] unknowns(int[] piece, int[][] points) {
-        int[] plain = new int[piece.length];
-        int count = 0;
-        for (int i = 0; i < plain.length; i++) {
-            plain[i] = piece[i] == i ? -1 : count++;
-        }
-        @SuppressWarnings("unchecked")
-        Set<Integer>[] neighbours = new Set[count];
-        for (int i = 0; i < count; i++) {
-            neighbours[i] = new HashSet<>();
-        }
-        for (int[] of : points) {
-            for (int one : of) {
-                for (int other : of) {
-                    if (plain[one] >= 0 && plain[other] >= 0 && plain[one] != plain[other]) {
-                        neighbours[plain[one]].add(plain[other]);
-                    }
-                }
-            }
-        }
-        int[] order = Ordering.of(neighbours);
-        int[] placeOf = new int[count];
-        for (int i = 0; i < count; i++) {
-            placeOf[order[i]] = i;
-        }
-        int[] unknown = new int[plain.length];
-        for (int i = 0; i < plain.length; i++) {
-            unknown[i] = plain[i] < 0 ? -1 : placeOf[plain[i]];
-        }
-        return unknown;
-    }
-
-    private DMatrixSparseCSC structure(int size, boolean isTransposed) {
-        @SuppressWarnings("unchecked")
-        TreeSet<Integer>[] columns = new TreeSet[size];
-        for (int i = 0; i < size; i++) {
-            columns[i] = new TreeSet<>(Set.of(i));
-        }
-        for (int[] of : points) {
-            for (int one : of) {
-                for (int other : of) {
-                    if (unknown[one] >= 0 && unknown[other] >= 0) {
-                        columns[unknown[other]].add(unknown[one]);
-                    }
-                }
-            }
-        }
-        int count = Arrays.stream(columns).mapToInt(Set::size).sum();
-        DMatrixSparseCSC made = new DMatrixSparseCSC(size, size, count);
-        made.nz_length = count;
-        made.indicesSorted = true;
-        int at = 0;
-        for (int column = 0; column < size; column++) {
-            made.col_idx[column] = at;
-            for (int row : columns[column]) {
-                made.nz_rows[at++] = row;
-            }
-        }
-        made.col_idx[size] = at;
-        for (int i = 0; i < points.length; i++) {
-            places[i] = places(made, points[i], isTransposed);
-        }
-        return made;
-    }
-
-    /** Where the numbers of an element stand in the matrix, row by row of its own points. */
-    private int[] places(DMatrixSparseCSC made, int[] of, boolean isTransposed) {
-        int[] found = new int[of.length * of.length];
-        for (int row = 0; row < of.length; row++) {
-            for (int column = 0; column < of.length; column++) {
-                int one = unknown[of[isTransposed ? column : row]];
-                int other = unknown[of[isTransposed ? row : column]];
-                found[row * of.length + column] = one < 0 || other < 0
-                        ? -1
-                        : Arrays.binarySearch(made.nz_rows, made.col_idx[other], made.col_idx[other + 1], one);
-            }
-        }
-        return found;
     }
 
     /**
@@ -234,8 +116,9 @@ final class Equations {
     }
 
     private void leave(int point, double amperes) {
-        if (unknown[point] >= 0) {
-            leaving[unknown[point]] += amperes;
+        int unknown = layout.unknown(point);
+        if (unknown >= 0) {
+            leaving[unknown] += amperes;
         }
     }
 

@@ -14,7 +14,7 @@ public final class Influence {
 
     public Influence(Solution solution) {
         this.solution = solution;
-        equations = Equations.transposed(solution.network());
+        equations = Equations.transposed(solution.layout());
         equations.set(solution.network().elements(), solution.volts(), solution.off());
         isReady = equations.factor();
     }

@@ -8,11 +8,16 @@ import java.util.Set;
  *
  * @param volts by the number of the point, against the first point of all that hang together
  * @param piece which piece each point belongs to: points of one piece are joined by elements
+ * @param layout of its network
  * @param off regulators that have switched themselves off for heat, by number
  */
-public record Solution(Network network, double[] volts, int[] piece, Set<Integer> off) {
+public record Solution(Network network, double[] volts, int[] piece, Layout layout, Set<Integer> off) {
     public Solution {
         off = Set.copyOf(off);
+    }
+
+    Solution(Network network, double[] volts, Layout layout, Set<Integer> off) {
+        this(network, volts, layout.piece(), layout, off);
     }
 
     /** The volts from one point to another; not a number where nothing joins their pieces. */

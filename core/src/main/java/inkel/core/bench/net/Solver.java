@@ -18,6 +18,9 @@ public final class Solver {
 
     private static final double REACH = 2;
 
+    /** So far behind a bend, as a share of a step, everything follows the piece behind it. */
+    private static final double BEHIND = 1e-10;
+
     /** How often a step is halved at most, and by which part of itself what is left over must have become less. */
     private static final int HALVES = 12;
 
@@ -26,18 +29,26 @@ public final class Solver {
     /** Sums of currents are not more exact than this, in amperes. */
     private static final double ROUNDING = 1e-12;
 
+    private final Layout layout;
     private final Equations equations;
     private Network network;
 
     /** Gets ready for all networks whose elements stand between the same points as those of this one. */
     public Solver(Network network) {
         this.network = network;
-        equations = Equations.of(network);
+        layout = Layout.of(network);
+        equations = Equations.of(layout);
     }
 
     /** What settles when everything is switched on. */
     public Outcome solve() {
-        return solve(null);
+        return from(null);
+    }
+
+    /** What settles with other figures when everything is switched on; the same points and elements as of {@link #Solver}. */
+    public Outcome solve(Network other) {
+        network = other;
+        return solve();
     }
 
     /**
@@ -48,12 +59,12 @@ public final class Solver {
      */
     public Outcome solve(Network other, Solution near) {
         network = other;
-        Outcome outcome = solve(near.volts());
+        Outcome outcome = from(near.volts());
         // What was near may lie on the wrong side of a bend, from where no step leads back.
-        return outcome instanceof Outcome.Unsettled ? solve((double[]) null) : outcome;
+        return outcome instanceof Outcome.Unsettled ? from(null) : outcome;
     }
 
-    private Outcome solve(double[] near) {
+    private Outcome from(double[] near) {
         Set<Integer> off = new HashSet<>();
         Outcome outcome = settle(near, off);
         // Each round switches off those that are too hot then; one that is off gives nothing and stays cool.
@@ -93,7 +104,7 @@ public final class Solver {
             }
             if (most <= SETTLED) {
                 move(volts, step, 1);
-                return new Outcome.Settled(new Solution(network, volts, equations.piece(), off));
+                return new Outcome.Settled(new Solution(network, volts, layout, off));
             }
             isSet = go(volts, step, Math.min(1, REACH / most), off);
         }
@@ -125,16 +136,25 @@ public final class Solver {
     }
 
     /**
-     * Goes as far along a step as what is left over gets less: half of it, and half of that, where all of it is too far.
+     * Goes as far along a step as what is left over gets less: all of it, or just behind the first bend on the way, where all
+     * is straight and so what is left gets less as the way left does (Katzenelson's way). Where two bends meet, or a
+     * regulator takes a power, half of the step is tried, and half of that.
      *
      * @return whether the equations are set for where it went
      */
     private boolean go(double[] volts, double[] step, double all, Set<Integer> off) {
         double before = equations.leftOver();
+        if (isLessAt(volts, step, all, before, off)) {
+            return true;
+        }
+        double bend = untilBend(volts, step) + BEHIND;
+        if (bend < all && isLessAt(volts, step, bend, before, off)) {
+            return true;
+        }
         double best = 0;
         double least = Double.POSITIVE_INFINITY;
-        double share = all;
-        for (int i = 0; i < HALVES; i++) {
+        double share = all / 2;
+        for (int i = 1; i < HALVES; i++) {
             move(volts, step, share);
             equations.set(network.elements(), volts, off);
             double left = equations.leftOver();
@@ -150,6 +170,30 @@ public final class Solver {
         }
         move(volts, step, best);
         return false;
+    }
+
+    /** Moves by a share of the step if less is left over there, and stays else; the equations are set for where it was tried. */
+    private boolean isLessAt(double[] volts, double[] step, double share, double before, Set<Integer> off) {
+        move(volts, step, share);
+        equations.set(network.elements(), volts, off);
+        if (equations.leftOver() <= before * (1 - share * ENOUGH) + ROUNDING) {
+            return true;
+        }
+        move(volts, step, -share);
+        return false;
+    }
+
+    /** The share of a step at which the first element comes to a bend. */
+    private double untilBend(double[] volts, double[] step) {
+        double[] to = volts.clone();
+        move(to, step, 1);
+        double first = Double.POSITIVE_INFINITY;
+        for (Element element : network.elements()) {
+            if (!(element instanceof Element.Resistor)) {
+                first = Math.min(first, element.untilBend(Solution.at(element, volts), Solution.at(element, to)));
+            }
+        }
+        return first;
     }
 
     private static double most(double[] step) {

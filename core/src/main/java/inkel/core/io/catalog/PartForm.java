@@ -186,12 +186,12 @@ public record PartForm(
 
     private ObjectNode baseTree() {
         if (base.isEmpty()) {
-            return JsonText.mapper().createObjectNode();
+            return JsonText.object();
         }
         try {
             return (ObjectNode) JsonText.parse(base).deepCopy();
         } catch (JsonText.BadJson | ClassCastException broken) {
-            return JsonText.mapper().createObjectNode();
+            return JsonText.object();
         }
     }
 
@@ -233,7 +233,7 @@ public record PartForm(
                 return (ObjectNode) old.deepCopy();
             }
         }
-        return JsonText.mapper().createObjectNode();
+        return JsonText.object();
     }
 
     private static Optional<String> firstFamily(ObjectNode tree) {
@@ -345,7 +345,7 @@ public record PartForm(
 
     private static void drop(ObjectNode tree, String list, String key, Set<String> labels) {
         if (tree.path(list).isArray()) {
-            ArrayNode kept = JsonText.mapper().createArrayNode();
+            ArrayNode kept = JsonText.array();
             tree.get(list).forEach(entry -> {
                 if (labels.contains(entry.path(key).asText())) {
                     kept.add(entry);

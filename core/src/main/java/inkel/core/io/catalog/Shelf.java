@@ -172,7 +172,7 @@ public record Shelf(Path folder, Map<String, OwnClass> entries, List<UnreadableF
         if (entries.size() == 1) {
             return entries.get(0).json();
         }
-        ObjectNode tree = JsonText.mapper().createObjectNode();
+        ObjectNode tree = JsonText.object();
         ArrayNode list = tree.putArray(LIST);
         for (OwnClass entry : entries) {
             try {

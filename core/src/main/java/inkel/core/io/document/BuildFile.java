@@ -24,12 +24,15 @@ public final class BuildFile {
      * Saves a build, with the classes it uses that are not shipped. It is done when the text on the disk was read back and is the same build; see
      * {@link AtomicFile#write} for what is kept of the former version.
      *
+     * @return what is in the file now
      * @throws NotTheSame when the text does not say what the build says; the old file stays
      * @throws IOException when the disk does not take it; the old file stays
      */
-    public static void save(Path file, Build build, Catalog catalog) throws IOException {
+    public static String save(Path file, Build build, Catalog catalog) throws IOException {
         Build whole = build.carrying(catalog);
-        AtomicFile.write(file, BuildWriter.print(whole), written -> check(file, written, whole, catalog));
+        String text = BuildWriter.print(whole);
+        AtomicFile.write(file, text, written -> check(file, written, whole, catalog));
+        return text;
     }
 
     private static void check(Path file, String written, Build build, Catalog catalog) throws NotTheSame {

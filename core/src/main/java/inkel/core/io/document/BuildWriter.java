@@ -32,7 +32,7 @@ public final class BuildWriter {
     }
 
     private static ObjectNode object() {
-        return JsonText.mapper().createObjectNode();
+        return JsonText.object();
     }
 
     static ObjectNode tree(Build build) {
@@ -109,7 +109,7 @@ public final class BuildWriter {
     }
 
     private static ObjectNode with(ObjectNode tree, Extras extras) {
-        extras.fields().forEach((key, value) -> tree.set(key, JsonText.mapper().valueToTree(value)));
+        extras.fields().forEach((key, value) -> tree.set(key, JsonText.tree(value)));
         return tree;
     }
 

@@ -27,6 +27,9 @@ import java.util.stream.Stream;
 
 /** Reads the record of a build file. In format 1 a reading was a text; those that say what they are become readings. */
 final class LogReader {
+    private static final Instant EARLIEST = Instant.parse("0001-01-02T00:00:00Z");
+    private static final Instant LATEST = Instant.parse("9999-12-31T00:00:00Z");
+
     private final int format;
     private final List<Node> nodes;
 
@@ -210,7 +213,7 @@ final class LogReader {
 
     /** Years of four digits, so that every time zone has a date for it. */
     private static boolean isOfACalendar(Instant at) {
-        return at.isAfter(Instant.parse("0001-01-02T00:00:00Z")) && at.isBefore(Instant.parse("9999-12-31T00:00:00Z"));
+        return at.isAfter(EARLIEST) && at.isBefore(LATEST);
     }
 
     private static Optional<Instant> instant(String text) {

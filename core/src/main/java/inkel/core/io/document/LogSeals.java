@@ -66,7 +66,7 @@ final class LogSeals {
     private static String seal(String before, ObjectNode line) {
         try {
             byte[] hash = MessageDigest.getInstance("SHA-256")
-                    .digest((before + "\n" + line).getBytes(StandardCharsets.UTF_8));
+                    .digest((before + "\n" + JsonText.compact(line)).getBytes(StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(hash).substring(0, DIGITS);
         } catch (NoSuchAlgorithmException missing) {
             throw new IllegalStateException("every Java has SHA-256", missing);
@@ -114,6 +114,6 @@ final class LogSeals {
                             .with("found", wrong.isEmpty() ? patch.toString() : wrong.get(0)));
             return "";
         }
-        return patch.toString();
+        return JsonText.compact(patch);
     }
 }

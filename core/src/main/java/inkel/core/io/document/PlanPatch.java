@@ -53,8 +53,8 @@ public final class PlanPatch {
         for (int i = 0; isSameTables && i < older.nodes().size(); i++) {
             Node node = older.nodes().get(i);
             if (node.equals(newer.nodes().get(i))) {
-                from.withArray("nodes").set(i, JsonText.mapper().createObjectNode());
-                to.withArray("nodes").set(i, JsonText.mapper().createObjectNode());
+                from.withArray("nodes").set(i, JsonText.object());
+                to.withArray("nodes").set(i, JsonText.object());
             }
         }
         return JsonDiff.asJson(from, to).toString();

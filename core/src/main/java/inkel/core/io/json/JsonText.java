@@ -1,24 +1,26 @@
 package inkel.core.io.json;
 
 import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonGenerator;
 import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.JsonToken;
+import com.fasterxml.jackson.core.PrettyPrinter;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.core.io.JsonEOFException;
 import com.fasterxml.jackson.core.util.DefaultIndenter;
 import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.cfg.JsonNodeFeature;
-import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
+import java.io.StringWriter;
 import java.math.BigDecimal;
+import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -51,15 +53,13 @@ public final class JsonText {
 
     private JsonText() {}
 
-    /** The mapper, made when something is first written: reading goes without it and starts sooner. */
-    public static JsonMapper mapper() {
-        return Mapper.SHARED;
+    /** An object without fields yet. */
+    public static ObjectNode object() {
+        return JsonNodeFactory.instance.objectNode();
     }
 
-    private static final class Mapper {
-        static final JsonMapper SHARED = JsonMapper.builder()
-                .disable(JsonNodeFeature.STRIP_TRAILING_BIGDECIMAL_ZEROES)
-                .build();
+    public static ArrayNode array() {
+        return JsonNodeFactory.instance.arrayNode();
     }
 
     /** @throws BadJson when the text is not JSON, nested too deeply, or has a key twice or a number of no use */
@@ -187,6 +187,40 @@ public final class JsonText {
         return node.isBoolean() ? (Object) node.booleanValue() : node.isNull() ? null : node.textValue();
     }
 
+    /** What {@link #plain} made of a value as that value again. */
+    public static JsonNode tree(Object plain) {
+        JsonNodeFactory nodes = JsonNodeFactory.instance;
+        if (plain instanceof Map<?, ?> map) {
+            ObjectNode object = nodes.objectNode();
+            map.forEach((key, value) -> object.set(key.toString(), tree(value)));
+            return object;
+        }
+        if (plain instanceof List<?> list) {
+            ArrayNode array = nodes.arrayNode();
+            list.forEach(value -> array.add(tree(value)));
+            return array;
+        }
+        if (plain instanceof Boolean flag) {
+            return nodes.booleanNode(flag);
+        }
+        if (plain instanceof Integer number) {
+            return nodes.numberNode(number);
+        }
+        if (plain instanceof Long number) {
+            return nodes.numberNode(number);
+        }
+        if (plain instanceof Double number) {
+            return nodes.numberNode(number);
+        }
+        if (plain instanceof BigInteger number) {
+            return nodes.numberNode(number);
+        }
+        if (plain instanceof BigDecimal number) {
+            return nodes.numberNode(number);
+        }
+        return plain == null ? nodes.nullNode() : nodes.textNode((String) plain);
+    }
+
     private static int line(JsonLocation location) {
         return location == null ? 0 : Math.max(0, location.getLineNr());
     }
@@ -242,10 +276,64 @@ public final class JsonText {
         DefaultPrettyPrinter printer = new DefaultPrettyPrinter()
                 .withArrayIndenter(new DefaultIndenter("  ", "\n"))
                 .withObjectIndenter(new DefaultIndenter("  ", "\n"));
-        try {
-            return escaped(mapper().writer(printer).writeValueAsString(tree)) + "\n";
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException("a tree of plain values", e);
+        return escaped(written(tree, printer)) + "\n";
+    }
+
+    /** A value in one line, without blanks. */
+    public static String compact(JsonNode tree) {
+        return written(tree, null);
+    }
+
+    /** Without the library's mapper, whose making takes longer than reading a build. */
+    private static String written(JsonNode tree, PrettyPrinter printer) {
+        StringWriter text = new StringWriter();
+        try (JsonGenerator out = FACTORY.createGenerator(text)) {
+            out.setPrettyPrinter(printer);
+            write(tree, out);
+        } catch (IOException impossible) {
+            throw new IllegalStateException("writing into memory", impossible);
+        }
+        return text.toString();
+    }
+
+    private static void write(JsonNode value, JsonGenerator out) throws IOException {
+        switch (value.getNodeType()) {
+            case OBJECT:
+                out.writeStartObject();
+                for (Map.Entry<String, JsonNode> field : value.properties()) {
+                    out.writeFieldName(field.getKey());
+                    write(field.getValue(), out);
+                }
+                out.writeEndObject();
+                break;
+            case ARRAY:
+                out.writeStartArray();
+                for (JsonNode entry : value) {
+                    write(entry, out);
+                }
+                out.writeEndArray();
+                break;
+            case STRING:
+                out.writeString(value.textValue());
+                break;
+            case BOOLEAN:
+                out.writeBoolean(value.booleanValue());
+                break;
+            case NUMBER:
+                number(value, out);
+                break;
+            default:
+                out.writeNull();
+        }
+    }
+
+    private static void number(JsonNode value, JsonGenerator out) throws IOException {
+        if (value.isBigDecimal()) {
+            out.writeNumber(value.decimalValue());
+        } else if (value.isIntegralNumber()) {
+            out.writeNumber(value.bigIntegerValue());
+        } else {
+            out.writeNumber(value.doubleValue());
         }
     }
 

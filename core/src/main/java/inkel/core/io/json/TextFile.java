@@ -19,6 +19,7 @@ public final class TextFile {
     static final long MAX_BYTES = 16L << 20;
 
     private static final char BYTE_ORDER_MARK = '\ufeff';
+    private static final char REPLACEMENT = '\ufffd';
 
     private TextFile() {}
 
@@ -50,6 +51,12 @@ public final class TextFile {
     }
 
     private static String decoded(Path file, byte[] bytes) throws UnreadableFile {
+        String quick = new String(bytes, StandardCharsets.UTF_8);
+        // Bytes that are no UTF-8 become this letter; a file may have it too, which the slow way tells.
+        return quick.indexOf(REPLACEMENT) < 0 ? withoutMark(quick) : decodedStrictly(file, bytes);
+    }
+
+    private static String decodedStrictly(Path file, byte[] bytes) throws UnreadableFile {
         CharBuffer text = CharBuffer.allocate(bytes.length);
         ByteBuffer left = ByteBuffer.wrap(bytes);
         CoderResult end = StandardCharsets.UTF_8
@@ -62,9 +69,11 @@ public final class TextFile {
             int line = 1 + (int) text.chars().filter(letter -> letter == '\n').count();
             throw new UnreadableFile(file, List.of(new Problem(line, "", Fact.of("problem.not_utf8"))));
         }
-        // Some editors put a mark of their own before the first letter.
-        return text.length() > 0 && text.charAt(0) == BYTE_ORDER_MARK
-                ? text.subSequence(1, text.length()).toString()
-                : text.toString();
+        return withoutMark(text.toString());
+    }
+
+    /** Some editors put a mark of their own before the first letter. */
+    private static String withoutMark(String text) {
+        return !text.isEmpty() && text.charAt(0) == BYTE_ORDER_MARK ? text.substring(1) : text;
     }
 }

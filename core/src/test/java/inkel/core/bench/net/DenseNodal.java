@@ -39,7 +39,8 @@ public final class DenseNodal {
     public static Outcome solve(Network network) {
         DenseNodal dense = new DenseNodal(network);
         return dense.volts()
-                .<Outcome>map(volts -> new Outcome.Settled(new Solution(network, volts, dense.piece, Set.of())))
+                .<Outcome>map(volts ->
+                        new Outcome.Settled(new Solution(network, volts, dense.piece, Layout.of(network), Set.of())))
                 .orElse(new Outcome.Unsettled(0));
     }
 

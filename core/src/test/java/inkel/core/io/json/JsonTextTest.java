@@ -4,6 +4,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import inkel.core.quantity.Fact;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -69,7 +71,7 @@ class JsonTextTest {
     @Test
     void halfALetterSurvivesTheDisk() throws Exception {
         String odd = "a\ud800b\udc00 \ud83d\ude00";
-        String text = JsonText.pretty(JsonText.mapper().createObjectNode().put("odd", odd));
+        String text = JsonText.pretty(JsonText.object().put("odd", odd));
         assertTrue(text.contains("a\\ud800b\\udc00 \ud83d\ude00"), text);
         byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
         assertEquals(
@@ -95,5 +97,17 @@ class JsonTextTest {
                 .get(0);
         assertEquals("problem.not_utf8", problem.reason().key());
         assertEquals(3, problem.line());
+    }
+
+    @Test
+    void isWrittenInOneLineAsTheLibraryItselfWouldAndKeptAsPlainValues() throws Exception {
+        JsonNode tree =
+                JsonText.parse("{\"a\": [1, -2.50, 1e-30, 123456789012345678901234567890, true, false, null, {}, []],"
+                        + " \"Ω \\\" \\\\ \\u0007\": \"zwei\\nZeilen é 😀\"}");
+        assertEquals(new ObjectMapper().writeValueAsString(tree), JsonText.compact(tree));
+        assertEquals(tree, JsonText.parse(JsonText.compact(tree)));
+        assertEquals(tree, JsonText.tree(JsonText.plain(tree)));
+        assertEquals("7", JsonText.tree(7L).toString());
+        assertEquals("0.5", JsonText.compact(JsonText.tree(0.5)));
     }
 }
