@@ -23,11 +23,15 @@ public final class Examples {
         return Path.of(System.getProperty("inkel.home", "."), "examples");
     }
 
-    /** Whether a file is an example of a packaged program: it is opened as a build that has no file yet, and stays as it is. */
+    /**
+     * Whether a file is a shipped example: it is opened as a build that has no file yet, and stays as it is. All that lies
+     * beside the examples of a packaged program stays as it is.
+     */
     public static boolean isFixed(Path file) {
-        return Boolean.getBoolean("inkel.packaged")
-                && file.toAbsolutePath()
-                        .normalize()
-                        .startsWith(folder().toAbsolutePath().normalize());
+        Path shipped = folder().toAbsolutePath().normalize();
+        Path asked = file.toAbsolutePath().normalize();
+        boolean isOfAll =
+                asked.startsWith(shipped) && ALL.contains(asked.getFileName().toString());
+        return isOfAll || Boolean.getBoolean("inkel.packaged") && asked.startsWith(shipped);
     }
 }

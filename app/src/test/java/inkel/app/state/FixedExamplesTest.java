@@ -11,12 +11,15 @@ import inkel.core.io.catalog.Shelf;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** The examples of a packaged program are not the builder's to write over. */
+/** Shipped examples are not the builder's to write over. */
 class FixedExamplesTest {
     @TempDir
     private Path folder;
@@ -65,5 +68,28 @@ class FixedExamplesTest {
         Path elsewhere = Given.copy(Given.LOCKS, folder);
         session.files().open(elsewhere);
         assertEquals(elsewhere, session.files().fileProperty().get());
+    }
+
+    @Test
+    void soItIsWhereItWasBuiltTooButNotForTheBuildersOwn() throws Exception {
+        System.clearProperty("inkel.packaged");
+        Path example = Examples.folder().resolve(Examples.DEMO);
+        assertTrue(Examples.isFixed(example));
+        assertTrue(Examples.isFixed(Examples.folder().resolve("../examples/" + Examples.DEMO)));
+        assertFalse(Examples.isFixed(folder.resolve(Examples.DEMO)), "a copy is the builder's");
+        Path own = Examples.folder().resolve("own.inkel.json");
+        Files.copy(example, own);
+        assertFalse(Examples.isFixed(own));
+        System.setProperty("inkel.packaged", "true");
+        assertTrue(Examples.isFixed(own), "a packaged program's folder is not to be written to");
+    }
+
+    @Test
+    void besideTheExamplesLiesNothingElse() throws Exception {
+        try (Stream<Path> files = Files.list(Given.EXAMPLES)) {
+            assertEquals(
+                    new TreeSet<>(Examples.ALL),
+                    files.map(path -> path.getFileName().toString()).collect(Collectors.toCollection(TreeSet::new)));
+        }
     }
 }

@@ -6,12 +6,13 @@ import inkel.core.quantity.Unit;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 
 /** What stations can be set to: the one table that file reader, views and rules go by. */
 public enum AirKey {
     CHANNEL("76", true, text -> isWhole(text, 0, PacketAir.MOST_CHANNEL)),
     RATE("250 kbit/s", true, text -> PacketAir.Rate.parse(text).isPresent()),
-    ADDRESS("C4 E1 07 52 00", false, text -> text.replaceAll("[\\s:-]", "").matches("(?:[0-9a-fA-F]{2}){3,5}")),
+    ADDRESS("C4 E1 07 52 00", false, AirKey::isAddress),
     CHECK("2", true, text -> isWhole(text, 0, 2)),
     PAYLOAD("8", true, text -> text.equals("free") || isWhole(text, 1, 32)),
     ANSWERS("yes", true, text -> text.equals("yes") || text.equals("no")),
@@ -26,6 +27,11 @@ public enum AirKey {
     LOSSES("12 dB", false, text -> decibels(text)
             .filter(value -> value >= 0 && value <= 200)
             .isPresent());
+
+    private static final Pattern BETWEEN_BYTES = Pattern.compile("[\\s:-]");
+    private static final Pattern ADDRESS_BYTES = Pattern.compile("(?:[0-9a-fA-F]{2}){3,5}");
+    private static final Pattern DIGITS = Pattern.compile("[0-9]{1,4}");
+    private static final Pattern DECIBEL = Pattern.compile("\\s*dBm?$");
 
     private final String example;
     private final boolean mustAgree;
@@ -64,8 +70,12 @@ public enum AirKey {
         return Optional.empty();
     }
 
+    private static boolean isAddress(String text) {
+        return ADDRESS_BYTES.matcher(BETWEEN_BYTES.matcher(text).replaceAll("")).matches();
+    }
+
     private static boolean isWhole(String text, int least, int most) {
-        return text.matches("[0-9]{1,4}") && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most;
+        return DIGITS.matcher(text).matches() && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most;
     }
 
     private static boolean isAmount(String text, Unit unit, double least, double most) {
@@ -76,7 +86,7 @@ public enum AirKey {
 
     /** With or without dB or dBm behind it. */
     public static Optional<Double> decibels(String text) {
-        return Engineering.parse(text.strip().replaceAll("\\s*dBm?$", ""), Unit.ONE);
+        return Engineering.parse(DECIBEL.matcher(text.strip()).replaceAll(""), Unit.ONE);
     }
 
     /** Per cent with their sign, or a share from 0 to 1. */

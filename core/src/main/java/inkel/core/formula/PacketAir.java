@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.IntPredicate;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
 /**
@@ -41,6 +42,8 @@ public final class PacketAir {
         MIDDLE("1 Mbit/s", 1_000_000, 1, -85),
         FAST("2 Mbit/s", 2_000_000, 2, -82);
 
+        private static final Pattern UNIT = Pattern.compile("(bit/s|bps|hz)$");
+
         private final String text;
         private final double bits;
         private final double widthMhz;
@@ -74,8 +77,8 @@ public final class PacketAir {
 
         /** Written as bits a second or with k and M, with or without {@code bit/s}. */
         public static Optional<Rate> parse(String said) {
-            String plain =
-                    said.strip().toLowerCase(Locale.ROOT).replace(" ", "").replaceAll("(bit/s|bps|hz)$", "");
+            String plain = UNIT.matcher(said.strip().toLowerCase(Locale.ROOT).replace(" ", ""))
+                    .replaceAll("");
             for (Rate rate : values()) {
                 long bits = (long) rate.bits;
                 boolean isIt = plain.equals(String.valueOf(bits))

@@ -16,6 +16,9 @@ import java.util.regex.Pattern;
  * @param bytes all of them
  */
 public record PacketLayout(List<Place> places, int bytes) {
+    private static final Pattern NAME = Pattern.compile("[A-Za-z_][A-Za-z0-9_]*");
+    private static final Pattern BLANKS = Pattern.compile("\\s+");
+    private static final Pattern BARE = Pattern.compile("u?int(?:8|16|32|64)");
     private static final Pattern TYPE = Pattern.compile("([a-z0-9_ ]+?)\\s*(?:\\[([0-9]{1,3})])?");
     private static final int MOST = 255;
 
@@ -104,7 +107,7 @@ public record PacketLayout(List<Place> places, int bytes) {
 
         /** By its name in C, with or without {@code _t}; {@code byte}, {@code word} and {@code unsigned} as people say. */
         static Optional<Sort> parse(String said) {
-            String plain = said.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
+            String plain = BLANKS.matcher(said.strip().toLowerCase(Locale.ROOT)).replaceAll(" ");
             String whole =
                     switch (plain) {
                         case "byte", "unsigned char" -> "uint8_t";
@@ -113,7 +116,7 @@ public record PacketLayout(List<Place> places, int bytes) {
                         case "long int" -> "long";
                         case "long long" -> "int64_t";
                         case "unsigned long long" -> "uint64_t";
-                        default -> plain.matches("u?int(?:8|16|32|64)") ? plain + "_t" : plain;
+                        default -> BARE.matcher(plain).matches() ? plain + "_t" : plain;
                     };
             for (Sort sort : values()) {
                 if (sort.text.equals(whole)) {
@@ -134,7 +137,7 @@ public record PacketLayout(List<Place> places, int bytes) {
             }
             String name = text.substring(0, colon).strip();
             Matcher type = TYPE.matcher(text.substring(colon + 1).strip().toLowerCase(Locale.ROOT));
-            if (!name.matches("[A-Za-z_][A-Za-z0-9_]*") || !type.matches()) {
+            if (!NAME.matcher(name).matches() || !type.matches()) {
                 return Optional.empty();
             }
             int count = type.group(2) == null ? 1 : Integer.parseInt(type.group(2));

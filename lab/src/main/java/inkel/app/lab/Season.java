@@ -44,6 +44,7 @@ import inkel.core.wake.WakePlan;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -123,7 +124,10 @@ final class Season {
         Path work = Files.createTempDirectory("inkel-season");
         Season season = new Season(work);
         Build made = season.make(work);
-        BuildFile.save(file, made, season.catalog);
+        // Written elsewhere first, so that no former version is kept beside the example.
+        Path whole = work.resolve("whole.inkel.json");
+        BuildFile.save(whole, made, season.catalog);
+        Files.copy(whole, file, StandardCopyOption.REPLACE_EXISTING);
         out.println(file + ": " + made.log().size() + " lines");
     }
 

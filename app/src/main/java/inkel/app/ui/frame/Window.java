@@ -14,6 +14,7 @@ import inkel.app.state.UserState;
 import inkel.app.ui.kit.Zoom;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
+import inkel.core.document.Build;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.catalog.Shelf;
 import java.net.URL;
@@ -171,9 +172,12 @@ public final class Window extends Application {
 
     private static String title(Session session) {
         Path file = session.files().fileProperty().get();
-        return file == null
-                ? session.build().map(build -> build.name() + " • – Inkel").orElse("Inkel")
-                : file.getFileName() + (session.files().unsavedProperty().get() ? " •" : "") + " – Inkel";
+        String unsaved = session.files().unsavedProperty().get() ? " •" : "";
+        return Optional.ofNullable(file)
+                .map(path -> path.getFileName().toString())
+                .or(() -> session.build().map(Build::name))
+                .map(name -> name + unsaved + " – Inkel")
+                .orElse("Inkel");
     }
 
     /** Where it was last time, if that is still on a screen. */
