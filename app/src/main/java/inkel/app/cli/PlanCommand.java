@@ -185,6 +185,8 @@ final class PlanCommand implements Callable<Integer> {
         List<Plan> plans = proven.stream().map(ProvenPlan::plan).toList();
         Map<String, Object> answer = Json.object();
         answer.put("placed", plans.stream().allMatch(Plan::placed));
+        // Not complete: given up before it was known whether there is a placement, or a better one.
+        answer.put("complete", plans.stream().allMatch(Plan::complete));
         answer.put(
                 "nodes", plans.stream().map(plan -> json(plan, planned, pins)).toList());
         answer.put(

@@ -115,6 +115,7 @@ class CliTest {
         }
         assertTrue(ran.json().get("stops").size() > 0);
         assertTrue(ran.json().get("placed").asBoolean());
+        assertTrue(ran.json().get("complete").asBoolean());
         JsonNode node = ran.json().get("nodes").get(0);
         assertEquals("Lower lock", node.get("name").asText());
         for (JsonNode pin : node.get("pins")) {

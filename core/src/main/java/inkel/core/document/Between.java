@@ -6,6 +6,9 @@ import java.util.Optional;
 
 /** What stands in a wire between a part's signal and the pin it goes to. */
 public sealed interface Between {
+    /** No resistor has less; what flows through it is still an amount. */
+    double LEAST_OHMS = 1e-9;
+
     /** The signal whose wire it stands in. */
     Endpoint signal();
 

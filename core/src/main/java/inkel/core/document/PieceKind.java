@@ -26,6 +26,11 @@ public enum PieceKind {
     public record Slot(String key, Unit unit, String example, boolean isOptional) {
         static final Slot CAPACITOR = new Slot("capacitor", Unit.FARAD, "100 nF", true);
 
+        /** In SI base units. */
+        double least() {
+            return unit == Unit.OHM ? Between.LEAST_OHMS : Double.MIN_VALUE;
+        }
+
         static Slot ohms(String key, String example) {
             return new Slot(key, Unit.OHM, example, false);
         }
@@ -83,7 +88,7 @@ public enum PieceKind {
         boolean isLeftOut = slot.isOptional() && typed.isBlank();
         boolean isRight = isLeftOut
                 || Engineering.parse(typed, slot.unit())
-                        .filter(value -> value > 0)
+                        .filter(value -> value >= slot.least())
                         .isPresent();
         return isRight
                 ? Optional.empty()

@@ -96,7 +96,9 @@ final class OhmChecks {
                         && rail.output().drop().isEmpty()) {
             return;
         }
-        Optional<Band> band = ohms.band(benches.pin(node, rail.id()), benches.ground(node, owner.id()));
+        // Where the plan itself joins the two, no ohms are to be found between them; that is told elsewhere.
+        Optional<Band> band = ohms.band(benches.pin(node, rail.id()), benches.ground(node, owner.id()))
+                .filter(found -> found.low() > 0);
         band.ifPresent(found -> add(
                 "ohms " + rail.id(),
                 node.place(rail.id()),

@@ -116,6 +116,8 @@ final class ClassCheck {
                         "outputs",
                         Fact.of("problem.no_supply_pin")
                                 .with("found", output.from().orElseThrow())));
+        cls.supplies().forEach(supply -> notGround("supplies", supply.pin()));
+        cls.outputs().forEach(output -> notGround("outputs", output.pin()));
         for (Supply supply : cls.supplies()) {
             Voltage most = supply.range().range().highest();
             if (most.isAbove(supply.absoluteMax())) {
@@ -127,6 +129,13 @@ final class ClassCheck {
                                 .with("found", most));
             }
         }
+    }
+
+    private void notGround(String key, String label) {
+        cls.pin(label)
+                .filter(pin -> pin.use() == PinUse.GROUND)
+                .ifPresent(pin ->
+                        fields.problem(key, Fact.of("problem.power_is_ground").with("pin", label)));
     }
 
     /** A low that is a high, at what the supply usually is. */

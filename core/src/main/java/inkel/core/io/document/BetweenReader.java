@@ -28,8 +28,7 @@ final class BetweenReader {
                 check.part(fields, "shifter", shifter);
                 return Optional.of(new Between.ShifterWay(signal, shifter, PinCheck.way(fields), fields.extras()));
             case "coil-driver":
-                return Optional.of(
-                        new Between.CoilDriver(signal, fields.quantity("base", Unit.OHM, "1 kΩ"), fields.extras()));
+                return Optional.of(new Between.CoilDriver(signal, aboveZero(fields, "base", "1 kΩ"), fields.extras()));
             default:
                 return plain(fields, signal, kind, "divider, shifter, series, diode, opto, coil-driver, nothing");
         }
@@ -60,8 +59,8 @@ final class BetweenReader {
             case "divider":
                 return Optional.of(new Between.Divider(
                         signal,
-                        fields.quantity("series", Unit.OHM, "1 kΩ"),
-                        fields.quantity("to_ground", Unit.OHM, "2.2 kΩ"),
+                        aboveZero(fields, "series", "1 kΩ"),
+                        aboveZero(fields, "to_ground", "2.2 kΩ"),
                         capacitor(fields),
                         fields.extras()));
             case "diode":
@@ -77,7 +76,7 @@ final class BetweenReader {
                         signal, fields.optionalText("reason").orElse(""), fields.extras()));
             case "series":
                 return Optional.of(new Between.Series(
-                        signal, fields.quantity("series", Unit.OHM, "330 Ω"), capacitor(fields), fields.extras()));
+                        signal, aboveZero(fields, "series", "330 Ω"), capacitor(fields), fields.extras()));
             default:
                 fields.problem(
                         "kind",
@@ -99,7 +98,7 @@ final class BetweenReader {
 
     private static Resistance aboveZero(Fields fields, String key, String example) {
         Resistance value = fields.quantity(key, Unit.OHM, example);
-        if (value.ohms() <= 0) {
+        if (value.ohms() < Between.LEAST_OHMS) {
             fields.problem(key, aboveZero(example, value));
         }
         return value;

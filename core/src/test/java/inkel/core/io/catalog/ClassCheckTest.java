@@ -64,6 +64,7 @@ class ClassCheckTest {
             "to": "VCC"              | "to": "SCL"                      | /pull_ups           | problem.pull_to_no_supply
             "vil": "0.3 VCC"         | "vil": "0.8 VCC"                 | /io                 | problem.levels_cross
             "vol": "0.4 V"           | "vol": "3 V"                     | /io                 | problem.levels_cross
+            "is": "supply", "header": 2 | "is": "ground", "header": 2    | /supplies           | problem.power_is_ground
             "ram": 60                | "ram": -60                       | /takes/ram          | problem.expected_value
             "i2c.scl"                | "input"                          | /i2c                | problem.bus_without
             """)

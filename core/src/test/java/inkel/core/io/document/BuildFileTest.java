@@ -69,6 +69,39 @@ class BuildFileTest {
         assertEquals(build, BuildReader.parse(Path.of("x"), written, CATALOG));
     }
 
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({
+        "series, series, 0 Ω",
+        "series, series, -0",
+        "series, series, -330 Ω",
+        "series, series, 1e-320 Ω",
+        "divider, series, 0",
+        "divider, to_ground, -0",
+        "coil-driver, base, 0 Ω",
+        "opto, series, 0",
+        "diode, pull_up, -1k",
+    })
+    void aResistorHasSomeOhms(String kind, String key, String ohms) {
+        String text =
+                """
+                {"format": 2, "name": "x",
+                 "nodes": [{"id": "a", "name": "A", "board": {"class": "board-classic-5v", "name": "B"},
+                   "parts": [{"id": "r", "class": "packet-radio", "name": "R"}],
+                   "between": [{"signal": "r.CE", "kind": "KIND", "series": "1k", "to_ground": "2k2", "base": "1k",
+                     "pull_up": "10k"}]}]}
+                """
+                        .replace("KIND", kind);
+        List<String> all =
+                List.of("\"series\": \"1k\"", "\"to_ground\": \"2k2\"", "\"base\": \"1k\"", "\"pull_up\": \"10k\"");
+        String whole =
+                all.stream().filter(each -> each.contains(key)).findFirst().orElseThrow();
+        String spoilt = text.replace(whole, "\"" + key + "\": \"" + ohms + "\"");
+        List<Problem> problems = assertThrows(
+                        UnreadableFile.class, () -> BuildReader.parse(Path.of("x"), spoilt, CATALOG))
+                .problems();
+        assertEquals("/nodes/0/between/0/" + key, problems.get(0).field());
+    }
+
     @Test
     void ownFiguresAreKeptAndWrongOnesAreRefused() throws Exception {
         String text =
