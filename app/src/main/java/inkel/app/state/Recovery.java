@@ -64,6 +64,10 @@ public final class Recovery {
         this.folder = folder;
     }
 
+    Path folder() {
+        return folder;
+    }
+
     /** @param told hears, in the lane that keeps, why what is not saved is not safe from a crash */
     void onTrouble(Consumer<Exception> told) {
         trouble = told;

@@ -63,6 +63,7 @@ public final class Session {
     private final ReadOnlyObjectWrapper<Assessment> assessment = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
+    private final TypedWork typed;
     private final TuneWork tune;
     private final LogWork log;
     private History history;
@@ -91,6 +92,7 @@ public final class Session {
         shelves = new Shelves(shipped, shelf, notices, lanes);
         drawers = new Drawers(notices, lanes, this::catalog);
         files = new BuildFiles(this, recovery, clock);
+        typed = new TypedWork(this, recovery.folder());
         log = new LogWork(this);
         tune = new TuneWork(this);
         judging = new Judging(lanes, judge, this::judged, this::notJudged);
@@ -131,6 +133,11 @@ public final class Session {
     /** Opening, saving, leaving. */
     public BuildFiles files() {
         return files;
+    }
+
+    /** What is being typed. */
+    public TypedWork typed() {
+        return typed;
     }
 
     /** What takes the solver's time. */

@@ -2,6 +2,7 @@ package inkel.app.ui.frame;
 
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Fleeting;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.stage.Command;
 import inkel.app.words.ReckonWords;
@@ -33,7 +34,7 @@ final class FindBox extends VBox {
 
     private final Session session;
     private final Commands commands;
-    private final TextField field = new TextField();
+    private final TextField field = Fleeting.of(new TextField());
     private final ListView<Entry> list = new ListView<>();
 
     /** Something that can be found. */

@@ -8,6 +8,7 @@ import inkel.app.state.UserState;
 import inkel.app.ui.help.AboutPage;
 import inkel.app.ui.help.HelpPage;
 import inkel.app.ui.help.TourBar;
+import inkel.app.ui.kit.Copying;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Subscriptions;
 import inkel.app.ui.kit.Zoom;
@@ -59,6 +60,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
     private Node boardMaker;
     private HabitsPage habitsPage;
     private TakePage takePage;
+    private TypedWatch typed;
 
     public Shell(Session session, UserState state) {
         this(session, state, () -> {});
@@ -83,6 +85,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         frame.setLeft(new Selvedge(session, subscriptions, stages, this::go));
         frame.setCenter(middle);
         session.files().left().onList(this::leftWork);
+        session.typed().onCopy(Copying::put);
         begin.run();
         why = new WhyPanel(session, subscriptions, stages::notes, stages.parts()::makeFrom);
         frame.setBottom(new Strip(session, subscriptions));
@@ -281,6 +284,9 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
 
     /** The window is gone: nothing of it listens to the session any more. */
     public void dispose() {
+        if (typed != null) {
+            typed.end();
+        }
         subscriptions.dispose();
         stages.all().stream().filter(StageView::isMade).forEach(view -> view.pane()
                 .dispose());
@@ -291,6 +297,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         zoom = shown;
         zoom.show(state.number(ZOOM, 1));
         commands.install(scene);
+        typed = new TypedWatch(session, subscriptions, scene);
     }
 
     @Override

@@ -167,6 +167,7 @@ public final class Window extends Application {
         session.shelves().tellBroken();
         session.drawers().open(state.folder());
         session.files().left().offerOthers();
+        session.typed().offer();
         StartMarks.mark("files");
     }
 

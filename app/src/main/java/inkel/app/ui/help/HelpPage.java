@@ -2,6 +2,7 @@ package inkel.app.ui.help;
 
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Fleeting;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
@@ -56,7 +57,7 @@ public final class HelpPage extends VBox {
         leave.setMinWidth(USE_PREF_SIZE);
         HBox head = new HBox(12, Ui.word(Words.get("help.title"), "stage-title"), Ui.spring(), leave);
         head.setAlignment(Pos.CENTER_LEFT);
-        TextField find = new TextField();
+        TextField find = Fleeting.of(new TextField());
         find.setId("help-find");
         find.setPromptText(Words.get("help.find"));
         find.setAccessibleText(Words.get("help.terms"));

@@ -3,6 +3,7 @@ package inkel.app.ui.log;
 import inkel.app.state.LogWork;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Fleeting;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
@@ -30,7 +31,7 @@ public final class LogStage extends StagePane {
 
     private final Session session;
     private final LogWork log;
-    private final TextField search = new TextField();
+    private final TextField search = Fleeting.of(new TextField());
     private final TimeStrip strip;
     private final WrapRow filters = new WrapRow(8);
     private final ListView<LogRow> list = new ListView<>();

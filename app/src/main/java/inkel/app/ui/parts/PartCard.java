@@ -164,6 +164,7 @@ final class PartCard extends Pressable {
         fill();
         field = new TextField(placed.part().name());
         field.setId("rename");
+        field.setAccessibleText(Words.get("part.rename", "name", placed.part().name()));
         name.setVisible(false);
         getChildren().add(field);
         field.setOnAction(event -> {

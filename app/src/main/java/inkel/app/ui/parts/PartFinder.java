@@ -2,6 +2,7 @@ package inkel.app.ui.parts;
 
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Fleeting;
 import inkel.app.ui.kit.LateField;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Subscriptions;
@@ -28,7 +29,7 @@ final class PartFinder extends Region {
     private static final double OWN = 200;
 
     private final Session session;
-    private final TextField field = new LateField();
+    private final TextField field = Fleeting.of(new LateField());
     private final Caption hint = Ui.text(Words.get("finder.hint"), "quiet", "small");
     private final Results results = new Results(new Column());
     private final Caption title = Ui.word(Words.get("finder.title"), "finder-title");

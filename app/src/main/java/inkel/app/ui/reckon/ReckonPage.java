@@ -1,6 +1,7 @@
 package inkel.app.ui.reckon;
 
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Fleeting;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
@@ -98,7 +99,7 @@ public final class ReckonPage extends VBox {
         Map<String, Unit> units = next.units();
         int row = 0;
         for (String key : next.keys()) {
-            TextField field = new TextField(next.given().getOrDefault(key, ""));
+            TextField field = Fleeting.of(new TextField(next.given().getOrDefault(key, "")));
             field.setId("reckon-key-" + key);
             field.setPrefWidth(FIELD);
             field.setMinWidth(FIELD);

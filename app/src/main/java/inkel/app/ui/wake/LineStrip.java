@@ -3,6 +3,7 @@ package inkel.app.ui.wake;
 import inkel.app.line.Port;
 import inkel.app.state.LineWork;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Fleeting;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
@@ -30,8 +31,8 @@ final class LineStrip extends VBox {
 
     private final LineWork work;
     private final Supplier<Optional<Build>> build;
-    private final TextField port = new TextField();
-    private final TextField rate = new TextField();
+    private final TextField port = Fleeting.of(new TextField());
+    private final TextField rate = Fleeting.of(new TextField());
     private final TextField number = new TextField();
     private final Caption told = Ui.text("", "quiet");
     private final Tile ports;

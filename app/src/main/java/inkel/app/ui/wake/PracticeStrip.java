@@ -2,6 +2,7 @@ package inkel.app.ui.wake;
 
 import inkel.app.state.PracticeWork;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Fleeting;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
@@ -32,7 +33,7 @@ final class PracticeStrip extends VBox {
     private final List<Tile> counts = new ArrayList<>();
     private final Tile kind;
     private final Caption kindText = Ui.word("", "pill-text");
-    private final TextField seed = new TextField();
+    private final TextField seed = Fleeting.of(new TextField());
     private final Caption taken = Ui.word("", "quiet");
     private final Caption told = Ui.text("", "practice-told");
     private final Caption problem = Ui.text("", "stop-text");

@@ -162,11 +162,16 @@ public final class JsonText {
 
     /** A number that would take for ever to write out in full is refused. */
     private static BigDecimal decimal(JsonParser parser) throws IOException, BadJson {
-        BigDecimal value = parser.getDecimalValue();
-        if (Math.abs((long) value.precision() - value.scale()) > MOST_EXPONENT) {
-            throw bad(parser, Fact.of("problem.number_too_large").with("limit", MOST_EXPONENT));
+        Fact tooLarge = Fact.of("problem.number_too_large").with("limit", MOST_EXPONENT);
+        try {
+            BigDecimal value = parser.getDecimalValue();
+            if (Math.abs((long) value.precision() - value.scale()) <= MOST_EXPONENT) {
+                return value;
+            }
+        } catch (NumberFormatException exponentOfTooManyDigits) {
+            throw bad(parser, tooLarge);
         }
-        return value;
+        throw bad(parser, tooLarge);
     }
 
     /** A value as plain Java objects: maps, lists, texts, numbers, flags and null. */

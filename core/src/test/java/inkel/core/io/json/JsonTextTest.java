@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class JsonTextTest {
     @TempDir
@@ -109,5 +110,13 @@ class JsonTextTest {
         assertEquals(tree, JsonText.tree(JsonText.plain(tree)));
         assertEquals("7", JsonText.tree(7L).toString());
         assertEquals("0.5", JsonText.compact(JsonText.tree(0.5)));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"1e401", "-1e-9999", "1e99999999999999999999999999", "1.5E-99999999999999999999999999"})
+    void aNumberOfNoUseIsRefusedInWords(String number) {
+        JsonText.BadJson refused =
+                assertThrows(JsonText.BadJson.class, () -> JsonText.parse("{\"a\": " + number + "}"));
+        assertEquals("problem.number_too_large", refused.problem().reason().key());
     }
 }
