@@ -34,6 +34,17 @@ public record Band(double low, double expected, double high, List<Cause> causes)
         return new Band(low - meter.error(low * BESIDE), expected, high + meter.error(high * BESIDE), causes);
     }
 
+    /** A share of it: of its ends and of what moves it. */
+    Band times(double share) {
+        return new Band(
+                low * share,
+                expected * share,
+                high * share,
+                causes.stream()
+                        .map(cause -> new Cause(cause.unknown(), cause.least() * share, cause.most() * share))
+                        .toList());
+    }
+
     public boolean holds(double reading) {
         return reading >= low && reading <= high;
     }

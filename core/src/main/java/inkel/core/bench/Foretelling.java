@@ -21,7 +21,8 @@ import java.util.Random;
  * What probes read on one state of a healthy bench. The network is solved once with what is expected of every figure; how
  * a reading follows each of them comes from {@link Influence}; and it is solved again with all figures at the ends that
  * move the reading down, and up. Those corners are further apart than any bench will be when many figures have a share, so
- * the band is no wider than {@value #SIGMAS} standard deviations of the sum of them, each as likely anywhere in its range.
+ * the band is no wider than {@value #SIGMAS} standard deviations of the sum of them, each as likely anywhere in its range. A
+ * meter on volts takes its share of them ({@link MeterLoad}).
  */
 public final class Foretelling {
     private static final double SIGMAS = 4.6;
@@ -63,10 +64,17 @@ public final class Foretelling {
     private final Map<List<Integer>, Tried> corners = new HashMap<>();
     private final Map<Tried, Slopes> behind = new IdentityHashMap<>();
     private final boolean[] isShaky;
+    private final boolean isMetered;
     private Slopes slopes;
 
     public Foretelling(BenchModel model) {
+        this(model, false);
+    }
+
+    /** @param isMetered whether the meter is among the elements */
+    private Foretelling(BenchModel model, boolean isMetered) {
         this.model = model;
+        this.isMetered = isMetered;
         expected = model.expected();
         isShaky = new boolean[expected.length];
         solver = new Solver(model.network(expected));
@@ -110,8 +118,19 @@ public final class Foretelling {
                     .ifPresent(sketch -> sketches.put(probe, sketch));
         }
         // Each corner is a bench that may be there, so all readings have to bear all of them: kinks show so.
-        sketches.forEach((probe, sketch) -> band(sketch).ifPresent(band -> bands.put(probe, band)));
+        sketches.forEach((probe, sketch) ->
+                band(sketch).flatMap(band -> metered(probe, sketch, band)).ifPresent(band -> bands.put(probe, band)));
         return bands;
+    }
+
+    /** What a meter shows of volts; where it takes much of them, the bench is foretold anew with the meter on it. */
+    private Optional<Band> metered(Probe probe, Sketch sketch, Band open) {
+        double share = isMetered ? 1 : slopes.leftStraight(sketch.reading());
+        if (MeterLoad.isFirm(share)) {
+            return Optional.of(open.times(share));
+        }
+        Foretelling loaded = new Foretelling(MeterLoad.on(model, sketch.reading()), true);
+        return Optional.ofNullable(loaded.bands(List.of(probe)).get(probe));
     }
 
     /** As {@link #bands} for one. */

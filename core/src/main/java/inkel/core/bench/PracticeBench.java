@@ -113,9 +113,16 @@ public final class PracticeBench implements Bench {
                             * Display.STEP));
         }
         // Between points that nothing joins a meter shows nothing.
-        double volts = real.orElse(0.0);
+        double volts = real.map(open -> open * left(model, solution, probe)).orElse(0.0);
         double step = meter.step(volts);
         double off = meter.digits() * step * (2 * noise.nextDouble() - 1) / 2;
         return Optional.of(new Answer.Amount(Math.rint((volts * gain + off) / step) * step));
+    }
+
+    private static double left(BenchModel model, Solution solution, Probe probe) {
+        return MeterLoad.share(
+                solution,
+                new Influence(solution),
+                Foretelling.reading(model, probe).orElseThrow());
     }
 }

@@ -3,7 +3,9 @@ package inkel.core.bench;
 import inkel.core.bench.net.Influence;
 import inkel.core.bench.net.Solution;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 
@@ -18,12 +20,18 @@ public final class Rehearsal {
     private final BenchModel model;
     private final Optional<Solution> solution;
     private final Supplier<Optional<Life>> alive;
+    private final Optional<Rehearsal> plan;
+    private final Map<Probe, Double> left = new HashMap<>();
     private Optional<Life> life;
     private Slopes slopes;
     private Influence[] off;
 
-    /** @param alive what parts do, made when it is first asked for */
-    Rehearsal(BenchModel model, Optional<Solution> solution, Supplier<Optional<Life>> alive) {
+    /**
+     * @param alive what parts do, made when it is first asked for
+     * @param plan the same state of the bench as planned; empty for that one itself
+     */
+    Rehearsal(BenchModel model, Optional<Solution> solution, Supplier<Optional<Life>> alive, Optional<Rehearsal> plan) {
+        this.plan = plan;
         this.model = model;
         this.solution = solution;
         this.alive = alive;
@@ -32,8 +40,24 @@ public final class Rehearsal {
     /** An amount by what is expected of all figures, which takes far less time than {@link #of}; empty for what is none. */
     public Optional<Double> roughly(Question question) {
         return question instanceof Question.Measure measure
-                ? solution.map(found -> value(measure.probe(), found))
+                ? solution.map(found ->
+                        value(measure.probe(), found) * plan.orElse(this).leftByTheMeter(measure.probe()))
                 : Optional.empty();
+    }
+
+    /** The share of an amount that a meter leaves; the plan's will do for what differs little from it. */
+    private double leftByTheMeter(Probe probe) {
+        return left.computeIfAbsent(probe, key -> solution.flatMap(found -> Foretelling.reading(model, probe)
+                        .filter(reading -> !Double.isNaN(reading.of(found)))
+                        .map(reading -> slopes(found).left(reading)))
+                .orElse(1.0));
+    }
+
+    private Slopes slopes(Solution found) {
+        if (slopes == null) {
+            slopes = new Slopes(model, model.expected(), found);
+        }
+        return slopes;
     }
 
     /** Between points that nothing joins a meter shows nothing. */
@@ -55,15 +79,13 @@ public final class Rehearsal {
     }
 
     private Foreseen amount(Probe probe, Solution found) {
-        if (slopes == null) {
-            slopes = new Slopes(model, model.expected(), found);
-        }
         Optional<Foretelling.Reading> reading = Foretelling.reading(model, probe);
         double value = value(probe, found);
         if (reading.isEmpty() || Double.isNaN(reading.get().of(found))) {
             return new Foreseen.Amount(value, List.of(), false);
         }
-        double[] slope = slopes.of(reading.get());
+        double[] slope = slopes(found).of(reading.get());
+        double share = slopes(found).left(reading.get());
         double all = 0;
         double wild = 0;
         for (int i = 0; i < slope.length; i++) {
@@ -77,11 +99,11 @@ public final class Rehearsal {
             Unknown unknown = model.unknowns().get(i);
             double reach = slope[i] * unknown.reach();
             if (Math.abs(reach) > LEAST_SHARE * all) {
-                shares.add(new Foreseen.Share(unknown.key(), reach / EVEN));
+                shares.add(new Foreseen.Share(unknown.key(), share * reach / EVEN));
                 middle += slope[i] * (unknown.middle() - unknown.expected());
             }
         }
-        return new Foreseen.Amount(middle, shares, wild > Foretelling.WILD);
+        return new Foreseen.Amount(share * middle, shares, wild > Foretelling.WILD);
     }
 
     private Foreseen ohms(Question.Ohms ohms) {

@@ -46,7 +46,7 @@ public final class Rehearsals {
         }
         if (!scene.isOn()) {
             BenchModel model = benches.model(scene, new Learnt(), twist);
-            return new Rehearsal(model, Optional.empty(), Optional::empty);
+            return new Rehearsal(model, Optional.empty(), Optional::empty, Optional.of(plan.rehearsal()));
         }
         Optional<BenchModel> same = plan.solution().isPresent() && twist.keepsShape()
                 ? Optional.of(changed(plan.model(), twist))
@@ -63,7 +63,8 @@ public final class Rehearsals {
                 model,
                 solution,
                 () -> solution.map(found ->
-                        new Life(circuit, model, found, twist, new Reach(circuit, lists, scene, twist), plan.reach())));
+                        new Life(circuit, model, found, twist, new Reach(circuit, lists, scene, twist), plan.reach())),
+                Optional.of(plan.rehearsal()));
     }
 
     private Planned plan(Scene scene) {
@@ -87,7 +88,8 @@ public final class Rehearsals {
                 new Rehearsal(
                         model,
                         solution,
-                        () -> solution.map(found -> new Life(circuit, model, found, Twist.NONE, reach, reach))));
+                        () -> solution.map(found -> new Life(circuit, model, found, Twist.NONE, reach, reach)),
+                        Optional.empty()));
     }
 
     /** The same elements between the same points, with other figures. */

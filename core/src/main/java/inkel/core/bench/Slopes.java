@@ -60,6 +60,16 @@ final class Slopes {
         return made;
     }
 
+    /** What a meter leaves, see {@link MeterLoad#share}. */
+    double left(Foretelling.Reading reading) {
+        return MeterLoad.share(solution, influence, reading);
+    }
+
+    /** As {@link #left}, by straight lines alone. */
+    double leftStraight(Foretelling.Reading reading) {
+        return MeterLoad.straight(influence, reading);
+    }
+
     /** By the number of the figure. */
     double[] of(Foretelling.Reading reading) {
         double[] felt = influence.of(

@@ -1,5 +1,7 @@
 package inkel.core.bench;
 
+import inkel.core.bench.net.Element;
+import inkel.core.bench.net.Network;
 import inkel.core.bench.net.Outcome;
 import inkel.core.bench.net.Solution;
 import inkel.core.bench.net.Solver;
@@ -15,7 +17,9 @@ import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
 import inkel.core.wiring.WireList;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 
@@ -24,6 +28,7 @@ final class HealthyBenches {
     final Foretelling foretelling;
     final List<Probe> probes = new ArrayList<>();
     private final BenchModel model;
+    private final Map<Probe, Solver> metering = new HashMap<>();
 
     private HealthyBenches(Circuit circuit) {
         Benches benches = new Benches(circuit, WireList.of(circuit));
@@ -62,7 +67,18 @@ final class HealthyBenches {
                 : Optional.empty();
     }
 
-    double read(Probe probe, Solution solution) {
-        return Foretelling.read(model, probe, solution).orElseThrow();
+    /** What a meter shows that is put into the network as what it is: 10 MΩ between its tips on volts. */
+    double read(Probe probe, Solution open) {
+        if (!(probe instanceof Probe.Volts volts)) {
+            return Foretelling.read(model, probe, open).orElseThrow();
+        }
+        int plus = model.points().known(volts.plus()).orElseThrow();
+        int minus = model.points().known(volts.minus()).orElseThrow();
+        if (plus == minus) {
+            return 0;
+        }
+        Network metered = open.network().plus(new Element.Resistor(plus, minus, 10e6));
+        Solver solver = metering.computeIfAbsent(probe, key -> new Solver(metered));
+        return solver.solve(metered, open).orThrow().between(plus, minus);
     }
 }
