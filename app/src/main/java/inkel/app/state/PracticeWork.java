@@ -18,6 +18,8 @@ import inkel.core.wake.WakePlan;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -40,12 +42,21 @@ public final class PracticeWork {
     private final ReadOnlyObjectWrapper<Round> round = new ReadOnlyObjectWrapper<>();
     private final Random random = new Random();
 
+    /** What came of naming a cause. */
+    public enum Guess {
+        RIGHT,
+        /** It was planted, and so was something else that was not named yet. */
+        ONE_OF_SEVERAL,
+        WRONG
+    }
+
     /**
      * One go.
      *
      * @param planted empty while it is being planted, and where that was not possible
      * @param taken readings so far
      * @param looks those after the first that was not as foretold
+     * @param named what was named so far and is planted
      * @param end what is told at the end; empty before
      */
     public record Round(
@@ -57,23 +68,35 @@ public final class PracticeWork {
             boolean isPlanting,
             int taken,
             int looks,
-            Optional<Boolean> guess,
+            Set<Fault> named,
+            Optional<Guess> guess,
             Optional<Planted.Hindsight> end) {
         private Round read(boolean isLook) {
             return new Round(
-                    node, count, kind, seed, planted, isPlanting, taken + 1, looks + (isLook ? 1 : 0), guess, end);
+                    node,
+                    count,
+                    kind,
+                    seed,
+                    planted,
+                    isPlanting,
+                    taken + 1,
+                    looks + (isLook ? 1 : 0),
+                    named,
+                    guess,
+                    end);
         }
 
         private Round planted(Optional<Planted> found) {
-            return new Round(node, count, kind, seed, found, false, 0, 0, Optional.empty(), Optional.empty());
+            return new Round(node, count, kind, seed, found, false, 0, 0, Set.of(), Optional.empty(), Optional.empty());
         }
 
-        private Round guessed(boolean isRight) {
-            return new Round(node, count, kind, seed, planted, isPlanting, taken, looks, Optional.of(isRight), end);
+        private Round guessed(Set<Fault> all, Guess came) {
+            return new Round(node, count, kind, seed, planted, isPlanting, taken, looks, all, Optional.of(came), end);
         }
 
         private Round told(Planted.Hindsight hindsight) {
-            return new Round(node, count, kind, seed, planted, isPlanting, taken, looks, guess, Optional.of(hindsight));
+            return new Round(
+                    node, count, kind, seed, planted, isPlanting, taken, looks, named, guess, Optional.of(hindsight));
         }
     }
 
@@ -127,8 +150,8 @@ public final class PracticeWork {
             return;
         }
         session.practise(copy(session.ownBuild().orElseThrow(), assessment));
-        Round begun =
-                new Round(node, count, kind, seed, Optional.empty(), true, 0, 0, Optional.empty(), Optional.empty());
+        Round begun = new Round(
+                node, count, kind, seed, Optional.empty(), true, 0, 0, Set.of(), Optional.empty(), Optional.empty());
         bench = null;
         session.reports().forget();
         session.tune().practise();
@@ -224,11 +247,15 @@ public final class PracticeWork {
     /** Says that it is one of these causes. */
     public void guess(Suspect suspect) {
         round.get().planted().ifPresent(planted -> {
-            boolean isRight = suspect.alike().stream()
-                    .anyMatch(
-                            together -> !together.isEmpty() && planted.faults().containsAll(together));
-            round.set(round.get().guessed(isRight));
-            if (isRight) {
+            Set<Fault> named = new HashSet<>(round.get().named());
+            Optional<List<Fault>> hit = suspect.alike().stream()
+                    .filter(together -> !together.isEmpty() && planted.faults().containsAll(together))
+                    .max(Comparator.comparingInt(List::size));
+            hit.ifPresent(named::addAll);
+            boolean isAll = named.containsAll(planted.faults());
+            Guess came = hit.isEmpty() ? Guess.WRONG : isAll ? Guess.RIGHT : Guess.ONE_OF_SEVERAL;
+            round.set(round.get().guessed(Set.copyOf(named), came));
+            if (came == Guess.RIGHT) {
                 tell();
             }
         });

@@ -14,6 +14,7 @@ import inkel.core.diagnosis.Planted;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
@@ -139,7 +140,7 @@ final class PracticeStrip extends VBox {
 
     private static String said(PracticeWork.Round round) {
         String guess = round.guess()
-                .map(isRight -> Words.get(isRight ? "practice.right" : "practice.wrong"))
+                .map(came -> Words.get("practice." + came.name().toLowerCase(Locale.ROOT)))
                 .orElse("");
         String end = round.end()
                 .flatMap(found -> round.planted().map(planted -> end(round, planted, found)))

@@ -105,7 +105,7 @@ class PracticeWindowTest extends WindowJourney {
         until(() -> isThere(robot, "#suspects-this"));
         fire(robot, "#suspects-this");
         until(() -> round().end().isPresent());
-        assertEquals(Optional.of(true), round().guess());
+        assertEquals(Optional.of(PracticeWork.Guess.RIGHT), round().guess());
         String told = text(robot, "#practice-told");
         assertTrue(told.startsWith("That is it. Planted: wire "), told);
         assertTrue(told.contains("Inkel alone"), told);
