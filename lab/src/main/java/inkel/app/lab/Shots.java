@@ -40,6 +40,7 @@ import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
@@ -273,7 +274,7 @@ public final class Shots {
                 inkel.core.io.catalog.Shelf.read(temporary),
                 Lanes.of(Runnable::run, Runnable::run),
                 Clock.systemUTC(),
-                new Recovery(temporary));
+                new Recovery(temporary.resolve("recovery")));
         shell = new Shell(session, UserState.read(temporary));
         scene = Window.scene(shell, width, height);
         javafx.stage.Stage stage = new javafx.stage.Stage();
@@ -305,9 +306,14 @@ public final class Shots {
         }.start();
     }
 
-    /** The example anew for each picture, so that what one changes is not in the next. */
+    /** The example anew for each picture, so that what one changes is neither in the next nor offered to it. */
     private Path copy(Shot shot) {
         try {
+            try (Stream<Path> kept = Files.list(Files.createDirectories(temporary.resolve("recovery")))) {
+                for (Path file : kept.toList()) {
+                    Files.delete(file);
+                }
+            }
             Path builds = Files.createDirectories(temporary.resolve("builds"));
             Path own = builds.resolve(shot.example());
             return Files.copy(Examples.folder().resolve(shot.example()), own, StandardCopyOption.REPLACE_EXISTING);
