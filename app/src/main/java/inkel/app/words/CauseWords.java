@@ -8,30 +8,58 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 import inkel.core.remedy.PinNames;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Says what moves a reading that is foretold. */
 public final class CauseWords {
+    private static final String WIRE = "wire ";
+    private static final String PLUG = "plug ";
+    private static final String BACK = " ground";
+    private static final String ROW = "row ";
+
     private CauseWords() {}
 
     /** A figure of the bench, by its name in the build. */
     public static String say(NodeCircuit node, Unknown unknown) {
+        return say(node, unknown.key());
+    }
+
+    static String say(NodeCircuit node, String key) {
         String home = node.node().id() + " ";
-        String plain = unknown.key().startsWith(home) ? unknown.key().substring(home.length()) : unknown.key();
-        if (plain.startsWith("wire ") || plain.startsWith("plug ")) {
-            String ends =
-                    plain.substring("wire ".length()).replaceAll("@[0-9]+", "").replaceAll(" ground$", "");
-            return Words.get("wake.cause.wire", "what", ends);
+        String plain = key.startsWith(home) ? key.substring(home.length()) : key;
+        if (plain.startsWith(WIRE) || plain.startsWith(PLUG)) {
+            boolean isBack = plain.endsWith(BACK);
+            String ends = plain.substring(WIRE.length(), plain.length() - (isBack ? BACK.length() : 0))
+                    .replaceAll("@[0-9]+", "");
+            String kind = plain.startsWith(WIRE) ? "wire" : isBack ? "plug_back" : "plug";
+            return Words.get(
+                    "wake.cause." + kind, "what", between(node, isBack && kind.equals("wire") ? ends + BACK : ends));
         }
         int space = plain.indexOf(' ');
         String what = space < 0 ? "" : plain.substring(space + 1);
-        String key =
+        String said =
                 switch (what) {
                     case "volts" -> "wake.cause.volts";
                     case "idle", "active", "sleep", "peak" -> "wake.cause.takes";
                     case "pull-up" -> "wake.cause.pull";
                     default -> "wake.cause.other";
                 };
-        return Words.get(key, "what", name(node, space < 0 ? plain : plain.substring(0, space)));
+        return Words.get(said, "what", name(node, space < 0 ? plain : plain.substring(0, space)));
+    }
+
+    private static String between(NodeCircuit node, String ends) {
+        return Stream.of(ends.split(" > ")).map(end -> end(node, end)).collect(Collectors.joining(" → "));
+    }
+
+    /** A pin by its part's name; a row of a breadboard by its rail's. */
+    private static String end(NodeCircuit node, String end) {
+        if (end.equals(ROW + "ground")) {
+            return Words.get("wake.cause.ground");
+        }
+        return end.startsWith(ROW)
+                ? Words.get("wake.cause.row", "what", name(node, end.substring(ROW.length())))
+                : name(node, end);
     }
 
     private static String name(NodeCircuit node, String pin) {
