@@ -27,8 +27,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.value.ChangeListener;
-import javafx.beans.value.ObservableValue;
 
 /**
  * The practice bench: a copy of the open build, all wired, on a bench that is not there. The copy has its own undo, is never
@@ -117,17 +115,13 @@ public final class PracticeWork {
 
     /** Opens a build and begins on it as soon as it is there. */
     public void open(Path file) {
-        session.assessmentProperty().addListener(new ChangeListener<>() {
-            @Override
-            public void changed(ObservableValue<? extends Assessment> property, Assessment old, Assessment next) {
-                property.removeListener(this);
-                if (next != null && file.equals(session.files().fileProperty().get())) {
-                    session.stageProperty().set(Stage.WAKE);
-                    begin();
-                }
+        session.files().read(file, read -> {
+            session.files().take(read);
+            if (read.assessment().isPresent()) {
+                session.stageProperty().set(Stage.WAKE);
+                begin();
             }
         });
-        session.files().open(file);
     }
 
     /** A bench without a fault, as for trying what the pieces on it do. */
