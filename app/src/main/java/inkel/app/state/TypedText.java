@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.state.TypedWork.Typed;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
@@ -26,15 +27,8 @@ final class TypedText {
     private final Path own;
     private final Holds holds = new Holds();
 
-    /**
-     * What stands in a field.
-     *
-     * @param field what the field is called, in the words of the run that it was typed in
-     */
-    public record Text(String field, String text) {}
-
     /** What an earlier run left. */
-    record Left(Path file, List<Text> texts) {}
+    record Left(Path file, List<Typed> texts) {}
 
     TypedText(Path folder) {
         this.folder = folder;
@@ -42,7 +36,7 @@ final class TypedText {
     }
 
     /** Writes all that stands in fields now; nothing stays on the disk when that is nothing. */
-    synchronized void keep(List<Text> texts) throws IOException {
+    synchronized void keep(List<Typed> texts) throws IOException {
         if (texts.isEmpty()) {
             delete(own);
             return;
@@ -71,7 +65,7 @@ final class TypedText {
                 String name = file.getFileName().toString();
                 boolean isLeft = name.startsWith(BEGINS) && name.endsWith(ENDS) && !file.equals(own);
                 if (isLeft && !holds.isTaken(lockOf(file))) {
-                    List<Text> texts = read(file);
+                    List<Typed> texts = read(file);
                     if (!texts.isEmpty()) {
                         left.add(new Left(file, texts));
                     }
@@ -83,13 +77,13 @@ final class TypedText {
         return left;
     }
 
-    private static List<Text> read(Path file) {
-        List<Text> texts = new ArrayList<>();
+    private static List<Typed> read(Path file) {
+        List<Typed> texts = new ArrayList<>();
         try {
             Properties all = new Properties();
             all.load(new StringReader(TextFile.read(file)));
             for (int i = 0; all.containsKey(TEXT + i); i++) {
-                texts.add(new Text(all.getProperty(FIELD + i, ""), all.getProperty(TEXT + i)));
+                texts.add(new Typed(all.getProperty(FIELD + i, ""), all.getProperty(TEXT + i)));
             }
         } catch (UnreadableFile | IOException | IllegalArgumentException spoilt) {
             Trouble.minor(TypedText.class, "what was typed is not read", spoilt);

@@ -24,7 +24,11 @@ public final class TypedWork {
         store = new TypedText(folder);
     }
 
-    /** What stands in a field and is in no build yet. */
+    /**
+     * What stands in a field and is in no build yet.
+     *
+     * @param field what the field is called, in the words of the run that it was typed in
+     */
     public record Typed(String field, String text) {}
 
     /** @param how puts a text where it can be pasted from */
@@ -34,12 +38,9 @@ public final class TypedWork {
 
     /** Writes what stands in fields now, in the lane that keeps. */
     public void keep(List<Typed> typed) {
-        List<TypedText.Text> texts = typed.stream()
-                .map(each -> new TypedText.Text(each.field(), each.text()))
-                .toList();
         session.lanes().keeping().execute(() -> {
             try {
-                store.keep(texts);
+                store.keep(typed);
             } catch (IOException failed) {
                 // The build itself is not in danger, and the lane tells of a disk that takes nothing.
                 Trouble.minor(TypedWork.class, "what is typed is not kept", failed);
@@ -67,8 +68,7 @@ public final class TypedWork {
             return;
         }
         isTold = true;
-        List<TypedText.Text> texts =
-                left.stream().flatMap(each -> each.texts().stream()).toList();
+        List<Typed> texts = left.stream().flatMap(each -> each.texts().stream()).toList();
         session.notices()
                 .show(Notice.trouble(
                         Words.say(Fact.of("notice.typed").with("what", shown(texts))),
@@ -83,9 +83,9 @@ public final class TypedWork {
                         })));
     }
 
-    private static String shown(List<TypedText.Text> texts) {
+    private static String shown(List<Typed> texts) {
         List<String> shown = new ArrayList<>();
-        for (TypedText.Text each : texts.subList(0, Math.min(MOST_FIELDS, texts.size()))) {
+        for (Typed each : texts.subList(0, Math.min(MOST_FIELDS, texts.size()))) {
             String plain = each.text().strip().replaceAll("\\s+", " ");
             shown.add(Words.say(Fact.of("notice.typed.one")
                     .with("field", each.field())
@@ -97,7 +97,7 @@ public final class TypedWork {
         return String.join(", ", shown);
     }
 
-    private static String whole(List<TypedText.Text> texts) {
+    private static String whole(List<Typed> texts) {
         return texts.size() == 1
                 ? texts.get(0).text()
                 : texts.stream().map(each -> each.field() + ": " + each.text()).collect(Collectors.joining("\n"));

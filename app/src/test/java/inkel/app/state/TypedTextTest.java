@@ -12,13 +12,13 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** What was typed and in no build yet is there for the next run, and for nobody while its own run goes on. */
 class TypedTextTest {
-    private static final List<TypedText.Text> TEXTS =
-            List.of(new TypedText.Text("Name", "Front door"), new TypedText.Text("Pins", "1 VCC\n2 \"GND\" {x} 😀"));
+    private static final List<TypedWork.Typed> TEXTS =
+            List.of(new TypedWork.Typed("Name", "Front door"), new TypedWork.Typed("Pins", "1 VCC\n2 \"GND\" {x} 😀"));
 
     @TempDir
     private Path folder;
 
-    private List<List<TypedText.Text>> leftFor(TypedText run) {
+    private List<List<TypedWork.Typed>> leftFor(TypedText run) {
         return run.left().stream().map(TypedText.Left::texts).toList();
     }
 
@@ -34,7 +34,7 @@ class TypedTextTest {
         first.keep(List.of(TEXTS.get(1)));
         first.keep(TEXTS);
         TypedText next = new TypedText(folder);
-        next.keep(List.of(new TypedText.Text("own", "own")));
+        next.keep(List.of(new TypedWork.Typed("own", "own")));
         assertEquals(List.of(TEXTS), leftFor(next), "what stood last, and not its own");
         next.forget(next.left().get(0).file());
         assertEquals(List.of(), leftFor(next));

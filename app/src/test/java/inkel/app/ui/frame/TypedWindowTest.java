@@ -61,6 +61,12 @@ class TypedWindowTest extends WindowJourney {
         until(() -> kept().isEmpty());
         assertEquals("Garden radio", node(NODE).part("radio").orElseThrow().name());
 
+        // The card is made anew once the change is judged; the keyboard goes where it is put then.
+        until(() -> session.assessmentProperty()
+                .get()
+                .build()
+                .equals(session.build().orElseThrow()));
+        robot.clickOn("#part-radio");
         robot.push(KeyCode.F2);
         until(() -> isThere(robot, "#rename"));
         robot.eraseText(1);
