@@ -148,11 +148,8 @@ public final class BuildFiles {
     /** Opens the version before the last save under the file's own name; it is written only when the builder saves. */
     private void openPrevious(Path path, Path previous) {
         read(previous, read -> read.assessment()
-                .ifPresentOrElse(
-                        first -> {
-                            opened(path, first, Optional.empty());
-                        },
-                        () -> session.notices().trouble(Words.say(read.refusal().orElseThrow()))));
+                .ifPresentOrElse(first -> opened(path, first, Optional.empty()), () -> session.notices()
+                        .trouble(Words.say(read.refusal().orElseThrow()))));
     }
 
     /** A build that is of no file yet and that an earlier run left. */

@@ -6,11 +6,14 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.core.document.Build;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.io.catalog.Shelf;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -91,5 +94,18 @@ class FixedExamplesTest {
                     new TreeSet<>(Examples.ALL),
                     files.map(path -> path.getFileName().toString()).collect(Collectors.toCollection(TreeSet::new)));
         }
+    }
+
+    @Test
+    void whatAnEarlierVersionLeftOfOneGoesOnWithoutAFile() throws Exception {
+        Path example = Examples.folder().resolve(Examples.DEMO);
+        Build changed = new RenamePart("lower-lock", "radio", "Mine").apply(Given.build(Given.LOCKS));
+        new Recovery(folder.resolve("recovery")).keep(example, changed);
+        List<LeftWork.One> all = new ArrayList<>();
+        session.files().left().list(all::addAll);
+        session.files().left().take(all.get(0));
+        assertEquals(changed, session.build().orElseThrow());
+        assertNull(session.files().fileProperty().get());
+        assertTrue(session.files().unsavedProperty().get());
     }
 }
