@@ -63,6 +63,10 @@ public final class CheckWords {
                         : check.group().phase() == Phase.SUPPLIES
                                 ? rail(check)
                                 : check.at().pin();
+            case CODE ->
+                Words.say(Fact.of("wake.check.code")
+                        .with("pin", check.at().pin())
+                        .with("code", check.code().orElseThrow()));
             case AMPERES -> Words.get("wake.check.takes", "pin", check.at().pin());
             default -> answered(check);
         };

@@ -92,6 +92,9 @@ final class Assumed {
     static final double INNER_OHMS = 1;
     static final double SMALL_LIMIT = 0.1;
 
+    private static final double CODE_GAIN = 0.02;
+    private static final double CODE_OFFSET = 0.0075;
+
     private Assumed() {}
 
     /** What such a regulator gives: three in a hundred either way. */
@@ -127,6 +130,16 @@ final class Assumed {
     /** An output that is held down: classes tell the most. */
     static Unknown topVolts(String key, double most) {
         return Unknown.about(key, most, 0.95, 1);
+    }
+
+    /** What a converter gives for a code, as a share of its reference: its gain and its offset as cheap ones have them. */
+    static Unknown code(String key, double share) {
+        return new Unknown(
+                key,
+                Math.max(0, share * (1 - CODE_GAIN) - CODE_OFFSET),
+                share,
+                Math.min(1, share * (1 + CODE_GAIN) + CODE_OFFSET),
+                Source.RULE);
     }
 
     /** A silicon junction or an infrared lamp at small currents. */

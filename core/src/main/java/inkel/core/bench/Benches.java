@@ -96,7 +96,8 @@ public final class Benches {
     }
 
     /** @param twist in what the bench differs from the plan */
-    public BenchModel model(Scene scene, Learnt learnt, Twist twist) {
+    public BenchModel model(Scene asked, Learnt learnt, Twist twist) {
+        Scene scene = Codes.heard(circuit, lists, asked, twist);
         BenchModel.Builder model = new BenchModel.Builder(learnt, twist);
         for (NodeCircuit node : circuit.nodes()) {
             node.parts().stream()
@@ -104,6 +105,8 @@ public final class Benches {
                     .forEach(placed -> solder(node, placed, model));
         }
         Set<Place> wired = new HashSet<>(twist.wired());
+        // What a converter gives is measured at its pin, whether a wire is at it or not.
+        wired.addAll(scene.codes().keySet());
         for (WireList list : lists) {
             if (!scene.has(list.node().node().id())) {
                 continue;

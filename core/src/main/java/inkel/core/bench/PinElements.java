@@ -54,6 +54,21 @@ final class PinElements {
             model.resistor(key + "low", at, ground, output(low(family.get())));
         }
         volts().ifPresent(this::steady);
+        Optional.ofNullable(scene.codes().get(place)).ifPresent(share -> follower(supply, share));
+    }
+
+    /** What a code makes of the reference. */
+    private void follower(String reference, double share) {
+        int given = model.figure(Assumed.code(key + "code " + share, share));
+        int ohms = model.figure(output(Assumed.OUTPUT_OHMS));
+        int from = model.point(reference);
+        int to = model.point(at);
+        int minus = model.point(ground);
+        model.add(
+                key + "gives",
+                figures -> new Element.Follower(from, to, minus, figures[given], figures[ohms]),
+                given,
+                ohms);
     }
 
     private void input(IoFamily family, String supply) {

@@ -48,7 +48,9 @@ public final class Rehearsals {
             BenchModel model = benches.model(scene, new Learnt(), twist);
             return new Rehearsal(model, Optional.empty(), Optional::empty, Optional.of(plan.rehearsal()));
         }
-        Optional<BenchModel> same = plan.solution().isPresent() && twist.keepsShape()
+        Optional<BenchModel> same = plan.solution().isPresent()
+                        && twist.keepsShape()
+                        && scene.codes().isEmpty()
                 ? Optional.of(changed(plan.model(), twist))
                 : Optional.empty();
         BenchModel model = same.orElseGet(() -> benches.model(scene, new Learnt(), twist));

@@ -12,27 +12,44 @@ import java.util.function.Predicate;
  * @param isOn whether the sources give anything
  * @param modes the modes that parts run in, by the part; all others rest
  * @param driven what the builder's program puts on pins; all others are inputs, or do what they do at rest
+ * @param codes what it has converters give, as shares of their reference from 0 to 1, by the pin that gives it
  */
-public record Scene(Set<Place> joined, boolean isOn, Map<Place, String> modes, Map<Place, Drives> driven) {
+public record Scene(
+        Set<Place> joined,
+        boolean isOn,
+        Map<Place, String> modes,
+        Map<Place, Drives> driven,
+        Map<Place, Double> codes) {
     public Scene {
         joined = Set.copyOf(joined);
         modes = Map.copyOf(modes);
         driven = Map.copyOf(driven);
+        codes = Map.copyOf(codes);
+    }
+
+    /** One in which nobody is told anything. */
+    public Scene(Set<Place> joined, boolean isOn, Map<Place, String> modes) {
+        this(joined, isOn, modes, Map.of(), Map.of());
     }
 
     /** Parts joined and on, at rest under a program that leaves every pin an input. */
     public static Scene resting(Set<Place> joined) {
-        return new Scene(joined, true, Map.of(), Map.of());
+        return new Scene(joined, true, Map.of());
     }
 
     /** The same parts joined, with all power off. */
     public Scene off() {
-        return new Scene(joined, false, Map.of(), Map.of());
+        return new Scene(joined, false, Map.of());
     }
 
     /** The same while pins are driven. */
     public Scene driving(Map<Place, Drives> pins) {
-        return new Scene(joined, isOn, modes, pins);
+        return new Scene(joined, isOn, modes, pins, codes);
+    }
+
+    /** The same while converters give shares of their references. */
+    public Scene giving(Map<Place, Double> shares) {
+        return new Scene(joined, isOn, modes, driven, shares);
     }
 
     /** Whether anything of a board's table is joined. */

@@ -76,6 +76,16 @@ public record Pin(
         return row.equals("socket");
     }
 
+    /** How many bits a code has that sets its voltage; 0 for a pin that no code sets. */
+    public int codeBits() {
+        return can.stream()
+                .filter(ability ->
+                        ability.kind() == Ability.Kind.VOLTAGE && ability.line().matches("[0-9]{1,2}"))
+                .mapToInt(ability -> Integer.parseInt(ability.line()))
+                .findFirst()
+                .orElse(0);
+    }
+
     /** Whether it is the bare end of a cable, needed only where nothing has a socket for its plug. */
     public boolean isLead() {
         return row.equals("lead");

@@ -39,7 +39,7 @@ public record Evidence(Check check, Answer answer) {
                 Optional.of(new Answer.Texts(Arrays.stream(result.text().strip().split("[,;\\s]+"))
                         .filter(text -> !text.isEmpty())
                         .toList()));
-            case OHMS, VOLTS, LEVEL, AMPERES, PULSES ->
+            case OHMS, VOLTS, LEVEL, CODE, AMPERES, PULSES ->
                 result.value()
                         .<Answer>map(value -> new Answer.Amount(value.si()))
                         .or(() -> Typed.isOverload(result.text())

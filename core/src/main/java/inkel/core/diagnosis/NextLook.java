@@ -55,6 +55,7 @@ final class NextLook {
             case AMPERES -> 1.4;
             case ANSWERS, REGISTER, REPLY, PULSES -> 1.2;
             case VOLTS, LEVEL -> 1;
+            case CODE -> 1.2;
         };
     }
 

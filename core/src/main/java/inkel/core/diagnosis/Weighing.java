@@ -177,7 +177,7 @@ final class Weighing {
             if (!one.isWell()) {
                 log += Math.log(
                         switch (one.check().kind()) {
-                            case VOLTS, LEVEL -> 1 / ANY_VOLTS;
+                            case VOLTS, LEVEL, CODE -> 1 / ANY_VOLTS;
                             case AMPERES -> 1 / ANY_AMPERES;
                             case OHMS -> 1 / ANY_OHMS;
                             case LOOK -> ANY_SIGHT;

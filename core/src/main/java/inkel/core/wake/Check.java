@@ -46,6 +46,8 @@ public record Check(
         VOLTS,
         /** The high of a wire that was left with little to spare, in volts. */
         LEVEL,
+        /** What a converter gives for a code that the program sends, in volts. */
+        CODE,
         AMPERES,
         /** Who answers on a bus. */
         ANSWERS,
@@ -59,8 +61,18 @@ public record Check(
         return (kind == Kind.VOLTS || kind == Kind.OHMS) && red.isPresent() && black.isPresent();
     }
 
+    /** Whether it is made with a meter on volts. */
+    public boolean isVolts() {
+        return kind == Kind.VOLTS || kind == Kind.LEVEL || kind == Kind.CODE;
+    }
+
+    /** The code that the program sends meanwhile; empty for a check of another kind. */
+    public Optional<Long> code() {
+        return CodeChecks.code(this);
+    }
+
     /** Whether a meter makes it. */
     public boolean isMetered() {
-        return kind == Kind.OHMS || kind == Kind.VOLTS || kind == Kind.LEVEL || kind == Kind.AMPERES;
+        return kind == Kind.OHMS || isVolts() || kind == Kind.AMPERES;
     }
 }

@@ -49,9 +49,6 @@ final class CheckMaker {
     /** Less than that would not be told from a wire that hangs in the air, in volts. */
     private static final double LEAST_HIGH = 0.5;
 
-    /** Bands are said in whole hundredths of a volt, outwards. */
-    private static final double SHOWN = 0.01;
-
     private final Benches benches;
     private final WireList list;
     private final NodeCircuit node;
@@ -246,6 +243,9 @@ final class CheckMaker {
         List<Check> signs = looks.alive(placed, group, calm);
         checks.addAll(signs);
         driven(placed, group, calm, signs);
+        new CodeChecks(benches, node, steps, meter)
+                .of(placed, group, scene, learnt, calm, signs)
+                .forEach(this::add);
     }
 
     /**
@@ -336,7 +336,7 @@ final class CheckMaker {
                 .filter(placed -> !placed.isForLater())
                 .forEach(placed -> all.addAll(withAllAbove(node, placed.id())));
         Group group = Group.of(Phase.TOGETHER);
-        Scene busy = new Scene(all, true, busiest(), Map.of());
+        Scene busy = new Scene(all, true, busiest());
         Foretelling bench = foretold(busy, group);
         List<String> needs = checks.stream()
                 .filter(check -> check.group().phase() == Phase.PART && check.kind() == Check.Kind.VOLTS)
@@ -433,9 +433,7 @@ final class CheckMaker {
     }
 
     private Expected.Within within(Band band) {
-        Band read = band.readBy(meter);
-        return Expected.Within.between(
-                Unit.VOLT, Math.floor(read.low() / SHOWN) * SHOWN, Math.ceil(read.high() / SHOWN) * SHOWN);
+        return Expected.Within.volts(band, meter);
     }
 
     /** What a part takes, as the difference that its joining makes at the supply. */

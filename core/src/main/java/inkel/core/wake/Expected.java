@@ -1,5 +1,7 @@
 package inkel.core.wake;
 
+import inkel.core.bench.Band;
+import inkel.core.document.Meter;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
@@ -15,9 +17,17 @@ public sealed interface Expected {
      * @param high absent where more is as good
      */
     record Within(Unit unit, Optional<Quantity> low, Optional<Quantity> high) implements Expected {
+        private static final double SHOWN = 0.01;
+
         /** Between two amounts, in SI base units. */
         static Within between(Unit unit, double low, double high) {
             return new Within(unit, Optional.of(Quantity.of(unit, low)), Optional.of(Quantity.of(unit, high)));
+        }
+
+        /** What a meter shows of volts within a band, in whole hundredths of a volt outwards. */
+        static Within volts(Band band, Meter meter) {
+            Band read = band.readBy(meter);
+            return between(Unit.VOLT, Math.floor(read.low() / SHOWN) * SHOWN, Math.ceil(read.high() / SHOWN) * SHOWN);
         }
 
         static Within atLeast(Unit unit, double low) {

@@ -278,7 +278,13 @@ final class Looks {
                                                     + moves.when().name().toLowerCase(Locale.ROOT))),
                             needs));
         } else if (check instanceof WakeCheck.Codes codes) {
+            // What gives volts is measured.
+            boolean isRead = placed.cls()
+                    .pin(codes.pin())
+                    .filter(pin -> pin.codeBits() == 0)
+                    .isPresent();
             return wired(placed, codes.pin())
+                    .filter(pin -> isRead)
                     .map(pin -> look(
                             "codes " + pin,
                             group,

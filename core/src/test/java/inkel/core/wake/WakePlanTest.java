@@ -192,7 +192,6 @@ class WakePlanTest {
                             .map(circuit.nodes().get(0)::place)
                             .collect(Collectors.toSet()),
                     true,
-                    Map.of(),
                     Map.of());
             if (new Foretelling(benches.model(all)).unsettled().isPresent()) {
                 told++;

@@ -47,7 +47,8 @@ final class ComputerProgram {
                 .replace("@BUSES@", TEXT.rows(known(plan.buses(), this::device), this::bus))
                 .replace("@REGISTERS@", TEXT.rows(known(plan.registers(), this::device), this::register))
                 .replace("@LINES@", TEXT.rows(known(plan.lines(), this::device), this::line))
-                .replace("@ACTS@", TEXT.rows(plan.acts(), this::act));
+                .replace("@ACTS@", TEXT.rows(plan.acts(), this::act))
+                .replace("@CODES@", TEXT.rows(known(plan.codes(), this::device), this::code));
     }
 
     private String remarks() {
@@ -88,32 +89,43 @@ final class ComputerProgram {
         return controller.device(line.from(), Ability.Kind.UART);
     }
 
-    /** For SPI with the number of the select, of the first one where the system does not drive that select. */
     private Optional<String> device(ReportPlan.Register register) {
         return register.bus().isPresent()
                 ? device(register.bus().get())
-                : controller
-                        .device(register.spi().get(0), Ability.Kind.SPI)
-                        .map(device -> device + "." + select(register).orElse(0));
+                : device(register.spi().get(0), at(register.spi(), 3));
     }
 
-    /** Which of the selects that the system drives itself a register has. */
-    private Optional<Integer> select(ReportPlan.Register register) {
-        List<Pin> spi = register.spi();
-        return spi.size() < 4
-                ? Optional.empty()
-                : controller.drivers().stream()
-                        .filter(driver -> driver.drives(spi.get(0)))
-                        .map(driver -> driver.pins().indexOf(spi.get(3).label()))
-                        .filter(index -> index >= 0)
-                        .findFirst();
+    private Optional<String> device(ReportPlan.Code code) {
+        return code.bus().isPresent()
+                ? device(code.bus().get())
+                : device(code.spi().get(0), at(code.spi(), 2));
     }
 
-    private String plainSelect(ReportPlan.Register register) {
-        if (register.bus().isPresent() || select(register).isPresent()) {
+    /** For SPI with the number of the select, of the first one where the system does not drive that select. */
+    private Optional<String> device(Pin clock, Optional<Pin> select) {
+        return controller
+                .device(clock, Ability.Kind.SPI)
+                .map(device -> device + "." + driven(clock, select).orElse(0));
+    }
+
+    private static Optional<Pin> at(List<Pin> pins, int place) {
+        return place < pins.size() ? Optional.of(pins.get(place)) : Optional.empty();
+    }
+
+    /** Which of the selects that the system drives itself one is. */
+    private Optional<Integer> driven(Pin clock, Optional<Pin> select) {
+        return select.flatMap(pin -> controller.drivers().stream()
+                .filter(driver -> driver.drives(clock))
+                .map(driver -> driver.pins().indexOf(pin.label()))
+                .filter(index -> index >= 0)
+                .findFirst());
+    }
+
+    private String plainSelect(Optional<ReportPlan.Bus> bus, List<Pin> spi, int place) {
+        if (bus.isPresent() || driven(spi.get(0), at(spi, place)).isPresent()) {
             return TEXT.none;
         }
-        return register.spi().size() < 4 ? "HELD" : pin(register.spi().get(3));
+        return at(spi, place).map(this::pin).orElse("HELD");
     }
 
     private String bus(ReportPlan.Bus bus) {
@@ -131,7 +143,18 @@ final class ComputerProgram {
                 register.bus().isPresent()
                         ? ProgramText.hex(register.part().address().orElse(0))
                         : TEXT.none,
-                plainSelect(register));
+                plainSelect(register.bus(), register.spi(), 3));
+    }
+
+    private String code(ReportPlan.Code code) {
+        return TEXT.row(
+                String.valueOf(code.number()),
+                ProgramText.quoted(code.pin()),
+                String.valueOf(code.code()),
+                ProgramText.quoted(device(code).orElseThrow()),
+                code.bus().isPresent() ? ProgramText.hex(code.part().address().orElse(0)) : TEXT.none,
+                plainSelect(code.bus(), code.spi(), 2),
+                TEXT.list(code.bytes()));
     }
 
     private String line(ReportPlan.Line line) {

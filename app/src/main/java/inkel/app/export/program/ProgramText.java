@@ -61,6 +61,12 @@ enum ProgramText {
         return open + String.join(", ", cells) + close;
     }
 
+    /** Numbers as a table in a row, one at least. */
+    String list(List<Integer> numbers) {
+        String all = numbers.stream().map(String::valueOf).collect(Collectors.joining(", "));
+        return (open.equals("{") ? "{" : "[") + all + (open.equals("{") ? "}" : "]");
+    }
+
     <T> String rows(List<T> of, Function<T, String> row) {
         return of.stream().map(one -> row.apply(one) + ", ").collect(Collectors.joining());
     }

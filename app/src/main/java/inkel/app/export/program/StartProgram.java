@@ -2,6 +2,7 @@ package inkel.app.export.program;
 
 import inkel.app.words.Words;
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Language;
 import inkel.core.catalog.Pin;
@@ -35,6 +36,9 @@ import java.util.stream.Stream;
  * nothing until a number is typed. Its helpers are in texts beside this class, of which it takes those that it needs.
  */
 public final class StartProgram {
+    /** How many bits one dialect gives all codes in. */
+    private static final int ALL_BITS = 16;
+
     private final Build build;
     private final StartPlan plan;
     private final WireList list;
@@ -115,6 +119,7 @@ public final class StartProgram {
                         .replace("@PORT@", port())
                         .replace("@TALKER@", talker().map(language::call).orElse(text.none))
                         .replace("@SWITCHES@", String.valueOf(Math.max(1, switches.size())))
+                        .replace("@BITS_MORE@", String.valueOf(ALL_BITS - bits()))
                         .replace("@CHIP@", controller.devices().getOrDefault("pins", ""))
                 + "\n";
     }
@@ -136,6 +141,11 @@ public final class StartProgram {
 
     private Optional<Pin> talker() {
         return way.flatMap(ReportPlan.Way::pin);
+    }
+
+    /** Of the board's converter, which all of its pins share. */
+    private int bits() {
+        return plan.node().board().cls().analog(0).map(AnalogGroup::bits).orElse(ALL_BITS);
     }
 
     private String port() {

@@ -21,6 +21,8 @@ import java.util.Optional;
  * its tables are filled from the plan.
  */
 public final class WakeProgram {
+    private static final int ALL_BITS = 16;
+
     private final Language language;
     private final ReportPlan plan;
     private final WireList list;
@@ -69,14 +71,10 @@ public final class WakeProgram {
                         "@LEVELS@",
                         text.rows(
                                 plan.levels(), level -> text.row(ProgramText.quoted(level.signal()), pin(level.pin()))))
-                .replace(
-                        "@ANALOGS@",
-                        text.rows(
-                                plan.analogs(),
-                                analog ->
-                                        text.row(ProgramText.quoted(analog.pin().label()), pin(analog.pin()))))
+                .replace("@ANALOGS@", text.rows(plan.analogs(), this::analog))
                 .replace("@LINES@", text.rows(plan.lines(), this::line))
-                .replace("@ACTS@", text.rows(plan.acts(), this::act));
+                .replace("@ACTS@", text.rows(plan.acts(), this::act))
+                .replace("@CODES@", text.rows(plan.codes(), this::code));
     }
 
     private boolean isPlain() {
@@ -159,6 +157,14 @@ public final class WakeProgram {
         return place < pins.size() ? Optional.of(pins.get(place)) : Optional.empty();
     }
 
+    /** Some dialects give all codes in sixteen bits, whatever the converter has; they are said as the converter has them. */
+    private String analog(ReportPlan.Analog analog) {
+        String name = ProgramText.quoted(analog.pin().label());
+        return text == ProgramText.CPP
+                ? text.row(name, pin(analog.pin()))
+                : text.row(name, pin(analog.pin()), String.valueOf(ALL_BITS - analog.bits()));
+    }
+
     private String line(ReportPlan.Line line) {
         return text.row(
                 ProgramText.quoted(line.part().id()),
@@ -166,6 +172,21 @@ public final class WakeProgram {
                 pin(line.to()),
                 String.valueOf(Math.round(line.baud().hertz())),
                 ProgramText.quoted(line.say()));
+    }
+
+    private String code(ReportPlan.Code code) {
+        List<Pin> spi = code.spi();
+        return text.row(
+                String.valueOf(code.number()),
+                ProgramText.quoted(code.pin()),
+                String.valueOf(code.code()),
+                code.bus().map(bus -> String.valueOf(bus.number())).orElse(text.none),
+                ProgramText.hex(code.part().address().orElse(0)),
+                pin(at(spi, 0)),
+                pin(at(spi, 1)),
+                pin(at(spi, 2)),
+                String.valueOf(code.bytes().size()),
+                text.list(code.bytes()));
     }
 
     private String act(ReportPlan.Act act) {

@@ -124,7 +124,7 @@ final class WakeNotes implements StageNotes {
                         CauseWords.say(node, cause.unknown()),
                         CauseWords.range(cause.unknown()),
                         Explainer.source(cause.unknown().source()))));
-        if (check.kind() == Check.Kind.VOLTS) {
+        if (check.isVolts()) {
             Meter meter = wake.meterProperty().get();
             rows.add(new Row(
                     Words.get("wake.why.meter"),

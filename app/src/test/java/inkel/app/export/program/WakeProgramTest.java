@@ -120,6 +120,7 @@ class WakeProgramTest {
             rests(node, of);
             buses(node, of);
             shifts(node, of);
+            converters(of);
             voices(node, of);
             table.plan().way().ifPresent(way -> way.pin()
                     .ifPresent(pin -> lines.add("talk " + name(of, pin) + " "
@@ -195,6 +196,18 @@ class WakeProgramTest {
             }
         }
 
+        private void converters(Language of) {
+            Set<String> made = new TreeSet<>();
+            for (ReportPlan.Code code : table.plan().codes()) {
+                if (code.bus().isEmpty()) {
+                    List<Pin> pins = code.spi();
+                    made.add("spi " + name(of, pins.get(0)) + " " + name(of, pins.get(1)) + " -1 "
+                            + (pins.size() < 3 ? "-1" : name(of, pins.get(2))) + " 0 0");
+                }
+            }
+            lines.addAll(made);
+        }
+
         private void voices(NodeCircuit node, Language of) {
             for (ReportPlan.Line line : table.plan().lines()) {
                 String expected = line.part().cls().handling().checks().stream()
@@ -210,7 +223,8 @@ class WakeProgramTest {
         }
     }
 
-    private record Ran(String out, Set<Integer> driven, Set<Integer> left) {}
+    /** @param sent what converters got: {@code told 96 64} over I2C, {@code shifted 10 56} over SPI */
+    private record Ran(String out, Set<Integer> driven, Set<Integer> left, List<String> sent) {}
 
     private Ran run(List<String> command) throws Exception {
         return run(command, "");
@@ -227,7 +241,11 @@ class WakeProgramTest {
         assertTrue(process.waitFor(60, TimeUnit.SECONDS));
         String errors = Files.readString(folder.resolve("errors"));
         assertEquals(0, process.exitValue(), errors);
-        return new Ran(out, pins(errors, "driven "), pins(errors, "left "));
+        return new Ran(out, pins(errors, "driven "), pins(errors, "left "), sent(errors));
+    }
+
+    private static List<String> sent(String errors) {
+        return errors.lines().filter(line -> line.matches("(told|shifted) .*")).toList();
     }
 
     private static Set<Integer> pins(String errors, String word) {
@@ -474,6 +492,86 @@ class WakeProgramTest {
     private static Path standInBuild() throws Exception {
         return Path.of(
                 WakeProgramTest.class.getResource("two-languages.inkel.json").toURI());
+    }
+
+    /** With a converter on each bus. */
+    private static Table withConverters(Path file, String rail, String select) throws Exception {
+        Build build = BuildReader.read(file, CATALOG);
+        NodeCircuit desk = Circuit.of(build, CATALOG).node("desk").orElseThrow();
+        Endpoint from = Endpoint.parse(rail).orElseThrow();
+        build = new AddPart("desk", Part.of("slow", "dac-12-i2c", "Slow", "").withFeed("VCC", from)).apply(build);
+        build = new AddPart(
+                        "desk",
+                        Part.of("quick", "dac-8-spi", "Quick", "")
+                                .withFeed("VDD", from)
+                                .withFeed("VREF", from))
+                .apply(build);
+        Map<String, String> same = Map.of(
+                "slow.SDA",
+                "compass.SDA",
+                "slow.SCL",
+                "compass.SCL",
+                "quick.SCK",
+                "radio.SCK",
+                "quick.SDI",
+                "radio.MOSI");
+        for (Map.Entry<String, String> one : same.entrySet()) {
+            Wire beside =
+                    desk.wire(Endpoint.parse(one.getValue()).orElseThrow()).orElseThrow();
+            build = new SetWire("desk", Wire.placed(Endpoint.parse(one.getKey()).orElseThrow(), beside.to()))
+                    .apply(build);
+        }
+        build = new SetWire("desk", Wire.placed(new Endpoint("quick", "CS"), new Endpoint("board", select)))
+                .apply(build);
+        return Table.of(build, "desk");
+    }
+
+    private static int number(Table table, String pin, long code) {
+        return table.plan().codes().stream()
+                .filter(one -> one.pin().toString().equals(pin) && one.code() == code)
+                .findFirst()
+                .orElseThrow()
+                .number();
+    }
+
+    @Test
+    void aConverterIsSentItsCodeWhenItsNumberIsTyped() throws Exception {
+        Table table = withConverters(standInBuild(), "board.3V3", "GP14");
+        int slow = number(table, "slow.OUT", 2048);
+        int quick = number(table, "quick.VOUT", 64);
+        String typed = slow + "\n" + quick + "\n";
+        // 2048 of 12 bits behind 0100 0000 and before four zeros: 0x40 0x80 0x00. 64 of 8 bits between 0011 and 0000:
+        // 0x34 0x00.
+        List<String> wanted = List.of("told 96 64", "told 96 128", "told 96 0", "shifted 14 52", "shifted 14 0");
+        for (Ran ran : List.of(cpp(table, Twist.NONE, typed), python(table, Twist.NONE, typed))) {
+            List<String> got = ran.sent().stream()
+                    .filter(line -> line.startsWith("told 96 ") || line.startsWith("shifted 14 "))
+                    .toList();
+            assertEquals(wanted, got, ran.out());
+            assertEquals(Set.of(), ran.left());
+            assertTrue(ran.out().contains("# " + slow + " has slow.OUT give code 2048"), ran.out());
+        }
+        assertTrue(cpp(table, Twist.NONE, "r\n").sent().stream().noneMatch(line -> line.startsWith("told 96 ")));
+        Path board = Path.of(
+                WakeProgramTest.class.getResource("on-a-computer.inkel.json").toURI());
+        Table computer = withConverters(board, "board.3V3@1", "GPIO25");
+        Ran ran = computer(
+                computer,
+                Twist.NONE,
+                number(computer, "slow.OUT", 2048) + "\n" + number(computer, "quick.VOUT", 64) + "\n");
+        List<String> last = ran.sent().subList(ran.sent().size() - 5, ran.sent().size());
+        assertEquals(List.of("told 96 64", "told 96 128", "told 96 0", "shifted 0 52", "shifted 0 0"), last);
+        assertTrue(ran.driven().contains(25), ran.driven().toString());
+        assertEquals(Set.of(), ran.left());
+    }
+
+    @Test
+    void aDialectOfSixteenBitsSaysCodesAsTheConverterHasThem() throws Exception {
+        // 12 bits: 48 700 of 65 535 is 3 043 of 4 095.
+        Table table = Table.of(withServo(standInBuild(), "GP15", "GP26"), "desk");
+        String program = table.program(Language.Name.PYTHON_CONTROLLER);
+        assertTrue(program.contains("ADC(pin).read_u16() >> more"), program);
+        assertTrue(program.contains("(\"GP26\", Pin(26), 4)"), program);
     }
 
     @Test

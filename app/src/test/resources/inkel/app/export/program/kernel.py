@@ -70,6 +70,8 @@ def control(file, asked, given=0, mutate=True):
         out, into, count, rate, delay, bits, change, pad = struct.unpack("<QQIIHBBI", given)
         assert bits == 8
         sent = ctypes.string_at(out, count)
+        for one in sent:
+            print("shifted %s %d" % (what["path"][-1:], one), file=sys.stderr)
         lows = {pin for pin, value in outputs.items() if value == 0}
         answer = [0xFF] * count
         for need, asks, data in shifts[what["path"]]:
@@ -98,6 +100,8 @@ def write(file, data):
     what = files[file]
     if what["path"] in buses:
         what["reg"] = data[0]
+        for one in data:
+            print("told %d %d" % (what["at"], one), file=sys.stderr)
     return len(data)
 
 

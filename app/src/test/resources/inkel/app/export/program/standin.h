@@ -129,8 +129,9 @@ static void fell(Wires &bus, int sda) {
         isHeard = bus.talker;
         bus.isAsked = bus.byte & 1;
         bus.isPointer = !bus.isAsked;
-      } else if (bus.isPointer) {
-        bus.reg = bus.byte;
+      } else {
+        std::cerr << "told " << bus.talker->address << " " << bus.byte << "\n";
+        if (bus.isPointer) bus.reg = bus.byte;
         bus.isPointer = false;
       }
       bus.isPulled = isHeard;
@@ -201,6 +202,7 @@ static void changed() {
     } else if (clock == LOW && on.lastClock == HIGH) {
       on.bits++;
       if (on.bits == 8) {
+        std::cerr << "shifted " << on.select << " " << (on.byte & 0xFF) << "\n";
         if (on.command < 0) on.command = on.byte & 0xFF;
         on.at++;
         on.bits = on.byte = 0;

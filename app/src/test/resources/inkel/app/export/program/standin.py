@@ -30,8 +30,10 @@ class Bus:
                     heard = self.talker is not None
                     self.asked = bool(self.byte & 1)
                     self.pointer = not self.asked
-                elif self.pointer:
-                    self.reg, self.pointer = self.byte, False
+                else:
+                    print("told %d %d" % (next(k for k, v in self.devices.items() if v is self.talker), self.byte),
+                          file=sys.stderr)
+                    self.reg, self.pointer = self.byte if self.pointer else self.reg, False
                 self.pulled = heard
                 if not heard:
                     self.phase = "deaf"
@@ -100,6 +102,7 @@ class Shift:
         elif not clock and self.last:
             self.bits += 1
             if self.bits == 8:
+                print("shifted %d %d" % (self.select, self.byte & 0xFF), file=sys.stderr)
                 if self.command < 0:
                     self.command = self.byte & 0xFF
                 self.at += 1

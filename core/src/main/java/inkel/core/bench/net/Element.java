@@ -316,6 +316,48 @@ public sealed interface Element {
     }
 
     /**
+     * The output of a converter: a share of the volts of its reference behind a resistance. What goes out comes from the
+     * reference, what comes in goes to ground.
+     *
+     * @param share from 0 to 1
+     */
+    record Follower(int reference, int out, int ground, double share, double ohms) implements Element {
+        public Follower {
+            mustBeAboveNothing(ohms);
+        }
+
+        @Override
+        public List<Integer> points() {
+            return List.of(reference, out, ground);
+        }
+
+        @Override
+        public void flows(double[] at, Flows into) {
+            given(drop(at) > 0 ? 0 : 2, into);
+        }
+
+        /** As if all of it came from ground. */
+        @Override
+        public void usual(Flows into) {
+            given(2, into);
+        }
+
+        private void given(int from, Flows into) {
+            into.add(from, 1, 0, 2, share / ohms, 0);
+            into.add(from, 1, 1, 2, -1 / ohms, 0);
+        }
+
+        private double drop(double[] at) {
+            return share * (at[0] - at[2]) - (at[1] - at[2]);
+        }
+
+        @Override
+        public double untilBend(double[] from, double[] to) {
+            return crossing(drop(from), drop(to));
+        }
+    }
+
+    /**
      * A switching regulator: {@code I_in = V_out · I_out / (η · V_in)}. Below the least it works at, its output falls with
      * its input.
      *

@@ -142,6 +142,20 @@ final class Equations {
         return size() == 0 || solver.setA(matrix);
     }
 
+    /**
+     * The same with a conductance from every unknown to where it is now, as a capacitor there has for a while.
+     *
+     * @param held in siemens
+     */
+    boolean factor(double held) {
+        for (int column = 0; column < size(); column++) {
+            int from = matrix.col_idx[column];
+            int place = Arrays.binarySearch(matrix.nz_rows, from, matrix.col_idx[column + 1], column);
+            matrix.nz_values[place] += held;
+        }
+        return factor();
+    }
+
     /** By how much every unknown is to change, so that nothing is left over. */
     double[] step() {
         double[] against = new double[size()];

@@ -2,6 +2,7 @@ package inkel.core.bench.net;
 
 import java.util.Arrays;
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -17,6 +18,16 @@ public final class Solver {
     public static final int ROUNDS = 100;
 
     private static final double REACH = 2;
+
+    /** What points are held by at first, in siemens, and by how much more from one round to the next at most. */
+    private static final double HELD = 1;
+
+    private static final double HELD_CHANGE = 4;
+
+    /** With so little current left over, in amperes, a straight way is tried. */
+    private static final double CLOSE = 1e-3;
+
+    private static final int ROUNDS_OF_TIME = 600;
 
     /** So far behind a bend, as a share of a step, everything follows the piece behind it. */
     private static final double BEHIND = 1e-10;
@@ -87,6 +98,48 @@ public final class Solver {
     }
 
     private Outcome settle(double[] near, Set<Integer> off) {
+        Outcome outcome = straight(near, off);
+        // What was near is left alone first: from the start may be shorter than over time.
+        return outcome instanceof Outcome.Unsettled && near == null
+                ? overTime(off).orElse(outcome)
+                : outcome;
+    }
+
+    /**
+     * What settles when every point has a capacitor and power is switched on: each round is a while of time, longer the less
+     * current is left over (pseudo-transient continuation, Kelley and Keyes 1998). It takes many rounds, and comes to an end
+     * where a straight way goes to and fro over bends.
+     */
+    private Optional<Outcome> overTime(Set<Integer> off) {
+        double[] volts = usual(off);
+        double held = HELD;
+        double before = Double.NaN;
+        for (int round = 0; round < ROUNDS_OF_TIME && volts.length > 0; round++) {
+            equations.set(network.elements(), volts, off);
+            double left = equations.leftOver();
+            held = Double.isNaN(before) ? held : held * Math.min(HELD_CHANGE, left / before);
+            before = left;
+            if (left < CLOSE) {
+                Outcome outcome = straight(volts, off);
+                if (outcome instanceof Outcome.Settled) {
+                    return Optional.of(outcome);
+                }
+                equations.set(network.elements(), volts, off);
+            }
+            if (!equations.factor(held)) {
+                break;
+            }
+            double[] step = equations.step();
+            double most = most(step);
+            if (Double.isNaN(most)) {
+                break;
+            }
+            move(volts, step, Math.min(1, REACH / most));
+        }
+        return Optional.empty();
+    }
+
+    private Outcome straight(double[] near, Set<Integer> off) {
         double[] volts = near == null ? usual(off) : moved(near, off);
         double[] step = new double[0];
         boolean isSet = false;

@@ -1,6 +1,5 @@
 package inkel.core.tune.out;
 
-import inkel.core.catalog.Ability;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
@@ -52,7 +51,7 @@ public final class OutBench implements SampledBench {
     @Override
     public Optional<Rig> rig(NodeCircuit node, Placed part, Meter meter) {
         Optional<Pin> out =
-                part.cls().pins().stream().filter(pin -> bits(pin) > 0).findFirst();
+                part.cls().pins().stream().filter(pin -> pin.codeBits() > 0).findFirst();
         return out.filter(pin -> Wired.onBus(node, part)).flatMap(pin -> node.ioVolts(part.endpoint(pin))
                 .map(volts -> new Rig(
                         part.part().name(),
@@ -63,7 +62,7 @@ public final class OutBench implements SampledBench {
 
     private static Map<String, Double> figures(Placed part, Pin pin, double full) {
         Map<String, Double> figures = new LinkedHashMap<>();
-        figures.put(CODES, Math.pow(2, bits(pin)));
+        figures.put(CODES, Math.pow(2, pin.codeBits()));
         figures.put(FULL, full);
         part.cls().handling().frame().ifPresent(frame -> {
             figures.put(BEFORE, (double) marked(frame.before()));
@@ -88,15 +87,6 @@ public final class OutBench implements SampledBench {
         String bits =
                 before + Long.toBinaryString((long) rig.figure(CODES) + code).substring(1) + after;
         return Optional.of(bits.replaceAll("(.{8})(?!$)", "$1 "));
-    }
-
-    private static int bits(Pin pin) {
-        return pin.can().stream()
-                .filter(ability ->
-                        ability.kind() == Ability.Kind.VOLTAGE && ability.line().matches("[0-9]{1,2}"))
-                .mapToInt(ability -> Integer.parseInt(ability.line()))
-                .findFirst()
-                .orElse(0);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package inkel.core.wake.report;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
@@ -41,7 +42,8 @@ public record ReportPlan(
         List<Level> levels,
         List<Analog> analogs,
         List<Line> lines,
-        List<Act> acts) {
+        List<Act> acts,
+        List<Code> codes) {
     public ReportPlan {
         pins = List.copyOf(pins);
         buses = List.copyOf(buses);
@@ -50,6 +52,7 @@ public record ReportPlan(
         analogs = List.copyOf(analogs);
         lines = List.copyOf(lines);
         acts = List.copyOf(acts);
+        codes = List.copyOf(codes);
     }
 
     /**
@@ -89,8 +92,8 @@ public record ReportPlan(
     /** The rest level of the wire of a signal. */
     public record Level(Endpoint signal, Pin pin, boolean isHigh) {}
 
-    /** A voltage that the board converts. */
-    public record Analog(Endpoint signal, Pin pin) {}
+    /** A voltage that the board converts, into so many bits. */
+    public record Analog(Endpoint signal, Pin pin, int bits) {}
 
     /**
      * A serial line.
@@ -107,6 +110,23 @@ public record ReportPlan(
      * @param number from 1
      */
     public record Act(int number, Endpoint signal, Pin pin, WakeCheck.To to) {}
+
+    /**
+     * A code that a converter is sent, when the builder types its number.
+     *
+     * @param number those of the acts go on
+     * @param pin the pin of the converter that gives volts for it
+     * @param bytes what is sent, behind the address on I2C
+     * @param bus the I2C bus; absent for SPI
+     * @param spi clock, data and, unless it is held, select; empty for I2C
+     */
+    public record Code(
+            int number, Endpoint pin, long code, List<Integer> bytes, Placed part, Optional<Bus> bus, List<Pin> spi) {
+        public Code {
+            bytes = List.copyOf(bytes);
+            spi = List.copyOf(spi);
+        }
+    }
 
     public static ReportPlan of(NodeWake wake) {
         return new Maker(wake).plan();
@@ -185,7 +205,8 @@ public record ReportPlan(
                 }
                 placed.cls().signals().filter(pin -> pin.use() == PinUse.ANALOG).forEach(pin -> target(
                                 placed.endpoint(pin))
-                        .ifPresent(at -> analogs.add(new Analog(placed.endpoint(pin), at))));
+                        .ifPresent(at ->
+                                bits(at).ifPresent(bits -> analogs.add(new Analog(placed.endpoint(pin), at, bits)))));
             }
             for (Check check : wake.checks()) {
                 if (check.kind() == Check.Kind.LEVEL && check.group().phase() == Phase.PART) {
@@ -194,7 +215,32 @@ public record ReportPlan(
                             .ifPresent(acts::add);
                 }
             }
-            return new ReportPlan(node, pins(), way(node), buses, registers, levels(), analogs, lines, acts);
+            return new ReportPlan(
+                    node, pins(), way(node), buses, registers, levels(), analogs, lines, acts, codes(acts.size()));
+        }
+
+        private List<Code> codes(int acts) {
+            List<Code> codes = new ArrayList<>();
+            for (Check check : wake.checks()) {
+                check.code()
+                        .flatMap(code -> code(check.at().endpoint(), code, acts + codes.size() + 1))
+                        .ifPresent(codes::add);
+            }
+            return codes;
+        }
+
+        private Optional<Code> code(Endpoint pin, long code, int number) {
+            Placed placed = node.part(pin.part()).orElseThrow();
+            int bits = placed.cls().pin(pin.pin()).orElseThrow().codeBits();
+            Optional<List<Integer>> bytes = placed.cls().handling().frame().map(frame -> frame.bytes(bits, code));
+            Optional<Bus> bus =
+                    buses.stream().filter(on -> on.parts().contains(placed)).findFirst();
+            List<Pin> spi = new ArrayList<>();
+            for (PinUse use : List.of(PinUse.SPI_SCK, PinUse.SPI_MOSI, PinUse.SPI_CS)) {
+                target(placed, use).ifPresent(spi::add);
+            }
+            return bytes.filter(sent -> bus.isPresent() || spi.size() >= 2)
+                    .map(sent -> new Code(number, pin, code, sent, placed, bus, bus.isPresent() ? List.of() : spi));
         }
 
         /** The pin of the board that a signal is wired to; empty for a pin of another part, and for a tie. */
@@ -297,6 +343,14 @@ public record ReportPlan(
             return target(placed, PinUse.UART_TX)
                     .filter(from -> baud.hertz() * CLOCKS_A_BIT <= clock.hertz())
                     .map(from -> new Line(placed, from, target(placed, PinUse.UART_RX), baud, reply.say()));
+        }
+
+        private Optional<Integer> bits(Pin at) {
+            return at.can().stream()
+                    .filter(ability -> ability.kind() == Ability.Kind.ADC)
+                    .flatMap(ability -> node.board().cls().analog(ability.unit()).stream())
+                    .map(AnalogGroup::bits)
+                    .findFirst();
         }
 
         private Optional<Act> act(Placed placed, WakeCheck.Drive drive, int number) {

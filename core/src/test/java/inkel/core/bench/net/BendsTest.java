@@ -21,7 +21,8 @@ class BendsTest {
                 new Element.Diode(0, 1, 0.3, 2),
                 new Element.Load(0, 1, 0.08, 2.7),
                 new Element.LinearRegulator(0, 1, 2, 3.3, 0.4, 0.1, 0.002, 0.25, Double.POSITIVE_INFINITY),
-                new Element.SwitchingRegulator(0, 1, 2, 5, 2.5, 0.9, 0.1, 0.001, 1));
+                new Element.SwitchingRegulator(0, 1, 2, 5, 2.5, 0.9, 0.1, 0.001, 1),
+                new Element.Follower(0, 1, 2, 0.4, 25));
     }
 
     private static double[] between(double[] from, double[] to, double share) {
@@ -78,6 +79,18 @@ class BendsTest {
         // A regulator of 3.3 V with 0.4 V drop-out leaves off regulating below 3.7 V, here half way.
         Element regulator = new Element.LinearRegulator(0, 1, 2, 3.3, 0.4, 0.1, 0.002, 0.25, 1);
         assertEquals(0.5, regulator.untilBend(new double[] {4, 3.29, 0}, new double[] {3.4, 3.28, 0}), 1e-9);
+    }
+
+    @Test
+    void whereAStraightWayGoesToAndFroTimeBringsItToAnEnd() {
+        // Two regulators behind one supply: the one that is loaded with 2.5 Ω is at its limit of 0.3 A, the other is
+        // not.
+        Network network = RandomNetworks.of(3552);
+        Solution solution = new Solver(network).solve().orThrow();
+        double[] slow = new Relaxation(network).solve();
+        for (int point = 1; point < network.size(); point++) {
+            assertEquals(slow[point], solution.between(point, 0), 1e-3, "point " + point);
+        }
     }
 
     @Test

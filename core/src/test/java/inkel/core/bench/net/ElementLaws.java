@@ -44,6 +44,11 @@ final class ElementLaws {
             double bled = (v[1] - v[2]) * 1e-6;
             return new double[] {given + own, -given + bled, -own - bled};
         }
+        if (element instanceof Element.Follower follower) {
+            double given = (follower.share() * (v[0] - v[2]) - (v[1] - v[2])) / follower.ohms();
+            double out = above(given, round);
+            return new double[] {out, -given, given - out};
+        }
         return switching((Element.SwitchingRegulator) element, v, round);
     }
 

@@ -36,6 +36,12 @@ final class RandomNetworks {
             int other = (one + 1 + random.nextInt(points - 1)) % points;
             elements.add(any(one, other, random));
         }
+        int converters = random.nextInt(2);
+        for (int i = 0; i < converters && points > sources + 2; i++) {
+            int out = sources + 1 + random.nextInt(points - sources - 1);
+            elements.add(new Element.Follower(
+                    1 + random.nextInt(sources), out, 0, random.nextDouble(), 5 + random.nextInt(50)));
+        }
         int regulators = random.nextInt(3);
         for (int i = 0; i < regulators && points > sources + 2; i++) {
             // From a supply to a point behind it.
