@@ -92,6 +92,16 @@ public final class Foretelling {
                 : Optional.empty();
     }
 
+    /** The regulators that get so hot that they switch themselves off, by the names of their elements. */
+    public List<String> hot() {
+        return outcome instanceof Outcome.Settled settled
+                ? settled.solution().off().stream()
+                        .sorted()
+                        .map(number -> model.slots().get(number).name())
+                        .toList()
+                : List.of();
+    }
+
     /**
      * The bands of a few probes, in their order. One is not among them where the build has no such point in this state, it
      * floats, nothing joins its points, or the network does not settle.

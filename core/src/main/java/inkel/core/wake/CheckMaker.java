@@ -342,8 +342,9 @@ final class CheckMaker {
                 .filter(check -> check.group().phase() == Phase.PART && check.kind() == Check.Kind.VOLTS)
                 .map(Check::id)
                 .toList();
+        Set<String> off = hot(bench, group);
         for (Rail rail : node.rails()) {
-            if (!rail.loads().isEmpty()) {
+            if (!rail.loads().isEmpty() && !isBehind(rail.id().part(), off)) {
                 String id = "busy " + rail.id();
                 bench.band(benches.volts(node, rail.id()))
                         .ifPresent(band -> add(
@@ -363,6 +364,25 @@ final class CheckMaker {
         }
         thin.forEach(link -> thin(link, group, needs));
         checks.addAll(looks.together(needs));
+    }
+
+    /** The parts of this table whose regulators switch themselves off in a state of it; each is told. */
+    private Set<String> hot(Foretelling bench, Group group) {
+        Set<String> parts = new LinkedHashSet<>();
+        for (String slot : bench.hot()) {
+            String[] words = slot.split(" ");
+            boolean isHere = words[0].equals(node.node().id());
+            Optional<Endpoint> rail = Endpoint.parse(words.length > 1 ? words[1] : "");
+            rail.filter(end -> isHere).ifPresent(end -> {
+                parts.add(end.part());
+                checks.add(looks.hot(end, group));
+            });
+        }
+        return parts;
+    }
+
+    private boolean isBehind(String part, Set<String> some) {
+        return some.contains(part) || order.upstream(part).stream().anyMatch(some::contains);
     }
 
     /** The high of a wire that was left with little to spare, at the end that listens, while it is driven high. */

@@ -141,6 +141,17 @@ final class Looks {
                 List.of());
     }
 
+    /** A regulator that would not bear a state of the table: what it makes is not to be measured then. */
+    Check hot(Endpoint rail, Group group) {
+        return look(
+                "hot " + rail,
+                group,
+                node.place(rail),
+                Question.Sort.DONE,
+                Fact.of("wake.hot").with("rail", RailNames.of(node, rail)),
+                List.of());
+    }
+
     /** A supply whose current limit is set before something comes in. */
     Check limit(Endpoint rail, Group group, double amperes) {
         return look(

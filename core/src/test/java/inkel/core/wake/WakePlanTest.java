@@ -180,6 +180,23 @@ class WakePlanTest {
     }
 
     @Test
+    void whatARegulatorThatIsTooHotMakesIsNotMeasured() {
+        // 12 V at the plug, 7 V less behind the regulator, 65 °C/W from 25 °C to 125 °C: 1.54 W, or 220 mA. A sensor
+        // takes
+        // 15 mA: four and the board stay far below, twenty take 300 mA alone.
+        for (int sensors : new int[] {4, 20}) {
+            Builds builds = Builds.classic().part("wall", "wall-supply-12v").boardOnly("VIN", "wall.+");
+            for (int i = 1; i <= sensors; i++) {
+                builds.part("level-" + i, "water-level", "+=board.5V");
+            }
+            NodeWake wake = wake(builds.build());
+            boolean isTold = wake.check("hot board.5V").isPresent();
+            assertEquals(isTold, wake.check("busy board.5V").isEmpty(), sensors + " sensors");
+            assertEquals(sensors == 20, isTold);
+        }
+    }
+
+    @Test
     void whatDoesNotSettleIsToldWithTheElement() throws Exception {
         int told = 0;
         for (int seed = 52_250; seed < 52_600; seed++) {
