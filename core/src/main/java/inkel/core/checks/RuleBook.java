@@ -95,6 +95,7 @@ import inkel.core.power.rules.WindingOverRule;
 import inkel.core.power.rules.WireDropRule;
 import inkel.core.tune.radio.RadioReport;
 import inkel.core.tune.radio.rules.ChannelBandRule;
+import inkel.core.tune.radio.rules.DutyRule;
 import inkel.core.tune.radio.rules.NetworkOverlapRule;
 import inkel.core.tune.radio.rules.PayloadSizeRule;
 import inkel.core.tune.radio.rules.PipeAddressRule;
@@ -216,6 +217,7 @@ public final class RuleBook {
             new Entry<>(new SettingsDifferRule(), RADIOS),
             new Entry<>(new PipeAddressRule(), RADIOS),
             new Entry<>(new ChannelBandRule(), RADIOS),
+            new Entry<>(new DutyRule(), RADIOS),
             new Entry<>(new NetworkOverlapRule(), RADIOS),
             new Entry<>(new PayloadSizeRule(), RADIOS));
 

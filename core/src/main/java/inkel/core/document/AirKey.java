@@ -3,28 +3,41 @@ package inkel.core.document;
 import inkel.core.formula.PacketAir;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Unit;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 
 /** What stations can be set to: the one table that file reader, views and rules go by. */
 public enum AirKey {
-    CHANNEL("76", true, text -> isWhole(text, 0, PacketAir.MOST_CHANNEL)),
-    RATE("250 kbit/s", true, text -> PacketAir.Rate.parse(text).isPresent()),
-    ADDRESS("C4 E1 07 52 00", false, AirKey::isAddress),
-    CHECK("2", true, text -> isWhole(text, 0, 2)),
-    PAYLOAD("8", true, text -> text.equals("free") || isWhole(text, 1, 32)),
-    ANSWERS("yes", true, text -> text.equals("yes") || text.equals("no")),
-    RETRIES("5", false, text -> isWhole(text, 0, 15)),
-    RETRY_WAIT("1.5 ms", false, text -> isAmount(text, Unit.SECOND, 250e-6, 4e-3)),
-    POWER("0 dBm", false, text -> decibels(text)
+    CHANNEL("76", Of.PACKET, true, text -> isWhole(text, 0, PacketAir.MOST_CHANNEL)),
+    RATE("250 kbit/s", Of.PACKET, true, text -> PacketAir.Rate.parse(text).isPresent()),
+    ADDRESS("C4 E1 07 52 00", Of.PACKET, false, AirKey::isAddress),
+    CHECK("2", Of.PACKET, true, text -> isWhole(text, 0, 2)),
+    PAYLOAD("8", Of.PACKET, true, text -> text.equals("free") || isWhole(text, 1, 32)),
+    ANSWERS("yes", Of.PACKET, true, AirKey::isYesOrNo),
+    RETRIES("5", Of.PACKET, false, text -> isWhole(text, 0, 15)),
+    RETRY_WAIT("1.5 ms", Of.PACKET, false, text -> isAmount(text, Unit.SECOND, 250e-6, 4e-3)),
+    FREQUENCY("868.3 MHz", Of.LONG_RANGE, true, text -> isAmount(text, Unit.HERTZ, 100e6, 1e9)),
+    SPREADING("9", Of.LONG_RANGE, true, text -> isWhole(text, 7, 12)),
+    BANDWIDTH("125 kHz", Of.LONG_RANGE, true, text -> isAmount(text, Unit.HERTZ, 7.8e3, 500e3)),
+    CODING("4/5", Of.LONG_RANGE, false, text -> text.matches("4/[5-8]")),
+    PREAMBLE("8", Of.LONG_RANGE, false, text -> isWhole(text, 6, 9999)),
+    HEADER("yes", Of.LONG_RANGE, true, AirKey::isYesOrNo),
+    CHECKED("yes", Of.LONG_RANGE, false, AirKey::isYesOrNo),
+    SYNC("0x12", Of.LONG_RANGE, true, text -> text.matches("0[xX][0-9a-fA-F]{2}")),
+    BYTES("16", Of.LONG_RANGE, false, text -> isWhole(text, 1, 255)),
+    DUTY("1 %", Of.LONG_RANGE, false, text -> share(text).filter(of -> of > 0).isPresent()),
+    POWER("0 dBm", Of.ALL, false, text -> decibels(text)
             .filter(value -> value >= -40 && value <= 30)
             .isPresent()),
-    EVERY("1 s", false, text -> isAmount(text, Unit.SECOND, 1e-3, 1e7)),
-    LISTENS("100 %", false, text -> share(text).isPresent()),
-    METRES("20 m", false, text -> isAmount(text, Unit.METRE, 0, 1e5)),
-    LOSSES("12 dB", false, text -> decibels(text)
+    EVERY("1 s", Of.ALL, false, text -> isAmount(text, Unit.SECOND, 1e-3, 1e7)),
+    LISTENS("100 %", Of.ALL, false, text -> share(text).isPresent()),
+    METRES("20 m", Of.ALL, false, text -> isAmount(text, Unit.METRE, 0, 1e5)),
+    LOSSES("12 dB", Of.ALL, false, text -> decibels(text)
             .filter(value -> value >= 0 && value <= 200)
             .isPresent());
 
@@ -33,12 +46,21 @@ public enum AirKey {
     private static final Pattern DIGITS = Pattern.compile("[0-9]{1,4}");
     private static final Pattern DECIBEL = Pattern.compile("\\s*dBm?$");
 
+    /** Which sorts of radio have a setting. */
+    private static final class Of {
+        static final Set<AirSort> PACKET = Set.of(AirSort.PACKET);
+        static final Set<AirSort> LONG_RANGE = Set.of(AirSort.LONG_RANGE);
+        static final Set<AirSort> ALL = Set.of(AirSort.values());
+    }
+
     private final String example;
+    private final Set<AirSort> sorts;
     private final boolean mustAgree;
     private final Predicate<String> isGood;
 
-    AirKey(String example, boolean mustAgree, Predicate<String> isGood) {
+    AirKey(String example, Set<AirSort> sorts, boolean mustAgree, Predicate<String> isGood) {
         this.example = example;
+        this.sorts = sorts;
         this.mustAgree = mustAgree;
         this.isGood = isGood;
     }
@@ -50,6 +72,11 @@ public enum AirKey {
 
     public String example() {
         return example;
+    }
+
+    /** All that a sort of radio is set to, in the order of the table. */
+    public static List<AirKey> of(AirSort sort) {
+        return Arrays.stream(values()).filter(key -> key.sorts.contains(sort)).toList();
     }
 
     /** Whether two ends that are set otherwise do not hear each other. */
@@ -72,6 +99,10 @@ public enum AirKey {
 
     private static boolean isAddress(String text) {
         return ADDRESS_BYTES.matcher(BETWEEN_BYTES.matcher(text).replaceAll("")).matches();
+    }
+
+    private static boolean isYesOrNo(String text) {
+        return text.equals("yes") || text.equals("no");
     }
 
     private static boolean isWhole(String text, int least, int most) {

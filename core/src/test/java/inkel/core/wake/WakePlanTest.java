@@ -199,7 +199,8 @@ class WakePlanTest {
     @Test
     void whatDoesNotSettleIsToldWithTheElement() throws Exception {
         int told = 0;
-        for (int seed = 52_250; seed < 52_600; seed++) {
+        // A few of every thousand random builds have no place to settle, and these are some.
+        for (int seed : new int[] {52_317, 52_354, 52_561, 52_582}) {
             Build build = RandomBuilds.of(seed);
             Circuit circuit = Circuit.of(build, Builds.CATALOG);
             Benches benches = new Benches(circuit, WireList.of(circuit));

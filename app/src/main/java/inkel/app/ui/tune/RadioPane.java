@@ -64,6 +64,8 @@ final class RadioPane extends BenchPane {
     private final Map<String, TextField> fields = new LinkedHashMap<>();
     private final Map<String, String> said = new HashMap<>();
     private final VBox all;
+    private final Region spread = Ui.textButton("radio-spread", Words.get("radio.spread"), this::spread);
+    private final Region bandSheet;
     private LocalNetwork.Strength strength = LocalNetwork.Strength.MIDDLE;
     private String shape = "";
 
@@ -91,15 +93,11 @@ final class RadioPane extends BenchPane {
         networkChannel.setOnAction(event -> addNetwork());
         onTyped(packet, this::takePacket);
         packet.setAccessibleText(Words.get("radio.packet"));
+        bandSheet = sheet("radio.band", "radio.band.how", band, networks, add);
         all = new VBox(
                 12,
-                sheet(
-                        "radio.lines",
-                        "radio.lines.how",
-                        chosen,
-                        lines,
-                        Ui.textButton("radio-spread", Words.get("radio.spread"), this::spread)),
-                sheet("radio.band", "radio.band.how", band, networks, add),
+                sheet("radio.lines", "radio.lines.how", chosen, lines, spread),
+                bandSheet,
                 sheet("radio.packet", "radio.packet.how", packet, layouts),
                 sheet("radio.ether", "radio.ether.how", sends, outcome));
         getChildren().addAll(none, all);
@@ -134,9 +132,10 @@ final class RadioPane extends BenchPane {
     /** Fields are made anew only for other stations, so that nothing typed is lost. */
     private void showLines(RadioNet net) {
         choose(net);
-        String now = columns(net).stream()
-                .map(end -> end.station().number() + " " + end.name())
-                .collect(Collectors.joining(", "));
+        String now = net.sort() + " "
+                + columns(net).stream()
+                        .map(end -> end.station().number() + " " + end.name())
+                        .collect(Collectors.joining(", "));
         now += isNarrow() ? NARROW : "";
         if (!now.equals(shape)) {
             shape = now;
@@ -149,7 +148,7 @@ final class RadioPane extends BenchPane {
         net.wrongAddresses().forEach(end -> differing
                 .computeIfAbsent(AirKey.ADDRESS, key -> new HashSet<>())
                 .add(end.station().number()));
-        for (AirKey key : AirKey.values()) {
+        for (AirKey key : AirKey.of(net.sort())) {
             put(id(key, "all"), net.group().plan().settings().getOrDefault(key.text(), ""));
             for (End end : columns(net)) {
                 TextField field =
@@ -227,7 +226,7 @@ final class RadioPane extends BenchPane {
         }
         columns(net).forEach(end -> head.getChildren().add(cell(end.name(), CELL)));
         lines.getChildren().add(head);
-        for (AirKey key : AirKey.values()) {
+        for (AirKey key : AirKey.of(net.sort())) {
             Caption name = Ui.text(Words.get("radio.key." + key.text()), "quiet");
             name.setMinWidth(NAME);
             name.setPrefWidth(NAME);
@@ -445,20 +444,21 @@ final class RadioPane extends BenchPane {
         }
     }
 
+    private static List<Ether.Radio> others(RadioNet net, End from, End to) {
+        return net.ends().stream()
+                .filter(end -> end != from && end != to)
+                .map(Ether.Radio::of)
+                .toList();
+    }
+
     private void send(End from, End to) {
         net().ifPresent(net -> {
-            List<Ether.Radio> others = net.ends().stream()
-                    .filter(end -> end != from && end != to)
-                    .map(Ether.Radio::of)
-                    .toList();
             // What lies between two is told at the one that is not in the middle.
             End far = from == net.first() ? to : from;
-            Ether.Outcome became = Ether.send(
-                    Ether.Radio.of(from),
-                    Ether.Radio.of(to),
-                    others,
-                    far.distance().metres(),
-                    far.losses());
+            double metres = far.distance().metres();
+            Ether.Outcome became = net.isLongRange()
+                    ? Ether.send(from, to, metres, far.losses())
+                    : Ether.send(Ether.Radio.of(from), Ether.Radio.of(to), others(net, from, to), metres, far.losses());
             String said = became.isConfirmed()
                     ? "radio.sent.well"
                     : became.isHeard() ? "radio.sent.unsure" : "radio.sent.lost";
@@ -473,8 +473,12 @@ final class RadioPane extends BenchPane {
         Ui.show(none, net.isEmpty());
         Ui.show(all, net.isPresent());
         net.ifPresent(here -> {
+            Ui.show(spread, !here.isLongRange());
+            Ui.show(bandSheet, !here.isLongRange());
             showLines(here);
-            showBand(here);
+            if (!here.isLongRange()) {
+                showBand(here);
+            }
             showPacket(here);
             showEther(here);
         });

@@ -37,7 +37,12 @@ final class RadioWords {
         reach.add(row("margin", decibels(budget.margin(), "dB"), "computed"));
         List<Row> air = new ArrayList<>();
         air.add(row("packet", Words.show(net.packet(end)), "computed"));
-        air.add(row("exchange", Words.show(net.exchange(end)), "computed"));
+        if (net.isLongRange()) {
+            air.add(row("on_air", percent(net.onAir(end)), "computed"));
+            end.duty().ifPresent(most -> air.add(row("may", percent(most), "yours")));
+        } else {
+            air.add(row("exchange", Words.show(net.exchange(end)), "computed"));
+        }
         air.add(row("load", percent(net.load()), "computed"));
         air.add(row("clash", percent(net.clash(end)), "computed"));
         air.add(row("missed", percent(net.missed(end)), "computed"));

@@ -8,8 +8,10 @@ import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.state.TuneWork;
 import inkel.core.catalog.BenchKind;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.RadioGroup;
+import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Stations;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Stage;
@@ -25,6 +27,7 @@ import org.testfx.framework.junit5.Start;
 /** Three stations, one of them set otherwise, made right again. */
 @ExtendWith(ApplicationExtension.class)
 class RadioWindowTest extends WindowJourney {
+    private static final String OTHER = "pump-house";
     private static final Place RADIO = Place.ofPart(NODE, "radio");
 
     @Start
@@ -74,6 +77,35 @@ class RadioWindowTest extends WindowJourney {
         until(() -> text(robot, "#radio-outcome").startsWith("Pump house has it"));
         robot.interact(() -> session.undo());
         until(() -> codes().equals(List.of("radio.settings_differ")));
+    }
+
+    @Test
+    void longRangeRadiosHaveLinesOfTheirOwn(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.TUNE);
+        Place far = Place.ofPart(NODE, "far");
+        robot.interact(() -> {
+            session.nodeProperty().set(NODE);
+            session.apply(new AddPart(NODE, Part.of("far", "radio-long-range", "Far radio", "")));
+            session.apply(new AddPart(OTHER, Part.of("far", "radio-long-range", "Far radio", "")));
+            session.apply(new Stations.Join(Place.ofPart(OTHER, "far"), far, "Meadow"));
+            session.tune().turnTo(new TuneWork.At(far, BenchKind.PACKET_RADIO));
+        });
+        until(() -> isThere(robot, "#radio-spreading-1"));
+        assertFalse(isThere(robot, "#radio-channel-1"), "that is of others");
+        assertFalse(seen(() -> robot.lookup("#radio-spread").query().isVisible()), "nobody tries again by itself");
+        type(robot, "#radio-spreading-1", "12");
+        until(() -> codes().equals(List.of("radio.settings_differ")));
+        press(robot, "#radio-send-1-0");
+        until(() -> text(robot, "#radio-outcome").contains("two factors"));
+        press(robot, "#way-0");
+        until(() -> codes().isEmpty());
+        press(robot, "#radio-send-1-0");
+        until(() -> text(robot, "#radio-outcome").contains("nothing by itself"));
+        // 51.5 ms a second are 5.1 %.
+        type(robot, "#radio-every-all", "1 s");
+        type(robot, "#radio-duty-all", "1 %");
+        until(() -> codes().equals(List.of("radio.duty_over")));
+        until(() -> text(robot, "#why-verdict").contains("5.1"));
     }
 
     @Test

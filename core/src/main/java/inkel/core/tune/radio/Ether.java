@@ -1,5 +1,7 @@
 package inkel.core.tune.radio;
 
+import inkel.core.document.AirKey;
+import inkel.core.formula.LongRangeAir;
 import inkel.core.formula.PacketAir;
 import inkel.core.formula.PathLoss;
 import inkel.core.quantity.Fact;
@@ -15,6 +17,9 @@ public final class Ether {
     private static final double LOUDEST = 0;
 
     private static final double LOUDEST_BOOSTED = -20;
+
+    /** Of two bandwidths. */
+    private static final double SAME = 0.01;
 
     private Ether() {}
 
@@ -95,6 +100,45 @@ public final class Ether {
         return new Outcome(true, unsure.isEmpty(), unsure);
     }
 
+    /**
+     * A packet from one station of long range to another. Nobody answers by itself, so that the sender never knows.
+     *
+     * @param metres between the two
+     * @param losses of walls and the like, in dB
+     */
+    public static Outcome send(End from, End to, double metres, double losses) {
+        Optional<Fact> deaf = whyDeaf(from, to)
+                .or(() -> {
+                    double arrives = from.power() - PathLoss.free(from.frequency(), Length.ofMetres(metres)) - losses;
+                    return arrives < to.sensitivity() ? Optional.of("weak") : Optional.empty();
+                })
+                .map(what -> why(what, from.name(), to.name()));
+        return new Outcome(deaf.isEmpty(), false, deaf.or(() -> Optional.of(why("by_itself", from.name(), to.name()))));
+    }
+
+    private static Optional<String> whyDeaf(End from, End to) {
+        LongRangeAir one = from.chirps();
+        LongRangeAir other = to.chirps();
+        // Receivers lock on a signal that is off by up to a quarter of the bandwidth.
+        double off = Math.abs(from.frequency().hertz() - to.frequency().hertz());
+        if (off > other.bandwidth().hertz() / 4) {
+            return Optional.of("frequency");
+        } else if (one.spreading() != other.spreading()) {
+            return Optional.of("spreading");
+        } else if (Math.abs(one.bandwidth().hertz() / other.bandwidth().hertz() - 1) > SAME) {
+            return Optional.of("bandwidth");
+        } else if (!from.said(AirKey.SYNC).equals(to.said(AirKey.SYNC))) {
+            return Optional.of("sync");
+        } else if (one.hasHeader() != other.hasHeader()) {
+            return Optional.of("header");
+        } else if (one.hasHeader()) {
+            return Optional.empty();
+        }
+        boolean isKnown =
+                one.coding() == other.coding() && one.hasCheck() == other.hasCheck() && from.bytes() == to.bytes();
+        return isKnown ? Optional.empty() : Optional.of("untold");
+    }
+
     /** The first thing that keeps a radio from hearing another. */
     private static Optional<Fact> whyDeaf(Radio from, Radio to, List<Integer> called, double metres, double losses) {
         if (from.channel() != to.channel()) {
@@ -141,6 +185,10 @@ public final class Ether {
     }
 
     private static Optional<Fact> why(String what, Radio from, Radio to) {
-        return Optional.of(Fact.of("ether." + what).with("from", from.name()).with("to", to.name()));
+        return Optional.of(why(what, from.name(), to.name()));
+    }
+
+    private static Fact why(String what, String from, String to) {
+        return Fact.of("ether." + what).with("from", from).with("to", to);
     }
 }

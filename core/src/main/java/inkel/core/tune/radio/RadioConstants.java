@@ -1,6 +1,7 @@
 package inkel.core.tune.radio;
 
 import inkel.core.document.AirKey;
+import inkel.core.formula.LongRangeAir;
 import inkel.core.quantity.Source;
 import inkel.core.tune.Constant;
 import java.util.ArrayList;
@@ -12,6 +13,29 @@ public final class RadioConstants {
 
     /** @param part the radio as its builder calls it */
     public static List<Constant> of(RadioNet net, End end, String part) {
+        return net.isLongRange() ? ofChirps(end, part) : ofPackets(net, end, part);
+    }
+
+    private static List<Constant> ofChirps(End end, String part) {
+        List<Constant> all = new ArrayList<>();
+        LongRangeAir air = end.chirps();
+        number(all, part, "FREQUENCY_HZ", Math.round(end.frequency().hertz()), end.source(AirKey.FREQUENCY));
+        number(all, part, "SPREADING", air.spreading(), end.source(AirKey.SPREADING));
+        number(all, part, "BANDWIDTH_HZ", Math.round(air.bandwidth().hertz()), end.source(AirKey.BANDWIDTH));
+        // Of four bits so many are sent: 5 to 8.
+        number(all, part, "CODED_BITS", 4 + air.coding(), end.source(AirKey.CODING));
+        number(all, part, "PREAMBLE_SYMBOLS", air.preamble(), end.source(AirKey.PREAMBLE));
+        number(all, part, "HEADER", air.hasHeader() ? 1 : 0, end.source(AirKey.HEADER));
+        number(all, part, "CHECKED", air.hasCheck() ? 1 : 0, end.source(AirKey.CHECKED));
+        number(all, part, "LOW_RATE", air.isLowRate() ? 1 : 0, Source.COMPUTED);
+        number(all, part, "SYNC", Integer.decode(end.said(AirKey.SYNC)), end.source(AirKey.SYNC));
+        number(all, part, "PACKET_BYTES", end.bytes(), end.source(AirKey.BYTES));
+        number(all, part, "POWER_DBM", Math.round(end.power()), end.source(AirKey.POWER));
+        number(all, part, "EVERY_MS", Math.round(end.every().seconds() * 1000), end.source(AirKey.EVERY));
+        return all;
+    }
+
+    private static List<Constant> ofPackets(RadioNet net, End end, String part) {
         List<Constant> all = new ArrayList<>();
         number(all, part, "CHANNEL", end.channel(), end.source(AirKey.CHANNEL));
         number(all, part, "RATE_BITS", Math.round(end.rate().bits()), end.source(AirKey.RATE));

@@ -4,6 +4,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.AirKey;
+import inkel.core.document.AirSort;
 import inkel.core.document.LocalNetwork;
 import inkel.core.document.Place;
 import inkel.core.document.RadioGroup;
@@ -15,24 +16,29 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 
-/** Packet radios that belong together, each with all that it is set to. */
-public record RadioNet(RadioGroup group, List<End> ends) {
-    private static final String KIND = "packet radio 2.4 GHz";
-
+/** Radios of one sort that belong together, each with all that it is set to. */
+public record RadioNet(RadioGroup group, AirSort sort, List<End> ends) {
     /** Pipes that a radio hears on beside the one that its answers come in by. */
     public static final int PIPES = 5;
 
     /** Less than this to spare, in dB, and rain or a body in between ends it. */
     public static final double LEAST_MARGIN = 10;
 
+    private static final Set<AirKey> BY_HEADER = EnumSet.of(AirKey.CODING, AirKey.CHECKED, AirKey.BYTES);
+
     /** What the answer carries beside its address: nothing. */
     private static final int OF_ANSWER = 0;
+
+    private static final int PACKET_BYTES = 32;
+    private static final int LONG_RANGE_BYTES = 255;
 
     /** In which the wait before another try is set, in seconds, and how many of them at the most. */
     private static final double WAIT_STEP = 250e-6;
@@ -46,31 +52,37 @@ public record RadioNet(RadioGroup group, List<End> ends) {
     /** Those of the build whose radios are of that sort. */
     public static List<RadioNet> of(Circuit circuit) {
         return circuit.build().air().stream()
-                .map(group -> of(circuit, group))
-                .filter(net -> net.ends().stream()
-                        .flatMap(end -> end.placed().stream())
-                        .anyMatch(RadioNet::isOne))
+                .flatMap(group -> sort(circuit, group).map(sort -> of(circuit, group, sort)).stream())
                 .toList();
     }
 
     public static boolean isOne(Placed placed) {
-        return placed.cls()
-                .handling()
-                .air()
-                .filter(air -> air.kind().equals(KIND))
-                .isPresent();
+        return sort(placed).isPresent();
     }
 
-    private static RadioNet of(Circuit circuit, RadioGroup group) {
+    private static Optional<AirSort> sort(Placed placed) {
+        return placed.cls().handling().air().flatMap(air -> AirSort.of(air.kind()));
+    }
+
+    /** That of the first of its radios that is of any. */
+    private static Optional<AirSort> sort(Circuit circuit, RadioGroup group) {
+        return group.stations().stream()
+                .flatMap(station -> station.radio().stream())
+                .flatMap(radio -> circuit.node(radio.node()).flatMap(node -> node.part(radio.part())).stream())
+                .flatMap(placed -> sort(placed).stream())
+                .findFirst();
+    }
+
+    private static RadioNet of(Circuit circuit, RadioGroup group, AirSort sort) {
         List<End> ends = new ArrayList<>();
         for (Station station : group.stations()) {
             Optional<NodeCircuit> node = station.radio().flatMap(radio -> circuit.node(radio.node()));
             Optional<Placed> placed = node.flatMap(
                     circle -> circle.part(station.radio().orElseThrow().part()));
             String name = node.map(circle -> circle.node().name()).orElse(station.name());
-            ends.add(new End(station, group.plan(), node, placed, name));
+            ends.add(new End(sort, station, group.plan(), node, placed, name));
         }
-        return new RadioNet(group, ends);
+        return new RadioNet(group, sort, ends);
     }
 
     /** The end of a part. */
@@ -113,13 +125,25 @@ public record RadioNet(RadioGroup group, List<End> ends) {
     /** Every line that differs; the width of the address is one of them, under its key. */
     public List<Difference> differences() {
         List<Difference> differences = new ArrayList<>();
-        for (AirKey key : AirKey.values()) {
-            if (key.mustAgree()) {
+        for (AirKey key : AirKey.of(sort)) {
+            if (key.mustAgree() || isToldByNoPacket(key)) {
                 difference(key, end -> end.said(key)).ifPresent(differences::add);
             }
         }
+        if (isLongRange()) {
+            return differences;
+        }
         difference(AirKey.ADDRESS, end -> String.valueOf(end.address().size())).ifPresent(differences::add);
         return differences;
+    }
+
+    /** What a packet without a header does not say, so that the other end has to know. */
+    private boolean isToldByNoPacket(AirKey key) {
+        return BY_HEADER.contains(key) && ends.stream().anyMatch(end -> !end.hasHeader());
+    }
+
+    public boolean isLongRange() {
+        return sort == AirSort.LONG_RANGE;
     }
 
     private Optional<Difference> difference(AirKey key, Function<End, String> said) {
@@ -146,6 +170,9 @@ public record RadioNet(RadioGroup group, List<End> ends) {
      * and the lowest ones differ.
      */
     public List<End> wrongAddresses() {
+        if (isLongRange()) {
+            return List.of();
+        }
         List<End> wrong = new ArrayList<>();
         List<Integer> upper = upper(first());
         List<List<Integer>> seen = new ArrayList<>();
@@ -169,6 +196,9 @@ public record RadioNet(RadioGroup group, List<End> ends) {
 
     /** The networks that an end's channel shares a part of the band with. */
     public List<LocalNetwork> over(End end) {
+        if (isLongRange()) {
+            return List.of();
+        }
         return group.plan().networks().stream()
                 .filter(network -> PacketAir.isUnder(end.channel(), end.rate(), network.channel(), network.widthMhz()))
                 .toList();
@@ -271,18 +301,47 @@ public record RadioNet(RadioGroup group, List<End> ends) {
 
     // --- in the air
 
+    /** Ends that are on the air for more of the time than the builder says that they may. */
+    public List<End> overDuty() {
+        return ends.stream()
+                .filter(end -> end.duty()
+                        .filter(most -> onAir(end) > most * (1 + 1e-9))
+                        .isPresent())
+                .toList();
+    }
+
+    /** The share of time that an end itself sends. */
+    public double onAir(End end) {
+        return packet(end).seconds() / end.every().seconds();
+    }
+
     /** How many bytes an end sends: its fixed payload, or the fields. */
     public int sent(End end) {
-        return end.payload().orElseGet(() -> layout(end).bytes());
+        return isLongRange()
+                ? end.bytes()
+                : end.payload().orElseGet(() -> layout(end).bytes());
+    }
+
+    /** The most bytes that go into a packet. */
+    public int most() {
+        return isLongRange() ? LONG_RANGE_BYTES : PACKET_BYTES;
+    }
+
+    /** What is sent of the fields. */
+    public int room(End end) {
+        return isLongRange() ? end.bytes() : end.payload().orElse(PACKET_BYTES);
     }
 
     public TimeSpan packet(End end) {
+        if (isLongRange()) {
+            return end.chirps().airTime(sent(end));
+        }
         return PacketAir.airTime(end.rate(), end.address().size(), sent(end), end.check());
     }
 
     /** With the answer to it. */
     public TimeSpan exchange(End end) {
-        double answer = end.answers()
+        double answer = !isLongRange() && end.answers()
                 ? PacketAir.airTime(end.rate(), end.address().size(), OF_ANSWER, end.check())
                         .seconds()
                 : 0;
@@ -349,9 +408,9 @@ public record RadioNet(RadioGroup group, List<End> ends) {
     }
 
     public Budget budget(End end) {
-        double path = PathLoss.free(PacketAir.frequency(end.channel()), end.distance());
+        double path = PathLoss.free(end.frequency(), end.distance());
         double arrives = end.power() - path - end.losses();
-        double sensitivity = end.rate().sensitivity();
+        double sensitivity = end.sensitivity();
         return new Budget(end.power(), path, end.losses(), arrives, sensitivity, arrives - sensitivity);
     }
 

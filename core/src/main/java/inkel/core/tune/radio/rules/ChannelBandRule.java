@@ -25,6 +25,7 @@ public final class ChannelBandRule implements Rule<RadioReport> {
     @Override
     public List<Finding> check(RadioReport report) {
         return report.nets().stream()
+                .filter(net -> !net.isLongRange())
                 .flatMap(net -> net.ends().stream()
                         .filter(end -> !PacketAir.isInBand(end.channel(), end.rate()))
                         .limit(1)

@@ -29,8 +29,6 @@ public final class PayloadSizeRule implements Rule<RadioReport> {
         return INFO;
     }
 
-    private static final int MOST = 32;
-
     @Override
     public List<Finding> check(RadioReport report) {
         List<Finding> findings = new ArrayList<>();
@@ -40,8 +38,7 @@ public final class PayloadSizeRule implements Rule<RadioReport> {
             }
             net.otherLayouts().stream().limit(1).forEach(end -> findings.add(otherwise(net, end)));
             net.ends().stream()
-                    .filter(end -> net.layout(end).bytes()
-                            > Math.min(MOST, end.payload().orElse(MOST)))
+                    .filter(end -> net.layout(end).bytes() > net.room(end))
                     .limit(1)
                     .forEach(end -> findings.add(tooLong(net, end)));
         }
@@ -72,10 +69,7 @@ public final class PayloadSizeRule implements Rule<RadioReport> {
                 .variant("long")
                 .with("station", end.name())
                 .number("bytes_here", DataSize.ofBytes(bytes), Source.COMPUTED)
-                .number(
-                        "bytes_sent",
-                        DataSize.ofBytes(Math.min(MOST, end.payload().orElse(MOST))),
-                        Source.RULE)
+                .number("bytes_sent", DataSize.ofBytes(net.room(end)), Source.RULE)
                 .fix(() -> larger(net))
                 .build();
     }
@@ -86,14 +80,13 @@ public final class PayloadSizeRule implements Rule<RadioReport> {
                 .mapToInt(end -> net.layout(end).bytes())
                 .max()
                 .orElse(0);
-        if (most > MOST) {
+        if (most > net.most()) {
             return Optional.empty();
         }
         List<Edit> edits = new ArrayList<>();
-        edits.add(RadioFixes.all(net, AirKey.PAYLOAD, String.valueOf(most)));
-        net.ends().stream()
-                .filter(end -> end.isOwn(AirKey.PAYLOAD))
-                .forEach(end -> edits.add(RadioFixes.like(net, end, AirKey.PAYLOAD)));
+        AirKey key = net.isLongRange() ? AirKey.BYTES : AirKey.PAYLOAD;
+        edits.add(RadioFixes.all(net, key, String.valueOf(most)));
+        net.ends().stream().filter(end -> end.isOwn(key)).forEach(end -> edits.add(RadioFixes.like(net, end, key)));
         return Optional.of(new Fix(
                 "payload-" + most, Fact.of("fix.payload").with("bytes", most), Fact.of("fix.payload.cost"), edits));
     }

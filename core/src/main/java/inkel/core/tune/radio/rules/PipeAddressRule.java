@@ -28,6 +28,9 @@ public final class PipeAddressRule implements Rule<RadioReport> {
     public List<Finding> check(RadioReport report) {
         List<Finding> findings = new ArrayList<>();
         for (RadioNet net : report.nets()) {
+            if (net.isLongRange()) {
+                continue;
+            }
             List<End> wrong = net.wrongAddresses();
             wrong.forEach(end -> findings.add(describe(net, end)));
             List<End> leaves = net.ends().stream().filter(end -> !end.isHub()).toList();

@@ -74,6 +74,7 @@ public final class SettingsDifferRule implements Rule<RadioReport> {
         List<Edit> edits = new ArrayList<>();
         for (RadioNet.Difference one : own) {
             End like = new End(
+                    end.sort(),
                     end.station().with(one.key().text(), Optional.empty()),
                     end.plan(),
                     end.node(),
