@@ -33,7 +33,7 @@ final class RadioWords {
                 decibels(budget.losses(), "dB"),
                 end.source(AirKey.LOSSES).name().toLowerCase(Locale.ROOT)));
         reach.add(row("arrives", decibels(budget.arrives(), "dBm"), "computed"));
-        reach.add(row("hears", decibels(budget.sensitivity(), "dBm"), "class"));
+        reach.add(row("hears", decibels(budget.sensitivity(), "dBm"), net.isLongRange() ? "computed" : "class"));
         reach.add(row("margin", decibels(budget.margin(), "dB"), "computed"));
         List<Row> air = new ArrayList<>();
         air.add(row("packet", Words.show(net.packet(end)), "computed"));

@@ -88,8 +88,10 @@ class RadioWindowTest extends WindowJourney {
             session.apply(new AddPart(NODE, Part.of("far", "radio-long-range", "Far radio", "")));
             session.apply(new AddPart(OTHER, Part.of("far", "radio-long-range", "Far radio", "")));
             session.apply(new Stations.Join(Place.ofPart(OTHER, "far"), far, "Meadow"));
-            session.tune().turnTo(new TuneWork.At(far, BenchKind.PACKET_RADIO));
         });
+        TuneWork.At at = new TuneWork.At(far, BenchKind.PACKET_RADIO);
+        until(() -> session.tune().radios(at).isPresent());
+        robot.interact(() -> session.tune().turnTo(at));
         until(() -> isThere(robot, "#radio-spreading-1"));
         assertFalse(isThere(robot, "#radio-channel-1"), "that is of others");
         assertFalse(seen(() -> robot.lookup("#radio-spread").query().isVisible()), "nobody tries again by itself");
