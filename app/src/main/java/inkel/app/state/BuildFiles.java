@@ -502,7 +502,12 @@ public final class BuildFiles {
                             Words.get("notice.leaving.benches"),
                             new Notice.Action(Words.get("notice.leaving.take_over"), () -> session.tune()
                                     .keepAll()),
+                            new Notice.Action(Words.get("notice.leaving.keep_benches"), () -> {
+                                isLeavingAsked = true;
+                                close.run();
+                            }),
                             new Notice.Action(Words.get("notice.leaving.leave_benches"), () -> {
+                                session.tune().forgetAll();
                                 isLeavingAsked = true;
                                 close.run();
                             }));

@@ -94,7 +94,7 @@ public final class Session {
         files = new BuildFiles(this, recovery, clock);
         typed = new TypedWork(this, recovery.folder());
         log = new LogWork(this);
-        tune = new TuneWork(this);
+        tune = new TuneWork(this, recovery.folder());
         judging = new Judging(lanes, judge, this::judged, this::notJudged);
         shelves.catalogProperty().addListener((property, old, next) -> {
             if (history != null) {

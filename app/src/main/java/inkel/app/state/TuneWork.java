@@ -38,10 +38,12 @@ import inkel.core.tune.stand.TuneReport;
 import inkel.core.tune.tags.TagDevice;
 import inkel.core.tune.tags.TagDraft;
 import inkel.core.tune.tags.Tap;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -101,11 +103,17 @@ public final class TuneWork {
 
     private String open = "";
 
+    /** What an earlier run left on the benches of builds, by their file or name. */
+    private final Map<String, Map<At, Tuning>> earlier = new HashMap<>();
+
+    private final Unkept unkept;
+
     /** A part at one of its benches. */
     public record At(Place part, BenchKind bench) {}
 
-    TuneWork(Session session) {
+    TuneWork(Session session, Path folder) {
         this.session = session;
+        unkept = new Unkept(session.lanes(), folder);
         modem = new ModemWork(session, this);
         session.assessmentProperty().addListener((property, old, next) -> {
             if (before != null && next != null && next != before) {
@@ -138,6 +146,36 @@ public final class TuneWork {
 
     void change() {
         changes.set(changes.get() + 1);
+        Map<String, Map<At, Draft>> all = new HashMap<>(left);
+        all.put(open, Map.copyOf(session.practice().isOn() ? own : drafts));
+        Map<String, Map<At, Tuning>> before = new HashMap<>();
+        earlier.forEach((build, found) -> before.put(build, Map.copyOf(found)));
+        unkept.keep(new Unkept.Now(all, before));
+    }
+
+    /** Puts back what an earlier run left on benches: for this build, and for others when they are opened. */
+    public void takeUp() {
+        unkept.read(found -> {
+            found.forEach((build, all) -> all.forEach((at, tuning) ->
+                    earlier.computeIfAbsent(build, key -> new HashMap<>()).putIfAbsent(at, tuning)));
+            change();
+        });
+    }
+
+    private Map<At, Tuning> earlier() {
+        return session.practice().isOn() ? Map.of() : earlier.getOrDefault(open, Map.of());
+    }
+
+    /** Throws away all that is not kept of the open build. */
+    void forgetAll() {
+        drafts.clear();
+        earlier.remove(open);
+        change();
+    }
+
+    private void drop(At at) {
+        drafts.remove(at);
+        Optional.ofNullable(earlier.get(open)).ifPresent(found -> found.remove(at));
     }
 
     /** Drafts of the builder's own bench while that is left to practise. */
@@ -169,12 +207,14 @@ public final class TuneWork {
 
     /** Whether anything of the open build was found or chosen that is not kept. */
     public boolean hasDrafts() {
-        return !session.practice().isOn() && !drafts.isEmpty();
+        return !session.practice().isOn() && !(drafts.isEmpty() && earlier().isEmpty());
     }
 
     /** Keeps every draft, one after the other. */
     void keepAll() {
-        List.copyOf(drafts.keySet()).forEach(this::keep);
+        Set<At> all = new LinkedHashSet<>(drafts.keySet());
+        all.addAll(earlier().keySet());
+        all.forEach(this::keep);
     }
 
     private void clear() {
@@ -207,12 +247,12 @@ public final class TuneWork {
 
     /** Whether something was found or chosen that is not kept yet. */
     public boolean isDraft(At at) {
-        return drafts.containsKey(at);
+        return drafts.containsKey(at) || earlier().containsKey(at);
     }
 
     /** Throws away what was not kept. */
     public void forget(At at) {
-        drafts.remove(at);
+        drop(at);
         fromLine.remove(at);
         did = null;
         codes.clear();
@@ -226,12 +266,17 @@ public final class TuneWork {
     }
 
     /**
-     * The draft that is worked on, else what was kept, else nothing found yet; empty for a part that is not wired so that it
+     * The draft that is worked on, else what an earlier run left or what was kept, else nothing found yet; empty for a part that is not wired so that it
      * can be worked on.
      */
     public Optional<Draft> draft(At at) {
         Optional<Draft> fresh = node(at).flatMap(node -> node.part(at.part().part())
-                .flatMap(placed -> Benches.draft(node, placed, at.bench(), meter(), kept(at))));
+                .flatMap(placed -> Benches.draft(
+                        node,
+                        placed,
+                        at.bench(),
+                        meter(),
+                        Optional.ofNullable(earlier().get(at)).or(() -> kept(at)))));
         return fresh.map(of -> Optional.ofNullable(drafts.get(at))
                 .filter(draft -> draft.isOfSameRig(of))
                 .map(draft -> draft.on(of))
@@ -609,7 +654,7 @@ public final class TuneWork {
         before = session.assessmentProperty().get();
         boolean isKept = tuning.isPresent() && session.apply(new Tune(at.part(), tuning.get(), by, session.now()));
         if (isKept) {
-            drafts.remove(at);
+            drop(at);
             fromLine.remove(at);
         } else {
             before = null;

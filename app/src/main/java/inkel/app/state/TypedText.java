@@ -1,48 +1,32 @@
 package inkel.app.state;
 
 import inkel.app.state.TypedWork.Typed;
-import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.StringWriter;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Properties;
-import java.util.UUID;
-import java.util.stream.Stream;
 
 /** Keeps what stands in fields and is in no build yet, for after a run that ended meanwhile. Each run has a file of its own. */
 final class TypedText {
-    private static final String BEGINS = "typed-";
-    private static final String ENDS = ".properties";
-    private static final String LOCK = ".lock";
     private static final String FIELD = "field.";
     private static final String TEXT = "text.";
 
-    private final Path folder;
-    private final Path own;
-    private final Holds holds = new Holds();
+    private final RunFile files;
 
     /** What an earlier run left. */
     record Left(Path file, List<Typed> texts) {}
 
     TypedText(Path folder) {
-        this.folder = folder;
-        own = folder.resolve(BEGINS + UUID.randomUUID() + ENDS);
+        files = new RunFile(folder, "typed-", ".properties");
     }
 
     /** Writes all that stands in fields now; nothing stays on the disk when that is nothing. */
-    synchronized void keep(List<Typed> texts) throws IOException {
-        if (texts.isEmpty()) {
-            delete(own);
-            return;
-        }
-        Files.createDirectories(folder);
-        holds.take(lockOf(own));
+    void keep(List<Typed> texts) throws IOException {
         Properties all = new Properties();
         for (int i = 0; i < texts.size(); i++) {
             all.setProperty(FIELD + i, texts.get(i).field());
@@ -50,25 +34,17 @@ final class TypedText {
         }
         StringWriter written = new StringWriter();
         all.store(written, null);
-        AtomicFile.write(own, written.toString());
-        Files.deleteIfExists(own.resolveSibling(own.getFileName() + ".previous"));
+        files.write(texts.isEmpty() ? "" : written.toString());
     }
 
     /** What runs left that are no more; a file that cannot be read is none of ours. */
-    synchronized List<Left> left() {
-        if (!Files.isDirectory(folder)) {
-            return List.of();
-        }
+    List<Left> left() {
         List<Left> left = new ArrayList<>();
-        try (Stream<Path> files = Files.list(folder)) {
-            for (Path file : files.sorted().toList()) {
-                String name = file.getFileName().toString();
-                boolean isLeft = name.startsWith(BEGINS) && name.endsWith(ENDS) && !file.equals(own);
-                if (isLeft && !holds.isTaken(lockOf(file))) {
-                    List<Typed> texts = read(file);
-                    if (!texts.isEmpty()) {
-                        left.add(new Left(file, texts));
-                    }
+        try {
+            for (Path file : files.left()) {
+                List<Typed> texts = read(file);
+                if (!texts.isEmpty()) {
+                    left.add(new Left(file, texts));
                 }
             }
         } catch (IOException failed) {
@@ -91,17 +67,7 @@ final class TypedText {
         return texts;
     }
 
-    synchronized void forget(Path file) throws IOException {
-        delete(file);
-    }
-
-    private void delete(Path file) throws IOException {
-        Files.deleteIfExists(file);
-        holds.release(lockOf(file));
-        Files.deleteIfExists(lockOf(file));
-    }
-
-    private static Path lockOf(Path file) {
-        return file.resolveSibling(file.getFileName() + LOCK);
+    void forget(Path file) throws IOException {
+        files.delete(file);
     }
 }

@@ -168,6 +168,7 @@ public final class Window extends Application {
         session.drawers().open(state.folder());
         session.files().left().offerOthers();
         session.typed().offer();
+        session.tune().takeUp();
         StartMarks.mark("files");
     }
 
