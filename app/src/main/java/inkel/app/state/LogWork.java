@@ -8,6 +8,7 @@ import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.WriteLine;
 import inkel.core.io.document.Pictures;
 import inkel.core.io.document.PlanPatch;
@@ -249,16 +250,32 @@ public final class LogWork {
     }
 
     /**
+     * One thing that was done to the plan.
+     *
+     * @param back makes it as it was; empty where nothing on paper does
+     */
+    public record Done(String said, List<Edit> back) {
+        public Done {
+            back = List.copyOf(back);
+        }
+    }
+
+    /**
      * Two states side by side, in words.
      *
-     * @param plan what was done
+     * @param done what was done to the plan
      * @param numbers what became of its numbers
      * @param gone verdicts that no longer hold
      * @param come verdicts that hold since
      */
-    public record Since(List<String> plan, List<String> numbers, List<String> gone, List<String> come) {
+    public record Since(List<Done> done, List<String> numbers, List<String> gone, List<String> come) {
+        /** What was done, in words. */
+        public List<String> plan() {
+            return done.stream().map(Done::said).toList();
+        }
+
         public boolean isSame() {
-            return plan.isEmpty() && numbers.isEmpty() && gone.isEmpty() && come.isEmpty();
+            return done.isEmpty() && numbers.isEmpty() && gone.isEmpty() && come.isEmpty();
         }
     }
 
@@ -287,9 +304,11 @@ public final class LogWork {
                 && compared.after().equals(after)) {
             return Optional.of(compared.said());
         }
-        List<String> plan = new ArrayList<>();
+        List<Done> plan = new ArrayList<>();
         for (Did did : PlanChanges.between(before, after)) {
-            plan.add(RecordWords.place(after, did.place()) + ": " + DidWords.say(did.what()));
+            plan.add(new Done(
+                    RecordWords.place(after, did.place()) + ": " + DidWords.say(did.what()),
+                    against.get() < 0 ? did.back() : List.of()));
         }
         if (!plan.isEmpty() && !(before.equals(asked[0]) && after.equals(asked[1]))) {
             asked = new Build[] {before, after};
@@ -314,7 +333,7 @@ public final class LogWork {
         return Opened.judge(build, session.catalog());
     }
 
-    private static Since say(Build now, Compared compared, List<String> plan) {
+    private static Since say(Build now, Compared compared, List<Done> plan) {
         return new Since(
                 plan,
                 compared.numbers().stream()
@@ -326,6 +345,11 @@ public final class LogWork {
                 compared.come().stream()
                         .map(finding -> Words.say(finding.sentence()))
                         .toList());
+    }
+
+    /** Makes one thing as it was, as a step that can be undone; the record gets a line of it like of any other. */
+    public boolean takeBack(Done done) {
+        return session.apply(done.back());
     }
 
     // --- pictures

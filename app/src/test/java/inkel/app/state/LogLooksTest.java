@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.io.catalog.Shelf;
@@ -63,6 +64,43 @@ class LogLooksTest {
         assertTrue(session.log().since(fed).orElseThrow().isSame(), "with itself");
         session.log().againstProperty().set(-1);
         assertTrue(session.log().since(second).orElseThrow().isSame());
+    }
+
+    @Test
+    void oneThingIsTakenBackAndTheOthersStay() {
+        session.apply(new RenamePart(NODE, "radio", "First"));
+        int first = last();
+        Endpoint before = vcc();
+        session.apply(new Feed(NODE, "radio", "VCC", new Endpoint("board", "5V")));
+        session.apply(new RenamePart(NODE, "radio", "Second"));
+        LogWork.Since since = session.log().since(first).orElseThrow();
+        LogWork.Done fed = since.done().stream()
+                .filter(done -> done.said().contains("fed from"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(session.log().takeBack(fed));
+        assertEquals(before, vcc());
+        assertEquals("Second", radio().name(), "what else was done since stays");
+        assertEquals(1, session.log().since(first).orElseThrow().plan().size());
+        session.undo();
+        assertEquals(new Endpoint("board", "5V"), vcc(), "and it is a step like any other");
+        // Beside another line there is nothing of now to be taken back.
+        session.log().againstProperty().set(first - 1);
+        assertTrue(session.log().since(first).orElseThrow().done().stream()
+                .allMatch(done -> done.back().isEmpty()));
+    }
+
+    private Part radio() {
+        return session.build()
+                .orElseThrow()
+                .node(NODE)
+                .orElseThrow()
+                .part("radio")
+                .orElseThrow();
+    }
+
+    private Endpoint vcc() {
+        return radio().feeds().get("VCC");
     }
 
     @Test

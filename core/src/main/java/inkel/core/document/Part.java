@@ -111,6 +111,12 @@ public record Part(
         return new Part(id, classId, name, purpose, feeds, groundApart, more, figures, since, extras);
     }
 
+    /** The same by the key of a setting, whether this version knows it or not. */
+    public Part withSaid(String key, String value) {
+        return new Part(
+                id, classId, name, purpose, feeds, groundApart, changed(settings, key, value), figures, since, extras);
+    }
+
     public Part withGroundApart(boolean apart) {
         return new Part(id, classId, name, purpose, feeds, apart, settings, figures, since, extras);
     }

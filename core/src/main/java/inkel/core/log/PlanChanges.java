@@ -8,6 +8,24 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.AddNode;
+import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.ChangeNodeWire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.RemoveNode;
+import inkel.core.document.edit.RemoveNodeWire;
+import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.RemoveWire;
+import inkel.core.document.edit.RenameNode;
+import inkel.core.document.edit.RenamePart;
+import inkel.core.document.edit.Restore;
+import inkel.core.document.edit.SetGround;
+import inkel.core.document.edit.SetPurpose;
+import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.TakeOut;
+import inkel.core.document.edit.Unfeed;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -53,7 +71,10 @@ public final class PlanChanges {
 
     private void find() {
         if (!before.name().equals(after.name())) {
-            add(Place.NOWHERE, was(Fact.of("did.named").with("name", after.name()), before.name()));
+            add(
+                    Place.NOWHERE,
+                    was(Fact.of("did.named").with("name", after.name()), before.name()),
+                    new Restore.Name(anyNode(), before.name()));
         }
         Map<String, Node> old = byId(before.nodes(), Node::id);
         Map<String, Node> now = byId(after.nodes(), Node::id);
@@ -61,26 +82,32 @@ public final class PlanChanges {
             if (!old.containsKey(id)) {
                 add(
                         Place.ofNode(id),
-                        Fact.of("did.node_added").with("name", now.get(id).name()));
+                        Fact.of("did.node_added").with("name", now.get(id).name()),
+                        new RemoveNode(id));
             } else if (!now.containsKey(id)) {
                 add(
                         Place.NOWHERE,
-                        Fact.of("did.node_removed").with("name", old.get(id).name()));
+                        Fact.of("did.node_removed").with("name", old.get(id).name()),
+                        new AddNode(old.get(id)));
             } else if (old.get(id) != now.get(id)) {
                 node(old.get(id), now.get(id));
             }
         }
         links();
         if (!before.air().equals(after.air())) {
-            add(Place.NOWHERE, Fact.of("did.air"));
+            add(Place.NOWHERE, Fact.of("did.air"), new Restore.Air(anyNode(), before.air()));
         }
         if (!before.habits().equals(after.habits())) {
-            add(Place.NOWHERE, Fact.of("did.habits"));
+            add(Place.NOWHERE, Fact.of("did.habits"), new Restore.Schools(anyNode(), before.habits()));
         }
     }
 
-    private void add(Place place, Fact what) {
-        all.add(Did.changed(place, what));
+    private void add(Place place, Fact what, Edit... back) {
+        all.add(Did.changed(place, what, List.of(back)));
+    }
+
+    private String anyNode() {
+        return after.nodes().get(0).id();
     }
 
     /** With what it was; the fact without that says that nothing was there before. */
@@ -90,7 +117,10 @@ public final class PlanChanges {
 
     private void node(Node old, Node now) {
         if (!old.name().equals(now.name())) {
-            add(Place.ofNode(now.id()), was(Fact.of("did.named").with("name", now.name()), old.name()));
+            add(
+                    Place.ofNode(now.id()),
+                    was(Fact.of("did.named").with("name", now.name()), old.name()),
+                    new RenameNode(now.id(), old.name()));
         }
         Map<String, Part> oldParts = byId(old.parts(), Part::id);
         Map<String, Part> nowParts = byId(now.parts(), Part::id);
@@ -99,12 +129,13 @@ public final class PlanChanges {
             Place place = Place.ofPart(now.id(), id);
             if (!oldParts.containsKey(id)) {
                 fresh.add(id);
-                add(place, Fact.of("did.added").with("name", nowParts.get(id).name()));
+                add(place, Fact.of("did.added").with("name", nowParts.get(id).name()), new RemovePart(now.id(), id));
             } else if (!nowParts.containsKey(id)) {
                 fresh.add(id);
                 add(
                         Place.ofNode(now.id()),
-                        Fact.of("did.removed").with("name", oldParts.get(id).name()));
+                        Fact.of("did.removed").with("name", oldParts.get(id).name()),
+                        partBack(old, now, oldParts.get(id)));
             } else if (!oldParts.get(id).equals(nowParts.get(id))) {
                 part(old, now, oldParts.get(id), nowParts.get(id), place);
             }
@@ -112,7 +143,7 @@ public final class PlanChanges {
         wires(old, now, fresh);
         pieces(old, now, fresh);
         if (!old.moments().equals(now.moments())) {
-            add(Place.ofNode(now.id()), Fact.of("did.moments"));
+            add(Place.ofNode(now.id()), Fact.of("did.moments"), new Restore.Moments(now.id(), old.moments()));
         }
     }
 
@@ -124,15 +155,24 @@ public final class PlanChanges {
 
     private void part(Node oldNode, Node nowNode, Part old, Part now, Place place) {
         if (!old.classId().equals(now.classId())) {
-            add(place, Fact.of("did.class").with("class", now.classId()).with("was", old.classId()));
+            add(
+                    place,
+                    Fact.of("did.class").with("class", now.classId()).with("was", old.classId()),
+                    new Restore.Kind(nowNode.id(), old));
         } else if (old.since() != now.since()) {
             add(place, Fact.of("did.piece_new"));
         }
         if (!old.name().equals(now.name())) {
-            add(place, was(Fact.of("did.named").with("name", now.name()), old.name()));
+            add(
+                    place,
+                    was(Fact.of("did.named").with("name", now.name()), old.name()),
+                    new RenamePart(nowNode.id(), now.id(), old.name()));
         }
         if (!old.purpose().equals(now.purpose())) {
-            add(place, Fact.of("did.purpose").with("purpose", now.purpose()));
+            add(
+                    place,
+                    Fact.of("did.purpose").with("purpose", now.purpose()),
+                    new SetPurpose(nowNode.id(), now.id(), old.purpose()));
         }
         Map<String, Endpoint> oldFeeds = old.feeds();
         Map<String, Endpoint> nowFeeds = now.feeds();
@@ -143,11 +183,17 @@ public final class PlanChanges {
                 Fact what = is.map(
                                 rail -> was(Fact.of("did.fed").with("pin", pin).with("rail", rail), was.orElse("")))
                         .orElseGet(() -> Fact.of("did.unfed").with("pin", pin).with("was", was.orElse("")));
-                add(place, what);
+                Edit back = oldFeeds.containsKey(pin)
+                        ? new Feed(nowNode.id(), now.id(), pin, oldFeeds.get(pin))
+                        : new Unfeed(nowNode.id(), now.id(), pin);
+                add(place, what, back);
             }
         }
         if (old.groundApart() != now.groundApart()) {
-            add(place, Fact.of(now.groundApart() ? "did.ground_apart" : "did.ground_joined"));
+            add(
+                    place,
+                    Fact.of(now.groundApart() ? "did.ground_apart" : "did.ground_joined"),
+                    new SetGround(nowNode.id(), now.id(), old.groundApart()));
         }
         values(old.settings(), now.settings(), "did.set", "setting", place);
         values(old.figures(), now.figures(), "did.figure", "figure", place);
@@ -161,7 +207,11 @@ public final class PlanChanges {
                 Fact what = is.isEmpty()
                         ? Fact.of(key + ".none").with("was", was)
                         : was(Fact.of(key).with("value", is), was);
-                add(place, what.with(name, one));
+                Optional<String> before = Optional.ofNullable(old.get(one));
+                add(
+                        place,
+                        what.with(name, one),
+                        new Restore.Said(place.node(), place.part(), name.equals("figure"), one, before));
             }
         }
     }
@@ -177,12 +227,17 @@ public final class PlanChanges {
             if (was.equals(is) || fresh.contains(signal.part())) {
                 continue;
             }
-            wire(old, now, was, is).ifPresent(found::add);
+            Edit back = was.<Edit>map(wire -> new SetWire(now.id(), wire))
+                    .orElseGet(() -> new RemoveWire(now.id(), signal));
+            wire(old, now, was, is, back).ifPresent(found::add);
         }
-        long placed = found.stream().filter(did -> !did.isDecision()).count();
-        if (placed > MANY) {
-            found.removeIf(did -> !did.isDecision());
-            add(Place.ofNode(now.id()), Fact.of("did.shared_out").with("wires", placed));
+        List<Did> placed = found.stream().filter(did -> !did.isDecision()).toList();
+        if (placed.size() > MANY) {
+            found.removeAll(placed);
+            all.add(Did.changed(
+                    Place.ofNode(now.id()),
+                    Fact.of("did.shared_out").with("wires", (long) placed.size()),
+                    placed.stream().flatMap(did -> did.back().stream()).toList()));
         }
         all.addAll(found);
     }
@@ -193,12 +248,13 @@ public final class PlanChanges {
                 .orElse(pin.toString());
     }
 
-    private static Optional<Did> wire(Node old, Node now, Optional<Wire> was, Optional<Wire> is) {
+    private static Optional<Did> wire(Node old, Node now, Optional<Wire> was, Optional<Wire> is, Edit back) {
         if (is.isEmpty()) {
             Wire gone = was.orElseThrow();
             return Optional.of(Did.changed(
                     Place.of(now.id(), gone.from()),
-                    Fact.of("did.unwired").with("pin", gone.from().pin()).with("was", end(old, gone.to()))));
+                    Fact.of("did.unwired").with("pin", gone.from().pin()).with("was", end(old, gone.to())),
+                    List.of(back)));
         }
         Wire wire = is.get();
         Place place = Place.of(now.id(), wire.from());
@@ -208,14 +264,14 @@ public final class PlanChanges {
         Fact what = Fact.of("did.wired").with("pin", wire.from().pin()).with("to", end(now, wire.to()));
         if (isHeldNow) {
             String key = wire.reason().isEmpty() ? "did.held" : "did.held.reason";
-            return Optional.of(new Did(place, what.as(key).with("reason", wire.reason()), true));
+            return Optional.of(new Did(place, what.as(key).with("reason", wire.reason()), true, List.of(back)));
         }
         if (isMoved) {
             return Optional.of(Did.changed(
-                    place, was(what, was.map(before -> end(old, before.to())).orElse(""))));
+                    place, was(what, was.map(before -> end(old, before.to())).orElse("")), List.of(back)));
         }
         return was.filter(Wire::held).isPresent() && !wire.held()
-                ? Optional.of(Did.changed(place, what.as("did.let_go")))
+                ? Optional.of(Did.changed(place, what.as("did.let_go"), List.of(back)))
                 : Optional.empty();
     }
 
@@ -241,8 +297,29 @@ public final class PlanChanges {
                     .orElseGet(() -> Fact.of("did.piece.none")
                             .with("pin", at.pin())
                             .with("was", was.orElseThrow().text()));
-            all.add(new Did(place, what, isDecision));
+            Edit back = was.<Edit>map(piece -> new Insert(now.id(), piece)).orElseGet(() -> new TakeOut(now.id(), at));
+            all.add(new Did(place, what, isDecision, List.of(back)));
         }
+    }
+
+    private static Edit back(Optional<NodeWire> was, Optional<NodeWire> is) {
+        return is.isEmpty()
+                ? new AddNodeWire(was.orElseThrow())
+                : was.<Edit>map(old -> new ChangeNodeWire(is.get(), old)).orElseGet(() -> new RemoveNodeWire(is.get()));
+    }
+
+    /** A part with all that its leaving took with it: its own wires, and those of others that ended at it. */
+    private static Edit partBack(Node old, Node now, Part part) {
+        return new Restore.PartBack(
+                now.id(),
+                part,
+                old.wires().stream()
+                        .filter(wire -> wire.from().part().equals(part.id())
+                                || wire.to().part().equals(part.id()))
+                        .toList(),
+                old.between().stream()
+                        .filter(piece -> piece.signal().part().equals(part.id()))
+                        .toList());
     }
 
     private void links() {
@@ -257,7 +334,8 @@ public final class PlanChanges {
                         link.to(),
                         Fact.of(key)
                                 .with("from", link.from().toString())
-                                .with("to", link.to().toString()));
+                                .with("to", link.to().toString()),
+                        back(Optional.ofNullable(old.get(to)), Optional.ofNullable(now.get(to))));
             }
         }
     }

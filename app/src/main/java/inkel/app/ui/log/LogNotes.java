@@ -25,8 +25,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What the Why panel says of a line of the record, and of what is proved. */
@@ -143,15 +147,40 @@ final class LogNotes implements StageNotes {
         }
     }
 
+    /** What was done since, each with its way back where it has one and the table is the builder's own. */
+    private void done(List<Node> nodes, List<LogWork.Done> all) {
+        boolean isMine = !session.practice().isOn() && !log.isLooking();
+        for (int i = 0; i < Math.min(MOST, all.size()); i++) {
+            LogWork.Done one = all.get(i);
+            Caption line = Ui.text(one.said());
+            line.setMinWidth(0);
+            HBox row = new HBox(8, line);
+            HBox.setHgrow(line, Priority.ALWAYS);
+            line.setMaxWidth(Double.MAX_VALUE);
+            if (isMine && !one.back().isEmpty()) {
+                Button back = Ui.textButton("log-back-" + i, Words.get("log.take_back"), () -> log.takeBack(one));
+                back.setAccessibleText(Words.get("log.take_back") + ": " + one.said());
+                back.setMinWidth(Region.USE_PREF_SIZE);
+                row.getChildren().add(back);
+            }
+            nodes.add(row);
+        }
+        more(nodes, all.size());
+    }
+
+    private static void more(List<Node> nodes, int count) {
+        if (count > MOST) {
+            nodes.add(Ui.text(Words.get("log.why.more", "count", count - MOST), "quiet"));
+        }
+    }
+
     private static void lines(List<Node> nodes, List<String> said) {
         said.stream().limit(MOST).forEach(one -> {
             Caption line = Ui.text(one);
             line.setMinWidth(0);
             nodes.add(line);
         });
-        if (said.size() > MOST) {
-            nodes.add(Ui.text(Words.get("log.why.more", "count", said.size() - MOST), "quiet"));
-        }
+        more(nodes, said.size());
     }
 
     /** A press shows the picture in its place; it says which file that is. */
@@ -208,7 +237,7 @@ final class LogNotes implements StageNotes {
         } else if (since.get().isSame()) {
             nodes.add(Ui.text(Words.get("log.why.same"), "quiet"));
         } else {
-            lines(nodes, since.get().plan());
+            done(nodes, since.get().done());
             part(nodes, "log.why.numbers", since.get().numbers());
             part(nodes, "log.why.gone", since.get().gone());
             part(nodes, "log.why.come", since.get().come());

@@ -257,6 +257,8 @@ public final class WhyPanel extends Scroller {
     private void show(Why why) {
         said = why;
         setAccessibleText(Words.get("why.panel") + ": " + why.text());
+        // What is asked for here may be there at once, and then all of this is shown anew meanwhile.
+        List<Node> legend = notes().legend();
         content.getChildren().clear();
         figures = null;
         Caption title = Ui.text(why.title(), "why-title");
@@ -314,7 +316,7 @@ public final class WhyPanel extends Scroller {
         if (!isInspected) {
             actions(why.actions());
         }
-        content.getChildren().addAll(notes().legend());
+        content.getChildren().addAll(legend);
     }
 
     private StageNotes notes() {

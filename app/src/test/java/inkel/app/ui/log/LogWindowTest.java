@@ -147,6 +147,11 @@ class LogWindowTest extends WindowJourney {
                 session.log().since(line).orElseThrow().plan());
         robot.interact(() -> session.log().select(line));
         until(() -> isThere(robot, "#log-look"));
+        until(() -> isThere(robot, "#log-back-0"));
+        fire(robot, "#log-back-0");
+        until(() -> volts().equals("5 V"));
+        robot.interact(() -> session.undo());
+        until(() -> isThere(robot, "#log-look"));
         press(robot, "#log-look");
         until(() -> session.log().isLooking()
                 && seen(() -> robot.lookup("#looking-mark").query().isVisible()));
@@ -170,5 +175,16 @@ class LogWindowTest extends WindowJourney {
                         .part("bench")
                         .orElseThrow()
                         .typed(Settings.VOLTS));
+    }
+
+    private String volts() {
+        return session.build()
+                .orElseThrow()
+                .node(NODE)
+                .orElseThrow()
+                .part("bench")
+                .orElseThrow()
+                .typed(Settings.VOLTS)
+                .orElse("");
     }
 }

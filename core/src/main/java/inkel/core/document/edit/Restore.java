@@ -1,0 +1,127 @@
+package inkel.core.document.edit;
+
+import inkel.core.catalog.Habits;
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Moment;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
+import inkel.core.document.RadioGroup;
+import inkel.core.document.Wire;
+import java.util.List;
+import java.util.Optional;
+
+/** What of an earlier state is put back as one thing, where no edit of its own does that. */
+public final class Restore {
+    private Restore() {}
+
+    /** The name of a build. */
+    public record Name(String node, String name) implements Edit {
+        @Override
+        public Build apply(Build build) {
+            return new Build(
+                    name,
+                    build.nodes(),
+                    build.links(),
+                    build.air(),
+                    build.habits(),
+                    build.classes(),
+                    build.log(),
+                    build.extras());
+        }
+    }
+
+    /** How the builder works. */
+    public record Schools(String node, Habits habits) implements Edit {
+        @Override
+        public Build apply(Build build) {
+            return build.withHabits(habits);
+        }
+    }
+
+    /** Which radios belong together; those whose parts are gone since stay as they are in the file. */
+    public record Air(String node, List<RadioGroup> air) implements Edit {
+        public Air {
+            air = List.copyOf(air);
+        }
+
+        @Override
+        public Build apply(Build build) {
+            return build.withAir(air);
+        }
+    }
+
+    /** What happens when on a table. */
+    public record Moments(String node, List<Moment> moments) implements NodeEdit {
+        public Moments {
+            moments = List.copyOf(moments);
+        }
+
+        @Override
+        public Node applyTo(Node was) throws EditRefused {
+            for (Moment moment : moments) {
+                for (Moment.Raise raise : moment.raises()) {
+                    Require.part(was, raise.part());
+                }
+            }
+            return was.withMoments(moments);
+        }
+    }
+
+    /** A part that left the table, with its wires as far as their other ends are still there. */
+    public record PartBack(String node, Part part, List<Wire> wires, List<Between> between) implements NodeEdit {
+        public PartBack {
+            wires = List.copyOf(wires);
+            between = List.copyOf(between);
+        }
+
+        @Override
+        public Node applyTo(Node was) throws EditRefused {
+            Part fed = part;
+            for (String pin : part.feeds().keySet()) {
+                if (was.part(part.feeds().get(pin).part()).isEmpty()) {
+                    fed = fed.withFeed(pin, null);
+                }
+            }
+            Node with = Parts.added(was, fed);
+            for (Wire wire : wires) {
+                boolean isWhole = with.part(wire.from().part()).isPresent()
+                        && with.part(wire.to().part()).isPresent();
+                if (isWhole && with.wire(wire.from()).isEmpty()) {
+                    with = with.withWire(wire);
+                }
+            }
+            for (Between piece : between) {
+                if (with.between(piece.signal()).isEmpty()) {
+                    with = with.withBetween(piece);
+                }
+            }
+            return with;
+        }
+    }
+
+    /** A setting or a figure of a part, by its key; absent for the class's. */
+    public record Said(String node, String part, boolean isFigure, String key, Optional<String> value)
+            implements NodeEdit {
+        @Override
+        public Node applyTo(Node was) throws EditRefused {
+            Require.part(was, part);
+            return was.withPart(
+                    part,
+                    old -> isFigure ? old.withFigure(key, value.orElse(null)) : old.withSaid(key, value.orElse(null)));
+        }
+    }
+
+    /** The class that a part was of, its own figures and settings with it. */
+    public record Kind(String node, Part was) implements NodeEdit {
+        @Override
+        public Node applyTo(Node now) throws EditRefused {
+            Require.part(now, was.id());
+            for (String pin : was.feeds().keySet()) {
+                Require.part(now, was.feeds().get(pin).part());
+            }
+            return now.withPart(was.id(), old -> was);
+        }
+    }
+}
