@@ -8,6 +8,7 @@ import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
+import inkel.core.document.edit.BlankLine;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.WriteLine;
 import inkel.core.io.document.Pictures;
@@ -233,6 +234,11 @@ public final class LogWork {
             select(session.ownBuild().orElseThrow().log().size() - 1);
         }
         return Optional.empty();
+    }
+
+    /** Takes the text of a line out; the line stays. */
+    public void blank(Entry entry) {
+        session.apply(new BlankLine(entry.line().place().node(), entry.number()));
     }
 
     /** Sorts that are written by hand, and not by the bench. */

@@ -77,6 +77,9 @@ public final class RecordWords {
     /** What a line says, without its value and place. */
     public static String what(Entry entry) {
         LogLine line = entry.line();
+        if (entry.isBlanked()) {
+            return Words.get("log.blanked");
+        }
         if (line instanceof LogLine.Measured measured) {
             return measured(measured);
         } else if (line instanceof LogLine.Seen seen) {

@@ -5,14 +5,18 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.words.RecordWords;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
+import inkel.core.document.Place;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.io.catalog.Shelf;
+import inkel.core.log.Entry;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -88,6 +92,28 @@ class LogLooksTest {
         session.log().againstProperty().set(first - 1);
         assertTrue(session.log().since(first).orElseThrow().done().stream()
                 .allMatch(done -> done.back().isEmpty()));
+    }
+
+    @Test
+    void aTextIsTakenOutComesBackByUndoAndGoesAgainByRedo() {
+        assertTrue(session.log()
+                .write(Entry.Sort.NOTED, Place.ofNode(NODE), "rang the neighbour", "", "", Optional.empty())
+                .isEmpty());
+        int line = last();
+        session.log().blank(entry(line));
+        assertEquals("", entry(line).line().text());
+        assertEquals("(the text was taken out)", RecordWords.what(entry(line)));
+        session.log().search("neighbour");
+        assertEquals(0, session.log().shown().size());
+        session.log().search("");
+        session.undo();
+        assertEquals("rang the neighbour", RecordWords.what(entry(line)));
+        session.redo();
+        assertTrue(entry(line).isBlanked());
+    }
+
+    private Entry entry(int line) {
+        return session.log().register().orElseThrow().entry(line).orElseThrow();
     }
 
     private Part radio() {

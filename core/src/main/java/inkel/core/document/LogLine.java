@@ -18,6 +18,14 @@ public sealed interface LogLine {
 
     Extras extras();
 
+    /**
+     * The same line without what was written in it, and without its picture: what it is about, when and of which kind stays.
+     * Empty for a line that says nothing but what was found or done, and for one that has no text.
+     */
+    default Optional<LogLine> withoutText() {
+        return Optional.empty();
+    }
+
     /** What a reading is of. */
     enum What {
         /** The high level of a signal's wire, at the end that listens. */
@@ -121,19 +129,44 @@ public sealed interface LogLine {
     }
 
     /** A wire with little to spare was left as it is; or a part was left out of the first power-up for now. */
-    record Left(Instant at, Place place, String text, Extras extras) implements LogLine {}
+    record Left(Instant at, Place place, String text, Extras extras) implements LogLine {
+        @Override
+        public Optional<LogLine> withoutText() {
+            return text.isEmpty() ? Optional.empty() : Optional.of(new Left(at, place, "", extras));
+        }
+    }
 
     /** Something was decided, with its reason. */
-    record Decided(Instant at, Place place, String text, Extras extras) implements LogLine {}
+    record Decided(Instant at, Place place, String text, Extras extras) implements LogLine {
+        @Override
+        public Optional<LogLine> withoutText() {
+            return text.isEmpty() ? Optional.empty() : Optional.of(new Decided(at, place, "", extras));
+        }
+    }
 
     /** Something was changed on the table. */
-    record Changed(Instant at, Place place, String text, Extras extras) implements LogLine {}
+    record Changed(Instant at, Place place, String text, Extras extras) implements LogLine {
+        @Override
+        public Optional<LogLine> withoutText() {
+            return text.isEmpty() ? Optional.empty() : Optional.of(new Changed(at, place, "", extras));
+        }
+    }
 
     /** A piece was put in the place of one of its kind. */
-    record Swapped(Instant at, Place place, String text, Extras extras) implements LogLine {}
+    record Swapped(Instant at, Place place, String text, Extras extras) implements LogLine {
+        @Override
+        public Optional<LogLine> withoutText() {
+            return text.isEmpty() ? Optional.empty() : Optional.of(new Swapped(at, place, "", extras));
+        }
+    }
 
     /** Something did not go as it should. */
-    record WentWrong(Instant at, Place place, String text, Extras extras) implements LogLine {}
+    record WentWrong(Instant at, Place place, String text, Extras extras) implements LogLine {
+        @Override
+        public Optional<LogLine> withoutText() {
+            return text.isEmpty() ? Optional.empty() : Optional.of(new WentWrong(at, place, "", extras));
+        }
+    }
 
     /**
      * Anything else worth keeping.
@@ -151,6 +184,13 @@ public sealed interface LogLine {
             String picture,
             Extras extras)
             implements LogLine {
+        @Override
+        public Optional<LogLine> withoutText() {
+            return text.isEmpty() && picture.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(new Noted(at, place, "", answers, value, "", extras));
+        }
+
         public Noted(Instant at, Place place, String text, Extras extras) {
             this(at, place, text, Optional.empty(), "", "", extras);
         }

@@ -1,6 +1,7 @@
 package inkel.core.document;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Predicate;
@@ -26,12 +27,17 @@ public record Logbook(List<LogLine> lines, List<Mark> marks) {
      *     not change, or nobody kept it
      * @param seal what the file has as the seal of this line and all before it; empty for a line that no file has yet
      * @param isBroken whether the line is not the one that was sealed
+     * @param isBlanked whether somebody took its text out; its seal is that of the line with the text
      */
-    public record Mark(String back, String seal, boolean isBroken) {
-        public static final Mark NONE = new Mark("", "", false);
+    public record Mark(String back, String seal, boolean isBroken, boolean isBlanked) {
+        public static final Mark NONE = new Mark("", "", false, false);
 
         Mark withBack(String patch) {
-            return new Mark(patch, seal, isBroken);
+            return new Mark(patch, seal, isBroken, isBlanked);
+        }
+
+        Mark blanked() {
+            return new Mark(back, seal, isBroken, true);
         }
     }
 
@@ -51,11 +57,42 @@ public record Logbook(List<LogLine> lines, List<Mark> marks) {
     /** With the way back to the plan before the last line. */
     public Logbook withBack(String patch) {
         int last = lines.size() - 1;
-        Grown<Mark> more = Grown.<Mark>of(marks).first(Math.min(last, marks.size()));
-        while (more.size() < last) {
+        return new Logbook(lines, marksUntil(last).with(mark(last).withBack(patch)));
+    }
+
+    private Grown<Mark> marksUntil(int line) {
+        Grown<Mark> more = Grown.<Mark>of(marks).first(Math.min(line, marks.size()));
+        while (more.size() < line) {
             more = more.with(Mark.NONE);
         }
-        return new Logbook(lines, more.with(mark(last).withBack(patch)));
+        return more;
+    }
+
+    /** Without the text of a line, which stays with all else that it says; the same where it has none to take out. */
+    public Logbook blanked(int line) {
+        return lines.get(line)
+                .withoutText()
+                .map(blank -> with(line, blank, mark(line).blanked()))
+                .orElse(this);
+    }
+
+    private Logbook with(int number, LogLine line, Mark mark) {
+        List<LogLine> other = new ArrayList<>(lines);
+        other.set(number, line);
+        List<Mark> others = new ArrayList<>(marksUntil(Math.max(marks.size(), number + 1)));
+        others.set(number, mark);
+        return new Logbook(other, others);
+    }
+
+    /** With the text of every line as another record of the same lines has it, taken out or not. */
+    private Logbook withTextsOf(Logbook other) {
+        Logbook book = this;
+        for (int line = 0; line < Math.min(size(), other.size()); line++) {
+            if (mark(line).isBlanked() != other.mark(line).isBlanked()) {
+                book = book.with(line, other.lines.get(line), other.mark(line));
+            }
+        }
+        return book;
     }
 
     /** Lines that are not those that were sealed, from 0. */
@@ -155,7 +192,7 @@ public record Logbook(List<LogLine> lines, List<Mark> marks) {
         if (equals(other)) {
             return this;
         }
-        Logbook book = this;
+        Logbook book = withTextsOf(other);
         for (int line = 0; line < lines.size(); line++) {
             if (lines.get(line) instanceof LogLine.TakenBack) {
                 continue;

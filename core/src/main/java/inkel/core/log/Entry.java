@@ -8,11 +8,17 @@ import java.util.List;
  *
  * @param number of the line, from 0
  * @param counts whether nothing took it back
+ * @param isBlanked whether somebody took its text out
  * @param answers the numbers of the lines that answer it
  */
-public record Entry(int number, LogLine line, boolean counts, List<Integer> answers) {
+public record Entry(int number, LogLine line, boolean counts, boolean isBlanked, List<Integer> answers) {
     public Entry {
         answers = List.copyOf(answers);
+    }
+
+    /** A line by itself, as one that counts. */
+    public static Entry alone(LogLine line) {
+        return new Entry(0, line, true, false, List.of());
     }
 
     /** What a line is for whoever looks for it. */

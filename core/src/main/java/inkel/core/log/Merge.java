@@ -205,16 +205,25 @@ public record Merge(Build build, List<Place> both) {
             int common = 0;
             List<LogLine> own = mine.log().lines();
             List<LogLine> other = theirs.log().lines();
-            while (common < Math.min(own.size(), other.size())
-                    && own.get(common).equals(other.get(common))) {
+            while (common < Math.min(own.size(), other.size()) && isSame(own.get(common), other.get(common))) {
                 common++;
             }
             Logbook log = theirs.log();
+            for (int line = 0; line < common; line++) {
+                log = mine.log().mark(line).isBlanked() ? log.blanked(line) : log;
+            }
             int moved = other.size() - common;
             for (LogLine line : own.subList(common, own.size())) {
                 log = log.with(moved(line, common, moved));
             }
             return log.with(new LogLine.Noted(now, Place.NOWHERE, text, Extras.NONE));
+        }
+
+        /** Also when one of them has lost its text. */
+        private static boolean isSame(LogLine one, LogLine other) {
+            return one.equals(other)
+                    || one.withoutText().filter(other::equals).isPresent()
+                    || other.withoutText().filter(one::equals).isPresent();
         }
 
         /** A line that names an own one by its number names it by where that is now. */

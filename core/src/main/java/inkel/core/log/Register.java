@@ -30,7 +30,8 @@ public record Register(Build build, List<Entry> entries) {
         }
         List<Entry> entries = new ArrayList<>();
         for (int i = log.size() - 1; i >= 0; i--) {
-            entries.add(new Entry(i, log.lines().get(i), counts[i], answers.getOrDefault(i, List.of())));
+            entries.add(new Entry(
+                    i, log.lines().get(i), counts[i], log.mark(i).isBlanked(), answers.getOrDefault(i, List.of())));
         }
         return new Register(build, entries);
     }

@@ -12,6 +12,7 @@ import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.BlankLine;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.document.edit.RenamePart;
@@ -114,6 +115,21 @@ class MergeTest {
                 Set.of("a", "theirs", "more", "joined"),
                 counted(merge.build(), counts),
                 "what was taken back stays so");
+    }
+
+    @Test
+    void aTextThatOneOfThemTookOutStaysOut() throws Exception {
+        Build base = after(BASE, line("a"), line("name"));
+        Build without = new BlankLine(NODE, 1).apply(base);
+        Build longer = after(base, line("more"));
+        for (boolean isMine : new boolean[] {true, false}) {
+            Build merged = merge(isMine ? without : longer, isMine ? longer : without, true)
+                    .build();
+            assertEquals(
+                    List.of("a", "", "more", "joined"),
+                    merged.log().lines().stream().map(LogLine::text).toList());
+            assertTrue(merged.log().mark(1).isBlanked());
+        }
     }
 
     private static Set<String> counted(Build build, boolean[] counts) {

@@ -74,8 +74,7 @@ public final class RecordMaker {
     private static String said(Proof proof, ZoneId zone) {
         String state = Words.get("log.proof." + proof.state().name().toLowerCase(Locale.ROOT));
         return proof.by()
-                .map(by -> state + ", " + RecordWords.when(by, zone) + ": "
-                        + RecordWords.what(new Entry(0, by, true, List.of())))
+                .map(by -> state + ", " + RecordWords.when(by, zone) + ": " + RecordWords.what(Entry.alone(by)))
                 .orElse(state);
     }
 

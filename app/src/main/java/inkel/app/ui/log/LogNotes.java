@@ -220,6 +220,9 @@ final class LogNotes implements StageNotes {
         if (!session.practice().isOn() && !log.isLooking()) {
             nodes.add(Ui.pill("log-answer", Words.get("log.answer"), () -> log.answeringProperty()
                     .set(entry.number())));
+            if (entry.line().withoutText().isPresent()) {
+                nodes.add(Ui.pill("log-blank", Words.get("log.blank"), () -> log.blank(entry)));
+            }
         }
         if (entry.line() instanceof LogLine.Noted noted && !noted.picture().isEmpty()) {
             nodes.add(picture(noted.picture()));

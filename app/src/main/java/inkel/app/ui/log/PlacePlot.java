@@ -40,7 +40,7 @@ final class PlacePlot extends Region {
         getChildren().addAll(band, thread);
         for (LogLine.Measured reading : readings) {
             Region dot = Ui.region("plot-dot");
-            boolean isWell = new Entry(0, reading, true, List.of()).isWell();
+            boolean isWell = Entry.alone(reading).isWell();
             dot.getStyleClass().add(isWell ? "plot-well" : "plot-off");
             if (reading == shown) {
                 dot.getStyleClass().add("plot-shown");

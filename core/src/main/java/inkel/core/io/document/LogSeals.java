@@ -22,11 +22,13 @@ import java.util.stream.IntStream;
 /**
  * The chain of a record: the seal of a line is the first sixteen digits of SHA-256 over the seal before it and the line as it is
  * written. A line that was changed by hand, left out or put in is told by that. Lines of files before there were seals have
- * none, and the chain begins behind them.
+ * none, and the chain begins behind them. A line whose text was taken out keeps its seal, and what is left of it has one of its
+ * own.
  */
 final class LogSeals {
     private static final String SEAL = "seal";
     private static final String BACK = "back";
+    private static final String BLANKED = "blanked";
     private static final int DIGITS = 16;
 
     private LogSeals() {}
@@ -45,7 +47,11 @@ final class LogSeals {
             if (isOfFile || i > sealed) {
                 // A seal that a file has is kept, whether it fits or not: rewriting must not hide a change.
                 before = isOfFile ? mark.seal() : seal(before, line);
+                String left = mark.isBlanked() ? seal(before, line) : "";
                 line.put(SEAL, before);
+                if (mark.isBlanked()) {
+                    line.put(BLANKED, left);
+                }
             }
             log.add(line);
         }
@@ -78,6 +84,7 @@ final class LogSeals {
         Map<String, Object> rest = new LinkedHashMap<>(fields.extras().fields());
         rest.remove(SEAL);
         rest.remove(BACK);
+        rest.remove(BLANKED);
         return new Extras(rest);
     }
 
@@ -88,9 +95,16 @@ final class LogSeals {
             Fields entry = entries.get(i);
             String seal = entry.optionalText(SEAL).orElse("");
             String back = back(entry);
-            boolean isBroken = !seal.isEmpty() && !seal.equals(seal(before, line(lines.get(i), back)));
+            String blanked = entry.optionalText(BLANKED).orElse("");
+            boolean isBlanked = !blanked.isEmpty() && lines.get(i).text().isEmpty();
+            ObjectNode line = line(lines.get(i), back);
+            boolean isBroken = !seal.isEmpty()
+                    && !(isBlanked ? blanked.equals(seal(seal, line)) : seal.equals(seal(before, line)));
             before = seal;
-            marks.add(seal.isEmpty() && back.isEmpty() ? Logbook.Mark.NONE : new Logbook.Mark(back, seal, isBroken));
+            marks.add(
+                    seal.isEmpty() && back.isEmpty()
+                            ? Logbook.Mark.NONE
+                            : new Logbook.Mark(back, seal, isBroken, isBlanked));
         }
         return new Logbook(lines, marks);
     }

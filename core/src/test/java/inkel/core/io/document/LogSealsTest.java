@@ -2,13 +2,16 @@ package inkel.core.io.document;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
 import inkel.core.document.Logbook;
 import inkel.core.document.Place;
+import inkel.core.document.edit.BlankLine;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
 import java.nio.file.Path;
@@ -61,6 +64,62 @@ class LogSealsTest {
         assertEquals(List.of(2), build.log().broken());
         Build saved = read(BuildWriter.print(build.withLog(build.log().with(line(5)))));
         assertEquals(List.of(2), saved.log().broken(), "saving does not hide it");
+    }
+
+    private static Build blanked(Build build, int line) throws Exception {
+        return new BlankLine(Builds.NODE, line).apply(build);
+    }
+
+    @Test
+    void aTextThatWasTakenOutIsGoneAndTheRecordIsStillWhole() throws Exception {
+        Build sealed = read(BuildWriter.print(with(5)));
+        for (Build build : List.of(sealed, with(5))) {
+            String text = BuildWriter.print(blanked(build, 2));
+            assertFalse(text.contains("line 2"), text);
+            Build again = read(text);
+            assertEquals(List.of(), again.log().broken());
+            assertTrue(again.log().mark(2).isBlanked());
+            assertEquals(5, again.log().size());
+            assertEquals(line(2).at(), again.log().lines().get(2).at());
+            assertEquals(text, BuildWriter.print(again), "and stays so");
+            Build longer = again.withLog(again.log().with(line(5)));
+            assertEquals(List.of(), read(BuildWriter.print(longer)).log().broken());
+        }
+        // The seal is that of the line with its text.
+        assertEquals(
+                sealed.log().mark(2).seal(),
+                read(BuildWriter.print(blanked(sealed, 2))).log().mark(2).seal());
+    }
+
+    @Test
+    void aTextThatWasTakenOutByHandOrChangedBesideItIsNamed() throws Exception {
+        String text = BuildWriter.print(blanked(read(BuildWriter.print(with(5))), 2));
+        String byHand = BuildWriter.print(with(5)).replaceAll("\"text\" : \"line 2\",\\s*", "");
+        assertEquals(List.of(2), read(byHand).log().broken());
+        String moved = text.replace("19:04:02", "19:04:03");
+        assertEquals(List.of(2), read(moved).log().broken(), "what is left has a seal too");
+        String filled = text.replaceFirst("(\"blanked\" :)", "\"text\" : \"something else\", $1");
+        assertEquals(List.of(2), read(filled).log().broken());
+    }
+
+    @Test
+    void whatNobodyWroteIsNotTakenOut() throws Exception {
+        Build build = blanked(with(2), 1);
+        assertThrows(EditRefused.class, () -> blanked(build, 1), "it has none any more");
+        assertThrows(EditRefused.class, () -> blanked(build, 7));
+        LogLine pulled = new LogLine.Pulled(line(0).at(), Place.ofNode(Builds.NODE), "a > b", Extras.NONE);
+        Build with = build.withLog(build.log().with(pulled));
+        assertThrows(EditRefused.class, () -> blanked(with, 2));
+    }
+
+    @Test
+    void undoingItBringsTheTextBack() throws Exception {
+        Build before = read(BuildWriter.print(with(3)));
+        Build after = blanked(before, 1);
+        Build undone = after.backTo(before, line(9).at());
+        assertEquals(before.log(), undone.log());
+        assertEquals(List.of(), read(BuildWriter.print(undone)).log().broken());
+        assertEquals(after.log(), undone.backTo(after, line(9).at()).log());
     }
 
     @Test
