@@ -54,6 +54,29 @@ class CliTest {
         }
     }
 
+    @Test
+    void aProgramIsHeldAgainstThePlan(@TempDir Path code) throws Exception {
+        Path planned = code.resolve("pins.h");
+        run("export", LOCKS, "--as", "pins.h", "--node", "lower-lock", "-o", planned.toString());
+        Ran same = run("check", LOCKS, "--code", planned.toString());
+        assertEquals(0, same.code(), same.out() + same.err());
+        assertTrue(same.out().contains("constants are as the plan has them."), same.out());
+        String text = Files.readString(planned);
+        String line = text.lines()
+                .filter(one -> one.contains("PACKET_RADIO_CHANNEL"))
+                .findFirst()
+                .orElseThrow();
+        Files.writeString(planned, text.replace(line, "static const int PACKET_RADIO_CHANNEL = 90;"));
+        Ran other = run("check", LOCKS, "--code", planned.toString());
+        assertEquals(1, other.code());
+        int number = text.lines().toList().indexOf(line) + 1;
+        assertTrue(
+                other.out().contains("Line " + number + ": PACKET_RADIO_CHANNEL is 90, and the plan has 76."),
+                other.out());
+        Ran json = run("check", LOCKS, "--code", planned.toString(), "--json");
+        assertTrue(json.out().contains("\"wanted\" : \"76\""), json.out());
+    }
+
     private static Ran run(String... args) {
         StringWriter out = new StringWriter();
         StringWriter err = new StringWriter();

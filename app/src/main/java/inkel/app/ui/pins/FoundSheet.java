@@ -6,6 +6,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.CodeWords;
 import inkel.app.words.FoundWords;
 import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
@@ -14,10 +15,16 @@ import inkel.core.boards.FoundLine;
 import inkel.core.boards.FoundPlan;
 import inkel.core.boards.FoundWiring;
 import inkel.core.catalog.PartClass;
+import inkel.core.checks.Reports;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.quantity.Fact;
+import inkel.core.tune.code.CodeBack;
+import inkel.core.tune.code.CodeConstants;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -101,10 +108,14 @@ final class FoundSheet extends VBox {
         rows.getChildren().clear();
         node().ifPresent(node -> {
             List<FoundLine> lines = FoundWiring.read(node, source, plain(node));
+            Map<Integer, CodeBack.Told> constants = constants(node);
             lines.stream().filter(line -> line.kind() != FoundLine.Kind.NOTHING).forEach(line -> rows.getChildren()
-                    .add(row(node, line)));
+                    .add(
+                            line.kind() == FoundLine.Kind.UNCLEAR && constants.containsKey(line.number())
+                                    ? row(constants.get(line.number()))
+                                    : row(node, line)));
             long unclear = lines.stream()
-                    .filter(line -> line.kind() == FoundLine.Kind.UNCLEAR)
+                    .filter(line -> line.kind() == FoundLine.Kind.UNCLEAR && !constants.containsKey(line.number()))
                     .count();
             long wires = lines.stream()
                     .filter(line -> line.kind() == FoundLine.Kind.WIRE || line.kind() == FoundLine.Kind.FEED)
@@ -122,12 +133,32 @@ final class FoundSheet extends VBox {
         return FoundCsv.plain(text.getText(), node.node().name());
     }
 
+    /** Constants that this board's code would have too, by their lines: what is no wire of them is no less understood. */
+    private Map<Integer, CodeBack.Told> constants(NodeCircuit node) {
+        Reports reports = session.assessmentProperty().get().reports();
+        return CodeBack.read(
+                        node,
+                        CodeConstants.of(node, reports.loops().node(node.node().id()), reports.radios()),
+                        text.getText())
+                .stream()
+                .collect(Collectors.toMap(CodeBack.Told::line, Function.identity()));
+    }
+
+    private static HBox row(CodeBack.Told told) {
+        return row(
+                told.name() + " = " + told.found(), CodeWords.say(told), told.isSame() ? "finding-text" : "stop-text");
+    }
+
     private static HBox row(NodeCircuit node, FoundLine line) {
-        Caption written = Ui.word(line.text().strip(), "key");
+        boolean isUnclear = line.kind() == FoundLine.Kind.UNCLEAR;
+        return row(line.text().strip(), FoundWords.line(node, line), isUnclear ? "stop-text" : "finding-text");
+    }
+
+    private static HBox row(String said, String means, String style) {
+        Caption written = Ui.word(said, "key");
         written.setMinWidth(220);
         written.setPrefWidth(260);
-        boolean isUnclear = line.kind() == FoundLine.Kind.UNCLEAR;
-        Caption understood = Ui.text(FoundWords.line(node, line), isUnclear ? "stop-text" : "finding-text");
+        Caption understood = Ui.text(means, style);
         HBox.setHgrow(understood, Priority.ALWAYS);
         HBox row = new HBox(12, written, understood);
         row.setAlignment(Pos.CENTER_LEFT);
