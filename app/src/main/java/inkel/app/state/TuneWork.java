@@ -24,6 +24,7 @@ import inkel.core.tune.infrared.Heard;
 import inkel.core.tune.infrared.Key;
 import inkel.core.tune.infrared.KeyDraft;
 import inkel.core.tune.modem.ModemDraft;
+import inkel.core.tune.radio.EtherTrouble;
 import inkel.core.tune.radio.RadioNet;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Sample;
@@ -600,6 +601,11 @@ public final class TuneWork {
     public Optional<RadioNet> radios(At at) {
         return Optional.ofNullable(session.assessmentProperty().get())
                 .flatMap(assessment -> assessment.reports().radios().net(at.part()));
+    }
+
+    /** What one of them does otherwise than its line says while one practises; empty on the builder's own bench. */
+    public Optional<EtherTrouble> planted(At at) {
+        return radios(at).filter(net -> session.practice().isOn()).flatMap(net -> EtherTrouble.of(net, seed(at)));
     }
 
     // --- benches of readings

@@ -23,11 +23,13 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -61,6 +63,12 @@ final class RadioPane extends BenchPane {
     private final VBox layouts = new VBox(8);
     private final WrapRow sends = new WrapRow(8);
     private final Caption outcome = Ui.text("");
+    private final Button why = Ui.textButton("radio-why", Words.get("radio.why"), this::tellWhy);
+    private final VBox practice = new VBox(
+            6,
+            Ui.text(Words.get("radio.practice"), "quiet"),
+            Ui.textButton("radio-tell", Words.get("radio.practice.tell"), this::tellPlanted));
+    private String reason = "";
     private final Map<String, TextField> fields = new LinkedHashMap<>();
     private final Map<String, String> said = new HashMap<>();
     private final VBox all;
@@ -99,7 +107,7 @@ final class RadioPane extends BenchPane {
                 sheet("radio.lines", "radio.lines.how", chosen, lines, spread),
                 bandSheet,
                 sheet("radio.packet", "radio.packet.how", packet, layouts),
-                sheet("radio.ether", "radio.ether.how", sends, outcome));
+                sheet("radio.ether", "radio.ether.how", practice, sends, outcome, why));
         getChildren().addAll(none, all);
         widthProperty().addListener((property, old, next) -> {
             if (!shape.isEmpty() && isNarrow() != shape.endsWith(NARROW)) {
@@ -426,11 +434,7 @@ final class RadioPane extends BenchPane {
         sends.getChildren().clear();
         for (End from : net.ends()) {
             for (End to : net.ends()) {
-                boolean isMeant = from != to
-                        && (net.first() == from
-                                || net.first() == to
-                                || !net.first().isHub());
-                if (isMeant) {
+                if (net.isMeant(from, to)) {
                     sends.getChildren()
                             .add(Ui.pill(
                                     "radio-send-" + from.station().number() + "-"
@@ -444,27 +448,42 @@ final class RadioPane extends BenchPane {
         }
     }
 
-    private static List<Ether.Radio> others(RadioNet net, End from, End to) {
-        return net.ends().stream()
-                .filter(end -> end != from && end != to)
-                .map(Ether.Radio::of)
-                .toList();
-    }
-
     private void send(End from, End to) {
         net().ifPresent(net -> {
-            // What lies between two is told at the one that is not in the middle.
-            End far = from == net.first() ? to : from;
-            double metres = far.distance().metres();
-            Ether.Outcome became = net.isLongRange()
-                    ? Ether.send(from, to, metres, far.losses())
-                    : Ether.send(Ether.Radio.of(from), Ether.Radio.of(to), others(net, from, to), metres, far.losses());
+            Ether.Outcome became = Ether.send(net, from, to, session.tune().planted(at()));
             String said = became.isConfirmed()
                     ? "radio.sent.well"
                     : became.isHeard() ? "radio.sent.unsure" : "radio.sent.lost";
-            outcome.setText(Words.say(Fact.of(said).with("from", from.name()).with("to", to.name()))
-                    + became.why().map(why -> " " + Words.say(why)).orElse(""));
+            outcome.setText(Words.say(Fact.of(said).with("from", from.name()).with("to", to.name())));
+            reason = became.why().map(Words::say).orElse("");
+            showReason();
         });
+    }
+
+    /** Why a packet did not come through is told when it is asked for; while one practises what was planted is. */
+    private void showReason() {
+        Ui.show(why, !reason.isEmpty() && !session.practice().isOn());
+        Ui.show(practice, session.tune().planted(at()).isPresent());
+    }
+
+    private void tellWhy() {
+        outcome.setText(outcome.getText() + " " + reason);
+        reason = "";
+        Ui.show(why, false);
+    }
+
+    private void tellPlanted() {
+        net().ifPresent(net -> session.tune()
+                .planted(at())
+                .ifPresent(trouble -> outcome.setText(Words.say(
+                        Fact.of("radio.planted." + trouble.kind().name().toLowerCase(Locale.ROOT))
+                                .with(
+                                        "station",
+                                        net.ends().stream()
+                                                .filter(end -> end.station().number() == trouble.station())
+                                                .map(End::name)
+                                                .findFirst()
+                                                .orElse(""))))));
     }
 
     @Override
@@ -481,6 +500,7 @@ final class RadioPane extends BenchPane {
             }
             showPacket(here);
             showEther(here);
+            showReason();
         });
     }
 }

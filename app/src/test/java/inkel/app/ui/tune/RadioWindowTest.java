@@ -69,6 +69,9 @@ class RadioWindowTest extends WindowJourney {
         until(() -> codes().equals(List.of("radio.settings_differ")));
         until(() -> text(robot, "#why-verdict").startsWith("Gauge post is not heard"));
         press(robot, "#radio-send-2-0");
+        until(() -> text(robot, "#radio-outcome").startsWith("Nothing came"));
+        assertFalse(text(robot, "#radio-outcome").contains("check"), "told when it is asked");
+        fire(robot, "#radio-why");
         until(() -> text(robot, "#radio-outcome").contains("different check bytes"));
         press(robot, "#way-0");
         until(() -> codes().isEmpty());
@@ -77,6 +80,19 @@ class RadioWindowTest extends WindowJourney {
         until(() -> text(robot, "#radio-outcome").startsWith("Pump house has it"));
         robot.interact(() -> session.undo());
         until(() -> codes().equals(List.of("radio.settings_differ")));
+    }
+
+    @Test
+    void whilePractisingSomethingIsOtherwiseAndIsToldWhenAsked(FxRobot robot) throws Exception {
+        link(robot);
+        assertFalse(seen(() -> robot.lookup("#radio-tell").query().getParent().isVisible()));
+        robot.interact(() -> session.practice().begin());
+        until(() -> seen(() -> robot.lookup("#radio-tell").query().getParent().isVisible()));
+        press(robot, "#radio-send-2-0");
+        until(() -> !text(robot, "#radio-outcome").isEmpty());
+        assertFalse(seen(() -> robot.lookup("#radio-why").query().isVisible()), "that is to be found");
+        fire(robot, "#radio-tell");
+        until(() -> text(robot, "#radio-outcome").matches("(Pump house|Lower lock|Gauge post) .*\\."));
     }
 
     @Test
@@ -98,10 +114,12 @@ class RadioWindowTest extends WindowJourney {
         type(robot, "#radio-spreading-1", "12");
         until(() -> codes().equals(List.of("radio.settings_differ")));
         press(robot, "#radio-send-1-0");
+        fire(robot, "#radio-why");
         until(() -> text(robot, "#radio-outcome").contains("two factors"));
         press(robot, "#way-0");
         until(() -> codes().isEmpty());
         press(robot, "#radio-send-1-0");
+        fire(robot, "#radio-why");
         until(() -> text(robot, "#radio-outcome").contains("nothing by itself"));
         // 51.5 ms a second are 5.1 %.
         type(robot, "#radio-every-all", "1 s");

@@ -101,6 +101,29 @@ public final class Ether {
     }
 
     /**
+     * A packet from one station to another of the same group, all the others in the same air.
+     *
+     * @param trouble what one of them does otherwise than it is set to
+     */
+    public static Outcome send(RadioNet net, End from, End to, Optional<EtherTrouble> trouble) {
+        // What lies between two is told at the one that is not in the middle.
+        End far = from == net.first() ? to : from;
+        double metres = far.distance().metres();
+        if (net.isLongRange()) {
+            return send(from, to, metres, far.losses());
+        }
+        List<Radio> others = net.ends().stream()
+                .filter(end -> end != from && end != to)
+                .map(end -> radio(end, trouble))
+                .toList();
+        return send(radio(from, trouble), radio(to, trouble), others, metres, far.losses());
+    }
+
+    private static Radio radio(End end, Optional<EtherTrouble> trouble) {
+        return trouble.map(one -> one.of(end)).orElseGet(() -> Radio.of(end));
+    }
+
+    /**
      * A packet from one station of long range to another. Nobody answers by itself, so that the sender never knows.
      *
      * @param metres between the two

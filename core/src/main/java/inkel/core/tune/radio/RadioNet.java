@@ -299,6 +299,11 @@ public record RadioNet(RadioGroup group, AirSort sort, List<End> ends) {
         return ends.stream().filter(end -> !layout(end).isSame(first)).toList();
     }
 
+    /** Whether one talks with another: the hub with all, and all with each other where there is none. */
+    public boolean isMeant(End from, End to) {
+        return from != to && (first() == from || first() == to || !first().isHub());
+    }
+
     // --- in the air
 
     /** Ends that are on the air for more of the time than the builder says that they may. */
