@@ -45,7 +45,7 @@ class AppArchitectureTest {
             List.of("ui.stage", "words", "state", "ui.kit", "ui.why"),
             List.of("ui.help", "words", "state", "about", "ui.kit"),
             List.of("ui.take", "words", "state", "export", "ui.kit"),
-            List.of("ui.reckon", "words", "ui.kit"),
+            List.of("ui.reckon", "words", "state", "ui.kit"),
             List.of("ui.frame", "words", "state", "export", "ui"));
 
     /** What turns amounts into other amounts. */

@@ -41,13 +41,18 @@ public final class ReckonWords {
 
     /** An answer may be called as a key is. */
     public static String answer(String calc, String key) {
+        return said(calc, key).orElse(plain(withoutUnit(key)));
+    }
+
+    /** Whether somebody found words for an answer, so that it is not told by its key. */
+    static boolean isSaid(String calc, String key) {
+        return said(calc, key).isPresent();
+    }
+
+    private static Optional<String> said(String calc, String key) {
         String name = withoutUnit(key);
         return first(
-                        "reckon.says." + calc + "." + key,
-                        "reckon.says." + key,
-                        "reckon.says." + name,
-                        "reckon.key." + name)
-                .orElse(plain(name));
+                "reckon.says." + calc + "." + key, "reckon.says." + key, "reckon.says." + name, "reckon.key." + name);
     }
 
     private static Optional<String> first(String... keys) {

@@ -209,7 +209,7 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
     @Override
     public ReckonPage reckon() {
         leavePages();
-        ReckonPage page = new ReckonPage(this::showStage);
+        ReckonPage page = new ReckonPage(session, this::showStage);
         stageHost.getChildren().setAll(page);
         frame.setRight(null); // room for formulas
         page.lookup("#reckon-leave").requestFocus();

@@ -1,5 +1,7 @@
 package inkel.app.ui.reckon;
 
+import inkel.app.state.ReckonUse;
+import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Fleeting;
 import inkel.app.ui.kit.Scroller;
@@ -11,9 +13,13 @@ import inkel.core.calc.CalcRefused;
 import inkel.core.calc.Calculation;
 import inkel.core.calc.Calculator;
 import inkel.core.calc.Reckoning;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Place;
+import inkel.core.finding.Fix;
 import inkel.core.quantity.Unit;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
@@ -34,11 +40,14 @@ public final class ReckonPage extends VBox {
     private final GridPane answers = new GridPane();
     private final Caption problem = Ui.text("", "stop-text");
     private final Caption formula = Ui.text("", "tune-formula");
+    private final Session session;
+    private final VBox use = new VBox(6);
     private Reckoning shown;
 
     /** @param leave goes back to where one came from */
-    public ReckonPage(Runnable leave) {
+    public ReckonPage(Session session, Runnable leave) {
         super(12);
+        this.session = session;
         setId("reckon-page");
         getStyleClass().addAll("stage", "take-page");
         Tile back = Ui.pill("reckon-leave", Words.get("reckon.leave"), leave);
@@ -72,6 +81,7 @@ public final class ReckonPage extends VBox {
                 Ui.word(Words.get("reckon.answer"), "section"),
                 problem,
                 answers,
+                use,
                 Ui.word(Words.get("reckon.formula"), "section"),
                 formula);
         right.getStyleClass().addAll("sheet", "tune-sheet");
@@ -116,18 +126,50 @@ public final class ReckonPage extends VBox {
         answer();
     }
 
+    /** Where the answer goes on the table, when what is selected there is something that it fits. */
+    private void use(Map<String, Object> answer) {
+        use.getChildren().clear();
+        String name = shown.calculation().name();
+        Place selected = session.selectionProperty().get();
+        Optional<NodeCircuit> node = Optional.ofNullable(
+                        session.assessmentProperty().get())
+                .filter(now -> ReckonUse.isFor(name))
+                .flatMap(now -> now.circuit(session.nodeProperty().get()));
+        node.ifPresent(table -> {
+            Optional<Fix> fix = Optional.ofNullable(selected)
+                    .flatMap(place -> new ReckonUse(table, place).of(name, shown.given(), answer));
+            use.getChildren()
+                    .add(fix.<Node>map(this::used)
+                            .orElseGet(
+                                    () -> Ui.text(Words.get("reckon.use.where." + name.replace('-', '_')), "quiet")));
+        });
+    }
+
+    private Tile used(Fix fix) {
+        Tile tile = Ui.pill("reckon-use", Words.say(fix.title()), () -> {
+            if (session.apply(fix)) {
+                session.notices().done(Words.get("reckon.used"));
+            }
+        });
+        tile.setMaxWidth(USE_PREF_SIZE);
+        return tile;
+    }
+
     private void answer() {
         answers.getChildren().clear();
+        use.getChildren().clear();
         String name = shown.calculation().name();
         formula.setText(ReckonWords.formula(shown));
         try {
             int row = 0;
-            for (Map.Entry<String, Object> one : shown.answer().entrySet()) {
+            Map<String, Object> found = shown.answer();
+            for (Map.Entry<String, Object> one : found.entrySet()) {
                 Caption said = Ui.word(ReckonWords.value(one.getKey(), one.getValue()), "reckon-value");
                 said.setId("reckon-answer-" + one.getKey());
                 answers.addRow(row, Ui.word(ReckonWords.answer(name, one.getKey()), "quiet"), said);
                 row++;
             }
+            use(found);
             problem.setText("");
         } catch (CalcRefused refused) {
             problem.setText(Words.say(refused.reason()));

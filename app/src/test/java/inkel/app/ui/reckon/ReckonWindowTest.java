@@ -8,6 +8,8 @@ import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.core.calc.Calculation;
 import inkel.core.calc.Calculator;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import javafx.scene.control.TextField;
@@ -50,6 +52,26 @@ class ReckonWindowTest extends WindowJourney {
         assertEquals("3 lamps", field(robot, "#reckon-key-vf").getText());
         press(robot, "#reckon-leave");
         until(() -> isThere(robot, "#stage-pane-parts"));
+    }
+
+    @Test
+    void anAnswerIsUsedInTheSelectedWireAndUndone(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PINS);
+        Endpoint signal = new Endpoint("gate-upper", "SIG");
+        robot.interact(() -> {
+            session.nodeProperty().set(NODE);
+            session.selectionProperty().set(Place.of(NODE, signal));
+        });
+        robot.push(KeyCode.CONTROL, KeyCode.R);
+        until(() -> isThere(robot, "#reckon-page"));
+        press(robot, "#reckon-led");
+        until(() -> !isThere(robot, "#reckon-use"));
+        press(robot, "#reckon-divider");
+        until(() -> isThere(robot, "#reckon-use"));
+        press(robot, "#reckon-use");
+        until(() -> node(NODE).between(signal).isPresent());
+        robot.interact(() -> session.undo());
+        until(() -> node(NODE).between(signal).isEmpty());
     }
 
     @Test
