@@ -29,6 +29,8 @@ import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
@@ -43,6 +45,7 @@ public final class Session {
     private final Clock clock;
     private final Notices notices = new Notices();
     private final Selection selection = new Selection();
+    private final ReadOnlyIntegerWrapper openings = new ReadOnlyIntegerWrapper();
     private final Shelves shelves;
     private final Drawers drawers;
     private final Judging judging;
@@ -444,6 +447,11 @@ public final class Session {
         files.refresh();
     }
 
+    /** Changes whenever another build is open. */
+    public ReadOnlyIntegerProperty openingsProperty() {
+        return openings.getReadOnlyProperty();
+    }
+
     /** Another build is open now. */
     void opened(Build build, Assessment first) {
         judging.forgetAll();
@@ -459,6 +467,7 @@ public final class Session {
         selection.startOver(build.nodes().get(0).id());
         assessment.set(first);
         refresh();
+        openings.set(openings.get() + 1);
         // Beside everything else, and not while the window still comes up.
         CompletableFuture.delayedExecutor(WARM_MS, TimeUnit.MILLISECONDS, lanes.drawing())
                 .execute(() -> Recorder.warm(build));

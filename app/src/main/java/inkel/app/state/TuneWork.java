@@ -40,6 +40,8 @@ import inkel.core.tune.tags.TagDevice;
 import inkel.core.tune.tags.TagDraft;
 import inkel.core.tune.tags.Tap;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -93,6 +95,9 @@ public final class TuneWork {
     private final ModemWork modem;
     private final List<Heard> heardKeys = new ArrayList<>();
     private int pressed = 1;
+
+    /** When a train came over the line last; null for none. */
+    private Instant lastTrain;
 
     private ServoDevice.Did did;
 
@@ -420,7 +425,13 @@ public final class TuneWork {
                 .filter(width -> width > 0)
                 .toList();
         if (train.size() > 2) {
-            hearTrain(at, train);
+            Instant now = session.now();
+            hearTrain(
+                    at,
+                    train,
+                    Optional.ofNullable(lastTrain)
+                            .map(last -> Duration.between(last, now).toMillis() / 1e3));
+            lastTrain = now;
         }
     }
 
@@ -556,14 +567,19 @@ public final class TuneWork {
         return List.copyOf(heardKeys);
     }
 
+    /** A train that nobody knows the time of, as one that was typed. */
     public void hearTrain(At at, List<Double> train) {
+        hearTrain(at, train, Optional.empty());
+    }
+
+    private void hearTrain(At at, List<Double> train, Optional<Double> since) {
         keys(at).ifPresent(draft -> {
             Optional<Heard> before =
                     heardKeys.isEmpty() ? Optional.empty() : Optional.of(heardKeys.get(heardKeys.size() - 1));
             if (heardKeys.size() == MOST_TAPS) {
                 heardKeys.remove(0);
             }
-            heardKeys.add(draft.hear(train, before));
+            heardKeys.add(draft.hear(train, before, since));
             change();
         });
     }
@@ -581,7 +597,10 @@ public final class TuneWork {
                 .filter(one -> one.text().equals(coding))
                 .findFirst()
                 .orElseThrow();
-        hearTrain(at, handset.answer(new Handset.Press(of, key, isHeld, isNoisy)));
+        hearTrain(
+                at,
+                handset.answer(new Handset.Press(of, key, isHeld, isNoisy)),
+                isHeld ? Optional.of(Handset.EVERY) : Optional.empty());
     }
 
     /** The key that was pressed last. */

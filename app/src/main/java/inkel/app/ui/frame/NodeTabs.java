@@ -102,6 +102,7 @@ final class NodeTabs extends HBox {
     private void rename(Node node) {
         TextField field = new TextField(node.name());
         field.setId("rename-node");
+        field.setAccessibleText(Words.get("command.rename_board"));
         field.setPrefWidth(150);
         HBox.setMargin(field, new javafx.geometry.Insets(2, 0, 4, 0));
         for (int i = 0; i < getChildren().size(); i++) {

@@ -97,6 +97,8 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
                 showStage();
             }
         });
+        // A page over the stage was of the build before.
+        subscriptions.on(session.openingsProperty(), (property, old, next) -> showStage());
         subscriptions.on(session.files().fileProperty(), (property, old, next) -> remember(next));
         remember(session.files().fileProperty().get());
         setOnDragOver(this::dragOver);

@@ -75,6 +75,15 @@ class ReckonWindowTest extends WindowJourney {
     }
 
     @Test
+    void anotherBuildComesInPlaceOfThePage(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PINS);
+        robot.push(KeyCode.CONTROL, KeyCode.R);
+        until(() -> isThere(robot, "#reckon-page"));
+        robot.interact(() -> session.files().open(session.files().fileProperty().get()));
+        until(() -> !isThere(robot, "#reckon-page"));
+    }
+
+    @Test
     void aWireByItsNumberIsFoundBeforeASum(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.PARTS);
         robot.push(KeyCode.CONTROL, KeyCode.K);

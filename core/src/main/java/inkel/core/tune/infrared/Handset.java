@@ -11,6 +11,9 @@ import java.util.Random;
  * on, flashes fall into them.
  */
 public final class Handset implements Device<Handset.Press, List<Double>> {
+    /** How long after the last train a key that is held sends the next, in seconds. */
+    public static final double EVERY = 0.045;
+
     private static final double TREMBLE = 0.06;
     private static final double STRETCH = 60;
     private static final double FLASH = 70;

@@ -27,6 +27,9 @@ import java.util.regex.Pattern;
  * @param kept bytes of memory that its board keeps over a power cut; 0 where it has none
  */
 public record KeyDraft(String part, int kept, List<Key> keys) implements Draft {
+    /** Trains of a held key come every 45 ms; a thumb is slower than this, in seconds. */
+    private static final double AGAIN = 0.15;
+
     private static final Pattern KEY = Pattern.compile("key_(distance|width|phase)_([0-9]+)_([0-9]+)");
     private static final String WAY = "_way";
     private static final String DOES = "_does";
@@ -142,8 +145,9 @@ public record KeyDraft(String part, int kept, List<Key> keys) implements Draft {
      * What a train says.
      *
      * @param before what was heard just before it, by which a key that is held is told from one that is pressed again
+     * @param since seconds between the two; absent where nobody knows
      */
-    public Heard hear(List<Double> train, Optional<Heard> before) {
+    public Heard hear(List<Double> train, Optional<Heard> before, Optional<Double> since) {
         Optional<InfraredCode> code = InfraredCode.of(train);
         if (code.isEmpty()) {
             return new Heard(Heard.Sort.RAW, train, code, Optional.empty());
@@ -156,9 +160,16 @@ public record KeyDraft(String part, int kept, List<Key> keys) implements Draft {
         if (known.isEmpty()) {
             return new Heard(Heard.Sort.STRANGE, train, code, known);
         }
-        // A bi-phase key that is held keeps its toggle; one that is pressed again turns it over.
-        boolean isStill = code.get().coding() == InfraredCode.Coding.BI_PHASE
-                && before.flatMap(Heard::code).filter(code.get()::equals).isPresent();
+        boolean isSame = before.flatMap(Heard::code).filter(code.get()::equals).isPresent();
+        // A bi-phase key that is held keeps its toggle; one that is pressed again turns it over. By pulse widths the
+        // whole
+        // train comes again and again while the key is held, and only the time in between tells.
+        boolean isStill = isSame
+                && switch (code.get().coding()) {
+                    case BI_PHASE -> true;
+                    case PULSE_WIDTH -> since.filter(gap -> gap < AGAIN).isPresent();
+                    case PULSE_DISTANCE -> false;
+                };
         return new Heard(isStill ? Heard.Sort.STILL : Heard.Sort.PRESSED, train, code, known);
     }
 

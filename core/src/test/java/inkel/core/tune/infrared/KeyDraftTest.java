@@ -26,7 +26,31 @@ class KeyDraftTest {
     private static final KeyDraft NONE = new KeyDraft("Ear", 1024, List.of());
 
     private static Heard hear(KeyDraft draft, Handset handset, Press press, Optional<Heard> before) {
-        return draft.hear(handset.answer(press), before);
+        return draft.hear(handset.answer(press), before, Optional.empty());
+    }
+
+    @Test
+    void aKeyByPulseWidthsIsHeldAsLongAsItsTrainsComeOneAfterTheOther() {
+        Handset handset = new Handset(5);
+        Press press = new Press(Coding.PULSE_WIDTH, 21, false, false);
+        Heard first = hear(NONE, handset, press, Optional.empty());
+        InfraredCode code = first.code().orElseThrow();
+        KeyDraft draft = NONE.with(new Key(code.coding(), code.address(), code.command(), "Up", Key.Way.HELD, "light"));
+        Heard known = hear(draft, handset, press, Optional.empty());
+        assertEquals(Heard.Sort.PRESSED, known.sort());
+        for (double gap : new double[] {0.045, 0.149}) {
+            Heard again = draft.hear(handset.answer(press), Optional.of(known), Optional.of(gap));
+            assertEquals(Heard.Sort.STILL, again.sort(), gap + " s");
+        }
+        for (Optional<Double> gap : List.of(Optional.of(0.15), Optional.of(1.0), Optional.<Double>empty())) {
+            Heard again = draft.hear(handset.answer(press), Optional.of(known), gap);
+            assertEquals(Heard.Sort.PRESSED, again.sort(), gap.toString());
+        }
+        Press other = new Press(Coding.PULSE_WIDTH, 22, false, false);
+        assertEquals(
+                Heard.Sort.STRANGE,
+                draft.hear(handset.answer(other), Optional.of(known), Optional.of(0.045))
+                        .sort());
     }
 
     @Test
@@ -69,7 +93,8 @@ class KeyDraftTest {
         // A repeat after nothing says nothing.
         assertEquals(
                 Heard.Sort.STRANGE,
-                draft.hear(List.of(9000.0, 2250.0, 560.0), Optional.empty()).sort());
+                draft.hear(List.of(9000.0, 2250.0, 560.0), Optional.empty(), Optional.empty())
+                        .sort());
     }
 
     @Test
