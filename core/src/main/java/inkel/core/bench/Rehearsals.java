@@ -58,7 +58,7 @@ public final class Rehearsals {
                 ? plan.solver()
                         .orElseThrow()
                         .solve(model.network(model.expected()), plan.solution().orElseThrow())
-                : new Solver(model.network(model.expected())).solve();
+                : new Solver(model.network(model.expected())).solveQuickly();
         Optional<Solution> solution =
                 outcome instanceof Outcome.Settled settled ? Optional.of(settled.solution()) : Optional.empty();
         return new Rehearsal(

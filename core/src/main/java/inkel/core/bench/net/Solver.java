@@ -2,7 +2,6 @@ package inkel.core.bench.net;
 
 import java.util.Arrays;
 import java.util.HashSet;
-import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -51,8 +50,14 @@ public final class Solver {
         equations = Equations.of(layout);
     }
 
-    /** What settles when everything is switched on. */
+    /** What settles when everything is switched on; it takes its time where a straight way does not come to an end. */
     public Outcome solve() {
+        Outcome outcome = from(null);
+        return outcome instanceof Outcome.Unsettled ? overTime() : outcome;
+    }
+
+    /** The same, given up where a straight way does not come to an end: for one of very many. */
+    public Outcome solveQuickly() {
         return from(null);
     }
 
@@ -97,20 +102,21 @@ public final class Solver {
         return hot;
     }
 
-    private Outcome settle(double[] near, Set<Integer> off) {
-        Outcome outcome = straight(near, off);
-        // What was near is left alone first: from the start may be shorter than over time.
-        return outcome instanceof Outcome.Unsettled && near == null
-                ? overTime(off).orElse(outcome)
-                : outcome;
-    }
-
     /**
      * What settles when every point has a capacitor and power is switched on: each round is a while of time, longer the less
      * current is left over (pseudo-transient continuation, Kelley and Keyes 1998). It takes many rounds, and comes to an end
      * where a straight way goes to and fro over bends.
      */
-    private Optional<Outcome> overTime(Set<Integer> off) {
+    private Outcome overTime() {
+        Set<Integer> off = new HashSet<>();
+        Outcome outcome = overTime(off);
+        while (outcome instanceof Outcome.Settled settled && off.addAll(tooHot(settled.solution()))) {
+            outcome = overTime(off);
+        }
+        return outcome;
+    }
+
+    private Outcome overTime(Set<Integer> off) {
         double[] volts = usual(off);
         double held = HELD;
         double before = Double.NaN;
@@ -120,9 +126,9 @@ public final class Solver {
             held = Double.isNaN(before) ? held : held * Math.min(HELD_CHANGE, left / before);
             before = left;
             if (left < CLOSE) {
-                Outcome outcome = straight(volts, off);
+                Outcome outcome = settle(volts, off);
                 if (outcome instanceof Outcome.Settled) {
-                    return Optional.of(outcome);
+                    return outcome;
                 }
                 equations.set(network.elements(), volts, off);
             }
@@ -136,10 +142,10 @@ public final class Solver {
             }
             move(volts, step, Math.min(1, REACH / most));
         }
-        return Optional.empty();
+        return settle(null, off);
     }
 
-    private Outcome straight(double[] near, Set<Integer> off) {
+    private Outcome settle(double[] near, Set<Integer> off) {
         double[] volts = near == null ? usual(off) : moved(near, off);
         double[] step = new double[0];
         boolean isSet = false;
