@@ -27,6 +27,9 @@ import java.util.TreeSet;
 /** Checks that no network foretells: what is seen or done, who answers, and first signs of life. */
 final class Looks {
     /** Sizes of small fuses, in amperes (IEC 60127 preferred ratings). */
+    /** With these a class begins what it does when it takes something of the world in. */
+    private static final Set<String> SENSES = Set.of("measures", "notices", "reads", "counts", "feels");
+
     private static final List<Double> FUSES = List.of(0.1, 0.2, 0.5, 1.0, 2.0, 3.15, 5.0, 6.3, 10.0, 16.0, 25.0);
 
     /** A fuse carries its rating for ever; what flows at a peak is to stay below it. */
@@ -390,6 +393,13 @@ final class Looks {
         return looks;
     }
 
+    /** What of the world a part takes in, in the words of its class. */
+    private static Optional<String> sensed(Placed placed) {
+        return placed.cls().handling().does().stream()
+                .filter(what -> SENSES.contains(what.split(" ")[0]))
+                .findFirst();
+    }
+
     /** What shows that cause and effect are as they are meant. */
     List<Check> proving(List<String> needs) {
         Group group = Group.of(Phase.PROVE);
@@ -406,6 +416,19 @@ final class Looks {
                         needs));
             }
         }
+        node.parts().stream()
+                .filter(placed ->
+                        !placed.isForLater() && placed.cls().handling().air().isEmpty())
+                .forEach(placed -> sensed(placed)
+                        .ifPresent(what -> looks.add(look(
+                                "prove sense " + placed.id(),
+                                group,
+                                node.place(placed),
+                                Question.Sort.SIGN,
+                                Fact.of("wake.look.sense")
+                                        .with("part", placed.part().name())
+                                        .with("what", what),
+                                needs))));
         looks.add(look("prove power", group, place(), Question.Sort.DONE, Fact.of("wake.look.power"), needs));
         return looks;
     }

@@ -180,6 +180,25 @@ class WakePlanTest {
     }
 
     @Test
+    void whatTakesSomethingOfTheWorldInIsProvedByChangingIt() {
+        NodeWake wake = wake(Builds.classic()
+                .part("level", "water-level", "+=board.5V")
+                .part("reader", "tag-reader-switch", "VCC=board.3V3")
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .part("lamp", "led")
+                .build());
+        Check level = check(wake, "prove sense level");
+        assertEquals(Phase.PROVE, level.group().phase());
+        assertEquals(
+                "measures water level",
+                ((Expected.Seen) level.expected()).what().values().get("what"));
+        assertTrue(wake.check("prove sense reader").isPresent());
+        assertTrue(wake.check("prove sense radio").isEmpty(), "a sender is proved by the other station");
+        assertTrue(wake.check("prove air radio").isPresent());
+        assertTrue(wake.check("prove sense lamp").isEmpty());
+    }
+
+    @Test
     void whatARegulatorThatIsTooHotMakesIsNotMeasured() {
         // 12 V at the plug, 7 V less behind the regulator, 65 °C/W from 25 °C to 125 °C: 1.54 W, or 220 mA. A sensor
         // takes
