@@ -59,7 +59,8 @@ public final class CodeBack {
     private record Said(String name, String value) {}
 
     private static Optional<Said> said(String line) {
-        String bare = withoutRemark(line).strip();
+        // What is told of it may come to a terminal.
+        String bare = withoutRemark(line).replaceAll("\\p{Cntrl}", " ").strip();
         if (bare.length() > LONGEST) {
             return Optional.empty();
         }

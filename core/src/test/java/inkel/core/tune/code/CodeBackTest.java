@@ -82,6 +82,7 @@ class CodeBackTest {
                 .isSame());
         assertEquals(
                 List.of(), read("# RADIO_CHANNEL = 90\n// const int RADIO_CHANNEL = 90;\nif (RADIO_CHANNEL == 90) {"));
+        assertEquals("90 [31m", only("#define RADIO_CHANNEL 90\u001b[31m\u0007").found(), "no control letters");
         assertEquals(List.of(), read("x".repeat(100_000) + " = 1"));
     }
 }
