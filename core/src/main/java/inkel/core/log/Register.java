@@ -1,9 +1,9 @@
 package inkel.core.log;
 
 import inkel.core.document.Build;
+import inkel.core.document.Foretold;
 import inkel.core.document.LogLine;
 import inkel.core.document.Logbook;
-import inkel.core.document.Place;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -49,18 +49,24 @@ public record Register(Build build, List<Entry> entries) {
         return counts;
     }
 
-    /** Readings of one place, of the same thing, that count: the oldest first. */
-    public List<LogLine.Measured> readings(Place place, LogLine.What what) {
+    /** Readings of the place of one, of the same thing, that count: the oldest first. */
+    public List<LogLine.Measured> readings(LogLine.Measured like) {
         List<LogLine.Measured> readings = new ArrayList<>();
         for (int i = entries.size() - 1; i >= 0; i--) {
             Entry entry = entries.get(i);
             if (entry.counts()
                     && entry.line() instanceof LogLine.Measured measured
-                    && measured.what() == what
-                    && measured.place().equals(place)) {
+                    && measured.what() == like.what()
+                    && measured.place().equals(like.place())
+                    && code(measured).equals(code(like))) {
                 readings.add(measured);
             }
         }
         return readings;
+    }
+
+    /** What a converter gives hangs on the code that it was sent, which the check says. */
+    private static Optional<String> code(LogLine.Measured measured) {
+        return measured.foretold().map(Foretold::check).filter(check -> check.startsWith("code "));
     }
 }

@@ -32,6 +32,8 @@ final class CodeChecks {
 
     private static final Set<PinUse> I2C = EnumSet.of(PinUse.I2C_SDA, PinUse.I2C_SCL);
 
+    private static final Set<PinUse> SPI = EnumSet.of(PinUse.SPI_SCK, PinUse.SPI_MOSI);
+
     private static final String WORD = "code ";
 
     private final Benches benches;
@@ -76,13 +78,12 @@ final class CodeChecks {
 
     /** Whether the lines that a code comes by lead to the board. */
     private boolean isReached(Placed placed) {
-        Set<String> lines = placed.cls()
+        Set<PinUse> wired = placed.cls()
                 .signals()
-                .filter(pin -> I2C.contains(pin.use()) || pin.use().isSpiToPart())
                 .filter(pin -> node.wire(placed.endpoint(pin)).isPresent())
-                .map(Pin::label)
+                .map(Pin::use)
                 .collect(Collectors.toSet());
-        return lines.size() >= 2;
+        return wired.containsAll(I2C) || wired.containsAll(SPI);
     }
 
     private Optional<Check> check(

@@ -17,6 +17,7 @@ import inkel.core.document.Meter;
 import inkel.core.document.edit.TakeReading;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Voltage;
+import inkel.core.wake.report.ReportPlan;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -83,6 +84,13 @@ class CodeChecksTest {
                 .build());
         assertEquals(List.of(), codes(wake));
         assertTrue(wake.check("codes out.OUT").isEmpty(), "nor is it looked at");
+        NodeWake noData = wake(Builds.classic()
+                .part("out", "dac-8-spi", "VDD=board.5V")
+                .wire("out.CS", "board.D10")
+                .wire("out.SCK", "board.D13")
+                .build());
+        assertEquals(List.of(), codes(noData), "a clock and a select are no code");
+        assertEquals(List.of(), ReportPlan.of(noData).codes());
     }
 
     @Test

@@ -209,9 +209,8 @@ final class LogNotes implements StageNotes {
 
     private void below(Entry entry, List<Node> nodes) {
         if (entry.line() instanceof LogLine.Measured measured) {
-            List<LogLine.Measured> readings = log.register()
-                    .map(all -> all.readings(measured.place(), measured.what()))
-                    .orElse(List.of());
+            List<LogLine.Measured> readings =
+                    log.register().map(all -> all.readings(measured)).orElse(List.of());
             if (readings.contains(measured) && readings.size() > 1) {
                 nodes.add(Ui.word(Words.get("log.why.same_place"), "section-title"));
                 nodes.add(new PlacePlot(readings, measured));

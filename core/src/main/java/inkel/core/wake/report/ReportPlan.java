@@ -239,7 +239,9 @@ public record ReportPlan(
             for (PinUse use : List.of(PinUse.SPI_SCK, PinUse.SPI_MOSI, PinUse.SPI_CS)) {
                 target(placed, use).ifPresent(spi::add);
             }
-            return bytes.filter(sent -> bus.isPresent() || spi.size() >= 2)
+            boolean isShifted = target(placed, PinUse.SPI_SCK).isPresent()
+                    && target(placed, PinUse.SPI_MOSI).isPresent();
+            return bytes.filter(sent -> bus.isPresent() || isShifted)
                     .map(sent -> new Code(number, pin, code, sent, placed, bus, bus.isPresent() ? List.of() : spi));
         }
 
