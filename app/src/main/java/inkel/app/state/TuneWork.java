@@ -272,8 +272,8 @@ public final class TuneWork {
     }
 
     /**
-     * The draft that is worked on, else what an earlier run left or what was kept, else nothing found yet; empty for a part that is not wired so that it
-     * can be worked on.
+     * The draft that is worked on, else what an earlier run left or what was kept, else nothing found yet; empty for a part
+     * that is not wired so that it can be worked on.
      */
     public Optional<Draft> draft(At at) {
         Optional<Draft> fresh = node(at).flatMap(node -> node.part(at.part().part())

@@ -6,8 +6,10 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Endpoint;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.Unit;
 import inkel.core.remedy.PinNames;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -36,6 +38,10 @@ public final class CauseWords {
             return Words.get(
                     "wake.cause." + kind, "what", between(node, isBack && kind.equals("wire") ? ends + BACK : ends));
         }
+        Optional<String> converter = converter(plain);
+        if (converter.isPresent()) {
+            return Words.get("wake.cause.code", "what", name(node, converter.get()));
+        }
         int space = plain.indexOf(' ');
         String what = space < 0 ? "" : plain.substring(space + 1);
         String said =
@@ -46,6 +52,13 @@ public final class CauseWords {
                     default -> "wake.cause.other";
                 };
         return Words.get(said, "what", name(node, space < 0 ? plain : plain.substring(0, space)));
+    }
+
+    /** Of a figure that says what a converter makes of a code, the converter's pin: {@code dac.OUT code 0.25}. */
+    private static Optional<String> converter(String key) {
+        String[] words = key.split(" ");
+        boolean isCode = words.length > 2 && words[words.length - 2].equals("code");
+        return isCode ? Optional.of(words[words.length - 3]) : Optional.empty();
     }
 
     private static String between(NodeCircuit node, String ends) {
@@ -71,6 +84,11 @@ public final class CauseWords {
 
     /** What it may be. */
     public static String range(Unknown unknown) {
+        if (converter(unknown.key()).isPresent()) {
+            return Words.say(Fact.of("wake.between")
+                    .with("low", new Share(unknown.low()))
+                    .with("high", new Share(unknown.high())));
+        }
         Unit unit = unit(unknown.key());
         return Words.say(Fact.of("wake.between")
                 .with("low", Quantity.of(unit, unknown.low()))

@@ -24,6 +24,7 @@ class CauseWordsTest {
             lower-lock wire row board.5V > display.VCC@1  | wire row of Board 5V → Display 4 × 20 VCC
             lower-lock display.VCC peak                   | Display 4 × 20 VCC takes
             lower-lock usb.5V volts                       | USB 5 V 5V gives
+            lower-lock display.VCC code 0.25              | Display 4 × 20 VCC gives, of its reference
             """)
     void isSaidByTheNamesOnTheTable(String key, String said) {
         assertEquals(said, CauseWords.say(NODE, key));

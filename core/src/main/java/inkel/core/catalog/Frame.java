@@ -8,6 +8,9 @@ import java.util.List;
  * address.
  */
 public record Frame(String before, String after) {
+    /** Of those before a code, and of those after it. */
+    public static final int MOST_BITS = 24;
+
     private static final int BYTE = 8;
 
     /**

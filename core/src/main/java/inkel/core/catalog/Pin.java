@@ -76,12 +76,16 @@ public record Pin(
         return row.equals("socket");
     }
 
+    /** No converter that is sold takes more. */
+    private static final int MOST_CODE_BITS = 32;
+
     /** How many bits a code has that sets its voltage; 0 for a pin that no code sets. */
     public int codeBits() {
         return can.stream()
                 .filter(ability ->
                         ability.kind() == Ability.Kind.VOLTAGE && ability.line().matches("[0-9]{1,2}"))
                 .mapToInt(ability -> Integer.parseInt(ability.line()))
+                .filter(bits -> bits <= MOST_CODE_BITS)
                 .findFirst()
                 .orElse(0);
     }

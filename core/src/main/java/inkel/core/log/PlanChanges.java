@@ -318,7 +318,9 @@ public final class PlanChanges {
                                 || wire.to().part().equals(part.id()))
                         .toList(),
                 old.between().stream()
-                        .filter(piece -> piece.signal().part().equals(part.id()))
+                        .filter(piece -> piece.signal().part().equals(part.id())
+                                || piece instanceof Between.ShifterWay way
+                                        && way.shifter().equals(part.id()))
                         .toList());
     }
 

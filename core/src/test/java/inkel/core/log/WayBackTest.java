@@ -5,20 +5,25 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Settings;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
 import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddNode;
+import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.CopyNode;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Exchange;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Hold;
+import inkel.core.document.edit.Insert;
 import inkel.core.document.edit.RemoveNode;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.document.edit.RemoveWire;
@@ -30,13 +35,19 @@ import inkel.core.document.edit.SetGround;
 import inkel.core.document.edit.SetPurpose;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.Stations;
 import inkel.core.document.edit.TakeOut;
 import inkel.core.document.edit.Unfeed;
+import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.BuildWriter;
+import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
@@ -100,6 +111,7 @@ class WayBackTest {
     @Test
     void eachThingGoesBackByItselfAndAllOfThemTogether() throws Exception {
         int tried = 0;
+        int saved = 0;
         Set<String> sorts = new TreeSet<>();
         for (int seed = 900; seed < 1000; seed++) {
             Random random = new Random(seed);
@@ -119,6 +131,10 @@ class WayBackTest {
                 if (isByItself(did, all)) {
                     Build without = Edit.applyAll(after, did.back());
                     String where = seed + ": " + did;
+                    if (isReadable(after)) {
+                        assertTrue(isReadable(without), where);
+                        saved++;
+                    }
                     assertTrue(
                             PlanChanges.between(before, without).stream()
                                     .noneMatch(other -> other.place().equals(did.place())
@@ -134,12 +150,69 @@ class WayBackTest {
             // What others hang on comes back first.
             back.sort(Comparator.comparing(edit -> !(edit instanceof AddNode || edit instanceof Restore.PartBack)));
             Build whole = Edit.applyAll(after, back);
+            assertTrue(isReadable(whole) || !isReadable(before) || !isReadable(after), seed + ": all");
             Set<String> left = said(PlanChanges.between(before, whole));
             left.removeAll(said(all.stream().filter(did -> did.back().isEmpty()).toList()));
             assertEquals(Set.of(), left, seed + ": " + said(all));
         }
         assertTrue(tried > 300, "tried " + tried);
+        assertTrue(saved > 50, "saved " + saved);
         assertTrue(sorts.size() > 12, sorts.toString());
+    }
+
+    /** Whatever an edit makes can be saved. */
+    private static boolean isReadable(Build build) {
+        try {
+            BuildReader.parse(Path.of("back"), BuildWriter.print(build), Builds.CATALOG);
+            return true;
+        } catch (UnreadableFile told) {
+            return false;
+        }
+    }
+
+    private static final Place FIRST = Place.ofPart(Builds.NODE, "radio");
+    private static final Place SECOND = Place.ofPart("second", "radio");
+
+    @Test
+    void stationsShiftersAndLinksOfPartsThatAreGoneAreNotPutBack() throws Exception {
+        Build before = Edit.applyAll(
+                Builds.classic()
+                        .part("radio", "packet-radio", "VCC=board.3V3")
+                        .part("shifter", "shifter-4", "HV=board.5V", "LV=board.3V3")
+                        .wire("radio.CE", "board.D9")
+                        .build(),
+                List.of(
+                        new CopyNode(Builds.NODE, "second", "Second"),
+                        new Stations.Join(SECOND, FIRST, "Locks"),
+                        new Insert(
+                                Builds.NODE,
+                                new Between.ShifterWay(new Endpoint("radio", "CE"), "shifter", 1, Extras.NONE)),
+                        new AddNodeWire(new NodeWire(
+                                Place.of(Builds.NODE, new Endpoint("board", "D3")),
+                                Place.of("second", new Endpoint("board", "D4")),
+                                false,
+                                Optional.empty(),
+                                Extras.NONE))));
+        Build after = Edit.applyAll(
+                before, List.of(new RemovePart(Builds.NODE, "shifter"), new RemovePart("second", "radio")));
+        assertTrue(isReadable(after));
+        // The shifter comes back with the way that went through it.
+        Did gone = PlanChanges.between(before, after).stream()
+                .filter(did -> did.what().values().containsValue("shifter"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(
+                before.nodes().get(0).between(),
+                Edit.applyAll(after, gone.back()).nodes().get(0).between());
+        for (Did did : PlanChanges.between(before, after)) {
+            Build back;
+            try {
+                back = Edit.applyAll(after, did.back());
+            } catch (EditRefused told) {
+                continue;
+            }
+            assertTrue(isReadable(back), did.toString());
+        }
     }
 
     /** What leads to a part or table that is gone has to wait for that. */

@@ -17,6 +17,7 @@ public record AddNodeWire(NodeWire wire) implements Edit {
     public Build apply(Build build) throws EditRefused {
         Require.node(build, wire.from().node());
         Require.node(build, wire.to().node());
+        Require.whole(build, wire);
         List<NodeWire> links = new ArrayList<>(build.links());
         links.add(wire);
         return build.withLinks(links);

@@ -19,6 +19,7 @@ public record ChangeNodeWire(NodeWire wire, NodeWire changed) implements Edit {
             throw new EditRefused(
                     Fact.of("refused.no_link").with("from", wire.from()).with("to", wire.to()));
         }
+        Require.whole(build, changed);
         return build.withLinks(build.links().stream()
                 .map(link -> link.equals(wire) ? changed : link)
                 .toList());

@@ -9,6 +9,9 @@ public record Insert(String node, Between between) implements NodeEdit {
     @Override
     public Node applyTo(Node node) throws EditRefused {
         Require.part(node, between.signal().part());
+        if (between instanceof Between.ShifterWay way) {
+            Require.part(node, way.shifter());
+        }
         return node.withBetween(between);
     }
 }

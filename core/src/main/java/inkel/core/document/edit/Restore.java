@@ -7,8 +7,11 @@ import inkel.core.document.EditRefused;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
 import inkel.core.document.Part;
+import inkel.core.document.Place;
 import inkel.core.document.RadioGroup;
+import inkel.core.document.Station;
 import inkel.core.document.Wire;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -40,7 +43,7 @@ public final class Restore {
         }
     }
 
-    /** Which radios belong together; those whose parts are gone since stay as they are in the file. */
+    /** Which radios belong together, without those whose parts are gone since. */
     public record Air(String node, List<RadioGroup> air) implements Edit {
         public Air {
             air = List.copyOf(air);
@@ -48,8 +51,21 @@ public final class Restore {
 
         @Override
         public Build apply(Build build) {
-            return build.withAir(air);
+            List<RadioGroup> there = new ArrayList<>();
+            for (RadioGroup group : air) {
+                List<Station> stations = group.stations().stream()
+                        .filter(station -> station.radio().stream().allMatch(radio -> isThere(build, radio)))
+                        .toList();
+                if (stations.stream().anyMatch(station -> station.radio().isPresent())) {
+                    there.add(group.withStations(stations));
+                }
+            }
+            return build.withAir(there);
         }
+    }
+
+    private static boolean isThere(Build build, Place part) {
+        return build.node(part.node()).flatMap(node -> node.part(part.part())).isPresent();
     }
 
     /** What happens when on a table. */
@@ -93,7 +109,10 @@ public final class Restore {
                 }
             }
             for (Between piece : between) {
-                if (with.between(piece.signal()).isEmpty()) {
+                boolean isWhole = with.part(piece.signal().part()).isPresent()
+                        && !(piece instanceof Between.ShifterWay way
+                                && with.part(way.shifter()).isEmpty());
+                if (isWhole && with.between(piece.signal()).isEmpty()) {
                     with = with.withBetween(piece);
                 }
             }

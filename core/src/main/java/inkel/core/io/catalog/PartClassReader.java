@@ -315,7 +315,7 @@ final class PartClassReader {
                 fields.object("air")
                         .map(air -> new Air(air.text("kind"), word(air, "way", Air.Way.values(), Air.Way.BOTH))),
                 fields.object("screen").map(PartClassReader::screen),
-                fields.object("frame").map(frame -> new Frame(frame.text("before"), frame.text("after"))),
+                fields.object("frame").map(frame -> new Frame(bits(frame, "before"), bits(frame, "after"))),
                 fields.object("routine").map(RoutineFields::routine).orElse(Routine.NONE),
                 hazards());
     }
@@ -472,5 +472,16 @@ final class PartClassReader {
         if (!cls.pins().isEmpty() && cls.pin(label).isEmpty()) {
             fields.problem(key, Fact.of("problem.no_pin").with("pin", label).with("class", cls.name()));
         }
+    }
+
+    /** Zeros and ones, of which a converter is sent at most {@link Frame#MOST_BITS} beside its code. */
+    private static String bits(Fields frame, String key) {
+        String text = frame.text(key);
+        if (text.matches("[01]{0," + Frame.MOST_BITS + "}")) {
+            return text;
+        }
+        frame.problem(
+                key, Fact.of("problem.expected_value").with("example", "0011").with("found", text));
+        return "";
     }
 }

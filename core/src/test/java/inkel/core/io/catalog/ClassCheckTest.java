@@ -66,6 +66,7 @@ class ClassCheckTest {
             "vol": "0.4 V"           | "vol": "3 V"                     | /io                 | problem.levels_cross
             "is": "supply", "header": 2 | "is": "ground", "header": 2    | /supplies           | problem.power_is_ground
             "ram": 60                | "ram": -60                       | /takes/ram          | problem.expected_value
+            "takes":                 | "frame": {"before": "02", "after": "0"}, "takes": | /frame/before | problem.expected_value
             "i2c.scl"                | "input"                          | /i2c                | problem.bus_without
             """)
     void whatContradictsItselfIsRefusedWithPlaceAndReason(String sound, String broken, String field, String reason) {
