@@ -42,6 +42,7 @@ final class FigureForm extends VBox {
     private final Place place;
     private final Placed placed;
     private final PartClass shipped;
+    private final Map<String, Entry> entries = new LinkedHashMap<>();
 
     FigureForm(Session session, Place place, Placed placed, Runnable done) {
         this.session = session;
@@ -77,8 +78,35 @@ final class FigureForm extends VBox {
         getChildren().add(finished);
     }
 
+    /**
+     * Goes on where an earlier form of the same part was left: its texts and what was wrong with them.
+     *
+     * @return the field that has the keyboard, for when this form is in the window
+     */
+    Optional<Entry> follow(FigureForm before) {
+        if (!before.place.equals(place)) {
+            return Optional.empty();
+        }
+        Optional<Entry> focused = Optional.empty();
+        for (Map.Entry<String, Entry> each : before.entries.entrySet()) {
+            Entry entry = entries.get(each.getKey());
+            if (entry != null) {
+                entry.follow(each.getValue());
+                focused = each.getValue().field().isFocused() ? Optional.of(entry) : focused;
+            }
+        }
+        return focused;
+    }
+
     private Part part() {
         return placed.part();
+    }
+
+    private Entry entry(TextField field, Consumer<Entry> take) {
+        Entry[] made = new Entry[1];
+        made[0] = new Entry(field, () -> take.accept(made[0]));
+        entries.put(field.getId(), made[0]);
+        return made[0];
     }
 
     private void text(String label, String id, String now, Consumer<String> take) {
@@ -86,11 +114,9 @@ final class FigureForm extends VBox {
         TextField field = new TextField(now);
         field.setId(id);
         field.setAccessibleText(Words.get(label));
-        field.setOnAction(event -> take.accept(field.getText().strip()));
-        field.focusedProperty().addListener((property, old, next) -> {
-            if (!next) {
-                take.accept(field.getText().strip());
-            }
+        entry(field, entry -> {
+            entry.taken();
+            take.accept(field.getText().strip());
         });
         getChildren().add(field);
     }
@@ -150,25 +176,18 @@ final class FigureForm extends VBox {
         field.setPrefWidth(VALUE_WIDTH);
         field.setMinWidth(VALUE_WIDTH);
         field.setAccessibleText(Words.get("setting." + setting.key()));
-        Caption trouble = Ui.text("", "stop-text", "small");
-        Ui.show(trouble, false);
-        Runnable enter = () -> choose(setting, Numbers.typed(field.getText()), now, trouble);
-        field.setOnAction(event -> enter.run());
-        field.focusedProperty().addListener((property, old, next) -> {
-            if (!next) {
-                enter.run();
-            }
-        });
+        Entry entry = entry(field, typed -> choose(setting, typed, now));
         HBox line = new HBox(8, name, field, Ui.word("", "row-source"));
         line.setAlignment(Pos.CENTER_LEFT);
-        return new VBox(2, line, trouble);
+        return new VBox(2, line, entry.trouble());
     }
 
-    private void choose(Setting<?> setting, String typed, String now, Caption trouble) {
+    private void choose(Setting<?> setting, Entry entry, String now) {
+        String typed = Numbers.typed(entry.field().getText());
         Optional<Fact> problem = typed.isEmpty() ? Optional.empty() : setting.problem(placed.cls(), typed);
-        problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
-        Ui.show(trouble, problem.isPresent());
+        entry.tell(problem);
         if (problem.isEmpty() && !typed.equals(now)) {
+            entry.taken();
             session.apply(new SetSetting(place.node(), part().id(), setting, typed.isEmpty() ? null : typed));
         }
     }
@@ -184,8 +203,7 @@ final class FigureForm extends VBox {
         field.setPrefWidth(VALUE_WIDTH);
         field.setMinWidth(VALUE_WIDTH);
         field.setAccessibleText(PartWords.slot(slot));
-        Caption trouble = Ui.text("", "stop-text", "small");
-        Ui.show(trouble, false);
+        Entry entry = entry(field, typed -> enter(slot, typed));
         HBox line = new HBox(8, name, field);
         line.setAlignment(Pos.CENTER_LEFT);
         if (isOwn) {
@@ -202,33 +220,27 @@ final class FigureForm extends VBox {
         } else {
             line.getChildren().add(Ui.word(Words.get("source.class"), "row-source"));
         }
-        field.setOnAction(event -> enter(slot, field, trouble));
-        field.focusedProperty().addListener((property, old, next) -> {
-            if (!next) {
-                enter(slot, field, trouble);
-            }
-        });
-        return new VBox(2, line, trouble);
+        return new VBox(2, line, entry.trouble());
     }
 
-    private void enter(Slot slot, TextField field, Caption trouble) {
-        String typed = Numbers.typed(field.getText());
+    private void enter(Slot slot, Entry entry) {
+        String typed = Numbers.typed(entry.field().getText());
         boolean isOwn = part().figures().containsKey(slot.key());
         if (typed.isEmpty() && isOwn) {
+            entry.taken();
             session.apply(new SetFigure(place.node(), part().id(), slot.key(), null));
             return;
         }
         if (typed.equals(slot.shown()) || typed.isEmpty()) {
-            field.setText(slot.shown());
-            Ui.show(trouble, false);
+            entry.reset(slot.shown());
             return;
         }
         Map<String, String> figures = new LinkedHashMap<>(part().figures());
         figures.put(slot.key(), typed);
         Optional<Fact> problem = OwnFigures.problem(shipped, figures);
-        problem.ifPresent(reason -> trouble.setText(Words.say(reason)));
-        Ui.show(trouble, problem.isPresent());
+        entry.tell(problem);
         if (problem.isEmpty()) {
+            entry.taken();
             session.apply(new SetFigure(place.node(), part().id(), slot.key(), typed));
         }
     }

@@ -133,6 +133,22 @@ final class PieceForm extends VBox {
         });
     }
 
+    /**
+     * Goes on where an earlier form was left, if it was for the same wire.
+     *
+     * @return the field that has the keyboard
+     */
+    Optional<TextField> follow(PieceForm before) {
+        if (!before.signal.equals(signal)) {
+            return Optional.of(first());
+        }
+        choose(before.kind, before.values());
+        return typed.entrySet().stream()
+                .filter(each -> before.typed.get(each.getKey()).isFocused())
+                .map(Map.Entry::getValue)
+                .findFirst();
+    }
+
     /** The first value, where the keyboard belongs. */
     TextField first() {
         return typed.values().iterator().next();

@@ -30,6 +30,7 @@ import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -193,8 +194,14 @@ public final class WhyPanel extends Scroller {
         NodeCircuit circuit = assessment.circuit(selected.node()).orElseThrow();
         Caption title = Ui.text(Words.say(PinNames.of(circuit, selected.endpoint())), "why-title");
         title.setId("why-title");
+        Optional<PieceForm> before = shown(PieceForm.class);
+        // What somebody does elsewhere meanwhile keeps the keyboard.
+        Optional<TextField> focused = before.isEmpty() ? Optional.of(form.first()) : form.follow(before.get());
         content.getChildren().setAll(title, form);
-        form.first().requestFocus();
+        focused.ifPresent(field -> {
+            field.requestFocus();
+            field.end();
+        });
     }
 
     /** Opens the figures of the selected part for changing. */
@@ -213,22 +220,24 @@ public final class WhyPanel extends Scroller {
                 .circuit(selected.node())
                 .flatMap(circuit -> circuit.part(selected.part()))
                 .orElseThrow();
-        Node focused = getScene() == null ? null : getScene().getFocusOwner();
-        String focusedId = focused == null ? null : focused.getId();
+        Optional<FigureForm> before = shown(FigureForm.class);
         Caption title = Ui.text(placed.part().name(), "why-title");
         title.setId("why-title");
         FigureForm form = new FigureForm(session, selected, placed, () -> {
             isEditing = false;
             fill();
         });
+        // Told before it leaves the window, or the field that loses the keyboard takes half a text.
+        Optional<Entry> focused = before.flatMap(form::follow);
         content.getChildren().setAll(title, form);
-        form.getChildren().stream()
-                .flatMap(child -> child instanceof javafx.scene.Parent
-                        ? child.lookupAll(".text-field").stream()
-                        : java.util.stream.Stream.of(child))
-                .filter(field -> focusedId != null && focusedId.equals(field.getId()))
-                .findFirst()
-                .ifPresent(Node::requestFocus);
+        focused.ifPresent(Entry::focus);
+    }
+
+    private <T> Optional<T> shown(Class<T> form) {
+        return content.getChildren().stream()
+                .filter(form::isInstance)
+                .map(form::cast)
+                .findFirst();
     }
 
     /** An own definition can be changed and taken away; a shipped one is what an own one can be made from. */

@@ -12,6 +12,7 @@ import inkel.app.ui.kit.Pressable;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Station;
+import inkel.core.document.edit.RenamePart;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import java.util.List;
@@ -31,6 +32,8 @@ import org.testfx.framework.junit5.Start;
 /** The Parts stage in the real window: finding, adding, own figures, own modules, boards, a new build. */
 @ExtendWith(ApplicationExtension.class)
 class PartsWindowTest extends WindowJourney {
+    private static final String PEAK = "figure-current/3.3V/peak";
+
     @Start
     void start(javafx.stage.Stage stage) throws IOException {
         begin(stage, Given.LOCKS);
@@ -153,17 +156,46 @@ class PartsWindowTest extends WindowJourney {
         int before = session.assessmentProperty().get().findings().size();
         robot.interact(() -> session.selectionProperty().set(Place.ofPart(NODE, "reader")));
         keys(robot, KeyCode.CONTROL, KeyCode.E);
-        until(() -> find(robot, "figure-current/3.3V/peak") != null);
-        enter(robot, "figure-current/3.3V/peak", "3 V");
+        until(() -> find(robot, PEAK) != null);
+        enter(robot, PEAK, "3 V");
         until(() -> isTold(robot, "20 mA"));
         assertEquals(before, session.assessmentProperty().get().findings().size(), "it was not taken");
-        enter(robot, "figure-current/3.3V/peak", "2 A");
+        enter(robot, PEAK, "2 A");
         until(() -> session.assessmentProperty().get().findings().stream()
                 .anyMatch(finding -> finding.code().equals("power.rail_peak")));
         until(() -> find(robot, "class-current/3.3V/peak") != null);
         robot.interact(((Pressable) find(robot, "class-current/3.3V/peak"))::fire);
         until(() -> session.assessmentProperty().get().findings().size() == before);
         assertEquals(java.util.Map.of(), node(NODE).part("reader").orElseThrow().figures());
+    }
+
+    @Test
+    void whatIsTypedStaysWhileTheBuildIsJudgedAnew(FxRobot robot) throws Exception {
+        opened();
+        robot.interact(() -> session.selectionProperty().set(Place.ofPart(NODE, "reader")));
+        keys(robot, KeyCode.CONTROL, KeyCode.E);
+        until(() -> find(robot, PEAK) != null);
+        enter(robot, PEAK, "3 V");
+        until(() -> isTold(robot, "20 mA"));
+        robot.interact(() -> {
+            TextInputControl purpose = (TextInputControl) find(robot, "own-purpose");
+            purpose.requestFocus();
+            purpose.setText("who is at");
+            purpose.selectRange(7, 7);
+        });
+        javafx.scene.Node before = find(robot, PEAK);
+        String wanted = node(NODE).part("reader").orElseThrow().purpose();
+        inkel.core.checks.Assessment judged = session.assessmentProperty().get();
+        robot.interact(() -> session.apply(new RenamePart(NODE, "reader", "Door reader")));
+        until(() -> session.assessmentProperty().get() != judged && find(robot, PEAK) != before);
+        assertEquals("3 V", ((TextInputControl) find(robot, PEAK)).getText());
+        assertTrue(isTold(robot, "20 mA"));
+        TextInputControl purpose = (TextInputControl) find(robot, "own-purpose");
+        assertEquals("who is at", purpose.getText());
+        assertTrue(purpose.isFocused());
+        assertEquals(7, purpose.getCaretPosition());
+        assertEquals("Door reader", ((TextInputControl) find(robot, "own-name")).getText());
+        assertEquals(wanted, node(NODE).part("reader").orElseThrow().purpose(), "half a text was taken");
     }
 
     private static void enter(FxRobot robot, String id, String text) {
