@@ -4,7 +4,6 @@ import inkel.core.catalog.BenchKind;
 import inkel.core.checks.Assessment;
 import inkel.core.checks.Difference;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.Placed;
 import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
@@ -13,9 +12,6 @@ import inkel.core.document.edit.Tune;
 import inkel.core.formula.InfraredCode.Coding;
 import inkel.core.tune.Device;
 import inkel.core.tune.Draft;
-import inkel.core.tune.analog.AnalogDevice;
-import inkel.core.tune.analog.AnalogDraft;
-import inkel.core.tune.analog.Run;
 import inkel.core.tune.colour.ColourDevice;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.colour.Reading;
@@ -32,10 +28,7 @@ import inkel.core.tune.sample.SampledBench;
 import inkel.core.tune.sample.SampledDraft;
 import inkel.core.tune.serial.SerialDevice;
 import inkel.core.tune.serial.SerialDraft;
-import inkel.core.tune.servo.ServoDevice;
-import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.stand.Benches;
-import inkel.core.tune.stand.TuneReport;
 import inkel.core.tune.tags.TagDevice;
 import inkel.core.tune.tags.TagDraft;
 import inkel.core.tune.tags.Tap;
@@ -82,9 +75,6 @@ public final class TuneWork {
     /** Pieces that are not there, each kept as long as one practises. */
     private final Map<At, Device<?, ?>> devices = new HashMap<>();
 
-    /** Codes that came over a line for the signal that is on the bench, and are not taken yet. */
-    private final List<Integer> codes = new ArrayList<>();
-
     /** Numbers that came over a line for a bench of readings, as they were printed, and are not taken yet. */
     private final List<Double> numbers = new ArrayList<>();
 
@@ -92,14 +82,14 @@ public final class TuneWork {
     private final Set<At> fromLine = new HashSet<>();
 
     private final List<Tap> taps = new ArrayList<>();
+    private final ServoWork servos;
+    private final AnalogWork analogs;
     private final ModemWork modem;
     private final List<Heard> heardKeys = new ArrayList<>();
     private int pressed = 1;
 
     /** When a train came over the line last; null for none. */
     private Instant lastTrain;
-
-    private ServoDevice.Did did;
 
     /** What was judged before something was kept, until what follows from it is known. */
     private Assessment before;
@@ -120,6 +110,8 @@ public final class TuneWork {
     TuneWork(Session session, Path folder) {
         this.session = session;
         unkept = new Unkept(session.lanes(), folder);
+        servos = new ServoWork(session, this);
+        analogs = new AnalogWork(this);
         modem = new ModemWork(session, this);
         session.assessmentProperty().addListener((property, old, next) -> {
             if (before != null && next != null && next != before) {
@@ -226,11 +218,11 @@ public final class TuneWork {
     private void clear() {
         drafts.clear();
         devices.clear();
-        codes.clear();
+        servos.clear();
+        analogs.clear();
         numbers.clear();
         taps.clear();
         heardKeys.clear();
-        did = null;
         before = null;
         followed.set(null);
         change();
@@ -239,8 +231,8 @@ public final class TuneWork {
     /** Turns to another part. */
     public void turnTo(At at) {
         if (!at.equals(current.get())) {
-            did = null;
-            codes.clear();
+            servos.clear();
+            analogs.clear();
             numbers.clear();
             taps.clear();
             heardKeys.clear();
@@ -260,13 +252,13 @@ public final class TuneWork {
     public void forget(At at) {
         drop(at);
         fromLine.remove(at);
-        did = null;
-        codes.clear();
+        servos.clear();
+        analogs.clear();
         numbers.clear();
         change();
     }
 
-    private Optional<NodeCircuit> node(At at) {
+    Optional<NodeCircuit> node(At at) {
         return Optional.ofNullable(session.assessmentProperty().get())
                 .flatMap(assessment -> assessment.circuit(at.part().node()));
     }
@@ -289,11 +281,11 @@ public final class TuneWork {
                 .orElse(of));
     }
 
-    private <D extends Draft> Optional<D> draft(At at, Class<D> sort) {
+    <D extends Draft> Optional<D> draft(At at, Class<D> sort) {
         return draft(at).filter(sort::isInstance).map(sort::cast);
     }
 
-    private <V extends Device<?, ?>> V device(At at, Class<V> sort, Supplier<V> made) {
+    <V extends Device<?, ?>> V device(At at, Class<V> sort, Supplier<V> made) {
         return sort.cast(devices.computeIfAbsent(at, key -> made.get()));
     }
 
@@ -314,93 +306,30 @@ public final class TuneWork {
         return (round == null ? 0 : round.seed()) * 31 + at.part().toString().hashCode();
     }
 
-    // --- servo
-
-    /** Empty for a part that is no servo. */
-    public Optional<ServoDraft> servo(At at) {
-        return draft(at, ServoDraft.class);
+    /** The benches of servos. */
+    public ServoWork servos() {
+        return servos;
     }
 
-    /** A change of the draft; while practising the servo that is not there follows it. */
-    public void servo(At at, ServoDraft next) {
-        double was = servo(at).map(ServoDraft::now).orElse(next.now());
-        drafts.put(at, next);
-        if (session.practice().isOn()) {
-            ServoDevice device = device(at, ServoDevice.class, () -> new ServoDevice(next.rig(), seed(at)));
-            did = device.answer(next.now());
-        } else if (was != next.now() && isCommanded(next)) {
-            session.line().send(ServoCommand.of(node(at).orElseThrow(), at.part(), next.now()));
-        }
-        change();
+    /** The benches of analog signals. */
+    public AnalogWork analogs() {
+        return analogs;
     }
 
-    /** Other servos of the same board. */
-    public List<Placed> otherServos(At at) {
-        return Optional.ofNullable(session.assessmentProperty().get()).stream()
-                .flatMap(assessment -> assessment.reports().tunes().of(at.part().node()).stream())
-                .filter(stand -> stand.bench() == BenchKind.SERVO
-                        && !stand.part().id().equals(at.part().part()))
-                .map(TuneReport.Stand::part)
-                .toList();
-    }
-
-    /** Gives another servo the map, places and moves of this one, as a draft; the bench turns to it. */
-    public void giveTo(At from, Placed other) {
-        At to = new At(Place.ofPart(from.part().node(), other.id()), BenchKind.SERVO);
-        servo(from).ifPresent(draft -> servo(to).ifPresent(its -> {
-            drafts.put(to, draft.usedBy(its));
-            turnTo(to);
-            change();
-        }));
-    }
-
-    /** Whether the board is told over the line: the program that Inkel makes drives plain pins alone. */
-    public boolean isCommanded(ServoDraft draft) {
-        return !draft.rig().driver() && session.line().nowProperty().get().isListening();
-    }
-
-    /** What the servo that is not there did last; empty on the builder's own bench. */
-    public Optional<ServoDevice.Did> did() {
-        return Optional.ofNullable(did);
-    }
-
-    // --- analog in
-
-    /** Empty for a part without a wired analog signal. */
-    public Optional<AnalogDraft> analog(At at) {
-        return draft(at, AnalogDraft.class);
-    }
-
-    private Meter meter() {
+    Meter meter() {
         return session.wake().meterProperty().get();
     }
 
-    public void analog(At at, AnalogDraft next) {
-        drafts.put(at, next);
-        change();
-    }
-
-    /** Reads codes of the sensor that is not there, and the meter beside it. */
-    public void practise(At at, double share, int count) {
-        analog(at).ifPresent(draft -> {
-            AnalogDevice device =
-                    device(at, AnalogDevice.class, () -> new AnalogDevice(draft.rig(), draft.meter(), seed(at)));
-            analog(at, draft.with(device.answer(new AnalogDevice.Ask(share, count, true))));
-        });
+    void put(At at, Draft draft) {
+        drafts.put(at, draft);
     }
 
     /** A line that a board printed: codes of the signal on the bench are gathered. */
     void hear(String line) {
         At at = current.get();
         String[] words = line.strip().split("\\s+");
-        boolean isCode = at != null
-                && at.bench() == BenchKind.ANALOG_IN
-                && words.length == 3
-                && words[0].equals("adc")
-                && words[2].matches("[0-9]{1,7}");
-        if (isCode && analog(at).filter(draft -> isOf(draft, words[1])).isPresent()) {
-            codes.add(Integer.parseInt(words[2]));
-            change();
+        if (at != null && at.bench() == BenchKind.ANALOG_IN) {
+            analogs.hear(at, words);
         } else if (at != null
                 && at.bench() == BenchKind.INFRARED
                 && NUMBERS.matcher(line.strip()).matches()) {
@@ -455,25 +384,6 @@ public final class TuneWork {
         numbers.clear();
         fromLine.add(at);
         return taken;
-    }
-
-    private static boolean isOf(AnalogDraft draft, String name) {
-        return draft.rig().pin().pin().equals(name)
-                || draft.rig().signal().toString().equals(name);
-    }
-
-    /** How many codes have come since the last run. */
-    public int waiting() {
-        return codes.size();
-    }
-
-    /** Makes a run of the codes that came, with what the meter read meanwhile. */
-    public void takeHeard(At at, Optional<Double> volts) {
-        if (!codes.isEmpty()) {
-            List<Integer> taken = List.copyOf(codes);
-            codes.clear();
-            analog(at).ifPresent(draft -> analog(at, draft.with(new Run(taken, volts))));
-        }
     }
 
     // --- tags
@@ -672,7 +582,8 @@ public final class TuneWork {
     /** Keeps the draft in the record; what follows from it is told when it is known. */
     public void keep(At at) {
         Optional<Tuning> tuning = draft(at).map(Draft::tuning);
-        boolean isHeard = !codes.isEmpty() || session.line().nowProperty().get().isListening();
+        boolean isHeard =
+                analogs.waiting() > 0 || session.line().nowProperty().get().isListening();
         LogLine.By by = isHeard && at.bench() == BenchKind.ANALOG_IN || fromLine.contains(at)
                 ? LogLine.By.BOARD
                 : LogLine.By.TYPED;

@@ -53,8 +53,8 @@ class UnkeptTest {
     }
 
     private static void move(Session session, double pulse) {
-        ServoDraft draft = session.tune().servo(GATE).orElseThrow();
-        session.tune().servo(GATE, draft.to(pulse).centred());
+        ServoDraft draft = session.tune().servos().of(GATE).orElseThrow();
+        session.tune().servos().change(GATE, draft.to(pulse).centred());
     }
 
     private long files() throws Exception {

@@ -172,9 +172,11 @@ public final class Shots {
         session.tune().turnTo(at);
         for (int direction : new int[] {-1, 1}) {
             do {
-                session.tune().servo(at, servo(at).stepped(direction));
-            } while (!session.tune().did().orElseThrow().hums());
-            session.tune().servo(at, servo(at).stopped().to(servo(at).rig().middle()));
+                session.tune().servos().change(at, servo(at).stepped(direction));
+            } while (!session.tune().servos().did().orElseThrow().hums());
+            session.tune()
+                    .servos()
+                    .change(at, servo(at).stopped().to(servo(at).rig().middle()));
         }
         ServoDraft found = servo(at);
         session.tune()
@@ -192,7 +194,7 @@ public final class Shots {
     }
 
     private ServoDraft servo(TuneWork.At at) {
-        return session.tune().servo(at).orElseThrow();
+        return session.tune().servos().of(at).orElseThrow();
     }
 
     /** A drawer that lacks a few things, with prices in the builder's own money. */

@@ -3,10 +3,12 @@ package inkel.app.ui.tune;
 import inkel.app.state.Session;
 import inkel.app.state.TuneWork;
 import inkel.app.ui.kit.Caption;
+import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.Numbers;
 import inkel.app.words.Words;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Tuning.Point;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
@@ -15,6 +17,7 @@ import inkel.core.quantity.Voltage;
 import inkel.core.tune.Estimate;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.analog.AnalogFit;
+import inkel.core.tune.analog.AnalogSignal;
 import inkel.core.tune.analog.Run;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -39,10 +42,15 @@ final class AnalogPane extends BenchPane {
 
     private static final int MOST_AVERAGED = 1024;
 
+    /** Readings that a drift is told over. */
+    private static final double PER = 100;
+
     private final Session session;
     private final TextField codes = field("tune-codes", CODES);
     private final TextField volts = field("tune-volts", FIELD);
     private final Caption waiting = Ui.word("", "quiet");
+    private final WrapRow signals = new WrapRow(6);
+    private final AnalogCurve curved = new AnalogCurve(this::draft, this::change, this::say);
     private final Node byHand;
     private final Node practised;
     private final VBox runs = new VBox(4);
@@ -63,21 +71,32 @@ final class AnalogPane extends BenchPane {
                 Words.get("tune.analog.code"), "V", one -> String.valueOf(Math.round(one)), BenchPane::plain);
         byHand = byHand();
         practised = practised();
-        VBox read = sheet("tune.analog.read", "tune.analog.read.how", byHand, practised, runs);
+        VBox read = sheet("tune.analog.read", "tune.analog.read.how", signals, byHand, practised, runs);
         VBox line = sheet("tune.analog.line", "", curve, found);
         VBox.setVgrow(curve, Priority.ALWAYS);
-        VBox meaning = sheet("tune.analog.meaning", "tune.analog.meaning.how", meaning(), corners, means, averaging());
+        VBox meaning = sheet(
+                "tune.analog.meaning",
+                "tune.analog.meaning.how",
+                meaning(),
+                corners,
+                curved.content(),
+                means,
+                averaging());
         getChildren().addAll(read, twoSheets(line, meaning));
         show();
     }
 
-    private AnalogDraft draft() {
-        return session.tune().analog(at()).orElseThrow();
+    private AnalogDraft part() {
+        return session.tune().analogs().of(at()).orElseThrow();
     }
 
-    private void change(AnalogDraft next) {
+    private AnalogSignal draft() {
+        return part().signal();
+    }
+
+    private void change(AnalogSignal next) {
         say("");
-        session.tune().analog(at(), next);
+        session.tune().analogs().change(at(), part().with(next));
     }
 
     // --- reading
@@ -108,9 +127,32 @@ final class AnalogPane extends BenchPane {
         row.getChildren().add(Ui.word(Words.get("tune.analog.turn"), "quiet"));
         for (int percent : PLACES) {
             row.getChildren().add(Ui.pill("tune-practise-" + percent, percent + " %", () -> session.tune()
+                    .analogs()
                     .practise(at(), percent / 100.0, PRACTISED)));
         }
         return row;
+    }
+
+    /** Which signal is worked on, where the part has several. */
+    private void showSignals(AnalogDraft draft) {
+        int count = draft.signals().size();
+        Ui.show(signals, count > 1);
+        if (signals.getChildren().size() != count) {
+            signals.getChildren().clear();
+            for (int i = 0; i < count; i++) {
+                int number = i;
+                Endpoint signal = draft.signals().get(i).rig().signal();
+                Tile pill = Ui.pill(
+                        "tune-signal-" + i,
+                        Words.say(Fact.of("tune.analog.signal").with("pin", signal.pin())),
+                        () -> session.tune().analogs().turn(at(), number));
+                pill.getStyleClass().add("pill-toggle");
+                signals.getChildren().add(pill);
+            }
+        }
+        for (int i = 0; i < count; i++) {
+            ((Tile) signals.getChildren().get(i)).setSelected(i == draft.shown());
+        }
     }
 
     /** What is typed, or what came over the line when nothing is. */
@@ -120,9 +162,9 @@ final class AnalogPane extends BenchPane {
             say(Words.get("tune.analog.volts.bad"));
             return;
         }
-        if (codes.getText().isBlank() && session.tune().waiting() > 0) {
+        if (codes.getText().isBlank() && session.tune().analogs().waiting() > 0) {
             say("");
-            session.tune().takeHeard(at(), read);
+            session.tune().analogs().take(at(), read);
             volts.clear();
             return;
         }
@@ -150,7 +192,7 @@ final class AnalogPane extends BenchPane {
         return isRight ? Optional.of(words.stream().map(Integer::valueOf).toList()) : Optional.empty();
     }
 
-    private void showRuns(AnalogDraft draft) {
+    private void showRuns(AnalogSignal draft) {
         runs.getChildren().clear();
         for (int i = 0; i < draft.runs().size(); i++) {
             int number = i;
@@ -179,7 +221,7 @@ final class AnalogPane extends BenchPane {
 
     // --- what it says
 
-    private void showFound(AnalogDraft draft) {
+    private void showFound(AnalogSignal draft) {
         found.getChildren().clear();
         Optional<AnalogFit> fit = draft.fit();
         if (fit.isEmpty()) {
@@ -203,6 +245,14 @@ final class AnalogPane extends BenchPane {
                                                         1))))
                         .orElse(Words.get(fit.get().count() < 6 ? "tune.analog.few" : "tune.analog.calm")));
         fit.get()
+                .drift()
+                .ifPresent(drift -> row(
+                        "tune.analog.drift",
+                        fit.get().isDrifting()
+                                ? Words.say(Fact.of("tune.analog.drifts").with("codes", said(drift.times(PER), 1)))
+                                : Words.get("tune.analog.steady")));
+        rangeRow(draft);
+        fit.get()
                 .scale()
                 .ifPresentOrElse(
                         scale -> {
@@ -216,6 +266,25 @@ final class AnalogPane extends BenchPane {
                                     Numbers.print(Voltage.ofVolts(fit.get().worst())));
                         },
                         () -> found.getChildren().add(Ui.text(Words.get("tune.analog.two"), "quiet")));
+    }
+
+    /** Which range of the converter would do, where it has several. */
+    private void rangeRow(AnalogSignal draft) {
+        if (draft.rig().ranges().size() < 2 || draft.highest().isEmpty()) {
+            return;
+        }
+        boolean isTheOne =
+                draft.range().filter(range -> range == draft.rig().fullScale()).isPresent();
+        row(
+                "tune.analog.gain",
+                draft.range()
+                        .map(range -> Words.say(Fact.of(isTheOne ? "tune.analog.gain.same" : "tune.analog.gain.other")
+                                .with("range", Voltage.ofVolts(range))
+                                .with("highest", Voltage.ofVolts(draft.highest().orElseThrow()))
+                                .with(
+                                        "step",
+                                        Voltage.ofVolts(range / draft.rig().codes()))))
+                        .orElse(Words.get("tune.analog.gain.none")));
     }
 
     private void row(String key, String said) {
@@ -234,7 +303,7 @@ final class AnalogPane extends BenchPane {
         return Numbers.fixed(estimate.value(), digits) + " ± " + Numbers.fixed(estimate.off(), digits);
     }
 
-    private void showLine(AnalogDraft draft) {
+    private void showLine(AnalogSignal draft) {
         double most = draft.rig().codes() - 1;
         curve.range(0, most, 0, draft.rig().fullScale() * 1.05);
         List<Point> measured = draft.runs().stream()
@@ -291,7 +360,7 @@ final class AnalogPane extends BenchPane {
         change(draft().meaning(more, unit.getText().strip()));
     }
 
-    private void showMeaning(AnalogDraft draft) {
+    private void showMeaning(AnalogSignal draft) {
         fill(unit, draft.unit());
         corners.getChildren().clear();
         for (Point point : draft.meaning()) {
@@ -336,7 +405,7 @@ final class AnalogPane extends BenchPane {
         }
     }
 
-    private void showAveraging(AnalogDraft draft) {
+    private void showAveraging(AnalogSignal draft) {
         fill(averaged, String.valueOf(draft.averaged()));
         String noise = draft.fit()
                 .flatMap(fit -> fit.averaged(draft.averaged()))
@@ -349,19 +418,22 @@ final class AnalogPane extends BenchPane {
 
     @Override
     void show() {
-        Optional<AnalogDraft> shown = session.tune().analog(at());
+        Optional<AnalogDraft> draft = session.tune().analogs().of(at());
+        Optional<AnalogSignal> shown = draft.map(AnalogDraft::signal);
         if (shown.isEmpty()) {
             return;
         }
+        showSignals(draft.get());
         boolean isPractice = session.practice().isOn();
         Ui.show(byHand, !isPractice);
         Ui.show(practised, isPractice);
-        int count = session.tune().waiting();
+        int count = session.tune().analogs().waiting();
         waiting.setText(count == 0 ? "" : Words.get("tune.analog.waiting", "count", count));
         showRuns(shown.get());
         showFound(shown.get());
         showLine(shown.get());
         showMeaning(shown.get());
+        curved.show(shown.get());
         showAveraging(shown.get());
     }
 }

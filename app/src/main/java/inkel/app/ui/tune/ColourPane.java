@@ -5,14 +5,17 @@ import inkel.app.state.TuneWork;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.quantity.Fact;
+import inkel.core.tune.Estimate;
 import inkel.core.tune.colour.Band;
 import inkel.core.tune.colour.ColourDevice;
 import inkel.core.tune.colour.ColourDevice.Ask;
 import inkel.core.tune.colour.ColourDevice.Under;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.colour.Matching;
+import inkel.core.tune.colour.Mixing;
 import inkel.core.tune.colour.Reading;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -21,6 +24,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
@@ -51,6 +55,8 @@ final class ColourPane extends BenchPane {
     private final WrapRow names = new WrapRow(10);
     private final GridPane taken = new GridPane();
     private final Caption mixes = Ui.text("", "colour-mixes");
+    private final WrapRow ways = new WrapRow(6);
+    private final Caption distance = Ui.text("", "quiet");
     private final Caption now = Ui.text("", "tune-now");
     private final Caption sure = Ui.text("", "quiet");
     private final Caption raw = Ui.text("", "tune-formula");
@@ -67,8 +73,8 @@ final class ColourPane extends BenchPane {
         mixes.setId("colour-mixes");
         correction.setId("colour-correction");
         VBox reads = sheet("tune.colour.reads", "tune.colour.how", byHand, practised, correction, bands, names);
-        VBox confusion = sheet("tune.colour.taken", "tune.colour.left_out", taken, mixes);
-        VBox under = sheet("tune.colour.under", "", now, sure, raw, leak, looked);
+        VBox confusion = sheet("tune.colour.taken", "tune.colour.left_out", taken, mixes, ways);
+        VBox under = sheet("tune.colour.under", "", now, sure, raw, leak, distance, looked);
         getChildren().addAll(reads, twoSheets(confusion, under));
         show();
     }
@@ -110,7 +116,8 @@ final class ColourPane extends BenchPane {
                         Ui.textButton(
                                 "colour-look",
                                 Words.get("tune.colour.as_now"),
-                                () -> take(readings -> change(draft().looking(readings.get(readings.size() - 1))))));
+                                () -> take(readings -> change(draft().looking(readings)))),
+                        Ui.textButton("colour-far", Words.get("tune.colour.as_far"), this::takeFarther));
     }
 
     private void takeColour() {
@@ -119,6 +126,19 @@ final class ColourPane extends BenchPane {
             take(readings -> change(draft().with(said, readings)));
         } else {
             say(Words.get("tune.colour.name.bad"));
+        }
+    }
+
+    /** The colour that is named, or the one that was read first. */
+    private void takeFarther() {
+        List<String> read = List.copyOf(draft().colours().keySet());
+        String said = name.getText().strip().isEmpty() && !read.isEmpty()
+                ? read.get(0)
+                : name.getText().strip();
+        if (read.contains(said)) {
+            take(readings -> change(draft().farther(said, readings)));
+        } else {
+            say(Words.get("tune.colour.far.bad"));
         }
     }
 
@@ -173,9 +193,21 @@ final class ColourPane extends BenchPane {
                     .add(Ui.pill(
                             "colour-lay-" + sheet,
                             Words.get("tune.colour.sheet." + sheet),
-                            () -> change(
-                                    draft().looking(read(Under.SHEET, sheet, 1).get(0)))));
+                            () -> change(draft().looking(read(Under.SHEET, sheet, draft().averaged())))));
         }
+        practised
+                .getChildren()
+                .add(Ui.pill("colour-practise-far", Words.get("tune.colour.farther"), this::practiseFarther));
+    }
+
+    /** The first colour that was read is laid under it again, farther off. */
+    private void practiseFarther() {
+        draft().colours().keySet().stream()
+                .flatMap(said -> ColourDevice.sheets().stream()
+                        .filter(sheet -> Words.get("tune.colour.sheet." + sheet).equals(said))
+                        .map(sheet -> draft().farther(said, read(Under.FARTHER, sheet, PRACTISED))))
+                .findFirst()
+                .ifPresentOrElse(this::change, () -> say(Words.get("tune.colour.far.bad")));
     }
 
     private List<Reading> read(Under under, String sheet, int count) {
@@ -246,6 +278,62 @@ final class ColourPane extends BenchPane {
                         Fact.of("tune.colour.apart").with("wrong", mistaken).with("all", of))));
     }
 
+    /** What would tell two colours apart that mix, and what there is to do where nothing does. */
+    private void showWays(ColourDraft draft) {
+        ways.getChildren().clear();
+        Optional<Mixing> pair = draft.worst();
+        Ui.show(ways, pair.isPresent() || draft.averaged() > 1);
+        pair.ifPresent(mixing -> {
+            OptionalInt enough = draft.enough();
+            if (enough.isPresent()) {
+                ways.getChildren()
+                        .add(Ui.pill(
+                                "colour-average",
+                                Words.get("tune.colour.way.average", "count", enough.getAsInt()),
+                                () -> change(draft().averaged(enough.getAsInt()))));
+            }
+            ways.getChildren()
+                    .addAll(
+                            Ui.pill(
+                                    "colour-merge",
+                                    Words.say(Fact.of("tune.colour.way.merge")
+                                            .with("one", mixing.one())
+                                            .with("other", mixing.other())),
+                                    () -> change(draft().merged(mixing.one(), mixing.other()))),
+                            Ui.pill(
+                                    "colour-drop",
+                                    Words.say(Fact.of("tune.colour.way.drop").with("other", mixing.other())),
+                                    () -> change(draft().without(mixing.other()))));
+        });
+        if (draft.averaged() > 1) {
+            ways.getChildren()
+                    .add(Ui.pill(
+                            "colour-single",
+                            Words.get("tune.colour.way.single", "count", draft.averaged()),
+                            () -> change(draft().averaged(1))));
+        }
+    }
+
+    private void showDistance(ColourDraft draft) {
+        List<Estimate> off = draft.distance();
+        Ui.show(distance, !off.isEmpty());
+        if (off.isEmpty()) {
+            return;
+        }
+        int most = 0;
+        for (int i = 1; i < off.size(); i++) {
+            most = Math.abs(off.get(i).value()) > Math.abs(off.get(most).value()) ? i : most;
+        }
+        Estimate worst = off.get(most);
+        boolean isBeyond = Math.abs(worst.value()) > Band.LEAST;
+        distance.setText(Words.say(Fact.of(isBeyond ? "tune.colour.distance.far" : "tune.colour.distance.little")
+                .with(
+                        "channel",
+                        Words.get("tune.colour." + ColourDraft.channels().get(most)))
+                .with("off", Numbers.fixed(100 * worst.value(), 1))
+                .with("may", Numbers.fixed(100 * worst.off(), 1))));
+    }
+
     private static Node cell(int count, boolean isRight) {
         Caption number = Ui.word(count == 0 ? "" : String.valueOf(count), "colour-count");
         number.setMaxWidth(USE_PREF_SIZE);
@@ -309,5 +397,7 @@ final class ColourPane extends BenchPane {
         showNames(draft);
         showTaken(draft);
         showNow(draft);
+        showWays(draft);
+        showDistance(draft);
     }
 }

@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
 
@@ -36,6 +37,10 @@ final class ServoEnds {
     private final TextField rate = BenchPane.field("tune-rate", FIELD);
     private final Caption dead = Ui.text("", "quiet");
     private final WrapRow tryDead = new WrapRow(8);
+    private final Caption play = Ui.text("", "quiet");
+    private final WrapRow tryPlay = new WrapRow(8);
+    private final Button mark = Ui.textButton("tune-mark", Words.get("tune.servo.play.mark"), this::mark);
+    private final Button again = Ui.textButton("tune-mark-again", Words.get("tune.servo.play.again"), this::again);
 
     ServoEnds(Session session, ServoDesk desk) {
         this.session = session;
@@ -127,16 +132,36 @@ final class ServoEnds {
                         Ui.textButton("tune-dead-yes", Words.get("tune.servo.dead.moved"), () -> tried(true)),
                         Ui.textButton("tune-dead-no", Words.get("tune.servo.dead.still"), () -> tried(false)));
         dead.setMinWidth(0);
+        tryPlay.setAlignment(Pos.CENTER_LEFT);
+        tryPlay.getChildren().addAll(play, mark, again);
+        play.setMinWidth(0);
+        play.setId("tune-play");
         row.getChildren()
                 .addAll(
                         BenchPane.named("tune.servo.angles", "°", lowAngle, highAngle),
                         BenchPane.named("tune.servo.stop", "", stop),
                         BenchPane.named("tune.servo.rate", "Hz", rate));
-        return new VBox(8, row, tryDead);
+        return new VBox(8, row, tryDead, tryPlay);
     }
 
     private void tried(boolean moved) {
         desk.change(desk.draft().triedDead(moved));
+    }
+
+    private void mark() {
+        if (desk.draft().canMark()) {
+            desk.change(desk.draft().marked());
+        } else {
+            desk.say(Words.get("tune.servo.play.from_below"));
+        }
+    }
+
+    private void again() {
+        if (desk.draft().canMeetMark()) {
+            desk.change(desk.draft().atMark());
+        } else {
+            desk.say(Words.get("tune.servo.play.from_above"));
+        }
     }
 
     private void takeAngles() {
@@ -180,6 +205,7 @@ final class ServoEnds {
                 .map(band -> Words.say(Fact.of("tune.servo.dead.found").with("band", ServoWords.micros(band))))
                 .orElseGet(() ->
                         Words.say(Fact.of("tune.servo.dead.try").with("step", ServoWords.micros(draft.nextDead())))));
+        showPlay(draft);
         BenchPane.fill(lowAngle, BenchPane.plain(draft.lowAngle()));
         BenchPane.fill(highAngle, BenchPane.plain(draft.highAngle()));
         BenchPane.fill(
@@ -190,13 +216,30 @@ final class ServoEnds {
         BenchPane.fill(rate, draft.frequency().map(BenchPane::plain).orElse(""));
     }
 
+    private void showPlay(ServoDraft draft) {
+        boolean isMarked = draft.play().mark().isPresent();
+        play.setText(
+                isMarked
+                        ? Words.get("tune.servo.play.back")
+                        : draft.play()
+                                .found()
+                                .map(found -> Words.say(Fact.of("tune.servo.play.found")
+                                        .with("play", ServoWords.micros(found))
+                                        .with("angle", Numbers.fixed(found.value() / Math.abs(draft.degree()), 1))))
+                                .orElse(Words.get("tune.servo.play.try")));
+        Ui.show(mark, !isMarked);
+        Ui.show(again, isMarked);
+    }
+
     private String did(ServoDraft draft) {
         Optional<String> practised = session.tune()
+                .servos()
                 .did()
                 .map(seen -> seen.hums()
                         ? Words.say(Fact.of("tune.servo.hums").with("current", Current.ofAmperes(seen.amperes())))
-                        : Words.get(seen.moved() ? "tune.servo.moved" : "tune.servo.still"));
-        boolean isSent = session.tune().isCommanded(draft);
+                        : Words.say(Fact.of(seen.moved() ? "tune.servo.moved" : "tune.servo.still")
+                                .with("angle", Numbers.fixed(draft.angle(seen.arm()), 1))));
+        boolean isSent = session.tune().servos().isCommanded(draft);
         return practised.orElseGet(() -> session.practice().isOn()
                 ? Words.get("tune.servo.begin")
                 : Words.say(Fact.of(isSent ? "tune.servo.sent" : "tune.servo.command")

@@ -23,13 +23,13 @@ final class ServoPane extends BenchPane implements ServoDesk {
 
     @Override
     public ServoDraft draft() {
-        return session.tune().servo(at()).orElseThrow();
+        return session.tune().servos().of(at()).orElseThrow();
     }
 
     @Override
     public void change(ServoDraft next) {
         say("");
-        session.tune().servo(at(), next);
+        session.tune().servos().change(at(), next);
     }
 
     /** @param isFine one step of the drive alone */
@@ -44,7 +44,7 @@ final class ServoPane extends BenchPane implements ServoDesk {
 
     @Override
     void show() {
-        session.tune().servo(at()).ifPresent(draft -> {
+        session.tune().servos().of(at()).ifPresent(draft -> {
             ends.show(draft);
             map.show(draft);
             places.show(draft);

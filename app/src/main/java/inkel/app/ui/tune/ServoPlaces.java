@@ -6,11 +6,14 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
+import inkel.core.tune.servo.Arm;
 import inkel.core.tune.servo.ServoDraft;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.Node;
@@ -24,6 +27,7 @@ import javafx.scene.layout.VBox;
 /** Places that a servo goes to by name, and how it goes there and stays. */
 final class ServoPlaces {
     private static final double FIELD = 62;
+    private static final double MOST_GRAMS = 10_000;
 
     private final Session session;
     private final TuneWork.At at;
@@ -35,6 +39,9 @@ final class ServoPlaces {
     private final Tile release;
     private final TextField releaseTime = BenchPane.field("tune-release", FIELD);
     private final Caption released = Ui.text("", "quiet");
+    private final TextField hanging = BenchPane.field("tune-hanging", FIELD);
+    private final TextField arm = BenchPane.field("tune-arm", FIELD);
+    private final Tile inTurn = Ui.pill("tune-in-turn", Words.get("tune.servo.in_turn"), this::startInTurn);
     private final Tile give = Ui.pill("tune-give", Words.get("tune.servo.give"), this::openOthers);
     private final TextField move = BenchPane.field("tune-move", FIELD);
     private final Caption fastest = Ui.text("", "quiet");
@@ -46,8 +53,10 @@ final class ServoPlaces {
         hold = BenchPane.toggle(
                 "tune-hold", "tune.servo.hold", () -> desk.change(desk.draft().released(Optional.empty())));
         release = BenchPane.toggle("tune-release-on", "tune.servo.release", this::takeRelease);
-        sheet = BenchPane.sheet("tune.servo.places", "", places, addPlace(), after(), moves(), give);
-        Ui.show(give, !session.tune().otherServos(at).isEmpty());
+        sheet = BenchPane.sheet("tune.servo.places", "", places, addPlace(), after(), moves(), give, inTurn);
+        boolean isOneOfMany = !session.tune().servos().others(at).isEmpty();
+        Ui.show(give, isOneOfMany);
+        Ui.show(inTurn, isOneOfMany && !session.practice().isOn());
     }
 
     VBox sheet() {
@@ -107,8 +116,40 @@ final class ServoPlaces {
         WrapRow row = new WrapRow(8);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getChildren().addAll(hold, release, releaseTime);
+        hanging.setOnAction(event -> takeArm());
+        arm.setOnAction(event -> takeArm());
+        WrapRow load = new WrapRow(8);
+        load.setAlignment(Pos.CENTER_LEFT);
+        load.getChildren()
+                .addAll(BenchPane.named("tune.servo.arm", "g", hanging), BenchPane.named("tune.servo.arm.at", "", arm));
         released.setMinWidth(0);
-        return new VBox(6, Ui.word(Words.get("tune.servo.after"), "section"), row, released);
+        return new VBox(6, Ui.word(Words.get("tune.servo.after"), "section"), row, load, released);
+    }
+
+    private void takeArm() {
+        if (hanging.getText().isBlank() && arm.getText().isBlank()) {
+            desk.change(desk.draft().arm(Optional.empty()));
+            return;
+        }
+        OptionalDouble grams = BenchPane.number(hanging.getText());
+        Optional<Double> length = BenchPane.amount(arm.getText(), Unit.METRE);
+        boolean isWeight = grams.isPresent() && grams.getAsDouble() > 0 && grams.getAsDouble() <= MOST_GRAMS;
+        if (isWeight && arm.getText().isBlank()) {
+            // The other field is what is typed next.
+            desk.say("");
+            arm.requestFocus();
+        } else if (!isWeight || length.filter(value -> value > 0 && value <= 1).isEmpty()) {
+            desk.say(Words.get("tune.servo.arm.bad"));
+        } else {
+            desk.change(desk.draft().arm(Optional.of(new Arm(length.get(), grams.getAsDouble() / 1000))));
+        }
+    }
+
+    private void startInTurn() {
+        int count = session.tune().servos().startInTurn(at);
+        if (count > 0) {
+            session.notices().done(Words.get("tune.servo.in_turn.done", "count", count));
+        }
     }
 
     private void takeRelease() {
@@ -134,9 +175,9 @@ final class ServoPlaces {
     /** What is alike of several servos is given on; what differs from piece to piece is not. */
     private void openOthers() {
         ContextMenu menu = new ContextMenu();
-        session.tune().otherServos(at).forEach(other -> {
+        session.tune().servos().others(at).forEach(other -> {
             MenuItem item = new MenuItem(other.part().name());
-            item.setOnAction(event -> session.tune().giveTo(at, other));
+            item.setOnAction(event -> session.tune().servos().giveTo(at, other));
             menu.getItems().add(item);
         });
         menu.show(give, Side.BOTTOM, 0, 2);
@@ -158,10 +199,27 @@ final class ServoPlaces {
         BenchPane.fill(
                 releaseTime,
                 draft.release().map(value -> BenchPane.plain(value) + " s").orElse(""));
-        released.setText(Words.get(draft.release().isPresent() ? "tune.servo.released" : "tune.servo.held"));
+        released.setText(afterwards(draft));
+        BenchPane.fill(
+                hanging,
+                draft.arm().map(load -> BenchPane.plain(load.mass() * 1000)).orElse(""));
+        BenchPane.fill(
+                arm,
+                draft.arm()
+                        .map(load -> BenchPane.plain(load.length() * 1000) + " mm")
+                        .orElse(""));
         BenchPane.fill(move, BenchPane.plain(draft.moveTime()) + " s");
         fastest.setText(Words.say(Fact.of("tune.servo.fastest")
                 .with("count", draft.moveTable().size())
                 .with("step", ServoWords.micros(draft.fastestFrame()))));
+    }
+
+    private static String afterwards(ServoDraft draft) {
+        String key = draft.release().isPresent() ? "tune.servo.released" : "tune.servo.held";
+        return draft.arm()
+                .map(load -> Words.say(Fact.of(key + ".load")
+                        .with("torque", Numbers.fixed(load.torque() * 100, 1))
+                        .with("sold", Numbers.fixed(load.kilogramCentimetres(), 2))))
+                .orElse(Words.get(key));
     }
 }

@@ -113,7 +113,7 @@ final class TuneNotes implements StageNotes {
         Optional<RadioNet> net = work.radios(at);
         return net.isPresent()
                 ? net.get().end(at.part()).flatMap(end -> RadioWords.verdict(net.get(), end))
-                : work.servo(at).flatMap(TuneNotes::ends);
+                : work.servos().of(at).flatMap(TuneNotes::ends);
     }
 
     private static Optional<Verdict> ends(ServoDraft draft) {

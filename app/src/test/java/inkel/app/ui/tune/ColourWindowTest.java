@@ -66,6 +66,8 @@ class ColourWindowTest extends WindowJourney {
             press(robot, "#colour-practise-" + step);
         }
         assertEquals(5, draft().bands().size());
+        press(robot, "#colour-practise-far");
+        until(() -> draft().distance().size() == 3);
         press(robot, "#colour-lay-rust");
         until(() -> text(robot, "#colour-now").equals("rust"));
         fire(robot, "#tune-keep");
@@ -94,6 +96,24 @@ class ColourWindowTest extends WindowJourney {
                 () -> robot.lookup("#colour-name").queryAs(TextField.class).setText("bare"));
         give(robot, "111 110 110 310 110 110 109 310", "#colour-take");
         until(() -> text(robot, "#colour-mixes").startsWith("slate and bare mix"));
+        // They cannot be told however many are averaged: what is left is to count them as one, or to leave one out.
+        assertFalse(isThere(robot, "#colour-average"));
+        press(robot, "#colour-merge");
+        until(() -> draft().colours().size() == 1);
+        assertFalse(robot.lookup("#colour-merge").tryQuery().isPresent());
+        assertEquals(4, draft().colours().get("slate").size());
+        robot.interact(
+                () -> robot.lookup("#colour-name").queryAs(TextField.class).setText("bare"));
+        give(robot, "111 110 110 310 110 110 109 310", "#colour-take");
+        until(() -> text(robot, "#colour-mixes").startsWith("slate and bare mix"));
+        robot.interact(
+                () -> robot.lookup("#colour-name").queryAs(TextField.class).setText("rust"));
+        give(robot, "60 60 60 150 61 60 60 151", "#colour-far");
+        assertTrue(text(robot, "#tune-problem").startsWith("Name a colour that was read"));
+        robot.interact(
+                () -> robot.lookup("#colour-name").queryAs(TextField.class).setText("bare"));
+        give(robot, "60 60 60 150 61 60 60 151", "#colour-far");
+        until(() -> draft().distance().size() == 3);
         fire(robot, "#tune-keep");
         until(() -> session.assessmentProperty().get() != null
                 && session.assessmentProperty().get().findings().stream()

@@ -13,11 +13,18 @@ import inkel.core.catalog.BenchKind;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.LogLine;
+import inkel.core.document.Moment;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Tuning;
 import inkel.core.document.Tuning.Point;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Stage;
 import inkel.core.tune.analog.AnalogDraft;
+import inkel.core.tune.analog.AnalogSignal;
 import inkel.core.tune.servo.ServoDraft;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -54,11 +61,11 @@ class TuneWindowTest extends WindowJourney {
     }
 
     private ServoDraft servo() {
-        return session.tune().servo(GATE).orElseThrow();
+        return session.tune().servos().of(GATE).orElseThrow();
     }
 
-    private Optional<AnalogDraft> level() {
-        return session.tune().analog(LEVEL);
+    private Optional<AnalogSignal> level() {
+        return session.tune().analogs().of(LEVEL).map(AnalogDraft::signal);
     }
 
     private List<Tuning> kept() {
@@ -89,11 +96,11 @@ class TuneWindowTest extends WindowJourney {
         press(robot, "#tune-practice");
         until(() -> session.practice().isOn() && isThere(robot, "#tune-more"));
         press(robot, "#tune-more");
-        until(() -> session.tune().did().isPresent());
-        for (int i = 0; i < 150 && !session.tune().did().orElseThrow().hums(); i++) {
+        until(() -> session.tune().servos().did().isPresent());
+        for (int i = 0; i < 150 && !session.tune().servos().did().orElseThrow().hums(); i++) {
             press(robot, "#tune-more");
         }
-        assertTrue(session.tune().did().orElseThrow().hums());
+        assertTrue(session.tune().servos().did().orElseThrow().hums());
         double stopped = servo().now();
         press(robot, "#tune-stopped");
         until(() -> servo().ends().high().isPresent());
@@ -113,7 +120,7 @@ class TuneWindowTest extends WindowJourney {
     void whatIsFoundOnMyBenchChangesPowerIsUndoneAndOutlivesTheFile(FxRobot robot) throws Exception {
         bench(robot, GATE, "#tune-more");
         double peak = peak();
-        robot.interact(() -> session.tune().servo(GATE, servo().to(2380 * US)));
+        robot.interact(() -> session.tune().servos().change(GATE, servo().to(2380 * US)));
         press(robot, "#tune-more");
         press(robot, "#tune-stopped");
         until(() -> servo().ends().high().isPresent());
@@ -154,11 +161,12 @@ class TuneWindowTest extends WindowJourney {
         bench(robot, GATE, "#tune-more");
         type(robot, "#tune-place-name", "open");
         until(() -> servo().places().containsKey("open"));
-        robot.interact(() ->
-                session.tune().giveTo(GATE, session.tune().otherServos(GATE).get(0)));
+        robot.interact(() -> session.tune()
+                .servos()
+                .giveTo(GATE, session.tune().servos().others(GATE).get(0)));
         TuneWork.At other = session.tune().currentProperty().get();
         assertFalse(other.equals(GATE));
-        assertTrue(session.tune().servo(other).orElseThrow().places().containsKey("open"));
+        assertTrue(session.tune().servos().of(other).orElseThrow().places().containsKey("open"));
         assertTrue(session.tune().isDraft(other));
         until(() -> isThere(robot, "#tune-go-open"));
     }
@@ -180,7 +188,8 @@ class TuneWindowTest extends WindowJourney {
         until(() -> servo().map().size() == 3);
         // A drag goes the same way.
         robot.interact(() -> session.tune()
-                .servo(
+                .servos()
+                .change(
                         GATE,
                         servo().mapped(List.of(
                                 new Point(0, 600 * US), new Point(500, 1200 * US), new Point(1023, 2300 * US)))));
@@ -203,11 +212,11 @@ class TuneWindowTest extends WindowJourney {
             fire(robot, "#tune-ask");
             assertEquals("a", pair.hear());
             pair.print(("adc " + pin + " 100\n").repeat(10) + "adc OTHER 7\nadc " + pin + " 102\n");
-            until(() -> session.tune().waiting() == 11);
+            until(() -> session.tune().analogs().waiting() == 11);
             type(robot, "#tune-volts", "0.5 V");
             until(() -> level().orElseThrow().runs().size() == 1);
             pair.print(("adc " + pin + " 900\n").repeat(10));
-            until(() -> session.tune().waiting() == 10);
+            until(() -> session.tune().analogs().waiting() == 10);
             type(robot, "#tune-volts", "4.5");
             until(() -> level().orElseThrow().fit().orElseThrow().scale().isPresent());
         }
@@ -267,7 +276,8 @@ class TuneWindowTest extends WindowJourney {
         until(() -> session.build().orElseThrow().name().equals("Moth lamp"));
         assertFalse(session.tune().hasDrafts());
         robot.interact(() -> session.files().open(folder.resolve(Given.LOCKS)));
-        until(() -> session.tune().isDraft(GATE) && session.tune().servo(GATE).isPresent());
+        until(() ->
+                session.tune().isDraft(GATE) && session.tune().servos().of(GATE).isPresent());
         assertEquals(stepped, servo().now(), 1e-12);
         boolean[] isClosed = {false};
         robot.interact(() -> isClosed[0] = session.files().mayLeave(() -> {}, saved -> {}));
@@ -275,6 +285,112 @@ class TuneWindowTest extends WindowJourney {
         robot.interact(
                 () -> session.notices().property().get().actions().get(0).run().run());
         until(() -> kept().size() == 1 && !session.tune().hasDrafts());
+    }
+
+    @Test
+    void thePlayOfAServoIsFoundFromBothSidesOnThePracticeBench(FxRobot robot) throws Exception {
+        bench(robot, GATE, "#tune-more");
+        press(robot, "#tune-practice");
+        until(() -> session.practice().isOn() && isThere(robot, "#tune-more"));
+        press(robot, "#tune-less");
+        fire(robot, "#tune-mark");
+        assertTrue(text(robot, "#tune-problem").startsWith("Come to the place with a step upward"));
+        for (int i = 0; i < 12; i++) {
+            press(robot, "#tune-more");
+        }
+        double mark = servo().now();
+        double arm = session.tune().servos().did().orElseThrow().arm();
+        fire(robot, "#tune-mark");
+        until(() -> servo().play().mark().isPresent());
+        for (int i = 0; i < 8; i++) {
+            press(robot, "#tune-more");
+        }
+        fire(robot, "#tune-mark-again");
+        assertTrue(text(robot, "#tune-problem").startsWith("Go beyond the mark"));
+        for (int i = 0; i < 40 && session.tune().servos().did().orElseThrow().arm() > arm; i++) {
+            press(robot, "#tune-less");
+        }
+        assertTrue(servo().now() < mark, "it comes back later than it went");
+        fire(robot, "#tune-mark-again");
+        until(() -> servo().play().found().isPresent());
+        assertTrue(text(robot, "#tune-play").startsWith("Play "), text(robot, "#tune-play"));
+    }
+
+    @Test
+    void servosStartOneAfterAnotherAsMomentsOfPower(FxRobot robot) throws Exception {
+        bench(robot, GATE, "#tune-more");
+        int before = node(NODE).moments().size();
+        type(robot, "#tune-move", "1.5 s");
+        press(robot, "#tune-in-turn");
+        until(() -> node(NODE).moments().size() > before);
+        List<Moment> moves = node(NODE).moments().stream()
+                .filter(moment -> moment.name().endsWith(" moves"))
+                .toList();
+        assertTrue(moves.stream().anyMatch(moment -> moment.length().seconds() == 1.5));
+        assertTrue(moves.stream().allMatch(moment -> moment.at().isPresent()));
+        robot.interact(() -> session.undo());
+        until(() -> node(NODE).moments().size() == before);
+        type(robot, "#tune-hanging", "heavy");
+        assertTrue(text(robot, "#tune-problem").startsWith("Say what hangs there"));
+        robot.interact(() -> robot.lookup("#tune-arm").queryAs(TextField.class).setText("35 mm"));
+        type(robot, "#tune-hanging", "80");
+        until(() -> servo().arm().isPresent());
+        assertEquals(0.0275, servo().arm().orElseThrow().torque(), 1e-4);
+    }
+
+    @Test
+    void bothSignalsOfAStickAreReadAndOneIsAThermistorsCurve(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.TUNE);
+        TuneWork.At stick = new TuneWork.At(Place.ofPart(NODE, "stick"), BenchKind.ANALOG_IN);
+        robot.interact(() -> {
+            session.nodeProperty().set(NODE);
+            session.apply(new AddPart(NODE, Part.of("stick", "joystick", "Stick", "")));
+            session.apply(List.of(
+                    new Feed(NODE, "stick", "+5V", new Endpoint(Part.BOARD, "5V")),
+                    new SetWire(NODE, Wire.placed(new Endpoint("stick", "VRX"), new Endpoint(Part.BOARD, "A1"))),
+                    new SetWire(NODE, Wire.placed(new Endpoint("stick", "VRY"), new Endpoint(Part.BOARD, "A2")))));
+        });
+        until(() -> session.tune()
+                .analogs()
+                .of(stick)
+                .filter(draft -> draft.signals().size() == 2)
+                .isPresent());
+        turnTo(robot, stick, "#tune-signal-1");
+        type(robot, "#tune-codes", "10 12");
+        press(robot, "#tune-signal-1");
+        type(robot, "#tune-codes", "900 901 902");
+        until(() ->
+                session.tune().analogs().of(stick).orElseThrow().signal().runs().size() == 1);
+        press(robot, "#tune-thermistor");
+        until(() -> robot.lookup("#tune-divider").query().isVisible());
+        type(robot, "#tune-divider", "none");
+        assertTrue(text(robot, "#tune-problem").startsWith("That is no resistor"));
+        type(robot, "#tune-divider", "4.7k");
+        for (String[] point : new String[][] {{"203", "60"}, {"511", "25"}, {"788", "0"}}) {
+            robot.interact(() ->
+                    robot.lookup("#tune-mean-code").queryAs(TextField.class).setText(point[0]));
+            type(robot, "#tune-mean-value", point[1]);
+        }
+        until(() -> session.tune()
+                .analogs()
+                .of(stick)
+                .orElseThrow()
+                .signal()
+                .curve()
+                .isPresent());
+        fire(robot, "#tune-keep");
+        until(() -> kept().size() == 1);
+        assertEquals(10, kept().get(0).number("vrx_lowest_code").orElseThrow().si());
+        assertEquals(
+                4700, kept().get(0).number("vry_divider_resistor").orElseThrow().si());
+        press(robot, "#tune-straight");
+        until(() -> session.tune()
+                .analogs()
+                .of(stick)
+                .orElseThrow()
+                .signal()
+                .divider()
+                .isEmpty());
     }
 
     @Test

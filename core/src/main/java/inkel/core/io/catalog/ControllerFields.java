@@ -13,11 +13,14 @@ import inkel.core.catalog.SoftwareBuses;
 import inkel.core.catalog.Timer;
 import inkel.core.io.json.Fields;
 import inkel.core.quantity.DataSize;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -145,6 +148,23 @@ final class ControllerFields {
                 fullScale(group),
                 group.quantity("rate", Unit.HERTZ, "9.6 kHz"),
                 group.quantity("source_max", Unit.OHM, "10 kΩ"),
+                ranges(group),
                 group.optionalText("off_while"));
+    }
+
+    private static List<Voltage> ranges(Fields group) {
+        List<Voltage> ranges = new ArrayList<>();
+        for (String text : group.texts("ranges")) {
+            Engineering.parse(text, Unit.VOLT)
+                    .filter(volts -> volts > 0)
+                    .ifPresentOrElse(
+                            volts -> ranges.add(Voltage.ofVolts(volts)),
+                            () -> group.problem(
+                                    "ranges",
+                                    Fact.of("problem.expected_value")
+                                            .with("example", "2.048 V")
+                                            .with("found", text)));
+        }
+        return ranges;
     }
 }

@@ -9,8 +9,8 @@ import java.util.Optional;
 import java.util.Random;
 
 /**
- * A sensor, a converter and a meter that are not there. The reference is a few percent off, the converter has an offset and
- * noise, the meter a gain of its own and last digits that are not quite right.
+ * A sensor, a converter and a meter that are not there. The reference is a few percent off, the converter has an offset,
+ * noise and drift, the meter a gain of its own and last digits that are not quite right.
  */
 public final class AnalogDevice implements Device<AnalogDevice.Ask, Run> {
     private static final double REFERENCE_OFF = 0.03;
@@ -18,12 +18,16 @@ public final class AnalogDevice implements Device<AnalogDevice.Ask, Run> {
     private static final double LEAST_NOISE = 0.6;
     private static final double MORE_NOISE = 3;
 
+    /** What drifts most goes two codes in forty readings. */
+    private static final double MOST_DRIFT = 0.05;
+
     private final AnalogRig rig;
     private final MeterDevice meter;
     private final Random random;
     private final double reference;
     private final double offset;
     private final double noise;
+    private final double drift;
 
     /**
      * Codes at a place of the signal.
@@ -40,6 +44,7 @@ public final class AnalogDevice implements Device<AnalogDevice.Ask, Run> {
         reference = rig.fullScale() * (1 + REFERENCE_OFF * (2 * random.nextDouble() - 1));
         offset = rig.step() * OFFSET_CODES * (2 * random.nextDouble() - 1);
         noise = LEAST_NOISE + MORE_NOISE * random.nextDouble();
+        drift = MOST_DRIFT * (2 * random.nextDouble() - 1);
         this.meter = new MeterDevice(meter, random);
     }
 
@@ -48,7 +53,9 @@ public final class AnalogDevice implements Device<AnalogDevice.Ask, Run> {
         double volts = rig.fullScale() * Math.max(0, Math.min(1, asked.share())) * 0.9;
         List<Integer> codes = new ArrayList<>();
         for (int i = 0; i < asked.count(); i++) {
-            double code = (volts - offset) / trueScale() + noise * random.nextGaussian();
+            // The meter is read half way through.
+            double drifted = drift * (i - (asked.count() - 1) / 2.0);
+            double code = (volts - offset) / trueScale() + drifted + noise * random.nextGaussian();
             codes.add((int) Math.max(0, Math.min(rig.codes() - 1, Math.floor(code))));
         }
         return new Run(codes, asked.isMeasured() ? Optional.of(meter.read(volts)) : Optional.empty());
@@ -65,5 +72,9 @@ public final class AnalogDevice implements Device<AnalogDevice.Ask, Run> {
 
     double trueNoise() {
         return noise;
+    }
+
+    double trueDrift() {
+        return drift;
     }
 }

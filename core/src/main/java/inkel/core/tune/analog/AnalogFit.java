@@ -7,7 +7,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What codes say of a converter and its signal. Noise is the pooled standard deviation of all runs, without the part of 1/12
+ * What codes say of a converter and its signal. Noise is the pooled standard deviation of all runs beside
+ * a steady drift, without the part of 1/12
  * that rounding to codes adds to its square (Sheppard's correction). The line from codes to volts is the one of least squares
  * through the means of the runs that were measured; that the meter reads all volts too high or low by one share is told apart
  * from what differs from reading to reading.
@@ -17,6 +18,7 @@ import java.util.Optional;
  * @param count how many codes there are
  * @param noise the standard deviation of one reading, in codes; absent for too few readings, and below half a code, where
  *     rounding hides it
+ * @param drift by how much codes rise from reading to reading while nothing changed; absent for too few readings
  * @param scale volts a code; absent for fewer than two measured runs with codes apart
  * @param offset volts at code 0
  * @param worst how far a measured run is off the line, in volts
@@ -26,6 +28,7 @@ public record AnalogFit(
         int high,
         int count,
         Optional<Estimate> noise,
+        Optional<Estimate> drift,
         Optional<Estimate> scale,
         Optional<Estimate> offset,
         double worst) {
@@ -43,14 +46,11 @@ public record AnalogFit(
         if (all.isEmpty()) {
             return Optional.empty();
         }
-        int freedoms = runs.stream()
-                .mapToInt(run -> Math.max(0, run.codes().size() - 1))
-                .sum();
-        double squares = runs.stream().mapToDouble(Run::squares).sum();
-        double variance = freedoms < LEAST_FREEDOMS ? 0 : Math.max(0, squares / freedoms - ROUNDING);
+        Slope slope = Slope.of(runs);
+        double variance = slope.freedoms() < LEAST_FREEDOMS ? 0 : Math.max(0, slope.square() - ROUNDING);
         Optional<Estimate> noise = Math.sqrt(variance) < LEAST_NOISE
                 ? Optional.empty()
-                : Optional.of(Spread.ofDeviation(Math.sqrt(variance), freedoms));
+                : Optional.of(Spread.ofDeviation(Math.sqrt(variance), slope.freedoms()));
         List<Run> measured = runs.stream()
                 .filter(run -> run.volts().isPresent() && !run.codes().isEmpty())
                 .toList();
@@ -60,9 +60,15 @@ public record AnalogFit(
                 all.stream().mapToInt(Integer::intValue).max().orElse(0),
                 all.size(),
                 noise,
+                slope.drift(),
                 line.scale,
                 line.offset,
                 line.worst));
+    }
+
+    /** Whether the drift is more than chance. */
+    public boolean isDrifting() {
+        return drift.filter(found -> Math.abs(found.value()) > found.off()).isPresent();
     }
 
     /** The volts of a code by the line. */
@@ -83,6 +89,35 @@ public record AnalogFit(
     /** The noise of the mean of some readings, in codes: {@code s/√n}. */
     public Optional<Double> averaged(int readings) {
         return noise.map(one -> one.value() / Math.sqrt(readings));
+    }
+
+    /**
+     * What codes rise by from one to the next, each run about its own mean, by least squares.
+     *
+     * @param along the rise, in codes
+     * @param spread the sum of squares of the numbers of readings about their means
+     * @param square what is left beside the rise, squared, for one reading
+     */
+    private record Slope(double along, double spread, double square, int freedoms) {
+        static Slope of(List<Run> runs) {
+            double spread = runs.stream().mapToDouble(Run::spread).sum();
+            double along = runs.stream().mapToDouble(Run::along).sum();
+            double squares = runs.stream().mapToDouble(Run::squares).sum();
+            int freedoms = runs.stream()
+                            .mapToInt(run -> Math.max(0, run.codes().size() - 1))
+                            .sum()
+                    - 1;
+            double rise = spread > 0 ? along / spread : 0;
+            return new Slope(rise, spread, freedoms > 0 ? Math.max(0, squares - rise * along) / freedoms : 0, freedoms);
+        }
+
+        Optional<Estimate> drift() {
+            // Codes that are all alike say no more than that rounding hides it.
+            double least = Math.max(square, ROUNDING);
+            return freedoms < LEAST_FREEDOMS
+                    ? Optional.empty()
+                    : Optional.of(new Estimate(along, Spread.ofMean(Math.sqrt(least / spread), freedoms)));
+        }
     }
 
     private record Line(Optional<Estimate> scale, Optional<Estimate> offset, double worst) {

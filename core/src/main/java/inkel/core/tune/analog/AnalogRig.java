@@ -9,26 +9,32 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.quantity.Voltage;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A signal of a part and the converter that reads it.
  *
  * @param pin the converter's pin
  * @param fullScale the volts just above the highest code, as the plan has them
+ * @param over the volts that the signal's own part is fed with, as the plan has them
  */
-public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup group, double fullScale) {
+public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup group, double fullScale, double over) {
     /** Whether parts of a class have a signal for a converter. */
     public static boolean isRead(PartClass cls) {
-        return cls.signals().anyMatch(signal -> signal.use() == PinUse.ANALOG);
+        return signals(cls).findAny().isPresent();
+    }
+
+    private static Stream<Pin> signals(PartClass cls) {
+        return cls.signals().filter(signal -> signal.use() == PinUse.ANALOG);
     }
 
     /** One for each signal of a part that a converter reads. */
     public static List<AnalogRig> all(NodeCircuit node, Placed part) {
-        return part.cls()
-                .signals()
-                .filter(signal -> signal.use() == PinUse.ANALOG)
+        return signals(part.cls())
                 .flatMap(signal -> of(node, part, part.endpoint(signal)).stream())
                 .toList();
     }
@@ -38,13 +44,13 @@ public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup 
         Optional<Integer> unit = target.flatMap(node::pin).flatMap(AnalogRig::unit);
         return unit.flatMap(number ->
                         node.part(target.get().part()).flatMap(on -> on.cls().analog(number)))
-                .flatMap(group -> node.ioVolts(target.get())
-                        .map(supply -> new AnalogRig(
-                                part,
-                                signal,
-                                target.get(),
-                                group,
-                                group.fullScale().at(supply.expected()).volts())));
+                .flatMap(group -> node.ioVolts(target.get()).map(supply -> {
+                    double fullScale = group.fullScale().at(supply.expected()).volts();
+                    double over = node.ioVolts(signal)
+                            .map(own -> own.expected().volts())
+                            .orElse(fullScale);
+                    return new AnalogRig(part, signal, target.get(), group, fullScale, over);
+                }));
     }
 
     private static Optional<Integer> unit(Pin pin) {
@@ -62,5 +68,27 @@ public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup 
     /** The volts of one code, as the plan has them. */
     public double step() {
         return fullScale / codes();
+    }
+
+    /** The pin before the names of what is kept, where the part has several signals; else nothing. */
+    public String prefix() {
+        return signals(part.cls()).count() < 2
+                ? ""
+                : signal.pin().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "") + "_";
+    }
+
+    /** Whether it is the first of its part. */
+    boolean isFirst() {
+        return signals(part.cls())
+                .findFirst()
+                .filter(first -> part.endpoint(first).equals(signal))
+                .isPresent();
+    }
+
+    /** The ranges that its converter can be set to, in volts, the one of the plan among them. */
+    public List<Double> ranges() {
+        return Stream.concat(Stream.of(fullScale), group.ranges().stream().map(Voltage::volts))
+                .distinct()
+                .toList();
     }
 }

@@ -22,4 +22,20 @@ public record Run(List<Integer> codes, Optional<Double> volts) {
         double mean = mean();
         return codes.stream().mapToDouble(code -> (code - mean) * (code - mean)).sum();
     }
+
+    /** The sum of squares of 0, 1, 2 … about their mean. */
+    double spread() {
+        double count = codes.size();
+        return count * (count * count - 1) / 12;
+    }
+
+    /** The sum of products of codes with their number, both about their means. */
+    double along() {
+        double middle = (codes.size() - 1) / 2.0;
+        double sum = 0;
+        for (int i = 0; i < codes.size(); i++) {
+            sum += (i - middle) * codes.get(i);
+        }
+        return sum;
+    }
 }

@@ -26,6 +26,18 @@ public record Band(String name, List<Estimate> means, List<Double> halves) {
         return Math.max(LEAST, WIDE * SampleBand.of(shares).deviation());
     }
 
+    /** The bands of means of some readings: narrower by their root, though never than two percent of white. */
+    public static List<Band> averaged(List<Band> bands, int readings) {
+        return bands.stream()
+                .map(band -> new Band(
+                        band.name,
+                        band.means,
+                        band.halves.stream()
+                                .map(half -> Math.max(LEAST, half / Math.sqrt(readings)))
+                                .toList()))
+                .toList();
+    }
+
     /** One standard deviation as the matching takes it. */
     double deviation(int channel) {
         return halves.get(channel) / WIDE;

@@ -25,6 +25,7 @@ public final class ColourDevice implements Device<ColourDevice.Ask, List<Reading
     private final double[] white = new double[4];
     private final double noise;
     private final double room;
+    private final double fall;
     private final Map<String, double[]> own = new LinkedHashMap<>();
 
     /** What the sensor is turned to. */
@@ -33,7 +34,9 @@ public final class ColourDevice implements Device<ColourDevice.Ask, List<Reading
         WHITE,
         /** A sheet with the lamp off. */
         LAMP_OFF,
-        SHEET
+        SHEET,
+        /** A sheet farther off: less of the lamp, more of the room. */
+        FARTHER
     }
 
     /** @param sheet one of {@link #sheets}; of no meaning without one */
@@ -47,6 +50,7 @@ public final class ColourDevice implements Device<ColourDevice.Ask, List<Reading
         }
         noise = 0.006 + 0.01 * random.nextDouble();
         room = 0.08 * random.nextDouble();
+        fall = 0.6 + 0.3 * random.nextDouble();
         SHEETS.forEach((name, back) -> {
             double[] mine = new double[3];
             for (int i = 0; i < mine.length; i++) {
@@ -63,6 +67,13 @@ public final class ColourDevice implements Device<ColourDevice.Ask, List<Reading
     /** The true share of a colour of a sheet. */
     double truth(String sheet, int channel) {
         return own.get(sheet)[channel] / clear(own.get(sheet));
+    }
+
+    /** By how much that share differs farther off. */
+    double distance(String sheet, int channel) {
+        double add = room * (1 - fall);
+        double far = (own.get(sheet)[channel] * fall + add) / (clear(own.get(sheet)) * fall + add);
+        return far - truth(sheet, channel);
     }
 
     double room() {
@@ -97,6 +108,11 @@ public final class ColourDevice implements Device<ColourDevice.Ask, List<Reading
             case SHEET -> {
                 double[] back = own.getOrDefault(asked.sheet(), own.get("bare"));
                 yield channel == 3 ? clear(back) : back[channel];
+            }
+            case FARTHER -> {
+                double[] back = own.getOrDefault(asked.sheet(), own.get("bare"));
+                double lit = channel == 3 ? clear(back) : back[channel];
+                yield lit * fall + room * (1 - fall);
             }
         };
     }

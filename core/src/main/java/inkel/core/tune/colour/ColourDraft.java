@@ -18,6 +18,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -27,6 +29,9 @@ import java.util.stream.Stream;
  * @param colours readings by the name of the colour, in the order they were begun
  * @param now what lies under it, unnamed
  * @param kept bands that were kept earlier; each stands until its colour is read again
+ * @param averaged how many readings the mean is taken of each time a colour is told, at least 1
+ * @param farther a colour that was read farther off than all others; absent while none was
+ * @param before what another distance changed, as it was kept earlier
  */
 public record ColourDraft(
         ColourRig rig,
@@ -34,7 +39,10 @@ public record ColourDraft(
         List<Reading> lampOff,
         Map<String, List<Reading>> colours,
         Optional<Reading> now,
-        List<Band> kept)
+        List<Band> kept,
+        int averaged,
+        Optional<Farther> farther,
+        List<Estimate> before)
         implements Draft {
     private static final List<String> CHANNELS = List.of("red", "green", "blue");
     private static final List<String> ALL = List.of("red", "green", "blue", "clear");
@@ -43,11 +51,17 @@ public record ColourDraft(
     private static final String NAMES = "colours";
     private static final String BAND = "_band";
     private static final String LEAK = "room_light";
+    private static final String AVERAGED = "averaged";
+    private static final String DISTANCE = "distance_";
     private static final int LEAST = 2;
+
+    /** More readings a colour take longer than anything lies still. */
+    private static final int MOST_AVERAGED = 64;
 
     public ColourDraft {
         lampOff = List.copyOf(lampOff);
         kept = List.copyOf(kept);
+        before = List.copyOf(before);
         Map<String, List<Reading>> ordered = new LinkedHashMap<>();
         colours.forEach((name, readings) -> ordered.put(name, List.copyOf(readings)));
         colours = Collections.unmodifiableMap(ordered);
@@ -55,7 +69,15 @@ public record ColourDraft(
 
     public static ColourDraft of(ColourRig rig) {
         return new ColourDraft(
-                rig, new Correction(List.of(), List.of()), List.of(), Map.of(), Optional.empty(), List.of());
+                rig,
+                new Correction(List.of(), List.of()),
+                List.of(),
+                Map.of(),
+                Optional.empty(),
+                List.of(),
+                1,
+                Optional.empty(),
+                List.of());
     }
 
     /** The draft that goes on where something was kept, with the dark and white that its shares are of. */
@@ -66,7 +88,17 @@ public record ColourDraft(
                 List.of(),
                 Map.of(),
                 Optional.empty(),
-                kept(tuning));
+                kept(tuning),
+                averaged(tuning),
+                Optional.empty(),
+                distance(tuning));
+    }
+
+    /** How many readings the mean is taken of, as it was kept. */
+    public static int averaged(Tuning tuning) {
+        return tuning.number(AVERAGED)
+                .map(count -> Math.max(1, (int) count.si()))
+                .orElse(1);
     }
 
     private static List<Reading> kept(Tuning tuning, String what) {
@@ -87,15 +119,33 @@ public record ColourDraft(
     }
 
     public ColourDraft dark(List<Reading> readings) {
-        return new ColourDraft(rig, new Correction(readings, correction.white()), lampOff, colours, now, kept);
+        return new ColourDraft(
+                rig,
+                new Correction(readings, correction.white()),
+                lampOff,
+                colours,
+                now,
+                kept,
+                averaged,
+                farther,
+                before);
     }
 
     public ColourDraft white(List<Reading> readings) {
-        return new ColourDraft(rig, new Correction(correction.dark(), readings), lampOff, colours, now, kept);
+        return new ColourDraft(
+                rig,
+                new Correction(correction.dark(), readings),
+                lampOff,
+                colours,
+                now,
+                kept,
+                averaged,
+                farther,
+                before);
     }
 
     public ColourDraft lampOff(List<Reading> readings) {
-        return new ColourDraft(rig, correction, readings, colours, now, kept);
+        return new ColourDraft(rig, correction, readings, colours, now, kept, averaged, farther, before);
     }
 
     /** More readings of a colour; a name that is kept as another one's is that one. */
@@ -108,7 +158,7 @@ public record ColourDraft(
         List<Reading> all = new ArrayList<>(more.getOrDefault(name, List.of()));
         all.addAll(readings);
         more.put(name, all);
-        return new ColourDraft(rig, correction, lampOff, more, now, kept);
+        return new ColourDraft(rig, correction, lampOff, more, now, kept, averaged, farther, before);
     }
 
     public ColourDraft without(String name) {
@@ -116,11 +166,67 @@ public record ColourDraft(
         fewer.remove(name);
         List<Band> others =
                 kept.stream().filter(band -> !band.name().equals(name)).toList();
-        return new ColourDraft(rig, correction, lampOff, fewer, now, others);
+        return new ColourDraft(rig, correction, lampOff, fewer, now, others, averaged, farther, before);
     }
 
-    public ColourDraft looking(Reading reading) {
-        return new ColourDraft(rig, correction, lampOff, colours, Optional.of(reading), kept);
+    /** What lies under it: the mean of as many of the last readings as are averaged, or of all where those are fewer. */
+    public ColourDraft looking(List<Reading> readings) {
+        List<Reading> last = readings.subList(Math.max(0, readings.size() - averaged), readings.size());
+        return new ColourDraft(
+                rig, correction, lampOff, colours, Optional.of(Reading.mean(last)), kept, averaged, farther, before);
+    }
+
+    /** Two colours are one from now on, by the name of the first. */
+    public ColourDraft merged(String one, String other) {
+        List<Reading> readings = colours.getOrDefault(other, List.of());
+        ColourDraft without = without(other);
+        return readings.isEmpty() ? without : without.with(one, readings);
+    }
+
+    /** @param readings at least 1 */
+    public ColourDraft averaged(int readings) {
+        return new ColourDraft(rig, correction, lampOff, colours, now, kept, readings, farther, before);
+    }
+
+    public ColourDraft farther(String name, List<Reading> readings) {
+        return new ColourDraft(
+                rig,
+                correction,
+                lampOff,
+                colours,
+                now,
+                kept,
+                averaged,
+                Optional.of(new Farther(name, readings)),
+                before);
+    }
+
+    /**
+     * By how much each share of the colour that was read farther off differs there, in the order of the channels; empty while
+     * it was not read at both distances, twice at least.
+     */
+    public List<Estimate> distance() {
+        return farther.map(far -> far.off(correction, colours.getOrDefault(far.name(), List.of())))
+                .orElse(before);
+    }
+
+    private static List<Estimate> distance(Tuning tuning) {
+        return CHANNELS.stream()
+                .flatMap(channel -> Optional.ofNullable(tuning.numbers().get(DISTANCE + channel)).stream())
+                .map(found -> new Estimate(found.value().si(), found.off()))
+                .toList();
+    }
+
+    /**
+     * The fewest readings to be averaged that tell the pair apart that mixes; empty where none mixes, or none suffice: what
+     * differs by less than two of the narrowest bands stays mixed.
+     */
+    public OptionalInt enough() {
+        return worst().isEmpty()
+                ? OptionalInt.empty()
+                : IntStream.rangeClosed(averaged + 1, MOST_AVERAGED)
+                        .filter(readings -> averaged(readings).worst().isEmpty())
+                        .findFirst();
     }
 
     /** The shares of a colour's readings. */
@@ -197,7 +303,7 @@ public record ColourDraft(
     /** What lies under it now, the likeliest first; empty while nothing was read. */
     public List<Matching.Match> match() {
         return now.flatMap(correction::shares)
-                .map(shares -> Matching.of(bands(), shares))
+                .map(shares -> Matching.of(Band.averaged(bands(), averaged), shares))
                 .orElse(List.of());
     }
 
@@ -228,7 +334,7 @@ public record ColourDraft(
 
     /** The pair that mixes most; empty where every two are told apart by one channel at least. */
     public Optional<Mixing> worst() {
-        return Mixing.worst(bands());
+        return Mixing.worst(Band.averaged(bands(), averaged));
     }
 
     /** What the room adds, as a share of white; empty while that was not read. */
@@ -253,6 +359,16 @@ public record ColourDraft(
         put(numbers, DARK, correction.dark());
         put(numbers, WHITE, correction.white());
         leak().ifPresent(share -> numbers.put(LEAK, new Found(Quantity.of(Unit.ONE, share), 0, Source.MEASURED)));
+        if (averaged > 1) {
+            numbers.put(AVERAGED, new Found(Quantity.of(Unit.ONE, averaged), 0, Source.YOURS));
+        }
+        List<Estimate> distance = distance();
+        for (int i = 0; i < distance.size(); i++) {
+            Estimate off = distance.get(i);
+            numbers.put(
+                    DISTANCE + CHANNELS.get(i),
+                    new Found(Quantity.of(Unit.ONE, off.value()), off.off(), Source.MEASURED));
+        }
         String names = String.join(", ", bands.stream().map(Band::name).toList());
         return new Tuning(
                 BenchKind.COLOUR,
@@ -286,6 +402,10 @@ public record ColourDraft(
                 constants.add(new Constant(
                         name + "_BAND_PERMILLE", permille(band.halves().get(i)), Source.COMPUTED));
             }
+        }
+        if (averaged > 1) {
+            constants.add(
+                    new Constant(Constant.identifier(rig.name(), "AVERAGED"), String.valueOf(averaged), Source.YOURS));
         }
         for (int i = 0; i < ALL.size() && !correction.white().isEmpty(); i++) {
             constants.add(new Constant(

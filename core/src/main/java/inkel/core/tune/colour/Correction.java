@@ -68,6 +68,57 @@ public record Correction(List<Reading> dark, List<Reading> white) {
         return (own + (1 - at) * (1 - at) * ofDark + at * at * ofWhite) / (span(channel) * span(channel));
     }
 
+    /** The share of a colour that the means of readings have. */
+    double share(List<Reading> readings, int channel) {
+        return mean(readings, channel) / mean(readings, CLEAR);
+    }
+
+    private double mean(List<Reading> readings, int channel) {
+        return (Reading.mean(readings, channel) - dark(channel)) / span(channel);
+    }
+
+    /**
+     * The square of what the difference of two shares is off by chance. Both stand on one dark and one white, which mostly
+     * cancel: {@code s = x/c} changes by {@code −s/(w − d)} with the white of its channel, by {@code s/(w − d)} with that of
+     * clear, by {@code −(1 − x)/(c·(w − d))} with the dark of its channel and by {@code s·(1 − c)/(c·(w − d))} with that of
+     * clear.
+     */
+    double varianceOfDifference(List<Reading> one, List<Reading> other, int channel) {
+        double first = share(one, channel);
+        double second = share(other, channel);
+        double darks = darkSlope(other, channel) - darkSlope(one, channel);
+        double clears = clearSlope(other, channel) - clearSlope(one, channel);
+        return ownVariance(one, channel)
+                + ownVariance(other, channel)
+                + square((second - first) / span(channel)) * meanVariance(white, channel)
+                + square((second - first) / span(CLEAR)) * meanVariance(white, CLEAR)
+                + square(darks) * meanVariance(dark, channel)
+                + square(clears) * meanVariance(dark, CLEAR);
+    }
+
+    private double darkSlope(List<Reading> readings, int channel) {
+        return -(1 - mean(readings, channel)) / (mean(readings, CLEAR) * span(channel));
+    }
+
+    private double clearSlope(List<Reading> readings, int channel) {
+        double clear = mean(readings, CLEAR);
+        return share(readings, channel) * (1 - clear) / (clear * span(CLEAR));
+    }
+
+    private double ownVariance(List<Reading> readings, int channel) {
+        double clear = mean(readings, CLEAR);
+        return meanVariance(readings, channel) / square(clear * span(channel))
+                + square(share(readings, channel) / (clear * span(CLEAR))) * meanVariance(readings, CLEAR);
+    }
+
+    private static double meanVariance(List<Reading> readings, int channel) {
+        return readings.isEmpty() ? 0 : Reading.variance(readings, channel) / readings.size();
+    }
+
+    private static double square(double value) {
+        return value * value;
+    }
+
     /** What the room adds: clear with the sensor's own lamp off, as a share of white. */
     public double leak(List<Reading> lampOff) {
         return lampOff.stream()

@@ -17,6 +17,11 @@ public record Reading(double red, double green, double blue, double clear) {
         };
     }
 
+    /** The mean of each channel. */
+    static Reading mean(List<Reading> readings) {
+        return new Reading(mean(readings, 0), mean(readings, 1), mean(readings, 2), mean(readings, COLOURS));
+    }
+
     static double mean(List<Reading> readings, int channel) {
         return readings.stream()
                 .mapToDouble(one -> one.channel(channel))

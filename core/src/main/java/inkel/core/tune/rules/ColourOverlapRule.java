@@ -6,6 +6,7 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.tune.colour.Band;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.colour.Mixing;
 import inkel.core.tune.stand.TuneReport;
@@ -25,7 +26,9 @@ public final class ColourOverlapRule implements Rule<TuneReport> {
         return report.stands().stream()
                 .filter(stand -> stand.bench() == BenchKind.COLOUR)
                 .flatMap(stand -> stand.kept().stream()
-                        .flatMap(kept -> Mixing.worst(ColourDraft.kept(kept.tuning())).stream())
+                        .flatMap(kept -> Mixing.worst(
+                                Band.averaged(ColourDraft.kept(kept.tuning()), ColourDraft.averaged(kept.tuning())))
+                                .stream())
                         .map(mixing -> describe(stand, mixing)))
                 .toList();
     }

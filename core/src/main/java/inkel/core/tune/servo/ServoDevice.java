@@ -5,13 +5,18 @@ import java.util.Random;
 
 /**
  * A servo that is not there. Its ends lie somewhat inside or outside of what its class says, it has a dead band of a few
- * microseconds, and its drive is as far off as drives are.
+ * microseconds, play in its gears, and its drive is as far off as drives are.
  */
 public final class ServoDevice implements Device<Double, ServoDevice.Did> {
     private static final double INSIDE = 120e-6;
     private static final double OUTSIDE = 60e-6;
     private static final double LEAST_DEAD = 2e-6;
     private static final double MORE_DEAD = 6e-6;
+
+    /** Gears and horn of a small servo: from half a degree to three. */
+    private static final double LEAST_PLAY = 5e-6;
+
+    private static final double MORE_PLAY = 25e-6;
 
     /** What hums at its stop takes a good part of its peak. */
     private static final double LEAST_STALL = 0.8;
@@ -24,7 +29,9 @@ public final class ServoDevice implements Device<Double, ServoDevice.Did> {
     private final double dead;
     private final double drive;
     private final double stall;
+    private final double play;
     private double position;
+    private double arm;
 
     /**
      * What a builder sees and hears.
@@ -32,8 +39,9 @@ public final class ServoDevice implements Device<Double, ServoDevice.Did> {
      * @param moved whether the arm moved
      * @param hums whether it presses against its stop
      * @param amperes what it takes then
+     * @param arm the pulse whose place the arm stands at, which play leaves behind
      */
-    public record Did(boolean moved, boolean hums, double amperes) {}
+    public record Did(boolean moved, boolean hums, double amperes, double arm) {}
 
     public ServoDevice(ServoRig rig, long seed) {
         Random random = new Random(seed);
@@ -47,7 +55,9 @@ public final class ServoDevice implements Device<Double, ServoDevice.Did> {
                 .max()
                 .orElse(0);
         stall = peak * (LEAST_STALL + random.nextDouble() * MORE_STALL);
+        play = LEAST_PLAY + random.nextDouble() * MORE_PLAY;
         position = rig.middle();
+        arm = position;
     }
 
     /** @param asked the pulse that is commanded */
@@ -56,14 +66,15 @@ public final class ServoDevice implements Device<Double, ServoDevice.Did> {
         double given = rig.nearest(asked) * drive;
         double target = Math.max(low, Math.min(high, given));
         boolean isFar = Math.abs(given - position) > dead;
-        double before = position;
+        double before = arm;
         if (isFar) {
             position = target;
         }
         boolean hums = Math.abs(given - position) > dead;
+        arm = Math.max(position - play / 2, Math.min(position + play / 2, arm));
         // What moves by less than a tenth of a microsecond's worth of arm is not seen.
-        boolean moved = Math.abs(position - before) > 1e-7;
-        return new Did(moved, hums, hums ? stall : 0);
+        boolean moved = Math.abs(arm - before) > 1e-7;
+        return new Did(moved, hums, hums ? stall : 0, arm / drive);
     }
 
     /** The true low end, as the pulse that must be commanded for it; for tests. */
@@ -77,6 +88,10 @@ public final class ServoDevice implements Device<Double, ServoDevice.Did> {
 
     double trueDead() {
         return dead / drive;
+    }
+
+    double truePlay() {
+        return play / drive;
     }
 
     double trueStall() {

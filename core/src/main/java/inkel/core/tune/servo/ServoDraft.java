@@ -31,6 +31,8 @@ import java.util.Optional;
  * @param places pulses by the builder's names
  * @param release after which time it is let go slack; absent where it holds
  * @param moveTime how long a move from end to end takes, in seconds
+ * @param play how far the same place lies apart from both sides
+ * @param arm what hangs on it; absent where nothing was said
  */
 public record ServoDraft(
         ServoRig rig,
@@ -47,7 +49,9 @@ public record ServoDraft(
         List<Point> map,
         Map<String, Double> places,
         Optional<Double> release,
-        double moveTime)
+        double moveTime,
+        Play play,
+        Optional<Arm> arm)
         implements Draft {
     /** What an end is looked for by; finer steps are taken by hand. */
     public static final double COARSE = 10e-6;
@@ -81,7 +85,9 @@ public record ServoDraft(
                 List.of(new Point(0, rig.shortest()), new Point(MOST_CODE, rig.longest())),
                 Map.of(),
                 Optional.empty(),
-                USUAL_MOVE);
+                USUAL_MOVE,
+                Play.NONE,
+                Optional.empty());
     }
 
     private Edit edit() {
@@ -153,7 +159,39 @@ public record ServoDraft(
                 : edit().dead(Optional.empty(), tried).made();
     }
 
+    // --- play
+
+    /** Whether the arm came to where it is from below, so that its place can be marked. */
+    public boolean canMark() {
+        return now > last;
+    }
+
+    /** The place where the arm stands is marked; the same draft where it did not come from below. */
+    public ServoDraft marked() {
+        return canMark() ? edit().play(play.marked(now, behind())).made() : this;
+    }
+
+    /** Whether a place is marked and the arm was stepped back, below that pulse, from above. */
+    public boolean canMeetMark() {
+        return play.mark().filter(mark -> now < last && now <= mark).isPresent();
+    }
+
+    /** The arm stands at its mark again, coming from above; the same draft where it did not. */
+    public ServoDraft atMark() {
+        return canMeetMark() ? edit().play(play.again(now, last, behind())).made() : this;
+    }
+
+    /** How far the arm may be behind the pulse: within its dead band it does not follow a finer step. */
+    private double behind() {
+        double most = deadMost();
+        return Math.abs(now - last) >= most - rig.step() / 2 ? 0 : most;
+    }
+
     // --- figures
+
+    public ServoDraft arm(Optional<Arm> hanging) {
+        return edit().arm(hanging).made();
+    }
 
     public ServoDraft angles(double atLow, double atHigh) {
         return edit().angles(atLow, atHigh).made();
@@ -324,6 +362,8 @@ public record ServoDraft(
         private Map<String, Double> places;
         private Optional<Double> release;
         private double moveTime;
+        private Play play;
+        private Optional<Arm> arm;
 
         Edit(ServoDraft from) {
             this.from = from;
@@ -341,6 +381,8 @@ public record ServoDraft(
             places = from.places;
             release = from.release;
             moveTime = from.moveTime;
+            play = from.play;
+            arm = from.arm;
         }
 
         Edit at(double next, double before) {
@@ -401,10 +443,20 @@ public record ServoDraft(
             return this;
         }
 
+        Edit play(Play next) {
+            play = next;
+            return this;
+        }
+
+        Edit arm(Optional<Arm> next) {
+            arm = next;
+            return this;
+        }
+
         ServoDraft made() {
             return new ServoDraft(
                     from.rig, now, last, ends, centre, dead, deadTried, lowAngle, highAngle, stop, frequency, map,
-                    places, release, moveTime);
+                    places, release, moveTime, play, arm);
         }
     }
 

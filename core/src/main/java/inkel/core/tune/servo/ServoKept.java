@@ -31,9 +31,13 @@ public final class ServoKept {
     public static final String FREQUENCY = "pulse_rate";
     public static final String RELEASE = "release_after";
     public static final String MOVE = "end_to_end";
+    public static final String PLAY = "play";
+    public static final String ARM = "arm_length";
+    public static final String HANGING = "hanging_g";
     public static final String MAP = "map";
 
     private static final double MICRO = 1e-6;
+    private static final double GRAMS = 1000;
 
     private ServoKept() {}
 
@@ -51,6 +55,11 @@ public final class ServoKept {
         draft.frequency().ifPresent(hertz -> numbers.put(FREQUENCY, measured(Estimate.of(hertz), Unit.HERTZ)));
         draft.release().ifPresent(seconds -> numbers.put(RELEASE, given(seconds, Unit.SECOND)));
         numbers.put(MOVE, given(draft.moveTime(), Unit.SECOND));
+        draft.play().found().ifPresent(play -> numbers.put(PLAY, measured(play, Unit.SECOND)));
+        draft.arm().ifPresent(arm -> {
+            numbers.put(ARM, given(arm.length(), Unit.METRE));
+            numbers.put(HANGING, given(arm.mass() * GRAMS, Unit.ONE));
+        });
         Map<String, Quantity> places = new LinkedHashMap<>();
         draft.places().forEach((name, pulse) -> places.put(name, Quantity.of(Unit.SECOND, pulse)));
         return new Tuning(BenchKind.SERVO, numbers, Map.of(MAP, draft.map()), places, Map.of(), figures(draft));
@@ -97,7 +106,9 @@ public final class ServoKept {
                 map,
                 places,
                 si(kept, RELEASE),
-                si(kept, MOVE).orElse(draft.moveTime()));
+                si(kept, MOVE).orElse(draft.moveTime()),
+                new Play(Optional.empty(), 0, estimate(kept, PLAY)),
+                si(kept, ARM).flatMap(length -> si(kept, HANGING).map(grams -> new Arm(length, grams / GRAMS))));
     }
 
     private static Optional<Double> si(Tuning kept, String name) {
@@ -119,6 +130,12 @@ public final class ServoKept {
         pulse(all, draft, draft.high(), high, name, "HIGH");
         draft.middle().ifPresent(pulse -> pulse(all, draft, pulse, Source.MEASURED, name, "CENTRE"));
         draft.places().forEach((place, pulse) -> pulse(all, draft, pulse, Source.YOURS, name, place));
+        draft.play()
+                .found()
+                .ifPresent(play -> all.add(new Constant(
+                        Constant.identifier(name, "PLAY_US"),
+                        String.valueOf(Math.round(play.value() / MICRO)),
+                        Source.MEASURED)));
         draft.release()
                 .ifPresent(seconds -> all.add(new Constant(
                         Constant.identifier(name, "RELEASE_MS"),

@@ -95,9 +95,9 @@ public final class Benches {
                 ServoRig.of(node, part).map(rig -> kept.map(tuning -> ServoKept.draft(rig, tuning))
                         .orElseGet(() -> ServoDraft.of(rig)));
             case ANALOG_IN ->
-                AnalogRig.all(node, part).stream().findFirst().map(rig -> kept.map(
-                                tuning -> AnalogDraft.of(rig, meter, tuning))
-                        .orElseGet(() -> AnalogDraft.of(rig, meter)));
+                Optional.of(AnalogRig.all(node, part))
+                        .filter(rigs -> !rigs.isEmpty())
+                        .map(rigs -> AnalogDraft.of(rigs, meter, kept));
             case COLOUR ->
                 ColourRig.of(node, part).map(rig -> kept.map(tuning -> ColourDraft.of(rig, tuning))
                         .orElseGet(() -> ColourDraft.of(rig)));

@@ -52,6 +52,76 @@ class ColourBenchTest {
     }
 
     @Test
+    void whatAnotherDistanceChangesLiesInItsInterval() {
+        int held = 0;
+        int all = 0;
+        for (int seed = 0; seed < Seeds.COUNT; seed++) {
+            ColourDevice device = new ColourDevice(Seeds.of(seed));
+            ColourDraft draft = read(device).farther("moss", device.answer(new Ask(Under.FARTHER, "moss", SAMPLES)));
+            for (int channel = 0; channel < Reading.COLOURS; channel++) {
+                held += draft.distance().get(channel).holds(device.distance("moss", channel)) ? 1 : 0;
+                all++;
+            }
+        }
+        assertTrue(held >= 0.95 * all && held <= 0.99 * all, held + " of " + all);
+    }
+
+    @Test
+    void halfTheLampAndSomeOfTheRoomPullSharesTowardsWhite() {
+        // Red and clear of 0.8 and 0.4; half of it and 0.1 of the room: 0.5 and 0.3. Its share falls from 2 to 1.667.
+        ColourDraft draft = ColourDraft.of(RIG)
+                .dark(same(3, 0, 0, 0, 0))
+                .white(same(3, 100, 100, 100, 100))
+                .with("rust", same(3, 80, 40, 40, 40))
+                .farther("rust", same(3, 50, 30, 30, 30));
+        assertEquals(5 / 3.0 - 2, draft.distance().get(0).value(), 1e-12);
+        assertEquals(0, draft.distance().get(1).value(), 1e-12);
+        assertEquals(
+                -1 / 3.0, draft.tuning().number("distance_red").orElseThrow().si(), 1e-9);
+        ColourDraft back = ColourDraft.of(RIG, draft.tuning());
+        assertEquals(-1 / 3.0, back.distance().get(0).value(), 1e-9, "it is kept");
+        assertEquals(List.of(), draft.farther("straw", same(3, 1, 1, 1, 1)).distance(), "it was never read near by");
+    }
+
+    @Test
+    void averagingTellsApartWhatMixesByNoiseAndMergingWhatDoesNot() {
+        // Half bands of 0.06, 0.1 apart in blue: 0.12 of both is too wide, 0.12/√2 = 0.085 is not.
+        List<Reading> one = blues(1.0);
+        List<Reading> other = blues(1.1);
+        ColourDraft draft = ColourDraft.of(RIG).with("one", one).with("other", other);
+        assertEquals(0.06, draft.bands().get(0).halves().get(2), 1e-9);
+        assertTrue(draft.worst().isPresent());
+        assertEquals(2, draft.enough().orElseThrow());
+        ColourDraft two = draft.averaged(2);
+        assertTrue(two.worst().isEmpty());
+        assertTrue(two.enough().isEmpty());
+        assertEquals(two.tuning(), ColourDraft.of(RIG, two.tuning()).tuning());
+        assertEquals(2, ColourDraft.averaged(two.tuning()));
+        // The mean of the last two: blue of 1.02 and 0.98.
+        assertEquals(1.0, two.looking(one).now().orElseThrow().blue(), 1e-12);
+        // 0.03 apart is within twice the narrowest band, however many are averaged.
+        ColourDraft near = ColourDraft.of(RIG).with("one", one).with("other", blues(1.03));
+        assertTrue(near.worst().isPresent());
+        assertTrue(near.enough().isEmpty());
+        ColourDraft merged = near.merged("one", "other");
+        assertEquals(List.of("one"), List.copyOf(merged.colours().keySet()));
+        assertEquals(2L * one.size(), merged.colours().get("one").size());
+        assertTrue(merged.worst().isEmpty());
+    }
+
+    /** Readings whose blue has a deviation of 0.02 about a mean. */
+    private static List<Reading> blues(double mean) {
+        // Deviations of ±0.02 in n = 2k readings have a sample deviation of 0.02·√(n/(n − 1)).
+        int count = 200;
+        double step = 0.02 * Math.sqrt((count - 1.0) / count);
+        List<Reading> all = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            all.add(new Reading(1, 1, mean + (i % 2 == 0 ? step : -step), 1));
+        }
+        return all;
+    }
+
+    @Test
     void darkAndWhiteAreTakenOutFirstThenClear() {
         // Dark 10, white 210 in each colour and 610 in clear: 110 is one half, 60 a quarter; clear 310 is one half.
         Correction correction = new Correction(same(3, 10, 10, 10, 10), same(3, 210, 210, 210, 610));
@@ -179,7 +249,7 @@ class ColourBenchTest {
         Reading rust = new ColourDevice(Seeds.of(7))
                 .answer(new Ask(Under.SHEET, "rust", 1))
                 .get(0);
-        assertEquals("rust", again.looking(rust).match().get(0).name());
+        assertEquals("rust", again.looking(List.of(rust)).match().get(0).name());
         // One colour read anew leaves the others as they were kept; one that is taken out is gone.
         ColourDraft one = again.with("slate", same(3, 400, 500, 600, 1500));
         assertEquals(5, one.bands().size());

@@ -6,9 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
+import inkel.core.document.Moment;
 import inkel.core.document.Tuning;
 import inkel.core.document.Tuning.Point;
+import inkel.core.document.edit.Edit;
 import inkel.core.kit.Builds;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.tune.Constant;
 import inkel.core.tune.Estimate;
 import java.util.List;
@@ -91,6 +95,108 @@ class ServoBenchTest {
                 assertEquals(rig.step() / 2, dead.off(), 1e-12);
             }
         }
+    }
+
+    /** Marks where it stands after coming from below, goes beyond and comes back step by step. */
+    private static ServoDraft seekPlay(ServoDraft from, ServoDevice device, boolean isFine) {
+        ServoDraft draft = from.to(from.rig().middle()).stepped(1);
+        device.answer(from.rig().middle() - 100 * US);
+        device.answer(from.rig().middle());
+        double mark = device.answer(draft.now()).arm();
+        draft = draft.marked().to(draft.now() + 100 * US);
+        device.answer(draft.now());
+        for (int i = 0; i < 200; i++) {
+            draft = isFine ? draft.finer(-1) : draft.stepped(-1);
+            if (device.answer(draft.now()).arm() <= mark + 1e-9) {
+                return draft.atMark();
+            }
+        }
+        throw new AssertionError("it never came back");
+    }
+
+    @Test
+    void thePlayIsHowFarTheSamePlaceLiesApartFromBothSides() {
+        for (ServoRig rig : List.of(driven(), plain())) {
+            for (int seed = 0; seed < 1000; seed++) {
+                ServoDevice device = new ServoDevice(rig, seed);
+                Estimate coarse = seekPlay(ServoDraft.of(rig), device, false)
+                        .play()
+                        .found()
+                        .orElseThrow();
+                assertTrue(coarse.holds(device.truePlay()), seed + ": " + coarse + " " + device.truePlay());
+                assertTrue(coarse.off() <= Math.max(10 * US, rig.nearest(10 * US)), "two steps wide at most");
+                // Known to within a step of the drive, its dead band leaves the arm behind each finer step.
+                ServoDraft known = seekDead(ServoDraft.of(rig), device);
+                Estimate fine = seekPlay(known, device, true).play().found().orElseThrow();
+                assertTrue(fine.holds(device.truePlay()), seed + ": " + fine + " " + device.truePlay());
+            }
+        }
+    }
+
+    @Test
+    void aPlaceIsMarkedFromBelowAndMetFromAbove() {
+        ServoDraft draft = ServoDraft.of(plain()).to(1500 * US);
+        assertEquals(draft, draft.to(1490 * US).marked().to(1500 * US).to(1500 * US), "from above it is no mark");
+        ServoDraft marked = draft.to(1510 * US).marked().to(1600 * US);
+        assertTrue(marked.play().mark().isPresent());
+        assertFalse(marked.canMeetMark(), "it came from below");
+        assertFalse(marked.to(1590 * US).canMeetMark(), "still beyond the mark");
+        ServoDraft met = marked.to(1505 * US).to(1495 * US).atMark();
+        // Not yet at 1,505, there at 1,495: 5 to 15 µs before 1,510.
+        assertEquals(10 * US, met.play().found().orElseThrow().value(), 1e-9);
+        assertEquals(5 * US, met.play().found().orElseThrow().off(), 1e-9);
+        assertEquals(Optional.empty(), met.play().mark());
+        assertTrue(ServoKept.constants(met).stream()
+                .anyMatch(one -> one.name().endsWith("_PLAY_US") && one.value().equals("10")));
+    }
+
+    @Test
+    void aLoadPullsByItsWeightTimesTheArm() {
+        // 80 g at 35 mm: 0.08 · 9.80665 · 0.035 = 27.46 mN·m; 0.08 kg · 3.5 cm = 0.28 kg·cm.
+        Arm arm = new Arm(0.035, 0.08);
+        assertEquals(0.027459, arm.torque(), 1e-6);
+        assertEquals(0.28, arm.kilogramCentimetres(), 1e-12);
+    }
+
+    @Test
+    void servosThatMoveInTurnHaveMomentsThatDoNotMeet() throws Exception {
+        Build build = Builds.classic()
+                .part("gate", "servo-micro", "V+=board.5V")
+                .wire("gate.SIG", "board.D9")
+                .part("flap", "servo-micro", "V+=board.5V")
+                .wire("flap.SIG", "board.D10")
+                .build();
+        NodeCircuit both = only(build);
+        double together = peak(both);
+        List<ServoStart.Mover> movers = List.of(
+                new ServoStart.Mover(both.part("gate").orElseThrow(), 1.2),
+                new ServoStart.Mover(both.part("flap").orElseThrow(), 0.8));
+        Build apart = Edit.applyAll(build, ServoStart.inTurn(both, movers, servo -> "moves " + servo.id()));
+        NodeCircuit node = only(apart);
+        List<Moment> moments = node.node().moments();
+        assertEquals(
+                List.of("moves gate", "moves flap"),
+                moments.stream().map(Moment::name).toList());
+        assertEquals(Optional.of(TimeSpan.ofSeconds(1.2)), moments.get(1).at());
+        assertTrue(peak(node) < together, "one peak and one at rest");
+        // Once more, the other way round: the same moments, at other times.
+        Build again = Edit.applyAll(
+                apart, ServoStart.inTurn(node, List.of(movers.get(1), movers.get(0)), servo -> "never asked"));
+        List<Moment> turned = again.nodes().get(0).moments();
+        assertEquals(2, turned.size());
+        assertEquals(Optional.of(TimeSpan.ofSeconds(0.8)), turned.get(0).at());
+        assertEquals(Optional.of(TimeSpan.ofSeconds(0)), turned.get(1).at());
+    }
+
+    private static NodeCircuit only(Build build) {
+        return Circuit.of(build, Builds.CATALOG).nodes().get(0);
+    }
+
+    private static double peak(NodeCircuit node) {
+        return node.rails().stream()
+                .mapToDouble(rail -> rail.peakShare().ratio())
+                .max()
+                .orElseThrow();
     }
 
     @Test
@@ -179,12 +285,19 @@ class ServoBenchTest {
                 .frequency(Optional.of(50.2))
                 .released(Optional.of(0.4))
                 .moving(1.2)
+                .arm(Optional.of(new Arm(0.035, 0.08)))
                 .place("open", 2299 * US);
+        draft = seekPlay(draft, new ServoDevice(driven(), 5), false);
         Tuning kept = ServoKept.tuning(draft);
         assertEquals("690 mA", kept.figures().get("current/V+/peak"));
         ServoDraft back = ServoKept.draft(driven(), kept);
         assertEquals(kept, ServoKept.tuning(back));
         assertEquals(draft.ends(), back.ends());
+        assertEquals(0.08, back.arm().orElseThrow().mass(), 1e-12);
+        assertEquals(
+                draft.play().found().orElseThrow().value(),
+                back.play().found().orElseThrow().value(),
+                1e-12);
     }
 
     @Test
