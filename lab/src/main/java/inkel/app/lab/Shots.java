@@ -21,6 +21,7 @@ import inkel.core.finding.Stage;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.quantity.Quantity;
 import inkel.core.seats.SeatPlanner;
+import inkel.core.tune.servo.Arm;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
@@ -180,7 +181,8 @@ public final class Shots {
         }
         ServoDraft found = servo(at);
         session.tune()
-                .servo(
+                .servos()
+                .change(
                         at,
                         found.mapped(List.of(new Tuning.Point(0, 0.0006), new Tuning.Point(1023, 0.00234)))
                                 .place("shut", found.low())
@@ -190,6 +192,7 @@ public final class Shots {
                                 .stop(Optional.of(0.69))
                                 .released(Optional.of(0.4))
                                 .moving(1.2)
+                                .arm(Optional.of(new Arm(0.035, 0.08)))
                                 .to(0.00196));
     }
 
