@@ -131,7 +131,10 @@ final class DecodeCommand implements Callable<Integer> {
             Catalog catalog = OwnCatalog.read();
             circuit = Optional.of(Circuit.of(BuildReader.read(build, catalog), catalog));
         }
-        if (wires.isEmpty()) {
+        if (wires.isEmpty()
+                && circuit.filter(plan -> takeNamed(decoding, capture, plan)).isPresent()) {
+            return;
+        } else if (wires.isEmpty()) {
             boolean isClear = capture.channels().size() == 1 && kind.needs().equals(List.of(Role.LINE));
             if (!isClear) {
                 throw refused(
@@ -156,6 +159,17 @@ final class DecodeCommand implements Callable<Integer> {
                 decoding.take(Role.named(name.substring(name.lastIndexOf('.') + 1)), channel);
             }
         }
+    }
+
+    /** Channels that are called as pins of the plan are those; whether that is all that the kind needs. */
+    private boolean takeNamed(Decoding decoding, Capture capture, Circuit plan) {
+        if (kind.needs().equals(List.of(Role.LINE))) {
+            return false;
+        }
+        for (Channel channel : capture.channels()) {
+            At.find(plan, channel.name()).ifPresent(at -> decoding.take(at, channel));
+        }
+        return decoding.missing(kind).isEmpty();
     }
 
     private String example() {

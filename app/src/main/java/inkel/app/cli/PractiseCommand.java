@@ -9,8 +9,11 @@ import inkel.core.bench.Answer;
 import inkel.core.bench.PracticeBench;
 import inkel.core.bench.fault.FaultKind;
 import inkel.core.bench.fault.Layout;
+import inkel.core.capture.Capture;
+import inkel.core.capture.VcdWriter;
 import inkel.core.catalog.Catalog;
 import inkel.core.circuit.Circuit;
+import inkel.core.diagnosis.BenchCapture;
 import inkel.core.diagnosis.Diagnosis;
 import inkel.core.diagnosis.Evidence;
 import inkel.core.diagnosis.Planted;
@@ -18,10 +21,14 @@ import inkel.core.diagnosis.Suspect;
 import inkel.core.diagnosis.Suspects;
 import inkel.core.document.Build;
 import inkel.core.document.Meter;
+import inkel.core.formula.InfraredCode;
 import inkel.core.io.document.BuildReader;
+import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Share;
+import inkel.core.quantity.TimeSpan;
+import inkel.core.tune.infrared.Handset;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
 import inkel.core.wake.NodeWake;
@@ -31,6 +38,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -53,6 +61,7 @@ final class PractiseCommand implements Callable<Integer> {
     private static final int MOST_CHOICES = 9;
     private static final int MOST_FAULTS = 2;
     private static final int MOST_SUSPECTS = 5;
+    private static final double RECORDED = 0.25;
 
     @Spec
     private CommandSpec spec;
@@ -68,6 +77,12 @@ final class PractiseCommand implements Callable<Integer> {
 
     @Option(names = "--kind", description = "the kind of the first, such as contact-loose")
     private String kind;
+
+    @Option(
+            names = "--vcd",
+            paramLabel = "OUT",
+            description = "writes what the wires of that bench do, and plays no round")
+    private Path vcd;
 
     private PrintWriter out;
     private Planted planted;
@@ -89,6 +104,10 @@ final class PractiseCommand implements Callable<Integer> {
         NodeWake wake = WakePlan.of(layout.circuit(), meter).node(node).orElseThrow();
         planted = Planted.of(layout, wake, meter, count(), kind(), seed)
                 .orElseThrow(() -> new ParameterException(spec.commandLine(), Words.get("practice.no_such")));
+        if (vcd != null) {
+            record();
+            return 0;
+        }
         words = new CheckWords(wake.node());
         causes = new FaultWords(layout);
         bench = planted.bench();
@@ -121,6 +140,35 @@ final class PractiseCommand implements Callable<Integer> {
                                         Arrays.stream(FaultKind.values())
                                                 .map(FaultKind::text)
                                                 .collect(Collectors.joining(", ")))))));
+    }
+
+    /** A quarter of a second, with servos in their middle and a key of a handset. */
+    private void record() throws IOException {
+        Capture capture = BenchCapture.of(
+                planted,
+                part -> part.cls()
+                        .pwm()
+                        .map(need -> need.pulse().expected().seconds())
+                        .orElse(0.0),
+                part -> new Handset(seed)
+                        .answer(new Handset.Press(InfraredCode.Coding.PULSE_DISTANCE, 1, false, false)),
+                TimeSpan.ofSeconds(RECORDED));
+        StringBuilder text = new StringBuilder();
+        VcdWriter.write(capture, text);
+        AtomicFile.write(vcd, text.toString().getBytes(StandardCharsets.UTF_8));
+        if (table.json) {
+            print(
+                    "recorded",
+                    object(
+                            "file",
+                            vcd.toString(),
+                            "channels",
+                            capture.channels().size(),
+                            "edges",
+                            capture.edges()));
+        } else {
+            out.println(Words.get("cli.written", "file", vcd));
+        }
     }
 
     private void begin() {

@@ -4,6 +4,7 @@ import inkel.app.words.Words;
 import inkel.core.capture.Capture;
 import inkel.core.capture.CaptureReader;
 import inkel.core.capture.Channel;
+import inkel.core.capture.VcdWriter;
 import inkel.core.capture.decode.Decoding;
 import inkel.core.capture.decode.Decoding.At;
 import inkel.core.capture.decode.Decoding.Kind;
@@ -14,8 +15,15 @@ import inkel.core.capture.decode.Stitches;
 import inkel.core.capture.decode.UartDecoder.Parity;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.diagnosis.BenchCapture;
+import inkel.core.diagnosis.Planted;
+import inkel.core.formula.InfraredCode;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.TimeSpan;
+import inkel.core.tune.infrared.Handset;
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,6 +36,9 @@ import javafx.beans.property.SimpleBooleanProperty;
 
 /** The capture that is looked at: read and decoded beside the window, matched to wires by a proposal that the builder changes. */
 public final class CaptureWork {
+    /** Long enough for a key of a handset and some frames of all else. */
+    private static final TimeSpan PRACTISED = TimeSpan.ofSeconds(0.25);
+
     private final Session session;
     private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
     private final BooleanProperty isOpen = new SimpleBooleanProperty();
@@ -95,6 +106,53 @@ public final class CaptureWork {
                 Trouble.severe(CaptureWork.class, "a capture could not be read", mistake);
                 session.lanes().screen().execute(() -> session.notices().failed("notice.draw_failed", mistake));
             }
+        });
+    }
+
+    /** Takes down what the wires of the practice bench do for a while, with what is planted on it. */
+    public void practise() {
+        Optional<Planted> planted =
+                Optional.ofNullable(session.practice().roundProperty().get()).flatMap(PracticeWork.Round::planted);
+        if (planted.isEmpty()) {
+            return;
+        }
+        isOpen.set(true);
+        int now = ++asked;
+        Optional<NodeCircuit> node = node();
+        Map<String, Double> pulses = session.tune().servos().commanded();
+        session.draw(
+                () -> {
+                    Capture capture = BenchCapture.of(
+                            planted.get(),
+                            part -> pulses.getOrDefault(
+                                    part.id(),
+                                    part.cls()
+                                            .pwm()
+                                            .map(need -> need.pulse().expected().seconds())
+                                            .orElse(0.0)),
+                            part -> new Handset(planted.get().seed())
+                                    .answer(new Handset.Press(InfraredCode.Coding.PULSE_DISTANCE, 1, false, false)),
+                            PRACTISED);
+                    return proposed(Words.get("practice.practise"), capture, node);
+                },
+                made -> {
+                    if (now == asked) {
+                        shown.set(made);
+                    }
+                });
+    }
+
+    /** Writes what is shown as a value change dump. */
+    public void save(Path file) {
+        Capture capture = shown.get().capture();
+        session.files().write(file, assessment -> {
+            StringBuilder text = new StringBuilder();
+            try {
+                VcdWriter.write(capture, text);
+            } catch (IOException never) {
+                throw new UncheckedIOException(never);
+            }
+            return text.toString().getBytes(StandardCharsets.UTF_8);
         });
     }
 

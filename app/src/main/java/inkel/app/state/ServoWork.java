@@ -11,7 +11,9 @@ import inkel.core.tune.servo.ServoDevice;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.servo.ServoStart;
 import inkel.core.tune.stand.TuneReport;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** Servos on the bench: commanded over the line, or followed by one that is not there. */
@@ -86,6 +88,18 @@ public final class ServoWork {
                 servo -> Words.say(Fact.of("tune.servo.in_turn.name")
                         .with("part", servo.part().name())));
         return session.apply(edits) ? edits.size() : 0;
+    }
+
+    /** The pulses that are commanded on this table, in seconds, by the ids of the servos. */
+    Map<String, Double> commanded() {
+        Map<String, Double> pulses = new HashMap<>();
+        String node = session.nodeProperty().get();
+        Optional.ofNullable(session.assessmentProperty().get()).stream()
+                .flatMap(assessment -> assessment.reports().tunes().of(node).stream())
+                .filter(stand -> stand.bench() == BenchKind.SERVO)
+                .forEach(stand -> of(new TuneWork.At(stand.node().place(stand.part()), BenchKind.SERVO))
+                        .ifPresent(draft -> pulses.put(stand.part().id(), draft.now())));
+        return pulses;
     }
 
     /** Whether the board is told over the line: the program that Inkel makes drives plain pins alone. */

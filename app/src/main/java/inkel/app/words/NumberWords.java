@@ -10,6 +10,7 @@ import java.util.Locale;
 public final class NumberWords {
     private static final double MICRO = 1e-6;
     private static final double MILLI = 1e-3;
+    private static final double KILO = 1e3;
 
     /** From here on a time is told in milliseconds, and from a second on in seconds. */
     private static final double LONG = 0.01;
@@ -47,9 +48,18 @@ public final class NumberWords {
     public static String say(Found found) {
         Unit unit = found.value().unit();
         double size = Math.abs(found.value().si());
-        boolean isLong = unit == Unit.SECOND && size >= LONG;
-        double scale = isLong ? size < 1 ? MILLI : 1 : scale(unit);
-        String symbol = isLong ? size < 1 ? "ms" : "s" : unit(unit);
+        double scale = scale(unit);
+        String symbol = unit(unit);
+        if (unit == Unit.SECOND && size >= LONG) {
+            scale = size < 1 ? MILLI : 1;
+            symbol = size < 1 ? "ms" : "s";
+        } else if (unit == Unit.METRE && size < 1) {
+            scale = MILLI;
+            symbol = "mm";
+        } else if (unit == Unit.OHM && size >= KILO) {
+            scale = KILO;
+            symbol = "kΩ";
+        }
         double value = found.value().si() / scale;
         double off = found.off() / scale;
         int places = places(off > 0 ? off : value, off > 0 ? MORE : DIGITS - 1);

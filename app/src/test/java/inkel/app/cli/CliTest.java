@@ -702,6 +702,23 @@ class CliTest {
     }
 
     @Test
+    void practiseWritesWhatItsWiresDidAndDecodeReadsIt(@TempDir Path folder) throws Exception {
+        Path file = folder.resolve("bench.vcd");
+        Ran ran = practise("", "--faults", "0", "--seed", "3", "--vcd", file.toString(), "--json");
+        assertEquals(0, ran.code(), ran.err());
+        assertTrue(ran.out().contains("recorded"));
+        Ran decoded = run(
+                "decode",
+                file.toString(),
+                "--as",
+                "i2c",
+                "--build",
+                Given.EXAMPLES.resolve(Given.MOTH_LAMP).toString());
+        assertEquals(0, decoded.code(), decoded.err());
+        assertTrue(decoded.out().contains("0x29"), decoded.out());
+    }
+
+    @Test
     void practiseRefusesWhatCannotBePlanted() {
         assertEquals(2, practise("", "--faults", "3").code());
         Ran unknown = practise("", "--kind", "bad-luck");

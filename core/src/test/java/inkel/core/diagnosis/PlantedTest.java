@@ -6,9 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.bench.Answer;
 import inkel.core.bench.fault.FaultKind;
 import inkel.core.bench.fault.Layout;
+import inkel.core.capture.Channel;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Meter;
 import inkel.core.kit.Builds;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.wake.Answers;
 import inkel.core.wake.Check;
 import inkel.core.wake.NodeWake;
@@ -17,6 +19,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 class PlantedTest {
@@ -77,5 +80,27 @@ class PlantedTest {
         Planted.Hindsight hindsight = loose.hindsight();
         assertTrue(hindsight.readings() > 0);
         assertTrue(hindsight.looks().size() <= 6, hindsight.looks().toString());
+    }
+
+    private static IntStream edges(Planted planted) {
+        return BenchCapture.of(planted, part -> 1.5e-3, part -> List.of(), TimeSpan.ofSeconds(0.1)).channels().stream()
+                .mapToInt(Channel::count);
+    }
+
+    @Test
+    void whatIsPlantedSilencesWires() {
+        // Whatever keeps a part from its bus, or the board from its program, leaves fewer edges than the same bytes
+        // would.
+        int fewer = 0;
+        for (long seed = 1; seed <= 8; seed++) {
+            int healthy =
+                    edges(planted(0, Optional.empty(), seed).orElseThrow()).sum();
+            int broken = edges(
+                            planted(1, Optional.of(FaultKind.PART_DEAD), seed).orElseThrow())
+                    .sum();
+            assertTrue(broken <= healthy, seed + ": " + broken + " of " + healthy);
+            fewer += broken < healthy ? 1 : 0;
+        }
+        assertTrue(fewer > 2, fewer + " of 8");
     }
 }

@@ -32,6 +32,7 @@ import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -61,6 +62,8 @@ final class CapturePane extends VBox {
     private final Caption problem = Ui.text("", "stop-text");
     private final TextField find = BenchPane.field("capture-find", FIND);
     private final WrapRow give = new WrapRow(8);
+    private final Button record;
+    private final Button save;
     private final VBox sheet;
     private final List<Stitches.Stitch> chosen = new ArrayList<>();
     private final Map<String, TextField> fields = new LinkedHashMap<>();
@@ -73,10 +76,13 @@ final class CapturePane extends VBox {
         super(12);
         this.session = session;
         head.setMinWidth(0);
+        record = Ui.textButton("capture-practise", Words.get("capture.practise"), session.captures()::practise);
+        save = Ui.textButton("capture-save", Words.get("capture.save"), this::save);
         Caption title = Ui.word(Words.get("capture.title"), "section");
         title.setMinWidth(USE_PREF_SIZE);
         HBox.setHgrow(head, Priority.ALWAYS);
-        HBox top = new HBox(14, title, head, Ui.textButton("capture-open", Words.get("capture.open"), this::choose));
+        HBox top = new HBox(
+                14, title, head, record, save, Ui.textButton("capture-open", Words.get("capture.open"), this::choose));
         top.setAlignment(Pos.BASELINE_LEFT);
         list.setId("capture-list");
         list.setAccessibleText(Words.get("capture.list"));
@@ -125,12 +131,25 @@ final class CapturePane extends VBox {
         }
     }
 
+    private void save() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(Words.get("capture.save"));
+        chooser.setInitialFileName("capture.vcd");
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(Words.get("capture.files"), "*.vcd"));
+        File file = chooser.showSaveDialog(getScene().getWindow());
+        if (file != null) {
+            session.captures().save(file.toPath());
+        }
+    }
+
     /** Shows what the session has, anew where that is another one. */
     void show() {
         CaptureWork.Shown next = session.captures().shownProperty().get();
         boolean isThere = next != null;
         Ui.show(channels, isThere);
         Ui.show(kinds, isThere);
+        Ui.show(save, isThere);
+        Ui.show(record, session.practice().isOn());
         if (!isThere) {
             head.setText(Words.get("capture.how"));
             return;

@@ -373,6 +373,9 @@ final class ColourPane extends BenchPane {
                     reading.blue(),
                     reading.clear()));
         }
+        Ui.show(sure, !matches.isEmpty());
+        Ui.show(raw, !matches.isEmpty());
+        Ui.show(leak, draft.leak().isPresent());
         leak.setText(draft.leak()
                 .map(share -> Words.say(Fact.of(share < LITTLE ? "tune.colour.leak_little" : "tune.colour.leak")
                         .with("share", Math.round(100 * share))))

@@ -1,12 +1,14 @@
 package inkel.app.ui.tune;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.state.CaptureWork;
 import inkel.app.state.TuneWork;
+import inkel.core.capture.CaptureReader;
 import inkel.core.capture.decode.Decoding.Kind;
 import inkel.core.catalog.BenchKind;
 import inkel.core.document.Place;
@@ -127,5 +129,25 @@ class CaptureWindowTest extends WindowJourney {
         robot.interact(() -> session.captures().open(Path.of("not", "there.vcd")));
         until(() -> session.notices().property().get().text().contains("there.vcd"));
         assertEquals(before, shown());
+    }
+
+    @Test
+    void thePracticeBenchIsTakenDownAndSaved(FxRobot robot) throws Exception {
+        open(robot, Given.BED, Stage.TUNE);
+        robot.interact(() -> session.captures().openProperty().set(true));
+        until(() -> isThere(robot, "#capture-practise"));
+        assertFalse(robot.lookup("#capture-practise").query().isVisible(), "my bench has no such wires");
+        robot.interact(() -> session.practice().beginWithNone());
+        until(() -> session.practice().roundProperty().get() != null
+                && session.practice().roundProperty().get().planted().isPresent());
+        robot.interact(() -> session.captures().openProperty().set(true));
+        until(() -> robot.lookup("#capture-practise").query().isVisible());
+        fire(robot, "#capture-practise");
+        until(() -> shown() != null && shown().capture().channel("rx.CH1").isPresent());
+        assertEquals("rx.CH1", shown().wires().get("rx.CH1"));
+        Path file = folder.resolve("bench.vcd");
+        robot.interact(() -> session.captures().save(file));
+        until(() -> Files.exists(file));
+        assertEquals(shown().capture().edges(), CaptureReader.read(file).edges());
     }
 }
