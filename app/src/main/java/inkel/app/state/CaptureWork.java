@@ -184,12 +184,24 @@ public final class CaptureWork {
                             wires.put(channel, pin.map(CaptureWork::spelled).orElse("")));
             kind = proposal.kind();
         }
-        String line = capture.channels().stream()
+        return decoded(name, capture, wires, kind, line(capture, wires, kind));
+    }
+
+    /** The first channel that is a wire of that kind, else the first that is any, else the first. */
+    private String line(Capture capture, Map<String, String> wires, Kind kind) {
+        List<String> wired = capture.channels().stream()
                 .map(Channel::name)
                 .filter(channel -> !wires.getOrDefault(channel, "").isEmpty())
+                .toList();
+        return wired.stream()
+                .filter(channel -> isOf(wires.get(channel), kind))
                 .findFirst()
+                .or(() -> wired.stream().findFirst())
                 .orElse(capture.channels().get(0).name());
-        return decoded(name, capture, wires, kind, line);
+    }
+
+    private boolean isOf(String wire, Kind kind) {
+        return pin(wire).filter(at -> Proposal.kind(at) == kind).isPresent();
     }
 
     private static String spelled(At at) {
@@ -222,7 +234,23 @@ public final class CaptureWork {
 
     /** Reads it as another kind. */
     public void read(Kind kind) {
-        again(shown.get(), shown.get().wires(), kind, shown.get().line());
+        Shown now = shown.get();
+        boolean isSaid = isOf(now.wires().getOrDefault(now.line(), ""), kind);
+        again(now, now.wires(), kind, isSaid ? now.line() : line(now.capture(), now.wires(), kind));
+    }
+
+    /** Whether a channel is one of several that a kind is read by: any for a line alone, else the selects of a bus. */
+    public boolean isChosenFrom(String channel) {
+        Shown now = shown.get();
+        boolean isLine = now.kind().needs().equals(List.of(Role.LINE));
+        return now.capture().channels().size() > 1
+                && (isLine || now.kind() == Kind.SPI && isSelect(now.wires().getOrDefault(channel, "")));
+    }
+
+    private boolean isSelect(String wire) {
+        return pin(wire)
+                .map(at -> Role.of(at.part().cls().pin(at.pin()).orElseThrow().use()) == Role.CS)
+                .orElse(Role.named(wire) == Role.CS);
     }
 
     /** Reads another channel, where a kind is one of a line alone. */
@@ -251,7 +279,12 @@ public final class CaptureWork {
         for (Channel channel : capture.channels()) {
             String text = wires.getOrDefault(channel.name(), "");
             Optional<At> pin = pin(text);
-            boolean isTaken = isLine ? channel.name().equals(line) : !text.isEmpty();
+            // Of several selects only one tells where messages begin.
+            boolean isOtherSelect = kind == Kind.SPI
+                    && isSelect(text)
+                    && isSelect(wires.getOrDefault(line, ""))
+                    && !channel.name().equals(line);
+            boolean isTaken = isLine ? channel.name().equals(line) : !text.isEmpty() && !isOtherSelect;
             if (isTaken && pin.isPresent()) {
                 decoding.take(pin.get(), channel);
             } else if (isTaken) {

@@ -23,6 +23,7 @@ public enum BenchKind {
     DISPLAY,
     PACKET_RADIO,
     INFRARED,
+    INFRARED_SENDER,
     TAGS,
     MODEM,
     SERIAL;

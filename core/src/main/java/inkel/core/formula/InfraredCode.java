@@ -192,4 +192,69 @@ public record InfraredCode(Coding coding, int address, int command, boolean isRe
                         new InfraredCode(Coding.BI_PHASE, bits >> 6 & 0x1F, command, false, (bits >> 11 & 1) == 1))
                 : Optional.empty();
     }
+
+    /**
+     * What is sent for it, in microseconds: marks and spaces by turns, a mark first and last. Pulse width carries 12 bits where
+     * the address has at most five, 15 for up to eight, else 20.
+     */
+    public List<Double> train() {
+        return switch (coding) {
+            case PULSE_DISTANCE -> distanceTrain();
+            case PULSE_WIDTH -> widthTrain();
+            case BI_PHASE -> phaseTrain();
+        };
+    }
+
+    private List<Double> distanceTrain() {
+        if (isRepeat) {
+            return List.of(DISTANCE_LEAD, DISTANCE_REPEAT, DISTANCE_MARK);
+        }
+        int second = address > 0xFF ? address >> 8 : ~address & 0xFF;
+        long bits = address & 0xFF | second << 8 | (long) command << 16 | (long) (~command & 0xFF) << 24;
+        List<Double> train = new ArrayList<>(List.of(DISTANCE_LEAD, DISTANCE_SPACE));
+        for (int i = 0; i < DISTANCE_BITS; i++) {
+            train.add(DISTANCE_MARK);
+            train.add((bits >> i & 1) == 1 ? DISTANCE_ONE : DISTANCE_MARK);
+        }
+        train.add(DISTANCE_MARK);
+        return train;
+    }
+
+    private List<Double> widthTrain() {
+        int bits = command | address << WIDTH_COMMAND;
+        int count = WIDTH_BITS.stream()
+                .filter(width -> bits >> width == 0)
+                .findFirst()
+                .orElse(WIDTH_BITS.get(WIDTH_BITS.size() - 1));
+        List<Double> train = new ArrayList<>(List.of(WIDTH_LEAD));
+        for (int i = 0; i < count; i++) {
+            train.add(WIDTH_UNIT);
+            train.add((bits >> i & 1) == 1 ? WIDTH_ONE : WIDTH_UNIT);
+        }
+        return train;
+    }
+
+    private List<Double> phaseTrain() {
+        int second = command >> 6 & 1 ^ 1;
+        int bits = 1 << 13 | second << 12 | (toggle ? 1 : 0) << 11 | address << 6 | command & 0x3F;
+        List<Double> train = new ArrayList<>();
+        boolean isMark = true;
+        double width = HALF;
+        // The space before the first mark is not sent.
+        for (int half = 2; half < 2 * PHASE_BITS; half++) {
+            boolean one = (bits >> PHASE_BITS - 1 - half / 2 & 1) == 1;
+            boolean mark = one == (half % 2 == 1);
+            if (mark == isMark) {
+                width += HALF;
+            } else {
+                train.add(width);
+                width = HALF;
+                isMark = mark;
+            }
+        }
+        if (isMark) {
+            train.add(width);
+        }
+        return train;
+    }
 }

@@ -154,4 +154,40 @@ class InfraredCodeTest {
         train.add(3, 2440.0);
         assertEquals(0x08, InfraredCode.of(train).orElseThrow().command());
     }
+
+    @Test
+    void whatIsSentIsReadAsItself() {
+        for (Coding coding : Coding.values()) {
+            for (int address = 0; address < 32; address++) {
+                for (int command = 0; command < 128; command++) {
+                    InfraredCode code = new InfraredCode(coding, address, command, false, false);
+                    assertEquals(Optional.of(code), InfraredCode.of(code.train()), code.toString());
+                }
+            }
+        }
+        InfraredCode wide = new InfraredCode(Coding.PULSE_DISTANCE, 0x12FE, 0xA5, false, false);
+        assertEquals(Optional.of(wide), InfraredCode.of(wide.train()));
+        InfraredCode held = new InfraredCode(Coding.PULSE_DISTANCE, 0, 0, true, false);
+        assertEquals(List.of(9000.0, 2250.0, 562.5), held.train());
+        InfraredCode turned = new InfraredCode(Coding.BI_PHASE, 5, 35, false, true);
+        assertEquals(Optional.of(turned), InfraredCode.of(turned.train()));
+    }
+
+    @Test
+    void aTrainByHand() {
+        // Pulse width, address 1, command 2: bits 0100000 then 10000, the lowest first; a one is a mark of 1.2 ms.
+        List<Double> train = new InfraredCode(Coding.PULSE_WIDTH, 1, 2, false, false).train();
+        assertEquals(25, train.size());
+        assertEquals(2400, train.get(0));
+        for (int bit = 0; bit < 12; bit++) {
+            assertEquals(bit == 1 || bit == 7 ? 1200 : 600, train.get(2 * bit + 2), "bit " + bit);
+            assertEquals(600, train.get(2 * bit + 1));
+        }
+        // Bi-phase, address 0, command 0: 1 1 0 00000 000000; after the two ones spaces and marks of one half, but for
+        // a
+        // mark of two between the last one and the first zero.
+        List<Double> phase = new InfraredCode(Coding.BI_PHASE, 0, 0, false, false).train();
+        assertEquals(List.of(889.0, 889.0, 1778.0, 889.0, 889.0), phase.subList(0, 5));
+        assertEquals(889 * 26.0, phase.stream().mapToDouble(Double::doubleValue).sum(), 1e-9);
+    }
 }

@@ -71,6 +71,7 @@ final class CapturePane extends VBox {
     private CaptureRows rows;
     private CaptureWork.Shown shown;
     private int wide = 1;
+    private boolean isSaying;
 
     CapturePane(Session session) {
         super(12);
@@ -177,8 +178,6 @@ final class CapturePane extends VBox {
 
     /** Fields are made anew only for another capture, so that what is typed in one outlives what is said in another. */
     private void showChannels() {
-        boolean isLine = shown.kind().needs().equals(List.of(Decoding.Role.LINE))
-                && shown.capture().channels().size() > 1;
         if (fielded != shown.capture()) {
             fielded = shown.capture();
             fields.clear();
@@ -188,17 +187,30 @@ final class CapturePane extends VBox {
         fields.forEach((channel, field) -> {
             BenchPane.fill(field, shown.wires().getOrDefault(channel, ""));
             Node name = Ui.word(channel, "capture-channel");
-            if (isLine) {
+            if (session.captures().isChosenFrom(channel)) {
                 Tile pill = Ui.pill("capture-line-" + channel, channel, () -> session.captures()
                         .line(channel));
                 pill.getStyleClass().add("pill-toggle");
                 pill.setSelected(channel.equals(shown.line()));
                 name = pill;
             }
-            HBox both = new HBox(6, name, Ui.word(Words.get("capture.is"), "quiet"), field);
+            HBox both = new HBox(6, name);
+            // What is called as its wire needs no more words.
+            if (isSaying || !channel.equals(field.getText())) {
+                both.getChildren().addAll(Ui.word(Words.get("capture.is"), "quiet"), field);
+            }
             both.setAlignment(Pos.CENTER_LEFT);
             channels.getChildren().add(both);
         });
+        boolean isAnyCalled = fields.entrySet().stream()
+                .anyMatch(each -> each.getKey().equals(each.getValue().getText()));
+        if (isAnyCalled) {
+            channels.getChildren()
+                    .add(Ui.textButton("capture-say", Words.get(isSaying ? "capture.say.less" : "capture.say"), () -> {
+                        isSaying = !isSaying;
+                        showChannels();
+                    }));
+        }
     }
 
     private TextField wireField(String channel) {

@@ -47,16 +47,32 @@ final class CaptureRows extends AbstractList<CaptureRows.Row> {
         }
         firsts = new int[messages.size() + 1];
         for (int i = 0; i < messages.size(); i++) {
-            firsts[i + 1] = firsts[i] + Math.max(1, (parts(messages.get(i)) + wide - 1) / wide);
+            firsts[i + 1] = firsts[i] + Math.max(1, lines(messages.get(i)));
         }
     }
 
-    /** Stitches of a train, two widths to each; else as many as there is room for three letters. */
-    private int parts(Message message) {
+    /** Stitches of a train, two widths to each; else as many letters as there is room for. */
+    private int lines(Message message) {
         String text = message.text();
-        return shown.kind() == Kind.INFRARED
-                ? (int) text.chars().filter(letter -> letter == ',').count() / 2 - 1
-                : (text.length() + LETTERS - 1) / LETTERS;
+        if (shown.kind() == Kind.INFRARED) {
+            int stitches = (int) text.chars().filter(letter -> letter == ',').count() / 2 - 1;
+            return (stitches + wide - 1) / wide;
+        }
+        int lines = 0;
+        for (int from = 0; from < text.length(); from = end(text, from)) {
+            lines++;
+        }
+        return lines;
+    }
+
+    /** Where a line of a text ends that begins at a place: behind a blank, so that no byte is torn. */
+    private int end(String text, int from) {
+        int most = from + wide * LETTERS;
+        if (most >= text.length()) {
+            return text.length();
+        }
+        int blank = text.lastIndexOf(' ', most);
+        return blank > from ? blank + 1 : most;
     }
 
     @Override
@@ -87,12 +103,17 @@ final class CaptureRows extends AbstractList<CaptureRows.Row> {
             int from = Math.min(all.size(), part * wide);
             return new Row(message, part == 0, "", all.subList(from, Math.min(all.size(), from + wide)));
         }
-        int letters = wide * LETTERS;
         String text = of.text();
+        int from = 0;
+        for (int i = 0; i < part; i++) {
+            from = end(text, from);
+        }
         return new Row(
                 message,
                 part == 0,
-                text.substring(Math.min(text.length(), part * letters), Math.min(text.length(), (part + 1) * letters)),
+                from == text.length()
+                        ? ""
+                        : text.substring(from, end(text, from)).stripTrailing(),
                 List.of());
     }
 

@@ -108,7 +108,7 @@ class SampledWindowTest extends WindowJourney {
         until(() -> session.practice().isOn() && isThere(robot, "#tune-practise"));
         List<TuneReport.Stand> stands =
                 session.assessmentProperty().get().reports().tunes().of("bed");
-        assertEquals(16, stands.size(), stands.toString());
+        assertEquals(17, stands.size(), stands.toString());
         for (TuneReport.Stand stand : stands) {
             TuneWork.At at = new TuneWork.At(stand.node().place(stand.part()), stand.bench());
             robot.interact(() -> session.tune().turnTo(at));

@@ -12,6 +12,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -61,22 +62,24 @@ public record Proposal(Map<String, Optional<At>> pins, Kind kind) {
         return same.stream().findFirst();
     }
 
-    /** What the wires that were found are for. */
-    private static Kind kind(Iterable<Optional<At>> pins) {
-        Kind kind = Kind.PULSES;
-        for (Optional<At> pin : pins) {
-            Optional<PinUse> use =
-                    pin.map(at -> at.part().cls().pin(at.pin()).orElseThrow().use());
-            if (use.isPresent()) {
-                kind = switch (use.get()) {
-                    case I2C_SDA, I2C_SCL -> Kind.I2C;
-                    case SPI_SCK, SPI_MOSI, SPI_MISO, SPI_CS -> Kind.SPI;
-                    case UART_TX, UART_RX -> Kind.UART;
-                    default -> isInfrared(pin.get().part()) ? Kind.INFRARED : kind;
-                };
-            }
-        }
-        return kind;
+    /** What the first wire is for that tells more than pulses. */
+    private static Kind kind(Collection<Optional<At>> pins) {
+        return pins.stream()
+                .flatMap(Optional::stream)
+                .map(Proposal::kind)
+                .filter(kind -> kind != Kind.PULSES)
+                .findFirst()
+                .orElse(Kind.PULSES);
+    }
+
+    /** As what a wire of the plan is read. */
+    public static Kind kind(At at) {
+        return switch (at.part().cls().pin(at.pin()).orElseThrow().use()) {
+            case I2C_SDA, I2C_SCL -> Kind.I2C;
+            case SPI_SCK, SPI_MOSI, SPI_MISO, SPI_CS -> Kind.SPI;
+            case UART_TX, UART_RX -> Kind.UART;
+            default -> isInfrared(at.part()) ? Kind.INFRARED : Kind.PULSES;
+        };
     }
 
     private static boolean isInfrared(Placed part) {

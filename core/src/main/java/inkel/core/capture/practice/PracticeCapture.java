@@ -2,6 +2,7 @@ package inkel.core.capture.practice;
 
 import inkel.core.capture.Capture;
 import inkel.core.capture.Channel;
+import inkel.core.catalog.Air;
 import inkel.core.catalog.I2cNeed;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
@@ -25,6 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import java.util.function.ToDoubleFunction;
@@ -55,6 +57,9 @@ public final class PracticeCapture {
     private static final double TREMBLE = 2e-6;
 
     private static final double KEY_AT = 0.03;
+
+    /** Kinds of parts that are told what to do and hardly ever asked. */
+    private static final Set<String> TOLD = Set.of("display", "driver", "dac");
 
     private final NodeCircuit node;
     private final NodePins pins;
@@ -181,7 +186,7 @@ public final class PracticeCapture {
         return part.cls().i2c().flatMap(I2cNeed::traffic);
     }
 
-    /** Which register, then what it reads. A part that is silent leaves its address unanswered, and the board gives up. */
+    /** All bytes to what is only told; else which register, then what it reads. A part that is silent leaves its address unanswered, and the board gives up. */
     private void message(I2cTalk talk, Placed part) {
         int address = part.address().orElseThrow() << 1;
         boolean isAnswering = pieces.isAnswering(part);
@@ -190,7 +195,10 @@ public final class PracticeCapture {
                 Math.min(MOST_BYTES, traffic(part).map(I2cNeed.Traffic::bytes).orElse(USUAL_BYTES))));
         talk.start();
         talk.octet(address, isAnswering);
-        if (isAnswering) {
+        boolean isTold = isAnswering && part.cls().kinds().stream().anyMatch(TOLD::contains);
+        if (isTold) {
+            bytes.forEach(octet -> talk.octet(octet, true));
+        } else if (isAnswering) {
             talk.octet(bytes.get(0), true);
             talk.start();
             talk.octet(address | 1, true);
@@ -243,24 +251,33 @@ public final class PracticeCapture {
             return;
         }
         part.baud().ifPresent(baud -> name(part, PinUse.UART_TX).ifPresent(line -> serial(part, line, baud.hertz())));
-        part.cls().pwm().ifPresent(need -> part.cls()
+        // A sender of infrared is dark until the program has something to say.
+        part.cls().pwm().filter(need -> !talksByLight(part)).ifPresent(need -> part.cls()
                 .signals()
                 .filter(pin -> pin.use() == PinUse.PWM)
                 .filter(pin -> node.wire(part.endpoint(pin)).isPresent())
                 .forEach(pin -> commanded(part, part.endpoint(pin).toString(), need)));
         sticks(part);
-        boolean hears = part.cls()
-                .handling()
-                .air()
-                .filter(air -> air.kind().contains("infrared") && air.way().hears())
-                .isPresent();
-        if (hears) {
+        if (light(part).filter(Air.Way::hears).isPresent()) {
             part.cls()
                     .signals()
                     .filter(pin -> node.wire(part.endpoint(pin)).isPresent())
                     .findFirst()
                     .ifPresent(pin -> infrared(part, pin));
         }
+    }
+
+    /** Which way a part speaks by infrared. */
+    private static Optional<Air.Way> light(Placed part) {
+        return part.cls()
+                .handling()
+                .air()
+                .filter(air -> air.kind().contains("infrared"))
+                .map(Air::way);
+    }
+
+    private static boolean talksByLight(Placed part) {
+        return light(part).filter(Air.Way::talks).isPresent();
     }
 
     private void serial(Placed part, String line, double baud) {

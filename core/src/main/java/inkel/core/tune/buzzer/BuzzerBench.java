@@ -1,10 +1,7 @@
 package inkel.core.tune.buzzer;
 
 import inkel.core.catalog.BenchKind;
-import inkel.core.catalog.Claim;
-import inkel.core.catalog.Controller;
 import inkel.core.catalog.PinUse;
-import inkel.core.catalog.Timer;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Meter;
@@ -17,11 +14,13 @@ import inkel.core.tune.Device;
 import inkel.core.tune.Estimate;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.LineFit;
+import inkel.core.tune.sample.Resonance;
 import inkel.core.tune.sample.Result;
 import inkel.core.tune.sample.Rig;
 import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledBench;
 import inkel.core.tune.sample.Setting;
+import inkel.core.tune.sample.TimerRig;
 import inkel.core.tune.sample.Wired;
 import inkel.core.tune.sample.Work;
 import java.util.ArrayList;
@@ -47,9 +46,6 @@ public final class BuzzerBench implements SampledBench {
     static final String HALF = "tone_half";
 
     static final String USUAL = "usual";
-    static final String CLOCK = "clock";
-    static final String BITS = "bits";
-    private static final String PRESCALER = "prescaler ";
     private static final String TONE = "tone";
 
     private static final int READINGS = 6;
@@ -67,27 +63,11 @@ public final class BuzzerBench implements SampledBench {
         Map<String, Double> figures = new LinkedHashMap<>();
         part.cls().pwm().ifPresent(pwm -> {
             figures.put(USUAL, pwm.frequency().hertz());
-            node.board().cls().controller().ifPresent(board -> timer(board, figures));
+            node.board().cls().controller().ifPresent(board -> TimerRig.put(board, TONE, figures));
         });
         return pins.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Rig(part.part().name(), pins, figures, meter));
-    }
-
-    /** The timer that code for tones takes; none on a board whose pins all have one of their own. */
-    private static void timer(Controller board, Map<String, Double> figures) {
-        Optional<Timer> timer = board.claims().stream()
-                .filter(claim -> claim.use().equals(TONE))
-                .map(Claim::timer)
-                .flatMap(unit -> board.timers().stream().filter(one -> one.unit() == unit))
-                .findFirst();
-        timer.ifPresent(one -> {
-            figures.put(CLOCK, board.clock().hertz());
-            figures.put(BITS, (double) one.bits());
-            for (int divider : one.prescalers()) {
-                figures.put(PRESCALER + divider, (double) divider);
-            }
-        });
     }
 
     @Override
@@ -142,19 +122,7 @@ public final class BuzzerBench implements SampledBench {
 
     /** The pin is turned over at each count, so that the timer runs at twice the pitch. */
     private static Optional<TimerSetting> made(Rig rig, double tone) {
-        if (!rig.has(CLOCK)) {
-            return Optional.empty();
-        }
-        List<Integer> dividers = rig.figures().entrySet().stream()
-                .filter(one -> one.getKey().startsWith(PRESCALER))
-                .map(one -> one.getValue().intValue())
-                .sorted()
-                .toList();
-        return TimerSetting.nearest(
-                        Frequency.ofHertz(rig.figure(CLOCK)),
-                        (int) rig.figure(BITS),
-                        dividers,
-                        Frequency.ofHertz(2 * tone))
+        return TimerRig.nearest(rig, 2 * tone)
                 .map(made -> new TimerSetting(
                         made.prescaler(),
                         made.top(),

@@ -29,6 +29,7 @@ import inkel.core.tune.relay.RelayBench;
 import inkel.core.tune.sample.Rig;
 import inkel.core.tune.sample.SampledBench;
 import inkel.core.tune.sample.SampledDraft;
+import inkel.core.tune.sender.SenderBench;
 import inkel.core.tune.serial.SerialDraft;
 import inkel.core.tune.servo.ServoDraft;
 import inkel.core.tune.servo.ServoKept;
@@ -55,7 +56,8 @@ public final class Benches {
             new LampBench(),
             new RelayBench(),
             new BuzzerBench(),
-            new DisplayBench());
+            new DisplayBench(),
+            new SenderBench());
 
     private Benches() {}
 

@@ -1,8 +1,7 @@
-package inkel.core.tune.buzzer;
+package inkel.core.tune.sample;
 
 import inkel.core.tune.Estimate;
 import inkel.core.tune.Spread;
-import inkel.core.tune.sample.Sample;
 import java.util.List;
 import java.util.Optional;
 import org.ejml.data.DMatrixRMaj;
@@ -16,11 +15,20 @@ import org.ejml.dense.row.CommonOps_DDRM;
  * @param pitch in hertz
  * @param curve the three of {@code 1/A²}
  */
-record Resonance(Estimate pitch, List<Double> curve) {
+public record Resonance(Estimate pitch, List<Double> curve) {
     private static final int UNKNOWNS = 3;
 
     /** Empty for fewer than four pitches with two readings each, and where no peak lies between them. */
-    static Optional<Resonance> of(List<Sample> samples) {
+    public static Optional<Resonance> of(List<Sample> samples) {
+        return of(samples, false);
+    }
+
+    /** As {@link #of(List)}, of values that are all off by one share of themselves, and not by one amount. */
+    public static Optional<Resonance> ofShares(List<Sample> samples) {
+        return of(samples, true);
+    }
+
+    private static Optional<Resonance> of(List<Sample> samples, boolean isByShare) {
         List<Sample> heard = samples.stream()
                 .filter(one -> one.mean() > 0 && one.known() > 0)
                 .toList();
@@ -28,7 +36,10 @@ record Resonance(Estimate pitch, List<Double> curve) {
         if (heard.stream().mapToDouble(Sample::known).distinct().count() <= UNKNOWNS || freedoms < UNKNOWNS) {
             return Optional.empty();
         }
-        double variance = heard.stream().mapToDouble(Sample::squares).sum() / freedoms;
+        double variance = heard.stream()
+                        .mapToDouble(one -> one.squares() / (isByShare ? one.mean() * one.mean() : 1))
+                        .sum()
+                / freedoms;
         // In units of the middle of the pitches, so that the columns are of one size.
         double unit = heard.stream().mapToDouble(Sample::known).average().orElseThrow();
         DMatrixRMaj rows = new DMatrixRMaj(heard.size(), UNKNOWNS);
@@ -36,7 +47,9 @@ record Resonance(Estimate pitch, List<Double> curve) {
         for (int i = 0; i < heard.size(); i++) {
             Sample one = heard.get(i);
             double f = one.known() / unit;
-            double weight = Math.pow(one.mean(), 3) / 2 * Math.sqrt(one.values().size());
+            double weight = Math.pow(one.mean(), isByShare ? 2 : 3)
+                    / 2
+                    * Math.sqrt(one.values().size());
             rows.set(i, 0, weight);
             rows.set(i, 1, weight * f * f);
             rows.set(i, 2, weight / (f * f));
@@ -72,7 +85,7 @@ record Resonance(Estimate pitch, List<Double> curve) {
     }
 
     /** How loud it is at a pitch; nothing where the curve says that it is beyond all measure. */
-    double at(double hertz) {
+    public double at(double hertz) {
         double inverse = curve.get(0) + curve.get(1) * hertz * hertz + curve.get(2) / (hertz * hertz);
         return inverse > 0 ? 1 / Math.sqrt(inverse) : 0;
     }
