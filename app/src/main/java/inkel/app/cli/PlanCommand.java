@@ -8,14 +8,17 @@ import inkel.core.checks.Assessment;
 import inkel.core.checks.ProvenPlan;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Replan;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
+import inkel.core.pins.PartialPlan;
 import inkel.core.pins.Patience;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
@@ -28,6 +31,7 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -69,6 +73,7 @@ final class PlanCommand implements Callable<Integer> {
         Build build = BuildReader.read(file, catalog);
         long start = System.nanoTime();
         List<ProvenPlan> proven = new ArrayList<>();
+        Map<String, PartialPlan> some = new LinkedHashMap<>();
         Build planned = build;
         for (Node node : build.nodes()) {
             Patience patience = Patience.of(Planning.LONGEST, () -> false);
@@ -77,6 +82,13 @@ final class PlanCommand implements Callable<Integer> {
                     ? new ProvenPlan(planner.planKeeping(node.id()), List.of())
                     : ProvenPlan.of(planned, catalog, planner.plan(node.id()), patience);
             proven.add(next);
+            if (!next.plan().placed()) {
+                PartialPlan partial =
+                        PartialPlan.of(planned, catalog, node.id(), Patience.of(Planning.LONGEST_PARTIAL, () -> false));
+                if (!partial.placed().isEmpty()) {
+                    some.put(node.id(), partial);
+                }
+            }
             Optional<Edit> edit = next.plan().edit();
             planned = edit.isPresent() ? edit.get().apply(planned) : planned;
         }
@@ -90,10 +102,17 @@ final class PlanCommand implements Callable<Integer> {
         PinReport pins = assessment.reports().pins();
         PrintWriter print = spec.commandLine().getOut();
         if (json) {
-            print.println(Json.print(json(proven, planned, pins, stops, millis)));
+            Map<String, Object> answer = json(proven, planned, pins, stops, millis);
+            if (!some.isEmpty()) {
+                Map<String, Object> all = Json.object();
+                some.forEach((id, partial) -> all.put(id, json(partial)));
+                answer.put("some", all);
+            }
+            print.println(Json.print(answer));
         } else {
             for (Plan plan : plans) {
                 print(print, plan, build, planned, pins);
+                Optional.ofNullable(some.get(plan.node())).ifPresent(partial -> print(print, partial));
             }
             if (isPlaced) {
                 stops.forEach(stop -> print(print, stop, proof(proven, stop)));
@@ -104,6 +123,34 @@ final class PlanCommand implements Callable<Integer> {
             spec.commandLine().getErr().println(Words.get("cli.written", "file", out));
         }
         return !isPlaced ? 1 : stops.isEmpty() ? 0 : PLACED_WITH_STOPS;
+    }
+
+    /** How far it came with a table that has no placement, or none that was found. */
+    private static void print(PrintWriter out, PartialPlan some) {
+        out.println("  "
+                + Words.say(Fact.of("cli.plan.some")
+                        .with("placed", some.placed().size())
+                        .with(
+                                "left",
+                                some.left().stream()
+                                        .map(Endpoint::part)
+                                        .distinct()
+                                        .count())));
+        some.edits().stream()
+                .reduce((first, last) -> last)
+                .filter(Replan.class::isInstance)
+                .ifPresent(last -> ((Replan) last)
+                        .wires().stream()
+                                .filter(wire ->
+                                        some.placed().contains(wire.from().part()))
+                                .forEach(wire -> out.printf("  %-18s → %s%n", wire.from(), wire.to())));
+    }
+
+    private static Map<String, Object> json(PartialPlan some) {
+        Map<String, Object> answer = Json.object();
+        answer.put("parts", some.placed());
+        answer.put("left", some.left().stream().map(Object::toString).toList());
+        return answer;
     }
 
     private static void print(PrintWriter out, Plan plan, Build before, Build after, PinReport pins) {

@@ -19,6 +19,7 @@ import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
+import inkel.core.pins.PartialPlan;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.Plan;
 import inkel.core.pins.PlanNotes;
@@ -36,6 +37,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Sharing out pins, and moving and holding knots by hand, on the node that is shown. */
 public final class PinWork {
@@ -106,15 +108,21 @@ public final class PinWork {
 
     // --- planning
 
-    /** What came of sharing out the pins: the plan is taken over, or what clashes is said. */
-    void planned(ProvenPlan proven) {
-        Plan plan = proven.plan();
+    /** What came of sharing out the pins: the plan is taken over, or what clashes is said, and what has a place is offered. */
+    void planned(Planning.Outcome outcome) {
+        Plan plan = outcome.proven().plan();
+        List<Notice.Action> some = outcome
+                .some()
+                .filter(partial -> !partial.placed().isEmpty())
+                .stream()
+                .map(this::offer)
+                .toList();
         if (plan.placed()) {
-            take(plan, proven.left());
+            take(plan, outcome.proven().left());
         } else if (!plan.complete()) {
-            session.notices().show(Notice.trouble(Words.get("notice.plan_unknown")));
+            session.notices().show(new Notice(Notice.Tone.TROUBLE, Words.get("notice.plan_unknown"), some));
         } else {
-            clash(plan, fix -> {
+            clash(plan, some, fix -> {
                 if (session.apply(fix)) {
                     session.planning().plan();
                 }
@@ -122,8 +130,28 @@ public final class PinWork {
         }
     }
 
+    /** As many parts as have a place, as one step. */
+    private Notice.Action offer(PartialPlan some) {
+        return new Notice.Action(
+                Words.say(Fact.of("notice.plan_some")
+                        .with("placed", some.placed().size())
+                        .with("left", owners(some.left()).size())),
+                () -> {
+                    if (session.apply(some.edits())) {
+                        session.notices()
+                                .done(Words.say(Fact.of("notice.planned_some")
+                                        .with("placed", some.placed().size())
+                                        .with("wants", wants(some.left()))));
+                    }
+                });
+    }
+
+    private static Set<String> owners(List<Endpoint> signals) {
+        return signals.stream().map(Endpoint::part).collect(Collectors.toSet());
+    }
+
     /** Says what has no place, with what would help. */
-    private void clash(Plan plan, Consumer<Fix> taken) {
+    private void clash(Plan plan, List<Notice.Action> more, Consumer<Fix> taken) {
         String why = plan.shortage()
                 .map(PlanWords::shortage)
                 .map(shortage -> shortage + " ")
@@ -132,8 +160,11 @@ public final class PinWork {
                 .show(new Notice(
                         Notice.Tone.TROUBLE,
                         why + Words.get("notice.clash", "wants", wants(plan.clash())),
-                        plan.waysOut().stream()
-                                .map(fix -> new Notice.Action(Words.say(fix.title()), () -> taken.accept(fix)))
+                        Stream.concat(
+                                        plan.waysOut().stream()
+                                                .map(fix -> new Notice.Action(
+                                                        Words.say(fix.title()), () -> taken.accept(fix))),
+                                        more.stream())
                                 .toList()));
     }
 
@@ -156,7 +187,7 @@ public final class PinWork {
         Optional<Plan> crowded =
                 plans.stream().filter(plan -> !plan.clash().isEmpty()).findFirst();
         if (crowded.isPresent()) {
-            clash(crowded.get(), session::apply);
+            clash(crowded.get(), List.of(), session::apply);
         } else if (moved > 0) {
             session.notices().done(Words.get("notice.gone_on", "count", moved));
         }

@@ -12,6 +12,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.edit.Edit;
 import inkel.core.pins.Alternative;
+import inkel.core.pins.PartialPlan;
 import inkel.core.pins.Patience;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
@@ -31,6 +32,9 @@ import javafx.beans.property.ReadOnlyBooleanWrapper;
 public final class Planning {
     /** Longer than any table of a home builder's takes; then it is told that it was given up. */
     public static final Duration LONGEST = Duration.ofSeconds(4);
+
+    /** How long it takes at most, after that, to place as many as have a place. */
+    public static final Duration LONGEST_PARTIAL = Duration.ofMillis(900);
 
     private final Session session;
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
@@ -113,10 +117,27 @@ public final class Planning {
         work(
                 (now, classes, isStopped) -> {
                     Patience patience = Patience.of(LONGEST, isStopped);
-                    return ProvenPlan.of(now, classes, new Planner(now, classes, patience).plan(of), patience);
+                    Plan plan = new Planner(now, classes, patience).plan(of);
+                    return outcome(ProvenPlan.of(now, classes, plan, patience), now, classes, isStopped);
                 },
                 session.pins()::planned,
                 "notice.plan_failed");
+    }
+
+    /**
+     * What planning came to.
+     *
+     * @param some those that have a place, where there is none for all
+     */
+    record Outcome(ProvenPlan proven, Optional<PartialPlan> some) {}
+
+    private static Outcome outcome(ProvenPlan proven, Build now, Catalog classes, BooleanSupplier isStopped) {
+        return new Outcome(
+                proven,
+                proven.plan().placed()
+                        ? Optional.empty()
+                        : Optional.of(PartialPlan.of(
+                                now, classes, proven.plan().node(), Patience.of(LONGEST_PARTIAL, isStopped))));
     }
 
     /** As {@link #plan}, with every wire left where it is that can stay there. */
@@ -127,8 +148,10 @@ public final class Planning {
     /** As {@link #planKeeping()}, for any node. */
     void planKeeping(String of) {
         work(
-                (now, classes, isStopped) -> new ProvenPlan(
-                        new Planner(now, classes, Patience.of(LONGEST, isStopped)).planKeeping(of), List.of()),
+                (now, classes, isStopped) -> {
+                    Plan plan = new Planner(now, classes, Patience.of(LONGEST, isStopped)).planKeeping(of);
+                    return outcome(new ProvenPlan(plan, List.of()), now, classes, isStopped);
+                },
                 session.pins()::planned,
                 "notice.plan_failed");
     }

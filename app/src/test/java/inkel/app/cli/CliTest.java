@@ -247,6 +247,27 @@ class CliTest {
     }
 
     @Test
+    void planTellsHowFarItCame() throws IOException {
+        StringBuilder lamps = new StringBuilder();
+        for (int i = 0; i < 20; i++) {
+            lamps.append(i == 0 ? "" : ",")
+                    .append("{\"id\": \"lamp-" + i + "\", \"class\": \"led\", \"name\": \"Lamp " + i + "\"}");
+        }
+        Path file = folder.resolve("crowd.inkel.json");
+        Files.writeString(
+                file,
+                "{\"format\": 1, \"name\": \"Crowd\", \"nodes\": [{\"id\": \"a\", \"name\": \"A\","
+                        + " \"board\": {\"class\": \"board-classic-5v\", \"name\": \"Board\"}, \"parts\": [" + lamps
+                        + "], \"wires\": []}]}");
+        Ran ran = run("plan", file.toString(), "--json");
+        assertEquals(1, ran.code());
+        // Eighteen pins beside the board's own line.
+        assertEquals(18, ran.json().at("/some/a/parts").size());
+        assertEquals(2, ran.json().at("/some/a/left").size());
+        assertTrue(run("plan", file.toString()).out().contains("18 parts have a place beside what is wired, 2 not:"));
+    }
+
+    @Test
     void planWithoutAPlacementNamesTheClash() throws IOException {
         Path file = folder.resolve("clash.inkel.json");
         Files.writeString(

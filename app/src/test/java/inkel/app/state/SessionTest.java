@@ -366,6 +366,38 @@ class SessionTest {
     }
 
     @Test
+    void whereNotAllHaveAPlaceThoseThatHaveOneAreOffered() throws IOException {
+        StringBuilder lamps = new StringBuilder();
+        for (int i = 0; i < 20; i++) {
+            lamps.append(i == 0 ? "" : ",")
+                    .append("{\"id\": \"lamp-" + i + "\", \"class\": \"led\", \"name\": \"Lamp " + i + "\"}");
+        }
+        Path crowd = folder.resolve("crowd.inkel.json");
+        java.nio.file.Files.writeString(
+                crowd,
+                "{\"format\": 2, \"name\": \"Crowd\", \"nodes\": [{\"id\": \"a\", \"name\": \"A\","
+                        + " \"board\": {\"class\": \"board-classic-5v\", \"name\": \"Board\"}, \"parts\": [" + lamps
+                        + "], \"wires\": []}]}");
+        session.files().open(crowd);
+        Build before = build();
+        session.planning().plan();
+        Notice told = session.notices().property().get();
+        assertEquals(Notice.Tone.TROUBLE, told.tone());
+        assertEquals(before, build());
+        // Eighteen pins beside the board's own line.
+        Notice.Action offer = told.actions().stream()
+                .filter(action -> action.title().equals("Place 18 parts, leave 2"))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(told.actions().toString()));
+        offer.run().run();
+        assertEquals(18, build().nodes().get(0).wires().size());
+        String said = session.notices().property().get().text();
+        assertTrue(said.matches("18 parts have their pins\\. Without: Lamp [0-9]+ A; Lamp [0-9]+ A\\."), said);
+        session.undo();
+        assertEquals(before, build());
+    }
+
+    @Test
     void planningPlacesEverythingAndCanBeUndone() {
         Build before = build();
         session.planning().plan();
