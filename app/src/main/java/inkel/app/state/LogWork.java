@@ -98,6 +98,11 @@ public final class LogWork {
         });
     }
 
+    /** By which the two records are known that a line joins; none for any other line. */
+    public List<String> parents(int line) {
+        return register().map(all -> all.build().log().mark(line).parents()).orElse(List.of());
+    }
+
     public Optional<Entry> selected() {
         return register().flatMap(all -> all.entry(selected));
     }

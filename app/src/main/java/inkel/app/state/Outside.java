@@ -6,6 +6,7 @@ import inkel.core.catalog.Catalog;
 import inkel.core.document.Build;
 import inkel.core.document.Place;
 import inkel.core.io.document.BuildReader;
+import inkel.core.io.document.RecordSeal;
 import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.log.Did;
@@ -66,7 +67,8 @@ record Outside(Path file, Build base, Build build, String text) {
         String text = Words.say(Fact.of("log.joined")
                 .with("mine", mine.log().size())
                 .with("theirs", build.log().size()));
-        return Merge.of(base, mine, build, isMine, now, text);
+        List<String> parents = List.of(RecordSeal.of(build), RecordSeal.of(mine));
+        return Merge.of(base, mine, build, isMine, now, text, parents.contains("") ? List.of() : parents);
     }
 
     /** What both changed, each in its own way. */

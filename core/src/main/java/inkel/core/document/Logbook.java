@@ -28,16 +28,25 @@ public record Logbook(List<LogLine> lines, List<Mark> marks) {
      * @param seal what the file has as the seal of this line and all before it; empty for a line that no file has yet
      * @param isBroken whether the line is not the one that was sealed
      * @param isBlanked whether somebody took its text out; its seal is that of the line with the text
+     * @param parents of a line that joins two records: the seals of their last lines, that of the one which goes on here first
      */
-    public record Mark(String back, String seal, boolean isBroken, boolean isBlanked) {
-        public static final Mark NONE = new Mark("", "", false, false);
+    public record Mark(String back, String seal, boolean isBroken, boolean isBlanked, List<String> parents) {
+        public static final Mark NONE = new Mark("", "", false, false, List.of());
+
+        public Mark {
+            parents = List.copyOf(parents);
+        }
 
         Mark withBack(String patch) {
-            return new Mark(patch, seal, isBroken, isBlanked);
+            return new Mark(patch, seal, isBroken, isBlanked, parents);
+        }
+
+        Mark withParents(List<String> seals) {
+            return new Mark(back, seal, isBroken, isBlanked, seals);
         }
 
         Mark blanked() {
-            return new Mark(back, seal, isBroken, true);
+            return new Mark(back, seal, isBroken, true, parents);
         }
     }
 
@@ -58,6 +67,12 @@ public record Logbook(List<LogLine> lines, List<Mark> marks) {
     public Logbook withBack(String patch) {
         int last = lines.size() - 1;
         return new Logbook(lines, marksUntil(last).with(mark(last).withBack(patch)));
+    }
+
+    /** With the two records that the last line joins. */
+    public Logbook withParents(List<String> seals) {
+        int last = lines.size() - 1;
+        return new Logbook(lines, marksUntil(last).with(mark(last).withParents(seals)));
     }
 
     private Grown<Mark> marksUntil(int line) {

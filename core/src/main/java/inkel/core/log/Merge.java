@@ -38,9 +38,11 @@ public record Merge(Build build, List<Place> both) {
      * @param base what both came from
      * @param isMine whose changes are taken where both changed the same
      * @param text what the line of the record says that joins them
+     * @param parents by which both records are known, theirs first; empty where either has no line
      */
-    public static Merge of(Build base, Build mine, Build theirs, boolean isMine, Instant now, String text) {
-        return new Joining(base, mine, theirs, isMine).merge(now, text);
+    public static Merge of(
+            Build base, Build mine, Build theirs, boolean isMine, Instant now, String text, List<String> parents) {
+        return new Joining(base, mine, theirs, isMine).merge(now, text, parents);
     }
 
     private static final class Joining {
@@ -57,7 +59,7 @@ public record Merge(Build build, List<Place> both) {
             this.isMine = isMine;
         }
 
-        Merge merge(Instant now, String text) {
+        Merge merge(Instant now, String text, List<String> parents) {
             List<Node> nodes = list(
                     base.nodes(), mine.nodes(), theirs.nodes(), Node::id, node -> Place.ofNode(node.id()), this::node);
             List<NodeWire> links = list(
@@ -72,7 +74,7 @@ public record Merge(Build build, List<Place> both) {
                     .withAir(value(base.air(), mine.air(), theirs.air(), Place.NOWHERE))
                     .withHabits(value(base.habits(), mine.habits(), theirs.habits(), Place.NOWHERE))
                     .withClasses(value(base.classes(), mine.classes(), theirs.classes(), Place.NOWHERE))
-                    .withLog(log(now, text));
+                    .withLog(log(now, text).withParents(parents));
             return new Merge(joined, List.copyOf(both));
         }
 

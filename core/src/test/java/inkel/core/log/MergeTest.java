@@ -52,7 +52,7 @@ class MergeTest {
     }
 
     private static Merge merge(Build mine, Build theirs, boolean isMine) {
-        return Merge.of(BASE, mine, theirs, isMine, AT, "joined");
+        return Merge.of(BASE, mine, theirs, isMine, AT, "joined", List.of());
     }
 
     private static Build plan(Build build) {

@@ -61,6 +61,14 @@ final class LogNotes implements StageNotes {
         if (entry.line() instanceof LogLine.Noted noted && !noted.picture().isEmpty()) {
             said.add(new Line(Tone.PLAIN, Words.get("log.why.picture", "path", noted.picture())));
         }
+        List<String> parents = log.parents(entry.number());
+        if (parents.size() == 2) {
+            said.add(new Line(
+                    Tone.PLAIN,
+                    Words.say(Fact.of("log.why.parents")
+                            .with("theirs", parents.get(0))
+                            .with("mine", parents.get(1)))));
+        }
         sections.add(Section.ofLines(
                 Words.say(Fact.of("log.why.line")
                         .with("line", entry.number() + 1)

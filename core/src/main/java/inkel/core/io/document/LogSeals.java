@@ -2,6 +2,7 @@ package inkel.core.io.document;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
@@ -13,22 +14,25 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
  * The chain of a record: the seal of a line is the first sixteen digits of SHA-256 over the seal before it and the line as it is
  * written. A line that was changed by hand, left out or put in is told by that. Lines of files before there were seals have
  * none, and the chain begins behind them. A line whose text was taken out keeps its seal, and what is left of it has one of its
- * own.
+ * own. A line that joins two records names the last seals of both.
  */
 final class LogSeals {
     private static final String SEAL = "seal";
     private static final String BACK = "back";
     private static final String BLANKED = "blanked";
+    private static final String PARENTS = "parents";
     private static final int DIGITS = 16;
 
     private LogSeals() {}
@@ -42,7 +46,7 @@ final class LogSeals {
                 .orElse(-1);
         for (int i = 0; i < book.size(); i++) {
             Logbook.Mark mark = book.mark(i);
-            ObjectNode line = line(book.lines().get(i), mark.back());
+            ObjectNode line = line(book.lines().get(i), mark.back(), mark.parents());
             boolean isOfFile = !mark.seal().isEmpty();
             if (isOfFile || i > sealed) {
                 // A seal that a file has is kept, whether it fits or not: rewriting must not hide a change.
@@ -57,7 +61,14 @@ final class LogSeals {
         }
     }
 
-    private static ObjectNode line(LogLine line, String back) {
+    /** The seal of the last line, as a file of this record has it or would have it; empty for no line. */
+    static String last(Logbook book) {
+        ArrayNode log = JsonNodeFactory.instance.arrayNode();
+        write(log, book);
+        return book.isEmpty() ? "" : log.get(log.size() - 1).path(SEAL).asText();
+    }
+
+    private static ObjectNode line(LogLine line, String back, List<String> parents) {
         ObjectNode tree = BuildWriter.tree(line);
         if (!back.isEmpty()) {
             try {
@@ -65,6 +76,10 @@ final class LogSeals {
             } catch (JsonText.BadJson broken) {
                 throw new IllegalStateException("a way back that was made or read before", broken);
             }
+        }
+        if (!parents.isEmpty()) {
+            ArrayNode seals = tree.putArray(PARENTS);
+            parents.forEach(seals::add);
         }
         return tree;
     }
@@ -85,11 +100,13 @@ final class LogSeals {
         rest.remove(SEAL);
         rest.remove(BACK);
         rest.remove(BLANKED);
+        rest.remove(PARENTS);
         return new Extras(rest);
     }
 
     static Logbook read(List<LogLine> lines, List<Fields> entries) {
         List<Logbook.Mark> marks = new ArrayList<>();
+        Set<String> above = new HashSet<>();
         String before = "";
         for (int i = 0; i < lines.size(); i++) {
             Fields entry = entries.get(i);
@@ -97,16 +114,24 @@ final class LogSeals {
             String back = back(entry);
             String blanked = entry.optionalText(BLANKED).orElse("");
             boolean isBlanked = !blanked.isEmpty() && lines.get(i).text().isEmpty();
-            ObjectNode line = line(lines.get(i), back);
-            boolean isBroken = !seal.isEmpty()
-                    && !(isBlanked ? blanked.equals(seal(seal, line)) : seal.equals(seal(before, line)));
+            List<String> parents = entry.texts(PARENTS);
+            ObjectNode line = line(lines.get(i), back, parents);
+            // The record that goes on here is above it; the other one is in another file.
+            boolean isOrphan = !parents.isEmpty() && !above.contains(parents.get(0));
+            boolean isBroken = !seal.isEmpty() && (isOrphan || !isSealed(before, seal, line, isBlanked ? blanked : ""));
             before = seal;
+            above.add(seal);
             marks.add(
-                    seal.isEmpty() && back.isEmpty()
+                    seal.isEmpty() && back.isEmpty() && parents.isEmpty()
                             ? Logbook.Mark.NONE
-                            : new Logbook.Mark(back, seal, isBroken, isBlanked));
+                            : new Logbook.Mark(back, seal, isBroken, isBlanked, parents));
         }
         return new Logbook(lines, marks);
+    }
+
+    /** @param blanked the seal of what is left of a line whose text was taken out; empty for any other */
+    private static boolean isSealed(String before, String seal, ObjectNode line, String blanked) {
+        return blanked.isEmpty() ? seal.equals(seal(before, line)) : blanked.equals(seal(seal, line));
     }
 
     private static String back(Fields entry) {

@@ -14,6 +14,7 @@ import inkel.core.document.Place;
 import inkel.core.document.edit.BlankLine;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
+import inkel.core.log.Merge;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
@@ -100,6 +101,34 @@ class LogSealsTest {
         assertEquals(List.of(2), read(moved).log().broken(), "what is left has a seal too");
         String filled = text.replaceFirst("(\"blanked\" :)", "\"text\" : \"something else\", $1");
         assertEquals(List.of(2), read(filled).log().broken());
+    }
+
+    @Test
+    void aLineThatJoinsTwoRecordsHasBothAsParents() throws Exception {
+        Build base = read(BuildWriter.print(with(3)));
+        Build mine = base.withLog(base.log().with(line(10)));
+        Build theirs =
+                read(BuildWriter.print(base.withLog(base.log().with(line(20)).with(line(21)))));
+        String own = RecordSeal.of(mine);
+        String other = RecordSeal.of(theirs);
+        assertEquals(theirs.log().mark(4).seal(), other);
+        assertEquals(read(BuildWriter.print(mine)).log().mark(3).seal(), own, "as its file would have it");
+        Build joined = Merge.of(base, mine, theirs, true, line(30).at(), "joined", List.of(other, own))
+                .build();
+        String text = BuildWriter.print(joined);
+        Build back = read(text);
+        assertEquals(List.of(), back.log().broken());
+        assertEquals(List.of(other, own), back.log().mark(6).parents());
+        assertEquals(text, BuildWriter.print(back));
+        // The seal covers them, and the record that goes on must be there.
+        assertEquals(
+                List.of(6),
+                read(text.replace("\"" + own + "\"", "\"0123456789abcdef\""))
+                        .log()
+                        .broken());
+        Build other3 = base.withLog(base.log().with(line(3)).withParents(List.of(own, other)));
+        assertEquals(List.of(3), read(BuildWriter.print(other3)).log().broken(), "no such line is above it");
+        assertEquals("", RecordSeal.of(with(0)));
     }
 
     @Test
