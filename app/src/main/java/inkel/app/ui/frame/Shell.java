@@ -90,6 +90,8 @@ public final class Shell extends StackPane implements Frame, TakePage.Desk {
         why = new WhyPanel(session, subscriptions, stages::notes, stages.parts()::makeFrom);
         frame.setBottom(new Strip(session, subscriptions));
         getChildren().add(frame);
+        // What has no room is cut at the bottom, and never the bar on top.
+        setAlignment(frame, Pos.TOP_LEFT);
         subscriptions.on(session.stageProperty(), (property, old, next) -> showStage());
         subscriptions.on(session.assessmentProperty(), (property, old, next) -> {
             boolean isStartShown = startPage != null && stageHost.getChildren().contains(startPage);

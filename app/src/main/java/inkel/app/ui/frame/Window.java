@@ -11,6 +11,7 @@ import inkel.app.state.Shelves;
 import inkel.app.state.StartMarks;
 import inkel.app.state.Trouble;
 import inkel.app.state.UserState;
+import inkel.app.ui.kit.Popups;
 import inkel.app.ui.kit.Zoom;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
@@ -90,6 +91,7 @@ public final class Window extends Application {
         Zoom zoom = new Zoom(shell);
         Scene scene = new Scene(zoom, width, height);
         shell.install(scene, zoom);
+        Popups.grow(scene, zoom::factor);
         return scene;
     }
 

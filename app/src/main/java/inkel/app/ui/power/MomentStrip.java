@@ -27,6 +27,7 @@ import javafx.scene.layout.VBox;
 final class MomentStrip extends VBox {
     private static final int MOST_STEPS = 3000;
     private static final double ROWS_HEIGHT = 120;
+    private static final double NARROW = 560;
 
     private final Session session;
     private final VBox rows = new VBox();
@@ -47,9 +48,22 @@ final class MomentStrip extends VBox {
         title.setMinWidth(USE_PREF_SIZE);
         HBox head = new HBox(10, title, hint, Ui.spring(), stagger, add);
         head.setAlignment(Pos.CENTER_LEFT);
+        // In little room it stands below, and not in a column of single words.
+        widthProperty().addListener((property, old, next) -> place(head, next.doubleValue() < NARROW));
         rows.setFillWidth(true);
         setMinHeight(USE_PREF_SIZE);
         getChildren().addAll(head, body);
+    }
+
+    private void place(HBox head, boolean isNarrow) {
+        boolean isBelow = getChildren().contains(hint);
+        if (isNarrow && !isBelow) {
+            head.getChildren().remove(hint);
+            getChildren().add(1, hint);
+        } else if (!isNarrow && isBelow) {
+            getChildren().remove(hint);
+            head.getChildren().add(1, hint);
+        }
     }
 
     private static Tile pill(String key, String id, Runnable action) {

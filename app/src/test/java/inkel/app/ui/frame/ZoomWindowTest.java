@@ -1,6 +1,7 @@
 package inkel.app.ui.frame;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
@@ -9,6 +10,7 @@ import java.io.IOException;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.ScrollEvent;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
@@ -72,5 +74,90 @@ class ZoomWindowTest extends WindowJourney {
         onScreen(robot, "#stage-power");
         robot.clickOn("#stage-power");
         until(() -> isThere(robot, "#stage-pane-power"));
+    }
+
+    private double menuHeight(FxRobot robot) throws Exception {
+        // What has the keyboard is brought into view, also where the window is too small for all.
+        robot.interact(() -> robot.lookup("#menu").query().requestFocus());
+        until(() -> isSeen(robot, "#menu"));
+        robot.clickOn("#menu");
+        until(() -> isThere(robot, "#menu-part-window"));
+        double height = seen(() ->
+                robot.lookup("#menu-part-window").query().getLayoutBounds().getHeight());
+        robot.type(KeyCode.ESCAPE);
+        until(() -> !isThere(robot, "#menu-part-window"));
+        return height;
+    }
+
+    @Test
+    void menusThatOpenOverItGrowWithIt(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.PARTS);
+        double usual = menuHeight(robot);
+        for (int i = 0; i < 5; i++) {
+            command(robot, "text_larger");
+        }
+        onScreen(robot, "#menu");
+        double large = menuHeight(robot);
+        // Letters are twice as high; the room around them is not.
+        assertTrue(large > 1.4 * usual, usual + " " + large);
+        command(robot, "text_usual");
+        onScreen(robot, "#menu");
+        assertEquals(usual, menuHeight(robot), 0.5);
+    }
+
+    private boolean isSeen(FxRobot robot, String id) {
+        Bounds at = onScreen(robot, id);
+        return at.getMinX() >= 0
+                && at.getMinY() >= 0
+                && at.getMaxX() <= stage.getScene().getWidth()
+                && at.getMaxY() <= stage.getScene().getHeight();
+    }
+
+    @Test
+    void aWindowThatIsTooSmallForItIsMovedAbout(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.POWER);
+        for (int i = 0; i < 5; i++) {
+            command(robot, "text_larger");
+        }
+        // Twice as large there are 640 by 400 left, less than stages can be used at.
+        Bounds shell = onScreen(robot, ".shell");
+        assertTrue(shell.getWidth() > stage.getScene().getWidth() + 100, shell.toString());
+        assertTrue(shell.getHeight() > stage.getScene().getHeight() + 100, shell.toString());
+        for (String id : new String[] {"#stage-log", "#menu", "#stage-parts"}) {
+            robot.interact(() -> stage.getScene().getRoot().requestFocus());
+            robot.interact(() -> robot.lookup(id).query().requestFocus());
+            until(() -> isSeen(robot, id));
+        }
+        assertEquals(0, onScreen(robot, ".shell").getMinX(), 0.5, "no farther than its end");
+        robot.interact(() -> stage.getScene().getRoot().fireEvent(wheel(-5000)));
+        until(() ->
+                Math.abs(onScreen(robot, ".shell").getMaxY() - stage.getScene().getHeight()) < 15);
+        command(robot, "text_usual");
+        until(() -> onScreen(robot, ".shell").getMinY() == 0 && isSeen(robot, "#menu"));
+    }
+
+    private static ScrollEvent wheel(double down) {
+        return new ScrollEvent(
+                ScrollEvent.SCROLL,
+                0,
+                0,
+                0,
+                0,
+                false,
+                false,
+                false,
+                false,
+                false,
+                false,
+                0,
+                down,
+                0,
+                down,
+                ScrollEvent.HorizontalTextScrollUnits.NONE,
+                0,
+                ScrollEvent.VerticalTextScrollUnits.NONE,
+                0,
+                0,
+                null);
     }
 }
