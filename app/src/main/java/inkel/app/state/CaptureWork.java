@@ -109,10 +109,18 @@ public final class CaptureWork {
         });
     }
 
+    private Optional<Planted> planted() {
+        return Optional.ofNullable(session.practice().roundProperty().get()).flatMap(PracticeWork.Round::planted);
+    }
+
+    /** Whether there is a practice bench, and it is known what is planted on it. */
+    public boolean canPractise() {
+        return planted().isPresent();
+    }
+
     /** Takes down what the wires of the practice bench do for a while, with what is planted on it. */
     public void practise() {
-        Optional<Planted> planted =
-                Optional.ofNullable(session.practice().roundProperty().get()).flatMap(PracticeWork.Round::planted);
+        Optional<Planted> planted = planted();
         if (planted.isEmpty()) {
             return;
         }

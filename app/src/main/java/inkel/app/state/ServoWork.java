@@ -87,7 +87,7 @@ public final class ServoWork {
                 movers,
                 servo -> Words.say(Fact.of("tune.servo.in_turn.name")
                         .with("part", servo.part().name())));
-        return session.apply(edits) ? edits.size() : 0;
+        return !edits.isEmpty() && session.apply(edits) ? edits.size() : 0;
     }
 
     /** The pulses that are commanded on this table, in seconds, by the ids of the servos. */

@@ -135,11 +135,11 @@ public final class Zoom extends Region {
         double height = getHeight();
         clip.setWidth(width);
         clip.setHeight(height);
-        double leastWidth = Math.max(LEAST_WIDTH, content.minWidth(-1)) * factor;
-        boolean isNarrow = factor > 1 && width < leastWidth;
-        double inner = isNarrow ? leastWidth / factor : width / factor;
-        double leastHeight = Math.max(LEAST_HEIGHT, content.minHeight(inner)) * factor;
-        boolean isLow = factor > 1 && height < leastHeight;
+        double leastWidth = factor == 1 ? 0 : factor * Math.max(LEAST_WIDTH, content.minWidth(-1));
+        boolean isNarrow = width < leastWidth;
+        double inner = Math.max(width, leastWidth) / factor;
+        double leastHeight = factor == 1 ? 0 : factor * Math.max(LEAST_HEIGHT, content.minHeight(inner));
+        boolean isLow = height < leastHeight;
         double seenWidth = width - (isLow ? BAR : 0);
         double seenHeight = height - (isNarrow ? BAR : 0);
         double wide = isNarrow ? leastWidth : seenWidth;

@@ -150,7 +150,7 @@ final class CapturePane extends VBox {
         Ui.show(channels, isThere);
         Ui.show(kinds, isThere);
         Ui.show(save, isThere);
-        Ui.show(record, session.practice().isOn());
+        Ui.show(record, session.captures().canPractise());
         if (!isThere) {
             head.setText(Words.get("capture.how"));
             return;

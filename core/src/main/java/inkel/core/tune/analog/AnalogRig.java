@@ -74,7 +74,12 @@ public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup 
     public String prefix() {
         return signals(part.cls()).count() < 2
                 ? ""
-                : signal.pin().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "") + "_";
+                : signal.pin()
+                                .toLowerCase(Locale.ROOT)
+                                .replace("+", "plus")
+                                .replace("-", "minus")
+                                .replaceAll("[^a-z0-9]", "")
+                        + "_";
     }
 
     /** Whether it is the first of its part. */

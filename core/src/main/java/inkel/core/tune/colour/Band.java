@@ -2,6 +2,7 @@ package inkel.core.tune.colour;
 
 import inkel.core.formula.SampleBand;
 import inkel.core.tune.Estimate;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -36,6 +37,28 @@ public record Band(String name, List<Estimate> means, List<Double> halves) {
                                 .map(half -> Math.max(LEAST, half / Math.sqrt(readings)))
                                 .toList()))
                 .toList();
+    }
+
+    /** The narrowest band that has both in it, by the name of this one. */
+    Band with(Band other) {
+        List<Estimate> middles = new ArrayList<>();
+        List<Double> wide = new ArrayList<>();
+        for (int i = 0; i < Reading.COLOURS; i++) {
+            double low = Math.min(low(i), other.low(i));
+            double high = Math.max(high(i), other.high(i));
+            double off = Math.max(means.get(i).off(), other.means.get(i).off());
+            middles.add(new Estimate((low + high) / 2, off));
+            wide.add((high - low) / 2);
+        }
+        return new Band(name, middles, wide);
+    }
+
+    private double low(int channel) {
+        return means.get(channel).value() - halves.get(channel);
+    }
+
+    private double high(int channel) {
+        return means.get(channel).value() + halves.get(channel);
     }
 
     /** One standard deviation as the matching takes it. */

@@ -176,11 +176,25 @@ public record ColourDraft(
                 rig, correction, lampOff, colours, Optional.of(Reading.mean(last)), kept, averaged, farther, before);
     }
 
-    /** Two colours are one from now on, by the name of the first. */
+    /**
+     * Two colours are one from now on, by the name of the first: of all readings of both, or, where only the band of one of
+     * them was kept, of the band that has both in it.
+     */
     public ColourDraft merged(String one, String other) {
         List<Reading> readings = colours.getOrDefault(other, List.of());
-        ColourDraft without = without(other);
-        return readings.isEmpty() ? without : without.with(one, readings);
+        if (!readings.isEmpty() && colours.containsKey(one)) {
+            return without(other).with(one, readings);
+        }
+        Optional<Band> both = band(one).flatMap(first -> band(other).map(first::with));
+        ColourDraft left = without(one).without(other);
+        List<Band> bands = new ArrayList<>(left.kept);
+        both.ifPresent(bands::add);
+        return new ColourDraft(
+                rig, correction, lampOff, left.colours, now, bands, averaged, farther, before);
+    }
+
+    private Optional<Band> band(String name) {
+        return bands().stream().filter(band -> band.name().equals(name)).findFirst();
     }
 
     /** @param readings at least 1 */
