@@ -1,5 +1,7 @@
 package inkel.app.state;
 
+import inkel.app.words.Words;
+import inkel.core.formula.TextPdu;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.tune.modem.ModemDevice;
@@ -36,6 +38,7 @@ public final class ModemWork {
     private final StringProperty number = new SimpleStringProperty("");
     private final ObjectProperty<Trouble> trouble = new SimpleObjectProperty<>(Trouble.NONE);
     private final Deque<ModemStep> waiting = new ArrayDeque<>();
+    private final Deque<TextPdu> parts = new ArrayDeque<>();
     private final List<String> lines = new ArrayList<>();
     private final List<String> all = new ArrayList<>();
     private BiConsumer<TimeSpan, Runnable> later;
@@ -45,6 +48,9 @@ public final class ModemWork {
     private Trouble deviceTrouble;
     private boolean isDeviceSagging;
     private Optional<Fact> told = Optional.empty();
+
+    /** Tells the parts of one text from those of the next. */
+    private int reference;
 
     /** Counts the commands: what was to happen after an earlier one does not any more. */
     private int run;
@@ -105,13 +111,36 @@ public final class ModemWork {
         begin(part, List.of(step));
     }
 
-    /** Sends the text of the draft; in text mode, which a modem forgets when it starts anew. */
+    /**
+     * Sends the text of the draft: as it is typed where that goes out as one message, else its parts one after the other. A
+     * modem forgets its mode when it starts anew, so that it is said each time; afterwards texts are as they are typed again.
+     */
     public void sendText(TuneWork.At part) {
-        begin(part, List.of(ModemStep.TEXT_MODE, ModemStep.SEND));
+        ModemDraft draft = tune.modem(part).orElseThrow();
+        if (draft.isAsTyped()) {
+            begin(part, List.of(ModemStep.TEXT_MODE, ModemStep.SEND));
+            return;
+        }
+        List<TextPdu> all = draft.parts(number(), reference++);
+        List<ModemStep> steps = new ArrayList<>(List.of(ModemStep.PDU_MODE));
+        all.forEach(each -> steps.add(ModemStep.SEND_PART));
+        steps.add(ModemStep.TEXT_MODE);
+        begin(part, steps, all);
+    }
+
+    /** On the practice bench nobody is meant. */
+    private String number() {
+        String typed = number.get().replace(" ", "");
+        return isNumber(typed) ? typed : ModemDraft.MADE_UP;
     }
 
     private void begin(TuneWork.At part, List<ModemStep> steps) {
+        begin(part, steps, List.of());
+    }
+
+    private void begin(TuneWork.At part, List<ModemStep> steps, List<TextPdu> pdus) {
         stop();
+        parts.addAll(pdus);
         boolean isLine = session.line().nowProperty().get().isListening();
         if (!session.practice().isOn() && !isLine) {
             told = Optional.of(Fact.of("modem.no_line"));
@@ -128,6 +157,7 @@ public final class ModemWork {
         run++;
         now = null;
         waiting.clear();
+        parts.clear();
         lines.clear();
         told = Optional.empty();
     }
@@ -147,7 +177,22 @@ public final class ModemWork {
     }
 
     private String command() {
-        return now.command(number.get().replace(" ", ""));
+        return now == ModemStep.SEND_PART
+                ? now.command(parts.peek().length())
+                : now.command(number.get().replace(" ", ""));
+    }
+
+    /** What follows the command that sends, and how it is shown: a part has the number in it. */
+    private String sent(ModemDraft draft) {
+        return now == ModemStep.SEND_PART ? parts.peek().hex() : draft.text();
+    }
+
+    private String shown(ModemDraft draft) {
+        return now == ModemStep.SEND_PART
+                ? Words.say(Fact.of("modem.part")
+                        .with("number", draft.size().parts() - parts.size() + 1)
+                        .with("count", draft.size().parts()))
+                : draft.text();
     }
 
     private void note(String line) {
@@ -171,9 +216,9 @@ public final class ModemWork {
         }
         note("> " + now.shown());
         List<String> answer = device.answer(command());
-        if (now == ModemStep.SEND && answer.equals(List.of(">"))) {
-            note("> " + draft.text());
-            answer = device.answer(draft.text() + END);
+        if (now.isSending() && answer.equals(List.of(">"))) {
+            note("> " + shown(draft));
+            answer = device.answer(sent(draft) + END);
         }
         answer.forEach(this::note);
         lines.addAll(answer);
@@ -184,10 +229,13 @@ public final class ModemWork {
         int mine = run;
         note("> " + now.shown());
         session.line().send(command() + "\r");
-        if (now == ModemStep.SEND) {
+        if (now.isSending()) {
             later.accept(PROMPT, () -> {
                 if (run == mine) {
-                    draft().ifPresent(draft -> session.line().send(draft.text() + END));
+                    draft().ifPresent(draft -> {
+                        note("> " + shown(draft));
+                        session.line().send(sent(draft) + END);
+                    });
                 }
             });
         }
@@ -203,7 +251,8 @@ public final class ModemWork {
         if (line.isEmpty()) {
             return;
         }
-        boolean isEcho = now != null && line.startsWith("AT") || line.startsWith(">");
+        boolean isPart = !parts.isEmpty() && line.contains(parts.peek().hex());
+        boolean isEcho = now != null && line.startsWith("AT") || line.startsWith(">") || isPart;
         if (!isEcho) {
             note(line);
         }
@@ -219,6 +268,9 @@ public final class ModemWork {
         draft().ifPresent(draft -> tune.modem(at, draft.with(reply)));
         if (reply.verdict() == Reply.Verdict.STOP) {
             waiting.clear();
+            parts.clear();
+        } else if (reply.step() == ModemStep.SEND_PART) {
+            parts.poll();
         }
         next();
     }

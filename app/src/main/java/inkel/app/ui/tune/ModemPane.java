@@ -143,7 +143,9 @@ final class ModemPane extends BenchPane {
             session.tune().talk().sendText(at());
             return;
         }
-        sureSaid.setText(Words.get("modem.ask", "number", number.getText().strip()));
+        sureSaid.setText(Words.say(Fact.of("modem.ask")
+                .with("number", number.getText().strip())
+                .with("count", draft().size().parts())));
         ask(true);
     }
 
@@ -166,9 +168,7 @@ final class ModemPane extends BenchPane {
         }
         return draft.isSendable()
                 ? Optional.empty()
-                : Optional.of(draft.strange()
-                        .map(letter -> Words.get("modem.text.strange", "letter", letter))
-                        .orElseGet(() -> Words.get("modem.text.long")));
+                : Optional.of(Words.get("modem.text.long", "most", ModemDraft.MOST_PARTS));
     }
 
     private void showSupply(ModemRig rig) {
@@ -263,7 +263,7 @@ final class ModemPane extends BenchPane {
                 .with("left", message.left())
                 .with("alphabet", Words.get(message.isShort() ? "modem.alphabet.short" : "modem.alphabet.long"))));
         Ui.show(sure, isAsked);
-        show(sent, Optional.ofNullable(draft.replies().get(ModemStep.SEND)));
+        show(sent, draft.sent());
         show(came, Optional.ofNullable(draft.replies().get(ModemStep.RECEIVE)));
     }
 

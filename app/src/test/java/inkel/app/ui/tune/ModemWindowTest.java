@@ -97,6 +97,38 @@ class ModemWindowTest extends WindowJourney {
     }
 
     @Test
+    void aLongTextGoesOutInPartsWhoseNumberIsSeenNowhere(FxRobot robot) throws Exception {
+        modem(robot);
+        put(robot, "#modem-text", "a".repeat(200));
+        put(robot, "#modem-number", OWN_NUMBER);
+        try (TerminalPair pair = new TerminalPair(folder)) {
+            robot.interact(() -> session.line().listen(pair.port(), 9600));
+            until(() -> session.line().nowProperty().get().state() == LineWork.State.OPEN);
+            press(robot, "#modem-send");
+            until(() -> isThere(robot, "#modem-sure"));
+            press(robot, "#modem-sure");
+            assertEquals("AT+CMGF=0", pair.hear().strip());
+            pair.print("OK\r\n");
+            for (int part = 1; part <= 2; part++) {
+                String command = pair.hear().strip();
+                pair.print("\r\n> ");
+                String pdu = pair.hear().strip();
+                assertTrue(pdu.matches("[0-9A-F]+\u001A"), pdu);
+                assertEquals("AT+CMGS=" + ((pdu.length() - 1) / 2 - 1), command);
+                assertEquals("0" + part, pdu.substring(pdu.indexOf("050003") + 10, pdu.indexOf("050003") + 12));
+                pair.print(pdu + "\r\n+CMGS: " + (20 + part) + "\r\n\r\nOK\r\n");
+            }
+            assertEquals("AT+CMGF=1", pair.hear().strip());
+            pair.print("OK\r\n");
+            until(() -> went(ModemStep.SEND_PART, Verdict.WELL));
+        }
+        String all = String.join("\n", session.tune().talk().lines());
+        assertTrue(all.contains("message 2 of 2"), all);
+        // Half bytes turned round, the number is in each part.
+        assertFalse(all.contains("050003") || all.contains("999777888"), all);
+    }
+
+    @Test
     void aRealTextIsConfirmedWithItsNumberWhichIsInNoBuild(FxRobot robot) throws Exception {
         modem(robot);
         put(robot, "#modem-text", "water is low");

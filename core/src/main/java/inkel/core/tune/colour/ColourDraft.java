@@ -189,8 +189,7 @@ public record ColourDraft(
         ColourDraft left = without(one).without(other);
         List<Band> bands = new ArrayList<>(left.kept);
         both.ifPresent(bands::add);
-        return new ColourDraft(
-                rig, correction, lampOff, left.colours, now, bands, averaged, farther, before);
+        return new ColourDraft(rig, correction, lampOff, left.colours, now, bands, averaged, farther, before);
     }
 
     private Optional<Band> band(String name) {

@@ -21,11 +21,18 @@ public final class ModemDevice implements Device<String, List<String>> {
 
     private static final String END = "\u001A";
 
+    /** Invalid PDU mode parameter, by 3GPP TS 27.005. */
+    private static final List<String> INVALID = List.of("+CMS ERROR: 304");
+
     private final Trouble trouble;
     private final boolean isSagging;
     private final int signal;
     private int sent;
     private boolean isWaiting;
+    private boolean isTyped = true;
+
+    /** Of the part that is waited for. */
+    private int length;
 
     public ModemDevice(long seed, Trouble trouble, boolean isSagging) {
         this.trouble = trouble;
@@ -40,24 +47,35 @@ public final class ModemDevice implements Device<String, List<String>> {
     public List<String> answer(String asked) {
         if (isWaiting) {
             isWaiting = false;
-            return asked.endsWith(END) ? send() : List.of("ERROR");
+            return !asked.endsWith(END) ? List.of("ERROR") : isTyped || isPart(asked) ? send() : INVALID;
         }
-        if (asked.startsWith("AT+CMGS=")) {
+        if (asked.startsWith("AT+CMGS=") && isTyped != asked.matches("AT\\+CMGS=[0-9]{1,3}")) {
             if (!isOnNetwork()) {
                 // No network service, by 3GPP TS 27.005.
                 return List.of("+CMS ERROR: 331");
             }
             isWaiting = true;
+            length = isTyped ? 0 : Integer.parseInt(asked.substring("AT+CMGS=".length()));
             return List.of(">");
         }
         return switch (asked) {
-            case "AT", "ATH", "AT+CMGF=1" -> List.of("OK");
+            case "AT", "ATH" -> List.of("OK");
+            case "AT+CMGF=0", "AT+CMGF=1" -> {
+                isTyped = asked.endsWith("1");
+                yield List.of("OK");
+            }
             case "AT+CPIN?" -> sim();
             case "AT+CREG?" -> List.of("+CREG: 0," + (isOnNetwork() ? 1 : hasCard() ? 2 : 0), "OK");
             case "AT+CSQ" -> List.of("+CSQ: " + (isOnNetwork() ? signal : 99) + ",0", "OK");
             case "AT+CNMI=2,2,0,0,0" -> receive();
             default -> List.of("ERROR");
         };
+    }
+
+    /** Whether it is in hexadecimal digits, and as long as was said. */
+    private boolean isPart(String asked) {
+        String hex = asked.substring(0, asked.length() - END.length());
+        return hex.matches("([0-9A-F]{2})+") && hex.length() / 2 == length + 1;
     }
 
     private boolean hasCard() {

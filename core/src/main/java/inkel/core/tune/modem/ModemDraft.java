@@ -5,6 +5,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Tuning;
 import inkel.core.formula.TextMessage;
+import inkel.core.formula.TextPdu;
 import inkel.core.quantity.Source;
 import inkel.core.tune.Constant;
 import inkel.core.tune.Draft;
@@ -22,6 +23,8 @@ public record ModemDraft(ModemRig rig, String text, Map<ModemStep, Reply> replie
         implements Draft {
     /** A number of no country: its first three digits are not given to any. */
     public static final String MADE_UP = "+999000111";
+
+    public static final int MOST_PARTS = 10;
 
     private static final String TEXT = "text";
     private static final String SIGNAL = "signal_dbm";
@@ -97,17 +100,24 @@ public record ModemDraft(ModemRig rig, String text, Map<ModemStep, Reply> replie
         return new ModemDraft(((ModemDraft) fresh).rig, text, replies, strength);
     }
 
-    /** A letter that no text in the alphabet of 7 bits has, which is all that is sent as it is typed. */
-    public Optional<String> strange() {
-        return text.codePoints()
-                .mapToObj(Character::toString)
-                .filter(letter -> !TextMessage.of(letter).isShort())
-                .findFirst();
+    /** Whether it goes out as it is typed: as one message in the alphabet of 7 bits. */
+    public boolean isAsTyped() {
+        return message().parts() == 1 && message().isShort();
     }
 
-    /** Whether it goes out as one message, as it is typed. */
+    /** Whether there is a text, of no more messages than anybody wants to pay for by a slip. */
     public boolean isSendable() {
-        return message().parts() == 1 && message().isShort();
+        return message().parts() >= 1 && message().parts() <= MOST_PARTS;
+    }
+
+    /** What is sent where it does not go out as it is typed; see {@link TextPdu}. */
+    public List<TextPdu> parts(String number, int reference) {
+        return TextPdu.of(number, text, reference);
+    }
+
+    /** What came of sending, as the text goes out now. */
+    public Optional<Reply> sent() {
+        return Optional.ofNullable(replies.get(isAsTyped() ? ModemStep.SEND : ModemStep.SEND_PART));
     }
 
     @Override

@@ -13,6 +13,9 @@ public enum ModemStep {
     SIGNAL("AT+CSQ", 5),
     TEXT_MODE("AT+CMGF=1", 1),
     SEND("AT+CMGS=\"{number}\"", 60),
+    /** What does not go out as it is typed: several messages, or letters beyond the alphabet of 7 bits. */
+    PDU_MODE("AT+CMGF=0", 1),
+    SEND_PART("AT+CMGS={length}", 60),
     RECEIVE("AT+CNMI=2,2,0,0,0", 120),
     HANG_UP("ATH", 20);
 
@@ -29,9 +32,19 @@ public enum ModemStep {
         return command.replace("{number}", number);
     }
 
+    /** @param length of the part that is sent, in bytes; only {@link #SEND_PART} has it */
+    public String command(int length) {
+        return command.replace("{length}", String.valueOf(length));
+    }
+
     /** How it is shown: without anybody's number. */
     public String shown() {
-        return command.replace("{number}", "…");
+        return command.replace("{number}", "…").replace("{length}", "…");
+    }
+
+    /** Whether it asks for something to be sent behind it. */
+    public boolean isSending() {
+        return this == SEND || this == SEND_PART;
     }
 
     public TimeSpan patience() {
@@ -40,6 +53,6 @@ public enum ModemStep {
 
     /** Whether it is of the script that is run as a whole: sending and waiting for a text are asked for by themselves. */
     public boolean isOfScript() {
-        return this != SEND && this != RECEIVE;
+        return this != RECEIVE && this != PDU_MODE && !isSending();
     }
 }

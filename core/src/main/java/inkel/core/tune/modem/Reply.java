@@ -99,7 +99,7 @@ public record Reply(ModemStep step, List<String> lines, Verdict verdict, Fact ab
             case SIM -> sim(lines, error);
             case REGISTERED -> registered(lines);
             case SIGNAL -> signal(lines);
-            case SEND ->
+            case SEND, SEND_PART ->
                 found(SENT, lines)
                         .map(sent -> new Reply(
                                 step, lines, Verdict.WELL, Fact.of("modem.sent").with("number", sent.group(1))))

@@ -108,7 +108,10 @@ class ColourBenchTest {
         assertEquals(2L * one.size(), merged.colours().get("one").size());
         assertTrue(merged.worst().isEmpty());
         // Kept alone: from 0.94 to 1.06 and from 0.97 to 1.09 is 1.015 ± 0.075.
-        Band kept = ColourDraft.of(RIG, near.tuning()).merged("one", "other").bands().get(0);
+        Band kept = ColourDraft.of(RIG, near.tuning())
+                .merged("one", "other")
+                .bands()
+                .get(0);
         assertEquals("one", kept.name());
         assertEquals(1.015, kept.means().get(2).value(), 1e-6);
         assertEquals(0.075, kept.halves().get(2), 1e-6);

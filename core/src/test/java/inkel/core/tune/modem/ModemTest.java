@@ -9,6 +9,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.Tuning;
+import inkel.core.formula.TextPdu;
 import inkel.core.kit.Builds;
 import inkel.core.tune.modem.ModemDevice.Trouble;
 import inkel.core.tune.modem.Reply.Verdict;
@@ -78,6 +79,10 @@ class ModemTest {
     void allOfTheScriptGoesWell() {
         ModemDevice device = new ModemDevice(1, Trouble.NONE, false);
         for (ModemStep step : ModemStep.values()) {
+            // Parts have a mode and a test of their own.
+            if (step == ModemStep.PDU_MODE || step == ModemStep.SEND_PART) {
+                continue;
+            }
             Reply reply = step == ModemStep.SEND ? sent(device, STEADY) : asked(device, STEADY, step);
             assertEquals(Verdict.WELL, reply.verdict(), step + ": " + reply);
         }
@@ -185,13 +190,33 @@ class ModemTest {
     }
 
     @Test
-    void onlyWhatGoesOutAsItIsTypedIsSent() {
-        assertTrue(draft(STEADY).isSendable());
+    void whatDoesNotGoOutAsItIsTypedGoesInParts() {
+        assertTrue(draft(STEADY).isAsTyped());
         assertFalse(draft(STEADY).withText("").isSendable());
         // One that counts double: 159 and two are 161.
-        assertTrue(draft(STEADY).withText("a".repeat(160)).isSendable());
-        assertFalse(draft(STEADY).withText("a".repeat(159) + "€").isSendable());
-        assertEquals(Optional.of("ł"), draft(STEADY).withText("złoty").strange());
-        assertFalse(draft(STEADY).withText("złoty").isSendable());
+        assertTrue(draft(STEADY).withText("a".repeat(160)).isAsTyped());
+        assertFalse(draft(STEADY).withText("a".repeat(159) + "€").isAsTyped());
+        assertFalse(draft(STEADY).withText("złoty").isAsTyped());
+        ModemDraft two = draft(STEADY).withText("a".repeat(159) + "€");
+        assertEquals(2, two.parts(ModemDraft.MADE_UP, 7).size());
+        assertTrue(draft(STEADY).withText("ł".repeat(670)).isSendable());
+        assertFalse(draft(STEADY).withText("ł".repeat(671)).isSendable(), "eleven messages");
+    }
+
+    @Test
+    void theModemTakesPartsOfTheLengthThatWasSaid() {
+        ModemDevice device = new ModemDevice(3, Trouble.NONE, false);
+        ModemDraft draft = draft(STEADY).withText("wasser ł");
+        TextPdu part = draft.parts(ModemDraft.MADE_UP, 0).get(0);
+        assertEquals(List.of("ERROR"), device.answer(ModemStep.SEND_PART.command(part.length())), "not in this mode");
+        assertEquals(List.of("OK"), device.answer(ModemStep.PDU_MODE.command("")));
+        assertEquals(List.of("ERROR"), device.answer(ModemStep.SEND.command(ModemDraft.MADE_UP)));
+        assertEquals(List.of(">"), device.answer(ModemStep.SEND_PART.command(part.length())));
+        Reply sent = draft.reply(ModemStep.SEND_PART, device.answer(part.hex() + "\u001A"), false)
+                .orElseThrow();
+        assertEquals("modem.sent", sent.about().key());
+        assertEquals(Optional.of(sent), draft.with(sent).sent());
+        device.answer(ModemStep.SEND_PART.command(part.length() + 1));
+        assertEquals(List.of("+CMS ERROR: 304"), device.answer(part.hex() + "\u001A"));
     }
 }
