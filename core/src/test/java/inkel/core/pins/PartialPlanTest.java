@@ -62,6 +62,31 @@ class PartialPlanTest {
     }
 
     @Test
+    void whatIsHalfWiredKeepsItsPinsAlsoWhenTheRestHasNoPlace() throws Exception {
+        Builds builds = Builds.classic();
+        for (int i = 0; i < 17; i++) {
+            builds = builds.part("lamp-" + i, "led");
+        }
+        // It comes last, when seventeen of the eighteen pins are taken.
+        Build build = builds.part("radio", "packet-radio")
+                .wire("radio.CE", "board.D6")
+                .build();
+        PartialPlan some = of(build);
+        Build after = Edit.applyAll(build, some.edits());
+        List<Wire> wires = after.nodes().get(0).wires();
+        assertTrue(wires.stream()
+                .anyMatch(wire -> wire.from().toString().equals("radio.CE")
+                        && wire.to().toString().equals("board.D6")));
+        assertEquals(
+                wires.size(),
+                wires.stream().map(Wire::to).distinct().count(),
+                "no pin twice: "
+                        + wires.stream()
+                                .map(wire -> wire.from() + ">" + wire.to())
+                                .toList());
+    }
+
+    @Test
     void noTimeLeavesAllAsItIsAndWhoeverIsStoppedEnds() {
         Build build = crowd(6);
         PartialPlan none = PartialPlan.of(build, CATALOG, NODE, Patience.of(Duration.ZERO, () -> false));

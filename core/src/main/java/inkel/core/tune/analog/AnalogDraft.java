@@ -25,12 +25,14 @@ public record AnalogDraft(List<AnalogSignal> signals, int shown) implements Draf
      * @param rigs at least one
      */
     public static AnalogDraft of(List<AnalogRig> rigs, Meter meter, Optional<Tuning> kept) {
-        return new AnalogDraft(
-                rigs.stream()
-                        .map(rig -> kept.map(tuning -> AnalogKept.signal(rig, meter, tuning))
-                                .orElseGet(() -> AnalogSignal.of(rig, meter)))
-                        .toList(),
-                0);
+        List<AnalogSignal> signals = new ArrayList<>();
+        for (AnalogRig rig : rigs) {
+            // Before parts had several signals, what was kept was of the first one that was wired.
+            boolean isFirst = signals.isEmpty();
+            signals.add(kept.map(tuning -> AnalogKept.signal(rig, meter, tuning, isFirst))
+                    .orElseGet(() -> AnalogSignal.of(rig, meter)));
+        }
+        return new AnalogDraft(signals, 0);
     }
 
     public AnalogSignal signal() {

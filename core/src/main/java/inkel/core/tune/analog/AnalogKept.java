@@ -82,9 +82,14 @@ final class AnalogKept {
         return new Found(Quantity.of(unit, estimate.value()), estimate.off(), source);
     }
 
-    /** The signal that goes on where something was kept; before parts had several, no pin stood before the names. */
-    static AnalogSignal signal(AnalogRig rig, Meter meter, Tuning kept) {
-        String before = kept.numbers().containsKey(rig.prefix() + AVERAGED) || !rig.isFirst() ? rig.prefix() : "";
+    /**
+     * The signal that goes on where something was kept.
+     *
+     * @param isNamed whether names without a pin before them may be its own
+     */
+    static AnalogSignal signal(AnalogRig rig, Meter meter, Tuning kept, boolean isNamed) {
+        boolean isOwn = kept.numbers().containsKey(rig.prefix() + AVERAGED);
+        String before = isOwn || !isNamed ? rig.prefix() : "";
         Optional<AnalogFit> fit = kept.number(before + LOW).flatMap(low -> kept.number(before + HIGH)
                 .map(high -> new AnalogFit(
                         (int) low.si(),

@@ -82,14 +82,6 @@ public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup 
                         + "_";
     }
 
-    /** Whether it is the first of its part. */
-    boolean isFirst() {
-        return signals(part.cls())
-                .findFirst()
-                .filter(first -> part.endpoint(first).equals(signal))
-                .isPresent();
-    }
-
     /** The ranges that its converter can be set to, in volts, the one of the plan among them. */
     public List<Double> ranges() {
         return Stream.concat(Stream.of(fullScale), group.ranges().stream().map(Voltage::volts))

@@ -239,6 +239,9 @@ class AnalogBenchTest {
         AnalogDraft former = AnalogDraft.of(rigs, Meter.USUAL, Optional.of(old));
         assertEquals(10, former.signal().fit().orElseThrow().low());
         assertEquals(Optional.empty(), former.turned(1).signal().fit());
+        // Where only the second was wired it was that one's.
+        AnalogDraft second = AnalogDraft.of(rigs.subList(1, 2), Meter.USUAL, Optional.of(old));
+        assertEquals(10, second.signal().fit().orElseThrow().low());
         assertTrue(both.constants().stream().anyMatch(one -> one.name().endsWith("_VRY_POINT_1_CODE")));
     }
 }
