@@ -11,6 +11,7 @@ import inkel.app.words.Words;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Tuning.Point;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
@@ -412,7 +413,10 @@ final class AnalogPane extends BenchPane {
                 .map(left -> Words.say(Fact.of("tune.analog.left").with("noise", Numbers.fixed(left, 2))))
                 .orElse("");
         averages.setText(
-                (noise + " " + Words.say(Fact.of("tune.analog.delay").with("delay", TimeSpan.ofSeconds(draft.delay()))))
+                (noise + " " + Words.say(Fact.of("tune.analog.delay")
+                                .with("delay", TimeSpan.ofSeconds(draft.delay()))
+                                .with("rate", Frequency.ofHertz(draft.rate()))
+                                .with("channels", draft.rig().channels())))
                         .strip());
     }
 

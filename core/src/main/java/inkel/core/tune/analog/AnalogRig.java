@@ -20,9 +20,11 @@ import java.util.stream.Stream;
  *
  * @param pin the converter's pin
  * @param fullScale the volts just above the highest code, as the plan has them
+ * @param channels how many pins that converter reads in turn, this one among them
  * @param over the volts that the signal's own part is fed with, as the plan has them
  */
-public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup group, double fullScale, double over) {
+public record AnalogRig(
+        Placed part, Endpoint signal, Endpoint pin, AnalogGroup group, int channels, double fullScale, double over) {
     /** Whether parts of a class have a signal for a converter. */
     public static boolean isRead(PartClass cls) {
         return signals(cls).findAny().isPresent();
@@ -49,8 +51,29 @@ public record AnalogRig(Placed part, Endpoint signal, Endpoint pin, AnalogGroup 
                     double over = node.ioVolts(signal)
                             .map(own -> own.expected().volts())
                             .orElse(fullScale);
-                    return new AnalogRig(part, signal, target.get(), group, fullScale, over);
+                    return new AnalogRig(
+                            part, signal, target.get(), group, channels(node, target.get(), group), fullScale, over);
                 }));
+    }
+
+    private static int channels(NodeCircuit node, Endpoint pin, AnalogGroup group) {
+        return (int) node.node().wires().stream()
+                .map(Wire::to)
+                .filter(to -> to.part().equals(pin.part()))
+                .filter(to -> node.pin(to)
+                        .flatMap(AnalogRig::unit)
+                        .filter(unit -> unit == group.unit())
+                        .isPresent())
+                .filter(to -> isRead(node, to))
+                .distinct()
+                .count();
+    }
+
+    /** Whether something analog leads there: most pins of a converter can do other things too. */
+    private static boolean isRead(NodeCircuit node, Endpoint to) {
+        return node.node().wires().stream().filter(wire -> wire.to().equals(to)).anyMatch(wire -> node.pin(wire.from())
+                .filter(from -> from.use() == PinUse.ANALOG)
+                .isPresent());
     }
 
     private static Optional<Integer> unit(Pin pin) {

@@ -166,8 +166,13 @@ public record AnalogSignal(
                         .min(Comparator.naturalOrder()));
     }
 
-    /** How long one value takes, in seconds, all channels of the converter left aside. */
+    /** How often its converter reads it, in hertz, where it reads all its channels in turn. */
+    public double rate() {
+        return rig.group().rate().hertz() / rig.channels();
+    }
+
+    /** How long one value takes, in seconds, all channels of the converter in turn. */
     public double delay() {
-        return averaged / rig.group().rate().hertz();
+        return averaged / rate();
     }
 }

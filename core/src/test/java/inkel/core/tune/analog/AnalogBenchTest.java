@@ -206,12 +206,16 @@ class AnalogBenchTest {
                                 .part("stick", "joystick", "+5V=board.5V")
                                 .wire("stick.VRX", "board.A0")
                                 .wire("stick.VRY", "board.A1")
+                                .wire("stick.SW", "board.A2")
                                 .build(),
                         Builds.CATALOG)
                 .nodes()
                 .get(0);
         List<AnalogRig> rigs = AnalogRig.all(node, node.part("stick").orElseThrow());
         AnalogDraft draft = AnalogDraft.of(rigs, Meter.USUAL, Optional.empty());
+        // 9.6 kHz shared by two; sixteen readings of each take 3.33 ms. The press of the stick goes to no converter.
+        assertEquals(4800, draft.signal().rate(), 1e-9);
+        assertEquals(16 / 4800.0, draft.signal().averaged(16).delay(), 1e-12);
         AnalogDraft both = draft.with(draft.signal().with(new Run(List.of(10, 12), Optional.empty())))
                 .turned(1);
         both = both.with(both.signal()
