@@ -19,7 +19,7 @@ public final class VcdWriter {
             out.append("$var wire 1 ")
                     .append(id(i))
                     .append(" ")
-                    .append(channels.get(i).name())
+                    .append(name(channels.get(i)))
                     .append(" $end\n");
         }
         out.append("$upscope $end\n$enddefinitions $end\n");
@@ -51,6 +51,11 @@ public final class VcdWriter {
         if (capture.end() > time) {
             out.append("#").append(String.valueOf(capture.end())).append("\n");
         }
+    }
+
+    /** On one line, and without the sign that begins a word of the format. */
+    private static String name(Channel channel) {
+        return channel.name().replaceAll("\\p{Cntrl}", " ").replace('$', '_');
     }
 
     private static String id(int number) {

@@ -412,12 +412,12 @@ final class AnalogPane extends BenchPane {
                 .flatMap(fit -> fit.averaged(draft.averaged()))
                 .map(left -> Words.say(Fact.of("tune.analog.left").with("noise", Numbers.fixed(left, 2))))
                 .orElse("");
-        averages.setText(
-                (noise + " " + Words.say(Fact.of("tune.analog.delay")
+        averages.setText((noise + " "
+                        + Words.say(Fact.of("tune.analog.delay")
                                 .with("delay", TimeSpan.ofSeconds(draft.delay()))
                                 .with("rate", Frequency.ofHertz(draft.rate()))
                                 .with("channels", draft.rig().channels())))
-                        .strip());
+                .strip());
     }
 
     @Override

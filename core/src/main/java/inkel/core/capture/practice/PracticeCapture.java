@@ -29,6 +29,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Consumer;
+import java.util.function.DoubleSupplier;
 import java.util.function.ToDoubleFunction;
 
 /**
@@ -57,6 +58,12 @@ public final class PracticeCapture {
     private static final double TREMBLE = 2e-6;
 
     private static final double KEY_AT = 0.03;
+
+    /** What a bus says more than that in so short a time nobody reads. */
+    private static final int MOST_MESSAGES = 5_000;
+
+    /** Faster pulses than for a lamp or a motor are shown for a shorter time. */
+    private static final int MOST_PULSES = 20_000;
 
     /** Kinds of parts that are told what to do and hardly ever asked. */
     private static final Set<String> TOLD = Set.of("display", "driver", "dac");
@@ -144,16 +151,22 @@ public final class PracticeCapture {
     /** Whose turn it is next on a bus. */
     private record Turn(double at, Placed part) {}
 
-    /** Gives each part its turns, as often as it wants them, one message at a time. */
-    private static void turns(List<Placed> parts, double length, ToDoubleFunction<Placed> polls, Consumer<Turn> talk) {
+    /**
+     * Gives each part its turns, as often as it wants them, one message at a time: on a bus that is asked for more than it can
+     * carry the next one comes when the last is over.
+     */
+    private void turns(List<Placed> parts, ToDoubleFunction<Placed> polls, DoubleSupplier now, Consumer<Turn> talk) {
         PriorityQueue<Turn> queue = new PriorityQueue<>(Comparator.comparingDouble(Turn::at));
         for (int i = 0; i < parts.size(); i++) {
             queue.add(new Turn(APART * (i + 1), parts.get(i)));
         }
-        while (!queue.isEmpty() && queue.peek().at() < length) {
+        for (int count = 0;
+                count < MOST_MESSAGES && !queue.isEmpty() && queue.peek().at() < length;
+                count++) {
             Turn turn = queue.remove();
             talk.accept(turn);
-            queue.add(new Turn(turn.at() + 1 / polls.applyAsDouble(turn.part()), turn.part()));
+            double next = turn.at() + 1 / polls.applyAsDouble(turn.part());
+            queue.add(new Turn(Math.max(next, now.getAsDouble()), turn.part()));
         }
     }
 
@@ -166,11 +179,9 @@ public final class PracticeCapture {
         I2cTalk talk = new I2cTalk(data.get(), clock.get(), bus.clock().hertz());
         List<Placed> members =
                 bus.parts().stream().filter(part -> part.address().isPresent()).toList();
-        turns(members, length, PracticeCapture::polls, turn -> {
+        turns(members, PracticeCapture::polls, talk::now, turn -> {
             talk.until(turn.at());
-            if (talk.now() < length) {
-                message(talk, turn.part());
-            }
+            message(talk, turn.part());
         });
         channels.addAll(talk.channels());
     }
@@ -229,17 +240,14 @@ public final class PracticeCapture {
         members.forEach(part -> name(part, PinUse.SPI_CS)
                 .ifPresent(select ->
                         talk.select(select, part.cls().spi().orElseThrow().isSelectedHigh())));
-        turns(members, length, part -> USUAL_POLLS, turn -> {
+        turns(members, part -> USUAL_POLLS, talk::now, turn -> {
             talk.until(turn.at());
-            if (talk.now() < length) {
-                SpiNeed need = turn.part().cls().spi().orElseThrow();
-                boolean answers = pieces.isAnswering(turn.part())
-                        && name(turn.part(), PinUse.SPI_MISO).isPresent();
-                List<Integer> sent = bytes(USUAL_BYTES);
-                List<Integer> back = bytes(USUAL_BYTES);
-                talk.message(
-                        name(turn.part(), PinUse.SPI_CS).orElse(""), need, sent, answers ? back : List.of(0, 0, 0, 0));
-            }
+            SpiNeed need = turn.part().cls().spi().orElseThrow();
+            boolean answers = pieces.isAnswering(turn.part())
+                    && name(turn.part(), PinUse.SPI_MISO).isPresent();
+            List<Integer> sent = bytes(USUAL_BYTES);
+            List<Integer> back = bytes(USUAL_BYTES);
+            talk.message(name(turn.part(), PinUse.SPI_CS).orElse(""), need, sent, answers ? back : List.of(0, 0, 0, 0));
         });
         channels.addAll(talk.channels());
     }
@@ -312,7 +320,8 @@ public final class PracticeCapture {
         Wave wave = new Wave(line, false);
         double period = 1 / need.frequency().hertz();
         double pulse = Math.min(pieces.pulse(part), period);
-        for (double at = APART; at < length; at += period) {
+        double end = Math.min(length, APART + MOST_PULSES * period);
+        for (double at = APART; at < end; at += period) {
             wave.until(at);
             wave.hold(true, pulse);
             wave.hold(false, 0);

@@ -14,10 +14,12 @@ import inkel.core.capture.decode.Decoding.Options;
 import inkel.core.capture.decode.Decoding.Role;
 import inkel.core.capture.decode.Message;
 import inkel.core.capture.decode.UartDecoder.Parity;
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Build;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.kit.Builds;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.TimeSpan;
@@ -170,6 +172,33 @@ class PracticeCaptureTest {
                         PinReport.of(Circuit.of(build(), Builds.CATALOG)), TABLE, new Some(Set.of()), LONG, 3),
                 again);
         assertEquals(text.toString(), again.toString(), "one seed, the same bytes");
+    }
+
+    @Test
+    void whatIsAskedForMoreThanABusCarriesEndsAllTheSame() throws Exception {
+        Build much = new SetSetting(TABLE, "clock", Settings.POLLS, "1 GHz").apply(build());
+        Capture capture =
+                PracticeCapture.of(PinReport.of(Circuit.of(much, Builds.CATALOG)), TABLE, new Some(Set.of()), LONG, 3);
+        Decoding.Result result = decoded(capture, Kind.I2C, "clock.SDA", "clock.SCL");
+        // One message behind the other: eleven bytes and an address again, of nine bits each, at 100 kHz are some 1.1
+        // ms.
+        assertTrue(
+                messages(result).size() > 200, String.valueOf(messages(result).size()));
+        assertEquals(Math.round(LONG.seconds() / Wave.UNIT), capture.end());
+    }
+
+    @Test
+    void aNameBreaksNoFile(@TempDir Path folder) throws Exception {
+        Channel odd = new Channel("a $end\n$var wire 1 ! b");
+        odd.add(0, Channel.LOW);
+        odd.add(5, Channel.HIGH);
+        StringBuilder text = new StringBuilder();
+        VcdWriter.write(new Capture(1e-9, List.of(odd), 9, List.of()), text);
+        Path file = Files.writeString(folder.resolve("odd.vcd"), text);
+        Capture back = CaptureReader.read(file);
+        assertEquals(List.of(), back.problems());
+        assertEquals(1, back.channels().size());
+        assertEquals(2, back.edges());
     }
 
     @Test
