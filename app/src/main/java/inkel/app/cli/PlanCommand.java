@@ -12,7 +12,6 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.Replan;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.io.document.BuildFile;
@@ -136,14 +135,7 @@ final class PlanCommand implements Callable<Integer> {
                                         .map(Endpoint::part)
                                         .distinct()
                                         .count())));
-        some.edits().stream()
-                .reduce((first, last) -> last)
-                .filter(Replan.class::isInstance)
-                .ifPresent(last -> ((Replan) last)
-                        .wires().stream()
-                                .filter(wire ->
-                                        some.placed().contains(wire.from().part()))
-                                .forEach(wire -> out.printf("  %-18s → %s%n", wire.from(), wire.to())));
+        some.wires().forEach(wire -> out.printf("  %-18s → %s%n", wire.from(), wire.to()));
     }
 
     private static Map<String, Object> json(PartialPlan some) {

@@ -21,14 +21,11 @@ import inkel.core.diagnosis.Suspect;
 import inkel.core.diagnosis.Suspects;
 import inkel.core.document.Build;
 import inkel.core.document.Meter;
-import inkel.core.formula.InfraredCode;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.AtomicFile;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Share;
-import inkel.core.quantity.TimeSpan;
-import inkel.core.tune.infrared.Handset;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
 import inkel.core.wake.NodeWake;
@@ -61,7 +58,6 @@ final class PractiseCommand implements Callable<Integer> {
     private static final int MOST_CHOICES = 9;
     private static final int MOST_FAULTS = 2;
     private static final int MOST_SUSPECTS = 5;
-    private static final double RECORDED = 0.25;
 
     @Spec
     private CommandSpec spec;
@@ -142,20 +138,9 @@ final class PractiseCommand implements Callable<Integer> {
                                                 .collect(Collectors.joining(", ")))))));
     }
 
-    /** A quarter of a second, with servos in their middle and a key of a handset. */
     private void record() throws IOException {
-        Capture capture = BenchCapture.of(
-                planted,
-                part -> part.cls()
-                        .pwm()
-                        .map(need -> need.pulse().expected().seconds())
-                        .orElse(0.0),
-                part -> new Handset(seed)
-                        .answer(new Handset.Press(InfraredCode.Coding.PULSE_DISTANCE, 1, false, false)),
-                TimeSpan.ofSeconds(RECORDED));
-        StringBuilder text = new StringBuilder();
-        VcdWriter.write(capture, text);
-        AtomicFile.write(vcd, text.toString().getBytes(StandardCharsets.UTF_8));
+        Capture capture = BenchCapture.of(planted, Map.of());
+        AtomicFile.write(vcd, VcdWriter.text(capture).getBytes(StandardCharsets.UTF_8));
         if (table.json) {
             print(
                     "recorded",

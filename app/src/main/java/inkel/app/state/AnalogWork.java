@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.core.document.Place;
 import inkel.core.tune.analog.AnalogDevice;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.analog.AnalogRig;
@@ -20,9 +21,6 @@ public final class AnalogWork {
 
     /** Which signal of a part is worked on. */
     private final Map<TuneWork.At, Integer> turned = new HashMap<>();
-
-    /** Sensors that are not there, by their signal and round. */
-    private final Map<String, AnalogDevice> devices = new HashMap<>();
 
     AnalogWork(TuneWork tune) {
         this.tune = tune;
@@ -58,10 +56,11 @@ public final class AnalogWork {
     public void practise(TuneWork.At at, double share, int count) {
         of(at).ifPresent(draft -> {
             AnalogSignal signal = draft.signal();
-            // Signals of one part have converters' codes and noise of their own.
-            AnalogDevice device = devices.computeIfAbsent(
-                    signal.rig().signal() + " " + tune.seed(at),
-                    key -> new AnalogDevice(signal.rig(), signal.meter(), tune.seed(at) + 7L * draft.shown()));
+            // Each signal of a part is a sensor of its own.
+            TuneWork.At own =
+                    new TuneWork.At(Place.of(at.part().node(), signal.rig().signal()), at.bench());
+            AnalogDevice device = tune.device(
+                    own, AnalogDevice.class, () -> new AnalogDevice(signal.rig(), signal.meter(), tune.seed(own)));
             change(at, draft.with(signal.with(device.answer(new AnalogDevice.Ask(share, count, true)))));
         });
     }

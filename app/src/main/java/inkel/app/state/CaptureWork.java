@@ -17,12 +17,8 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.diagnosis.BenchCapture;
 import inkel.core.diagnosis.Planted;
-import inkel.core.formula.InfraredCode;
 import inkel.core.quantity.Fact;
-import inkel.core.quantity.TimeSpan;
-import inkel.core.tune.infrared.Handset;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -36,9 +32,6 @@ import javafx.beans.property.SimpleBooleanProperty;
 
 /** The capture that is looked at: read and decoded beside the window, matched to wires by a proposal that the builder changes. */
 public final class CaptureWork {
-    /** Long enough for a key of a handset and some frames of all else. */
-    private static final TimeSpan PRACTISED = TimeSpan.ofSeconds(0.25);
-
     private final Session session;
     private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
     private final BooleanProperty isOpen = new SimpleBooleanProperty();
@@ -129,21 +122,7 @@ public final class CaptureWork {
         Optional<NodeCircuit> node = node();
         Map<String, Double> pulses = session.tune().servos().commanded();
         session.draw(
-                () -> {
-                    Capture capture = BenchCapture.of(
-                            planted.get(),
-                            part -> pulses.getOrDefault(
-                                    part.id(),
-                                    part.cls()
-                                            .pwm()
-                                            .map(need -> need.pulse().expected().seconds())
-                                            .orElse(0.0)),
-                            part -> new Handset(planted.get().seed())
-                                    .answer(new Handset.Press(InfraredCode.Coding.PULSE_DISTANCE, 1, false, false)),
-                            PRACTISED);
-                    return proposed(Words.get("practice.practise"), capture, node);
-                },
-                made -> {
+                () -> proposed(Words.get("practice.practise"), BenchCapture.of(planted.get(), pulses), node), made -> {
                     if (now == asked) {
                         shown.set(made);
                     }
@@ -153,15 +132,7 @@ public final class CaptureWork {
     /** Writes what is shown as a value change dump. */
     public void save(Path file) {
         Capture capture = shown.get().capture();
-        session.files().write(file, assessment -> {
-            StringBuilder text = new StringBuilder();
-            try {
-                VcdWriter.write(capture, text);
-            } catch (IOException never) {
-                throw new UncheckedIOException(never);
-            }
-            return text.toString().getBytes(StandardCharsets.UTF_8);
-        });
+        session.files().write(file, assessment -> VcdWriter.text(capture).getBytes(StandardCharsets.UTF_8));
     }
 
     private void opened(int now, Path file, Capture capture, Shown made) {

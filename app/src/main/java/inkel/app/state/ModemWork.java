@@ -108,7 +108,8 @@ public final class ModemWork {
     }
 
     public void ask(TuneWork.At part, ModemStep step) {
-        begin(part, List.of(step));
+        // A text that comes is told in the mode that the modem is in.
+        begin(part, step == ModemStep.RECEIVE ? List.of(ModemStep.TEXT_MODE, step) : List.of(step));
     }
 
     /**
@@ -121,17 +122,11 @@ public final class ModemWork {
             begin(part, List.of(ModemStep.TEXT_MODE, ModemStep.SEND));
             return;
         }
-        List<TextPdu> all = draft.parts(number(), reference++);
+        List<TextPdu> all = draft.parts(session.practice().isOn() ? ModemDraft.MADE_UP : typed(), reference++);
         List<ModemStep> steps = new ArrayList<>(List.of(ModemStep.PDU_MODE));
         all.forEach(each -> steps.add(ModemStep.SEND_PART));
         steps.add(ModemStep.TEXT_MODE);
         begin(part, steps, all);
-    }
-
-    /** On the practice bench nobody is meant. */
-    private String number() {
-        String typed = number.get().replace(" ", "");
-        return isNumber(typed) ? typed : ModemDraft.MADE_UP;
     }
 
     private void begin(TuneWork.At part, List<ModemStep> steps) {
@@ -177,9 +172,11 @@ public final class ModemWork {
     }
 
     private String command() {
-        return now == ModemStep.SEND_PART
-                ? now.command(parts.peek().length())
-                : now.command(number.get().replace(" ", ""));
+        return now == ModemStep.SEND_PART ? now.command(parts.peek().length()) : now.command(typed());
+    }
+
+    private String typed() {
+        return number.get().replace(" ", "");
     }
 
     /** What follows the command that sends, and how it is shown: a part has the number in it. */

@@ -248,17 +248,7 @@ class CliTest {
 
     @Test
     void planTellsHowFarItCame() throws IOException {
-        StringBuilder lamps = new StringBuilder();
-        for (int i = 0; i < 20; i++) {
-            lamps.append(i == 0 ? "" : ",")
-                    .append("{\"id\": \"lamp-" + i + "\", \"class\": \"led\", \"name\": \"Lamp " + i + "\"}");
-        }
-        Path file = folder.resolve("crowd.inkel.json");
-        Files.writeString(
-                file,
-                "{\"format\": 1, \"name\": \"Crowd\", \"nodes\": [{\"id\": \"a\", \"name\": \"A\","
-                        + " \"board\": {\"class\": \"board-classic-5v\", \"name\": \"Board\"}, \"parts\": [" + lamps
-                        + "], \"wires\": []}]}");
+        Path file = Given.crowd(20, folder);
         Ran ran = run("plan", file.toString(), "--json");
         assertEquals(1, ran.code());
         // Eighteen pins beside the board's own line.

@@ -10,6 +10,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** The examples, read or copied. */
 public final class Given {
@@ -56,5 +59,20 @@ public final class Given {
             }
         }
         return own;
+    }
+
+    /** A table with as many lamps, none of them wired. */
+    public static Path crowd(int lamps, Path folder) throws IOException {
+        String parts = IntStream.range(0, lamps)
+                .mapToObj(i -> String.format(
+                        Locale.ROOT, "{\"id\": \"lamp-%d\", \"class\": \"led\", \"name\": \"Lamp %d\"}", i, i))
+                .collect(Collectors.joining(", "));
+        return Files.writeString(
+                folder.resolve("crowd.inkel.json"),
+                """
+                {"format": 2, "name": "Crowd", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board"}, "parts": [%s], "wires": []}]}
+                """
+                        .formatted(parts));
     }
 }

@@ -367,17 +367,7 @@ class SessionTest {
 
     @Test
     void whereNotAllHaveAPlaceThoseThatHaveOneAreOffered() throws IOException {
-        StringBuilder lamps = new StringBuilder();
-        for (int i = 0; i < 20; i++) {
-            lamps.append(i == 0 ? "" : ",")
-                    .append("{\"id\": \"lamp-" + i + "\", \"class\": \"led\", \"name\": \"Lamp " + i + "\"}");
-        }
-        Path crowd = folder.resolve("crowd.inkel.json");
-        java.nio.file.Files.writeString(
-                crowd,
-                "{\"format\": 2, \"name\": \"Crowd\", \"nodes\": [{\"id\": \"a\", \"name\": \"A\","
-                        + " \"board\": {\"class\": \"board-classic-5v\", \"name\": \"Board\"}, \"parts\": [" + lamps
-                        + "], \"wires\": []}]}");
+        Path crowd = Given.crowd(20, folder);
         session.files().open(crowd);
         Build before = build();
         session.planning().plan();

@@ -1,6 +1,7 @@
 package inkel.core.capture;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.List;
 
 /** Writes a capture as a value change dump (IEEE 1364). */
@@ -11,6 +12,17 @@ public final class VcdWriter {
     private static final String[] UNITS = {"s", "ms", "us", "ns", "ps", "fs"};
 
     private VcdWriter() {}
+
+    /** All of it. */
+    public static String text(Capture capture) {
+        StringBuilder text = new StringBuilder();
+        try {
+            write(capture, text);
+        } catch (IOException never) {
+            throw new UncheckedIOException("a text in memory takes all", never);
+        }
+        return text.toString();
+    }
 
     public static void write(Capture capture, Appendable out) throws IOException {
         out.append("$timescale ").append(scale(capture.unit())).append(" $end\n$scope module inkel $end\n");

@@ -12,23 +12,27 @@ import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Place;
+import inkel.core.formula.InfraredCode;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.TimeSpan;
+import inkel.core.tune.infrared.Handset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.function.Predicate;
-import java.util.function.ToDoubleFunction;
 
 /** What the wires of a practice bench do, with what is planted on it: who does not answer there is silent in the capture. */
 public final class BenchCapture {
-    private final Planted planted;
+    /** Long enough for a key of a handset and some frames of all else. */
+    private static final TimeSpan LENGTH = TimeSpan.ofSeconds(0.25);
+
+    private static final Handset.Press KEY = new Handset.Press(InfraredCode.Coding.PULSE_DISTANCE, 1, false, false);
+
     private final NodeCircuit node;
     private final PracticeBench bench;
     private final Scene scene;
 
     private BenchCapture(Planted planted) {
-        this.planted = planted;
         node = planted.wake().node();
         bench = planted.bench();
         scene = Scene.resting(
@@ -36,11 +40,11 @@ public final class BenchCapture {
     }
 
     /**
-     * @param pulse what a part is commanded, in seconds
-     * @param train what an infrared receiver hears, in microseconds: marks and spaces in turn
+     * A quarter of a second of one table; somebody presses a key of a handset meanwhile.
+     *
+     * @param pulses what servos are commanded, in seconds, by the ids of parts; any other is in its middle
      */
-    public static Capture of(
-            Planted planted, ToDoubleFunction<Placed> pulse, Function<Placed, List<Double>> train, TimeSpan length) {
+    public static Capture of(Planted planted, Map<String, Double> pulses) {
         BenchCapture asking = new BenchCapture(planted);
         return PracticeCapture.of(
                 PinReport.of(planted.layout().circuit()),
@@ -53,15 +57,20 @@ public final class BenchCapture {
 
                     @Override
                     public double pulse(Placed part) {
-                        return pulse.applyAsDouble(part);
+                        return pulses.getOrDefault(
+                                part.id(),
+                                part.cls()
+                                        .pwm()
+                                        .map(need -> need.pulse().expected().seconds())
+                                        .orElse(0.0));
                     }
 
                     @Override
                     public List<Double> train(Placed part) {
-                        return asking.isAnswering(part) ? train.apply(part) : List.of();
+                        return asking.isAnswering(part) ? new Handset(planted.seed()).answer(KEY) : List.of();
                     }
                 },
-                length,
+                LENGTH,
                 planted.seed());
     }
 

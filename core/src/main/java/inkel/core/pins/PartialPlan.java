@@ -7,6 +7,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -20,12 +21,14 @@ import java.util.concurrent.CancellationException;
  *
  * @param edits take it over as one step; none where no part more was placed
  * @param placed the ids of parts that got what they want
+ * @param wires those of these parts
  * @param left the signals that still go nowhere
  */
-public record PartialPlan(List<Edit> edits, List<String> placed, List<Endpoint> left) {
+public record PartialPlan(List<Edit> edits, List<String> placed, List<Wire> wires, List<Endpoint> left) {
     public PartialPlan {
         edits = List.copyOf(edits);
         placed = List.copyOf(placed);
+        wires = List.copyOf(wires);
         left = List.copyOf(left);
     }
 
@@ -35,7 +38,7 @@ public record PartialPlan(List<Edit> edits, List<String> placed, List<Endpoint> 
      */
     public static PartialPlan of(Build build, Catalog catalog, String node, Patience patience) {
         Search search = new Search(build, catalog, node, patience);
-        search.place(List.copyOf(search.waiting()), true);
+        search.place(List.copyOf(search.waiting), true);
         return search.made();
     }
 
@@ -57,10 +60,6 @@ public record PartialPlan(List<Edit> edits, List<String> placed, List<Endpoint> 
             waiting = new LinkedHashSet<>();
             loose(build).forEach(signal -> waiting.add(signal.part()));
             some = later(build, waiting, true);
-        }
-
-        Set<String> waiting() {
-            return waiting;
         }
 
         private List<Endpoint> loose(Build of) {
@@ -112,7 +111,11 @@ public record PartialPlan(List<Edit> edits, List<String> placed, List<Endpoint> 
 
         PartialPlan made() {
             try {
-                return new PartialPlan(edits, placed, loose(Edit.applyAll(build, edits)));
+                Build after = Edit.applyAll(build, edits);
+                List<Wire> wires = after.node(node).orElseThrow().wires().stream()
+                        .filter(wire -> placed.contains(wire.from().part()))
+                        .toList();
+                return new PartialPlan(edits, placed, wires, loose(after));
             } catch (EditRefused impossible) {
                 throw new IllegalStateException("a plan does not fit the build it was made for", impossible);
             }

@@ -10,13 +10,13 @@ import inkel.core.capture.Channel;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Meter;
 import inkel.core.kit.Builds;
-import inkel.core.quantity.TimeSpan;
 import inkel.core.wake.Answers;
 import inkel.core.wake.Check;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.WakePlan;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -83,8 +83,7 @@ class PlantedTest {
     }
 
     private static IntStream edges(Planted planted) {
-        return BenchCapture.of(planted, part -> 1.5e-3, part -> List.of(), TimeSpan.ofSeconds(0.1)).channels().stream()
-                .mapToInt(Channel::count);
+        return BenchCapture.of(planted, Map.of()).channels().stream().mapToInt(Channel::count);
     }
 
     @Test

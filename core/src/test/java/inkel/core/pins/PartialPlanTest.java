@@ -49,6 +49,8 @@ class PartialPlanTest {
         // D2 to D13 and A0 to A5 are eighteen; D0 and D1 are the board's own line, and one has its pin already.
         assertEquals(17, some.placed().size());
         assertEquals(12, some.left().size());
+        assertEquals(17, some.wires().size());
+        assertTrue(wires.containsAll(some.wires()));
         assertTrue(after.nodes().get(0).parts().stream().noneMatch(part -> part.has(Settings.LATER)));
     }
 
@@ -58,7 +60,7 @@ class PartialPlanTest {
         assertEquals(7, some.placed().size());
         assertEquals(List.of(), some.left());
         PartialPlan none = of(Builds.classic().build());
-        assertEquals(new PartialPlan(List.of(), List.of(), List.of()), none);
+        assertEquals(new PartialPlan(List.of(), List.of(), List.of(), List.of()), none);
     }
 
     @Test

@@ -282,9 +282,7 @@ final class AnalogPane extends BenchPane {
                         .map(range -> Words.say(Fact.of(isTheOne ? "tune.analog.gain.same" : "tune.analog.gain.other")
                                 .with("range", Voltage.ofVolts(range))
                                 .with("highest", Voltage.ofVolts(draft.highest().orElseThrow()))
-                                .with(
-                                        "step",
-                                        Voltage.ofVolts(range / draft.rig().codes()))))
+                                .with("step", Voltage.ofVolts(draft.rangeStep().orElseThrow()))))
                         .orElse(Words.get("tune.analog.gain.none")));
     }
 

@@ -8,7 +8,6 @@ import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.quantity.Fact;
-import inkel.core.tune.Estimate;
 import inkel.core.tune.colour.Band;
 import inkel.core.tune.colour.ColourDevice;
 import inkel.core.tune.colour.ColourDevice.Ask;
@@ -315,23 +314,15 @@ final class ColourPane extends BenchPane {
     }
 
     private void showDistance(ColourDraft draft) {
-        List<Estimate> off = draft.distance();
-        Ui.show(distance, !off.isEmpty());
-        if (off.isEmpty()) {
-            return;
-        }
-        int most = 0;
-        for (int i = 1; i < off.size(); i++) {
-            most = Math.abs(off.get(i).value()) > Math.abs(off.get(most).value()) ? i : most;
-        }
-        Estimate worst = off.get(most);
-        boolean isBeyond = Math.abs(worst.value()) > Band.LEAST;
-        distance.setText(Words.say(Fact.of(isBeyond ? "tune.colour.distance.far" : "tune.colour.distance.little")
+        Optional<ColourDraft.Off> off = draft.mostOff();
+        Ui.show(distance, off.isPresent());
+        off.ifPresent(most -> distance.setText(Words.say(Fact.of(
+                        most.isBeyond() ? "tune.colour.distance.far" : "tune.colour.distance.little")
                 .with(
                         "channel",
-                        Words.get("tune.colour." + ColourDraft.channels().get(most)))
-                .with("off", Numbers.fixed(100 * worst.value(), 1))
-                .with("may", Numbers.fixed(100 * worst.off(), 1))));
+                        Words.get("tune.colour." + ColourDraft.channels().get(most.channel())))
+                .with("off", Numbers.fixed(100 * most.by().value(), 1))
+                .with("may", Numbers.fixed(100 * most.by().off(), 1)))));
     }
 
     private static Node cell(int count, boolean isRight) {

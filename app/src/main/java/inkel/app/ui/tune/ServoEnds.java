@@ -225,7 +225,9 @@ final class ServoEnds {
                                 .found()
                                 .map(found -> Words.say(Fact.of("tune.servo.play.found")
                                         .with("play", ServoWords.micros(found))
-                                        .with("angle", Numbers.fixed(found.value() / Math.abs(draft.degree()), 1))))
+                                        .with(
+                                                "angle",
+                                                Numbers.fixed(draft.playAngle().orElse(0.0), 1))))
                                 .orElse(Words.get("tune.servo.play.try")));
         Ui.show(mark, !isMarked);
         Ui.show(again, isMarked);

@@ -218,7 +218,7 @@ final class ServoPlaces {
         String key = draft.release().isPresent() ? "tune.servo.released" : "tune.servo.held";
         return draft.arm()
                 .map(load -> Words.say(Fact.of(key + ".load")
-                        .with("torque", Numbers.fixed(load.torque() * 100, 1))
+                        .with("torque", Numbers.fixed(load.newtonCentimetres(), 1))
                         .with("sold", Numbers.fixed(load.kilogramCentimetres(), 2))))
                 .orElse(Words.get(key));
     }

@@ -175,4 +175,9 @@ public record AnalogSignal(
     public double delay() {
         return averaged / rate();
     }
+
+    /** The volts of one code in the range that is meant by {@link #range}. */
+    public Optional<Double> rangeStep() {
+        return range().map(volts -> volts / rig.codes());
+    }
 }

@@ -13,6 +13,7 @@ import inkel.core.tune.Spread;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -97,7 +98,7 @@ public record ColourDraft(
     /** How many readings the mean is taken of, as it was kept. */
     public static int averaged(Tuning tuning) {
         return tuning.number(AVERAGED)
-                .map(count -> Math.max(1, (int) count.si()))
+                .map(count -> (int) Math.max(1, Math.min(MOST_AVERAGED, count.si())))
                 .orElse(1);
     }
 
@@ -221,6 +222,30 @@ public record ColourDraft(
     public List<Estimate> distance() {
         return farther.map(far -> far.off(correction, colours.getOrDefault(far.name(), List.of())))
                 .orElse(before);
+    }
+
+    /**
+     * What another distance changes most.
+     *
+     * @param channel by its number
+     * @param isBeyond whether that is more than the colour's band, or the narrowest one where that is not known
+     */
+    public record Off(int channel, Estimate by, boolean isBeyond) {}
+
+    /** Empty while {@link #distance} is. */
+    public Optional<Off> mostOff() {
+        List<Estimate> all = distance();
+        return IntStream.range(0, all.size())
+                .boxed()
+                .max(Comparator.comparingDouble(
+                        channel -> Math.abs(all.get(channel).value())))
+                .map(channel -> {
+                    double half = farther.flatMap(far -> band(far.name()))
+                            .map(band -> band.halves().get(channel))
+                            .orElse(Band.LEAST);
+                    return new Off(
+                            channel, all.get(channel), Math.abs(all.get(channel).value()) > half);
+                });
     }
 
     private static List<Estimate> distance(Tuning tuning) {

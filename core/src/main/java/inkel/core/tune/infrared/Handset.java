@@ -1,5 +1,6 @@
 package inkel.core.tune.infrared;
 
+import inkel.core.formula.InfraredCode;
 import inkel.core.formula.InfraredCode.Coding;
 import inkel.core.tune.Device;
 import java.util.ArrayList;
@@ -37,12 +38,11 @@ public final class Handset implements Device<Handset.Press, List<Double>> {
 
     @Override
     public List<Double> answer(Press press) {
-        List<Double> sent =
-                switch (press.coding()) {
-                    case PULSE_DISTANCE -> press.isHeld() ? List.of(9000.0, 2250.0, 562.5) : distance(press.key());
-                    case PULSE_WIDTH -> width(press.key());
-                    case BI_PHASE -> biPhase(press.key(), press.isHeld());
-                };
+        if (press.coding() == Coding.BI_PHASE) {
+            isTurned = press.isHeld() == isTurned;
+        }
+        boolean isRepeat = press.coding() == Coding.PULSE_DISTANCE && press.isHeld();
+        List<Double> sent = new InfraredCode(press.coding(), address, press.key(), isRepeat, isTurned).train();
         List<Double> heard = new ArrayList<>();
         for (int i = 0; i < sent.size(); i++) {
             double width = sent.get(i) * (1 + TREMBLE * (2 * random.nextDouble() - 1));
@@ -65,47 +65,5 @@ public final class Handset implements Device<Handset.Press, List<Double>> {
         train.set(at, Math.rint(whole / 3));
         train.add(at + 1, flash);
         train.add(at + 2, Math.rint(whole - whole / 3 - flash));
-    }
-
-    private List<Double> distance(int key) {
-        List<Double> train = new ArrayList<>(List.of(9000.0, 4500.0));
-        for (int one : new int[] {address, 255 - address, key, 255 - key}) {
-            for (int bit = 0; bit < 8; bit++) {
-                train.add(562.5);
-                train.add((one >> bit & 1) == 1 ? 1687.5 : 562.5);
-            }
-        }
-        train.add(562.5);
-        return train;
-    }
-
-    private List<Double> width(int key) {
-        List<Double> train = new ArrayList<>(List.of(2400.0));
-        int bits = key | address << 7;
-        for (int bit = 0; bit < 12; bit++) {
-            train.add(600.0);
-            train.add((bits >> bit & 1) == 1 ? 1200.0 : 600.0);
-        }
-        return train;
-    }
-
-    private List<Double> biPhase(int key, boolean isHeld) {
-        isTurned = isHeld == isTurned;
-        int bits = 1 << 13 | 1 << 12 | (isTurned ? 1 : 0) << 11 | address << 6 | key;
-        List<Double> train = new ArrayList<>();
-        int last = 0;
-        for (int bit = 13; bit >= 0; bit--) {
-            int one = bits >> bit & 1;
-            for (int half : new int[] {1 - one, one}) {
-                if (half != last || train.isEmpty() && half == 1) {
-                    train.add(0.0);
-                }
-                if (!train.isEmpty()) {
-                    train.set(train.size() - 1, train.get(train.size() - 1) + 889);
-                }
-                last = half;
-            }
-        }
-        return train.size() % 2 == 0 ? train.subList(0, train.size() - 1) : train;
     }
 }

@@ -4,12 +4,10 @@ import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.PinLoad;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Meter;
 import inkel.core.document.Tuning.Point;
 import inkel.core.formula.ESeries;
-import inkel.core.formula.SampleBand;
 import inkel.core.formula.SeriesResistor;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
@@ -21,6 +19,7 @@ import inkel.core.tune.Estimate;
 import inkel.core.tune.Spread;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Means;
+import inkel.core.tune.sample.OverResistor;
 import inkel.core.tune.sample.Result;
 import inkel.core.tune.sample.Rig;
 import inkel.core.tune.sample.Sample;
@@ -71,9 +70,6 @@ public final class LampBench implements SampledBench {
     private static final int READINGS = 8;
     private static final double PERCENT = 100;
 
-    /** Of carbon film, as it lies in most drawers. */
-    private static final double OF_RESISTOR = 0.05;
-
     @Override
     public BenchKind kind() {
         return BenchKind.LAMP;
@@ -92,7 +88,7 @@ public final class LampBench implements SampledBench {
         Map<String, Double> figures = new LinkedHashMap<>();
         for (PinLoad load : lamps) {
             Endpoint end = new Endpoint(part.id(), load.pin());
-            resistor(node, end).ifPresent(ohms -> figures.put(load.pin() + SERIES, ohms));
+            OverResistor.ohms(node, end).ifPresent(ohms -> figures.put(load.pin() + SERIES, ohms));
             drive(node, part, load, end)
                     .ifPresent(volts ->
                             figures.put(load.pin() + DRIVE, volts.expected().volts()));
@@ -101,12 +97,6 @@ public final class LampBench implements SampledBench {
             figures.put(TURNED, load.from().isPresent() ? 1.0 : 0.0);
         }
         return Optional.of(new Rig(part.part().name(), pins, figures, meter));
-    }
-
-    private static Optional<Double> resistor(NodeCircuit node, Endpoint signal) {
-        return node.between(signal)
-                .filter(Between.Series.class::isInstance)
-                .map(piece -> ((Between.Series) piece).resistance().ohms());
     }
 
     private static Optional<Range<Voltage>> drive(NodeCircuit node, Placed part, PinLoad load, Endpoint end) {
@@ -167,14 +157,9 @@ public final class LampBench implements SampledBench {
         List<Double> lamp = Means.values(samples, pin + " " + LAMP);
         List<Double> over = Means.values(samples, pin + " " + OVER);
         if (!over.isEmpty()) {
-            double ohms = rig.figure(pin + SERIES);
-            double flows = SampleBand.of(over).mean() / ohms;
-            // What the resistor may be off is the larger limit; the meter's is taken as one chance more.
-            double chance = Math.hypot(
-                    Means.chance(over, rig.meter()) / ohms, rig.meter().accuracy() * flows / Math.sqrt(3));
-            results.add(
-                    Result.measured(FLOWS, new Estimate(flows, Spread.ofSum(OF_RESISTOR * flows, chance)), Unit.AMPERE)
-                            .of(pin));
+            Estimate current = OverResistor.current(over, rig.figure(pin + SERIES), rig.meter());
+            double flows = current.value();
+            results.add(Result.measured(FLOWS, current, Unit.AMPERE).of(pin));
             if (flows > rig.figure(MOST)) {
                 told.add(Fact.of("tune.lamp.much")
                         .with("pin", pin)

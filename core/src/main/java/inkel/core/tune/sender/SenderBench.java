@@ -4,21 +4,19 @@ import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.PinLoad;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Meter;
 import inkel.core.document.Tuning.Point;
 import inkel.core.formula.InfraredCode;
 import inkel.core.formula.InfraredCode.Coding;
-import inkel.core.formula.SampleBand;
 import inkel.core.formula.TimerSetting;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
 import inkel.core.tune.Device;
 import inkel.core.tune.Estimate;
-import inkel.core.tune.Spread;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Means;
+import inkel.core.tune.sample.OverResistor;
 import inkel.core.tune.sample.Resonance;
 import inkel.core.tune.sample.Result;
 import inkel.core.tune.sample.Rig;
@@ -77,9 +75,6 @@ public final class SenderBench implements SampledBench {
     /** From the start of one message of a held key to that of the next. */
     private static final double HELD = 0.11;
 
-    /** Of carbon film, as it lies in most drawers. */
-    private static final double OF_RESISTOR = 0.05;
-
     /** A receiver is made for a carrier within so much of its best one. */
     private static final double NEAR = 0.03;
 
@@ -100,10 +95,7 @@ public final class SenderBench implements SampledBench {
         }
         Map<String, Double> figures = new LinkedHashMap<>();
         PinLoad lamp = lamps.get(0);
-        node.between(new Endpoint(part.id(), lamp.pin()))
-                .filter(Between.Series.class::isInstance)
-                .ifPresent(piece ->
-                        figures.put(OHMS, ((Between.Series) piece).resistance().ohms()));
+        OverResistor.ohms(node, new Endpoint(part.id(), lamp.pin())).ifPresent(ohms -> figures.put(OHMS, ohms));
         figures.put(MOST, lamp.current().range().highest().amperes());
         figures.put(USUAL, part.cls().pwm().get().frequency().hertz());
         node.board().cls().controller().ifPresent(board -> TimerRig.put(board, USE, figures));
@@ -217,11 +209,8 @@ public final class SenderBench implements SampledBench {
         if (over.isEmpty() || !rig.has(OHMS)) {
             return;
         }
-        double ohms = rig.figure(OHMS);
-        double flows = SampleBand.of(over).mean() / ohms;
-        double chance =
-                Math.hypot(Means.chance(over, rig.meter()) / ohms, rig.meter().accuracy() * flows / Math.sqrt(3));
-        Estimate pulse = new Estimate(flows, Spread.ofSum(OF_RESISTOR * flows, chance));
+        Estimate pulse = OverResistor.current(over, rig.figure(OHMS), rig.meter());
+        double flows = pulse.value();
         double share = marks(code(set).train()) / set.get(EVERY);
         results.add(Result.measured(PULSE, pulse, Unit.AMPERE));
         results.add(Result.measured(BURST, pulse.times(duty), Unit.AMPERE).computed());

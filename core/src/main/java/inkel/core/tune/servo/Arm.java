@@ -15,6 +15,11 @@ public record Arm(double length, double mass) {
         return mass * GRAVITY * length;
     }
 
+    /** The same in newton centimetres, as sheets of servos have it. */
+    public double newtonCentimetres() {
+        return torque() * 100;
+    }
+
     /** The same as servos are sold by, in kilograms at a centimetre. */
     public double kilogramCentimetres() {
         return mass * length * 100;

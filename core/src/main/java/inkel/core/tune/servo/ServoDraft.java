@@ -181,6 +181,11 @@ public record ServoDraft(
         return canMeetMark() ? edit().play(play.again(now, last, behind())).made() : this;
     }
 
+    /** The play as degrees of the arm; absent while it was not found. */
+    public Optional<Double> playAngle() {
+        return play.found().map(found -> found.value() / Math.abs(degree()));
+    }
+
     /** How far the arm may be behind the pulse: within its dead band it does not follow a finer step. */
     private double behind() {
         double most = deadMost();

@@ -78,6 +78,13 @@ class ColourBenchTest {
         assertEquals(0, draft.distance().get(1).value(), 1e-12);
         assertEquals(
                 -1 / 3.0, draft.tuning().number("distance_red").orElseThrow().si(), 1e-9);
+        assertEquals(0, draft.mostOff().orElseThrow().channel());
+        assertTrue(draft.mostOff().orElseThrow().isBeyond());
+        // 0.796 of 0.4 is 1.99, 0.01 less than 2: within the narrowest band.
+        assertFalse(draft.farther("rust", same(3, 79.6, 40, 40, 40))
+                .mostOff()
+                .orElseThrow()
+                .isBeyond());
         ColourDraft back = ColourDraft.of(RIG, draft.tuning());
         assertEquals(-1 / 3.0, back.distance().get(0).value(), 1e-9, "it is kept");
         assertEquals(List.of(), draft.farther("straw", same(3, 1, 1, 1, 1)).distance(), "it was never read near by");

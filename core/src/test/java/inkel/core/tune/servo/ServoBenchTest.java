@@ -145,6 +145,8 @@ class ServoBenchTest {
         // Not yet at 1,505, there at 1,495: 5 to 15 µs before 1,510.
         assertEquals(10 * US, met.play().found().orElseThrow().value(), 1e-9);
         assertEquals(5 * US, met.play().found().orElseThrow().off(), 1e-9);
+        // 2,000 µs are 180°: 10 µs are 0.9°.
+        assertEquals(0.9, met.playAngle().orElseThrow(), 1e-9);
         assertEquals(Optional.empty(), met.play().mark());
         assertTrue(ServoKept.constants(met).stream()
                 .anyMatch(one -> one.name().endsWith("_PLAY_US") && one.value().equals("10")));
