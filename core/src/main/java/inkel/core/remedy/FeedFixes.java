@@ -30,6 +30,9 @@ import java.util.stream.Stream;
 public final class FeedFixes {
     private static final int MOST = 3;
 
+    /** Of what something bought is rated for, which is as much as a rail should give for long. */
+    private static final double EASY = 0.8;
+
     private final NodeCircuit node;
     private final Catalog catalog;
 
@@ -41,7 +44,7 @@ public final class FeedFixes {
     /**
      * Ways to feed a pin with a voltage it bears and a rail that has room for it: rails that are there first, of those the
      * one that the board's own pins hang on, then the one with most room; then what must be bought, what gives just what the
-     * part usually has first.
+     * part usually has first, and of these what does it without strain.
      */
     public List<Fix> of(Placed placed, Supply supply) {
         return of(placed, supply, Voltage.ZERO, rail -> true);
@@ -80,7 +83,8 @@ public final class FeedFixes {
                 .filter(cls -> cls.outputs().stream()
                         .flatMap(output -> output.volts().stream())
                         .noneMatch(volts -> volts.range().lowest().isBelow(least)))
-                .sorted(Comparator.comparing(cls -> !isUsual(cls, supply)))
+                .sorted(Comparator.<PartClass, Boolean>comparing(cls -> !isUsual(cls, supply))
+                        .thenComparing(cls -> isStrained(cls, peak)))
                 .flatMap(cls -> added(placed, supply, cls, peak.isAbove(bought) ? peak : bought, isAllowed).stream())
                 .forEach(fixes::add);
         boolean hasSignals = placed.cls().signals().findAny().isPresent();
@@ -110,6 +114,12 @@ public final class FeedFixes {
         return cls.outputs().stream()
                 .flatMap(output -> output.volts().stream())
                 .anyMatch(volts -> Math.abs(volts.range().expected().volts() - wanted) <= wanted / 20);
+    }
+
+    private static boolean isStrained(PartClass cls, Current peak) {
+        return cls.outputs().stream()
+                .anyMatch(
+                        output -> peak.isAbove(output.rating().range().lowest().times(EASY)));
     }
 
     /** Nobody steps up what a regulator has stepped down; a cell may be. */

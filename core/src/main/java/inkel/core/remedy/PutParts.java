@@ -24,6 +24,7 @@ import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -45,10 +46,12 @@ public final class PutParts {
 
     private final Circuit circuit;
     private final String nodeId;
+    private final int count;
 
-    private PutParts(Circuit circuit, String nodeId) {
+    private PutParts(Circuit circuit, String nodeId, int count) {
         this.circuit = circuit;
         this.nodeId = nodeId;
+        this.count = count;
     }
 
     /**
@@ -76,7 +79,7 @@ public final class PutParts {
         List<Edit> edits = new ArrayList<>();
         Circuit at = knowing(circuit, cls);
         for (int i = 0; i < count; i++) {
-            List<Edit> one = new PutParts(at, node).one(cls);
+            List<Edit> one = new PutParts(at, node, count - i).one(cls);
             edits.addAll(one);
             at = after(at, one);
         }
@@ -165,15 +168,21 @@ public final class PutParts {
                         .noneMatch(feed -> node.upToSource(feed).contains(rail));
     }
 
-    /** The first way that overloads nothing; nothing where no way is known: the part then says so itself. */
+    /**
+     * The first way that overloads nothing, by something that gives enough for all that are to come where there is one; nothing
+     * where no way is known: the part then says so itself.
+     */
     private List<Edit> fed(List<Edit> before, PartClass cls, String part, Supply supply, boolean isOfMotor) {
         NodeCircuit node = after(circuit, before).node(nodeId).orElseThrow();
         boolean isServo = ServoFeed.isServo(cls);
         Predicate<Endpoint> isAllowed =
                 isOfMotor ? rail -> isApart(node, rail) && (isServo || !isOfDriver(node, rail)) : rail -> true;
-        Current least = isOfMotor ? OF_MOTORS : Current.ZERO;
-        List<Fix> ways = new FeedFixes(node, circuit.catalog())
-                .of(node.part(part).orElseThrow(), supply, least, Voltage.ZERO, isAllowed);
+        Current one = isOfMotor ? OF_MOTORS : Current.ZERO;
+        Placed placed = node.part(part).orElseThrow();
+        FeedFixes feeds = new FeedFixes(node, circuit.catalog());
+        List<Fix> ofAll = feeds.of(
+                placed, supply, Quantity.larger(one, cls.peak(supply.pin()).times(count)), Voltage.ZERO, isAllowed);
+        List<Fix> ways = ofAll.isEmpty() ? feeds.of(placed, supply, one, Voltage.ZERO, isAllowed) : ofAll;
         return ways.stream()
                 .min(Comparator.<Fix, Boolean>comparing(way -> overloads(joined(before, way.edits())))
                         .thenComparing(way -> !isServo || !isFromDriver(node, way)))

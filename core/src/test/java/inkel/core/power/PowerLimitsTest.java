@@ -97,6 +97,23 @@ class PowerLimitsTest {
         assertEquals(2, thin.fixes().get(0).edits().size());
     }
 
+    @Test
+    void plugsThatBurnOnOneRailAreOneFindingAndOneWayOut() throws Exception {
+        Builds two = Builds.classic()
+                .part("six", "wall-supply-6v")
+                .part("one", "servo-large", "V+=six.+")
+                .part("two", "servo-standard", "V+=six.+");
+        RuleKit.everyWayOut(two, "power.wire_drop");
+        List<Finding> found = two.part("strong", "wall-supply-5v-strong")
+                .part("far", "servo-large", "V+=strong.+")
+                .findings("power.wire_drop");
+        assertEquals(2, found.size());
+        assertTrue(found.get(0).sentence().key().endsWith(".contact.several"));
+        assertEquals(2.7, RuleKit.si(found.get(0), "peak"), 1e-9);
+        assertEquals("[one, two]", found.get(0).sentence().values().get("part").toString());
+        assertTrue(found.get(1).sentence().key().endsWith(".contact"));
+    }
+
     private static List<String> titles(Finding finding) {
         return finding.fixes().stream().map(fix -> fix.title().key()).toList();
     }

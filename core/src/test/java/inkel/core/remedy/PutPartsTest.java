@@ -72,20 +72,34 @@ class PutPartsTest {
     void motorsShareASupplyWhileItCarriesThem() throws Exception {
         // A bench supply of 3 A carries four small servos of 750 mA, and not a fifth.
         Build four = with(Builds.classic().build(), "servo-micro", 4);
-        assertEquals(
-                1,
-                four.nodes().get(0).parts().stream()
-                        .filter(part -> part.classId().equals("bench-supply"))
-                        .count());
-        Build five = with(Builds.classic().build(), "servo-micro", 5);
-        assertEquals(
-                2,
-                five.nodes().get(0).parts().stream()
-                                .filter(part -> isSource(part))
-                                .count()
-                        - 1);
-        assertTrue(Assessment.assess(five, CATALOG).findings().stream()
+        assertEquals(List.of("usb-port", "bench-supply"), sources(four));
+        assertEquals(List.of("usb-port", "bench-supply", "bench-supply"), sources(with(four, "servo-micro", 1)));
+    }
+
+    @Test
+    void whatComesAtOnceComesWithASupplyForAllOfIt() throws Exception {
+        // Six of 1.2 A are 7.2 A; the strong supply gives 8. Seven are 8.4 A: nothing gives that, so that several share
+        // them.
+        Build six = with(Builds.classic().build(), "servo-standard", 6);
+        assertEquals(List.of("usb-port", "wall-supply-5v-strong"), sources(six));
+        Build seven = with(Builds.classic().build(), "servo-standard", 7);
+        assertTrue(sources(seven).size() > 2, sources(seven).toString());
+        assertTrue(Assessment.assess(seven, CATALOG).findings().stream()
                 .noneMatch(finding -> finding.code().equals("power.source_over")));
+    }
+
+    @Test
+    void whatIsBoughtIsNotStrained() throws Exception {
+        // Eight lamps take 480 mA: a second port of 500 mA would give 96 % of what it can.
+        Build lamps = with(Builds.classic().build(), "led-addressable", 1);
+        assertEquals(List.of("usb-port", "bench-supply"), sources(lamps));
+    }
+
+    private static List<String> sources(Build build) {
+        return build.nodes().get(0).parts().stream()
+                .filter(PutPartsTest::isSource)
+                .map(Part::classId)
+                .toList();
     }
 
     private static boolean isSource(Part part) {

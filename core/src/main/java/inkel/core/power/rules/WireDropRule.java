@@ -1,6 +1,7 @@
 package inkel.core.power.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
@@ -11,14 +12,22 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.power.FeedLine;
 import inkel.core.power.PowerReport;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.RailNames;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** Reports a supply wire that loses too much on the way, or whose plugged contacts carry more than they are made for. */
+/**
+ * Reports a supply wire that loses too much on the way, or whose plugged contacts carry more than they are made for; of the
+ * latter all that hang on one rail at once.
+ */
 public final class WireDropRule implements Rule<PowerReport> {
     private static final RuleInfo INFO = new RuleInfo("power.wire_drop", Severity.LOOK, Stage.POWER);
 
@@ -29,25 +38,51 @@ public final class WireDropRule implements Rule<PowerReport> {
 
     @Override
     public List<Finding> check(PowerReport report) {
-        return report.lines().stream()
-                .filter(line -> line.burnsContact() || line.losesTooMuch())
-                .map(WireDropRule::describe)
+        Map<Place, List<FeedLine>> burnt = report.lines().stream()
+                .filter(FeedLine::burnsContact)
+                .collect(Collectors.groupingBy(WireDropRule::rail, LinkedHashMap::new, Collectors.toList()));
+        Stream<Finding> losing = report.lines().stream()
+                .filter(line -> !line.burnsContact() && line.losesTooMuch())
+                .map(WireDropRule::loses);
+        return Stream.concat(burnt.values().stream().map(WireDropRule::burns), losing)
                 .toList();
     }
 
-    private static Finding describe(FeedLine line) {
-        Finding.Builder finding = Finding.of(INFO, line.node().place(line.load().pin()))
-                .with("part", line.placed().part().name())
-                .with("rail", RailNames.of(line.node(), line.rail().id()))
-                .number("peak", line.load().peak(), Source.COMPUTED);
-        if (line.burnsContact()) {
-            return finding.variant("contact")
-                    .number("contact_limit", FeedLine.CONTACT_LIMIT_OF_PLUGS, Source.RULE)
-                    .fixes(() -> ways(line))
-                    .build();
-        }
-        return finding.number(
-                        "resistance", line.wire().thereAndBack(), line.wire().source())
+    private static Place rail(FeedLine line) {
+        return line.node().place(line.rail().id());
+    }
+
+    private static Finding.Builder begun(FeedLine line, List<String> parts) {
+        return Finding.of(INFO, line.node().place(line.load().pin()))
+                .with("part", parts.size() == 1 ? parts.get(0) : parts)
+                .with("rail", RailNames.of(line.node(), line.rail().id()));
+    }
+
+    private static Finding burns(List<FeedLine> lines) {
+        List<String> parts = names(lines);
+        Current peak = lines.stream()
+                .map(line -> line.load().peak())
+                .reduce(Quantity::larger)
+                .orElseThrow();
+        return begun(lines.get(0), parts)
+                .variant(parts.size() == 1 ? "contact" : "contact.several")
+                .number("peak", peak, Source.COMPUTED)
+                .number("contact_limit", FeedLine.CONTACT_LIMIT_OF_PLUGS, Source.RULE)
+                .fixes(() -> solderedAll(lines, parts).stream().toList())
+                .build();
+    }
+
+    private static List<String> names(List<FeedLine> lines) {
+        return lines.stream()
+                .map(line -> line.placed().part().name())
+                .distinct()
+                .toList();
+    }
+
+    private static Finding loses(FeedLine line) {
+        return begun(line, names(List.of(line)))
+                .number("peak", line.load().peak(), Source.COMPUTED)
+                .number("resistance", line.wire().thereAndBack(), line.wire().source())
                 .number("drop", line.drop(), Source.COMPUTED)
                 .number("arrives", line.arrives().orElseThrow(), Source.COMPUTED)
                 .number("works_from", line.needs(), line.supply().range().source())
@@ -59,6 +94,31 @@ public final class WireDropRule implements Rule<PowerReport> {
         return Stream.of(line.thickerPlugged().map(gauge -> fix(line, gauge, false)), soldered(line))
                 .flatMap(Optional::stream)
                 .toList();
+    }
+
+    /** Each part by its thickest wire; empty when no usual one is thick enough for one of them. */
+    private static Optional<Fix> solderedAll(List<FeedLine> lines, List<String> parts) {
+        Map<String, Integer> gauges = new LinkedHashMap<>();
+        Map<String, Fix> each = new LinkedHashMap<>();
+        for (FeedLine line : lines) {
+            Optional<Integer> gauge = line.thickerSoldered();
+            if (gauge.isEmpty()) {
+                return Optional.empty();
+            }
+            String part = line.placed().id();
+            if (gauge.get() < gauges.getOrDefault(part, Integer.MAX_VALUE)) {
+                gauges.put(part, gauge.get());
+                each.put(part, fix(line, gauge.get(), true));
+            }
+        }
+        if (each.size() == 1) {
+            return each.values().stream().findFirst();
+        }
+        return Optional.of(new Fix(
+                "solder",
+                Fact.of("fix.solder.several").with("part", parts),
+                Fact.of("fix.solder.several.cost").with("count", each.size()),
+                each.values().stream().flatMap(fix -> fix.edits().stream()).toList()));
     }
 
     private static Optional<Fix> soldered(FeedLine line) {
