@@ -15,6 +15,7 @@ import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.document.edit.WriteLine;
 import inkel.core.quantity.Fact;
+import inkel.core.wake.Check;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.WakeState;
 import java.util.List;
@@ -31,6 +32,7 @@ public final class SuspectWork {
     private final ReadOnlyObjectWrapper<Found> latest = new ReadOnlyObjectWrapper<>();
     private final AtomicLong run = new AtomicLong();
     private Asked asked;
+    private Expected expected;
 
     /** Touched in its own lane only. */
     private Ready ready;
@@ -41,6 +43,8 @@ public final class SuspectWork {
      * @param layout the wires of the build that the causes are of
      */
     public record Found(Layout layout, String node, List<Evidence> evidence, Suspects suspects) {}
+
+    private record Expected(Asked about, inkel.core.bench.Asked check) {}
 
     private record Asked(Build plan, Meter meter, String node, List<Evidence> evidence) {}
 
@@ -76,6 +80,7 @@ public final class SuspectWork {
                 evidence);
         if (!next.equals(asked)) {
             asked = next;
+            expected = null;
             think(assessment, state, next);
         }
         return Optional.ofNullable(latest.get())
@@ -111,38 +116,74 @@ public final class SuspectWork {
 
     private void think(Assessment assessment, WakeState state, Asked about) {
         long mine = run.incrementAndGet();
-        Meter meter = about.meter();
-        NodeWake wake = state.wake();
         Set<String> replugged = replugged(assessment.build());
         session.lanes().diagnosing().execute(() -> {
             if (run.get() != mine) {
                 return;
             }
             try {
-                boolean isSame = ready != null
-                        && ready.plan().equals(about.plan())
-                        && ready.meter().equals(meter)
-                        && ready.node().equals(about.node())
-                        && ready.replugged().equals(replugged);
-                if (!isSame) {
-                    Layout layout = new Layout(
-                            assessment.reports().circuit(), assessment.reports().wires());
-                    ready = new Ready(
-                            about.plan(),
-                            meter,
-                            about.node(),
-                            replugged,
-                            layout,
-                            new Diagnosis(layout, wake, meter, replugged));
-                }
-                tell(mine, about, ready.layout(), ready.diagnosis().near(about.evidence(), () -> run.get() != mine));
-                tell(mine, about, ready.layout(), ready.diagnosis().all(about.evidence(), () -> run.get() != mine));
+                Ready with = ready(assessment, state.wake(), about, replugged);
+                tell(mine, about, with.layout(), with.diagnosis().near(about.evidence(), () -> run.get() != mine));
+                tell(mine, about, with.layout(), with.diagnosis().all(about.evidence(), () -> run.get() != mine));
             } catch (RuntimeException mistake) {
                 Trouble.severe(SuspectWork.class, "no causes could be found", mistake);
                 ready = null;
                 session.lanes().screen().execute(() -> session.notices().failed("suspects.failed", mistake));
             }
         });
+    }
+
+    /**
+     * Thinks ahead while a reading is being taken: what every fault would make of it. Given up as soon as there is something to
+     * think about.
+     */
+    public void expect(Assessment assessment, WakeState state, Check check) {
+        Asked about = new Asked(
+                WakeWork.plan(assessment.build()),
+                session.wake().meterProperty().get(),
+                state.wake().node().node().id(),
+                List.of());
+        Expected next = new Expected(about, check.asked());
+        if (next.equals(expected)) {
+            return;
+        }
+        expected = next;
+        // What was asked before is given up, and is to be thought of when it is asked again.
+        asked = null;
+        long mine = run.incrementAndGet();
+        Set<String> replugged = replugged(assessment.build());
+        session.lanes().diagnosing().execute(() -> {
+            if (run.get() != mine) {
+                return;
+            }
+            try {
+                ready(assessment, state.wake(), about, replugged).diagnosis().ahead(check, () -> run.get() != mine);
+            } catch (RuntimeException mistake) {
+                // Nobody asked for it; who asks is told.
+                Trouble.severe(SuspectWork.class, "no causes could be thought of ahead", mistake);
+                ready = null;
+            }
+        });
+    }
+
+    private Ready ready(Assessment assessment, NodeWake wake, Asked about, Set<String> replugged) {
+        boolean isSame = ready != null
+                && ready.plan().equals(about.plan())
+                && ready.meter().equals(about.meter())
+                && ready.node().equals(about.node())
+                && ready.replugged().equals(replugged);
+        if (!isSame) {
+            Layout layout = new Layout(
+                    assessment.reports().circuit(), assessment.reports().wires());
+            ready = new Ready(
+                    about.plan(),
+                    about.meter(),
+                    about.node(),
+                    replugged,
+                    layout,
+                    new Diagnosis(layout, wake, about.meter(), replugged));
+        }
+        return ready;
     }
 
     private void tell(long mine, Asked about, Layout layout, Suspects suspects) {

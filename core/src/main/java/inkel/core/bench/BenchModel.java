@@ -62,7 +62,7 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
 
     /** Puts a model together: first what is soldered, then the elements. */
     static final class Builder {
-        private final Network.Points points = new Network.Points();
+        private final Network.Points points;
         private final List<Unknown> unknowns = new ArrayList<>();
         private final Map<String, Integer> numbers = new HashMap<>();
         private final List<Slot> slots = new ArrayList<>();
@@ -72,6 +72,19 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
         Builder(Learnt learnt, Twist twist) {
             this.learnt = learnt;
             this.twist = twist;
+            points = new Network.Points();
+        }
+
+        /** Goes on with a model that is as planned. */
+        Builder(BenchModel from) {
+            learnt = new Learnt();
+            twist = Twist.NONE;
+            points = new Network.Points(from.points());
+            slots.addAll(from.slots());
+            for (Unknown unknown : from.unknowns()) {
+                numbers.put(unknown.key(), unknowns.size());
+                unknowns.add(unknown);
+            }
         }
 
         /** In what this bench differs from the plan. */

@@ -128,6 +128,24 @@ public final class Benches {
         return model.build();
     }
 
+    /** A bench as planned, with what is on pins that wires come to besides. */
+    BenchModel wired(BenchModel plan, Scene scene, Set<Place> besides) {
+        Set<Place> more = new HashSet<>(besides);
+        more.removeAll(scene.codes().keySet());
+        for (WireList list : lists) {
+            list.steps().stream().filter(step -> isIn(list.node(), step, scene)).forEach(step -> pins(list.node(), step)
+                    .forEach(more::remove));
+        }
+        BenchModel.Builder model = new BenchModel.Builder(plan);
+        for (NodeCircuit node : circuit.nodes()) {
+            node.parts().stream()
+                    .filter(placed -> scene.isJoined(node.node().id(), placed.id()))
+                    .forEach(placed ->
+                            new PartElements(node, placed, scene, model).addWired(labels(node, placed, more)));
+        }
+        return model.build();
+    }
+
     private static Set<String> labels(NodeCircuit node, Placed placed, Set<Place> wired) {
         Set<String> labels = new HashSet<>();
         for (Pin pin : placed.cls().pins()) {

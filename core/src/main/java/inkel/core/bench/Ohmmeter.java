@@ -55,6 +55,21 @@ public final class Ohmmeter {
         return new Influence(new Solver(model.network(figures)).solve().orThrow());
     }
 
+    /**
+     * A network at rest with all figures low, and with all high, ready to be asked for its ohms.
+     *
+     * @param like of the same points, or of some of them
+     */
+    static List<Influence> ends(BenchModel model, Solver like) {
+        Solver solver = new Solver(
+                model.network(
+                        model.unknowns().stream().mapToDouble(Unknown::low).toArray()),
+                like);
+        Influence least = new Influence(solver.solve().orThrow());
+        double[] high = model.unknowns().stream().mapToDouble(Unknown::high).toArray();
+        return List.of(least, new Influence(solver.solve(model.network(high)).orThrow()));
+    }
+
     /** The volts between two points for one ampere through them. */
     private static double ohms(Influence influence, int from, int to) {
         double[] felt = influence.of(List.of(new Influence.Weighted(from, 1), new Influence.Weighted(to, -1)));

@@ -51,6 +51,11 @@ final class PartElements {
         }
         placed.cls().supplies().forEach(this::load);
         placed.cls().outputs().forEach(this::output);
+        addWired(wired);
+    }
+
+    /** What is on pins that a wire ends at. */
+    void addWired(Set<String> wired) {
         placed.cls().pulls().stream().filter(pull -> wired.contains(pull.pin())).forEach(this::pull);
         placed.cls().demands().pinLoads().stream()
                 .filter(load -> wired.contains(load.pin()))

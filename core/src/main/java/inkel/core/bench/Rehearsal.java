@@ -2,6 +2,7 @@ package inkel.core.bench;
 
 import inkel.core.bench.net.Influence;
 import inkel.core.bench.net.Solution;
+import inkel.core.bench.net.Solver;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -18,21 +19,29 @@ public final class Rehearsal {
     private static final double LEAST_SHARE = 1e-3;
 
     private final BenchModel model;
+    private final Solver like;
     private final Optional<Solution> solution;
     private final Supplier<Optional<Life>> alive;
     private final Optional<Rehearsal> plan;
     private final Map<Probe, Double> left = new HashMap<>();
     private Optional<Life> life;
     private Slopes slopes;
-    private Influence[] off;
+    private List<Influence> off;
 
     /**
+     * @param like of the bench as planned, or of this one itself where it has other points
      * @param alive what parts do, made when it is first asked for
      * @param plan the same state of the bench as planned; empty for that one itself
      */
-    Rehearsal(BenchModel model, Optional<Solution> solution, Supplier<Optional<Life>> alive, Optional<Rehearsal> plan) {
+    Rehearsal(
+            BenchModel model,
+            Solver like,
+            Optional<Solution> solution,
+            Supplier<Optional<Life>> alive,
+            Optional<Rehearsal> plan) {
         this.plan = plan;
         this.model = model;
+        this.like = like;
         this.solution = solution;
         this.alive = alive;
     }
@@ -108,20 +117,13 @@ public final class Rehearsal {
 
     private Foreseen ohms(Question.Ohms ohms) {
         if (off == null) {
-            off = new Influence[] {
-                Ohmmeter.at(
-                        model,
-                        model.unknowns().stream().mapToDouble(Unknown::low).toArray()),
-                Ohmmeter.at(
-                        model,
-                        model.unknowns().stream().mapToDouble(Unknown::high).toArray())
-            };
+            off = Ohmmeter.ends(model, like);
         }
         double least = 0;
         double most = 0;
         for (String other : ohms.others()) {
-            Optional<Double> low = Ohmmeter.read(model, off[0], ohms.one(), other);
-            Optional<Double> high = Ohmmeter.read(model, off[1], ohms.one(), other);
+            Optional<Double> low = Ohmmeter.read(model, off.get(0), ohms.one(), other);
+            Optional<Double> high = Ohmmeter.read(model, off.get(1), ohms.one(), other);
             if (low.isEmpty() || high.isEmpty()) {
                 return new Foreseen.Ohms(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, true);
             }

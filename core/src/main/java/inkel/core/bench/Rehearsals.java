@@ -1,5 +1,6 @@
 package inkel.core.bench;
 
+import inkel.core.bench.net.Network;
 import inkel.core.bench.net.Outcome;
 import inkel.core.bench.net.Solution;
 import inkel.core.bench.net.Solver;
@@ -31,7 +32,8 @@ public final class Rehearsals {
     /** A state of the bench as planned. */
     private record Planned(
             BenchModel model,
-            Optional<Solver> solver,
+            Network network,
+            Solver solver,
             Optional<Solution> solution,
             Reach reach,
             Set<String> slots,
@@ -44,25 +46,18 @@ public final class Rehearsals {
         if (!twist.touches(plan.slots(), plan.keys(), plan.model(), scene)) {
             return plan.rehearsal();
         }
+        // Who hears a code may hang on any fault.
+        Optional<Patch> patch = scene.codes().isEmpty() ? patch(scene, plan, twist) : Optional.empty();
+        BenchModel model = patch.map(Patch::model).orElseGet(() -> benches.model(scene, new Learnt(), twist));
+        Solver like = patch.isPresent() ? plan.solver() : solver(model);
         if (!scene.isOn()) {
-            BenchModel model = benches.model(scene, new Learnt(), twist);
-            return new Rehearsal(model, Optional.empty(), Optional::empty, Optional.of(plan.rehearsal()));
+            return new Rehearsal(model, like, Optional.empty(), Optional::empty, Optional.of(plan.rehearsal()));
         }
-        Optional<BenchModel> same = plan.solution().isPresent()
-                        && twist.keepsShape()
-                        && scene.codes().isEmpty()
-                ? Optional.of(changed(plan.model(), twist))
-                : Optional.empty();
-        BenchModel model = same.orElseGet(() -> benches.model(scene, new Learnt(), twist));
-        Outcome outcome = same.isPresent()
-                ? plan.solver()
-                        .orElseThrow()
-                        .solve(model.network(model.expected()), plan.solution().orElseThrow())
-                : new Solver(model.network(model.expected())).solveQuickly();
         Optional<Solution> solution =
-                outcome instanceof Outcome.Settled settled ? Optional.of(settled.solution()) : Optional.empty();
+                patch.isPresent() ? solved(plan, patch.get(), twist) : settled(like.solveQuickly());
         return new Rehearsal(
                 model,
+                like,
                 solution,
                 () -> solution.map(found ->
                         new Life(circuit, model, found, twist, new Reach(circuit, lists, scene, twist), plan.reach())),
@@ -76,12 +71,12 @@ public final class Rehearsals {
         model.slots().forEach(slot -> slots.add(slot.name()));
         Set<String> keys = new HashSet<>();
         model.unknowns().forEach(unknown -> keys.add(unknown.key()));
-        Optional<Solver> solver =
-                scene.isOn() ? Optional.of(new Solver(model.network(model.expected()))) : Optional.empty();
-        Optional<Solution> solution = solver.flatMap(found ->
-                found.solve() instanceof Outcome.Settled settled ? Optional.of(settled.solution()) : Optional.empty());
+        Network network = model.network(model.expected());
+        Solver solver = new Solver(network);
+        Optional<Solution> solution = scene.isOn() ? settled(solver.solve()) : Optional.empty();
         return new Planned(
                 model,
+                network,
                 solver,
                 solution,
                 reach,
@@ -89,14 +84,33 @@ public final class Rehearsals {
                 keys,
                 new Rehearsal(
                         model,
+                        solver,
                         solution,
                         () -> solution.map(found -> new Life(circuit, model, found, Twist.NONE, reach, reach)),
                         Optional.empty()));
     }
 
-    /** The same elements between the same points, with other figures. */
-    private static BenchModel changed(BenchModel plan, Twist twist) {
-        return new BenchModel(
-                plan.points(), plan.unknowns().stream().map(twist::known).toList(), plan.slots());
+    private Optional<Patch> patch(Scene scene, Planned plan, Twist twist) {
+        BenchModel wired = twist.wired().isEmpty() ? plan.model() : benches.wired(plan.model(), scene, twist.wired());
+        return Patch.of(wired, plan.network(), plan.slots(), twist);
+    }
+
+    private static Solver solver(BenchModel model) {
+        return new Solver(model.network(model.expected()));
+    }
+
+    private static Optional<Solution> settled(Outcome outcome) {
+        return outcome instanceof Outcome.Settled settled ? Optional.of(settled.solution()) : Optional.empty();
+    }
+
+    /** What settles in a network that differs from the plan's in little. */
+    private static Optional<Solution> solved(Planned plan, Patch patch, Twist twist) {
+        if (plan.solution().isEmpty() || !twist.keepsShape()) {
+            // Not from where the plan settled: a short may leave it in another state than switching on does.
+            return settled(new Solver(patch.network(), plan.solver()).solveQuickly());
+        }
+        return twist.hasFigures()
+                ? settled(plan.solver().solve(patch.network(), plan.solution().get()))
+                : plan.solution();
     }
 }

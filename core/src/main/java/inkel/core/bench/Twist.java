@@ -100,6 +100,22 @@ public final class Twist {
                 && wired.isEmpty();
     }
 
+    /** Whether, but for pins that wires come to besides, only wires and what lies between points are otherwise, and figures. */
+    boolean isOfWires() {
+        return turned.isEmpty() && limits.isEmpty();
+    }
+
+    boolean hasFigures() {
+        return !figures.isEmpty();
+    }
+
+    /** The wires that have an end elsewhere. */
+    Set<String> moved() {
+        Set<String> moved = new HashSet<>(first.keySet());
+        moved.addAll(second.keySet());
+        return moved;
+    }
+
     boolean isTurned(String slot) {
         return turned.contains(slot);
     }

@@ -24,6 +24,11 @@ final class WireElements {
         this.model = model;
     }
 
+    /** What the element of a transistor that stands in a wire is called. */
+    static String transistor(String wire) {
+        return wire + " transistor";
+    }
+
     void add(WireStep step) {
         String name = Ends.wire(table, step);
         String from = model.twist().end(name, true, Ends.wire(circuit, table, step.from()));
@@ -91,7 +96,7 @@ final class WireElements {
                 Assumed.junction(name + " lamp volts", Assumed.OPTO_VOLTS),
                 Assumed.LAMP_OHMS);
         model.resistor(
-                name + " transistor",
+                transistor(name),
                 leg(near, Terminal.Leg.COLLECTOR),
                 leg(near, Terminal.Leg.EMITTER),
                 Assumed.off(name + " off"));
@@ -117,6 +122,6 @@ final class WireElements {
                 emitter,
                 Assumed.junction(name + " junction volts", Assumed.BASE_VOLTS),
                 Assumed.LAMP_OHMS);
-        model.resistor(name + " transistor", isFromDriver ? to : from, emitter, Assumed.off(name + " off"));
+        model.resistor(transistor(name), isFromDriver ? to : from, emitter, Assumed.off(name + " off"));
     }
 }

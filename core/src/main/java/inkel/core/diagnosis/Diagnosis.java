@@ -1,6 +1,8 @@
 package inkel.core.diagnosis;
 
+import inkel.core.bench.Asked;
 import inkel.core.bench.Foreseen;
+import inkel.core.bench.Question;
 import inkel.core.bench.Rehearsals;
 import inkel.core.bench.Twist;
 import inkel.core.bench.fault.Fault;
@@ -87,6 +89,23 @@ public final class Diagnosis {
     public Suspects near(List<Evidence> evidence, BooleanSupplier isOver) {
         List<Evidence> order = order(evidence);
         return among(order.subList(0, Math.min(Weighing.SOME, order.size())), near(evidence), isOver, false);
+    }
+
+    /**
+     * Finds beforehand what every fault makes of an amount that is about to be read, so that {@link #all} need not; what was
+     * found when it is overtaken stays found.
+     */
+    public void ahead(Check check, BooleanSupplier isOver) {
+        Asked asked = check.asked();
+        if (!(asked.question() instanceof Question.Measure)) {
+            return;
+        }
+        for (Trial trial : trials) {
+            if (isOver.getAsBoolean()) {
+                return;
+            }
+            trial.expect(asked, rehearsals);
+        }
     }
 
     /** All faults, and pairs of the likeliest. */

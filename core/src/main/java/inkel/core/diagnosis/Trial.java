@@ -2,6 +2,7 @@ package inkel.core.diagnosis;
 
 import inkel.core.bench.Asked;
 import inkel.core.bench.Foreseen;
+import inkel.core.bench.Question;
 import inkel.core.bench.Rehearsal;
 import inkel.core.bench.Rehearsals;
 import inkel.core.bench.Scene;
@@ -56,9 +57,19 @@ final class Trial {
 
     /** An amount in less time; not a number where there is none. */
     double roughly(Asked asked, Rehearsals rehearsals) {
-        return rough.computeIfAbsent(asked, key -> state(asked.scene(), rehearsals)
-                .roughly(asked.question())
-                .orElse(Double.NaN));
+        return rough.computeIfAbsent(asked, key -> roughly(state(asked.scene(), rehearsals), asked.question()));
+    }
+
+    /** Finds the amount for later, and keeps nothing else. */
+    void expect(Asked asked, Rehearsals rehearsals) {
+        rough.computeIfAbsent(asked, key -> {
+            Rehearsal known = states.get(asked.scene());
+            return roughly(known == null ? rehearsals.at(asked.scene(), twist) : known, asked.question());
+        });
+    }
+
+    private static double roughly(Rehearsal state, Question question) {
+        return state.roughly(question).orElse(Double.NaN);
     }
 
     /** Lets go of what takes room, and can be thought through again. */

@@ -41,20 +41,20 @@ final class SuspectBench {
     static void run(PrintWriter out) throws Exception {
         SuspectBench bench = new SuspectBench(out);
         Build build = BuildReader.read(Examples.folder().resolve(Examples.DEMO), bench.catalog);
-        bench.measure("the example", build, "150 ms", "told");
+        bench.measure("the example", build, "150 ms", "told", "150 ms");
         Build many = build;
         String first = build.nodes().get(0).id();
         for (int copies = 0; wires(many) < WIRES; copies++) {
             many = new CopyNode(first, "copy-" + copies, "Copy " + copies).apply(many);
         }
-        bench.measure(wires(many) + " wires", many, "0.5 s", "3 s");
+        bench.measure(wires(many) + " wires", many, "0.5 s", "3 s", "3 s");
     }
 
     private static long wires(Build build) {
         return build.nodes().stream().mapToLong(node -> node.wires().size()).sum();
     }
 
-    private void measure(String what, Build build, String goalFirst, String goalAll) {
+    private void measure(String what, Build build, String goalFirst, String goalAll, String goalWaiting) {
         Layout layout = Layout.of(Circuit.of(build, catalog));
         NodeWake wake = WakePlan.of(layout.circuit(), Meter.USUAL).nodes().get(0);
         PracticeBench bench = new PracticeBench(layout.circuit(), layout.lists(), Twist.NONE, Meter.USUAL, 1);
@@ -71,6 +71,8 @@ final class SuspectBench {
         double[] first = new double[RUNS];
         double[] all = new double[RUNS];
         double[] again = new double[RUNS];
+        double[] ahead = new double[RUNS];
+        double[] expected = new double[RUNS];
         for (int i = 0; i < RUNS; i++) {
             long start = System.nanoTime();
             Diagnosis diagnosis = new Diagnosis(layout, wake, Meter.USUAL, Set.of());
@@ -82,10 +84,21 @@ final class SuspectBench {
             start = System.nanoTime();
             diagnosis.all(evidence.subList(1, evidence.size()), () -> false);
             again[i] = (System.nanoTime() - start) / 1e6;
+            // As in the window: thought of while the meter is held to the points, asked when the reading is there.
+            Diagnosis waiting = new Diagnosis(layout, wake, Meter.USUAL, Set.of());
+            start = System.nanoTime();
+            waiting.ahead(evidence.get(evidence.size() - 1).check(), () -> false);
+            ahead[i] = (System.nanoTime() - start) / 1e6;
+            start = System.nanoTime();
+            waiting.near(evidence, () -> false);
+            waiting.all(evidence, () -> false);
+            expected[i] = (System.nanoTime() - start) / 1e6;
         }
         print("suspects of " + what + ", first list, in a cold machine", first[0], "told");
         print("the same, median of " + RUNS, median(first), "under " + goalFirst);
         print("every fault, pairs and the next look, median", median(all), "under " + goalAll);
+        print("thought of ahead, while the reading is taken", median(ahead), "told");
+        print("then first list, every fault, pairs and the next look", median(expected), "under " + goalWaiting);
         print("the same with what is known already", median(again), "told");
     }
 

@@ -287,11 +287,11 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
         session.selectionProperty().set(null);
         session.selectionProperty().set(at);
         card.show(state, check);
-        showSuspects();
+        showSuspects(check);
     }
 
     /** What it could be, as long as anything that was read is not as foretold. */
-    private void showSuspects() {
+    private void showSuspects(Check check) {
         Assessment assessment = session.assessmentProperty().get();
         boolean isOut = SuspectWork.isAsked(Evidence.of(state));
         Ui.show(suspects, isOut);
@@ -299,6 +299,8 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
             session.suspects()
                     .wanted(assessment, state)
                     .ifPresentOrElse(found -> suspects.show(found, state.wake().node()), suspects::showWorking);
+        } else if (assessment != null) {
+            session.suspects().expect(assessment, state, check);
         }
     }
 

@@ -19,6 +19,9 @@ final class Equations {
     private final int[][] places;
     private final DMatrixSparseCSC matrix;
     private final double[] leaving;
+    private double[] factored;
+    private boolean isFactored;
+    private final Into into = new Into();
     private final LinearSolverSparse<DMatrixSparseCSC, DMatrixRMaj> solver =
             LinearSolverFactory_DSCC.lu(FillReducing.NONE);
 
@@ -74,23 +77,7 @@ final class Equations {
             add(number, resistor, volts);
             return;
         }
-        int[] of = points[number];
-        int[] places = this.places[number];
-        double[] at = new double[of.length];
-        if (volts != null) {
-            for (int i = 0; i < at.length; i++) {
-                at[i] = volts[of[i]];
-            }
-        }
-        Flows into = (from, to, plus, minus, siemens, amperes) -> {
-            double flows = siemens * (at[plus] - at[minus]) + amperes;
-            leave(of[from], flows);
-            leave(of[to], -flows);
-            put(places, from * of.length + plus, siemens);
-            put(places, from * of.length + minus, -siemens);
-            put(places, to * of.length + plus, -siemens);
-            put(places, to * of.length + minus, siemens);
-        };
+        double[] at = into.at(number, volts);
         boolean isOff = off.contains(number) && element instanceof Element.LinearRegulator;
         Element as = isOff ? ((Element.LinearRegulator) element).off() : element;
         if (volts == null) {
@@ -139,7 +126,15 @@ final class Equations {
 
     /** Makes the matrix ready to be solved with; false when no volts follow from it. */
     boolean factor() {
-        return size() == 0 || solver.setA(matrix);
+        if (size() == 0) {
+            return true;
+        }
+        // Mostly the last step led along one piece of every element, so that nothing changed but what is left over.
+        if (!Arrays.equals(matrix.nz_values, factored)) {
+            factored = matrix.nz_values.clone();
+            isFactored = solver.setA(matrix);
+        }
+        return isFactored;
     }
 
     /**
@@ -173,5 +168,34 @@ final class Equations {
         DMatrixRMaj answer = new DMatrixRMaj(size(), 1);
         solver.solve(DMatrixRMaj.wrap(size(), 1, right), answer);
         return answer.data;
+    }
+
+    /** Puts what flows in one element after another where it belongs. */
+    private final class Into implements Flows {
+        private int[] of;
+        private int[] at;
+        private double[] volts;
+
+        /** The volts at the points of an element, which is the next one. */
+        double[] at(int number, double[] all) {
+            of = points[number];
+            at = places[number];
+            volts = new double[of.length];
+            for (int i = 0; i < volts.length && all != null; i++) {
+                volts[i] = all[of[i]];
+            }
+            return volts;
+        }
+
+        @Override
+        public void add(int from, int to, int plus, int minus, double siemens, double amperes) {
+            double flows = siemens * (volts[plus] - volts[minus]) + amperes;
+            leave(of[from], flows);
+            leave(of[to], -flows);
+            put(at, from * of.length + plus, siemens);
+            put(at, from * of.length + minus, -siemens);
+            put(at, to * of.length + plus, -siemens);
+            put(at, to * of.length + minus, siemens);
+        }
     }
 }

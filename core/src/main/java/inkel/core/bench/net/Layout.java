@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
 import org.ejml.data.DMatrixSparseCSC;
 
 /**
@@ -12,6 +11,12 @@ import org.ejml.data.DMatrixSparseCSC;
  * and where numbers are in the matrix. It is the same whatever the figures of the elements are, and is made once for all.
  */
 public final class Layout {
+    private static final int NOWHERE = -1;
+    private static final int MISSING = -2;
+
+    /** The elements of networks that differ little come in the same order, with a few out or in. */
+    private static final int LOOK_AHEAD = 3;
+
     private final int[] unknown;
     private final int[] piece;
     private final int[][] points;
@@ -19,25 +24,88 @@ public final class Layout {
     private final int[][] places;
 
     private Layout(Network network) {
-        List<Element> elements = network.elements();
-        points = new int[elements.size()][];
-        for (int i = 0; i < points.length; i++) {
-            points[i] = elements.get(i).points().stream()
-                    .mapToInt(Integer::intValue)
-                    .toArray();
-        }
+        points = points(network);
         piece = pieces(network.size(), points);
         unknown = unknowns(piece, points);
-        matrix = structure(
-                (int) Arrays.stream(unknown).filter(number -> number >= 0).count());
+        matrix = structure(entries(count()));
         places = new int[points.length][];
-        for (int i = 0; i < points.length; i++) {
-            places[i] = places(points[i]);
+        findPlaces();
+    }
+
+    /** @param like of a network whose points are among those of this one, in whose order they are eliminated */
+    private Layout(Network network, Layout like) {
+        points = points(network);
+        piece = pieces(network.size(), points);
+        unknown = unknowns(piece, like.unknown);
+        places = new int[points.length][];
+        // Numbers that stay nothing do no harm: mostly the other structure has places for all of this one.
+        boolean isSame = Arrays.equals(unknown, like.unknown) && findPlaces(like);
+        matrix = isSame ? like.matrix : structure(entries(count()));
+        if (!isSame) {
+            findPlaces();
         }
+    }
+
+    private static int[][] points(Network network) {
+        List<Element> elements = network.elements();
+        int[][] points = new int[elements.size()][];
+        for (int i = 0; i < points.length; i++) {
+            points[i] = points(elements.get(i));
+        }
+        return points;
+    }
+
+    private static int[] points(Element element) {
+        if (element instanceof Element.Resistor resistor) {
+            return new int[] {resistor.one(), resistor.other()};
+        }
+        return element.points().stream().mapToInt(Integer::intValue).toArray();
+    }
+
+    /** How many unknowns there are. */
+    private int count() {
+        int count = 0;
+        for (int number : unknown) {
+            count += number >= 0 ? 1 : 0;
+        }
+        return count;
+    }
+
+    private void findPlaces() {
+        for (int i = 0; i < points.length; i++) {
+            places[i] = places(points[i], matrix);
+        }
+    }
+
+    /** Those of another layout of the same unknowns; false where it has no place for a number. */
+    private boolean findPlaces(Layout like) {
+        int next = 0;
+        for (int i = 0; i < points.length; i++) {
+            int same = next;
+            while (same < next + LOOK_AHEAD
+                    && same < like.points.length
+                    && !Arrays.equals(points[i], like.points[same])) {
+                same++;
+            }
+            boolean isThere = same < next + LOOK_AHEAD && same < like.points.length;
+            places[i] = isThere ? like.places[same] : places(points[i], like.matrix);
+            next = isThere ? same + 1 : next;
+            for (int place : places[i]) {
+                if (place == MISSING) {
+                    return false;
+                }
+            }
+        }
+        return true;
     }
 
     static Layout of(Network network) {
         return new Layout(network);
+    }
+
+    /** The same for a network that differs little from another: the order of that one is nearly as good, and need not be found. */
+    static Layout of(Network network, Layout like) {
+        return new Layout(network, like);
     }
 
     /** By point, the least point of all that hang together with it. */
@@ -141,47 +209,90 @@ public final class Layout {
         return unknown;
     }
 
-    private DMatrixSparseCSC structure(int size) {
-        @SuppressWarnings("unchecked")
-        TreeSet<Integer>[] columns = new TreeSet[size];
+    /** In the order of another network, and then those that were measured against there. */
+    private static int[] unknowns(int[] piece, int[] like) {
+        int[] order = new int[like.length];
+        Arrays.fill(order, -1);
+        for (int point = 0; point < like.length; point++) {
+            if (like[point] >= 0) {
+                order[like[point]] = point;
+            }
+        }
+        int[] unknown = new int[piece.length];
+        Arrays.fill(unknown, -1);
+        int count = 0;
+        for (int point : order) {
+            if (point >= 0 && piece[point] != point) {
+                unknown[point] = count++;
+            }
+        }
+        for (int point = 0; point < piece.length; point++) {
+            if (unknown[point] < 0 && piece[point] != point) {
+                unknown[point] = count++;
+            }
+        }
+        return unknown;
+    }
+
+    private DMatrixSparseCSC structure(long[] entries) {
+        int size = count();
+        DMatrixSparseCSC made = new DMatrixSparseCSC(size, size, entries.length);
+        made.nz_length = entries.length;
+        made.indicesSorted = true;
+        for (int i = 0; i < entries.length; i++) {
+            made.nz_rows[i] = (int) (entries[i] % size);
+            made.col_idx[(int) (entries[i] / size) + 1]++;
+        }
+        for (int column = 0; column < size; column++) {
+            made.col_idx[column + 1] += made.col_idx[column];
+        }
+        return made;
+    }
+
+    /** Every place of the matrix where something stands, by column and then by row: the diagonal, and where elements are. */
+    private long[] entries(int size) {
+        long[] all = new long
+                [size
+                        + Arrays.stream(points)
+                                .mapToInt(of -> of.length * of.length)
+                                .sum()];
+        int count = 0;
         for (int i = 0; i < size; i++) {
-            columns[i] = new TreeSet<>(Set.of(i));
+            all[count++] = (long) i * size + i;
         }
         for (int[] of : points) {
             for (int one : of) {
                 for (int other : of) {
                     if (unknown[one] >= 0 && unknown[other] >= 0) {
-                        columns[unknown[other]].add(unknown[one]);
+                        all[count++] = (long) unknown[other] * size + unknown[one];
                     }
                 }
             }
         }
-        int count = Arrays.stream(columns).mapToInt(Set::size).sum();
-        DMatrixSparseCSC made = new DMatrixSparseCSC(size, size, count);
-        made.nz_length = count;
-        made.indicesSorted = true;
-        int at = 0;
-        for (int column = 0; column < size; column++) {
-            made.col_idx[column] = at;
-            for (int row : columns[column]) {
-                made.nz_rows[at++] = row;
+        Arrays.sort(all, 0, count);
+        int distinct = 0;
+        for (int i = 0; i < count; i++) {
+            if (i == 0 || all[i] != all[i - 1]) {
+                all[distinct++] = all[i];
             }
         }
-        made.col_idx[size] = at;
-        return made;
+        return Arrays.copyOf(all, distinct);
     }
 
-    private int[] places(int[] of) {
+    private int[] places(int[] of, DMatrixSparseCSC in) {
         int[] found = new int[of.length * of.length];
         for (int row = 0; row < of.length; row++) {
             for (int column = 0; column < of.length; column++) {
                 int one = unknown[of[row]];
                 int other = unknown[of[column]];
-                found[row * of.length + column] = one < 0 || other < 0
-                        ? -1
-                        : Arrays.binarySearch(matrix.nz_rows, matrix.col_idx[other], matrix.col_idx[other + 1], one);
+                found[row * of.length + column] = one < 0 || other < 0 ? NOWHERE : place(in, one, other);
             }
         }
         return found;
+    }
+
+    private static int place(DMatrixSparseCSC in, int row, int column) {
+        int place = Arrays.binarySearch(in.nz_rows, in.col_idx[column], in.col_idx[column + 1], row);
+        return place >= 0 ? place : MISSING;
     }
 }

@@ -41,6 +41,15 @@ public record Network(List<String> names, List<Element> elements) {
         private final List<String> names = new ArrayList<>();
         private final List<Integer> joinedTo = new ArrayList<>();
 
+        public Points() {}
+
+        /** The same points, to which more may be added. */
+        public Points(Points other) {
+            known.putAll(other.known);
+            names.addAll(other.names);
+            joinedTo.addAll(other.joinedTo);
+        }
+
         /** The point of that name, made when it is first asked for. */
         public int at(String name) {
             Integer number = known.get(name);
