@@ -56,7 +56,7 @@ final class ExportCommand implements Callable<Integer> {
             description = "of which board, for what is of one; the first unless told")
     private String node;
 
-    @Option(names = "-o", paramLabel = "OUT", description = "write here instead of to standard output")
+    @Option(names = "-o", paramLabel = "OUT", description = "write here instead of to standard output, which is also -")
     private Path out;
 
     @Override
@@ -82,7 +82,7 @@ final class ExportCommand implements Callable<Integer> {
             return Cli.FAILED;
         }
         byte[] content = made.get();
-        if (out == null) {
+        if (out == null || out.toString().equals("-")) {
             if (export.get().isText()) {
                 spec.commandLine().getOut().print(new String(content, StandardCharsets.UTF_8));
             } else {

@@ -1,5 +1,7 @@
 package inkel.app.cli;
 
+import inkel.app.state.ReadingsIn;
+import inkel.app.state.UserState;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
@@ -7,6 +9,7 @@ import inkel.core.catalog.OwnClass;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
+import inkel.core.document.Meter;
 import inkel.core.document.edit.Edit;
 import inkel.core.io.catalog.Shelf;
 import inkel.core.io.document.BuildFile;
@@ -14,9 +17,14 @@ import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PutParts;
+import inkel.core.wake.BroughtReadings;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -25,16 +33,28 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** Brings part definitions onto the shelf and, when asked, one part of each onto a build's first table. */
-@Command(name = "import", description = "Brings part definitions onto the shelf, and parts of them into a build.")
+/**
+ * Brings part definitions onto the shelf and, when asked, one part of each onto a build's first table; or readings of a table
+ * into a build's record.
+ */
+@Command(
+        name = "import",
+        description = "Brings part definitions onto the shelf, and parts of them or readings into a build.")
 final class ImportCommand implements Callable<Integer> {
+    private static final int BEGINNING = 200;
+
     @Spec
     private CommandSpec spec;
 
-    @Parameters(paramLabel = "FILE", description = "one part definition, or many under \"parts\"")
+    @Parameters(
+            paramLabel = "FILE",
+            description = "one part definition, many under \"parts\", or a table of readings (CSV)")
     private Path file;
 
-    @Option(names = "--into", paramLabel = "BUILD", description = "put one part of each on this build's first table")
+    @Option(
+            names = "--into",
+            paramLabel = "BUILD",
+            description = "put one part of each on this build's first table, or the readings into its record")
     private Path build;
 
     @Option(names = "--replace", description = "take the new definition where an id is on the shelf already")
@@ -42,6 +62,15 @@ final class ImportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws UnreadableFile, IOException, EditRefused {
+        if (ReadingsIn.isOne(file)) {
+            return readings();
+        }
+        if (isCapture()) {
+            spec.commandLine()
+                    .getErr()
+                    .println(Words.say(Fact.of("cli.import.capture").with("file", file)));
+            return Cli.FAILED;
+        }
         List<OwnClass> entries = Shelf.parse(file);
         Catalog known = OwnCatalog.read();
         PrintWriter err = spec.commandLine().getErr();
@@ -64,6 +93,38 @@ final class ImportCommand implements Callable<Integer> {
             addAll(entries);
         }
         return 0;
+    }
+
+    /** Exit 0 when all were taken or are there, 1 when some were not, 2 when none was. */
+    private int readings() throws UnreadableFile, IOException, EditRefused {
+        PrintWriter err = spec.commandLine().getErr();
+        if (build == null) {
+            err.println(Words.say(Fact.of("cli.import.into").with("file", file)));
+            return Cli.FAILED;
+        }
+        Catalog catalog = OwnCatalog.read();
+        Build before = BuildReader.read(build, catalog);
+        Meter meter = UserState.read(UserState.usualFolder()).meter();
+        BroughtReadings found = ReadingsIn.read(file, Circuit.of(before, catalog), meter, Instant.now());
+        ReadingsIn.told(found, file).forEach(err::println);
+        if (!found.edits().isEmpty()) {
+            BuildFile.save(build, Edit.applyAll(before, found.edits()), catalog);
+            err.println(Words.say(Fact.of("cli.written").with("file", build)));
+        }
+        boolean isNothing = found.edits().isEmpty() && found.known() == 0;
+        return found.refused().isEmpty() ? 0 : isNothing ? Cli.FAILED : 1;
+    }
+
+    /** A value change dump begins with a word after a dollar sign. */
+    private boolean isCapture() throws IOException {
+        if (!Files.isRegularFile(file)) {
+            return false;
+        }
+        try (InputStream in = Files.newInputStream(file)) {
+            return new String(in.readNBytes(BEGINNING), StandardCharsets.UTF_8)
+                    .strip()
+                    .startsWith("$");
+        }
     }
 
     private void addAll(List<OwnClass> entries) throws UnreadableFile, IOException, EditRefused {

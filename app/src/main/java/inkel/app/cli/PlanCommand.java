@@ -39,6 +39,7 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
@@ -68,6 +69,9 @@ final class PlanCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws UnreadableFile, IOException, EditRefused {
+        if (out != null && out.toString().equals("-")) {
+            throw new ParameterException(spec.commandLine(), Words.get("cli.no_dash"));
+        }
         Catalog catalog = OwnCatalog.read();
         Build build = BuildReader.read(file, catalog);
         long start = System.nanoTime();

@@ -32,7 +32,8 @@ public final class ReadingsCsv {
                 "foretold_high",
                 "counts",
                 "by",
-                "text");
+                "text",
+                "check");
     }
 
     private static void rows(Assessment assessment, Csv.Table csv) throws IOException {
@@ -53,7 +54,8 @@ public final class ReadingsCsv {
                         end(measured.foretold().flatMap(Foretold::high)),
                         entry.counts() ? "yes" : "no",
                         measured.by().text(),
-                        measured.text());
+                        measured.text(),
+                        measured.foretold().map(Foretold::check).orElse(""));
             } else if (entry.line() instanceof LogLine.Tuned tuned) {
                 for (var found : tuned.tuning().numbers().entrySet()) {
                     csv.printRecord(
@@ -69,6 +71,7 @@ public final class ReadingsCsv {
                             "",
                             entry.counts() ? "yes" : "no",
                             tuned.by().text(),
+                            "",
                             "");
                 }
             }

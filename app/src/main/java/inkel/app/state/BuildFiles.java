@@ -104,13 +104,16 @@ public final class BuildFiles {
         read(path, this::take);
     }
 
-    /** Takes what was dropped on the window: definitions of parts, or a build. */
+    /** Takes what was dropped on the window: definitions of parts, readings for the open build, or a build. */
     public void dropped(Path path) {
         session.lanes().files().execute(() -> {
             boolean isDefinition = Shelves.isDefinition(path);
+            boolean isReadings = ReadingsIn.isOne(path);
             session.lanes().screen().execute(() -> {
                 if (isDefinition) {
                     session.parts().bringIn(path);
+                } else if (isReadings && session.build().isPresent()) {
+                    session.readings().bringIn(path);
                 } else {
                     open(path);
                 }

@@ -59,6 +59,7 @@ public final class Session {
     private final SuspectWork suspects = new SuspectWork(this);
     private final PracticeWork practice = new PracticeWork(this);
     private final ReportWork reports = new ReportWork(this);
+    private final ReadingsIn readings = new ReadingsIn(this);
     private final CaptureWork captures = new CaptureWork(this);
     private final Recorder recorder = new Recorder();
     private final LineWork line = new LineWork(this, new SerialPorts(UserState.usualFolder()));
@@ -183,6 +184,11 @@ public final class Session {
     }
 
     /** What boards report of themselves. */
+    /** Readings that were kept in a table. */
+    public ReadingsIn readings() {
+        return readings;
+    }
+
     public ReportWork reports() {
         return reports;
     }

@@ -536,6 +536,55 @@ class CliTest {
     }
 
     @Test
+    void readingsOfATableGoIntoTheRecordOnce() throws Exception {
+        Path build = Files.copy(Path.of(LOCKS), folder.resolve("b.inkel.json"));
+        Path table = folder.resolve("bench.csv");
+        Files.writeString(
+                table,
+                """
+                Value;Place;At
+                3,29 V;lower-lock/radio.VCC;2026-05-20T18:00:00Z
+                soup;lower-lock/radio.VCC;
+                """);
+        Ran some = run("import", table.toString(), "--into", build.toString());
+        assertEquals(1, some.code());
+        assertTrue(some.err().startsWith("1 reading of bench.csv taken into the record.\nLine 3: “soup”"), some.err());
+        Files.writeString(table, "place,value\nlower-lock/reader.3.3V,3.30 V\n");
+        assertEquals(
+                0, run("import", table.toString(), "--into", build.toString()).code());
+        Ran again = run("import", table.toString(), "--into", build.toString());
+        assertEquals(0, again.code());
+        assertTrue(
+                again.err().startsWith("0 readings of bench.csv taken into the record; 1 was there already."),
+                again.err());
+        assertEquals(2, run("import", table.toString()).code());
+        // What is exported is there already when it comes back.
+        Path given = folder.resolve("given.csv");
+        assertEquals(
+                0,
+                run("export", build.toString(), "--as", "readings.csv", "-o", given.toString())
+                        .code());
+        String before = Files.readString(build);
+        Ran back = run("import", given.toString(), "--into", build.toString());
+        assertTrue(back.err().startsWith("0 readings of given.csv"), back.err());
+        assertEquals(before, Files.readString(build));
+    }
+
+    @Test
+    void aCaptureAndADashAreToldFor() throws Exception {
+        Path capture = folder.resolve("p.vcd");
+        assertEquals(0, run("practise", LOCKS, "--vcd", capture.toString()).code());
+        Ran ran = run("import", capture.toString());
+        assertEquals(2, ran.code());
+        assertTrue(ran.err().contains("inkel decode"), ran.err());
+        assertEquals(
+                run("export", LOCKS, "--as", "nets.csv").out(),
+                run("export", LOCKS, "--as", "nets.csv", "-o", "-").out());
+        assertEquals(2, run("plan", LOCKS, "-o", "-").code());
+        assertFalse(Files.exists(Path.of("-")));
+    }
+
+    @Test
     void noLineOfABatchStopsTheOthers() throws IOException {
         Path file = folder.resolve("many.jsonl");
         Files.write(

@@ -86,7 +86,8 @@ final class Commands {
                 Command.of("bring_in", null, always, this::bringIn),
                 Command.of("give_out", null, () -> !session.shelves().isEmpty(), this::giveOut),
                 Command.of("drawer_in", null, always, this::drawerIn),
-                Command.of("drawer_out", null, always, this::drawerOut));
+                Command.of("drawer_out", null, always, this::drawerOut),
+                Command.of("readings_in", null, isOpen, this::readingsIn));
         add(
                 Group.TAKE,
                 Command.of("take", "Shortcut+Shift+T", isOpen, () -> frame.takeAlong(SHEET)),
@@ -237,6 +238,13 @@ final class Commands {
         File chosen = chooser.showOpenDialog(scene.getWindow());
         if (chosen != null) {
             session.drawers().bringIn(chosen.toPath());
+        }
+    }
+
+    private void readingsIn() {
+        File chosen = tables("command.readings_in").showOpenDialog(scene.getWindow());
+        if (chosen != null) {
+            session.readings().bringIn(chosen.toPath());
         }
     }
 

@@ -1,0 +1,240 @@
+package inkel.core.wake;
+
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.document.Foretold;
+import inkel.core.document.LogLine;
+import inkel.core.document.Place;
+import inkel.core.document.Standing;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Measure;
+import inkel.core.document.edit.TakeReading;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Unit;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * Readings of a table, taken as if they had been typed: each by the check that asks for it, else by its pin.
+ *
+ * @param edits what puts them in the record, in the order of the table
+ * @param known how many of them the record has already
+ * @param refused why others were not taken, by the number of their line
+ */
+public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused) {
+    public BroughtReadings {
+        edits = List.copyOf(edits);
+        refused = List.copyOf(refused);
+    }
+
+    /**
+     * A line of a table; each text may be empty.
+     *
+     * @param line its number, from 1
+     * @param at when it was read (ISO 8601); empty for now
+     * @param place {@code lower-lock/reg.OUT}, or {@code reg.OUT} on the only board
+     * @param check the id of the check that asked for it
+     * @param what {@code volts}, {@code high}, {@code low}, {@code ohms}, {@code amperes} or {@code seconds}
+     * @param value as people write it, with or without its unit
+     */
+    public record Row(
+            int line, String at, String place, String check, String what, String value, String unit, String text) {}
+
+    /** A line that was not taken. */
+    public record Refused(int line, Fact why) {}
+
+    private static final class No extends Exception {
+        private static final long serialVersionUID = 1;
+
+        private final transient Fact why;
+
+        No(Fact why) {
+            super(why.key(), null, false, false);
+            this.why = why;
+        }
+    }
+
+    /** @param now for lines that do not say when */
+    public static BroughtReadings of(Build build, WakePlan wake, List<Row> rows, Instant now) {
+        List<Edit> edits = new ArrayList<>();
+        List<Refused> refused = new ArrayList<>();
+        List<LogLine.Measured> there = new ArrayList<>();
+        build.log().counting().forEach(line -> {
+            if (line instanceof LogLine.Measured measured) {
+                there.add(measured);
+            }
+        });
+        int known = 0;
+        for (Row row : rows) {
+            try {
+                LogLine.Measured read = new Reading(build, wake, row, now).line();
+                boolean isDated = !row.at().isEmpty();
+                if (there.stream().anyMatch(other -> isSame(other, read, isDated))) {
+                    known++;
+                } else {
+                    there.add(read);
+                    edits.add(edit(read));
+                }
+            } catch (No no) {
+                refused.add(new Refused(row.line(), no.why));
+            }
+        }
+        return new BroughtReadings(edits, known, refused);
+    }
+
+    /** Of a line that does not say when, the same value at the same place is nothing new. */
+    private static boolean isSame(LogLine.Measured one, LogLine.Measured other, boolean isDated) {
+        return (!isDated || one.at().equals(other.at()))
+                && one.place().equals(other.place())
+                && one.what() == other.what()
+                && one.value().equals(other.value());
+    }
+
+    private static Edit edit(LogLine.Measured read) {
+        return read.foretold()
+                .<Edit>map(foretold -> new TakeReading(
+                        read.place(),
+                        read.what(),
+                        read.value(),
+                        read.text(),
+                        read.by(),
+                        read.on(),
+                        foretold,
+                        read.at()))
+                .orElseGet(() -> new Measure(
+                        read.place().node(),
+                        read.place().endpoint(),
+                        read.what(),
+                        read.value(),
+                        read.text(),
+                        read.by(),
+                        read.at()));
+    }
+
+    /** One line, understood. */
+    private record Reading(Build build, WakePlan wake, Row row, Instant now) {
+        LogLine.Measured line() throws No {
+            Place place = place();
+            Optional<LogLine.What> said = what();
+            Quantity value = value(said);
+            LogLine.What what = said.orElseGet(() -> usual(value.unit()));
+            Instant at = at();
+            String text = row.text().isEmpty() ? row.value() : row.text();
+            Optional<Check> check = check(place, what);
+            if (check.isPresent()) {
+                Expected.Within within = (Expected.Within) check.get().expected();
+                return new LogLine.Measured(
+                        at,
+                        check.get().at(),
+                        what,
+                        value,
+                        text,
+                        LogLine.By.IMPORTED,
+                        WakeState.standing(build, check.get()),
+                        Optional.of(new Foretold(check.get().id(), within.low(), within.high(), Optional.empty())),
+                        Extras.NONE);
+            } else if (!place.isPin()) {
+                throw new No(Fact.of("brought.no_check")
+                        .with("place", place.toString())
+                        .with("unit", value.unit().symbol()));
+            }
+            return new LogLine.Measured(
+                    at, place, what, value, text, LogLine.By.IMPORTED, Standing.of(build, place), Extras.NONE);
+        }
+
+        private Place place() throws No {
+            boolean isShort = !row.place().contains("/") && build.nodes().size() == 1;
+            Optional<Place> whole = Place.parse(row.place()).filter(this::isThere);
+            Optional<Place> onOnly = isShort
+                    ? Place.parse(build.nodes().get(0).id() + "/" + row.place()).filter(this::isThere)
+                    : Optional.empty();
+            return whole.or(() -> onOnly)
+                    .orElseThrow(() -> new No(Fact.of("brought.no_place").with("place", row.place())));
+        }
+
+        private boolean isThere(Place place) {
+            return wake.node(place.node())
+                    .map(NodeWake::node)
+                    .filter(node -> place.isPin()
+                            ? node.pin(place.endpoint()).isPresent()
+                            : place.part().isEmpty() || node.part(place.part()).isPresent())
+                    .isPresent();
+        }
+
+        private Optional<LogLine.What> what() throws No {
+            if (row.what().isEmpty()) {
+                return Optional.empty();
+            }
+            return Optional.of(Arrays.stream(LogLine.What.values())
+                    .filter(what -> what.text().equals(row.what().toLowerCase(Locale.ROOT)))
+                    .findFirst()
+                    .orElseThrow(() -> new No(
+                            Fact.of("brought.no_what").with("what", row.what()).with("known", whats()))));
+        }
+
+        private static List<String> whats() {
+            return Arrays.stream(LogLine.What.values()).map(LogLine.What::text).toList();
+        }
+
+        private Quantity value(Optional<LogLine.What> said) throws No {
+            String text = (row.value() + " " + row.unit()).strip();
+            // A bare number may be of any unit.
+            boolean hasUnit = text.chars().anyMatch(Character::isLetter) || text.contains("Ω");
+            Stream<Unit> units = said.map(what -> Stream.of(what.unit()))
+                    .orElseGet(() -> Stream.of(Unit.VOLT, Unit.AMPERE, Unit.OHM, Unit.SECOND)
+                            .filter(unit -> hasUnit));
+            return units.map(unit -> Typed.parse(text, unit))
+                    .filter(Typed.Value.class::isInstance)
+                    .map(read -> ((Typed.Value) read).quantity())
+                    .findFirst()
+                    .orElseThrow(() -> new No(Fact.of("brought.no_value").with("value", text)));
+        }
+
+        private static LogLine.What usual(Unit unit) {
+            return switch (unit) {
+                case OHM -> LogLine.What.OHMS;
+                case AMPERE -> LogLine.What.AMPERES;
+                case SECOND -> LogLine.What.SECONDS;
+                default -> LogLine.What.VOLTS;
+            };
+        }
+
+        private Instant at() throws No {
+            if (row.at().isEmpty()) {
+                return now;
+            }
+            try {
+                return Instant.parse(row.at());
+            } catch (DateTimeParseException notOne) {
+                throw new No(Fact.of("brought.no_time").with("at", row.at()));
+            }
+        }
+
+        /** The one that is told by its id, else the first that reads that there. */
+        private Optional<Check> check(Place place, LogLine.What what) {
+            List<Check> fitting = wake.node(place.node()).stream()
+                    .flatMap(node -> node.checks().stream())
+                    .filter(check -> check.expected() instanceof Expected.Within within
+                            && within.unit() == what.unit()
+                            && (check.kind() == Check.Kind.LEVEL) == (what == LogLine.What.HIGH)
+                            && what != LogLine.What.LOW)
+                    .toList();
+            if (!row.check().isEmpty()) {
+                Optional<Check> told = fitting.stream()
+                        .filter(check -> check.id().equals(row.check()))
+                        .findFirst();
+                if (told.isPresent()) {
+                    return told;
+                }
+            }
+            return fitting.stream().filter(check -> check.at().equals(place)).findFirst();
+        }
+    }
+}
