@@ -182,6 +182,13 @@ public final class Settings {
     public static final Setting<Boolean> TOGETHER =
             new Setting<>("together", SettingReaders.words(Map.of("yes", true)), ANY, LINE);
 
+    /** Whether it is sent to only while nothing else comes in, since that stops interrupts. */
+    public static final Setting<Boolean> SENT = new Setting<>(
+            "sent",
+            SettingReaders.words(Map.of("between", true)),
+            cls -> cls.uart().isPresent() || cls.demands().turn().holds().seconds() > 0,
+            LINE);
+
     /** Whether the pull-ups that it brings are connected. */
     public static final Setting<Boolean> PULL_UPS =
             new Setting<>("pull_ups", SettingReaders.words(Map.of("off", false)), ANY, LINE);
@@ -297,6 +304,7 @@ public final class Settings {
             DECOUPLING,
             BEHIND,
             TOGETHER,
+            SENT,
             PULL_UPS,
             BUS,
             END,

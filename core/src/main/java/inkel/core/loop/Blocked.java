@@ -11,8 +11,10 @@ import inkel.core.quantity.TimeSpan;
  * @param holds how long the other stops them
  * @param bears how long it bears
  * @param source where that is known from
+ * @param canWait whether the program chooses when it stops them, and so can wait until the part is silent
  */
-public record Blocked(Placed by, Placed placed, Sort sort, TimeSpan holds, TimeSpan bears, Source source) {
+public record Blocked(
+        Placed by, Placed placed, Sort sort, TimeSpan holds, TimeSpan bears, Source source, boolean canWait) {
     /** What is lost. */
     public enum Sort {
         /** Edges that are timed or counted. */

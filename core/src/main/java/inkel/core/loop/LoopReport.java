@@ -122,8 +122,12 @@ public record LoopReport(List<NodeLoop> nodes) {
 
     // --- who stops whom
 
-    /** A part that stops interrupts, and for how long. */
-    private record Holder(Placed placed, TimeSpan holds) {}
+    /**
+     * A part that stops interrupts, and for how long.
+     *
+     * @param isChosen whether the program chooses when
+     */
+    private record Holder(Placed placed, TimeSpan holds, boolean isChosen) {}
 
     private static List<Blocked> blocked(NodePins pins) {
         List<Holder> holders = holders(pins);
@@ -134,8 +138,10 @@ public record LoopReport(List<NodeLoop> nodes) {
             }
             holders.stream()
                     .filter(holder -> !holder.placed().id().equals(placed.id()))
-                    .max(Comparator.comparing(holder -> holder.holds().seconds()))
-                    .flatMap(holder -> lost(pins, placed, holder))
+                    .flatMap(holder -> lost(pins, placed, holder).stream())
+                    .filter(lost ->
+                            !lost.canWait() || lost.by().own(Settings.SENT).isEmpty())
+                    .max(Comparator.comparing(lost -> lost.holds().seconds()))
                     .ifPresent(blocked::add);
         }
         return blocked;
@@ -158,7 +164,7 @@ public record LoopReport(List<NodeLoop> nodes) {
         for (Placed placed : pins.node().parts()) {
             TimeSpan holds = placed.cls().demands().turn().holds();
             if (holds.seconds() > 0 && !placed.isForLater() && isWired(pins.node(), placed)) {
-                holders.add(new Holder(placed, holds));
+                holders.add(new Holder(placed, holds, true));
             }
         }
         // A port made of plain pins times a whole byte by itself.
@@ -166,8 +172,10 @@ public record LoopReport(List<NodeLoop> nodes) {
             if (isBySoftware(line)) {
                 line.placed()
                         .baud()
-                        .ifPresent(baud ->
-                                holders.add(new Holder(line.placed(), TimeSpan.ofSeconds(BITS_A_BYTE / baud.hertz()))));
+                        .ifPresent(baud -> holders.add(new Holder(
+                                line.placed(),
+                                TimeSpan.ofSeconds(BITS_A_BYTE / baud.hertz()),
+                                !hears(pins.node(), line))));
             }
         }
         return holders;
@@ -215,7 +223,14 @@ public record LoopReport(List<NodeLoop> nodes) {
     private static Optional<Blocked> lost(
             Placed placed, Holder holder, Blocked.Sort sort, TimeSpan bears, Source source) {
         return holder.holds().seconds() > bears.seconds() * (1 + 1e-9)
-                ? Optional.of(new Blocked(holder.placed(), placed, sort, holder.holds(), bears, source))
+                ? Optional.of(new Blocked(
+                        holder.placed(),
+                        placed,
+                        sort,
+                        holder.holds(),
+                        bears,
+                        source,
+                        holder.isChosen() && sort != Blocked.Sort.PULSES))
                 : Optional.empty();
     }
 }

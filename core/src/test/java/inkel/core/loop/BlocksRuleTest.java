@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class BlocksRuleTest {
@@ -42,6 +43,32 @@ class BlocksRuleTest {
                 "code.blocks.edges",
                 RuleKit.firesAt(eye, CODE, "ear").sentence().key());
         RuleKit.everyWayOut(eye, CODE);
+    }
+
+    @Test
+    void whatWaitsUntilOthersAreSilentStopsNothingOfTheirs() throws Exception {
+        Builds eye = with(Builds.classic())
+                .part("ear", "infrared-receiver", "V+=board.5V")
+                .wire("ear.OUT", "board.D2");
+        assertEquals(List.of("fix.blocks_waits", "fix.blocks_later"), titles(RuleKit.firesAt(eye, CODE, "ear")));
+        RuleKit.quiet(eye.setting("strip", "sent", "between"), CODE);
+        // A port that the other end speaks on by itself cannot be told to wait, nor can pulses that never stop.
+        Builds spoken = Builds.classic()
+                .part("ear", "infrared-receiver", "V+=board.5V")
+                .wire("ear.OUT", "board.D2")
+                .part("place", "positioning-receiver", "VCC=board.5V")
+                .wire("place.TX", "board.D4");
+        assertEquals(List.of("fix.blocks_later"), titles(RuleKit.firesAt(spoken, CODE, "ear")));
+        RuleKit.firesAt(spoken.setting("place", "sent", "between"), CODE, "ear");
+        Builds gate = with(Builds.classic())
+                .setting("strip", "sent", "between")
+                .part("gate", "servo-micro", "V+=board.5V")
+                .wire("gate.SIG", "board.D9");
+        assertEquals(List.of("fix.blocks_later"), titles(RuleKit.firesAt(gate, CODE, "gate")));
+    }
+
+    private static List<String> titles(Finding finding) {
+        return finding.fixes().stream().map(fix -> fix.title().key()).toList();
     }
 
     @Test

@@ -1,5 +1,7 @@
 package inkel.core.loop.rules;
 
+import inkel.core.catalog.Settings;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -15,6 +17,7 @@ import inkel.core.remedy.ForLater;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Reports a part of which something is lost while the program of another one has interrupts stopped. */
 public final class BlocksRule implements Rule<LoopReport> {
@@ -39,12 +42,31 @@ public final class BlocksRule implements Rule<LoopReport> {
                 .with("by", blocked.by().part().name())
                 .number("holds", blocked.holds(), Source.CLASS)
                 .number("bears", blocked.bears(), blocked.source())
-                .fix(() -> Optional.of(new Fix(
-                        "later-" + blocked.by().id(),
-                        Fact.of("fix.blocks_later")
-                                .with("part", blocked.by().part().name()),
-                        Fact.of("fix.memory_later.cost"),
-                        ForLater.leaveOut(loop.node(), blocked.by()))))
+                .fixes(() -> Stream.of(waiting(loop, blocked), Optional.of(later(loop, blocked)))
+                        .flatMap(Optional::stream)
+                        .toList())
                 .build();
+    }
+
+    /** A line of the program: what is sent can mostly wait until nothing else comes in. */
+    private static Optional<Fix> waiting(NodeLoop loop, Blocked blocked) {
+        return blocked.canWait()
+                ? Optional.of(new Fix(
+                        "waits-" + blocked.by().id(),
+                        Fact.of("fix.blocks_waits")
+                                .with("by", blocked.by().part().name())
+                                .with("part", blocked.placed().part().name()),
+                        Fact.of("fix.blocks_waits.cost"),
+                        List.of(new SetSetting(
+                                loop.node().node().id(), blocked.by().id(), Settings.SENT, "between"))))
+                : Optional.empty();
+    }
+
+    private static Fix later(NodeLoop loop, Blocked blocked) {
+        return new Fix(
+                "later-" + blocked.by().id(),
+                Fact.of("fix.blocks_later").with("part", blocked.by().part().name()),
+                Fact.of("fix.memory_later.cost"),
+                ForLater.leaveOut(loop.node(), blocked.by()));
     }
 }
