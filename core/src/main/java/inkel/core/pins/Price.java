@@ -54,7 +54,7 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
 
     static Price of(Emphasis emphasis) {
         return switch (emphasis) {
-            case STEADY -> new Price(5000, 90, 60, 12, 4, 3, 2);
+            case STEADY -> new Price(5000, 90, 60, 12, 9, 8, 2);
             case NEAT -> new Price(5000, 90, 4, 2, 40, 30, 1);
             case SPARING -> new Price(5000, 90, 4, 2, 2, 1, 30);
         };

@@ -42,7 +42,7 @@ class PlacementBruteForceTest {
 
     private static final int WARNING = 5000;
     private static final int RARE = 2;
-    private static final int GAP = 3;
+    private static final int GAP = 8;
 
     /** The price list of the usual emphasis, worked out anew from its description. */
     private static OptionalInt price(PinUse use, Hole hole) {
