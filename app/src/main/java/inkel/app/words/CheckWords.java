@@ -62,7 +62,11 @@ public final class CheckWords {
                         ? Words.get("wake.check.busy", "rail", rail(check))
                         : check.group().phase() == Phase.SUPPLIES
                                 ? rail(check)
-                                : check.at().pin();
+                                : calm(check)
+                                        .map(calm -> Words.say(Fact.of("wake.check.calm")
+                                                .with("pin", check.at().pin())
+                                                .with("calm", calm)))
+                                        .orElse(check.at().pin());
             case CODE ->
                 Words.say(Fact.of("wake.check.code")
                         .with("pin", check.at().pin())
@@ -133,8 +137,19 @@ public final class CheckWords {
         return Words.say(PinNames.of(node, at));
     }
 
+    /** How the part is left meanwhile; empty where that makes no difference. */
+    private Optional<String> calm(Check check) {
+        return node.part(check.at().part())
+                .filter(placed -> check.kind() == Check.Kind.VOLTS)
+                .flatMap(placed -> WakeWords.calm(placed.cls(), check.at().pin()));
+    }
+
     /** How it is made. */
     public String how(Check check) {
+        Optional<String> calm = calm(check);
+        if (calm.isPresent()) {
+            return Words.get("wake.how.volts_calm", "calm", calm.get());
+        }
         boolean isIn = check.kind() == Check.Kind.VOLTS && !check.mode().isEmpty();
         return isIn
                 ? Words.get("wake.how.volts_in", "mode", Words.get("mode." + check.mode()))

@@ -1,8 +1,11 @@
 package inkel.app.words;
 
+import inkel.core.catalog.PartClass;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.quantity.Fact;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /** What tells that a part is alive, in words. */
 public final class WakeWords {
@@ -25,10 +28,17 @@ public final class WakeWords {
                     .with("least", pulses.width().lowest())
                     .with("most", pulses.width().highest()));
         } else if (check instanceof WakeCheck.Volts volts) {
-            return Words.say(Fact.of("wake.volts")
+            return Words.say(Fact.of(volts.calm().isPresent() ? "wake.volts.calm" : "wake.volts")
                     .with("at", volts.pin())
                     .with("least", volts.range().lowest())
-                    .with("most", volts.range().highest()));
+                    .with("most", volts.range().highest())
+                    .with("calm", volts.calm().map(WakeWords::calm).orElse("")));
+        } else if (check instanceof WakeCheck.Rests rests) {
+            return Words.say(Fact.of("wake.rests")
+                    .with("at", rests.pin())
+                    .with("least", rests.share().lowest())
+                    .with("most", rests.share().highest())
+                    .with("calm", calm(rests.calm())));
         } else if (check instanceof WakeCheck.Codes codes) {
             return Words.get("wake.codes", "at", codes.pin());
         } else if (check instanceof WakeCheck.Moves moves) {
@@ -39,6 +49,21 @@ public final class WakeWords {
             return sign(sign);
         }
         return Words.get("wake.answers");
+    }
+
+    /** How a part is left while a pin of it is measured; empty where that makes no difference. */
+    static Optional<String> calm(PartClass cls, String pin) {
+        return cls.handling().checks().stream()
+                .filter(check -> check.pins().contains(pin))
+                .flatMap(check -> check instanceof WakeCheck.Rests rests
+                        ? Stream.of(rests.calm())
+                        : check instanceof WakeCheck.Volts volts ? volts.calm().stream() : Stream.empty())
+                .map(WakeWords::calm)
+                .findFirst();
+    }
+
+    private static String calm(WakeCheck.Calm calm) {
+        return Words.get("wake.calm." + key(calm));
     }
 
     private static String sign(WakeCheck.Sign sign) {

@@ -31,7 +31,14 @@ public enum Drives {
         if (idle.isPresent()) {
             return idle.get() ? isOpen ? NOTHING : HIGH : LOW;
         }
-        return atRest(pin.use(), isOpen);
+        return isTold(placed, pin) ? NOTHING : atRest(pin.use(), isOpen);
+    }
+
+    /** Whether its class tells the volts that it gives, which are elements of their own. */
+    private static boolean isTold(Placed placed, Pin pin) {
+        return placed.cls().handling().checks().stream()
+                .anyMatch(check -> (check instanceof WakeCheck.Rests || check instanceof WakeCheck.Volts)
+                        && check.pins().contains(pin.label()));
     }
 
     private static Drives atRest(PinUse use, boolean isOpen) {

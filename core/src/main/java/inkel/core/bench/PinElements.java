@@ -10,6 +10,8 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.Optional;
@@ -54,13 +56,27 @@ final class PinElements {
             model.resistor(key + "low", at, ground, output(low(family.get())));
         }
         volts().ifPresent(this::steady);
+        placed.cls().handling().checks().stream()
+                .filter(WakeCheck.Rests.class::isInstance)
+                .map(WakeCheck.Rests.class::cast)
+                .filter(rests -> rests.pin().equals(pin.label()))
+                .forEach(rests -> rests(supply, rests.share()));
         Optional.ofNullable(scene.codes().get(place)).ifPresent(share -> follower(supply, share));
     }
 
     /** What a code makes of the reference. */
     private void follower(String reference, double share) {
-        int given = model.figure(Assumed.code(key + "code " + share, share));
-        int ohms = model.figure(output(Assumed.OUTPUT_OHMS));
+        follower(reference, model.figure(Assumed.code(key + "code " + share, share)), Assumed.OUTPUT_OHMS);
+    }
+
+    /** What a slider, or whatever divides a supply, leaves of it. */
+    private void rests(String reference, Range<Share> share) {
+        int given = model.figure(Unknown.of(key + "rest", share, Source.CLASS));
+        follower(reference, given, pin.inner().map(Resistance::ohms).orElse(Assumed.OUTPUT_OHMS));
+    }
+
+    private void follower(String reference, int given, double usualOhms) {
+        int ohms = model.figure(output(usualOhms));
         int from = model.point(reference);
         int to = model.point(at);
         int minus = model.point(ground);

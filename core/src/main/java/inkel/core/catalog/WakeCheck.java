@@ -1,6 +1,7 @@
 package inkel.core.catalog;
 
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Voltage;
 import java.util.List;
@@ -72,12 +73,39 @@ public sealed interface WakeCheck {
         }
     }
 
-    /** A voltage at a pin, to its part's ground. */
-    record Volts(String pin, Range<Voltage> range) implements WakeCheck {
+    /**
+     * A voltage at a pin, to its part's ground.
+     *
+     * @param calm how the part is left meanwhile; absent where it makes no difference
+     */
+    record Volts(String pin, Range<Voltage> range, Optional<Calm> calm) implements WakeCheck {
         @Override
         public List<String> pins() {
             return List.of(pin);
         }
+    }
+
+    /**
+     * The share of its supply that a pin rests at.
+     *
+     * @param share of what the pin's own supply is, to its part's ground
+     * @param calm how the part is left meanwhile
+     */
+    record Rests(String pin, Range<Share> share, Calm calm) implements WakeCheck {
+        @Override
+        public List<String> pins() {
+            return List.of(pin);
+        }
+    }
+
+    /** How a part is left so that what it gives can be foretold. */
+    enum Calm {
+        LET_GO,
+        /** Lying level, the printed side up. */
+        FLAT,
+        DRY,
+        /** As warm as the room: 15 to 30 °C. */
+        ROOM
     }
 
     /** Volts that follow a code, or codes that follow volts, at a converter's pin. */

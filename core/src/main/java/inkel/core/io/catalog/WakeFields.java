@@ -4,6 +4,7 @@ import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.io.json.Fields;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
@@ -48,7 +49,13 @@ final class WakeFields {
             case "volts" ->
                 Optional.of(new WakeCheck.Volts(
                         check.text("at"),
-                        check.<Voltage>figure("volts", Unit.VOLT, "3.3 V").range()));
+                        check.<Voltage>figure("volts", Unit.VOLT, "3.3 V").range(),
+                        check.has("while") ? Optional.of(calm(check)) : Optional.empty()));
+            case "rests" ->
+                Optional.of(new WakeCheck.Rests(
+                        check.text("at"),
+                        check.<Share>figure("share", Unit.ONE, "50 %").range(),
+                        calm(check)));
             case "codes" -> Optional.of(new WakeCheck.Codes(check.text("at")));
             case "moves" ->
                 Optional.of(new WakeCheck.Moves(
@@ -68,6 +75,10 @@ final class WakeFields {
                 yield Optional.empty();
             }
         };
+    }
+
+    private static WakeCheck.Calm calm(Fields check) {
+        return PartClassReader.word(check, "while", WakeCheck.Calm.values(), WakeCheck.Calm.LET_GO);
     }
 
     private static List<String> values(Fields check) {

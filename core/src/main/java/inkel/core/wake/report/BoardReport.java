@@ -333,24 +333,32 @@ public record BoardReport(List<Taken> taken, List<Told> told, boolean isWhole, O
             return isWritten;
         }
 
-        /** A code between both ends says that something is there. */
+        /** Volts where they are foretold; else a code between both ends says that something is there. */
         private boolean analog(int number, String[] words) {
             boolean isWritten = words.length == 3 && words[2].matches("[0-9]{1,7}");
             if (isWritten) {
-                Optional<Endpoint> signal = plan.analogs().stream()
+                Optional<ReportPlan.Analog> told = plan.analogs().stream()
                         .filter(one -> one.pin().label().equals(words[1])
                                 || one.signal().toString().equals(words[1]))
-                        .map(ReportPlan.Analog::signal)
                         .findFirst();
-                if (signal.isEmpty() || isPlanned(signal.get().part())) {
-                    signal.flatMap(end -> wake.check("codes " + end))
-                            .ifPresentOrElse(
-                                    check -> take(
-                                            number, check, new Answer.Sight(Integer.parseInt(words[2]) > 0), words[2]),
-                                    () -> unasked(number, words));
+                if (told.isEmpty() || isPlanned(told.get().signal().part())) {
+                    analog(number, words, told);
                 }
             }
             return isWritten;
+        }
+
+        private void analog(int number, String[] words, Optional<ReportPlan.Analog> told) {
+            int code = Integer.parseInt(words[2]);
+            Optional<Check> codes = told.flatMap(one -> wake.check("codes " + one.signal()));
+            Optional<Check> volts = told.flatMap(ReportPlan.Analog::check);
+            if (codes.isPresent()) {
+                take(number, codes.get(), new Answer.Sight(code > 0), words[2]);
+            } else if (volts.isPresent()) {
+                take(number, volts.get(), new Answer.Amount(told.get().volts(code)), words[2]);
+            } else {
+                unasked(number, words);
+            }
         }
 
         private boolean serial(int number, String line, String[] words) {

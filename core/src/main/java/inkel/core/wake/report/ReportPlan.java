@@ -1,5 +1,6 @@
 package inkel.core.wake.report;
 
+import inkel.core.bench.Question;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.Controller;
@@ -9,6 +10,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Quantity;
@@ -92,8 +94,25 @@ public record ReportPlan(
     /** The rest level of the wire of a signal. */
     public record Level(Endpoint signal, Pin pin, boolean isHigh) {}
 
-    /** A voltage that the board converts, into so many bits. */
-    public record Analog(Endpoint signal, Pin pin, int bits) {}
+    /**
+     * A voltage that the board converts.
+     *
+     * @param bits the width of a code
+     * @param fullScale the volts just above the highest code, as the plan has them
+     * @param check what foretells it; empty where its class tells nothing of it, or something in the wire changes it
+     */
+    public record Analog(Endpoint signal, Pin pin, int bits, double fullScale, Optional<Check> check) {
+        /** The volts that a code stands for. */
+        double volts(int code) {
+            return fullScale * code / Math.pow(2, bits);
+        }
+
+        /** The code that the converter gives for volts. */
+        int code(double volts) {
+            double most = Math.pow(2, bits) - 1;
+            return (int) Math.max(0, Math.min(most, Math.floor(volts / fullScale * (most + 1))));
+        }
+    }
 
     /**
      * A serial line.
@@ -205,8 +224,8 @@ public record ReportPlan(
                 }
                 placed.cls().signals().filter(pin -> pin.use() == PinUse.ANALOG).forEach(pin -> target(
                                 placed.endpoint(pin))
-                        .ifPresent(at ->
-                                bits(at).ifPresent(bits -> analogs.add(new Analog(placed.endpoint(pin), at, bits)))));
+                        .flatMap(at -> analog(placed.endpoint(pin), at))
+                        .ifPresent(analogs::add));
             }
             for (Check check : wake.checks()) {
                 if (check.kind() == Check.Kind.LEVEL && check.group().phase() == Phase.PART) {
@@ -347,12 +366,23 @@ public record ReportPlan(
                     .map(from -> new Line(placed, from, target(placed, PinUse.UART_RX), baud, reply.say()));
         }
 
-        private Optional<Integer> bits(Pin at) {
-            return at.can().stream()
+        private Optional<Analog> analog(Endpoint signal, Pin at) {
+            Optional<AnalogGroup> group = at.can().stream()
                     .filter(ability -> ability.kind() == Ability.Kind.ADC)
                     .flatMap(ability -> node.board().cls().analog(ability.unit()).stream())
-                    .map(AnalogGroup::bits)
                     .findFirst();
+            Voltage supply =
+                    node.ioVolts(node.board().endpoint(at)).map(Range::expected).orElse(Voltage.ZERO);
+            boolean isChanged = node.between(signal)
+                    .filter(piece -> !(piece instanceof Between.Series))
+                    .isPresent();
+            return group.map(found -> new Analog(
+                    signal,
+                    at,
+                    found.bits(),
+                    found.fullScale().at(supply).volts(),
+                    wake.check("volts " + signal)
+                            .filter(check -> !isChanged && check.asked().question() instanceof Question.Measure)));
         }
 
         private Optional<Act> act(Placed placed, WakeCheck.Drive drive, int number) {

@@ -70,6 +70,13 @@ public final class SimulatedBoard {
                     .map(answer -> ((Answer.Sight) answer).isWell() ? "high" : "low")
                     .ifPresent(read -> lines.add("level " + level.signal() + " " + read));
         }
+        for (ReportPlan.Analog analog : plan.analogs()) {
+            analog.check()
+                    .flatMap(check -> ask(check.asked().question()))
+                    .filter(Answer.Amount.class::isInstance)
+                    .map(answer -> analog.code(((Answer.Amount) answer).si()))
+                    .ifPresent(code -> lines.add("adc " + analog.pin().label() + " " + code));
+        }
         for (ReportPlan.Line line : plan.lines()) {
             // What the part would say is known by its class only as far as it is expected.
             String said = String.join(

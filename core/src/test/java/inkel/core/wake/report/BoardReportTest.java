@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.bench.Answer;
 import inkel.core.bench.PracticeBench;
 import inkel.core.bench.Twist;
 import inkel.core.bench.fault.Fault;
@@ -11,11 +12,14 @@ import inkel.core.bench.fault.FaultKind;
 import inkel.core.bench.fault.Faults;
 import inkel.core.bench.fault.Layout;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Extras;
 import inkel.core.document.Meter;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.SetWire;
 import inkel.core.kit.Builds;
+import inkel.core.quantity.Resistance;
 import inkel.core.wake.Answers;
 import inkel.core.wake.Check;
 import inkel.core.wake.MoreLooks;
@@ -103,6 +107,70 @@ class BoardReportTest {
                 .orElseThrow();
         BoardReport report = table.read(table.report(dead.forms(table.layout).get(0)));
         assertEquals(List.of("register radio 0x00"), out(report));
+    }
+
+    /** A stick that is let go, and a knob that may be anywhere. */
+    private static Build analogs() {
+        return Builds.classic()
+                .part("stick", "joystick", "+5V=board.5V")
+                .part("knob", "knob", "VCC=board.5V")
+                .wire("stick.VRX", "board.A0")
+                .wire("stick.VRY", "board.A1")
+                .wire("knob.OUT", "board.A2")
+                .build();
+    }
+
+    private static String head(Table of) {
+        return of.report(Twist.NONE).lines().findFirst().orElseThrow();
+    }
+
+    @Test
+    void aCodeAnswersTheCheckOfTheVoltsThatItStandsFor() {
+        Table sticks = new Table(analogs());
+        String head = head(sticks);
+        BoardReport read = sticks.read(head + "\nadc A0 512\nadc A1 880\nadc A2 300\nend 3\n");
+        // 512 of 1,024 codes of 5 V are 2.5 V; 880 are 4.3 V, far from the middle. Where a knob stands nobody knows.
+        assertEquals(List.of("volts stick.VRX", "volts stick.VRY"), ids(read));
+        assertEquals(2.5, ((Answer.Amount) read.taken().get(0).answer()).si(), 1e-12);
+        assertEquals(List.of("volts stick.VRY"), out(read));
+        assertEquals(List.of("report.unasked"), told(read));
+        // 45 to 55 % of 4.75 to 5.25 V.
+        Check check = sticks.wake.check("volts stick.VRX").orElseThrow();
+        assertEquals(0.45 * 4.75, check.band().orElseThrow().low(), 0.12);
+        assertEquals(0.55 * 5.25, check.band().orElseThrow().high(), 0.12);
+        assertTrue(sticks.wake.check("volts knob.OUT").isEmpty());
+    }
+
+    @Test
+    void aBoardThatIsNotThereReportsItsCodes() {
+        Table sticks = new Table(analogs());
+        BoardReport healthy = sticks.read(sticks.report(Twist.NONE));
+        assertTrue(
+                ids(healthy).containsAll(List.of("volts stick.VRX", "volts stick.VRY")),
+                ids(healthy).toString());
+        assertEquals(List.of(), out(healthy));
+        assertEquals(List.of(), told(healthy));
+        // Without its ground a stick is pulled up to the supply as a whole.
+        Fault ground = Faults.of(sticks.layout).stream()
+                .filter(fault ->
+                        fault instanceof Fault.Missing missing && missing.wire().contains("stick.GND"))
+                .findFirst()
+                .orElseThrow();
+        BoardReport faulty =
+                sticks.read(sticks.report(ground.forms(sticks.layout).get(0)));
+        assertTrue(out(faulty).contains("volts stick.VRX"), out(faulty).toString());
+    }
+
+    @Test
+    void aDividerInTheWireLeavesACodeUnasked() {
+        Table divided = new Table(Builds.classic()
+                .part("stick", "joystick", "+5V=board.5V")
+                .wire("stick.VRX", "board.A0")
+                .between(new Between.Divider(
+                        Builds.end("stick.VRX"), Resistance.ofOhms(10_000), Resistance.ofOhms(10_000), Extras.NONE))
+                .build());
+        BoardReport read = divided.read(head(divided) + "\nadc A0 256\nend 1\n");
+        assertEquals(List.of("report.unasked"), told(read));
     }
 
     @Test
