@@ -17,6 +17,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
+import java.util.function.ToIntFunction;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.chocosolver.solver.Model;
@@ -24,6 +26,8 @@ import org.chocosolver.solver.Solution;
 import org.chocosolver.solver.Solver;
 import org.chocosolver.solver.search.limits.FailCounter;
 import org.chocosolver.solver.search.loop.lns.INeighborFactory;
+import org.chocosolver.solver.search.loop.lns.neighbors.INeighbor;
+import org.chocosolver.solver.search.loop.move.MoveBinaryDFS;
 import org.chocosolver.solver.search.strategy.Search;
 import org.chocosolver.solver.search.strategy.selectors.values.IntDomainRandom;
 import org.chocosolver.solver.search.strategy.selectors.values.IntValueSelector;
@@ -336,7 +340,7 @@ final class PinModel {
         IntVar total = model.intVar("total", 0, 100_000_000, true);
         model.scalar(costs.toArray(IntVar[]::new), factors, "=", total).post();
         Solver solver = model.getSolver();
-        IntVar[] pins = ordered();
+        IntVar[] pins = ordered(want -> where.get(want).getDomainSize());
         solver.setSearch(cheapestFirst(pins));
         solver.limitFail(effort(LEAST_FAILS, FAILS_PER_NEW, FAIL_LIMIT));
         Solution best = new Solution(model);
@@ -385,6 +389,27 @@ final class PinModel {
 
     /** Tears out some wants of the best placement and places them anew, over and over. */
     private void improve(Solver solver, Solution best, IntVar total, IntVar[] pins) {
+        improve(
+                solver,
+                best,
+                total,
+                cheapestFirst(pins),
+                INeighborFactory.sequencer(INeighborFactory.random(pins), INeighborFactory.propagationGuided(pins)));
+        // What could be anywhere is to be seen again.
+        solver.reset();
+        // Of one part alone its pins say which bus it is on: whoever has the fewest good ones first.
+        IntVar[] scarceFirst = ordered(want -> goodPins(want).size());
+        improve(
+                solver,
+                best,
+                total,
+                then(Search.intVarSearch(
+                        new InputOrder<>(model), new Cheapest(), concat(scarceFirst, choices.toArray(IntVar[]::new)))),
+                byPart(pins));
+    }
+
+    private void improve(
+            Solver solver, Solution best, IntVar total, AbstractStrategy<?>[] search, INeighbor neighbours) {
         if (domain.isOver()) {
             return;
         }
@@ -392,19 +417,37 @@ final class PinModel {
         model.clearObjective();
         model.setObjective(Model.MINIMIZE, total);
         model.arithm(total, "<", best.getIntVal(total)).post();
-        solver.setSearch(cheapestFirst(pins));
-        solver.setLNS(
-                INeighborFactory.sequencer(INeighborFactory.random(pins), INeighborFactory.propagationGuided(pins)),
-                new FailCounter(model, FAILS_PER_REPAIR),
-                best);
+        // A reset leaves the way of moving as it is, and one is put round the other.
+        solver.setMove(new MoveBinaryDFS());
+        solver.setSearch(search);
+        solver.setLNS(neighbours, new FailCounter(model, FAILS_PER_REPAIR), best);
         solver.limitFail(effort(LEAST_REPAIRS, 1, REPAIRS) * FAILS_PER_REPAIR);
         record(solver, best);
     }
 
+    private PinModelNeighbour byPart(IntVar[] pins) {
+        return new PinModelNeighbour(
+                pins,
+                Arrays.stream(pins)
+                        .map(wantOf::get)
+                        .map(want -> new PinModelNeighbour.Wire(want.placed().id(), prices.get(want), goodPins(want)))
+                        .toList());
+    }
+
+    /** Of the pins that it could have those that are hardly dearer than the best. */
+    private Set<Integer> goodPins(Want want) {
+        int[] of = prices.get(want);
+        int least = where.get(want).stream().map(number -> of[number]).min().orElse(0);
+        return where.get(want).stream()
+                .filter(number -> of[number] < least + price.elsewhere())
+                .boxed()
+                .collect(Collectors.toSet());
+    }
+
     /** Those with the fewest pins to choose from first, those of one part together in the order of its pins. */
-    private IntVar[] ordered() {
+    private IntVar[] ordered(ToIntFunction<Want> choice) {
         Map<String, Integer> scarcest = new HashMap<>();
-        wants.forEach(want -> scarcest.merge(group(want), where.get(want).getDomainSize(), Math::min));
+        wants.forEach(want -> scarcest.merge(group(want), choice.applyAsInt(want), Math::min));
         return wants.stream()
                 .sorted(Comparator.comparingInt(want -> scarcest.get(group(want))))
                 .map(where::get)

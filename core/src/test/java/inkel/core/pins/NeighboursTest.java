@@ -4,11 +4,14 @@ import static inkel.core.kit.Builds.CATALOG;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
+import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.kit.Builds;
+import inkel.core.kit.TableFile;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -56,6 +59,23 @@ class NeighboursTest {
             Build after = plan.edit().get().apply(build);
             Merits merits = Merits.of(Circuit.of(after, CATALOG).nodes().get(0));
             assertTrue(merits.crossings() <= 1 && merits.gaps() <= MOST_GAPS, module + ": " + merits);
+        }
+    }
+
+    /** A table on which the first search ends with a bus on a pin that the board looks at while it starts. */
+    private static Build crowded(String board) throws Exception {
+        return TableFile.laid(new ObjectMapper()
+                .readTree(
+                        """
+                {"board": "%s", "parts": ["shift-in", "led", "flow", "colour-frequency", "servo-micro"]}
+                """
+                                .formatted(board)));
+    }
+
+    @Test
+    void aBusGetsTheGoodPinsThatOthersTookFirst() throws Exception {
+        for (String board : List.of("board-wireless-3v3", "module-wireless")) {
+            assertEquals(List.of(), Builds.of(Assessment.assess(crowded(board), CATALOG), "pins.boot_strap"), board);
         }
     }
 }
