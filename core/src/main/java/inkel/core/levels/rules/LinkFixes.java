@@ -1,7 +1,9 @@
 package inkel.core.levels.rules;
 
+import inkel.core.catalog.PinLoad;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.edit.TakeOut;
@@ -10,6 +12,7 @@ import inkel.core.levels.Link;
 import inkel.core.levels.WireSpeed;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;
+import inkel.core.remedy.LampFeed;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -25,6 +28,12 @@ final class LinkFixes {
     }
 
     List<Fix> of(Link link) {
+        Optional<Placed> lit = node.part(link.to().part());
+        Optional<PinLoad> lamp =
+                lit.flatMap(placed -> LampFeed.lamp(placed, link.to().pin()));
+        if (lamp.isPresent()) {
+            return LampFeed.of(node, circuit.catalog(), lit.get(), lamp.get());
+        }
         List<Fix> fixes = new ArrayList<>();
         // A resistor in line changes no level, so that a divider or a shifter may take its place.
         boolean isOpen = link.between().filter(Between::changesLevels).isEmpty();

@@ -1,14 +1,13 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Controller;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Extras;
-import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Insert;
-import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -25,8 +24,8 @@ import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.LampFeed;
 import inkel.core.remedy.RailNames;
-import inkel.core.remedy.Ties;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -48,7 +47,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
         List<Finding> findings = new ArrayList<>();
         report.pinLoads().stream()
                 .filter(load -> !load.isCoil())
-                .flatMap(load -> of(load).stream())
+                .flatMap(load -> of(load, report.catalog()).stream())
                 .forEach(findings::add);
         // In document order: nodes have no order of their own.
         Map<NodeCircuit, List<PinLoadReport>> byNode = report.pinLoads().stream()
@@ -57,11 +56,11 @@ public final class PinCurrentRule implements Rule<PowerReport> {
         return findings;
     }
 
-    private static Optional<Finding> of(PinLoadReport load) {
+    private static Optional<Finding> of(PinLoadReport load, Catalog catalog) {
         if (load.staysDark()) {
             return Optional.of(dark(load));
         } else if (load.isLed() ? load.isUnlimited() || load.isOver() : load.isOver()) {
-            return Optional.of(load.isLed() ? describe(load) : lamp(load));
+            return Optional.of(load.isLed() ? describe(load) : lamp(load, catalog));
         }
         return load.neverGoesOut() ? Optional.of(neverOff(load)) : Optional.empty();
     }
@@ -81,22 +80,13 @@ public final class PinCurrentRule implements Rule<PowerReport> {
     }
 
     /** A lamp that brings its resistor is better lit by the supply itself. */
-    private static Finding lamp(PinLoadReport load) {
+    private static Finding lamp(PinLoadReport load, Catalog catalog) {
         Finding.Builder finding = begun(load)
                 .variant("lamp")
                 .with("signal", load.signal().pin())
                 .number("current", load.current().orElseThrow(), Source.CLASS);
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
-        return finding.fix(() -> load.node()
-                        .pin(load.signal())
-                        .flatMap(pin -> Ties.high(load.node(), load.placed(), pin))
-                        .map(rail -> new Fix(
-                                "tie-" + load.signal(),
-                                Fact.of("fix.tie")
-                                        .with("signal", load.signal().pin())
-                                        .with("rail", RailNames.of(load.node(), rail)),
-                                Fact.of("fix.tie.cost"),
-                                List.of(new SetWire(load.node().node().id(), Wire.placed(load.signal(), rail))))))
+        return finding.fixes(() -> LampFeed.of(load.node(), catalog, load.placed(), load.load()))
                 .build();
     }
 
