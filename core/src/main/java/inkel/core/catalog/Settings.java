@@ -13,6 +13,7 @@ import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -206,9 +207,14 @@ public final class Settings {
     public static final Setting<Boolean> WIRELESS =
             new Setting<>("wireless", SettingReaders.words(Map.of("on", true, "off", false)), ANY, LINE);
 
-    /** Whether plain signals may have the pins through which a board is programmed. */
-    public static final Setting<Boolean> CONSOLE =
-            new Setting<>("console", SettingReaders.words(Map.of("used", true)), ANY, LINE);
+    /** What becomes of the pins of a board's console. */
+    public static final Setting<Console> CONSOLE = new Setting<>(
+            "console",
+            SettingReaders.named(
+                    cls -> isComputer(cls) ? List.of(Console.OFF, Console.USED) : List.of(Console.USED),
+                    console -> console.name().toLowerCase(Locale.ROOT)),
+            ANY,
+            LINE);
 
     /** Whether a chip gets its program elsewhere and needs no leads for it on this table. */
     public static final Setting<Boolean> PROGRAMMED = new Setting<>(
@@ -327,6 +333,13 @@ public final class Settings {
         return ALL;
     }
 
+    /** Whether a board is programmed by itself, and nobody but a login console talks on its first port. */
+    public static boolean isComputer(PartClass cls) {
+        return cls.controller().stream()
+                .flatMap(controller -> controller.languages().stream())
+                .anyMatch(language -> language.name() == Language.Name.PYTHON_COMPUTER);
+    }
+
     /** The setting of a key in a file; empty for one that this version does not know. */
     public static Optional<Setting<?>> of(String key) {
         for (Setting<?> setting : ALL) {
@@ -361,6 +374,14 @@ public final class Settings {
         JUMPER,
         CLIP,
         SOLDER
+    }
+
+    /** What becomes of the pins of a console. */
+    public enum Console {
+        /** Plain signals may have the pins that the board is programmed through. */
+        USED,
+        /** Of a computer: nobody logs in over them, so that they are as any others. */
+        OFF
     }
 
     /** What makes a bus. */

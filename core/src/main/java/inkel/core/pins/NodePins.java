@@ -1,6 +1,5 @@
 package inkel.core.pins;
 
-import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.Pin;
@@ -190,10 +189,10 @@ public final class NodePins {
         return isByChoice && (use != PinUse.BIAS || node.wire(target).isPresent());
     }
 
-    /** Pins that the board itself needs while it is programmed. */
+    /** Pins that the board itself needs while it is programmed, or somebody logs in over. */
     public boolean isReserved(Endpoint target) {
         return target.part().equals(Part.BOARD)
-                && node.pin(target).filter(pin -> pin.can(Ability.Kind.CONSOLE)).isPresent();
+                && node.pin(target).filter(pin -> Price.isOfConsole(node, pin)).isPresent();
     }
 
     public PinUse useOf(Endpoint signal) {

@@ -74,7 +74,7 @@ final class PinModelPorts {
 
     private boolean isOfConsole(String unit) {
         return IntStream.range(0, domain.size())
-                .filter(number -> domain.pin(number).can(Ability.Kind.CONSOLE))
+                .filter(number -> Price.isOfConsole(domain.node(), domain.pin(number)))
                 .anyMatch(number -> domain.pin(number).can().stream()
                         .anyMatch(ability -> ability.kind() == Ability.Kind.UART
                                 && domain.unit(number, ability).equals(unit)));

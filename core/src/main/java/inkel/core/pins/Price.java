@@ -93,7 +93,7 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
     static int warnings(NodeCircuit node, Placed asking, PinUse use, Endpoint target, Pin pin) {
         int warnings = 0;
         warnings += AtStart.of(asking, use, pin).map(AtStart::warnings).orElse(0);
-        if (pin.can(Ability.Kind.CONSOLE)) {
+        if (isOfConsole(node, pin)) {
             warnings++;
         }
         if (ActsAtStart.may(asking, use, pin)) {
@@ -122,6 +122,15 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
             warnings++;
         }
         return warnings;
+    }
+
+    /** Whether the board's console talks on a pin. */
+    static boolean isOfConsole(NodeCircuit node, Pin pin) {
+        return pin.can(Ability.Kind.CONSOLE)
+                && node.board()
+                        .own(Settings.CONSOLE)
+                        .filter(Settings.Console.OFF::equals)
+                        .isEmpty();
     }
 
     private static boolean isCalled(Pin pin) {

@@ -7,12 +7,15 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Settings;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
+import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -72,5 +75,42 @@ class ConsoleTest {
 
     private static NodePins pins(Builds builds) {
         return builds.assess().pins(NODE).orElseThrow();
+    }
+
+    /** A receiver of positions at the only port of a computer. */
+    private static Builds positions() {
+        return Builds.powered(CATALOG.get("computer-40pin"))
+                .part("place", "positioning-receiver", "VCC=board.3V3")
+                .wire("place.TX", "board.GPIO15");
+    }
+
+    @Test
+    void theLoginOfAComputerIsSwitchedOffForGood() throws Exception {
+        Finding finding = RuleKit.firesAt(positions(), "uart.console_shared", "place.TX");
+        assertEquals("uart.console_shared.login", finding.sentence().key());
+        assertEquals("fix.console_off", finding.fixes().get(0).title().key());
+        RuleKit.everyWayOut(positions(), "uart.console_shared");
+        Builds off = positions().setting("board", "console", "off");
+        RuleKit.quiet(off, "uart.console_shared");
+        // Then it is a port like any other: a plan takes it and warns of nothing.
+        Build unwired = Builds.powered(CATALOG.get("computer-40pin"))
+                .part("place", "positioning-receiver", "VCC=board.3V3")
+                .setting("board", "console", "off")
+                .build();
+        Plan plan = new Planner(unwired, CATALOG).plan(NODE);
+        assertEquals(Set.of(end("board.GPIO15")), pins(plan));
+    }
+
+    @Test
+    void aBoardThatIsProgrammedOverItsPortCannotSwitchItOff() {
+        Finding finding = RuleKit.firesAt(
+                Builds.classic()
+                        .part("place", "positioning-receiver", "VCC=board.5V")
+                        .wire("place.TX", "board.D0"),
+                "uart.console_shared",
+                "place.TX");
+        assertEquals("uart.console_shared", finding.sentence().key());
+        assertTrue(Settings.CONSOLE.read(CATALOG.get("board-classic-5v"), "off").isEmpty());
+        assertEquals(Optional.of(Settings.Console.OFF), Settings.CONSOLE.read(CATALOG.get("computer-40pin"), "off"));
     }
 }

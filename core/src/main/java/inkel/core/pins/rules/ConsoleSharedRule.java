@@ -1,7 +1,12 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Settings;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
@@ -9,12 +14,17 @@ import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.SerialLine;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
-/** Reports a part on the pins through which the board is programmed: it must be unplugged each time. */
+/**
+ * Reports a part on the pins of the board's console: what programs it, so that the part must be unplugged each time, or a
+ * computer's login.
+ */
 public final class ConsoleSharedRule implements Rule<PinReport> {
     private static final RuleInfo INFO = new RuleInfo("uart.console_shared", Severity.LOOK, Stage.PINS);
 
@@ -43,9 +53,29 @@ public final class ConsoleSharedRule implements Rule<PinReport> {
                 .filter(found -> found.placed().id().equals(wire.from().part()))
                 .filter(SerialLine::isOnConsole)
                 .findFirst();
-        return WireFinding.of(INFO, pins, wire)
-                .fixes(() -> line.map(found -> PortFixes.elsewhere(pins, found))
-                        .orElseGet(() -> PinFixes.move(pins, wire.from())))
+        Finding.Builder finding = WireFinding.of(INFO, pins, wire);
+        List<Fix> off = loginOff(pins.node());
+        if (!off.isEmpty()) {
+            finding.variant("login");
+        }
+        return finding.fixes(() -> {
+                    List<Fix> fixes = new ArrayList<>(off);
+                    fixes.addAll(line.map(found -> PortFixes.elsewhere(pins, found))
+                            .orElseGet(() -> PinFixes.move(pins, wire.from())));
+                    return fixes;
+                })
                 .build();
+    }
+
+    /** A computer is not programmed over its port: what talks there is a console that can be switched off for good. */
+    private static List<Fix> loginOff(NodeCircuit node) {
+        Placed board = node.board();
+        return Settings.isComputer(board.cls())
+                ? List.of(new Fix(
+                        "console-off",
+                        Fact.of("fix.console_off").with("board", board.part().name()),
+                        Fact.of("fix.console_off.cost"),
+                        List.of(new SetSetting(node.node().id(), board.id(), Settings.CONSOLE, "off"))))
+                : List.of();
     }
 }
