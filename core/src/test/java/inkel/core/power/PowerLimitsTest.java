@@ -114,6 +114,16 @@ class PowerLimitsTest {
         assertTrue(found.get(1).sentence().key().endsWith(".contact"));
     }
 
+    @Test
+    void whereNoWireIsThickEnoughAnotherRailHasItToSpare() throws Exception {
+        // The rail may give as little as the part needs: whatever is lost on the way is too much.
+        Builds sound =
+                Builds.powered(Builds.CATALOG.get("board-wireless-3v3")).part("sound", "sound-player", "VCC=board.3V3");
+        Finding finding = RuleKit.fires(sound, "power.wire_drop");
+        assertEquals("fix.add_supply", finding.fixes().get(0).title().key(), "5 V of the port are more than it bears");
+        RuleKit.everyWayOut(sound, "power.wire_drop");
+    }
+
     private static List<String> titles(Finding finding) {
         return finding.fixes().stream().map(fix -> fix.title().key()).toList();
     }

@@ -1,5 +1,6 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
@@ -16,6 +17,8 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -43,7 +46,7 @@ public final class WireDropRule implements Rule<PowerReport> {
                 .collect(Collectors.groupingBy(WireDropRule::rail, LinkedHashMap::new, Collectors.toList()));
         Stream<Finding> losing = report.lines().stream()
                 .filter(line -> !line.burnsContact() && line.losesTooMuch())
-                .map(WireDropRule::loses);
+                .map(line -> loses(line, report.catalog()));
         return Stream.concat(burnt.values().stream().map(WireDropRule::burns), losing)
                 .toList();
     }
@@ -79,15 +82,24 @@ public final class WireDropRule implements Rule<PowerReport> {
                 .toList();
     }
 
-    private static Finding loses(FeedLine line) {
+    private static Finding loses(FeedLine line, Catalog catalog) {
         return begun(line, names(List.of(line)))
                 .number("peak", line.load().peak(), Source.COMPUTED)
                 .number("resistance", line.wire().thereAndBack(), line.wire().source())
                 .number("drop", line.drop(), Source.COMPUTED)
                 .number("arrives", line.arrives().orElseThrow(), Source.COMPUTED)
                 .number("works_from", line.needs(), line.supply().range().source())
-                .fixes(() -> ways(line))
+                .fixes(() -> {
+                    List<Fix> wires = ways(line);
+                    return wires.isEmpty() ? higher(line, catalog) : wires;
+                })
                 .build();
+    }
+
+    /** Where no wire is thick enough: a rail that has what is lost on the way to spare. */
+    private static List<Fix> higher(FeedLine line, Catalog catalog) {
+        Voltage least = line.needs().plus(line.drop());
+        return new FeedFixes(line.node(), catalog).of(line.placed(), line.supply(), least, rail -> true);
     }
 
     private static List<Fix> ways(FeedLine line) {
