@@ -15,8 +15,10 @@ import inkel.core.document.EditRefused;
 import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.finding.Severity;
 import inkel.core.formula.Verdict;
 import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Resistance;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -111,6 +113,26 @@ class LevelRulesTest {
         assertEquals(1, harms.size());
         assertTrue(harms.get(0).fixes().stream().noneMatch(fix -> fix.id().equals("divide")));
         assertTrue(harms.get(0).fixes().stream().anyMatch(fix -> fix.id().equals("shift-new")));
+    }
+
+    @Test
+    void aLittleTooMuchFromPullUpsIsLeftOnBothWiresAtOnce() throws Exception {
+        // 10 kΩ to 5 V on the board and 4.7 kΩ to 3.3 V on the display make (5·4.7 + 3.3·10)/14.7 = 3.84 V, and the
+        // display
+        // bears 3.8 V: its clamp carries a tenth of a milliampere.
+        Builds build = Builds.powered(Builds.CATALOG.get("board-big-5v"))
+                .part("screen", "display-small-graphic", "VCC=board.5V")
+                .wire("screen.SDA", "board.D20")
+                .wire("screen.SCL", "board.D21");
+        Finding look = RuleKit.fires(build, "levels.pullup_harms");
+        assertEquals(Severity.LOOK, look.severity());
+        Fix leave = look.fixes().get(look.fixes().size() - 1);
+        assertEquals("fix.accept.several", leave.title().key());
+        assertEquals(
+                List.of("SCL", "SDA"),
+                ((List<?>) leave.title().values().get("signal"))
+                        .stream().sorted().toList());
+        RuleKit.everyWayOut(build, "levels.pullup_harms");
     }
 
     @Test

@@ -25,6 +25,19 @@ final class LeaveFix {
                 List.of(leave(judged)));
     }
 
+    /** All wires that one cause is felt on. */
+    static Fix of(List<Link> links) {
+        List<String> signals =
+                links.stream().map(link -> link.signal().pin()).distinct().toList();
+        return new Fix(
+                "accept",
+                signals.size() == 1
+                        ? Fact.of("fix.accept").with("signal", signals.get(0))
+                        : Fact.of("fix.accept.several").with("signal", signals),
+                Fact.of("fix.accept.cost"),
+                links.stream().map(LeaveFix::leave).distinct().toList());
+    }
+
     private static Edit leave(Judged judged) {
         return judged instanceof Link link
                 ? new Leave(link.signal().node(), link.signal().endpoint(), "", Leave.WHEN_APPLIED)

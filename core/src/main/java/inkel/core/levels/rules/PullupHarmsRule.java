@@ -19,9 +19,12 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /** Reports an open-drain wire that a pull-up lifts above what one that listens survives. */
 public final class PullupHarmsRule implements Rule<LevelReport> {
@@ -35,23 +38,23 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
     @Override
     public List<Finding> check(LevelReport levels) {
         // One cause, one finding: whatever one part's pull-ups do is told where they do the most.
-        Map<List<Object>, Link> worst = new LinkedHashMap<>();
-        for (Link link : levels.links()) {
-            if (link.check().verdict() == Verdict.HARMS && link.pulledBy().isPresent()) {
-                worst.merge(
-                        List.of(
+        Map<List<Object>, List<Link>> causes = levels.links().stream()
+                .filter(link -> link.check().verdict() == Verdict.HARMS
+                        && link.pulledBy().isPresent())
+                .filter(link -> !(link.isLeft() && link.verdict() == Verdict.THIN))
+                .collect(Collectors.groupingBy(
+                        link -> List.of(
                                 link.signal().node(),
                                 link.pulledBy().get().at().part(),
                                 link.verdict() == Verdict.HARMS),
-                        link,
-                        (first, other) ->
-                                other.check().headroom().isBelow(first.check().headroom()) ? other : first);
-            }
-        }
-        return worst.values().stream().map(link -> describe(levels, link)).toList();
+                        LinkedHashMap::new,
+                        Collectors.toList()));
+        return causes.values().stream().map(links -> describe(levels, links)).toList();
     }
 
-    private static Finding describe(LevelReport levels, Link link) {
+    private static Finding describe(LevelReport levels, List<Link> links) {
+        Link link =
+                Collections.min(links, Comparator.comparing(one -> one.check().headroom()));
         PullUp pull = link.pulledBy().orElseThrow();
         Finding.Builder finding = Finding.of(INFO, link.signal());
         if (link.isOnlyAtTheEnds()) {
@@ -66,6 +69,7 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
                 .number("too_much_by", link.check().headroom().times(-1), Source.COMPUTED)
                 .fixes(() -> takeOff(link, pull.at()))
                 .fixes(() -> new LinkFixes(link.node(), levels.circuit()).of(link))
+                .fixes(() -> link.verdict() == Verdict.THIN ? List.of(LeaveFix.of(links)) : List.of())
                 .build();
     }
 
