@@ -28,4 +28,13 @@ public record PinLoad(
         /** A winding between two leads, driven by a bridge that takes its kick: a motor, a stepper. */
         WINDING
     }
+
+    /** Of what it is bright with; with less it stays dark. */
+    private static final double DARK = 0.1;
+
+    /** Whether a lamp stays dark at a pin that gives no more than this. */
+    public boolean staysDark(Current most) {
+        return (sort == Sort.LED || sort == Sort.LAMP)
+                && most.isBelow(current.range().expected().times(DARK));
+    }
 }

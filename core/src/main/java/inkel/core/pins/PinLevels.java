@@ -20,7 +20,7 @@ import java.util.Optional;
 final class PinLevels {
     private PinLevels() {}
 
-    /** Whether a wire straight from the signal to the pin is one to stop for: it harms, or is not read. */
+    /** Whether a wire straight from the signal to the pin is one to stop for: it harms, is not read, or leaves a lamp dark. */
     static boolean isTrouble(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
         Endpoint signal = asking.endpoint(wanted);
         boolean bringsPull =
@@ -29,6 +29,9 @@ final class PinLevels {
         if (wanted.use() != PinUse.DATA
                 && !bringsPull
                 && OnlyLow.wantsResistor(asking, wanted, node.pin(target).orElseThrow())) {
+            return true;
+        }
+        if (staysDark(node, asking, wanted, target)) {
             return true;
         }
         boolean isMatched = node.between(signal).filter(Between::changesLevels).isPresent();
@@ -41,6 +44,16 @@ final class PinLevels {
         }
         return use.drives() && use != PinUse.ANALOG && isTrouble(node, signal, target)
                 || use.listens() && use != PinUse.BIAS && isTrouble(node, target, signal);
+    }
+
+    /** Whether the pin gives next to nothing to a lamp that hangs between it and ground. */
+    private static boolean staysDark(NodeCircuit node, Placed asking, Pin wanted, Endpoint target) {
+        return asking.cls().demands().pinLoads().stream()
+                .filter(load -> load.pin().equals(wanted.label()) && load.from().isEmpty())
+                .anyMatch(load -> node.io(target)
+                        .flatMap(IoFamily::sourceCurrent)
+                        .filter(load::staysDark)
+                        .isPresent());
     }
 
     private static boolean isTrouble(NodeCircuit node, Endpoint driver, Endpoint receiver) {

@@ -178,14 +178,9 @@ public record PinLoadReport(
         return isSunk() ? family.pinCurrent() : family.sourceCurrent().or(family::pinCurrent);
     }
 
-    /** Whether the pin gives so little that a lamp to ground stays dark: less than a tenth of what it is bright with. */
+    /** Whether the pin gives so little that a lamp to ground stays dark. */
     public boolean staysDark() {
-        return !isSunk()
-                && (isLed() || load.sort() == PinLoad.Sort.LAMP)
-                && family.sourceCurrent()
-                        .filter(most ->
-                                most.isBelow(load.current().range().expected().times(0.1)))
-                        .isPresent();
+        return !isSunk() && family.sourceCurrent().filter(load::staysDark).isPresent();
     }
 
     /** The base resistor that stands there: empty where no transistor does. */

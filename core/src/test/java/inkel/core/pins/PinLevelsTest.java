@@ -52,6 +52,26 @@ class PinLevelsTest {
     }
 
     @Test
+    void aLampThatWouldStayDarkIsTroubleAtAPinThatHardlyGives() {
+        // A pin of the expander gives 100 µA and takes 25 mA: an LED to ground wants at least a tenth of its 5 mA.
+        Builds builds = Builds.classic()
+                .part("more", "port-expander", "VCC=board.5V")
+                .part("lamp", "led")
+                .part("three", "rgb-led-anode", "A=board.5V");
+        assertTrue(isTrouble(builds, "lamp.A", "more.P1"));
+        assertFalse(isTrouble(builds, "lamp.A", "board.D7"));
+        assertFalse(isTrouble(builds, "three.R", "more.P1"), "what hangs on the supply is taken from, not given to");
+        Plan plan = new Planner(
+                        Builds.classic()
+                                .part("more", "port-expander", "VCC=board.5V")
+                                .part("lamp", "led")
+                                .build(),
+                        CATALOG)
+                .plan(NODE);
+        assertEquals("board", to(plan, "lamp.A").orElseThrow().part());
+    }
+
+    @Test
     void whatMatchesLevelsIsLeftToDoSo() {
         Builds builds = Builds.on("board-tolerant-3v3")
                 .part("far", "distance-ultrasonic", "VCC=board.5V")
