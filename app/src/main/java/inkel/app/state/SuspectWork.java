@@ -44,7 +44,7 @@ public final class SuspectWork {
      */
     public record Found(Layout layout, String node, List<Evidence> evidence, Suspects suspects) {}
 
-    private record Expected(Asked about, inkel.core.bench.Asked check) {}
+    private record Expected(Asked about, String check) {}
 
     private record Asked(Build plan, Meter meter, String node, List<Evidence> evidence) {}
 
@@ -143,7 +143,7 @@ public final class SuspectWork {
                 session.wake().meterProperty().get(),
                 state.wake().node().node().id(),
                 List.of());
-        Expected next = new Expected(about, check.asked());
+        Expected next = new Expected(about, check.id());
         if (next.equals(expected)) {
             return;
         }

@@ -77,6 +77,55 @@ class PatchTest {
         }
     }
 
+    @Test
+    void ohmsAreThoseOfANetworkMadeFromNothing() throws Exception {
+        Layout layout = Layout.of(Circuit.of(Builds.locks(), Builds.CATALOG));
+        Benches benches = new Benches(layout.circuit(), layout.lists());
+        Rehearsals rehearsals = new Rehearsals(layout.circuit(), layout.lists());
+        List<Check> ohms = WakePlan.of(layout.circuit(), Meter.USUAL).nodes().get(0).checks().stream()
+                .filter(check -> check.asked().question() instanceof Question.Ohms)
+                .toList();
+        int finite = 0;
+        List<Fault> faults = Faults.of(layout);
+        for (int i = 0; i < faults.size(); i += faults.size() / FAULTS) {
+            Twist twist = faults.get(i).forms(layout).get(0);
+            for (Check check : ohms) {
+                Question.Ohms question = (Question.Ohms) check.asked().question();
+                BenchModel model = benches.model(check.asked().scene(), new Learnt(), twist);
+                Foreseen expected = ohms(model, question);
+                Foreseen found =
+                        rehearsals.at(check.asked().scene(), twist).of(question).orElseThrow();
+                String told = faults.get(i) + " " + check.id() + ": " + found + " and not " + expected;
+                if (expected instanceof Foreseen.Ohms wanted && !wanted.isOpen()) {
+                    finite++;
+                    assertEquals(wanted.least(), ((Foreseen.Ohms) found).least(), wanted.least() * 1e-6 + 1e-9, told);
+                    assertEquals(wanted.most(), ((Foreseen.Ohms) found).most(), wanted.most() * 1e-6 + 1e-9, told);
+                } else {
+                    assertEquals(expected, found, told);
+                }
+            }
+        }
+        assertTrue(finite > 100, "only " + finite);
+    }
+
+    /** The worst of the points that are asked for, by a meter on two networks. */
+    private static Foreseen ohms(BenchModel model, Question.Ohms question) {
+        double[] low = model.unknowns().stream().mapToDouble(Unknown::low).toArray();
+        double[] high = model.unknowns().stream().mapToDouble(Unknown::high).toArray();
+        double least = 0;
+        double most = 0;
+        for (String other : question.others()) {
+            Optional<Double> one = Ohmmeter.read(model, Ohmmeter.at(model, low), question.one(), other);
+            Optional<Double> two = Ohmmeter.read(model, Ohmmeter.at(model, high), question.one(), other);
+            if (one.isEmpty() || two.isEmpty()) {
+                return new Foreseen.Ohms(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, true);
+            }
+            least = Math.max(least, one.get());
+            most = Math.max(most, two.get());
+        }
+        return new Foreseen.Ohms(Math.min(least, most), Math.max(least, most), false);
+    }
+
     private void compare(
             String fault,
             BenchModel model,
