@@ -1,15 +1,20 @@
 package inkel.app.kit;
 
+import inkel.app.state.Lanes;
+import inkel.app.state.Recovery;
+import inkel.app.state.Session;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.io.catalog.CatalogReader;
+import inkel.core.io.catalog.Shelf;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -46,6 +51,20 @@ public final class Given {
 
     public static Assessment assessment(String example) {
         return Assessment.assess(build(example), CATALOG);
+    }
+
+    /** A session without a window, whose every lane is the thread that asks; shelf and kept states are in the folder. */
+    public static Session session(Path folder) {
+        return session(folder, Lanes.of(Runnable::run, Runnable::run));
+    }
+
+    public static Session session(Path folder, Lanes lanes) {
+        return new Session(
+                CATALOG,
+                Shelf.read(folder.resolve("shelf")),
+                lanes,
+                Clock.systemUTC(),
+                new Recovery(folder.resolve("recovery")));
     }
 
     /** A copy that a test may write to. */

@@ -1,8 +1,6 @@
 package inkel.app.kit;
 
 import inkel.app.state.Examples;
-import inkel.app.state.Lanes;
-import inkel.app.state.Recovery;
 import inkel.app.state.Session;
 import inkel.app.state.TuneWork;
 import inkel.app.state.UserState;
@@ -14,13 +12,11 @@ import inkel.core.checks.Assessment;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.finding.Stage;
-import inkel.core.io.catalog.Shelf;
 import inkel.core.tune.stand.Benches;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -153,12 +149,7 @@ public final class Screens {
     }
 
     private void begin() {
-        session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        session = Given.session(folder);
         shell = new Shell(session, UserState.read(folder.resolve("state")));
         scene = Window.scene(shell, width, height);
         stage.setScene(scene);

@@ -6,7 +6,6 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.line.SerialPorts;
 import inkel.app.state.Lanes;
-import inkel.app.state.Recovery;
 import inkel.app.state.Session;
 import inkel.app.state.UserState;
 import inkel.app.ui.frame.Shell;
@@ -15,11 +14,9 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Pressable;
 import inkel.core.document.Node;
 import inkel.core.finding.Stage;
-import inkel.core.io.catalog.Shelf;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
@@ -50,12 +47,7 @@ public abstract class WindowJourney {
 
     /** A window as after a start: the same folder, nothing else kept. */
     protected void show() {
-        session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.threads(Platform::runLater),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        session = Given.session(folder, Lanes.threads(Platform::runLater));
         session.line().use(new SerialPorts(folder));
         stage.setScene(Window.scene(new Shell(session, UserState.read(folder)), 1280, 800));
         stage.setWidth(1280);

@@ -8,12 +8,10 @@ import inkel.core.drawer.Drawer;
 import inkel.core.drawer.Item;
 import inkel.core.drawer.Owned;
 import inkel.core.drawer.Substitute;
-import inkel.core.io.catalog.Shelf;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -43,12 +41,7 @@ class DrawersTest {
     }
 
     private Session fresh() {
-        Session fresh = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        Session fresh = Given.session(folder);
         fresh.drawers().open(folder);
         return fresh;
     }

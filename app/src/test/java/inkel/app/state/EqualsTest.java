@@ -10,10 +10,8 @@ import inkel.core.document.Node;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetWire;
-import inkel.core.io.catalog.Shelf;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
@@ -31,12 +29,7 @@ class EqualsTest {
 
     @BeforeEach
     void start() throws IOException {
-        session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        session = Given.session(folder);
         session.files().open(Given.copy(Given.BARE_CHIP, folder));
     }
 

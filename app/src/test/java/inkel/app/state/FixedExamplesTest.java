@@ -8,10 +8,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.app.kit.Given;
 import inkel.core.document.Build;
 import inkel.core.document.edit.RenamePart;
-import inkel.core.io.catalog.Shelf;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
@@ -35,12 +33,7 @@ class FixedExamplesTest {
         Given.copy(Given.LOCKS, folder.resolve("examples"));
         System.setProperty("inkel.home", folder.toString());
         System.setProperty("inkel.packaged", "true");
-        session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        session = Given.session(folder);
     }
 
     @AfterEach

@@ -10,14 +10,12 @@ import inkel.core.document.LogLine;
 import inkel.core.document.Place;
 import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.RenamePart;
-import inkel.core.io.catalog.Shelf;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;
 import inkel.core.remedy.NewNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -49,12 +47,7 @@ class LeftBehindTest {
     }
 
     private Session run(Lanes lanes) {
-        return new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                lanes,
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        return Given.session(folder, lanes);
     }
 
     private Session opened() {

@@ -11,12 +11,10 @@ import inkel.app.line.Ear;
 import inkel.app.line.LineFailure;
 import inkel.app.line.Port;
 import inkel.app.line.Ports;
-import inkel.core.io.catalog.Shelf;
 import inkel.core.io.document.PlanHash;
 import inkel.core.quantity.Fact;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -71,12 +69,7 @@ class LineWorkTest {
 
     @BeforeEach
     void start() throws IOException {
-        session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        session = Given.session(folder);
         session.files().open(Given.copy(Given.LOCKS, folder));
         work = session.line();
         work.use(machine);

@@ -11,11 +11,9 @@ import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.RenamePart;
-import inkel.core.io.catalog.Shelf;
 import inkel.core.log.Entry;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -32,12 +30,7 @@ class LogLooksTest {
 
     @BeforeEach
     void open() throws Exception {
-        session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        session = Given.session(folder);
         session.files().open(Given.copy(Given.LOCKS, Files.createDirectories(folder.resolve("builds"))));
     }
 

@@ -6,9 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.app.kit.Given;
 import inkel.core.bench.fault.Fault;
 import inkel.core.diagnosis.Suspect;
-import inkel.core.io.catalog.Shelf;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
@@ -24,12 +22,7 @@ class PracticeGuessTest {
 
     @BeforeEach
     void twoArePlanted() throws Exception {
-        Session session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        Session session = Given.session(folder);
         session.files().open(Given.copy(Given.MOTH_LAMP, folder));
         practice = session.practice();
         practice.begin(2, Optional.empty(), 5);

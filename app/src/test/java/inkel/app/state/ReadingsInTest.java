@@ -5,10 +5,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.core.document.LogLine;
-import inkel.core.io.catalog.Shelf;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -22,12 +20,7 @@ class ReadingsInTest {
 
     @BeforeEach
     void open() throws Exception {
-        session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        session = Given.session(folder);
         session.files().open(Given.copy(Given.LOCKS, Files.createDirectories(folder.resolve("builds"))));
         before = brought();
     }

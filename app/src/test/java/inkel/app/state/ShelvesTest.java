@@ -34,12 +34,7 @@ class ShelvesTest {
     }
 
     private Session fresh() {
-        return new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        return Given.session(folder);
     }
 
     private static OwnClass gauge(String peak) {

@@ -8,12 +8,10 @@ import inkel.app.kit.Given;
 import inkel.core.catalog.BenchKind;
 import inkel.core.document.Place;
 import inkel.core.document.Tuning;
-import inkel.core.io.catalog.Shelf;
 import inkel.core.io.document.UnkeptText;
 import inkel.core.tune.servo.ServoDraft;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -37,12 +35,7 @@ class UnkeptTest {
 
     /** A run of the program; one that is not closed is one that was killed. */
     private Session run() {
-        Session session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        Session session = Given.session(folder);
         session.files().open(file);
         session.tune().takeUp();
         return session;

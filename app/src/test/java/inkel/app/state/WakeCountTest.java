@@ -6,9 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import inkel.app.kit.Given;
 import inkel.app.ui.stage.Progress;
 import inkel.app.ui.wake.WakeView;
-import inkel.core.io.catalog.Shelf;
 import java.nio.file.Path;
-import java.time.Clock;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -20,12 +18,7 @@ class WakeCountTest {
     private Path folder;
 
     private Session opened(String example) throws Exception {
-        Session session = new Session(
-                Given.CATALOG,
-                Shelf.read(folder.resolve("shelf")),
-                Lanes.of(Runnable::run, Runnable::run),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        Session session = Given.session(folder);
         session.files().open(Given.copy(example, folder));
         return session;
     }

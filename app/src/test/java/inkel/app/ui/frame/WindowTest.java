@@ -10,7 +10,6 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.state.Lanes;
-import inkel.app.state.Recovery;
 import inkel.app.state.Session;
 import inkel.app.state.UserState;
 import inkel.app.ui.kit.Caption;
@@ -24,7 +23,6 @@ import inkel.core.io.document.BuildReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
@@ -81,12 +79,7 @@ class WindowTest {
     }
 
     private void show() {
-        session = new Session(
-                Given.CATALOG,
-                inkel.core.io.catalog.Shelf.read(folder.resolve("shelf")),
-                Lanes.threads(Platform::runLater),
-                Clock.systemUTC(),
-                new Recovery(folder.resolve("recovery")));
+        session = Given.session(folder, Lanes.threads(Platform::runLater));
         shell = new Shell(session, UserState.read(folder));
         stage.setScene(Window.scene(shell, 1280, 800));
         stage.show();
