@@ -103,12 +103,12 @@ public record ReportPlan(
      */
     public record Analog(Endpoint signal, Pin pin, int bits, double fullScale, Optional<Check> check) {
         /** The volts that a code stands for. */
-        double volts(int code) {
+        public double volts(int code) {
             return fullScale * code / Math.pow(2, bits);
         }
 
         /** The code that the converter gives for volts. */
-        int code(double volts) {
+        public int code(double volts) {
             double most = Math.pow(2, bits) - 1;
             return (int) Math.max(0, Math.min(most, Math.floor(volts / fullScale * (most + 1))));
         }
