@@ -234,7 +234,11 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
                     return told;
                 }
             }
-            return fitting.stream().filter(check -> check.at().equals(place)).findFirst();
+            // Of which code a converter was sent nothing is said.
+            return fitting.stream()
+                    .filter(check ->
+                            check.kind() != Check.Kind.CODE && check.at().equals(place))
+                    .findFirst();
         }
     }
 }

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
+import inkel.core.document.Foretold;
 import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
 import inkel.core.document.edit.Edit;
@@ -99,6 +100,32 @@ class BroughtReadingsTest {
                         "brought.no_place"),
                 found.refused().stream().map(no -> no.why().key()).toList());
         assertEquals(1, found.edits().size());
+    }
+
+    @Test
+    void voltsOfAConverterAnswerACodeOnlyWhereItIsNamed() throws Exception {
+        Build sends = Builds.classic()
+                .part("gives", "dac-12-i2c", "VCC=board.5V")
+                .wire("gives.SDA", "board.A4")
+                .wire("gives.SCL", "board.A5")
+                .build();
+        WakePlan plan = WakePlan.of(Circuit.of(sends, Builds.CATALOG), Meter.USUAL);
+        Check code = plan.nodes().get(0).checks().stream()
+                .filter(check -> check.kind() == Check.Kind.CODE)
+                .findFirst()
+                .orElseThrow();
+        List<BroughtReadings.Row> rows = List.of(
+                new BroughtReadings.Row(2, THEN, "gives.OUT", "", "", "2.5 V", "", ""),
+                new BroughtReadings.Row(3, THEN, "gives.OUT", code.id(), "", "2.6 V", "", ""));
+        Build after =
+                Edit.applyAll(sends, BroughtReadings.of(sends, plan, rows, NOW).edits());
+        List<String> checks = after.log().lines().stream()
+                .map(line -> ((LogLine.Measured) line)
+                        .foretold()
+                        .map(Foretold::check)
+                        .orElse("none"))
+                .toList();
+        assertEquals(List.of("none", code.id()), checks);
     }
 
     @Test
