@@ -3,7 +3,6 @@ package inkel.app.state;
 import inkel.app.csv.ReadingRows;
 import inkel.app.words.FailureWords;
 import inkel.app.words.Words;
-import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Meter;
@@ -11,6 +10,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.wake.BroughtReadings;
 import inkel.core.wake.WakePlan;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,6 +21,7 @@ import java.util.List;
 /** Readings that were kept in a table, brought into the record. */
 public final class ReadingsIn {
     private static final long MOST_BYTES = 4_000_000;
+    private static final int BEGINNING = 2_000;
     private static final int MOST_TOLD = 6;
 
     private final Session session;
@@ -29,10 +30,10 @@ public final class ReadingsIn {
         this.session = session;
     }
 
-    /** Whether a file looks like a table of readings rather than anything else. */
+    /** Whether a file begins like a table of readings rather than anything else. */
     public static boolean isOne(Path file) {
-        try {
-            return Files.size(file) <= MOST_BYTES && ReadingRows.isTable(text(file));
+        try (InputStream in = Files.newInputStream(file)) {
+            return ReadingRows.isTable(new String(in.readNBytes(BEGINNING), StandardCharsets.UTF_8));
         } catch (IOException unreadable) {
             return false;
         }
@@ -71,17 +72,20 @@ public final class ReadingsIn {
         return lines;
     }
 
-    /** Takes them as one change, which is undone as one. */
+    /** Takes them as one change, which is undone as one; into one's own build alone. */
     public void bringIn(Path file) {
-        Assessment assessment = session.assessmentProperty().get();
-        if (assessment == null) {
+        if (session.practice().isOn() || session.log().isLooking()) {
+            session.notices().trouble(Words.say(Fact.of("brought.not_own").with("file", file.getFileName())));
             return;
         }
+        session.build().ifPresent(build -> bringIn(file, Circuit.of(build, session.catalog())));
+    }
+
+    private void bringIn(Path file, Circuit circuit) {
         Meter meter = session.wake().meterProperty().get();
         Instant now = session.now();
         session.inBackground(() -> {
             try {
-                Circuit circuit = assessment.reports().circuit();
                 BroughtReadings found = read(file, circuit, meter, now);
                 session.lanes().screen().execute(() -> take(file, found, circuit.build()));
             } catch (IOException | RuntimeException failed) {
@@ -100,7 +104,7 @@ public final class ReadingsIn {
             bringIn(file);
             return;
         }
-        if (!found.edits().isEmpty() && !session.apply(List.copyOf(found.edits()))) {
+        if (!found.edits().isEmpty() && !session.apply(found.edits())) {
             return;
         }
         List<String> lines = told(found, file);

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -116,19 +117,37 @@ public final class SuspectWork {
 
     private void think(Assessment assessment, WakeState state, Asked about) {
         long mine = run.incrementAndGet();
+        inLane(
+                mine,
+                assessment,
+                state,
+                about,
+                with -> {
+                    tell(mine, about, with.layout(), with.diagnosis().near(about.evidence(), () -> run.get() != mine));
+                    tell(mine, about, with.layout(), with.diagnosis().all(about.evidence(), () -> run.get() != mine));
+                },
+                mistake ->
+                        session.lanes().screen().execute(() -> session.notices().failed("suspects.failed", mistake)));
+    }
+
+    private void inLane(
+            long mine,
+            Assessment assessment,
+            WakeState state,
+            Asked about,
+            Consumer<Ready> think,
+            Consumer<RuntimeException> failed) {
         Set<String> replugged = replugged(assessment.build());
         session.lanes().diagnosing().execute(() -> {
             if (run.get() != mine) {
                 return;
             }
             try {
-                Ready with = ready(assessment, state.wake(), about, replugged);
-                tell(mine, about, with.layout(), with.diagnosis().near(about.evidence(), () -> run.get() != mine));
-                tell(mine, about, with.layout(), with.diagnosis().all(about.evidence(), () -> run.get() != mine));
+                think.accept(ready(assessment, state.wake(), about, replugged));
             } catch (RuntimeException mistake) {
                 Trouble.severe(SuspectWork.class, "no causes could be found", mistake);
                 ready = null;
-                session.lanes().screen().execute(() -> session.notices().failed("suspects.failed", mistake));
+                failed.accept(mistake);
             }
         });
     }
@@ -151,19 +170,14 @@ public final class SuspectWork {
         // What was asked before is given up, and is to be thought of when it is asked again.
         asked = null;
         long mine = run.incrementAndGet();
-        Set<String> replugged = replugged(assessment.build());
-        session.lanes().diagnosing().execute(() -> {
-            if (run.get() != mine) {
-                return;
-            }
-            try {
-                ready(assessment, state.wake(), about, replugged).diagnosis().ahead(check, () -> run.get() != mine);
-            } catch (RuntimeException mistake) {
+        inLane(
+                mine,
+                assessment,
+                state,
+                about,
+                with -> with.diagnosis().ahead(check, () -> run.get() != mine),
                 // Nobody asked for it; who asks is told.
-                Trouble.severe(SuspectWork.class, "no causes could be thought of ahead", mistake);
-                ready = null;
-            }
-        });
+                mistake -> {});
     }
 
     private Ready ready(Assessment assessment, NodeWake wake, Asked about, Set<String> replugged) {

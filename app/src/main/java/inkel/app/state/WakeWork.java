@@ -18,7 +18,6 @@ import inkel.core.document.edit.TakeReading;
 import inkel.core.document.edit.TakeSeen;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Quantity;
-import inkel.core.quantity.Unit;
 import inkel.core.wake.Answers;
 import inkel.core.wake.Check;
 import inkel.core.wake.Expected;
@@ -288,22 +287,13 @@ public final class WakeWork {
         Expected.Within within = (Expected.Within) check.expected();
         session.apply(new TakeReading(
                 check.at(),
-                check.kind() == Check.Kind.LEVEL ? LogLine.What.HIGH : what(within.unit()),
+                check.kind() == Check.Kind.LEVEL ? LogLine.What.HIGH : LogLine.What.of(within.unit()),
                 value,
                 typed,
                 LogLine.By.TYPED,
                 standing(check),
                 new Foretold(check.id(), within.low(), within.high(), Optional.of(meter.get())),
                 session.now()));
-    }
-
-    private static LogLine.What what(Unit unit) {
-        return switch (unit) {
-            case OHM -> LogLine.What.OHMS;
-            case AMPERE -> LogLine.What.AMPERES;
-            case SECOND -> LogLine.What.SECONDS;
-            default -> LogLine.What.VOLTS;
-        };
     }
 
     /** Writes down what a board reported, as one step; whether it was taken. */
@@ -318,7 +308,7 @@ public final class WakeWork {
             if (taken.answer() instanceof Answer.Amount amount && check.expected() instanceof Expected.Within within) {
                 edits.add(new TakeReading(
                         check.at(),
-                        what(within.unit()),
+                        LogLine.What.of(within.unit()),
                         Quantity.of(within.unit(), amount.si()),
                         taken.said(),
                         LogLine.By.BOARD,

@@ -57,6 +57,29 @@ class ReadingsInTest {
     }
 
     @Test
+    void nothingGoesIntoTheCopyOfThePracticeBench() throws Exception {
+        Path table = table("place,value\nlower-lock/radio.VCC,3.29 V\n");
+        session.nodeProperty().set("lower-lock");
+        session.practice().begin();
+        assertTrue(session.practice().isOn());
+        session.readings().bringIn(table);
+        assertEquals(before, brought());
+        assertTrue(session.notices().property().get().text().startsWith("bench.csv belongs into your own build"));
+        session.practice().leave();
+        session.readings().bringIn(table);
+        assertEquals(before + 1, brought());
+    }
+
+    @Test
+    void aTableThatIsTooLongOrEndsInACellIsToldSo() throws Exception {
+        session.files().dropped(table("place,value\n" + "lower-lock/radio.VCC,3.29 V\n".repeat(150_000)));
+        assertTrue(session.notices().property().get().text().startsWith("bench.csv could not be brought in"));
+        session.files().dropped(table("place,value\n\"lower-lock/radio.VCC,3.29 V\n"));
+        assertTrue(session.notices().property().get().text().startsWith("bench.csv could not be brought in"));
+        assertEquals(before, brought());
+    }
+
+    @Test
     void whatWasNotTakenIsToldLineByLine() throws Exception {
         StringBuilder many = new StringBuilder("place,value\nlower-lock/radio.VCC,3.29 V\n");
         for (int i = 0; i < 9; i++) {

@@ -141,4 +141,9 @@ public record Controller(
         Frequency most = spiMax.filter(max -> max.hertz() < limit.hertz()).orElse(limit);
         return SpiClock.fastest(clock, spiDividers, most);
     }
+
+    /** Whether it runs programs of its own and nobody but a login console talks on its first port. */
+    public boolean isComputer() {
+        return languages.stream().anyMatch(language -> language.name() == Language.Name.PYTHON_COMPUTER);
+    }
 }

@@ -211,7 +211,9 @@ public final class Settings {
     public static final Setting<Console> CONSOLE = new Setting<>(
             "console",
             SettingReaders.named(
-                    cls -> isComputer(cls) ? List.of(Console.OFF, Console.USED) : List.of(Console.USED),
+                    cls -> cls.controller().filter(Controller::isComputer).isPresent()
+                            ? List.of(Console.OFF, Console.USED)
+                            : List.of(Console.USED),
                     console -> console.name().toLowerCase(Locale.ROOT)),
             ANY,
             LINE);
@@ -331,13 +333,6 @@ public final class Settings {
 
     public static List<Setting<?>> all() {
         return ALL;
-    }
-
-    /** Whether a board is programmed by itself, and nobody but a login console talks on its first port. */
-    public static boolean isComputer(PartClass cls) {
-        return cls.controller().stream()
-                .flatMap(controller -> controller.languages().stream())
-                .anyMatch(language -> language.name() == Language.Name.PYTHON_COMPUTER);
     }
 
     /** The setting of a key in a file; empty for one that this version does not know. */

@@ -34,6 +34,9 @@ public record Rail(
         List<Load> loads,
         List<Load> lamps,
         Set<String> worst) {
+    /** The share of its rating that a rail may give on average, to leave room for heat and age. */
+    public static final Share AVERAGE_SHARE = Share.ofPercent(80);
+
     public Rail {
         loads = List.copyOf(loads);
         lamps = List.copyOf(lamps);

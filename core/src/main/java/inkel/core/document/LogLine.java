@@ -49,6 +49,16 @@ public sealed interface LogLine {
             };
         }
 
+        /** What a plain reading of a unit is of. */
+        public static What of(Unit unit) {
+            return switch (unit) {
+                case OHM -> OHMS;
+                case AMPERE -> AMPERES;
+                case SECOND -> SECONDS;
+                default -> VOLTS;
+            };
+        }
+
         /** The word used in files. */
         public String text() {
             return name().toLowerCase(Locale.ROOT);

@@ -1,6 +1,5 @@
 package inkel.core.pins;
 
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -69,10 +68,5 @@ final class PinModelNeighbour extends IntNeighbor {
                 .filter(i -> wires.get(i).part().equals(part))
                 .mapToLong(i -> wires.get(i).prices()[values[i]])
                 .sum();
-    }
-
-    @Override
-    public String toString() {
-        return "neighbours by part of " + Arrays.toString(values);
     }
 }

@@ -1,6 +1,7 @@
 package inkel.core.pins;
 
 import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Controller;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -74,7 +75,13 @@ public record Reach(Endpoint target, Kind kind, Optional<Fact> why, List<Wire> h
         boolean isOpen = node.board().own(Settings.CONSOLE).isPresent()
                 || pins.useOf(signal).isSerial();
         if (pins.isReserved(target) && !isOpen) {
-            Fact console = Fact.of("why_not.console").with("pin", target.pin());
+            boolean isComputer = node.board()
+                    .cls()
+                    .controller()
+                    .filter(Controller::isComputer)
+                    .isPresent();
+            Fact console =
+                    Fact.of(isComputer ? "why_not.login" : "why_not.console").with("pin", target.pin());
             return new Reach(target, Kind.NO, Optional.of(console), holders);
         }
         Optional<LinkEnd> link =

@@ -2,6 +2,7 @@ package inkel.core.pins;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Controller;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
@@ -119,7 +120,15 @@ final class WaysOut {
         boolean isConsoleOpen = node.board().own(Settings.CONSOLE).isPresent();
         boolean hasConsole = node.board().cls().offers().anyMatch(pin -> pin.can(Ability.Kind.CONSOLE));
         if (hasConsole && !isConsoleOpen) {
-            fixes.add(choice("console", node.board(), Settings.CONSOLE, "used"));
+            boolean isComputer = node.board()
+                    .cls()
+                    .controller()
+                    .filter(Controller::isComputer)
+                    .isPresent();
+            fixes.add(
+                    isComputer
+                            ? choice("console-off", node.board(), Settings.CONSOLE, "off")
+                            : choice("console", node.board(), Settings.CONSOLE, "used"));
         }
         return fixes;
     }

@@ -33,12 +33,9 @@ public record PowerReport(
         List<BatteryReport> batteries,
         List<ServoFeed> servos,
         List<DoubleFeed> doubles) {
-    /** The share of its rating that a rail may give on average, to leave room for heat and age. */
-    public static final Share AVERAGE_SHARE = Share.ofPercent(80);
-
     /** Whether a rail's peak is inside its rating, but above the share that it should not give for long. */
     public static boolean isNear(Rail rail) {
-        return !rail.isOver() && rail.peak().isAbove(rail.rating().times(AVERAGE_SHARE.ratio()));
+        return !rail.isOver() && rail.peak().isAbove(rail.rating().times(Rail.AVERAGE_SHARE.ratio()));
     }
 
     public PowerReport {
@@ -57,7 +54,7 @@ public record PowerReport(
     public record RailBudget(NodeCircuit node, Rail rail) {
         /** The most the rail should give on average. */
         public Current averageLimit() {
-            return rail.rating().times(AVERAGE_SHARE.ratio());
+            return rail.rating().times(Rail.AVERAGE_SHARE.ratio());
         }
 
         public boolean isAverageOver() {

@@ -30,9 +30,6 @@ import java.util.stream.Stream;
 public final class FeedFixes {
     private static final int MOST = 3;
 
-    /** Of what something bought is rated for, which is as much as a rail should give for long. */
-    private static final double EASY = 0.8;
-
     private final NodeCircuit node;
     private final Catalog catalog;
 
@@ -119,7 +116,7 @@ public final class FeedFixes {
     private static boolean isStrained(PartClass cls, Current peak) {
         return cls.outputs().stream()
                 .anyMatch(
-                        output -> peak.isAbove(output.rating().range().lowest().times(EASY)));
+                        output -> peak.isAbove(output.rating().range().lowest().times(Rail.AVERAGE_SHARE.ratio())));
     }
 
     /** Nobody steps up what a regulator has stepped down; a cell may be. */

@@ -7,8 +7,7 @@ import inkel.core.document.LogLine;
 import inkel.core.document.Place;
 import inkel.core.document.Standing;
 import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.Measure;
-import inkel.core.document.edit.TakeReading;
+import inkel.core.document.edit.WriteLine;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
@@ -80,7 +79,7 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
                     known++;
                 } else {
                     there.add(read);
-                    edits.add(edit(read));
+                    edits.add(new WriteLine(read));
                 }
             } catch (No no) {
                 refused.add(new Refused(row.line(), no.why));
@@ -97,34 +96,13 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
                 && one.value().equals(other.value());
     }
 
-    private static Edit edit(LogLine.Measured read) {
-        return read.foretold()
-                .<Edit>map(foretold -> new TakeReading(
-                        read.place(),
-                        read.what(),
-                        read.value(),
-                        read.text(),
-                        read.by(),
-                        read.on(),
-                        foretold,
-                        read.at()))
-                .orElseGet(() -> new Measure(
-                        read.place().node(),
-                        read.place().endpoint(),
-                        read.what(),
-                        read.value(),
-                        read.text(),
-                        read.by(),
-                        read.at()));
-    }
-
     /** One line, understood. */
     private record Reading(Build build, WakePlan wake, Row row, Instant now) {
         LogLine.Measured line() throws No {
             Place place = place();
             Optional<LogLine.What> said = what();
             Quantity value = value(said);
-            LogLine.What what = said.orElseGet(() -> usual(value.unit()));
+            LogLine.What what = said.orElseGet(() -> LogLine.What.of(value.unit()));
             Instant at = at();
             String text = row.text().isEmpty() ? row.value() : row.text();
             Optional<Check> check = check(place, what);
@@ -195,15 +173,6 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
                     .map(read -> ((Typed.Value) read).quantity())
                     .findFirst()
                     .orElseThrow(() -> new No(Fact.of("brought.no_value").with("value", text)));
-        }
-
-        private static LogLine.What usual(Unit unit) {
-            return switch (unit) {
-                case OHM -> LogLine.What.OHMS;
-                case AMPERE -> LogLine.What.AMPERES;
-                case SECOND -> LogLine.What.SECONDS;
-                default -> LogLine.What.VOLTS;
-            };
         }
 
         private Instant at() throws No {

@@ -162,7 +162,10 @@ public final class WakeProgram {
         String name = ProgramText.quoted(analog.pin().label());
         return text == ProgramText.CPP
                 ? text.row(name, pin(analog.pin()))
-                : text.row(name, pin(analog.pin()), String.valueOf(ALL_BITS - analog.bits()));
+                : text.row(
+                        name,
+                        pin(analog.pin()),
+                        String.valueOf(ALL_BITS - analog.converter().bits()));
     }
 
     private String line(ReportPlan.Line line) {

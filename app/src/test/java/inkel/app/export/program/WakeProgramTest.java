@@ -32,6 +32,7 @@ import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.SetWire;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.document.BuildReader;
+import inkel.core.quantity.Voltage;
 import inkel.core.wake.MoreLooks;
 import inkel.core.wake.NodeWake;
 import inkel.core.wake.WakePlan;
@@ -59,7 +60,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** The made programs compile, run on a board that stands in, and print what Wake reads. */
 class WakeProgramTest {
     /** Where something that no class foretells may stand. */
-    private static final int UNTOLD = 487;
+    private static final long UNTOLD = 487;
 
     private static final Catalog CATALOG = CatalogReader.shipped();
 
@@ -152,10 +153,10 @@ class WakeProgramTest {
                 lines.add("rest " + name(of, level.pin()) + " " + (isHigh ? 1 : 0));
             }
             for (ReportPlan.Analog analog : table.plan().analogs()) {
-                int code = analog.check()
+                long code = analog.check()
                         .flatMap(check ->
                                 bench.ask(new Asked(scene, check.asked().question())))
-                        .map(answer -> analog.code(((Answer.Amount) answer).si()))
+                        .map(answer -> analog.converter().reads(Voltage.ofVolts(((Answer.Amount) answer).si())))
                         .orElse(UNTOLD);
                 lines.add("adc " + name(of, analog.pin()) + " " + code);
             }

@@ -41,7 +41,7 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
         Map<List<Object>, List<Link>> causes = levels.links().stream()
                 .filter(link -> link.check().verdict() == Verdict.HARMS
                         && link.pulledBy().isPresent())
-                .filter(link -> !(link.isLeft() && link.verdict() == Verdict.THIN))
+                .filter(link -> !LinkFinding.isSettled(link))
                 .collect(Collectors.groupingBy(
                         link -> List.of(
                                 link.signal().node(),

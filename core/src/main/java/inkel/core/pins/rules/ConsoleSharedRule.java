@@ -1,5 +1,6 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Controller;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -70,10 +71,10 @@ public final class ConsoleSharedRule implements Rule<PinReport> {
     /** A computer is not programmed over its port: what talks there is a console that can be switched off for good. */
     private static List<Fix> loginOff(NodeCircuit node) {
         Placed board = node.board();
-        return Settings.isComputer(board.cls())
+        return board.cls().controller().filter(Controller::isComputer).isPresent()
                 ? List.of(new Fix(
                         "console-off",
-                        Fact.of("fix.console_off").with("board", board.part().name()),
+                        Fact.of("fix.console_off").with("part", board.part().name()),
                         Fact.of("fix.console_off.cost"),
                         List.of(new SetSetting(node.node().id(), board.id(), Settings.CONSOLE, "off"))))
                 : List.of();

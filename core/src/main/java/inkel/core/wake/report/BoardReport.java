@@ -355,7 +355,11 @@ public record BoardReport(List<Taken> taken, List<Told> told, boolean isWhole, O
             if (codes.isPresent()) {
                 take(number, codes.get(), new Answer.Sight(code > 0), words[2]);
             } else if (volts.isPresent()) {
-                take(number, volts.get(), new Answer.Amount(told.get().volts(code)), words[2]);
+                take(
+                        number,
+                        volts.get(),
+                        new Answer.Amount(told.get().converter().volts(code).volts()),
+                        words[2]);
             } else {
                 unasked(number, words);
             }

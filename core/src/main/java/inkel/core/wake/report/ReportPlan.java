@@ -12,6 +12,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.formula.Converter;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
@@ -97,22 +98,10 @@ public record ReportPlan(
     /**
      * A voltage that the board converts.
      *
-     * @param bits the width of a code
-     * @param fullScale the volts just above the highest code, as the plan has them
+     * @param converter what reads it, with its full scale as the plan has it
      * @param check what foretells it; empty where its class tells nothing of it, or something in the wire changes it
      */
-    public record Analog(Endpoint signal, Pin pin, int bits, double fullScale, Optional<Check> check) {
-        /** The volts that a code stands for. */
-        public double volts(int code) {
-            return fullScale * code / Math.pow(2, bits);
-        }
-
-        /** The code that the converter gives for volts. */
-        public int code(double volts) {
-            double most = Math.pow(2, bits) - 1;
-            return (int) Math.max(0, Math.min(most, Math.floor(volts / fullScale * (most + 1))));
-        }
-    }
+    public record Analog(Endpoint signal, Pin pin, Converter converter, Optional<Check> check) {}
 
     /**
      * A serial line.
@@ -379,8 +368,7 @@ public record ReportPlan(
             return group.map(found -> new Analog(
                     signal,
                     at,
-                    found.bits(),
-                    found.fullScale().at(supply).volts(),
+                    new Converter(found.fullScale().at(supply), found.bits()),
                     wake.check("volts " + signal)
                             .filter(check -> !isChanged && check.asked().question() instanceof Question.Measure)));
         }

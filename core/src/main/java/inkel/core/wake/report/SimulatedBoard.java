@@ -8,6 +8,7 @@ import inkel.core.bench.Scene;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Place;
+import inkel.core.quantity.Voltage;
 import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -74,7 +75,7 @@ public final class SimulatedBoard {
             analog.check()
                     .flatMap(check -> ask(check.asked().question()))
                     .filter(Answer.Amount.class::isInstance)
-                    .map(answer -> analog.code(((Answer.Amount) answer).si()))
+                    .map(answer -> analog.converter().reads(Voltage.ofVolts(((Answer.Amount) answer).si())))
                     .ifPresent(code -> lines.add("adc " + analog.pin().label() + " " + code));
         }
         for (ReportPlan.Line line : plan.lines()) {
