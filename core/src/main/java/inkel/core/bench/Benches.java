@@ -2,7 +2,6 @@ package inkel.core.bench;
 
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Pin;
-import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -24,11 +23,13 @@ import java.util.Set;
 public final class Benches {
     private final Circuit circuit;
     private final List<WireList> lists;
+    private final Joints joints;
 
     /** @param lists of all nodes of the circuit */
     public Benches(Circuit circuit, List<WireList> lists) {
         this.circuit = circuit;
         this.lists = List.copyOf(lists);
+        joints = new Joints(circuit);
     }
 
     public Optional<NodeCircuit> node(String id) {
@@ -102,7 +103,7 @@ public final class Benches {
         for (NodeCircuit node : circuit.nodes()) {
             node.parts().stream()
                     .filter(placed -> scene.isJoined(node.node().id(), placed.id()))
-                    .forEach(placed -> solder(node, placed, model));
+                    .forEach(placed -> joints.solder(node.place(placed), model));
         }
         Set<Place> wired = new HashSet<>(twist.wired());
         // What a converter gives is measured at its pin, whether a wire is at it or not.
@@ -178,20 +179,6 @@ public final class Benches {
             parts.add(Place.ofPart(step.subject().node(), step.subject().part()));
         }
         return scene.areJoined(parts);
-    }
-
-    /** Pins of one label are one inside a part, and so are its grounds. */
-    private static void solder(NodeCircuit node, Placed placed, BenchModel.Builder model) {
-        List<Pin> pins = placed.cls().pins();
-        for (int i = 0; i < pins.size(); i++) {
-            Pin pin = pins.get(i);
-            Endpoint end = placed.endpoint(pin);
-            String inside = pin.use() == PinUse.GROUND ? Ends.ground(node, placed.id()) : Ends.pin(node, end);
-            model.solder(inside, Ends.pin(node, end));
-            model.solder(
-                    inside,
-                    node.node().id() + " " + Terminal.OnPin.of(placed, i).id());
-        }
     }
 
     /** A plug brings the rail, and the ground beside it. */

@@ -2,6 +2,7 @@ package inkel.core.bench;
 
 import inkel.core.bench.net.Element;
 import inkel.core.bench.net.Influence;
+import inkel.core.bench.net.Network;
 import inkel.core.bench.net.Outcome;
 import inkel.core.bench.net.Solution;
 import inkel.core.bench.net.Solver;
@@ -59,6 +60,10 @@ public final class Foretelling {
 
     private final BenchModel model;
     private final double[] expected;
+    private final double[] low;
+    private final double[] high;
+    private final double[] reach;
+    private final Network usual;
     private final Solver solver;
     private final Outcome outcome;
     private final Map<List<Integer>, Tried> corners = new HashMap<>();
@@ -76,8 +81,12 @@ public final class Foretelling {
         this.model = model;
         this.isMetered = isMetered;
         expected = model.expected();
+        low = model.unknowns().stream().mapToDouble(Unknown::low).toArray();
+        high = model.unknowns().stream().mapToDouble(Unknown::high).toArray();
+        reach = model.unknowns().stream().mapToDouble(Unknown::reach).toArray();
         isShaky = new boolean[expected.length];
-        solver = new Solver(model.network(expected));
+        usual = model.network(expected);
+        solver = new Solver(usual);
         outcome = solver.solve();
     }
 
@@ -204,10 +213,9 @@ public final class Foretelling {
         double all = 0;
         double wild = 0;
         for (int i = 0; i < slope.length; i++) {
-            Unknown unknown = model.unknowns().get(i);
-            double reach = Math.abs(slope[i] * unknown.reach());
-            all += reach;
-            wild += unknown.isWild() || isShaky[i] ? reach : 0;
+            double moved = Math.abs(slope[i]) * reach[i];
+            all += moved;
+            wild += isShaky[i] || model.unknowns().get(i).isWild() ? moved : 0;
         }
         boolean isTold = wild <= WILD;
         return new Sketch(
@@ -223,8 +231,8 @@ public final class Foretelling {
     private Optional<Band> band(Sketch sketch) {
         double[] ends = ends(sketch);
         boolean isStraight = true;
-        double low = sketch.usual();
-        double high = sketch.usual();
+        double least = sketch.usual();
+        double most = sketch.usual();
         for (Tried tried : List.of(sketch.down().orElseThrow(), sketch.up().orElseThrow())) {
             if (tried.solution().isEmpty()) {
                 return Optional.empty();
@@ -235,8 +243,8 @@ public final class Foretelling {
                 double found = sketch.reading().of(tried.solution().get());
                 double straight = straight(sketch, tried.figures());
                 isStraight &= Math.abs(found - straight) <= STRAIGHT * (ends[1] - ends[0]) + EVEN;
-                low = Math.min(low, found);
-                high = Math.max(high, found);
+                least = Math.min(least, found);
+                most = Math.max(most, found);
             }
         }
         if (!isStraight && sketch.wild() > WILD_AT_A_BEND) {
@@ -250,11 +258,11 @@ public final class Foretelling {
             lower = Math.max(lower, bent(sketch.usual(), ends[0], likely[0], lower));
             upper = Math.min(upper, bent(sketch.usual(), ends[1], likely[1], upper));
         } else {
-            low = Math.min(low, beyond(sketch, -1));
-            high = Math.max(high, beyond(sketch, 1));
-            double pad = PAD * (high - low);
-            lower = Math.min(lower, low - pad);
-            upper = Math.max(upper, high + pad);
+            least = Math.min(least, beyond(sketch, -1));
+            most = Math.max(most, beyond(sketch, 1));
+            double pad = PAD * (most - least);
+            lower = Math.min(lower, least - pad);
+            upper = Math.max(upper, most + pad);
         }
         return Optional.of(new Band(lower, sketch.usual(), upper, causes(sketch)));
     }
@@ -309,16 +317,15 @@ public final class Foretelling {
 
     /** The least and the most by straight lines. */
     private double[] ends(Sketch sketch) {
-        double low = sketch.usual();
-        double high = sketch.usual();
+        double least = sketch.usual();
+        double most = sketch.usual();
         for (int i = 0; i < expected.length; i++) {
-            Unknown unknown = model.unknowns().get(i);
-            double byLow = sketch.slope()[i] * (unknown.low() - expected[i]);
-            double byHigh = sketch.slope()[i] * (unknown.high() - expected[i]);
-            low += Math.min(byLow, byHigh);
-            high += Math.max(byLow, byHigh);
+            double byLow = sketch.slope()[i] * (low[i] - expected[i]);
+            double byHigh = sketch.slope()[i] * (high[i] - expected[i]);
+            least += Math.min(byLow, byHigh);
+            most += Math.max(byLow, byHigh);
         }
-        return new double[] {low, high};
+        return new double[] {least, most};
     }
 
     /** Within some standard deviations of the sum of all figures. */
@@ -326,10 +333,9 @@ public final class Foretelling {
         double middle = sketch.usual();
         double squares = 0;
         for (int i = 0; i < expected.length; i++) {
-            Unknown unknown = model.unknowns().get(i);
-            double reach = sketch.slope()[i] * unknown.reach();
-            middle += sketch.slope()[i] * (unknown.middle() - expected[i]);
-            squares += reach * reach * VARIANCE;
+            double moved = sketch.slope()[i] * reach[i];
+            middle += sketch.slope()[i] * (low[i] + reach[i] - expected[i]);
+            squares += moved * moved * VARIANCE;
         }
         double wide = SIGMAS * Math.sqrt(squares);
         return new double[] {Math.min(middle - wide, sketch.usual()), Math.max(middle + wide, sketch.usual())};
@@ -338,13 +344,10 @@ public final class Foretelling {
     private List<Band.Cause> causes(Sketch sketch) {
         List<Band.Cause> causes = new ArrayList<>();
         for (int i = 0; i < expected.length; i++) {
-            Unknown unknown = model.unknowns().get(i);
-            Band.Cause cause = new Band.Cause(
-                    unknown,
-                    sketch.slope()[i] * (unknown.low() - expected[i]),
-                    sketch.slope()[i] * (unknown.high() - expected[i]));
-            if (cause.reach() > SHOWN * sketch.all()) {
-                causes.add(cause);
+            double least = sketch.slope()[i] * (low[i] - expected[i]);
+            double most = sketch.slope()[i] * (high[i] - expected[i]);
+            if (Math.max(Math.abs(least), Math.abs(most)) > SHOWN * sketch.all()) {
+                causes.add(new Band.Cause(model.unknowns().get(i), least, most));
             }
         }
         causes.sort(Comparator.comparingDouble(Band.Cause::reach).reversed());
@@ -375,12 +378,11 @@ public final class Foretelling {
     }
 
     private boolean isLarge(int figure, double[] slope, double all) {
-        return Math.abs(slope[figure]) * model.unknowns().get(figure).reach() > LARGE * all;
+        return Math.abs(slope[figure]) * reach[figure] > LARGE * all;
     }
 
     private double end(int figure, double[] slope, int way) {
-        Unknown unknown = model.unknowns().get(figure);
-        return slope[figure] * way > 0 ? unknown.high() : unknown.low();
+        return slope[figure] * way > 0 ? high[figure] : low[figure];
     }
 
     /** For every supply and regulator a bench on which as little comes in as can be, and one on which most is taken: there they bend. */
@@ -423,7 +425,7 @@ public final class Foretelling {
     private double all(double[] slope) {
         double all = 0;
         for (int i = 0; i < slope.length; i++) {
-            all += Math.abs(slope[i] * model.unknowns().get(i).reach());
+            all += Math.abs(slope[i]) * reach[i];
         }
         return all;
     }
@@ -432,11 +434,25 @@ public final class Foretelling {
         double[] figures = model.unknowns().stream()
                 .mapToDouble(unknown -> unknown.low() + random.nextDouble() * (unknown.high() - unknown.low()))
                 .toArray();
-        corners.put(List.of(-corners.size(), 0, 0), tried(figures));
+        // All figures differ, so that nothing near is a better start than none.
+        corners.put(List.of(-corners.size(), 0, 0), new Tried(figures, solver.solve(network(figures))));
     }
 
     private Tried tried(double[] figures) {
-        return new Tried(figures, solver.solve(model.network(figures), settled()));
+        return new Tried(figures, solver.solve(network(figures), settled()));
+    }
+
+    /** With only those elements made anew whose figures are others than expected. */
+    private Network network(double[] figures) {
+        List<Element> elements = new ArrayList<>(usual.elements());
+        for (int slot = 0; slot < elements.size(); slot++) {
+            for (int figure : model.slots().get(slot).figures()) {
+                if (figures[figure] != expected[figure]) {
+                    elements.set(slot, model.slots().get(slot).maker().make(figures));
+                }
+            }
+        }
+        return new Network(usual.names(), elements);
     }
 
     private Solution settled() {

@@ -21,6 +21,22 @@ final class Equations {
     private final double[] leaving;
     private double[] factored;
     private boolean isFactored;
+    private List<Element> known;
+
+    /** The numbers of the resistances, and what they let through: the same at all volts, and most of a network. */
+    private final int[] straight;
+
+    private final double[] siemens;
+    private int straights;
+
+    /** The numbers of all else. */
+    private final int[] bent;
+
+    private int bents;
+
+    /** What the resistances alone put into the matrix. */
+    private final double[] still;
+
     private final Into into = new Into();
     private final LinearSolverSparse<DMatrixSparseCSC, DMatrixRMaj> solver =
             LinearSolverFactory_DSCC.lu(FillReducing.NONE);
@@ -34,6 +50,10 @@ final class Equations {
         }
         matrix = layout.matrix();
         leaving = new double[layout.size()];
+        straight = new int[points.length];
+        siemens = new double[points.length];
+        bent = new int[points.length];
+        still = new double[matrix.nz_length];
     }
 
     static Equations of(Layout layout) {
@@ -65,20 +85,46 @@ final class Equations {
 
     /** @param isNear whether the volts are those of other figures, see {@link Element#near} */
     void set(List<Element> elements, double[] volts, Set<Integer> off, boolean isNear) {
-        Arrays.fill(matrix.nz_values, 0, matrix.nz_length, 0);
+        if (elements != known) {
+            know(elements);
+        }
+        System.arraycopy(still, 0, matrix.nz_values, 0, still.length);
         Arrays.fill(leaving, 0);
+        for (int i = 0; i < straights && volts != null; i++) {
+            int[] of = points[straight[i]];
+            double flows = siemens[i] * (volts[of[0]] - volts[of[1]]);
+            leave(of[0], flows);
+            leave(of[1], -flows);
+        }
+        for (int i = 0; i < bents; i++) {
+            add(bent[i], elements.get(bent[i]), volts, off, isNear);
+        }
+    }
+
+    private void know(List<Element> elements) {
+        known = elements;
+        straights = 0;
+        bents = 0;
+        Arrays.fill(still, 0);
         for (int i = 0; i < points.length; i++) {
-            add(i, elements.get(i), volts, off, isNear);
+            if (elements.get(i) instanceof Element.Resistor resistor) {
+                double through = 1 / resistor.ohms();
+                int[] at = places[i];
+                put(still, at[0], through);
+                put(still, at[1], -through);
+                put(still, at[2], -through);
+                put(still, at[3], through);
+                siemens[straights] = through;
+                straight[straights++] = i;
+            } else {
+                bent[bents++] = i;
+            }
         }
     }
 
     private void add(int number, Element element, double[] volts, Set<Integer> off, boolean isNear) {
-        if (element instanceof Element.Resistor resistor) {
-            add(number, resistor, volts);
-            return;
-        }
         double[] at = into.at(number, volts);
-        boolean isOff = off.contains(number) && element instanceof Element.LinearRegulator;
+        boolean isOff = element instanceof Element.LinearRegulator && off.contains(number);
         Element as = isOff ? ((Element.LinearRegulator) element).off() : element;
         if (volts == null) {
             as.usual(into);
@@ -89,19 +135,6 @@ final class Equations {
         }
     }
 
-    /** As below, without a detour: most elements are resistances. */
-    private void add(int number, Element.Resistor resistor, double[] volts) {
-        double siemens = 1 / resistor.ohms();
-        int[] places = this.places[number];
-        double flows = volts == null ? 0 : siemens * (volts[resistor.one()] - volts[resistor.other()]);
-        leave(resistor.one(), flows);
-        leave(resistor.other(), -flows);
-        put(places, 0, siemens);
-        put(places, 1, -siemens);
-        put(places, 2, -siemens);
-        put(places, 3, siemens);
-    }
-
     private void leave(int point, double amperes) {
         int unknown = layout.unknown(point);
         if (unknown >= 0) {
@@ -109,9 +142,9 @@ final class Equations {
         }
     }
 
-    private void put(int[] places, int place, double siemens) {
-        if (places[place] >= 0) {
-            matrix.nz_values[places[place]] += siemens;
+    private static void put(double[] values, int place, double siemens) {
+        if (place >= 0) {
+            values[place] += siemens;
         }
     }
 
@@ -192,10 +225,10 @@ final class Equations {
             double flows = siemens * (volts[plus] - volts[minus]) + amperes;
             leave(of[from], flows);
             leave(of[to], -flows);
-            put(at, from * of.length + plus, siemens);
-            put(at, from * of.length + minus, -siemens);
-            put(at, to * of.length + plus, -siemens);
-            put(at, to * of.length + minus, siemens);
+            put(matrix.nz_values, at[from * of.length + plus], siemens);
+            put(matrix.nz_values, at[from * of.length + minus], -siemens);
+            put(matrix.nz_values, at[to * of.length + plus], -siemens);
+            put(matrix.nz_values, at[to * of.length + minus], siemens);
         }
     }
 }

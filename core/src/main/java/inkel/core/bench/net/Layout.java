@@ -1,9 +1,8 @@
 package inkel.core.bench.net;
 
 import java.util.Arrays;
-import java.util.HashSet;
+import java.util.BitSet;
 import java.util.List;
-import java.util.Set;
 import org.ejml.data.DMatrixSparseCSC;
 
 /**
@@ -27,7 +26,7 @@ public final class Layout {
         points = points(network);
         piece = pieces(network.size(), points);
         unknown = unknowns(piece, points);
-        matrix = structure(entries(count()));
+        matrix = structure();
         places = new int[points.length][];
         findPlaces();
     }
@@ -38,10 +37,11 @@ public final class Layout {
         piece = pieces(network.size(), points);
         unknown = unknowns(piece, like.unknown);
         places = new int[points.length][];
-        // Numbers that stay nothing do no harm: mostly the other structure has places for all of this one.
-        boolean isSame = Arrays.equals(unknown, like.unknown) && findPlaces(like);
-        matrix = isSame ? like.matrix : structure(entries(count()));
-        if (!isSame) {
+        if (Arrays.equals(unknown, like.unknown)) {
+            long[] missing = findPlaces(like);
+            matrix = missing.length == 0 ? like.matrix : widened(like.matrix, missing);
+        } else {
+            matrix = structure();
             findPlaces();
         }
     }
@@ -77,9 +77,15 @@ public final class Layout {
         }
     }
 
-    /** Those of another layout of the same unknowns; false where it has no place for a number. */
-    private boolean findPlaces(Layout like) {
+    /**
+     * Those of another layout of the same unknowns. Numbers that stay nothing do no harm: mostly the other structure has places
+     * for all of this one.
+     *
+     * @return what it has no place for, by column and then by row
+     */
+    private long[] findPlaces(Layout like) {
         int next = 0;
+        long[] missing = new long[0];
         for (int i = 0; i < points.length; i++) {
             int same = next;
             while (same < next + LOOK_AHEAD
@@ -90,13 +96,70 @@ public final class Layout {
             boolean isThere = same < next + LOOK_AHEAD && same < like.points.length;
             places[i] = isThere ? like.places[same] : places(points[i], like.matrix);
             next = isThere ? same + 1 : next;
-            for (int place : places[i]) {
-                if (place == MISSING) {
-                    return false;
-                }
+            missing = isThere ? missing : with(missing, points[i], places[i]);
+        }
+        return Arrays.stream(missing).sorted().distinct().toArray();
+    }
+
+    private long[] with(long[] missing, int[] of, int[] found) {
+        long[] all = missing;
+        for (int place = 0; place < found.length; place++) {
+            if (found[place] == MISSING) {
+                all = Arrays.copyOf(all, all.length + 1);
+                int row = unknown[of[place / of.length]];
+                int column = unknown[of[place % of.length]];
+                all[all.length - 1] = (long) column * piece.length + row;
             }
         }
-        return true;
+        return all;
+    }
+
+    /** A matrix with a few more places; those that were found move on. */
+    private DMatrixSparseCSC widened(DMatrixSparseCSC of, long[] missing) {
+        int[] before = new int[missing.length];
+        for (int i = 0; i < missing.length; i++) {
+            int column = (int) (missing[i] / piece.length);
+            int row = (int) (missing[i] % piece.length);
+            before[i] = -1 - Arrays.binarySearch(of.nz_rows, of.col_idx[column], of.col_idx[column + 1], row);
+        }
+        DMatrixSparseCSC made = new DMatrixSparseCSC(of.numRows, of.numCols, of.nz_length + missing.length);
+        made.nz_length = of.nz_length + missing.length;
+        made.indicesSorted = true;
+        int from = 0;
+        for (int i = 0; i <= missing.length; i++) {
+            int to = i < missing.length ? before[i] : of.nz_length;
+            System.arraycopy(of.nz_rows, from, made.nz_rows, from + i, to - from);
+            if (i < missing.length) {
+                made.nz_rows[to + i] = (int) (missing[i] % piece.length);
+            }
+            from = to;
+        }
+        int passed = 0;
+        for (int column = 0; column < made.numCols; column++) {
+            while (passed < missing.length && missing[passed] / piece.length == column) {
+                passed++;
+            }
+            made.col_idx[column + 1] = of.col_idx[column + 1] + passed;
+        }
+        for (int i = 0; i < places.length; i++) {
+            places[i] = moved(places[i], before, points[i], made);
+        }
+        return made;
+    }
+
+    private int[] moved(int[] found, int[] before, int[] of, DMatrixSparseCSC in) {
+        int[] moved = found.clone();
+        for (int place = 0; place < moved.length; place++) {
+            if (moved[place] == MISSING) {
+                return places(of, in);
+            }
+            int by = 0;
+            while (by < before.length && before[by] <= found[place]) {
+                by++;
+            }
+            moved[place] += moved[place] >= 0 ? by : 0;
+        }
+        return moved;
     }
 
     static Layout of(Network network) {
@@ -183,16 +246,15 @@ public final class Layout {
         for (int i = 0; i < plain.length; i++) {
             plain[i] = piece[i] == i ? -1 : count++;
         }
-        @SuppressWarnings("unchecked")
-        Set<Integer>[] neighbours = new Set[count];
+        BitSet[] neighbours = new BitSet[count];
         for (int i = 0; i < count; i++) {
-            neighbours[i] = new HashSet<>();
+            neighbours[i] = new BitSet();
         }
         for (int[] of : points) {
             for (int one : of) {
                 for (int other : of) {
                     if (plain[one] >= 0 && plain[other] >= 0 && plain[one] != plain[other]) {
-                        neighbours[plain[one]].add(plain[other]);
+                        neighbours[plain[one]].set(plain[other]);
                     }
                 }
             }
@@ -234,49 +296,38 @@ public final class Layout {
         return unknown;
     }
 
-    private DMatrixSparseCSC structure(long[] entries) {
+    /** A place wherever something stands: on the diagonal, and where elements are. */
+    private DMatrixSparseCSC structure() {
         int size = count();
-        DMatrixSparseCSC made = new DMatrixSparseCSC(size, size, entries.length);
-        made.nz_length = entries.length;
-        made.indicesSorted = true;
-        for (int i = 0; i < entries.length; i++) {
-            made.nz_rows[i] = (int) (entries[i] % size);
-            made.col_idx[(int) (entries[i] / size) + 1]++;
-        }
-        for (int column = 0; column < size; column++) {
-            made.col_idx[column + 1] += made.col_idx[column];
-        }
-        return made;
-    }
-
-    /** Every place of the matrix where something stands, by column and then by row: the diagonal, and where elements are. */
-    private long[] entries(int size) {
-        long[] all = new long
-                [size
-                        + Arrays.stream(points)
-                                .mapToInt(of -> of.length * of.length)
-                                .sum()];
-        int count = 0;
+        BitSet[] columns = new BitSet[size];
         for (int i = 0; i < size; i++) {
-            all[count++] = (long) i * size + i;
+            columns[i] = new BitSet(size);
+            columns[i].set(i);
         }
         for (int[] of : points) {
             for (int one : of) {
                 for (int other : of) {
                     if (unknown[one] >= 0 && unknown[other] >= 0) {
-                        all[count++] = (long) unknown[other] * size + unknown[one];
+                        columns[unknown[other]].set(unknown[one]);
                     }
                 }
             }
         }
-        Arrays.sort(all, 0, count);
-        int distinct = 0;
-        for (int i = 0; i < count; i++) {
-            if (i == 0 || all[i] != all[i - 1]) {
-                all[distinct++] = all[i];
-            }
+        int all = 0;
+        for (BitSet column : columns) {
+            all += column.cardinality();
         }
-        return Arrays.copyOf(all, distinct);
+        DMatrixSparseCSC made = new DMatrixSparseCSC(size, size, all);
+        made.nz_length = all;
+        made.indicesSorted = true;
+        int next = 0;
+        for (int column = 0; column < size; column++) {
+            for (int row = columns[column].nextSetBit(0); row >= 0; row = columns[column].nextSetBit(row + 1)) {
+                made.nz_rows[next++] = row;
+            }
+            made.col_idx[column + 1] = next;
+        }
+        return made;
     }
 
     private int[] places(int[] of, DMatrixSparseCSC in) {

@@ -1,40 +1,65 @@
 package inkel.core.bench.net;
 
-import java.util.Comparator;
-import java.util.HashSet;
-import java.util.Set;
-import java.util.TreeSet;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
 
 /**
  * In which order points are eliminated, so that little fills up: always one with the fewest neighbours left, which are then
  * neighbours of each other (minimum degree; Tinney and Walker 1967). The elimination itself is the library's.
  */
 final class Ordering {
-    private Ordering() {}
+    private final BitSet[] neighbours;
+
+    /** Those that are left, by how many neighbours they have. */
+    private final List<BitSet> left = new ArrayList<>();
+
+    private Ordering(BitSet[] neighbours) {
+        this.neighbours = neighbours;
+    }
 
     /**
      * @param neighbours of every point, without itself; used up
      * @return the points in the order of elimination
      */
-    static int[] of(Set<Integer>[] neighbours) {
-        int[] order = new int[neighbours.length];
-        Comparator<Integer> fewest = Comparator.comparingInt(point -> neighbours[point].size());
-        TreeSet<Integer> left = new TreeSet<>(fewest.thenComparing(Comparator.naturalOrder()));
+    static int[] of(BitSet[] neighbours) {
+        return new Ordering(neighbours).order();
+    }
+
+    private int[] order() {
         for (int i = 0; i < neighbours.length; i++) {
-            left.add(i);
+            with(neighbours[i].cardinality()).set(i);
         }
+        int[] order = new int[neighbours.length];
         for (int done = 0; done < order.length; done++) {
-            int point = left.pollFirst();
+            int point = next();
             order[done] = point;
-            Set<Integer> around = new HashSet<>(neighbours[point]);
-            for (int one : around) {
-                left.remove(one);
-                neighbours[one].remove(point);
-                neighbours[one].addAll(around);
-                neighbours[one].remove(one);
-                left.add(one);
+            BitSet around = neighbours[point];
+            with(around.cardinality()).clear(point);
+            for (int one = around.nextSetBit(0); one >= 0; one = around.nextSetBit(one + 1)) {
+                BitSet of = neighbours[one];
+                with(of.cardinality()).clear(one);
+                of.or(around);
+                of.clear(one);
+                of.clear(point);
+                with(of.cardinality()).set(one);
             }
         }
         return order;
+    }
+
+    private BitSet with(int count) {
+        while (left.size() <= count) {
+            left.add(new BitSet());
+        }
+        return left.get(count);
+    }
+
+    private int next() {
+        int count = 0;
+        while (left.get(count).isEmpty()) {
+            count++;
+        }
+        return left.get(count).nextSetBit(0);
     }
 }

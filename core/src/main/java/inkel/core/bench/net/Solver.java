@@ -18,6 +18,9 @@ public final class Solver {
 
     private static final double REACH = 2;
 
+    /** What was near is left for a fresh start after so many rounds: each passes a bend, which a fresh start mostly has none of. */
+    private static final int NEAR_ROUNDS = 4;
+
     /** What points are held by at first, in siemens, and by how much more from one round to the next at most. */
     private static final double HELD = 1;
 
@@ -61,13 +64,13 @@ public final class Solver {
 
     /** What settles when everything is switched on; it takes its time where a straight way does not come to an end. */
     public Outcome solve() {
-        Outcome outcome = from(null);
+        Outcome outcome = from(null, ROUNDS);
         return outcome instanceof Outcome.Unsettled ? overTime() : outcome;
     }
 
     /** The same, given up where a straight way does not come to an end: for one of very many. */
     public Outcome solveQuickly() {
-        return from(null);
+        return from(null, ROUNDS);
     }
 
     /** What settles with other figures when everything is switched on; the same points and elements as of {@link #Solver}. */
@@ -84,17 +87,20 @@ public final class Solver {
      */
     public Outcome solve(Network other, Solution near) {
         network = other;
-        Outcome outcome = from(near.volts());
-        // What was near may lie on the wrong side of a bend, from where no step leads back.
-        return outcome instanceof Outcome.Unsettled ? from(null) : outcome;
+        Outcome outcome = from(near.volts(), NEAR_ROUNDS);
+        if (outcome instanceof Outcome.Unsettled) {
+            // It may also lie on the wrong side of a bend, from where no step leads back.
+            outcome = from(null, ROUNDS);
+        }
+        return outcome instanceof Outcome.Unsettled ? from(near.volts(), ROUNDS) : outcome;
     }
 
-    private Outcome from(double[] near) {
+    private Outcome from(double[] near, int rounds) {
         Set<Integer> off = new HashSet<>();
-        Outcome outcome = settle(near, off);
+        Outcome outcome = settle(near, off, rounds);
         // Each round switches off those that are too hot then; one that is off gives nothing and stays cool.
         while (outcome instanceof Outcome.Settled settled && off.addAll(tooHot(settled.solution()))) {
-            outcome = settle(settled.solution().volts(), off);
+            outcome = settle(settled.solution().volts(), off, ROUNDS);
         }
         return outcome;
     }
@@ -135,7 +141,7 @@ public final class Solver {
             held = Double.isNaN(before) ? held : held * Math.min(HELD_CHANGE, left / before);
             before = left;
             if (left < CLOSE) {
-                Outcome outcome = settle(volts, off);
+                Outcome outcome = settle(volts, off, ROUNDS);
                 if (outcome instanceof Outcome.Settled) {
                     return outcome;
                 }
@@ -151,14 +157,14 @@ public final class Solver {
             }
             move(volts, step, Math.min(1, REACH / most));
         }
-        return settle(null, off);
+        return settle(null, off, ROUNDS);
     }
 
-    private Outcome settle(double[] near, Set<Integer> off) {
+    private Outcome settle(double[] near, Set<Integer> off, int rounds) {
         double[] volts = near == null ? usual(off) : moved(near, off);
         double[] step = new double[0];
         boolean isSet = false;
-        for (int round = 0; round < ROUNDS && volts.length > 0; round++) {
+        for (int round = 0; round < rounds && volts.length > 0; round++) {
             if (!isSet) {
                 equations.set(network.elements(), volts, off);
             }
@@ -264,10 +270,13 @@ public final class Solver {
         return first;
     }
 
+    /** The largest of a step; not a number if one of it is none. */
     private static double most(double[] step) {
-        return Arrays.stream(step)
-                .map(Math::abs)
-                .reduce(0, (one, other) -> Double.isNaN(other) ? other : Math.max(one, other));
+        double most = 0;
+        for (double by : step) {
+            most = Math.max(most, Math.abs(by));
+        }
+        return most;
     }
 
     private void move(double[] volts, double[] step, double share) {
