@@ -19,12 +19,12 @@ public final class CaptureReader {
 
     static Capture read(Reader reader) throws IOException {
         try (CaptureLines lines = new CaptureLines(reader)) {
-            String first = lines.next();
-            while (first != null && first.isBlank()) {
-                first = lines.next();
+            boolean isThere = lines.next();
+            while (isThere && lines.isBlank()) {
+                isThere = lines.next();
             }
-            boolean isDump = first != null && first.strip().startsWith("$");
-            return isDump ? new VcdReader(lines).read(first) : new CsvReader(lines).read(first);
+            boolean isDump = isThere && lines.text().strip().startsWith("$");
+            return isDump ? new VcdReader(lines).read() : new CsvReader(lines).read(isThere);
         }
     }
 }

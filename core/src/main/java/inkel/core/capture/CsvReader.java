@@ -34,23 +34,29 @@ final class CsvReader {
         this.lines = lines;
     }
 
-    Capture read(String first) throws IOException {
+    /**
+     * From the line that the lines are at.
+     *
+     * @param isThere whether there is one
+     */
+    Capture read(boolean isThere) throws IOException {
         String names = "";
-        String line = first;
-        while (line != null && !isFigures(line)) {
+        boolean isLine = isThere;
+        while (isLine && !isFigures(lines.text())) {
+            String line = lines.text();
             names = line.isBlank() || line.startsWith(";") || line.startsWith("#") ? names : line;
-            line = lines.next();
+            isLine = lines.next();
         }
-        if (line == null) {
+        if (!isLine) {
             problems.add(0, Fact.of("capture.no_figures"));
             return new Capture(UNIT, channels, 0, problems.all());
         }
-        begin(names, line);
-        for (; line != null; line = lines.next()) {
-            if (!line.isBlank()) {
-                row(line);
+        begin(names, lines.text());
+        do {
+            if (!lines.isBlank()) {
+                row();
             }
-        }
+        } while (lines.next());
         return new Capture(UNIT, channels, Math.max(0, time), problems.all());
     }
 
@@ -85,19 +91,17 @@ final class CsvReader {
         return cells;
     }
 
-    private void row(String line) {
+    private void row() {
         int cell = 0;
-        int from = 0;
-        for (int i = 0; i <= line.length() && cell < values.length; i++) {
-            if (i == line.length() || line.charAt(i) == separator) {
-                double value = number(line, from, i);
-                if (Double.isNaN(value) && cell == 0) {
-                    problems.add(lines.number(), Fact.of("capture.no_time").with("text", Problems.shown(line)));
-                    return;
-                }
-                values[cell++] = value;
-                from = i + 1;
+        char point = isComma ? ',' : '.';
+        for (int from = 0; from <= lines.length() && cell < values.length; cell++) {
+            int end = lines.find(separator, from);
+            values[cell] = lines.decimal(from, end, point);
+            if (cell == 0 && Double.isNaN(values[0])) {
+                problems.add(lines.number(), Fact.of("capture.no_time").with("text", Problems.shown(lines.text())));
+                return;
             }
+            from = end + 1;
         }
         if (cell < values.length) {
             problems.add(
@@ -130,21 +134,6 @@ final class CsvReader {
             to.add(time, Channel.HIGH);
         } else if (value <= LOW_SHARE * most || to.count() == 0) {
             to.add(time, Channel.LOW);
-        }
-    }
-
-    private double number(String line, int from, int to) {
-        String text = line.substring(from, to).strip();
-        if (isComma) {
-            text = text.replace(',', '.');
-        }
-        if (text.length() == 1 && Character.isDigit(text.charAt(0))) {
-            return text.charAt(0) - '0';
-        }
-        try {
-            return Double.parseDouble(text);
-        } catch (NumberFormatException notANumber) {
-            return Double.NaN;
         }
     }
 }

@@ -33,26 +33,27 @@ final class VcdReader {
         this.lines = lines;
     }
 
-    Capture read(String first) throws IOException {
+    /** From the line that the lines are at. */
+    Capture read() throws IOException {
         boolean isBody = false;
-        for (String line = first; line != null; line = lines.next()) {
-            if (line.isEmpty()) {
+        do {
+            if (lines.length() == 0) {
                 continue;
             }
-            char begin = line.charAt(0);
+            char begin = lines.at(0);
             if (isBody && (begin == '0' || begin == '1')) {
-                change(line, begin == '1' ? Channel.HIGH : Channel.LOW);
+                change(begin == '1' ? Channel.HIGH : Channel.LOW);
             } else if (begin == '#') {
                 isBody = true;
-                time(line);
+                time();
             } else if (isBody && (begin == 'x' || begin == 'z' || begin == 'X' || begin == 'Z')) {
-                change(line, Channel.UNKNOWN);
+                change(Channel.UNKNOWN);
             } else if (begin == '$') {
-                isBody |= declaration(line);
+                isBody |= declaration(lines.text());
             } else if (isBody && begin != 'b' && begin != 'B' && begin != 'r' && begin != 'R') {
-                problem(Fact.of("capture.no_change").with("text", Problems.shown(line)));
+                problem(Fact.of("capture.no_change").with("text", Problems.shown(lines.text())));
             }
-        }
+        } while (lines.next());
         if (!isScaled) {
             problems.add(0, Fact.of("capture.no_timescale"));
         }
@@ -63,28 +64,28 @@ final class VcdReader {
         problems.add(lines.number(), why);
     }
 
-    private void time(String line) {
+    private void time() {
         try {
-            long next = Long.parseLong(line, 1, line.length(), 10);
+            long next = lines.whole(1);
             if (next < time) {
                 problem(Fact.of("capture.time_back").with("time", next).with("before", time));
             } else {
                 time = next;
             }
         } catch (NumberFormatException notATime) {
-            problem(Fact.of("capture.no_time").with("text", Problems.shown(line)));
+            problem(Fact.of("capture.no_time").with("text", Problems.shown(lines.text())));
         }
     }
 
-    private void change(String line, byte level) {
+    private void change(byte level) {
         Channel channel = null;
-        if (line.length() == 2 && line.charAt(1) < SHORT_IDS) {
-            channel = byLetter[line.charAt(1)];
-        } else if (line.length() > 1) {
-            channel = byId.get(line.substring(1).strip());
+        if (lines.length() == 2 && lines.at(1) < SHORT_IDS) {
+            channel = byLetter[lines.at(1)];
+        } else if (lines.length() > 1) {
+            channel = byId.get(lines.text().substring(1).strip());
         }
         if (channel == null) {
-            problem(Fact.of("capture.no_wire").with("text", Problems.shown(line)));
+            problem(Fact.of("capture.no_wire").with("text", Problems.shown(lines.text())));
         } else {
             channel.add(time, level);
         }
@@ -95,12 +96,11 @@ final class VcdReader {
         StringBuilder all = new StringBuilder(line);
         boolean isLong = !line.startsWith("$dump");
         while (isLong && !all.toString().contains("$end")) {
-            String more = lines.next();
-            if (more == null || all.length() > CaptureLines.MOST) {
+            if (!lines.next() || all.length() > CaptureLines.MOST) {
                 problem(Fact.of("capture.no_end").with("text", Problems.shown(line)));
                 return false;
             }
-            all.append(' ').append(more);
+            all.append(' ').append(lines.text());
         }
         String[] words = all.toString().strip().split("\\s+");
         if (words[0].equals("$timescale")) {

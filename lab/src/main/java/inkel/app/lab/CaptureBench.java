@@ -24,25 +24,13 @@ final class CaptureBench {
     private CaptureBench() {}
 
     static void run(PrintWriter out, int edges) throws Exception {
+        Path table = Files.createTempFile("inkel-capture", ".csv");
         Path file = Files.createTempFile("inkel-capture", ".vcd");
         try {
+            makeTable(table, edges);
+            read(out, "table", table);
             make(file, edges);
-            double scan = median(() -> lines(file));
-            double read = median(() -> CaptureReader.read(file).edges());
-            Capture kept = CaptureReader.read(file);
-            System.gc();
-            long used =
-                    Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
-            out.printf(
-                    Locale.ROOT,
-                    "a dump of %,d edges: its lines %.2f s, read %.2f s, %.2f times as long (goal 2); heap after it %.0f MB"
-                            + " (goal 400), median of %d%n",
-                    kept.edges(),
-                    scan,
-                    read,
-                    read / scan,
-                    used / MEGA,
-                    RUNS);
+            read(out, "dump", file);
             ScrollProbe.Scroll scroll =
                     ScrollProbe.scroll(Examples.folder().resolve(Examples.DEMO), CatalogReader.shipped(), file);
             out.printf(
@@ -54,8 +42,28 @@ final class CaptureBench {
                     scroll.framesPerSecond());
             Platform.exit();
         } finally {
+            Files.delete(table);
             Files.delete(file);
         }
+    }
+
+    private static void read(PrintWriter out, String what, Path file) throws Exception {
+        double scan = median(() -> lines(file));
+        double read = median(() -> CaptureReader.read(file).edges());
+        Capture kept = CaptureReader.read(file);
+        System.gc();
+        long used = Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
+        out.printf(
+                Locale.ROOT,
+                "a %s of %,d edges: its lines %.2f s, read %.2f s, %.2f times as long (goal 2); heap after it %.0f MB"
+                        + " (goal 400), median of %d%n",
+                what,
+                kept.edges(),
+                scan,
+                read,
+                read / scan,
+                used / MEGA,
+                RUNS);
     }
 
     private static double median(Callable<Long> work) throws Exception {
@@ -92,6 +100,22 @@ final class CaptureBench {
                     out.write(((i >> 1) & 1) + "\"\n");
                     made++;
                 }
+            }
+        }
+    }
+
+    /** A line for each moment at which a wire changes, with both wires. */
+    private static void makeTable(Path file, int edges) throws IOException {
+        Random random = new Random(1);
+        try (BufferedWriter out = Files.newBufferedWriter(file)) {
+            out.write("Time [s],D0,D1\n");
+            long time = 0;
+            int made = 0;
+            for (int i = 0; made < edges; i++) {
+                time += 5 + random.nextInt(45);
+                out.write(String.format(
+                        Locale.ROOT, "%d.%08d,%d,%d%n", time / 100_000_000, time % 100_000_000, i & 1, (i >> 1) & 1));
+                made += i % 2 == 0 ? 2 : 1;
             }
         }
     }
