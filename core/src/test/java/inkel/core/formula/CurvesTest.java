@@ -64,4 +64,45 @@ class CurvesTest {
     private static SteinhartHart.Known known(double celsius) {
         return new SteinhartHart.Known(10_000 * Math.exp(3977 * (1 / (celsius + 273.15) - 1 / 298.15)), celsius);
     }
+
+    @Test
+    void threePointsOfACurveGiveItsThreeFigures() {
+        // Figures of a 10 kΩ thermistor as its makers print them; at these resistances 1/T = a + b·ln R + c·(ln R)³.
+        double a = 1.129148e-3;
+        double b = 2.34125e-4;
+        double c = 8.76741e-8;
+        SteinhartHart curve =
+                SteinhartHart.through(onCurve(a, b, c, 32_650), onCurve(a, b, c, 10_000), onCurve(a, b, c, 3_603));
+        assertEquals(a, curve.a(), 1e-9);
+        assertEquals(b, curve.b(), 1e-10);
+        assertEquals(c, curve.c(), 1e-12);
+        // And as they print its table: 0, 25 and 50 °C there.
+        assertEquals(0, curve.at(32_650).celsius(), 0.02);
+        assertEquals(25, curve.at(10_000).celsius(), 0.02);
+        assertEquals(50, curve.at(3_603).celsius(), 0.05);
+    }
+
+    private static SteinhartHart.Known onCurve(double a, double b, double c, double ohms) {
+        double log = Math.log(ohms);
+        return new SteinhartHart.Known(ohms, 1 / (a + b * log + c * log * log * log) - 273.15);
+    }
+
+    @Test
+    void aSoftMoveIsFastestByHalfPiOfItsMean() {
+        // 1000 µs in 2 s are 500 a second on average; a cosine is π/2 of that in its middle.
+        assertEquals(785.398, new SoftMove(1000, 2000, 2).fastest(), 0.001);
+        assertEquals(785.398, new SoftMove(2000, 1000, 2).fastest(), 0.001);
+    }
+
+    @Test
+    void samplesDeviateAsAHandReckons() {
+        // 2, 4, 4, 4, 5, 5, 7, 9: mean 5, squares 32, by seven 4.571, root 2.138.
+        SampleBand band = SampleBand.of(List.of(2.0, 4.0, 4.0, 4.0, 5.0, 5.0, 7.0, 9.0));
+        assertEquals(5, band.mean(), 1e-12);
+        assertEquals(2.13809, band.deviation(), 1e-5);
+        assertEquals(5 - 3 * 2.13809, band.low(), 1e-4);
+        assertEquals(5 + 3 * 2.13809, band.high(), 1e-4);
+        assertEquals(0, SampleBand.of(List.of(7.0)).deviation());
+        assertEquals(Math.sqrt(2), SampleBand.of(List.of(1.0, 3.0)).deviation(), 1e-12);
+    }
 }

@@ -190,4 +190,38 @@ class InfraredCodeTest {
         assertEquals(List.of(889.0, 889.0, 1778.0, 889.0, 889.0), phase.subList(0, 5));
         assertEquals(889 * 26.0, phase.stream().mapToDouble(Double::doubleValue).sum(), 1e-9);
     }
+
+    @Test
+    void aLeadIsOneWithinAQuarterAndWhatAReceiverStretches() {
+        // Marks of 9 ms may be from 6.75 to 11.25 and 0.1 ms; their space of 4.5 from 3.375 less 0.1 to 5.625.
+        for (double good : List.of(6750.0, 9000.0, 11_350.0)) {
+            assertTrue(InfraredCode.of(led(good, 4500)).isPresent(), "mark of " + good);
+        }
+        for (double bad : List.of(6749.0, 11_351.0)) {
+            assertTrue(InfraredCode.of(led(bad, 4500)).isEmpty(), "mark of " + bad);
+        }
+        for (double good : List.of(3275.0, 5625.0)) {
+            assertTrue(InfraredCode.of(led(9000, good)).isPresent(), "space of " + good);
+        }
+        for (double bad : List.of(3274.0, 5626.0)) {
+            assertTrue(InfraredCode.of(led(9000, bad)).isEmpty(), "space of " + bad);
+        }
+    }
+
+    private static List<Double> led(double mark, double space) {
+        List<Double> train = new ArrayList<>(distance(4, 8));
+        train.set(0, mark);
+        train.set(1, space);
+        return train;
+    }
+
+    @Test
+    void aShortFlashIsPartOfTheSpaceAroundIt() {
+        assertEquals(List.of(500.0, 1150.0, 600.0), InfraredCode.calm(List.of(500.0, 500.0, 99.0, 551.0, 600.0)));
+        assertEquals(
+                List.of(500.0, 500.0, 100.0, 551.0, 600.0),
+                InfraredCode.calm(List.of(500.0, 500.0, 100.0, 551.0, 600.0)),
+                "what lasts 100 µs was sent");
+        assertEquals(List.of(500.0), InfraredCode.calm(List.of(500.0, 20_000.0)), "a space at the end says nothing");
+    }
 }

@@ -82,4 +82,29 @@ class PacketAirTest {
                         .seconds(),
                 1e-9);
     }
+
+    @Test
+    void aFreePathOfOneKilometreLosesTheConstantAndTheBandAlone() {
+        // 20·lg(1) + 20·lg(1) + 32.44 at 1 MHz over 1 km; ten times either is 20 dB more; below a metre nothing less.
+        assertEquals(32.44, PathLoss.free(Frequency.ofHertz(1e6), Length.ofMetres(1000)), 1e-9);
+        assertEquals(52.44, PathLoss.free(Frequency.ofHertz(1e6), Length.ofMetres(10_000)), 1e-9);
+        assertEquals(52.44, PathLoss.free(Frequency.ofHertz(1e7), Length.ofMetres(1000)), 1e-9);
+        assertEquals(
+                PathLoss.free(Frequency.ofHertz(868e6), Length.ofMetres(1)),
+                PathLoss.free(Frequency.ofHertz(868e6), Length.ofMetres(0.1)));
+    }
+
+    @Test
+    void longRangeByHandWithoutCheckOrHeader() {
+        // SF 9, 125 kHz: a symbol is 4.096 ms. 20 bytes, coding 4/8, 8 + 4.25 symbols ahead:
+        // 160 − 36 + 28 − 20 = 132 bits without header and check, by 36 a group 3.67, so 4 × 8 + 8 = 40 symbols.
+        LongRangeAir bare = new LongRangeAir(9, Frequency.ofHertz(125e3), 4, 8, false, false);
+        assertEquals(52.25 * 4.096e-3, bare.airTime(20).seconds(), 1e-9);
+        // With both: 160 − 36 + 28 + 16 = 168, by 36 it is 4.67, so 5 × 8 + 8 = 48.
+        LongRangeAir whole = new LongRangeAir(9, Frequency.ofHertz(125e3), 4, 8, true, true);
+        assertEquals(60.25 * 4.096e-3, whole.airTime(20).seconds(), 1e-9);
+        // A symbol of 16.384 ms at SF 11 is a long one, of 8.192 ms at SF 10 not.
+        assertTrue(new LongRangeAir(11, Frequency.ofHertz(125e3), 1, 8, true, true).isLowRate());
+        assertFalse(new LongRangeAir(10, Frequency.ofHertz(125e3), 1, 8, true, true).isLowRate());
+    }
 }

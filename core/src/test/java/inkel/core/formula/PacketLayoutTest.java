@@ -83,4 +83,29 @@ class PacketLayoutTest {
         assertFalse(PacketLayout.of(fields("a:byte,b:int32"), Board.BITS_8)
                 .isSame(PacketLayout.of(fields("a:byte,b:int32"), Board.BITS_32)));
     }
+
+    @Test
+    void fieldsThatLieOtherwiseInAsManyBytesAreNotTheSame() {
+        // Both of 8 bytes on 32 bits: b at 4 behind a gap there, at 1 before the byte of the other.
+        PacketLayout one = PacketLayout.of(fields("a:byte,b:int32"), Board.BITS_32);
+        PacketLayout other = PacketLayout.of(fields("b:int32,a:byte"), Board.BITS_32);
+        assertEquals(one.bytes(), other.bytes());
+        assertFalse(one.isSame(other));
+        assertTrue(one.isSame(PacketLayout.of(fields("a:byte,b:int32"), Board.BITS_64)));
+    }
+
+    @Test
+    void theLargestComesFirstAndTheRestIsFilledUp() {
+        // 4 + 2 + 1 are 7: one byte more to a multiple of the largest.
+        assertEquals(
+                "b@0+4 c@4+2 a@6+1 filler@7+1"
+                        .replace(
+                                "filler",
+                                PacketLayout.alike(fields("a:byte,b:int32,c:int16"))
+                                        .get(3)
+                                        .name()),
+                PacketLayout.of(PacketLayout.alike(fields("a:byte,b:int32,c:int16")), Board.BITS_8)
+                        .text());
+        assertEquals(2, PacketLayout.alike(fields("a:int16,b:int16")).size());
+    }
 }

@@ -2,16 +2,20 @@ package inkel.core.levels;
 
 import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.edit.AddPart;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.formula.Verdict;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -154,5 +158,38 @@ class WaysOutOfALevelTest {
     @Test
     void twoWrongWiresGoThroughShiftersAtOnce() throws Exception {
         assertTrue(miso(reader().wire("reader.MOSI", "board.D11")).contains("module-shift"));
+    }
+
+    @Test
+    void wiresOfAModuleThatAreTooHighAreDividedAtOnce() throws Exception {
+        Builds three = reader().wire("reader.SCK", "board.D13").wire("reader.SDA", "board.D9");
+        assertEquals(
+                List.of("divide", "shift-new", "buffer-new", "exchange-board", "module-divide", "module-shift"),
+                mosi(three));
+        Fix all = RuleKit.firesAt(three, "levels.harms", "reader.SCK").fixes().stream()
+                .filter(way -> way.id().equals("module-divide"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(List.of("SCK", "SDA", "MOSI"), all.title().values().get("signal"));
+        assertEquals(6, all.cost().values().get("count"));
+        Circuit after = Circuit.of(all.apply(three.build()), Builds.CATALOG);
+        assertEquals(
+                List.of(),
+                LevelReport.of(after).links().stream()
+                        .filter(link -> link.verdict() == Verdict.HARMS)
+                        .toList());
+    }
+
+    @Test
+    void whatIsDividedIsOfNoUseToAWireThatIsTooLow() throws Exception {
+        Builds both = reader().wire("reader.SCK", "board.D13").wire("reader.MOSI", "board.D11");
+        assertEquals(List.of("shift-new", "buffer-new", "exchange-board", "module-shift"), miso(both));
+        // One alone is divided by itself, and what is divided already is not counted.
+        Builds one = reader().wire("reader.SCK", "board.D13").between(divider("reader.SCK"));
+        assertFalse(mosi(one).contains("module-divide"));
+    }
+
+    private static Between divider(String signal) {
+        return new Between.Divider(end(signal), Resistance.ofOhms(1000), Resistance.ofOhms(2000), Extras.NONE);
     }
 }

@@ -25,7 +25,8 @@ final class LinkFinding {
 
     static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict) {
         // The way out for a whole module is the same at each of its wires.
-        Map<Place, Supplier<Optional<Fix>>> ofModules = new HashMap<>();
+        Map<Place, Supplier<Optional<Fix>>> divided = new HashMap<>();
+        Map<Place, Supplier<Optional<Fix>>> shifted = new HashMap<>();
         Set<List<Object>> told = new HashSet<>();
         return levels.links().stream()
                 .filter(link -> link.check().verdict() == verdict)
@@ -33,13 +34,18 @@ final class LinkFinding {
                 // What a pull-up does is told by a rule of its own.
                 .filter(link -> verdict != Verdict.HARMS || link.pulledBy().isEmpty())
                 .filter(link -> !isSettled(link))
-                .map(link -> describe(
-                        info,
-                        levels,
-                        link,
-                        ofModules.computeIfAbsent(
-                                Place.ofPart(link.signal().node(), link.signal().part()),
-                                part -> new Once<>(() -> ModuleShift.of(levels, link)))))
+                .map(link -> {
+                    Place module =
+                            Place.ofPart(link.signal().node(), link.signal().part());
+                    Supplier<Optional<Fix>> divide =
+                            divided.computeIfAbsent(module, part -> new Once<>(() -> ModuleDivide.of(levels, link)));
+                    return describe(info, levels, link)
+                            .fix(() -> ModuleDivide.isOf(levels, link) ? divide.get() : Optional.empty())
+                            .fix(shifted.computeIfAbsent(
+                                    module, part -> new Once<>(() -> ModuleShift.of(levels, link))))
+                            .fixes(() -> link.verdict() == Verdict.THIN ? List.of(LeaveFix.of(link)) : List.of())
+                            .build();
+                })
                 .toList();
     }
 
@@ -57,7 +63,7 @@ final class LinkFinding {
                         link.signal().node(), link.to(), link.pulledBy().get().at()));
     }
 
-    private static Finding describe(RuleInfo info, LevelReport levels, Link link, Supplier<Optional<Fix>> ofModule) {
+    private static Finding.Builder describe(RuleInfo info, LevelReport levels, Link link) {
         LevelCheck check = link.check();
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
@@ -70,12 +76,7 @@ final class LinkFinding {
                 link.saysHigh(),
                 link.saysLow(),
                 link.listens());
-        finding.fix(() -> EndsFix.series(link))
-                .fixes(() -> new LinkFixes(link.node(), levels.circuit()).of(link))
-                .fix(ofModule);
-        if (link.verdict() == Verdict.THIN) {
-            finding.fix(LeaveFix.of(link));
-        }
-        return finding.build();
+        return finding.fix(() -> EndsFix.series(link))
+                .fixes(() -> new LinkFixes(link.node(), levels.circuit()).of(link));
     }
 }

@@ -62,6 +62,12 @@ final class LinkFixes {
         return node.node().id();
     }
 
+    /** Two resistors in a wire that is too high and has nothing in it that changes its levels; empty where they do not help. */
+    Optional<Fix> divided(Link link) {
+        boolean isOpen = link.between().filter(Between::changesLevels).isEmpty();
+        return isOpen ? divider(link) : Optional.empty();
+    }
+
     /** Only for a wire that goes one way, from a higher level to a lower one. */
     private Optional<Fix> divider(Link link) {
         Endpoint signal = link.signal().endpoint();
