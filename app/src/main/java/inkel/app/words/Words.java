@@ -9,6 +9,7 @@ import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -77,13 +78,21 @@ public final class Words {
             return longTime(time);
         }
         if (value instanceof Collection<?> several) {
-            return several.stream().map(Words::show).collect(Collectors.joining(get("list.and")));
+            return list(several.stream().map(Words::show).toList());
         }
         return value instanceof Quantity quantity
                 ? Numbers.print(quantity)
                 : value instanceof Double || value instanceof Float
                         ? Numbers.local(String.valueOf(value))
                         : String.valueOf(value);
+    }
+
+    /** {@code SCK, MOSI and SDA}. */
+    private static String list(List<String> words) {
+        int last = words.size() - 1;
+        return last < 1
+                ? String.join("", words)
+                : String.join(get("list.comma"), words.subList(0, last)) + get("list.and") + words.get(last);
     }
 
     /** Small memories are told to the byte, as their boards are; KiB and MiB are those of 1024 (IEC 80000-13). */

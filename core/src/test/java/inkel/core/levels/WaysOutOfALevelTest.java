@@ -164,7 +164,7 @@ class WaysOutOfALevelTest {
     void wiresOfAModuleThatAreTooHighAreDividedAtOnce() throws Exception {
         Builds three = reader().wire("reader.SCK", "board.D13").wire("reader.SDA", "board.D9");
         assertEquals(
-                List.of("divide", "shift-new", "buffer-new", "exchange-board", "module-divide", "module-shift"),
+                List.of("divide", "module-divide", "shift-new", "buffer-new", "exchange-board", "module-shift"),
                 mosi(three));
         Fix all = RuleKit.firesAt(three, "levels.harms", "reader.SCK").fixes().stream()
                 .filter(way -> way.id().equals("module-divide"))

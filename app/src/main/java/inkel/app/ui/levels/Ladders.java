@@ -27,6 +27,10 @@ public final class Ladders extends Region {
 
     private double head;
     private double foot = FOOT;
+
+    /** Where the words end that tell what is said, just above it. */
+    private double saidEnd;
+
     private LadderModel model;
 
     public Ladders() {
@@ -112,7 +116,8 @@ public final class Ladders extends Region {
         mark("says", left, bar, model.lowTo(), 0);
         String high = range(model.highFrom(), model.highTo());
         String said = Words.get(model.isMeasured() ? "levels.measured" : "levels.says_high", "volts", high);
-        centred(isWide(said, column - 4, "small") ? high : said, AXIS, AXIS + column, y(model.highTo()) - 18, "small");
+        saidEnd = centred(
+                isWide(said, column - 4, "small") ? high : said, AXIS, AXIS + column, y(model.highTo()) - 18, "small");
         double sayingEnd = left + bar;
         if (model.step().isPresent()) {
             step(model.step().get(), left + bar, AXIS + column, column, bar);
@@ -132,7 +137,7 @@ public final class Ladders extends Region {
         line("ladder-step", saysEnd, y(model.highTo()), (saysEnd + at) / 2, y(model.highTo()));
         line("ladder-step", (saysEnd + at) / 2, y(model.highTo()), (saysEnd + at) / 2, y(step.highTo()));
         line("ladder-step", (saysEnd + at) / 2, y(step.highTo()), at, y(step.highTo()));
-        centred(range(step.highFrom(), step.highTo()), left, left + column, y(step.highTo()) - 18, "small");
+        saidEnd = centred(range(step.highFrom(), step.highTo()), left, left + column, y(step.highTo()) - 18, "small");
         step.hears()
                 .ifPresent(verdict -> wrapped(
                         stepHears(verdict),
@@ -190,15 +195,15 @@ public final class Ladders extends Region {
         double start = saysEnd > 0 ? saysEnd : at - 24;
         line("ladder-gap", start, y(from), at, y(from));
         line("ladder-gap", start, y(hears), at, y(hears));
-        boolean hasRoom = at - start > LEAST_GAP;
+        double upper = Math.min(y(from), y(hears));
+        double apart = Math.abs(y(from) - y(hears));
+        // Between both lines where they leave room for it; above them it must not run into what is said there.
+        boolean isBetween = apart > 2 * LINE;
+        double free = isBetween || saysEnd <= 0 ? start : Math.max(start, saidEnd + 6);
+        boolean hasRoom = at - free > LEAST_GAP;
         if (hasRoom) {
-            centred(
-                    listener.gap(),
-                    start,
-                    at,
-                    Math.max(TOP, Math.min(y(from), y(hears)) - 19),
-                    "ladder-gap-text",
-                    tone);
+            double middle = upper + apart / 2 - LINE / 2;
+            centred(listener.gap(), free, at, isBetween ? middle : Math.max(TOP, upper - 19), "ladder-gap-text", tone);
         }
         String verdict = word(listener.verdict());
         wrapped(
@@ -210,9 +215,12 @@ public final class Ladders extends Region {
                 tone);
     }
 
-    private void centred(String words, double from, double to, double y, String... styles) {
+    /** @return where the words end */
+    private double centred(String words, double from, double to, double y, String... styles) {
         Line line = text(words, from, y, Math.max(20, to - from), styles);
-        line.relocate(from + Math.max(0, (to - from - line.width()) / 2), y);
+        double at = from + Math.max(0, (to - from - line.width()) / 2);
+        line.relocate(at, y);
+        return at + line.width();
     }
 
     /** Words in the middle of their column, on more lines than one where they need them. */

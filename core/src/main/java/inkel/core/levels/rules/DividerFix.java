@@ -22,6 +22,8 @@ final class DividerFix {
     /** A source beyond this picks up its neighbours on a breadboard, however slow the wire is. */
     static final Resistance MOST_SOURCE = Resistance.ofOhms(10_000);
 
+    static final String ID = "divide";
+
     private DividerFix() {}
 
     /**
@@ -51,7 +53,7 @@ final class DividerFix {
      */
     static Fix of(Endpoint signal, DividerSearch.Pair pair, Voltage highest, Function<Between, Edit> put) {
         return new Fix(
-                "divide",
+                ID,
                 Fact.of("fix.divide").with("signal", signal.pin()),
                 Fact.of("fix.divide.cost")
                         .with("series", pair.series())

@@ -11,6 +11,7 @@ import inkel.core.levels.Judged;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.remedy.PinNames;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -39,8 +40,8 @@ final class LinkFinding {
                             Place.ofPart(link.signal().node(), link.signal().part());
                     Supplier<Optional<Fix>> divide =
                             divided.computeIfAbsent(module, part -> new Once<>(() -> ModuleDivide.of(levels, link)));
-                    return describe(info, levels, link)
-                            .fix(() -> ModuleDivide.isOf(levels, link) ? divide.get() : Optional.empty())
+                    return describe(info, link)
+                            .fixes(() -> ways(levels, link, divide))
                             .fix(shifted.computeIfAbsent(
                                     module, part -> new Once<>(() -> ModuleShift.of(levels, link))))
                             .fixes(() -> link.verdict() == Verdict.THIN ? List.of(LeaveFix.of(link)) : List.of())
@@ -63,7 +64,7 @@ final class LinkFinding {
                         link.signal().node(), link.to(), link.pulledBy().get().at()));
     }
 
-    private static Finding.Builder describe(RuleInfo info, LevelReport levels, Link link) {
+    private static Finding.Builder describe(RuleInfo info, Link link) {
         LevelCheck check = link.check();
         Finding.Builder finding = Finding.of(info, link.signal())
                 .with("from", PinNames.of(link.node(), link.from()))
@@ -76,7 +77,18 @@ final class LinkFinding {
                 link.saysHigh(),
                 link.saysLow(),
                 link.listens());
-        return finding.fix(() -> EndsFix.series(link))
-                .fixes(() -> new LinkFixes(link.node(), levels.circuit()).of(link));
+        return finding.fix(() -> EndsFix.series(link));
+    }
+
+    /** Dividing all wires of the module comes right behind dividing the one. */
+    private static List<Fix> ways(LevelReport levels, Link link, Supplier<Optional<Fix>> all) {
+        List<Fix> ways = new ArrayList<>();
+        for (Fix way : new LinkFixes(link.node(), levels.circuit()).of(link)) {
+            ways.add(way);
+            if (way.id().equals(DividerFix.ID)) {
+                all.get().ifPresent(ways::add);
+            }
+        }
+        return ways;
     }
 }

@@ -17,11 +17,6 @@ final class ModuleDivide {
 
     private ModuleDivide() {}
 
-    /** Whether a wire would be among those. */
-    static boolean isOf(LevelReport levels, Link link) {
-        return new LinkFixes(link.node(), levels.circuit()).divided(link).isPresent();
-    }
-
     /** Empty where fewer than two wires of the module would be divided. */
     static Optional<Fix> of(LevelReport levels, Link link) {
         Map<String, List<Edit>> divided = new LinkedHashMap<>();
