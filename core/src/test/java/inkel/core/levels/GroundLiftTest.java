@@ -138,6 +138,29 @@ class GroundLiftTest {
     }
 
     @Test
+    void eachWayOutOfALiftedSensorIsEnoughByItself() throws Exception {
+        // Two servos: 85 mV on 5 V. One less would lift it by 43 mV, below 1 %; one of three does not.
+        Finding finding = RuleKit.fires(sensor(2), "levels.ground_lift");
+        assertEquals(2 * 0.75 * WIRE, RuleKit.si(finding, "ground_lift"), 1e-4);
+        assertEquals(
+                List.of(
+                        "star-servo-0",
+                        "star-level",
+                        "add-bench-supply",
+                        "add-wall-supply-5v",
+                        "add-wall-supply-5v-strong"),
+                finding.fixes().stream().map(Fix::id).toList());
+        RuleKit.everyWayOut(sensor(2), "levels.ground_lift");
+        assertEquals(
+                List.of("star-level"),
+                RuleKit.fires(sensor(3), "levels.ground_lift").fixes().stream()
+                        .map(Fix::id)
+                        .toList());
+        Builds apart = sensor(2).setting("level", "ground", "own");
+        RuleKit.quiet(apart, "levels.ground_lift");
+    }
+
+    @Test
     void aBusThatIsLiftedHasLessToSpareAndAStarMendsIt() throws Exception {
         // 20 servos of 750 mA through 57 mΩ: 0.85 V under a low that must stay below 1.5 V.
         Builds many = onADriver();

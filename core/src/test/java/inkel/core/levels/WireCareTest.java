@@ -67,6 +67,20 @@ class WireCareTest {
     }
 
     @Test
+    void aPartIsSlowedToTheFastestOfItsRatesThatRisesInTime() {
+        // 792 ns bear 379 kHz: of 9600 to 115200 baud the fastest will do, though it wakes up with the slowest.
+        Builds serial = Builds.classic()
+                .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                .part("shifter", "shifter-4", "LV=reg.OUT", "HV=board.5V")
+                .part("bridge", "bridge-bluetooth", "VCC=board.5V")
+                .wire("bridge.RXD", "board.D5")
+                .between(new Between.ShifterWay(end("bridge.RXD"), "shifter", 1, Extras.NONE))
+                .setting("bridge", "baud", "500000");
+        Finding slow = only(serial, "levels.shifter_slow");
+        assertEquals("115200", slow.fixes().get(0).title().values().get("clock"));
+    }
+
+    @Test
     void aPartOnAnotherSourceIsFedThroughItsPin() throws Exception {
         Builds build = Builds.classic()
                 .part("six", "wall-supply-6v")

@@ -1,18 +1,20 @@
 package inkel.core.levels.rules;
 
-import inkel.core.catalog.Catalog;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Drive;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.edit.Exchange;
 import inkel.core.finding.Fix;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
+import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
@@ -24,11 +26,11 @@ import java.util.stream.Stream;
 /** The same board at another supply: one whose pins have the same names and can do the same. */
 final class BoardFixes {
     private final NodeCircuit node;
-    private final Catalog catalog;
+    private final Circuit circuit;
 
-    BoardFixes(NodeCircuit node, Catalog catalog) {
+    BoardFixes(NodeCircuit node, Circuit circuit) {
         this.node = node;
-        this.catalog = catalog;
+        this.circuit = circuit;
     }
 
     Optional<Fix> of(Link link) {
@@ -38,17 +40,31 @@ final class BoardFixes {
         if (!isBoardWire) {
             return Optional.empty();
         }
-        return catalog.all().stream()
+        return circuit.catalog().all().stream()
                 .filter(cls -> cls.controller().isPresent()
                         && !cls.id().equals(board.cls().id()))
                 .filter(cls -> isAlike(board.cls(), cls))
                 .filter(cls -> suits(cls, link))
-                .findFirst()
                 .map(cls -> new Fix(
                         "exchange-board",
                         Fact.of("fix.exchange_board").with("board", cls.name()),
                         Fact.of("fix.exchange_board.cost"),
-                        List.of(new Exchange(node.node().id(), board.id(), cls))));
+                        List.of(new Exchange(node.node().id(), board.id(), cls))))
+                .filter(fix -> settles(fix, link))
+                .findFirst();
+    }
+
+    /** A pull-up to a rail that stays as it is would go on. */
+    private boolean settles(Fix fix, Link link) {
+        try {
+            LevelReport after = LevelReport.of(Circuit.of(fix.apply(circuit.build()), circuit.catalog()));
+            return after.of(link.signal()).stream()
+                    .filter(other -> other.to().equals(link.to()))
+                    .noneMatch(other ->
+                            other.check().verdict().compareTo(link.check().verdict()) <= 0);
+        } catch (EditRefused gone) {
+            return false;
+        }
     }
 
     private static boolean isAlike(PartClass one, PartClass other) {

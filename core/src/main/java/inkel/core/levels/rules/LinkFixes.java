@@ -47,7 +47,7 @@ final class LinkFixes {
             if (there.isEmpty()) {
                 fixes.addAll(ways.added(link));
             }
-            new BoardFixes(node, circuit.catalog()).of(link).ifPresent(fixes::add);
+            new BoardFixes(node, circuit).of(link).ifPresent(fixes::add);
         } else {
             fixes.add(new Fix(
                     "take-out",

@@ -17,18 +17,18 @@ import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /** Reports a wire that is clocked faster than a transistor shifter lets it rise; a whole SPI bus once. */
 public final class ShifterSlowRule implements Rule<LevelReport> {
     private static final RuleInfo INFO = new RuleInfo("levels.shifter_slow", Severity.LOOK, Stage.LEVELS);
 
-    /** Rates that every serial part knows. */
-    private static final List<Integer> USUAL_RATES = List.of(57_600, 38_400, 19_200, 9600, 4800);
+    /** Rates that are tried where a part does not tell its own. */
+    private static final List<Double> USUAL_RATES = List.of(57_600.0, 38_400.0, 19_200.0, 9600.0, 4800.0);
 
     @Override
     public RuleInfo info() {
@@ -67,15 +67,16 @@ public final class ShifterSlowRule implements Rule<LevelReport> {
             return speed.suitableSpi()
                     .map(clock -> fix(node, speed.node().board().id(), Settings.SPI_CLOCK, clock));
         }
-        return Stream.concat(
-                        speed.node().part(speed.way().signal().part()).stream()
-                                .flatMap(placed -> placed.cls().uart().stream())
-                                .flatMap(need -> need.rates().stream())
-                                .map(Frequency::hertz),
-                        USUAL_RATES.stream().map(Integer::doubleValue))
-                .filter(rate -> rate <= speed.most().hertz())
-                .findFirst()
-                .map(rate -> fix(node, speed.way().signal().part(), Settings.BAUD, Frequency.ofHertz(rate)));
+        List<Double> known = speed.node().part(speed.way().signal().part()).stream()
+                .flatMap(placed -> placed.cls().uart().stream())
+                .flatMap(need -> need.rates().stream())
+                .map(Frequency::hertz)
+                .toList();
+        return (known.isEmpty() ? USUAL_RATES : known)
+                .stream()
+                        .filter(rate -> rate <= speed.most().hertz())
+                        .max(Comparator.naturalOrder())
+                        .map(rate -> fix(node, speed.way().signal().part(), Settings.BAUD, Frequency.ofHertz(rate)));
     }
 
     private static Fix fix(String node, String part, Setting<?> setting, Frequency clock) {

@@ -1,0 +1,95 @@
+package inkel.core.levels;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.circuit.Circuit;
+import inkel.core.document.Build;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Severity;
+import inkel.core.formula.Verdict;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Pull-ups that lift a wire too high. A clock pulls by 4.7 kΩ to at most 5.25 V, a sensor by 10 kΩ to at most 3.4 V: together
+ * (5.25/4.7 + 3.4/10) / (1/4.7 + 1/10) = 4.658 V.
+ */
+class PullupHarmsTest {
+    private static final String CODE = "levels.pullup_harms";
+
+    /** A clock on the bus of a 5 V board, with a sensor of 3.3 V beside it. */
+    private static Builds bus(String clockFeed, String sensor) {
+        return Builds.classic()
+                .part("clock", "clock-memory", "VCC=" + clockFeed)
+                .wire("clock.SDA", "board.A4")
+                .wire("clock.SCL", "board.A5")
+                .part("sensor", sensor, "VCC=board.3V3")
+                .wire("sensor.SDA", "board.A4")
+                .wire("sensor.SCL", "board.A5");
+    }
+
+    private static List<String> ways(Finding finding) {
+        return finding.fixes().stream().map(Fix::id).toList();
+    }
+
+    @Test
+    void bothWiresOfOneCauseAreToldOnce() throws Exception {
+        Finding stop = RuleKit.firesAt(bus("board.5V", "pressure"), CODE, "sensor.SDA");
+        assertEquals(Severity.STOP, stop.severity());
+        assertEquals(4.658, RuleKit.si(stop, "highest_output"), 0.001);
+        // The sensor bears 0.3 V above its supply, 3.2 V at least.
+        assertEquals(3.5, RuleKit.si(stop, "tolerated"), 1e-9);
+        assertEquals(1.158, RuleKit.si(stop, "too_much_by"), 0.001);
+        RuleKit.everyWayOut(bus("board.5V", "pressure"), CODE);
+    }
+
+    @Test
+    void pulledToTheSensorsOwnSupplyAllIsWell() {
+        RuleKit.quiet(bus("board.3V3", "pressure"), CODE);
+    }
+
+    @Test
+    void aModulesPullUpsCanBeCutOffAndTheSensorsOwnGoOn() throws Exception {
+        Finding stop = RuleKit.fires(bus("board.5V", "pressure"), CODE);
+        assertEquals(List.of("pull-ups-off-clock", "shift-new"), ways(stop));
+        Fix off = stop.fixes().get(0);
+        assertEquals("fix.pull_ups_off.cost", off.cost().key());
+        Build after = off.apply(bus("board.5V", "pressure").build());
+        assertEquals(1, off.edits().size(), "the sensor has a pair of its own");
+        assertEquals(
+                List.of(),
+                LevelReport.of(Circuit.of(after, Builds.CATALOG)).links().stream()
+                        .filter(link -> link.check().verdict() == Verdict.HARMS)
+                        .toList());
+    }
+
+    @Test
+    void whereNoneIsLeftAPairIsAdded() throws Exception {
+        // A sensor whose own pull-ups were taken off before.
+        Builds bare = bus("board.5V", "pressure").setting("sensor", "pull_ups", "off");
+        Fix off = RuleKit.fires(bare, CODE).fixes().get(0);
+        assertEquals("pull-ups-off-clock", off.id());
+        RuleKit.everyWayOut(bare, CODE);
+    }
+
+    @Test
+    void whatTheBoardItselfPullsOrHearsIsNotCutOff() throws Exception {
+        // The board's own 10 kΩ to 5 V cannot be cut off, and what it cannot bear itself is mended at its own supply.
+        Builds onBoard = Builds.powered(Builds.CATALOG.get("board-big-5v"))
+                .part("sensor", "pressure", "VCC=board.3V3")
+                .wire("sensor.SDA", "board.D20")
+                .wire("sensor.SCL", "board.D21");
+        Finding byBoard = RuleKit.fires(onBoard, CODE);
+        assertTrue(
+                ways(byBoard).stream().noneMatch(id -> id.startsWith("pull-ups-off")),
+                ways(byBoard).toString());
+        Builds heard = Builds.on("board-single-core-3v3")
+                .part("hall", "hall-switch", "VCC=usb.5V")
+                .wire("hall.OUT", "board.D5");
+        assertEquals(List.of("run-at-other-supply", "divide", "shift-new"), ways(RuleKit.fires(heard, CODE)));
+    }
+}
