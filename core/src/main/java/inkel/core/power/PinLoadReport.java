@@ -163,14 +163,26 @@ public record PinLoadReport(
 
     /**
      * The base resistor for a transistor that carries the coil: R = (V_OH − 0.7 V) / (I_coil / 20), the next lower value
-     * of E12. Empty when the pin's lowest high is not known or too low.
+     * of E12, or more where the pin may give less than that at its highest. Empty when the pin's lowest high is not known or too
+     * low, or when the transistor would not be fully on.
      */
     public Optional<Resistance> base() {
-        double baseAmperes = load.current().range().highest().amperes() / FORCED_GAIN;
+        double coil = load.current().range().highest().amperes();
         return node.ioVolts(pin)
                 .flatMap(volts -> family.voh().map(voh -> voh.at(volts.lowest()).minus(BASE)))
                 .filter(across -> across.isAbove(Voltage.ZERO))
-                .map(across -> Resistance.ofOhms(ESeries.E12.atMost(across.volts() / baseAmperes)));
+                .flatMap(across -> {
+                    double ohms = Math.max(ESeries.E12.atMost(across.volts() / (coil / FORCED_GAIN)), leastBaseOhms());
+                    return Optional.of(Resistance.ofOhms(ohms))
+                            .filter(base -> across.volts() / ohms >= coil / WARM_GAIN);
+                });
+    }
+
+    /** With less than that the pin gives more than it may. */
+    private double leastBaseOhms() {
+        return limit().flatMap(limit -> drive().map(volts ->
+                        ESeries.E12.atLeast(SeriesResistor.across(volts, BASE).volts() / limit.amperes())))
+                .orElse(0.0);
     }
 
     /** The most one pin of the board may carry for long; empty when the class does not tell. */

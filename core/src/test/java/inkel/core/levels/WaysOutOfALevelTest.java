@@ -192,4 +192,16 @@ class WaysOutOfALevelTest {
     private static Between divider(String signal) {
         return new Between.Divider(end(signal), Resistance.ofOhms(1000), Resistance.ofOhms(2000), Extras.NONE);
     }
+
+    @Test
+    void anotherSupplyIsNoHelpToAPartThatRegulatesItsOwnLevels() throws Exception {
+        // A card holder for 5 V talks with 3.3 V of its own, whatever it is fed with: 3.1 V at least, and the board
+        // reads high
+        // above 0.6 · 5.25 V. Fed like the board it would say the same.
+        Builds card = Builds.classic()
+                .part("other", "wall-supply-5v")
+                .part("card", "memory-card-5v", "VCC=other.+")
+                .wire("card.MISO", "board.D12");
+        assertEquals(List.of("buffer-new", "exchange-board", "accept"), offered(card, "levels.not_read", "card.MISO"));
+    }
 }

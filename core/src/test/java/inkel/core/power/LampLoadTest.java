@@ -4,14 +4,20 @@ import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
+import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Resistance;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** What lamps on pins take, where that comes from, and what pins bear of it. */
@@ -155,5 +161,52 @@ class LampLoadTest {
         assertEquals(Severity.STOP, large.severity());
         RuleKit.everyWayOut(coil(100_000), "power.coil_drive");
         assertTrue(large.evidence().stream().anyMatch(evidence -> evidence.key().equals("base")));
+    }
+
+    /**
+     * 200 mA want 10 mA at the base, and this pin may give 12 mA. At its highest of 3.4 V it gives (3.4 − 0.7) V / 12 mA through
+     * 225 Ω, sold as 270 Ω; less would overload it.
+     */
+    @Test
+    void theBaseResistorKeepsThePinWithinWhatItMayGive() throws Exception {
+        Builds motor = Builds.on("board-single-core-3v3")
+                .part("motor", "motor-small", "V+=board.VIN")
+                .wire("motor.IN", "board.D5");
+        Finding finding = RuleKit.fires(motor, "power.coil_drive");
+        Build after = finding.fixes().get(0).apply(motor.build());
+        assertEquals(
+                Resistance.ofOhms(270),
+                ((Between.CoilDriver)
+                                after.nodes().get(0).between(end("motor.IN")).orElseThrow())
+                        .base());
+        RuleKit.everyWayOut(motor, "power.coil_drive");
+    }
+
+    /** 1 A at a thirtieth of it would want 33 mA, and the pin may give 20 mA. */
+    @Test
+    void whatASmallTransistorDoesNotCarryIsSwitchedByABoard() throws Exception {
+        Builds lock = Builds.on("board-wireless-3v3")
+                .part("wall", "wall-supply-12v")
+                .part("lock", "solenoid", "V+=wall.+")
+                .wire("lock.IN", "board.D18");
+        Finding finding = RuleKit.fires(lock, "power.coil_drive");
+        assertEquals(
+                List.of("switch-board"), finding.fixes().stream().map(Fix::id).toList());
+        RuleKit.everyWayOut(lock, "power.coil_drive");
+        Build after = finding.fixes().get(0).apply(lock.build());
+        Circuit circuit = Circuit.of(after, Builds.CATALOG);
+        assertEquals(
+                1,
+                circuit.nodes().get(0).rail(end("wall.+")).orElseThrow().peak().amperes(),
+                1e-9);
+        assertEquals(
+                Optional.of(end("board.D18")),
+                after.nodes().get(0).wire(end("lock.SIG")).map(wire -> wire.to()));
+        assertEquals(
+                List.of(),
+                Assessment.assess(after, Builds.CATALOG).findings().stream()
+                        .filter(found -> found.severity() == Severity.STOP)
+                        .map(Finding::code)
+                        .toList());
     }
 }

@@ -1,6 +1,7 @@
 package inkel.core.levels.rules;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.circuit.Circuit;
 import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -38,11 +39,11 @@ public final class AnalogOverRule implements Rule<LevelReport> {
     public List<Finding> check(LevelReport levels) {
         return levels.analog().stream()
                 .filter(level -> level.harms() || level.isClipped())
-                .map(AnalogOverRule::describe)
+                .map(level -> describe(levels.circuit(), level))
                 .toList();
     }
 
-    private static Finding describe(AnalogLevel level) {
+    private static Finding describe(Circuit circuit, AnalogLevel level) {
         Finding.Builder finding = Finding.of(level.harms() ? HARMS : CLIPS, level.signal())
                 .with("from", PinNames.of(level.node(), level.signal().endpoint()))
                 .with("to", PinNames.of(level.node(), level.to()))
@@ -54,9 +55,18 @@ public final class AnalogOverRule implements Rule<LevelReport> {
             finding.variant("clipped");
         }
         return finding.number("full_scale", level.fullScale(), Source.CLASS)
-                .fix(() -> new OtherSupply(level.node()).of(level.signal(), level.to()))
+                .fix(() -> new OtherSupply(level.node())
+                        .of(level.signal(), level.to())
+                        .filter(fix -> Proof.holds(circuit, fix, after -> isBetter(after, level))))
                 .fix(() -> divider(level))
                 .build();
+    }
+
+    private static boolean isBetter(LevelReport after, AnalogLevel level) {
+        return after.analog().stream()
+                .filter(other ->
+                        other.signal().equals(level.signal()) && other.to().equals(level.to()))
+                .noneMatch(other -> other.harms() || !level.harms() && other.isClipped());
     }
 
     /** Brings the top of the signal just below the full scale; in place of a divider that brings too little. */

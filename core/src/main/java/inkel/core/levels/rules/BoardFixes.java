@@ -8,13 +8,11 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Drive;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.edit.Exchange;
 import inkel.core.finding.Fix;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
-import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
@@ -50,21 +48,9 @@ final class BoardFixes {
                         Fact.of("fix.exchange_board").with("board", cls.name()),
                         Fact.of("fix.exchange_board.cost"),
                         List.of(new Exchange(node.node().id(), board.id(), cls))))
-                .filter(fix -> settles(fix, link))
+                // A pull-up to a rail that stays as it is would go on.
+                .filter(fix -> Proof.isBetter(circuit, fix, link))
                 .findFirst();
-    }
-
-    /** A pull-up to a rail that stays as it is would go on. */
-    private boolean settles(Fix fix, Link link) {
-        try {
-            LevelReport after = LevelReport.of(Circuit.of(fix.apply(circuit.build()), circuit.catalog()));
-            return after.of(link.signal()).stream()
-                    .filter(other -> other.to().equals(link.to()))
-                    .noneMatch(other ->
-                            other.check().verdict().compareTo(link.check().verdict()) <= 0);
-        } catch (EditRefused gone) {
-            return false;
-        }
     }
 
     private static boolean isAlike(PartClass one, PartClass other) {

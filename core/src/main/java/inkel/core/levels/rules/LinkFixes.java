@@ -41,7 +41,10 @@ final class LinkFixes {
             WayFixes ways = new WayFixes(node, circuit);
             Optional<Fix> there = ways.there(link);
             // No part before a part: the right rail comes before anything in the wire.
-            new OtherSupply(node).of(link.signal(), far(link)).ifPresent(fixes::add);
+            new OtherSupply(node)
+                    .of(link.signal(), far(link))
+                    .filter(fix -> Proof.isBetter(circuit, fix, link))
+                    .ifPresent(fixes::add);
             there.ifPresent(fixes::add);
             divider(link).ifPresent(fixes::add);
             if (there.isEmpty()) {

@@ -30,21 +30,21 @@ public final class CoilDriveRule implements Rule<PowerReport> {
     public List<Finding> check(PowerReport report) {
         return report.pinLoads().stream()
                 .filter(PinLoadReport::isCoil)
-                .flatMap(load -> of(load).stream())
+                .flatMap(load -> of(load, report).stream())
                 .toList();
     }
 
-    private static Optional<Finding> of(PinLoadReport load) {
+    private static Optional<Finding> of(PinLoadReport load, PowerReport report) {
         if (!load.isDriven()) {
-            return Optional.of(describe(load));
+            return Optional.of(describe(load, report));
         } else if (load.isOver()) {
-            return Optional.of(base(load, "base_small", load.current()));
+            return Optional.of(base(load, "base_small", load.current(), report));
         }
-        return load.isBaseWeak() ? Optional.of(base(load, "base_large", load.leastBase())) : Optional.empty();
+        return load.isBaseWeak() ? Optional.of(base(load, "base_large", load.leastBase(), report)) : Optional.empty();
     }
 
     /** A transistor stands there, and its base gets more than the pin may give, or too little to carry the coil. */
-    private static Finding base(PinLoadReport load, String variant, Optional<Current> current) {
+    private static Finding base(PinLoadReport load, String variant, Optional<Current> current, PowerReport report) {
         Finding.Builder finding =
                 Finding.of(INFO, load.node().place(load.signal())).variant(variant);
         if (variant.equals("base_large") && !load.isBaseStarved()) {
@@ -59,10 +59,12 @@ public final class CoilDriveRule implements Rule<PowerReport> {
                         load.load().current().range().highest(),
                         load.load().current().source());
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
-        return finding.fix(() -> driver(load)).build();
+        return finding.fix(() -> driver(load))
+                .fix(() -> SwitchBoard.of(load, report.catalog()))
+                .build();
     }
 
-    private static Finding describe(PinLoadReport load) {
+    private static Finding describe(PinLoadReport load, PowerReport report) {
         Finding.Builder finding = Finding.of(INFO, load.node().place(load.signal()))
                 .with("part", load.placed().part().name())
                 .with("pin", load.pin().pin())
@@ -71,7 +73,9 @@ public final class CoilDriveRule implements Rule<PowerReport> {
                         load.load().current().range().highest(),
                         load.load().current().source());
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
-        return finding.fix(() -> driver(load)).build();
+        return finding.fix(() -> driver(load))
+                .fix(() -> SwitchBoard.of(load, report.catalog()))
+                .build();
     }
 
     private static Optional<Fix> driver(PinLoadReport load) {

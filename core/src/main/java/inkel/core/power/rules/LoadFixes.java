@@ -5,10 +5,12 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Loads;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.document.EditRefused;
 import inkel.core.document.Moment;
 import inkel.core.document.edit.SetMoment;
 import inkel.core.document.edit.SetSetting;
@@ -26,6 +28,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /**
@@ -53,8 +56,8 @@ final class LoadFixes {
         enough.addAll(fixes.apart(tooMuch));
         enough.addAll(fixes.turnedDown(tooMuch));
         enough.addAll(fixes.carried(tooMuch));
-        enough.addAll(fixes.moved(tooMuch, Rail.Load::atWorst, true));
-        Stream<Fix> rest = fixes.moved(tooMuch, Rail.Load::atWorst, false).stream();
+        enough.addAll(fixes.moved(tooMuch, Rail.Load::atWorst, Rail::peak, true));
+        Stream<Fix> rest = fixes.moved(tooMuch, Rail.Load::atWorst, Rail::peak, false).stream();
         return Stream.concat(Effort.leastFirst(enough).stream(), rest)
                 .limit(MOST)
                 .toList();
@@ -63,8 +66,8 @@ final class LoadFixes {
     /** Ways to bring the average of a rail down by an amount. */
     static List<Fix> ofAverage(NodeCircuit node, Rail rail, PowerReport report, Current tooMuch) {
         LoadFixes fixes = new LoadFixes(node, rail, report);
-        Stream<Fix> enough = Effort.leastFirst(fixes.moved(tooMuch, Rail.Load::average, true)).stream();
-        Stream<Fix> rest = fixes.moved(tooMuch, Rail.Load::average, false).stream();
+        Stream<Fix> enough = Effort.leastFirst(fixes.moved(tooMuch, Rail.Load::average, Rail::average, true)).stream();
+        Stream<Fix> rest = fixes.moved(tooMuch, Rail.Load::average, Rail::average, false).stream();
         return Stream.concat(enough, rest).limit(MOST).toList();
     }
 
@@ -160,17 +163,37 @@ final class LoadFixes {
      * Loads fed from elsewhere: the smallest that is enough first, or those that are not, the largest first; in either case
      * parts last whose signal is measured against the rail that they would leave.
      */
-    private List<Fix> moved(Current tooMuch, Function<Rail.Load, Current> size, boolean isEnough) {
+    private List<Fix> moved(
+            Current tooMuch, Function<Rail.Load, Current> size, Function<Rail, Current> sum, boolean isEnough) {
         FeedFixes feeds = new FeedFixes(node, report.catalog());
         Comparator<Rail.Load> bySize = Comparator.comparing(size);
+        Current goal = sum.apply(rail).minus(tooMuch);
         return own().stream()
                 .filter(load -> size.apply(load).isAbove(Current.ZERO))
-                .filter(load -> isEnough != tooMuch.isAbove(size.apply(load)))
+                .filter(load -> !isEnough || !tooMuch.isAbove(size.apply(load)))
                 .sorted(Comparator.<Rail.Load, Boolean>comparing(load -> isMeasured(placed(load)))
                         .thenComparing(isEnough ? bySize : bySize.reversed()))
-                .flatMap(load -> moves(load, feeds).stream().limit(MOST_MOVES))
+                .flatMap(load -> moves(load, feeds).stream()
+                        .filter(fix -> isEnough
+                                ? leaves(fix, sum, left -> !left.isAbove(goal))
+                                : leaves(fix, sum, left -> left.isAbove(goal) && left.isBelow(sum.apply(rail))))
+                        .limit(MOST_MOVES))
                 .limit(MOST)
                 .toList();
+    }
+
+    /** A load that is fed by way of a regulator may still come from the same rail, so it is tried. */
+    private boolean leaves(Fix fix, Function<Rail, Current> sum, Predicate<Current> wanted) {
+        try {
+            return Circuit.of(fix.apply(report.circuit().build()), report.catalog())
+                    .node(node.node().id())
+                    .flatMap(after -> after.rail(rail.id()))
+                    .map(sum)
+                    .filter(wanted)
+                    .isPresent();
+        } catch (EditRefused gone) {
+            return false;
+        }
     }
 
     private boolean isMeasured(Placed placed) {

@@ -1,0 +1,30 @@
+package inkel.core.levels.rules;
+
+import inkel.core.circuit.Circuit;
+import inkel.core.document.EditRefused;
+import inkel.core.finding.Fix;
+import inkel.core.levels.LevelReport;
+import inkel.core.levels.Link;
+import java.util.function.Predicate;
+
+/** Whether a way out does what it is offered for: it is taken, and the build judged anew. */
+final class Proof {
+    private Proof() {}
+
+    /** Whether the wire fares better to the same end. */
+    static boolean isBetter(Circuit circuit, Fix fix, Link link) {
+        return holds(circuit, fix, after -> after.of(link.signal()).stream()
+                .filter(other -> other.to().equals(link.to()))
+                .noneMatch(
+                        other -> other.check().verdict().compareTo(link.check().verdict()) <= 0));
+    }
+
+    /** Whether something is so of the levels after it. */
+    static boolean holds(Circuit circuit, Fix fix, Predicate<LevelReport> wanted) {
+        try {
+            return wanted.test(LevelReport.of(Circuit.of(fix.apply(circuit.build()), circuit.catalog())));
+        } catch (EditRefused gone) {
+            return false;
+        }
+    }
+}
