@@ -99,7 +99,7 @@ public record PartialPlan(List<Edit> edits, List<String> placed, List<Wire> wire
 
         private boolean isPlaced(List<String> parts) {
             Build tried = later(some, parts, false);
-            Plan plan = new Planner(tried, catalog, patience).planKeeping(node);
+            Plan plan = new Planner(tried, catalog, patience).withoutReasons().planKeeping(node);
             if (!plan.placed()) {
                 return false;
             }

@@ -28,6 +28,7 @@ public final class Planner {
     private final Build build;
     private final Catalog catalog;
     private final Patience patience;
+    private final boolean isExplained;
 
     public Planner(Build build, Catalog catalog) {
         this(build, catalog, Patience.endless(() -> false));
@@ -43,9 +44,14 @@ public final class Planner {
 
     /** As {@link #Planner(Build, Catalog, BooleanSupplier)}, with what was found by then once the time is over. */
     public Planner(Build build, Catalog catalog, Patience patience) {
+        this(build, catalog, patience, true);
+    }
+
+    private Planner(Build build, Catalog catalog, Patience patience, boolean isExplained) {
         this.build = build;
         this.catalog = catalog;
         this.patience = patience;
+        this.isExplained = isExplained;
     }
 
     /**
@@ -64,7 +70,13 @@ public final class Planner {
         List<Want> wants = Want.of(node, LinkEnd.of(circuit.links(), nodeId));
         PinDomain domain = new PinDomain(node, patience);
         Optional<PinModel.Answer> answer = PinModel.solve(domain, wants, Price.of(emphasis));
-        return answer.map(found -> placed(node, found)).orElseGet(() -> refused(domain, wants));
+        return answer.map(found -> placed(node, found))
+                .orElseGet(() -> isExplained ? refused(domain, wants) : Plan.unknown(nodeId));
+    }
+
+    /** The same without a search for what clashes: a plan that places nothing says no more than that. */
+    Planner withoutReasons() {
+        return new Planner(build, catalog, patience, false);
     }
 
     /**
@@ -93,7 +105,7 @@ public final class Planner {
                 old -> old.withWires(old.wires().stream()
                         .map(wire -> isHeld.test(wire) ? held(wire) : wire)
                         .toList()));
-        Plan plan = new Planner(kept, catalog, patience).plan(nodeId);
+        Plan plan = new Planner(kept, catalog, patience, isExplained).plan(nodeId);
         Map<Wire, Wire> before = new HashMap<>();
         build.node(nodeId).orElseThrow().wires().forEach(wire -> before.put(held(wire), wire));
         return plan.withWires(plan.wires().stream()

@@ -39,6 +39,9 @@ final class LoadFixes {
     private static final int MOST = 5;
     private static final int MOST_MOVES = 2;
 
+    /** So many loads are tried elsewhere; each takes the build judged anew. */
+    private static final int MOST_TRIED = 20;
+
     private final NodeCircuit node;
     private final Rail rail;
     private final PowerReport report;
@@ -173,6 +176,7 @@ final class LoadFixes {
                 .filter(load -> !isEnough || !tooMuch.isAbove(size.apply(load)))
                 .sorted(Comparator.<Rail.Load, Boolean>comparing(load -> isMeasured(placed(load)))
                         .thenComparing(isEnough ? bySize : bySize.reversed()))
+                .limit(MOST_TRIED)
                 .flatMap(load -> moves(load, feeds).stream()
                         .filter(fix -> isEnough
                                 ? leaves(fix, sum, left -> !left.isAbove(goal))
