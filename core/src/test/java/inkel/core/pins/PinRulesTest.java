@@ -13,6 +13,7 @@ import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -269,5 +270,17 @@ class PinRulesTest {
                         .findings("uart.not_crossed")
                         .isEmpty(),
                 "plain pins");
+    }
+
+    @Test
+    void aWireIsTakenOffWhereChangingPlacesWouldJoinLikeToLike() throws Exception {
+        // One end listens to a pin that listens, the other is not wired at all: there is nothing to change places with.
+        Builds alone = Builds.classic()
+                .part("four", "wall-supply-4v")
+                .part("modem", "text-modem", "VCC=four.+")
+                .wire("modem.RXD", "board.D0");
+        Finding finding = RuleKit.fires(alone, "uart.not_crossed");
+        assertEquals(List.of("take-off"), finding.fixes().stream().map(Fix::id).toList());
+        RuleKit.everyWayOut(alone, "uart.not_crossed");
     }
 }

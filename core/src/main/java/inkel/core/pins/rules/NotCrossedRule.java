@@ -1,9 +1,11 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.RemoveWire;
 import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -41,14 +43,25 @@ public final class NotCrossedRule implements Rule<PinReport> {
                 .with("part", line.placed().part().name())
                 .with("signal", wire.from().pin())
                 .with("pin", wire.to().pin())
-                .fix(() -> cross(line))
+                .fix(() -> Optional.of(cross(line).orElseGet(() -> takeOff(line, wire))))
                 .build();
     }
 
-    /** Swaps the two wires when each then lands on the right line of the same port. */
+    /** What is shared out anew then, where both wires cannot change places. */
+    private static Fix takeOff(SerialLine line, Wire wire) {
+        return new Fix(
+                "take-off",
+                Fact.of("fix.pin_gone").with("at", wire.from()),
+                Fact.of("fix.pin_gone.cost"),
+                List.of(new RemoveWire(line.node().node().id(), wire.from())));
+    }
+
+    /** Swaps the two wires where neither then joins like to like. */
     private static Optional<Fix> cross(SerialLine line) {
         List<Wire> wires = line.wires();
-        if (wires.size() != 2 || !isRight(line, wires.get(0), wires.get(1).to())) {
+        if (wires.size() != 2
+                || isLike(line, wires.get(0), wires.get(1).to())
+                || isLike(line, wires.get(1), wires.get(0).to())) {
             return Optional.empty();
         }
         String node = line.node().node().id();
@@ -65,8 +78,10 @@ public final class NotCrossedRule implements Rule<PinReport> {
                         new SetWire(node, Wire.placed(second.from(), first.to())))));
     }
 
-    private static boolean isRight(SerialLine line, Wire wire, Endpoint target) {
+    private static boolean isLike(SerialLine line, Wire wire, Endpoint target) {
         boolean isTalking = line.node().pin(wire.from()).orElseThrow().use() == PinUse.UART_TX;
-        return line.node().pin(target).orElseThrow().can(Ability.Kind.UART, isTalking ? "rx" : "tx");
+        Pin pin = line.node().pin(target).orElseThrow();
+        return pin.can(Ability.Kind.UART, isTalking ? "tx" : "rx")
+                && !pin.can(Ability.Kind.UART, isTalking ? "rx" : "tx");
     }
 }
