@@ -63,7 +63,7 @@ public final class Foretelling {
     private final double[] low;
     private final double[] high;
     private final double[] reach;
-    private final Network usual;
+    private final Network network;
     private final Solver solver;
     private final Outcome outcome;
     private final Map<List<Integer>, Tried> corners = new HashMap<>();
@@ -85,8 +85,8 @@ public final class Foretelling {
         high = model.unknowns().stream().mapToDouble(Unknown::high).toArray();
         reach = model.unknowns().stream().mapToDouble(Unknown::reach).toArray();
         isShaky = new boolean[expected.length];
-        usual = model.network(expected);
-        solver = new Solver(usual);
+        network = model.network(expected);
+        solver = new Solver(network);
         outcome = solver.solve();
     }
 
@@ -444,15 +444,14 @@ public final class Foretelling {
 
     /** With only those elements made anew whose figures are others than expected. */
     private Network network(double[] figures) {
-        List<Element> elements = new ArrayList<>(usual.elements());
+        List<Element> elements = new ArrayList<>(network.elements());
         for (int slot = 0; slot < elements.size(); slot++) {
-            for (int figure : model.slots().get(slot).figures()) {
-                if (figures[figure] != expected[figure]) {
-                    elements.set(slot, model.slots().get(slot).maker().make(figures));
-                }
+            BenchModel.Slot made = model.slots().get(slot);
+            if (made.figures().stream().anyMatch(figure -> figures[figure] != expected[figure])) {
+                elements.set(slot, made.maker().make(figures));
             }
         }
-        return new Network(usual.names(), elements);
+        return new Network(network.names(), elements);
     }
 
     private Solution settled() {

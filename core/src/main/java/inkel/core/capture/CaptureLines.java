@@ -49,7 +49,8 @@ final class CaptureLines implements Closeable {
                 at++;
             }
             if (at < filled) {
-                return isLine(at, at + 1);
+                take(at, at + 1);
+                return true;
             }
             System.arraycopy(buffer, from, buffer, 0, filled - from);
             filled = Math.min(MOST, filled - from);
@@ -57,21 +58,21 @@ final class CaptureLines implements Closeable {
             at = filled;
             int more = reader.read(buffer, filled, buffer.length - filled);
             if (more <= 0) {
-                return isLine(filled, filled) && filled > 0;
+                take(filled, filled);
+                return filled > 0;
             }
             filled += more;
         }
     }
 
-    private boolean isLine(int end, int then) {
-        boolean isEnd = end == from && then == end;
-        number += isEnd ? 0 : 1;
+    /** Nothing is no line; what has an end is one, and so is what comes last without. */
+    private void take(int end, int then) {
+        number += then > from ? 1 : 0;
         to = Math.min(end, from + MOST);
         if (to > from && buffer[to - 1] == '\r') {
             to--;
         }
         next = then;
-        return true;
     }
 
     /** This line without its end. */

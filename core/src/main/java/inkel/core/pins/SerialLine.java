@@ -5,6 +5,7 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -72,13 +73,13 @@ public record SerialLine(NodeCircuit node, Placed placed, Optional<Integer> unit
 
     /** Wires that join like to like, which leaves both ends talking or both listening. */
     public List<Wire> uncrossed() {
-        return wires().stream()
-                .filter(wire -> offers(wire, false) && !offers(wire, true))
-                .toList();
+        return wires().stream().filter(wire -> isUncrossed(wire, wire.to())).toList();
     }
 
-    private boolean offers(Wire wire, boolean isCrossed) {
-        return pin(wire).can(Ability.Kind.UART, line(wire, isCrossed));
+    /** Whether one of its wires would join like to like at a pin. */
+    public boolean isUncrossed(Wire wire, Endpoint target) {
+        Pin pin = node.pin(target).orElseThrow();
+        return pin.can(Ability.Kind.UART, line(wire, false)) && !pin.can(Ability.Kind.UART, line(wire, true));
     }
 
     private String line(Wire wire, boolean isCrossed) {

@@ -209,4 +209,28 @@ class LampLoadTest {
                         .map(Finding::code)
                         .toList());
     }
+
+    /** A transistor that stands there goes with the wire, what the builder held stays held, and a motor counts as it starts. */
+    @Test
+    void theSwitchingBoardTakesOverWhatTheBuilderSaid() throws Exception {
+        Builds lock = Builds.on("board-wireless-3v3")
+                .part("wall", "wall-supply-12v")
+                .part("lock", "solenoid", "V+=wall.+")
+                .hold("lock.IN", "board.D18")
+                .between(new Between.CoilDriver(end("lock.IN"), Resistance.ofOhms(100), Extras.NONE));
+        Finding small = RuleKit.fires(lock, "power.coil_drive");
+        Build after = small.fixes().get(small.fixes().size() - 1).apply(lock.build());
+        assertTrue(after.nodes().get(0).wire(end("lock.SIG")).orElseThrow().held());
+        assertEquals(List.of(), after.nodes().get(0).between());
+        RuleKit.everyWayOut(lock, "power.coil_drive");
+        Builds motor = Builds.classic()
+                .part("wall", "wall-supply-6v")
+                .part("motor", "motor-small", "V+=wall.+")
+                .wire("motor.IN", "board.D9");
+        Fix board = RuleKit.fires(motor, "power.coil_drive").fixes().stream()
+                .filter(fix -> fix.id().equals("switch-board"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals("1 A", board.cost().values().get("current").toString());
+    }
 }

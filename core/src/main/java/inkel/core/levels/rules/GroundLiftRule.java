@@ -7,11 +7,9 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.SupplyWire;
-import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
-import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -134,14 +132,11 @@ public final class GroundLiftRule implements Rule<LevelReport> {
     }
 
     private static boolean settles(Circuit circuit, GroundShift shift, Fix fix) {
-        try {
-            Circuit after = Circuit.of(Edit.applyAll(circuit.build(), fix.edits()), circuit.catalog());
-            Set<Place> left = GroundShift.of(LevelReport.of(after)).stream()
+        return Proof.holds(circuit, fix, after -> {
+            Set<Place> left = GroundShift.of(after).stream()
                     .flatMap(other -> other.signals().stream())
                     .collect(Collectors.toSet());
             return shift.signals().stream().noneMatch(left::contains);
-        } catch (EditRefused gone) {
-            return false;
-        }
+        });
     }
 }

@@ -1,9 +1,5 @@
 package inkel.core.pins.rules;
 
-import inkel.core.catalog.Ability;
-import inkel.core.catalog.Pin;
-import inkel.core.catalog.PinUse;
-import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.RemoveWire;
 import inkel.core.document.edit.SetWire;
@@ -60,8 +56,8 @@ public final class NotCrossedRule implements Rule<PinReport> {
     private static Optional<Fix> cross(SerialLine line) {
         List<Wire> wires = line.wires();
         if (wires.size() != 2
-                || isLike(line, wires.get(0), wires.get(1).to())
-                || isLike(line, wires.get(1), wires.get(0).to())) {
+                || line.isUncrossed(wires.get(0), wires.get(1).to())
+                || line.isUncrossed(wires.get(1), wires.get(0).to())) {
             return Optional.empty();
         }
         String node = line.node().node().id();
@@ -76,12 +72,5 @@ public final class NotCrossedRule implements Rule<PinReport> {
                 List.of(
                         new SetWire(node, Wire.placed(first.from(), second.to())),
                         new SetWire(node, Wire.placed(second.from(), first.to())))));
-    }
-
-    private static boolean isLike(SerialLine line, Wire wire, Endpoint target) {
-        boolean isTalking = line.node().pin(wire.from()).orElseThrow().use() == PinUse.UART_TX;
-        Pin pin = line.node().pin(target).orElseThrow();
-        return pin.can(Ability.Kind.UART, isTalking ? "tx" : "rx")
-                && !pin.can(Ability.Kind.UART, isTalking ? "rx" : "tx");
     }
 }

@@ -59,9 +59,7 @@ public final class CoilDriveRule implements Rule<PowerReport> {
                         load.load().current().range().highest(),
                         load.load().current().source());
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
-        return finding.fix(() -> driver(load))
-                .fix(() -> SwitchBoard.of(load, report.catalog()))
-                .build();
+        return withWays(finding, load, report);
     }
 
     private static Finding describe(PinLoadReport load, PowerReport report) {
@@ -73,6 +71,10 @@ public final class CoilDriveRule implements Rule<PowerReport> {
                         load.load().current().range().highest(),
                         load.load().current().source());
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
+        return withWays(finding, load, report);
+    }
+
+    private static Finding withWays(Finding.Builder finding, PinLoadReport load, PowerReport report) {
         return finding.fix(() -> driver(load))
                 .fix(() -> SwitchBoard.of(load, report.catalog()))
                 .build();

@@ -5,12 +5,10 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Reduction;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
-import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Loads;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.document.EditRefused;
 import inkel.core.document.Moment;
 import inkel.core.document.edit.SetMoment;
 import inkel.core.document.edit.SetSetting;
@@ -22,6 +20,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.remedy.Effort;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -188,16 +187,12 @@ final class LoadFixes {
 
     /** A load that is fed by way of a regulator may still come from the same rail, so it is tried. */
     private boolean leaves(Fix fix, Function<Rail, Current> sum, Predicate<Current> wanted) {
-        try {
-            return Circuit.of(fix.apply(report.circuit().build()), report.catalog())
-                    .node(node.node().id())
-                    .flatMap(after -> after.rail(rail.id()))
-                    .map(sum)
-                    .filter(wanted)
-                    .isPresent();
-        } catch (EditRefused gone) {
-            return false;
-        }
+        return Tried.after(fix, report.circuit())
+                .flatMap(after -> after.node(node.node().id()))
+                .flatMap(after -> after.rail(rail.id()))
+                .map(sum)
+                .filter(wanted)
+                .isPresent();
     }
 
     private boolean isMeasured(Placed placed) {

@@ -4,7 +4,6 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.document.EditRefused;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Finding;
@@ -21,6 +20,7 @@ import inkel.core.quantity.Source;
 import inkel.core.remedy.Effort;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
+import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -85,21 +85,17 @@ public final class RegulatorHotRule implements Rule<PowerReport> {
     }
 
     private static boolean isCool(RegulatorReport regulator, PowerReport report, Fix fix) {
-        try {
-            Circuit after = Circuit.of(fix.apply(report.circuit().build()), report.catalog());
-            return over(after) <= over(report.circuit())
-                    && PowerReport.of(after).regulators().stream()
-                            .filter(other -> other.rail()
-                                            .id()
-                                            .equals(regulator.rail().id())
-                                    && other.node()
-                                            .node()
-                                            .id()
-                                            .equals(regulator.node().node().id()))
-                            .noneMatch(RegulatorReport::isTooHot);
-        } catch (EditRefused gone) {
-            return false;
-        }
+        return Tried.after(fix, report.circuit())
+                .filter(after -> over(after) <= over(report.circuit())
+                        && PowerReport.of(after).regulators().stream()
+                                .filter(other -> isSame(other, regulator))
+                                .noneMatch(RegulatorReport::isTooHot))
+                .isPresent();
+    }
+
+    private static boolean isSame(RegulatorReport one, RegulatorReport other) {
+        return one.rail().id().equals(other.rail().id())
+                && one.node().node().id().equals(other.node().node().id());
     }
 
     /** How many rails give more than they are rated for. */

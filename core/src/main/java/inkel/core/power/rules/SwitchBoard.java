@@ -17,11 +17,13 @@ import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.RemoveWire;
 import inkel.core.document.edit.SetFigure;
 import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.TakeOut;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.power.PinLoadReport;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
 import inkel.core.remedy.FeedFixes;
 import java.util.ArrayList;
 import java.util.List;
@@ -42,15 +44,22 @@ final class SwitchBoard {
     static Optional<Fix> of(PinLoadReport load, Catalog catalog) {
         NodeCircuit node = load.node();
         Placed coil = load.placed();
-        Current most = load.load().current().range().highest();
         return coil.cls().supplies().stream()
                 .flatMap(supply -> node.railOf(coil, supply.pin()).stream())
                 .findFirst()
                 .flatMap(rail -> catalog.all().stream()
                         .filter(cls -> cls.kind() == Kind.MODULE && cls.kinds().contains(LOAD))
-                        .filter(cls -> carries(cls, rail, most))
+                        .filter(cls -> carries(cls, rail, most(load)))
                         .findFirst()
-                        .map(cls -> instead(load, rail, cls, most)));
+                        .map(cls -> instead(load, rail, cls, most(load))));
+    }
+
+    /** A motor takes more while it starts than its winding carries for long. */
+    private static Current most(PinLoadReport load) {
+        PartClass cls = load.placed().cls();
+        return cls.supplies().stream()
+                .map(supply -> cls.peak(supply.pin()))
+                .reduce(load.load().current().range().highest(), Quantity::larger);
     }
 
     private static boolean carries(PartClass cls, Rail rail, Current most) {
@@ -77,6 +86,7 @@ final class SwitchBoard {
         String id = load.placed().id();
         Supply supply = cls.supplies().get(0);
         List<Edit> edits = new ArrayList<>();
+        load.node().between(load.signal()).ifPresent(piece -> edits.add(new TakeOut(node, load.signal())));
         edits.add(new RemoveWire(node, load.signal()));
         for (Map.Entry<String, Endpoint> feed : load.placed().part().feeds().entrySet()) {
             if (!feed.getKey().equals(supply.pin())) {
@@ -86,8 +96,9 @@ final class SwitchBoard {
         edits.add(new Exchange(node, id, cls));
         edits.add(new Feed(node, id, supply.pin(), rail.id()));
         edits.add(new SetFigure(node, id, "current/" + supply.pin() + "/" + ON, most.toString()));
-        edits.add(new SetWire(
-                node, Wire.placed(new Endpoint(id, input(cls).orElseThrow().label()), load.pin())));
+        Wire was = load.node().wire(load.signal()).orElseThrow();
+        Endpoint signal = new Endpoint(id, input(cls).orElseThrow().label());
+        edits.add(new SetWire(node, new Wire(signal, was.to(), was.held(), was.reason(), was.extras())));
         return new Fix(
                 "switch-board",
                 Fact.of("fix.switch_board")
