@@ -1,5 +1,6 @@
 package inkel.app.words;
 
+import inkel.core.bench.Drives;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -14,6 +15,8 @@ import inkel.core.wake.Group;
 import inkel.core.wake.Phase;
 import inkel.core.wake.Result;
 import inkel.core.wake.Typed;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -144,8 +147,28 @@ public final class CheckWords {
                 .flatMap(placed -> WakeWords.calm(placed.cls(), check.at().pin()));
     }
 
+    /** Contacts that must be closed for it, by what the board puts out; empty where there are none. */
+    private List<Fact> closing(Check check) {
+        if (check.kind() != Check.Kind.VOLTS && check.kind() != Check.Kind.AMPERES) {
+            return List.of();
+        }
+        return check.asked().scene().driven().entrySet().stream()
+                .sorted(Comparator.comparing(driven -> driven.getKey().toString()))
+                .map(driven -> Fact.of(driven.getValue() == Drives.HIGH ? "wake.put_high" : "wake.put_low")
+                        .with("pin", PinNames.of(node, driven.getKey().endpoint())))
+                .toList();
+    }
+
     /** How it is made. */
     public String how(Check check) {
+        List<Fact> closing = closing(check);
+        return closing.isEmpty()
+                ? plainHow(check)
+                : Words.say(
+                        Fact.of("wake.how.closing").with("how", plainHow(check)).with("closing", closing));
+    }
+
+    private String plainHow(Check check) {
         Optional<String> calm = calm(check);
         if (calm.isPresent()) {
             return Words.get("wake.how.volts_calm", "calm", calm.get());

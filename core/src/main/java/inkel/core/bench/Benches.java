@@ -2,12 +2,14 @@ package inkel.core.bench;
 
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
@@ -48,9 +50,12 @@ public final class Benches {
         return Ends.pin(node, pin);
     }
 
-    /** The name of the point where the grounds of a part come together. */
+    /** The name of the point where the grounds of a part come together; of the board for a part without any. */
     public String ground(NodeCircuit node, String part) {
-        return Ends.ground(node, part);
+        boolean hasOwn = node.part(part).stream()
+                .flatMap(placed -> placed.cls().pins().stream())
+                .anyMatch(pin -> pin.use() == PinUse.GROUND);
+        return Ends.ground(node, hasOwn ? part : Part.BOARD);
     }
 
     /** The name of the point where an end of a wire is. */
@@ -60,7 +65,7 @@ public final class Benches {
 
     /** Volts at a pin, against the ground of its own part. */
     public Probe volts(NodeCircuit node, Endpoint pin) {
-        return new Probe.Volts(Ends.pin(node, pin), Ends.ground(node, pin.part()));
+        return new Probe.Volts(Ends.pin(node, pin), ground(node, pin.part()));
     }
 
     /** What a part takes at a supply pin for itself. */

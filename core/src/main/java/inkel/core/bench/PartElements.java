@@ -1,6 +1,7 @@
 package inkel.core.bench;
 
 import inkel.core.bench.net.Element;
+import inkel.core.catalog.Contact;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
@@ -12,6 +13,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.catalog.Unpowered;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Switched;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.quantity.Current;
@@ -199,6 +201,9 @@ final class PartElements {
     }
 
     private void pass(Output output, String in, String out) {
+        if (output.contact().filter(contact -> !isClosed(contact)).isPresent()) {
+            return;
+        }
         if (output.drop().isPresent()) {
             model.diode(
                     key(output.pin(), "diode"),
@@ -226,6 +231,14 @@ final class PartElements {
 
     private double limit(Output output) {
         return output.rating().range().lowest().amperes() * Assumed.LIMIT_OVER_RATING;
+    }
+
+    private boolean isClosed(Contact contact) {
+        return contact.isClosed(scene.isOn()
+                && Switched.of(node, placed.id(), contact)
+                        .filter(by ->
+                                scene.driven().get(node.place(by.driver())) == (by.isHigh() ? Drives.HIGH : Drives.LOW))
+                        .isPresent());
     }
 
     private void linear(Output output, String in, String out) {
@@ -333,8 +346,9 @@ final class PartElements {
     /** A lamp, or a winding, that a pin drives. */
     private void lamp(PinLoad load) {
         String pin = Ends.pin(node, placed, load.pin());
-        String other = load.from().map(supply -> Ends.pin(node, placed, supply)).orElse(ground);
-        boolean isUp = load.from().isPresent();
+        Optional<String> from = load.from().or(() -> coilSupply(load));
+        String other = from.map(supply -> Ends.pin(node, placed, supply)).orElse(ground);
+        boolean isUp = from.isPresent();
         if (load.sort() == PinLoad.Sort.LED && load.forward().isPresent()) {
             Unknown forward =
                     Unknown.of(key(load.pin(), "forward"), load.forward().get(), Source.CLASS);
@@ -342,6 +356,13 @@ final class PartElements {
         } else if (load.sort() != PinLoad.Sort.WINDING) {
             ohms(load).ifPresent(ohms -> model.resistor(key(load.pin(), "coil"), pin, other, ohms));
         }
+    }
+
+    /** A coil is pulled to ground by what switches it: its other end is its supply. */
+    private Optional<String> coilSupply(PinLoad load) {
+        return load.sort() == PinLoad.Sort.COIL
+                ? placed.cls().supplies().stream().map(Supply::pin).findFirst()
+                : Optional.empty();
     }
 
     /** A winding by the meter's reading, where the class tells it; else by what it takes at what it is fed with. */

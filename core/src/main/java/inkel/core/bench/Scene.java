@@ -1,6 +1,7 @@
 package inkel.core.bench;
 
 import inkel.core.document.Place;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -42,9 +43,11 @@ public record Scene(
         return new Scene(joined, false, Map.of());
     }
 
-    /** The same while pins are driven. */
+    /** The same while further pins are driven. */
     public Scene driving(Map<Place, Drives> pins) {
-        return new Scene(joined, isOn, modes, pins, codes);
+        Map<Place, Drives> all = new HashMap<>(driven);
+        all.putAll(pins);
+        return new Scene(joined, isOn, modes, all, codes);
     }
 
     /** The same while converters give shares of their references. */

@@ -22,6 +22,7 @@ import java.util.Optional;
  * @param carries what else runs through its regulator: rails of the part made from this one, and {@value #ITSELF}
  * @param orFrom other ways in, for when {@code from} is not fed; best first
  * @param isLimitSet whether its current limit is set by hand, as that of a bench supply is
+ * @param contact which contact it passes through, when the part switches it
  */
 public record Output(
         String pin,
@@ -35,7 +36,8 @@ public record Output(
         Optional<Range<Voltage>> drop,
         List<String> carries,
         List<Intake> orFrom,
-        boolean isLimitSet) {
+        boolean isLimitSet,
+        Optional<Contact> contact) {
     /** Stands in {@link #carries} for what the part itself takes. */
     public static final String ITSELF = "itself";
 
@@ -59,7 +61,19 @@ public record Output(
     /** The same rail with other volts and another rating. */
     public Output giving(Optional<Figure<Voltage>> newVolts, Figure<Current> newRating) {
         return new Output(
-                pin, newVolts, newRating, from, way, own, regulator, battery, drop, carries, orFrom, isLimitSet);
+                pin,
+                newVolts,
+                newRating,
+                from,
+                way,
+                own,
+                regulator,
+                battery,
+                drop,
+                carries,
+                orFrom,
+                isLimitSet,
+                contact);
     }
 
     /** The same rail of another battery. */
@@ -76,7 +90,8 @@ public record Output(
                 drop,
                 carries,
                 orFrom,
-                isLimitSet);
+                isLimitSet,
+                contact);
     }
 
     /** The same rail made another way. */
@@ -93,6 +108,7 @@ public record Output(
                 intake.drop(),
                 intake.carries(),
                 orFrom,
-                isLimitSet);
+                isLimitSet,
+                contact);
     }
 }

@@ -104,6 +104,20 @@ public record PartClass(
                         handling);
     }
 
+    /** The same class with its windings switched in their feed: their other ends go to ground for good. */
+    public PartClass switchedAhead() {
+        Set<String> ends = new HashSet<>();
+        demands.pinLoads().stream()
+                .filter(load -> load.sort() == PinLoad.Sort.COIL)
+                .forEach(load -> ends.add(load.pin()));
+        List<Pin> newPins = pins.stream()
+                .map(pin -> ends.contains(pin.label()) ? pin.needing(Need.FIXED_LOW) : pin)
+                .toList();
+        return ends.isEmpty()
+                ? this
+                : changed(id, newPins, supplies, outputs, io, modes, pulls, controller, demands, handling);
+    }
+
     /** The same class under another id. */
     public PartClass withId(String newId) {
         return changed(newId, supplies, outputs, io, modes, pulls, controller, demands, handling);
@@ -119,6 +133,30 @@ public record PartClass(
             Optional<Controller> newController,
             Demands newDemands,
             Handling newHandling) {
+        return changed(
+                newId,
+                pins,
+                newSupplies,
+                newOutputs,
+                newIo,
+                newModes,
+                newPulls,
+                newController,
+                newDemands,
+                newHandling);
+    }
+
+    private PartClass changed(
+            String newId,
+            List<Pin> newPins,
+            List<Supply> newSupplies,
+            List<Output> newOutputs,
+            List<IoFamily> newIo,
+            List<Mode> newModes,
+            List<Pull> newPulls,
+            Optional<Controller> newController,
+            Demands newDemands,
+            Handling newHandling) {
         return new PartClass(
                 newId,
                 name,
@@ -126,7 +164,7 @@ public record PartClass(
                 kind,
                 kinds,
                 from,
-                pins,
+                newPins,
                 newSupplies,
                 newOutputs,
                 newIo,
@@ -171,6 +209,11 @@ public record PartClass(
             }
         }
         return Optional.empty();
+    }
+
+    /** Whether a supply pin may stay unfed: a port for charging, a contact that switches nothing. */
+    public boolean mayStayUnfed(Supply supply) {
+        return pin(supply.pin()).filter(pin -> pin.need() == Need.MAY).isPresent();
     }
 
     public Optional<Output> output(String pin) {

@@ -68,6 +68,12 @@ public record Pin(
                 List.of());
     }
 
+    Pin needing(Need other) {
+        return new Pin(
+                label, also, number, row, place, header, use, other, io, isTimed, shortest, upTo, inner, isShared,
+                resting, can);
+    }
+
     /** What stands before the number of a pin in its label. */
     private static final List<String> NUMBERED = List.of("D", "GP", "GPIO");
 

@@ -182,6 +182,11 @@ public sealed interface WakeCheck {
         HIGH,
         LOW,
         PULSES,
-        MESSAGE
+        MESSAGE;
+
+        /** What is put in for it before something that makes a low of a high. */
+        public To turnedOver() {
+            return this == HIGH ? LOW : this == LOW ? HIGH : this;
+        }
     }
 }

@@ -76,6 +76,7 @@ import inkel.core.pins.rules.StrapDiffersRule;
 import inkel.core.pins.rules.TimerClashRule;
 import inkel.core.pins.rules.TwoDriversRule;
 import inkel.core.power.PowerReport;
+import inkel.core.power.rules.AlwaysOnRule;
 import inkel.core.power.rules.BatteryShortRule;
 import inkel.core.power.rules.BurstDroopRule;
 import inkel.core.power.rules.CoilDriveRule;
@@ -151,6 +152,7 @@ public final class RuleBook {
             new Entry<>(new RegulatorHotRule(), POWER),
             new Entry<>(new DropoutRule(), POWER),
             new Entry<>(new CoilDriveRule(), POWER),
+            new Entry<>(new AlwaysOnRule(), POWER),
             new Entry<>(new WindingOverRule(), POWER),
             new Entry<>(new PinCurrentRule(), POWER),
             new Entry<>(new ServoFromBoardRule(), POWER),

@@ -118,9 +118,17 @@ public final class NodeCircuit {
                             Straps.address(part, sifted.node(), classes),
                             Windings.drivenBy(part, sifted.node(), classes),
                             Optional.ofNullable(given.get(part.id())),
+                            isSwitched(part, classes),
                             readings.tunings().figures(part.id())));
         }
         return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings, habits, loads);
+    }
+
+    private static boolean isSwitched(Part part, Map<String, PartClass> classes) {
+        return part.feeds().values().stream().anyMatch(rail -> Optional.ofNullable(classes.get(rail.part()))
+                .flatMap(owner -> owner.output(rail.pin()))
+                .flatMap(Output::contact)
+                .isPresent());
     }
 
     /** The node, without what is {@link #lost}. */
@@ -251,6 +259,16 @@ public final class NodeCircuit {
         return upToSource(rail).stream().anyMatch(above -> above.part().equals(partId));
     }
 
+    /** What a rail is on and off with: the nearest contact on its way, or else its source. */
+    public Endpoint switchOf(Endpoint rail) {
+        List<Endpoint> way = upToSource(rail);
+        return way.stream()
+                .filter(above ->
+                        rail(above).flatMap(found -> found.output().contact()).isPresent())
+                .findFirst()
+                .orElseGet(() -> way.get(way.size() - 1));
+    }
+
     /** The rails that are made from a supply pin, with what goes in for what comes out. */
     public List<Made> made(Endpoint supplyPin) {
         return flows.made(supplyPin);
@@ -269,20 +287,38 @@ public final class NodeCircuit {
         return grounds;
     }
 
-    /** The part on whose plug a part hangs, with its supply and its first ground: a servo on its driver. */
+    /**
+     * The part on whose plug a part hangs, with its supply and its first ground: a servo on its driver. A plug takes signals
+     * beside the rail, and all that are wired go to it; what only passes a supply on, such as a charger, has wires.
+     */
     public Optional<Placed> carrier(Placed placed) {
         if (placed.part().isBoard()) {
             return Optional.empty();
         }
         for (Endpoint feed : placed.part().feeds().values()) {
             Rail rail = rails.get(feed);
-            if (rail != null
-                    && rail.output().way() == Output.Way.PASS
-                    && !feed.part().equals(Part.BOARD)) {
+            if (rail != null && isPlug(rail) && isWiredOnlyTo(feed.part(), placed)) {
                 return part(feed.part());
             }
         }
         return Optional.empty();
+    }
+
+    private boolean isPlug(Rail rail) {
+        Optional<Pin> plus = pin(rail.id());
+        return rail.output().way() == Output.Way.PASS
+                && !rail.id().part().equals(Part.BOARD)
+                && part(rail.id().part()).stream()
+                        .flatMap(owner -> owner.cls().pins().stream())
+                        .anyMatch(pin -> !pin.can().isEmpty()
+                                && plus.filter(end -> end.row().equals(pin.row()))
+                                        .isPresent());
+    }
+
+    private boolean isWiredOnlyTo(String carrier, Placed placed) {
+        return placed.cls().pins().stream()
+                .flatMap(pin -> wire(placed.endpoint(pin)).stream())
+                .allMatch(wire -> wire.to().part().equals(carrier));
     }
 
     /** When the moments of the node are on. */

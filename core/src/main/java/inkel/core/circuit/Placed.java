@@ -57,6 +57,7 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
      * Joins a part to its class, as that is for this part: what was measured, own figures, what is fed, what is turned down,
      * bare or not.
      *
+     * @param isSwitched whether its feed comes through a contact of another part
      * @param measured what was found of this piece in the place of figures of its class; own figures go before it
      */
     static Placed of(
@@ -65,8 +66,10 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
             Optional<Integer> strapped,
             Optional<Windings> driven,
             Optional<Rail> brought,
+            boolean isSwitched,
             Map<String, String> measured) {
-        PartClass plain = catalog.get(given.classId());
+        PartClass listed = catalog.get(given.classId());
+        PartClass plain = isSwitched ? listed.switchedAhead() : listed;
         PartClass loaded = driven.map(windings -> windings.on(plain))
                 .or(() -> brought.map(rail -> bringing(plain, rail)))
                 .orElse(plain);
@@ -230,9 +233,23 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         return typed.isEmpty() ? Optional.empty() : setting.read(cls, typed.get());
     }
 
-    /** What can hurt somebody where it is used here; mains only where it was not said that low voltage is behind it. */
+    /** Whether mains may be behind its contacts: not where it was said, or is planned, that low voltage is. */
+    public boolean mayCarryMains() {
+        return cls.handling().mayCarryMains() && own(Settings.BEHIND).isEmpty() && !isSwitchingRails();
+    }
+
+    /** Whether a rail of the plan feeds every one of its contacts. */
+    private boolean isSwitchingRails() {
+        List<Output> switched = cls.outputs().stream()
+                .filter(output -> output.contact().isPresent())
+                .toList();
+        return !switched.isEmpty()
+                && switched.stream().flatMap(output -> output.from().stream()).allMatch(part.feeds()::containsKey);
+    }
+
+    /** What can hurt somebody where it is used here. */
     public Set<Hazard> hazards() {
-        boolean isLow = cls.handling().mayCarryMains() && own(Settings.BEHIND).isPresent();
+        boolean isLow = cls.handling().mayCarryMains() && !mayCarryMains();
         return cls.handling().hazards().stream()
                 .filter(hazard -> hazard != Hazard.MAINS || !isLow)
                 .collect(Collectors.toCollection(() -> EnumSet.noneOf(Hazard.class)));

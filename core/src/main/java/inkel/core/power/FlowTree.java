@@ -35,12 +35,14 @@ public record FlowTree(Rail rail, List<Branch> branches, List<Tap> taps) {
     /** A load, less what its part passes on to rails of its own. */
     public record Tap(Endpoint pin, Current taken) {}
 
-    /** One tree for each source, and one for each rail that is fed from nowhere or in a circle. */
+    /** One tree for each source, and one for each rail that should be fed and is not, or is in a circle. */
     public static List<FlowTree> of(NodeCircuit node) {
         List<FlowTree> trees = new ArrayList<>();
         Set<Endpoint> seen = new HashSet<>();
         for (Rail rail : node.rails()) {
-            if (rail.isSource() || isUnfed(node, rail)) {
+            if (isIdle(node, rail)) {
+                seen.add(rail.id());
+            } else if (rail.isSource() || isUnfed(node, rail)) {
                 trees.add(tree(node, rail, seen));
             }
         }
@@ -48,6 +50,18 @@ public record FlowTree(Rail rail, List<Branch> branches, List<Tap> taps) {
                 .filter(rail -> !seen.contains(rail.id()))
                 .forEach(rail -> trees.add(tree(node, rail, seen)));
         return trees;
+    }
+
+    /** Whether nothing comes in, nothing goes out, and that is as well: a contact that switches nothing. */
+    private static boolean isIdle(NodeCircuit node, Rail rail) {
+        boolean mayBe = node.part(rail.id().part())
+                .filter(owner -> rail.output()
+                        .from()
+                        .flatMap(owner.cls()::supply)
+                        .filter(owner.cls()::mayStayUnfed)
+                        .isPresent())
+                .isPresent();
+        return mayBe && rail.loads().isEmpty() && isUnfed(node, rail);
     }
 
     private static boolean isUnfed(NodeCircuit node, Rail rail) {

@@ -103,7 +103,9 @@ public final class AddParts {
     static Map<String, Endpoint> feeds(NodeCircuit circuit, PartClass cls) {
         Map<String, Endpoint> feeds = new LinkedHashMap<>();
         for (Supply supply : cls.supplies()) {
-            bestRail(circuit, cls, supply).ifPresent(rail -> feeds.put(supply.pin(), rail.id()));
+            if (!cls.mayStayUnfed(supply)) {
+                bestRail(circuit, cls, supply).ifPresent(rail -> feeds.put(supply.pin(), rail.id()));
+            }
         }
         return feeds;
     }
@@ -123,6 +125,8 @@ public final class AddParts {
         return circuit.rails().stream()
                 // What a part only leads on, a cell behind a charger or a motor's supply, is no rail of the board.
                 .filter(rail -> !isLedOn || !circuit.isMadeFrom(rail.id(), Part.BOARD))
+                // What a contact switches is for what the builder means to switch.
+                .filter(rail -> rail.output().contact().isEmpty())
                 .filter(rail -> rail.volts()
                         .filter(volts -> FeedFixes.fits(volts.usual(), supply))
                         .isPresent())

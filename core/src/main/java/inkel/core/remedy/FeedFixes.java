@@ -44,7 +44,44 @@ public final class FeedFixes {
      * part usually has first, and of these what does it without strain.
      */
     public List<Fix> of(Placed placed, Supply supply) {
-        return of(placed, supply, Voltage.ZERO, rail -> true);
+        return Stream.concat(ahead(placed, supply).stream(), of(placed, supply, Voltage.ZERO, rail -> true).stream())
+                .limit(MOST)
+                .toList();
+    }
+
+    /** Where a part is put on something that only passes on what it gets, and gets nothing: what that may be fed from. */
+    private List<Fix> ahead(Placed placed, Supply supply) {
+        Optional<Rail> idle = node.railOf(placed, supply.pin())
+                .filter(rail -> rail.volts().isEmpty() && rail.output().way() == Output.Way.PASS);
+        if (idle.isEmpty()) {
+            return List.of();
+        }
+        Placed owner = node.part(idle.get().id().part()).orElseThrow();
+        Optional<Supply> in = idle.get()
+                .output()
+                .from()
+                .filter(pin -> !owner.part().feeds().containsKey(pin))
+                .flatMap(owner.cls()::supply);
+        return in.stream()
+                .flatMap(pin -> node.rails().stream()
+                        .filter(rail -> rail.output().contact().isEmpty() && !node.isMadeFrom(rail.id(), owner.id()))
+                        .filter(rail -> rail.volts()
+                                .filter(volts -> fits(volts, pin) && fits(volts, supply))
+                                .isPresent())
+                        .filter(rail -> !idle.get().peak().isAbove(rail.room()))
+                        .sorted(Comparator.comparing(Rail::room).reversed())
+                        .map(rail -> new Fix(
+                                "feed-" + owner.id() + "-" + pin.pin() + "-from-" + rail.id(),
+                                Fact.of("fix.feed_pin")
+                                        .with("part", owner.part().name())
+                                        .with("pin", pin.pin())
+                                        .with("rail", railName(rail.id())),
+                                Fact.of("fix.feed.cost")
+                                        .with(
+                                                "room",
+                                                rail.room().minus(idle.get().peak())),
+                                List.of(new Feed(node.node().id(), owner.id(), pin.pin(), rail.id())))))
+                .toList();
     }
 
     /** As {@link #of(Placed, Supply, Current, Voltage, Predicate)}, for what the part itself takes. */
@@ -67,6 +104,7 @@ public final class FeedFixes {
         node.rails().stream()
                 .filter(rail -> !now.filter(rail.id()::equals).isPresent())
                 .filter(rail -> isAllowed.test(rail.id()))
+                .filter(rail -> rail.output().contact().isEmpty())
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> rail.volts()
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
@@ -193,6 +231,7 @@ public final class FeedFixes {
     private Optional<Rail> inputFor(Supply in, Placed placed, Current peak, Predicate<Endpoint> isAllowed) {
         return node.rails().stream()
                 .filter(rail -> isAllowed.test(rail.id()))
+                .filter(rail -> rail.output().contact().isEmpty())
                 .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> !peak.isAbove(rail.room()))

@@ -107,12 +107,15 @@ public final class PutParts {
         List<Edit> edits = new ArrayList<>(AddParts.of(before, cls, 1));
         Part part = ((AddPart) edits.get(0)).part();
         Optional<Supply> motor = motorPin(cls);
-        if (cls.kind() != Kind.MODULE || motor.isEmpty() && !cls.outputs().isEmpty()) {
+        if (cls.kind() != Kind.MODULE || motor.isEmpty() && makesRails(cls)) {
             // What makes rails of its own is fed as the builder means it to be.
             return edits;
         }
         boolean isApart = motor.isPresent() && !mayStay(cls, part, motor.get(), edits);
         for (Supply supply : cls.supplies()) {
+            if (cls.mayStayUnfed(supply)) {
+                continue;
+            }
             boolean isOfMotor = isApart && motor.get().equals(supply);
             boolean isFed = part.feeds().containsKey(supply.pin());
             boolean isBrought = supply.with().isPresent() && !isFed;
@@ -124,6 +127,13 @@ public final class PutParts {
             }
         }
         return edits;
+    }
+
+    private static boolean makesRails(PartClass cls) {
+        return cls.outputs().stream().anyMatch(output -> output.from()
+                .flatMap(cls::supply)
+                .filter(cls::mayStayUnfed)
+                .isEmpty());
     }
 
     /** Whether some rail gives more than it is rated for after edits, and not before. */

@@ -19,6 +19,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.Switched;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
@@ -224,12 +225,22 @@ final class CheckMaker {
                 .toList();
     }
 
+    /** What closes the contacts that parts are fed through. */
+    private Map<Place, Drives> closing(Collection<Placed> parts) {
+        Map<Place, Drives> closing = new LinkedHashMap<>();
+        for (Placed placed : parts) {
+            Switched.of(node, placed)
+                    .forEach(by -> closing.put(node.place(by.driver()), by.isHigh() ? Drives.HIGH : Drives.LOW));
+        }
+        return closing;
+    }
+
     // --- part by part
 
     private void part(Placed placed) {
         join(placed.id());
         Group group = new Group(Phase.PART, placed.id());
-        Foretelling bench = foretold(Scene.resting(joined), group);
+        Foretelling bench = foretold(Scene.resting(joined).driving(closing(List.of(placed))), group);
         List<String> needs = new ArrayList<>(suppliesOf(placed));
         if (needs.isEmpty()) {
             needs.addAll(voltsOf(node.board().id()));
@@ -336,7 +347,7 @@ final class CheckMaker {
                 .filter(placed -> !placed.isForLater())
                 .forEach(placed -> all.addAll(withAllAbove(node, placed.id())));
         Group group = Group.of(Phase.TOGETHER);
-        Scene busy = new Scene(all, true, busiest());
+        Scene busy = new Scene(all, true, busiest()).driving(closing(node.parts()));
         Foretelling bench = foretold(busy, group);
         List<String> needs = checks.stream()
                 .filter(check -> check.group().phase() == Phase.PART && check.kind() == Check.Kind.VOLTS)

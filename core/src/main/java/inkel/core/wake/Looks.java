@@ -8,6 +8,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Switched;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
@@ -263,10 +264,11 @@ final class Looks {
             }
             String sense = sign.sense().name().toLowerCase(Locale.ROOT);
             Fact what = Fact.of("wake.sign." + sense);
-            Fact told = drive.map(by -> Fact.of("wake.driven")
+            Fact told = switched(placed, drive, what)
+                    .or(() -> drive.map(by -> Fact.of("wake.driven")
                             .with("sign", what)
                             .with("pin", by.pin())
-                            .with("to", Fact.of("wake.to." + by.to().name().toLowerCase(Locale.ROOT))))
+                            .with("to", to(by.to()))))
                     .orElse(what);
             return Optional.of(look(
                     "sign " + placed.id() + " " + sense
@@ -309,6 +311,24 @@ final class Looks {
         }
         // What rests and what gives steady volts is measured.
         return Optional.empty();
+    }
+
+    /** A winding that is switched in its feed does what it does when the contact closes. */
+    private Optional<Fact> switched(Placed placed, Optional<WakeCheck.Drive> drive, Fact sign) {
+        boolean isTied = drive.flatMap(by -> node.wire(new Endpoint(placed.id(), by.pin())))
+                .filter(node::isTie)
+                .isPresent();
+        return Switched.of(node, placed).stream()
+                .filter(by -> isTied)
+                .findFirst()
+                .map(by -> Fact.of("wake.driven")
+                        .with("sign", sign)
+                        .with("pin", PinNames.of(node, by.driver()))
+                        .with("to", to(by.isHigh() ? WakeCheck.To.HIGH : WakeCheck.To.LOW)));
+    }
+
+    private static Fact to(WakeCheck.To to) {
+        return Fact.of("wake.to." + to.name().toLowerCase(Locale.ROOT));
     }
 
     private Optional<Endpoint> wired(Placed placed, String label) {

@@ -57,7 +57,7 @@ import java.util.Optional;
 
 /**
  * A table as a file: {@code board}, {@code supply} (a port when left out), {@code parts} by class, {@code own} (classes on a
- * supply of their own), {@code share} (false for a table that is not shared out), and {@code then}, what is done to it
+ * supply of their own), {@code fed} (pins on rails that the builder means for them), {@code share} (false for a table that is not shared out), and {@code then}, what is done to it
  * afterwards.
  */
 public final class TableFile {
@@ -93,6 +93,15 @@ public final class TableFile {
         }
         for (Map.Entry<String, JsonNode> own : given.path("own").properties()) {
             build = onItsOwn(build, own.getKey(), own.getValue().asText());
+        }
+        for (Map.Entry<String, JsonNode> fed : given.path("fed").properties()) {
+            Endpoint pin = Builds.end(fed.getKey());
+            build = new Feed(
+                            NODE,
+                            pin.part(),
+                            pin.pin(),
+                            Builds.end(fed.getValue().asText()))
+                    .apply(build);
         }
         for (Finding unfed : Builds.of(Assessment.assess(build, CATALOG), "parts.no_supply")) {
             build = unfed.fixes().get(0).apply(build);

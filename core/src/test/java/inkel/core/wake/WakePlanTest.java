@@ -8,14 +8,19 @@ import inkel.core.bench.Benches;
 import inkel.core.bench.Drives;
 import inkel.core.bench.Foretelling;
 import inkel.core.bench.Scene;
+import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Extras;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Resistance;
+import inkel.core.wake.report.ReportPlan;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.EnumSet;
@@ -302,5 +307,69 @@ class WakePlanTest {
         check(wake, "high radio.CE");
         assertTrue(wake.check("high lamp.A").isEmpty());
         assertTrue(wake.check("high radio.CSN").isEmpty());
+    }
+
+    /** Nothing is found behind an open contact; the board closes it for the checks of what is there. */
+    @Test
+    void whatAContactSwitchesIsMeasuredWhileItIsClosed() {
+        Builds table = Builds.classic()
+                .part("twelve", "wall-supply-12v")
+                .part("relay", "relay-one", "VCC=board.5V", "COM=twelve.+")
+                .part("strip", "switch-transistor", "V+=relay.NO")
+                .part("other", "switch-transistor", "V+=relay.NC")
+                .wire("relay.IN", "board.D8");
+        Check closed = check(wake(table.build()), "volts strip.V+");
+        assertBand(11.52, 12.49, closed);
+        assertEquals(
+                Map.of(Builds.place("board.D8"), Drives.HIGH),
+                closed.asked().scene().driven());
+        Check atRest = check(wake(table.build()), "volts other.V+");
+        assertBand(11.52, 12.49, atRest);
+        assertEquals(Map.of(), atRest.asked().scene().driven());
+
+        Circuit circuit = Circuit.of(table.build(), Builds.CATALOG);
+        Benches benches = new Benches(circuit, WireList.of(circuit));
+        Scene scene = closed.asked().scene();
+        var resting = new Foretelling(benches.model(Scene.resting(scene.joined())));
+        var driven = new Foretelling(benches.model(scene));
+        var node = table.circuit();
+        assertEquals(
+                0,
+                resting.band(benches.volts(node, Builds.end("strip.V+")))
+                        .orElseThrow()
+                        .expected(),
+                0.05);
+        assertTrue(driven.band(benches.volts(node, Builds.end("strip.V+")))
+                        .orElseThrow()
+                        .expected()
+                > 11.5);
+    }
+
+    /** With the transistor off its coil lifts the collector to its supply, whatever the coil's ohms. */
+    @Test
+    void anIdleWindingIsAtItsSupplyAtBothEnds() {
+        NodeWake wake = wake(Builds.classic()
+                .part("twelve", "wall-supply-12v")
+                .part("lock", "solenoid", "V+=twelve.+")
+                .wire("lock.IN", "board.D8")
+                .between(new Between.CoilDriver(Builds.end("lock.IN"), Resistance.ofOhms(1000), Extras.NONE))
+                .build());
+        assertBand(11.52, 12.49, check(wake, "volts lock.V+"));
+        assertBand(11.52, 12.49, check(wake, "volts lock.IN"));
+    }
+
+    /** A transistor pulls the coil low when the board puts out a high. */
+    @Test
+    void theBoardPutsHighWhatATransistorPullsLow() {
+        NodeWake wake = wake(Builds.classic()
+                .part("coil", "relay-coil", "V+=board.5V")
+                .part("opto", "relay-opto", "VCC=board.5V")
+                .wire("coil.IN", "board.D8")
+                .wire("opto.IN", "board.D9")
+                .between(new Between.CoilDriver(Builds.end("coil.IN"), Resistance.ofOhms(1000), Extras.NONE))
+                .build());
+        Map<String, WakeCheck.To> acts = ReportPlan.of(wake).acts().stream()
+                .collect(Collectors.toMap(act -> act.signal().part(), ReportPlan.Act::to));
+        assertEquals(Map.of("coil", WakeCheck.To.HIGH, "opto", WakeCheck.To.LOW), acts);
     }
 }

@@ -156,13 +156,18 @@ final class WantedNets {
     private boolean rides(Node node, Part part) {
         return !part.isBoard()
                 && part.feeds().values().stream()
-                        .anyMatch(feed -> !feed.part().equals(Part.BOARD) && passesOn(node, feed));
+                        .anyMatch(feed -> !feed.part().equals(Part.BOARD)
+                                && passesOn(node, feed)
+                                && node.wires().stream()
+                                        .filter(wire -> wire.from().part().equals(part.id()))
+                                        .allMatch(wire -> wire.to().part().equals(feed.part())));
     }
 
+    /** Sockets for plugs of three, each with a signal, the supply and ground. */
     private boolean passesOn(Node node, Endpoint rail) {
         return node.part(rail.part())
-                .flatMap(owner -> cls(owner).output(rail.pin()))
-                .filter(output -> output.way() == Output.Way.PASS)
+                .flatMap(owner -> cls(owner).pin(rail.pin()))
+                .filter(pin -> pin.row().equals("sockets"))
                 .isPresent();
     }
 

@@ -57,6 +57,39 @@ class WireNetsTest {
         }
     }
 
+    /** What only leads a supply on has wires as any other: a charger, a current monitor, the contacts of a relay. */
+    static Stream<Build> ledOn() {
+        return Stream.of(
+                Builds.dualCore()
+                        .part("cell", "battery-lithium")
+                        .part("charger", "charger-lithium", "B+=cell.+")
+                        .part("up", "regulator-up", "IN+=charger.OUT+")
+                        .part("light", "light-sensor", "VCC=up.OUT+")
+                        .build(),
+                Builds.classic()
+                        .part("twelve", "wall-supply-12v")
+                        .part("monitor", "current-monitor", "VCC=board.5V", "VIN+=twelve.+")
+                        .part("relay", "relay-one", "VCC=board.5V", "COM=monitor.VIN-")
+                        .part("lock", "solenoid", "V+=relay.NO")
+                        .part("fan", "motor-small", "V+=relay.NC")
+                        .build(),
+                Builds.classic()
+                        .part("six", "wall-supply-6v")
+                        .part("driver", "servo-driver-16", "VCC=board.5V", "V+=six.+")
+                        .part("gate", "servo-micro", "V+=driver.V+OUT")
+                        .part("sluice", "servo-micro", "V+=driver.V+OUT")
+                        .wire("gate.SIG", "driver.CH0")
+                        .wire("sluice.SIG", "board.D9")
+                        .build());
+    }
+
+    @ParameterizedTest
+    @MethodSource("ledOn")
+    void theListOfWhatIsLedOn(Build build) throws Exception {
+        check(build);
+        check(RandomBuilds.planned(build));
+    }
+
     static IntStream seeds() {
         return IntStream.range(0, BUILDS);
     }

@@ -109,11 +109,15 @@ final class PartCard extends Pressable {
                 : placed.cls().name();
     }
 
-    /** The pin that is worst off speaks for the part; a board's unused way in does not. */
+    /** The pin that is worst off speaks for the part; a way in that may stay unused does not. */
     private Optional<Feed> mainFeed() {
         return feeds.stream()
-                .filter(feed -> !(placed.part().isBoard() && feed.fit() == Fit.UNFED && feeds.size() > 1))
+                .filter(feed -> feed.fit() != Fit.UNFED || feeds.size() == 1 || !mayStayUnfed(feed))
                 .max(Comparator.comparing(feed -> feed.fit().ordinal()));
+    }
+
+    private boolean mayStayUnfed(Feed feed) {
+        return placed.part().isBoard() || placed.cls().mayStayUnfed(feed.supply());
     }
 
     /** What the builder still has to decide; a note is no decision. */

@@ -18,6 +18,7 @@ import inkel.core.document.Moment;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.SetMoment;
 import inkel.core.document.edit.SetSetting;
+import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.power.FeedLine;
 import inkel.core.quantity.Fact;
@@ -80,6 +81,9 @@ public final class PowerNotes implements StageNotes {
                     actions.add(feed(node, placed, supply, rail));
                 }
             }
+            if (placed.cls().mayStayUnfed(supply) && placed.part().feeds().containsKey(supply.pin())) {
+                actions.add(unfeed(node, placed, supply));
+            }
         }
         for (Reduction lower : placed.cls().demands().reductions()) {
             if (placed.own(Settings.TURNED_DOWN).filter(lower::equals).isEmpty()) {
@@ -103,6 +107,15 @@ public final class PowerNotes implements StageNotes {
                 Fact.of("action.feed").with("pin", supply.pin()).with("rail", RailNames.of(node, rail.id())),
                 Fact.of("action.feed.cost").with("room", rail.room()),
                 List.of(new Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
+    }
+
+    private static Fix unfeed(NodeCircuit node, Placed placed, Supply supply) {
+        Fact rail = RailNames.of(node, placed.part().feeds().get(supply.pin()));
+        return new Fix(
+                "unfeed-" + supply.pin(),
+                Fact.of("action.unfeed").with("pin", supply.pin()).with("rail", rail),
+                Fact.of("action.unfeed.cost"),
+                List.of(new Unfeed(node.node().id(), placed.id(), supply.pin())));
     }
 
     private static Fix turnDown(NodeCircuit node, Placed placed, Reduction lower) {

@@ -13,11 +13,15 @@ import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.document.edit.SetFigure;
 import inkel.core.document.edit.SetMoment;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.TimeSpan;
 import java.io.IOException;
@@ -134,6 +138,49 @@ class PowerWindowTest extends WindowJourney {
                 .queryAs(Pressable.class)::fire);
         until(() ->
                 node().part("gate-upper").orElseThrow().feeds().get("V+").part().equals("wall-supply-6v"));
+    }
+
+    /** A solenoid behind the contact of a relay: fed by two presses, shared out, taken off again. */
+    @Test
+    void aContactFeedsWhatItSwitches(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.POWER);
+        robot.interact(() -> {
+            session.apply(new AddPart(NODE, Part.of("twelve", "wall-supply-12v", "Twelve", "")));
+            session.apply(new AddPart(
+                    NODE,
+                    Part.of("relay", "relay-one", "Relay", "")
+                            .withFeed("VCC", Endpoint.parse("board.5V").orElseThrow())));
+            session.apply(new AddPart(NODE, Part.of("bolt", "solenoid", "Bolt", "")));
+        });
+        act(robot, "relay", "action-feed-COM-twelve.+");
+        until(() -> node().part("relay").orElseThrow().feeds().containsKey("COM"));
+        until(() -> isThere(robot, "#rail-relay-NO"));
+        act(robot, "bolt", "action-feed-V+-relay.NO");
+        until(() -> peak("twelve.+") > 0.9);
+        robot.interact(() -> session.selectionProperty().set(Place.ofPart(NODE, "board")));
+        robot.interact(() -> session.apply(new SetWire(
+                NODE,
+                Wire.placed(
+                        Endpoint.parse("bolt.IN").orElseThrow(),
+                        Endpoint.parse("board.GND").orElseThrow()))));
+        until(() -> !has("power.always_on", "bolt"));
+        act(robot, "bolt", "action-feed-V+-twelve.+");
+        until(() -> has("power.always_on", "bolt"));
+        act(robot, "relay", "action-unfeed-COM");
+        until(() -> !node().part("relay").orElseThrow().feeds().containsKey("COM"));
+        until(() -> !isThere(robot, "#rail-relay-NO"));
+    }
+
+    private void act(FxRobot robot, String part, String action) throws Exception {
+        until(() -> session.assessmentProperty()
+                .get()
+                .circuit(NODE)
+                .orElseThrow()
+                .part(part)
+                .isPresent());
+        robot.interact(() -> session.selectionProperty().set(Place.ofPart(NODE, part)));
+        until(() -> find(robot, action) != null);
+        robot.interact(((Pressable) find(robot, action))::fire);
     }
 
     @Test

@@ -430,6 +430,9 @@ final class PartClassReader {
             way.held().ifPresent(pin -> requirePin(cls, "controller", pin));
         });
         cls.supplies().forEach(supply -> requirePin(cls, "supplies", supply.pin()));
+        cls.outputs().stream()
+                .flatMap(output -> output.contact().stream())
+                .forEach(contact -> requirePin(cls, "outputs", contact.by()));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
         cls.i2c().stream().flatMap(need -> need.strapPins().stream()).forEach(pin -> requirePin(cls, "i2c", pin));
         cls.handling().checks().stream()

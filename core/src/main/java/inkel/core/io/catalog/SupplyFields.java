@@ -1,6 +1,7 @@
 package inkel.core.io.catalog;
 
 import inkel.core.catalog.Battery;
+import inkel.core.catalog.Contact;
 import inkel.core.catalog.Intake;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Output;
@@ -44,7 +45,12 @@ final class SupplyFields {
                 drop(output),
                 output.texts("carries"),
                 output.objects("or_from").stream().map(SupplyFields::intake).toList(),
-                output.optionalText("limit").filter("set"::equals).isPresent());
+                output.optionalText("limit").filter("set"::equals).isPresent(),
+                output.object("contact")
+                        .map(contact -> new Contact(
+                                PartClassReader.word(contact, "is", Contact.Is.values(), Contact.Is.NORMALLY_OPEN),
+                                contact.text("by"),
+                                PartClassReader.word(contact, "at", Contact.At.values(), Contact.At.HIGH))));
     }
 
     static Battery battery(Fields battery) {

@@ -162,8 +162,7 @@ public final class BackPowerRule implements Rule<LevelReport> {
     }
 
     private static Endpoint source(NodeCircuit node, Rail rail) {
-        List<Endpoint> way = node.upToSource(rail.id());
-        return way.get(way.size() - 1);
+        return node.switchOf(rail.id());
     }
 
     /** What drives hangs on one source, what listens on another. */

@@ -25,6 +25,7 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
     public List<Finding> check(SupplyReport report) {
         return report.feeds().stream()
                 .filter(feed -> feed.fit() == Fit.UNFED && !isFedOtherwise(feed, report))
+                .filter(feed -> !feed.placed().cls().mayStayUnfed(feed.supply()))
                 .filter(feed -> !feed.placed().isForLater() && !isOnALead(feed))
                 .map(NoSupplyRule::describe)
                 .toList();

@@ -76,6 +76,7 @@ public final class CoilDriveRule implements Rule<PowerReport> {
 
     private static Finding withWays(Finding.Builder finding, PinLoadReport load, PowerReport report) {
         return finding.fix(() -> driver(load))
+                .fix(() -> ByContact.of(load))
                 .fix(() -> SwitchBoard.of(load, report.catalog()))
                 .build();
     }

@@ -26,10 +26,8 @@ public final class MainsCareRule implements Rule<PowerReport> {
     @Override
     public List<Finding> check(PowerReport report) {
         return report.circuit().nodes().stream()
-                .flatMap(node -> node.parts().stream()
-                        .filter(placed -> placed.cls().handling().mayCarryMains())
-                        .filter(placed -> placed.own(Settings.BEHIND).isEmpty())
-                        .map(placed -> describe(node, placed)))
+                .flatMap(node ->
+                        node.parts().stream().filter(Placed::mayCarryMains).map(placed -> describe(node, placed)))
                 .toList();
     }
 

@@ -4,6 +4,7 @@ import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
@@ -54,12 +55,15 @@ final class SwitchBoard {
                         .map(cls -> instead(load, rail, cls, most(load))));
     }
 
-    /** A motor takes more while it starts than its winding carries for long. */
     private static Current most(PinLoadReport load) {
-        PartClass cls = load.placed().cls();
+        return most(load.placed().cls(), load.load());
+    }
+
+    /** A motor takes more while it starts than its winding carries for long. */
+    static Current most(PartClass cls, PinLoad load) {
         return cls.supplies().stream()
                 .map(supply -> cls.peak(supply.pin()))
-                .reduce(load.load().current().range().highest(), Quantity::larger);
+                .reduce(load.current().range().highest(), Quantity::larger);
     }
 
     private static boolean carries(PartClass cls, Rail rail, Current most) {

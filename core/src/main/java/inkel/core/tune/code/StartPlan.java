@@ -7,6 +7,7 @@ import inkel.core.catalog.routine.Routine;
 import inkel.core.catalog.routine.Step;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Switched;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Frequency;
@@ -18,6 +19,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * What a program to begin with does on the board of a node: how it reaches each part, and which steps of its class the
@@ -126,24 +129,43 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
         Routine all = placed.cls().handling().routine().isEmpty()
                 ? usual(placed)
                 : placed.cls().handling().routine();
-        Filter filter = new Filter(leads, link);
+        Set<String> turned = leads.stream()
+                .map(Lead::signal)
+                .filter(signal -> Switched.turnsOver(node, signal))
+                .map(Endpoint::pin)
+                .collect(Collectors.toSet());
+        Filter filter = new Filter(leads, link, turned);
         Routine routine = new Routine(filter.of(all.begin()), filter.of(all.read()), filter.of(all.key()), all.yours());
         return Optional.of(new Task(placed, name, link, routine, leads, elsewhere, !filter.lacksBus));
     }
 
-    /** Passes over what its wires do not allow. */
+    /** Passes over what its wires do not allow, and turns over what stands behind something that does. */
     private static final class Filter {
         private final List<Lead> leads;
         private final Optional<Link> link;
+        private final Set<String> turned;
         private boolean lacksBus;
 
-        Filter(List<Lead> leads, Optional<Link> link) {
+        Filter(List<Lead> leads, Optional<Link> link, Set<String> turned) {
             this.leads = leads;
             this.link = link;
+            this.turned = turned;
         }
 
         List<Step> of(List<Step> steps) {
-            return steps.stream().filter(this::isWired).toList();
+            return steps.stream().filter(this::isWired).map(this::put).toList();
+        }
+
+        private Step put(Step step) {
+            if (step instanceof Step.Level level && turned.contains(level.pin())) {
+                return new Step.Level(level.pin(), !level.isHigh());
+            } else if (step instanceof Step.Switch turn && turned.contains(turn.pin())) {
+                return new Step.Switch(turn.pin(), !turn.isHigh());
+            } else if (step instanceof Step.Repeat repeat) {
+                return new Step.Repeat(
+                        repeat.count(), repeat.steps().stream().map(this::put).toList());
+            }
+            return step;
         }
 
         private boolean isWired(Step step) {

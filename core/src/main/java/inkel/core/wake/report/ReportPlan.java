@@ -10,6 +10,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Switched;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.formula.Converter;
@@ -377,7 +378,12 @@ public record ReportPlan(
             Endpoint signal = new Endpoint(placed.id(), drive.pin());
             return drive.to() == WakeCheck.To.MESSAGE
                     ? Optional.empty()
-                    : target(signal).map(pin -> new Act(number, signal, pin, drive.to()));
+                    : target(signal).map(pin -> new Act(number, signal, pin, put(signal, drive.to())));
+        }
+
+        /** What the board puts out for it. */
+        private WakeCheck.To put(Endpoint signal, WakeCheck.To to) {
+            return Switched.turnsOver(node, signal) ? to.turnedOver() : to;
         }
 
         /** Of the wires whose volts are foretold: high where the board reads all of the band so, low likewise. */

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.UnreadableFile;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -47,6 +48,22 @@ class ClassCheckTest {
     @Test
     void aSoundOneIsRead() {
         assertDoesNotThrow(() -> read(SOUND));
+    }
+
+    /** A contact is moved by an input of its part. */
+    @Test
+    void aContactIsMovedByAPinThatIsThere() {
+        String contact = SOUND.replace(
+                "\"pull_ups\"",
+                "\"outputs\": [{\"pin\": \"SCL\", \"rating\": {\"min\": \"1 A\"}, \"from\": \"VCC\", \"way\": \"pass\","
+                        + " \"contact\": {\"is\": \"normally-open\", \"by\": \"IN\", \"at\": \"high\"}}], \"pull_ups\"");
+        UnreadableFile refused = assertThrows(UnreadableFile.class, () -> read(contact));
+        assertEquals(
+                List.of("problem.no_pin"),
+                refused.problems().stream()
+                        .map(problem -> problem.reason().key())
+                        .toList());
+        assertDoesNotThrow(() -> read(contact.replace("\"by\": \"IN\"", "\"by\": \"SDA\"")));
     }
 
     @ParameterizedTest(name = "{2}: {1}")
