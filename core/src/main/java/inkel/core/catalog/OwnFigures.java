@@ -221,7 +221,13 @@ public final class OwnFigures {
         if (replaced.highest().isAbove(damaged)) {
             throw new IllegalArgumentException("damaged inside its own range");
         }
-        return new Supply(supply.pin(), new Figure<>(replaced, own.source()), damaged, supply.dropout(), supply.with());
+        return new Supply(
+                supply.pin(),
+                new Figure<>(replaced, own.source()),
+                damaged,
+                supply.dropout(),
+                supply.with(),
+                supply.isForCell());
     }
 
     /** The typical value is dropped when it no longer lies between the ends. */

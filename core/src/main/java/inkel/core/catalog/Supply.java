@@ -12,6 +12,17 @@ import java.util.Optional;
  * @param with the supply pin whose rail it is fed from too, unless the builder says otherwise: the analog half of a chip,
  *     a reference
  * @param dropout what a regulator behind the pin needs above its own output; absent when there is none
+ * @param isForCell whether a cell belongs there and nothing else, since the part charges it
  */
 public record Supply(
-        String pin, Figure<Voltage> range, Voltage absoluteMax, Optional<Voltage> dropout, Optional<String> with) {}
+        String pin,
+        Figure<Voltage> range,
+        Voltage absoluteMax,
+        Optional<Voltage> dropout,
+        Optional<String> with,
+        boolean isForCell) {
+    /** One that takes any source of its volts, and goes with no other pin. */
+    public static Supply plain(String pin, Figure<Voltage> range, Voltage absoluteMax) {
+        return new Supply(pin, range, absoluteMax, Optional.empty(), Optional.empty(), false);
+    }
+}

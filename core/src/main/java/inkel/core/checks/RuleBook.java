@@ -31,6 +31,7 @@ import inkel.core.parts.rules.ClassDiffersRule;
 import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.MemoryShortRule;
 import inkel.core.parts.rules.NoSupplyRule;
+import inkel.core.parts.rules.NotACellRule;
 import inkel.core.parts.rules.PinGoneRule;
 import inkel.core.parts.rules.StationKindsRule;
 import inkel.core.parts.rules.StationRolesRule;
@@ -133,6 +134,7 @@ public final class RuleBook {
 
     private static final List<Entry<?>> ENTRIES = List.of(
             new Entry<>(new NoSupplyRule(), SUPPLIES),
+            new Entry<>(new NotACellRule(), SUPPLIES),
             new Entry<>(new SupplyTooHighRule(), SUPPLIES),
             new Entry<>(new SupplyTooLowRule(), SUPPLIES),
             new Entry<>(new PinGoneRule(), CIRCUIT),

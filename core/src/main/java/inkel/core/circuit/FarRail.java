@@ -90,12 +90,7 @@ public record FarRail(Place rail, String taker, String takerName, String lead, S
         Voltage most = Voltage.ofVolts(1000);
         Pin plus = Pin.plain(PLUS, "single", 1, PinUse.SUPPLY, "");
         Pin minus = Pin.plain(MINUS, "single", 2, PinUse.GROUND, "");
-        Supply supply = new Supply(
-                PLUS,
-                new Figure<>(Range.between(Voltage.ZERO, most), Source.COMPUTED),
-                most,
-                Optional.empty(),
-                Optional.empty());
+        Supply supply = Supply.plain(PLUS, new Figure<>(Range.between(Voltage.ZERO, most), Source.COMPUTED), most);
         PartClass cls = new PartClass(
                 load(),
                 takerName,

@@ -18,7 +18,7 @@ public record BatteryReport(NodeCircuit node, Placed placed, Rail rail, Battery 
     /** A waking day, unless the builder says how long it must last. */
     private static final double USUAL_HOURS = 8;
 
-    static List<BatteryReport> of(NodeCircuit node) {
+    public static List<BatteryReport> of(NodeCircuit node) {
         return node.rails().stream()
                 .flatMap(rail -> rail.output().battery().stream()
                         .map(battery -> new BatteryReport(

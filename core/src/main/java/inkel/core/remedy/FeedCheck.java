@@ -18,6 +18,8 @@ public enum FeedCheck {
     ALREADY,
     TOO_HIGH,
     TOO_LOW,
+    /** A cell belongs there, and the rail is none. */
+    NO_CELL,
     /** The rail has no voltage itself. */
     UNFED,
     /** The rail is made from this very part. */
@@ -37,6 +39,9 @@ public enum FeedCheck {
         }
         if (rail.volts().isEmpty()) {
             return UNFED;
+        }
+        if (!FeedFixes.maySupply(rail, supply)) {
+            return NO_CELL;
         }
         Range<Voltage> volts = rail.volts().get();
         Range<Voltage> bears = supply.range().range();

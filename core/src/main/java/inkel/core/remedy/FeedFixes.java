@@ -104,7 +104,7 @@ public final class FeedFixes {
         node.rails().stream()
                 .filter(rail -> !now.filter(rail.id()::equals).isPresent())
                 .filter(rail -> isAllowed.test(rail.id()))
-                .filter(rail -> rail.output().contact().isEmpty())
+                .filter(rail -> rail.output().contact().isEmpty() && maySupply(rail, supply))
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> rail.volts()
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
@@ -165,6 +165,11 @@ public final class FeedFixes {
         return isHigher && from.output().battery().isEmpty();
     }
 
+    /** Whether a rail is one of a cell where nothing else belongs. */
+    static boolean maySupply(Rail rail, Supply supply) {
+        return !supply.isForCell() || rail.output().battery().isPresent();
+    }
+
     /** Whether the whole range of a rail lies inside what a supply pin works at. */
     public static boolean fits(Range<Voltage> volts, Supply supply) {
         Range<Voltage> bears = supply.range().range();
@@ -202,6 +207,9 @@ public final class FeedFixes {
             return Optional.empty();
         }
         Output output = cls.outputs().get(0);
+        if (supply.isForCell() && output.battery().isEmpty()) {
+            return Optional.empty();
+        }
         boolean isEnough =
                 output.volts().filter(volts -> fits(volts.range(), supply)).isPresent()
                         && !peak.isAbove(output.rating().range().lowest());

@@ -62,8 +62,7 @@ public final class LampFeed {
         Voltage supplied = node.ioVolts(signal).map(Range::expected).orElse(Voltage.ZERO);
         Voltage most = family.absoluteMax().at(supplied);
         Voltage least = family.vih().map(high -> high.at(supplied)).orElse(Voltage.ZERO);
-        return new Supply(
-                signal.pin(), Figure.ofClass(Range.between(least, most)), most, Optional.empty(), Optional.empty());
+        return Supply.plain(signal.pin(), Figure.ofClass(Range.between(least, most)), most);
     }
 
     private static Fix brought(NodeCircuit node, Endpoint signal, Fix fed) {

@@ -3,13 +3,18 @@ package inkel.core.parts;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Supply;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import inkel.core.remedy.FeedCheck;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -96,5 +101,47 @@ class SupplyRulesTest {
                 .part("radio", "packet-radio", "VCC=reg.OUT")
                 .findings("parts.no_supply");
         assertEquals(2, findings.size());
+    }
+
+    private static Builds charger(String... feeds) {
+        return Builds.dualCore().part("cell", "battery-lithium").part("charger", "charger-lithium", feeds);
+    }
+
+    /** What is charged is a cell; a board's rail there is looked at while nothing charges, and stopped for else. */
+    @Test
+    void whatIsChargedIsACell() throws Exception {
+        String code = "parts.not_a_cell";
+        assertEquals(
+                Severity.STOP,
+                RuleKit.firesAt(charger("IN+=usb.5V", "B+=board.3V3"), code, "charger")
+                        .severity());
+        assertEquals(
+                Severity.LOOK,
+                RuleKit.firesAt(charger("B+=board.3V3"), code, "charger").severity());
+        RuleKit.quiet(charger("IN+=usb.5V", "B+=cell.+"), code);
+        RuleKit.quiet(charger("IN+=usb.5V"), code);
+        RuleKit.everyWayOut(charger("IN+=usb.5V", "B+=board.3V3"), code);
+    }
+
+    /** Neither put there when a charger comes to the table, nor offered, nor allowed to be dragged there. */
+    @Test
+    void nobodyPutsARailWhereACellBelongs() throws Exception {
+        List<Fix> ways = Builds.dualCore()
+                .part("charger", "charger-lithium")
+                .findings("parts.no_supply")
+                .get(0)
+                .fixes();
+        assertEquals(List.of("add-battery-lithium"), ways.stream().map(Fix::id).toList());
+        NodeCircuit node = charger().circuit();
+        Placed charger = node.part("charger").orElseThrow();
+        Supply cell = charger.cls().supply("B+").orElseThrow();
+        assertEquals(
+                FeedCheck.NO_CELL,
+                FeedCheck.of(
+                        node, charger, cell, node.rail(Builds.end("board.3V3")).orElseThrow()));
+        assertEquals(
+                FeedCheck.FITS,
+                FeedCheck.of(
+                        node, charger, cell, node.rail(Builds.end("cell.+")).orElseThrow()));
     }
 }

@@ -7,6 +7,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
@@ -405,5 +407,30 @@ class PowerFixesTest {
                 .part("servo", "servo-micro", "V+=six.+")
                 .wire("servo.SIG", "board.D9");
         RuleKit.everyWayOut(build, "power.no_common_ground");
+    }
+
+    /** A pack of two at 20 A: 6 V − 20 A · 0.03 Ω = 5.4 V, and the controller wants 6 V; another such pack would not do. */
+    @Test
+    void aPackThatSagsGetsACellMore() throws Exception {
+        Builds pack =
+                Builds.classic().part("pack", "battery-lithium-two").part("motor", "speed-controller", "V+=pack.+");
+        Finding sag = pack.findings("power.battery_short").stream()
+                .filter(finding -> finding.sentence().key().endsWith(".sag"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(5.4, RuleKit.si(sag, "lowest"), 1e-3);
+        assertEquals(List.of("cells"), sag.fixes().stream().map(Fix::id).toList());
+        NodeCircuit three = Circuit.of(sag.fixes().get(0).apply(pack.build()), CATALOG)
+                .nodes()
+                .get(0);
+        assertEquals(
+                9,
+                three.rail(end("pack.+"))
+                        .orElseThrow()
+                        .volts()
+                        .orElseThrow()
+                        .lowest()
+                        .volts(),
+                1e-9);
     }
 }

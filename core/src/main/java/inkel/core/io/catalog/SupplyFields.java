@@ -29,7 +29,8 @@ final class SupplyFields {
                 supply.figure("range", Unit.VOLT, VOLTS),
                 supply.quantity("absolute_max", Unit.VOLT, VOLTS),
                 supply.has("dropout") ? Optional.of(supply.quantity("dropout", Unit.VOLT, "0.3 V")) : Optional.empty(),
-                supply.optionalText("with"));
+                supply.optionalText("with"),
+                supply.flag("cell", false));
     }
 
     static Output output(Fields output) {

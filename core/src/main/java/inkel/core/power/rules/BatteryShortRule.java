@@ -1,6 +1,9 @@
 package inkel.core.power.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Rail;
+import inkel.core.document.Endpoint;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -16,11 +19,13 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
+import inkel.core.remedy.Tried;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Reports a battery that is empty before it should be, or that sags below what a part needs. */
 public final class BatteryShortRule implements Rule<PowerReport> {
@@ -94,7 +99,49 @@ public final class BatteryShortRule implements Rule<PowerReport> {
                 .number("sag", battery.sag(), Source.COMPUTED)
                 .number("lowest", battery.lowest(), Source.COMPUTED)
                 .number("works_from", line.needs(), line.supply().range().source())
-                .fixes(() -> new FeedFixes(line.node(), report.catalog()).of(line.placed(), line.supply()))
+                .fixes(() -> ofSag(battery, line, report))
                 .build();
+    }
+
+    /** One cell more, or another rail; each where the part is no longer starved, and nothing gets too much. */
+    private static List<Fix> ofSag(BatteryReport battery, FeedLine line, PowerReport report) {
+        int more = battery.battery().cells() + 1;
+        Fix cell = new Fix(
+                "cells",
+                Fact.of("fix.cells").with("count", more),
+                Fact.of("fix.cells.cost")
+                        .with(
+                                "rail",
+                                RailNames.of(battery.node(), battery.rail().id())),
+                List.of(new SetSetting(
+                        battery.node().node().id(), battery.placed().id(), Settings.CELLS, String.valueOf(more))));
+        return Stream.concat(
+                        Stream.of(cell),
+                        new FeedFixes(line.node(), report.catalog()).of(line.placed(), line.supply()).stream())
+                .filter(fix -> helps(fix, line, report))
+                .toList();
+    }
+
+    private static boolean helps(Fix fix, FeedLine line, PowerReport report) {
+        Endpoint pin = new Endpoint(line.placed().id(), line.supply().pin());
+        return Tried.after(fix, report.circuit())
+                .flatMap(circuit -> circuit.node(line.node().node().id()))
+                .filter(node -> BatteryReport.of(node).stream()
+                        .flatMap(battery -> battery.starved().stream())
+                        .noneMatch(starved -> pin.equals(new Endpoint(
+                                starved.placed().id(), starved.supply().pin()))))
+                .filter(node -> tooHigh(node) <= tooHigh(line.node()))
+                .isPresent();
+    }
+
+    /** How many supply pins get more than they work at. */
+    private static long tooHigh(NodeCircuit node) {
+        return node.parts().stream()
+                .flatMap(placed -> placed.cls().supplies().stream().filter(supply -> node.railOf(placed, supply.pin())
+                        .flatMap(Rail::volts)
+                        .filter(volts ->
+                                volts.highest().isAbove(supply.range().range().highest()))
+                        .isPresent()))
+                .count();
     }
 }
