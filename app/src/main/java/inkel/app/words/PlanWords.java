@@ -10,12 +10,14 @@ public final class PlanWords {
 
     /** The arithmetic of a clash: how many wires want one of how few pins. */
     public static String shortage(Plan.Shortage shortage) {
-        String key = shortage.pins() == 1
-                ? "plan.shortage.same"
-                : shortage.use()
-                        .filter(use -> use == PinUse.ANALOG || use == PinUse.BIAS || use == PinUse.LEAD)
-                        .map(use -> "plan.shortage." + use.text())
-                        .orElse("plan.shortage");
+        String key = shortage.areChannels()
+                ? "plan.shortage.channels"
+                : shortage.pins() == 1
+                        ? "plan.shortage.same"
+                        : shortage.use()
+                                .filter(use -> use == PinUse.ANALOG || use == PinUse.BIAS || use == PinUse.LEAD)
+                                .map(use -> "plan.shortage." + use.text())
+                                .orElse("plan.shortage");
         return Words.say(Fact.of(key).with("wires", shortage.wires()).with("pins", shortage.pins()));
     }
 }

@@ -165,6 +165,14 @@ final class PinDomain {
         return targets.get(number).part() + " " + ability.kind() + ability.unit();
     }
 
+    /** The channel of a timer that a pin is on, with whose it is. */
+    Optional<String> pwmChannel(int number) {
+        return pin(number).can().stream()
+                .filter(ability -> ability.kind() == Ability.Kind.PWM)
+                .map(ability -> unit(number, ability) + " " + ability.line())
+                .findFirst();
+    }
+
     /** The number of the unit of a kind that each pin is on, −1 for none. */
     int[] unitOf(Ability.Kind kind, List<String> units) {
         return IntStream.range(0, targets.size())

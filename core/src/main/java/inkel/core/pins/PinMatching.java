@@ -56,11 +56,26 @@ final class PinMatching {
         long pins =
                 matching.takers.stream().flatMapToInt(Arrays::stream).distinct().count();
         List<PinUse> uses = wants.stream().map(Want::use).distinct().toList();
-        return matching.takers.size() > pins
-                ? Optional.of(new Plan.Shortage(
-                        matching.takers.size(),
-                        (int) pins,
-                        uses.size() == 1 ? Optional.of(uses.get(0)) : Optional.empty()))
+        if (matching.takers.size() > pins) {
+            Optional<PinUse> use = uses.size() == 1 ? Optional.of(uses.get(0)) : Optional.empty();
+            return Optional.of(new Plan.Shortage(matching.takers.size(), (int) pins, use, false));
+        }
+        return uses.equals(List.of(PinUse.PWM)) ? shortOfChannels(domain, matching.takers) : Optional.empty();
+    }
+
+    /** A channel of a timer gives one signal, on whichever of its pins; empty where a pin does without one. */
+    private static Optional<Plan.Shortage> shortOfChannels(PinDomain domain, List<int[]> takers) {
+        Set<String> channels = new HashSet<>();
+        for (int number :
+                takers.stream().flatMapToInt(Arrays::stream).distinct().toArray()) {
+            Optional<String> channel = domain.pwmChannel(number);
+            if (channel.isEmpty()) {
+                return Optional.empty();
+            }
+            channels.add(channel.get());
+        }
+        return takers.size() > channels.size()
+                ? Optional.of(new Plan.Shortage(takers.size(), channels.size(), Optional.of(PinUse.PWM), true))
                 : Optional.empty();
     }
 

@@ -87,7 +87,7 @@ final class PinModelTimers {
         int[] channelOf = new int[domain.size()];
         boolean hasTwins = false;
         for (int number = 0; number < channelOf.length; number++) {
-            Optional<String> channel = channel(number);
+            Optional<String> channel = domain.pwmChannel(number);
             if (channel.isPresent()) {
                 hasTwins |= channels.contains(channel.get());
                 if (!channels.contains(channel.get())) {
@@ -113,14 +113,6 @@ final class PinModelTimers {
                 })
                 .toArray(IntVar[]::new);
         model.allDifferentExcept0(taken).post();
-    }
-
-    /** The timer's channel that a pin is on, with whose it is. */
-    private Optional<String> channel(int number) {
-        return domain.pin(number).can().stream()
-                .filter(ability -> ability.kind() == Ability.Kind.PWM)
-                .map(ability -> domain.unit(number, ability) + " " + ability.line())
-                .findFirst();
     }
 
     private static boolean differ(Want one, Want other) {

@@ -61,8 +61,9 @@ public record Plan(
      * @param wires the lines of a bus count once
      * @param pins how many there are that any of them could take
      * @param use what all of them are for; empty where they are for different things
+     * @param areChannels whether it is channels of timers that are too few, of which a pin may be one of several
      */
-    public record Shortage(int wires, int pins, Optional<PinUse> use) {}
+    public record Shortage(int wires, int pins, Optional<PinUse> use, boolean areChannels) {}
 
     /** The end of a wire to another board that moves to another pin. */
     public record LinkMove(LinkEnd end, Endpoint to) {}

@@ -19,6 +19,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
@@ -101,9 +102,16 @@ class PlannerTest {
         assertEquals(7, analog.wires(), "the smallest set that clashes is one more than there are pins");
         assertEquals(6, analog.pins());
         assertEquals(PinUse.ANALOG, analog.use().orElseThrow());
-        assertTrue(
-                plan(servos("board-dual-core-3v3", "VBUS", 17)).shortage().isEmpty(),
-                "there are pins enough, only not channels");
+        // 26 pins give pulses there, of eight timers with two channels each.
+        assertEquals(
+                new Plan.Shortage(17, 16, Optional.of(PinUse.PWM), true),
+                plan(servos("board-dual-core-3v3", "VBUS", 17)).shortage().orElseThrow());
+        // Four pins of the computer give pulses, of two channels.
+        assertEquals(
+                new Plan.Shortage(3, 2, Optional.of(PinUse.PWM), true),
+                plan(Builds.on("computer-40pin").part("lamp", "rgb-led-anode", "A=board.3V3"))
+                        .shortage()
+                        .orElseThrow());
     }
 
     @Test
