@@ -10,7 +10,7 @@ import java.util.Optional;
  * @param channel 1 to 14
  * @param widthMhz 20, or 22 for the first sort
  */
-public record LocalNetwork(String name, int channel, double widthMhz, Strength strength) {
+public record LocalNetwork(String name, int channel, double widthMhz, Strength strength, Extras extras) {
     public static final int MOST_CHANNEL = 14;
 
     /** As wide as the first sort is; later ones take 20 MHz. */
@@ -34,6 +34,10 @@ public record LocalNetwork(String name, int channel, double widthMhz, Strength s
             }
             return Optional.empty();
         }
+    }
+
+    public LocalNetwork(String name, int channel, double widthMhz, Strength strength) {
+        this(name, channel, widthMhz, strength, Extras.NONE);
     }
 
     public LocalNetwork {

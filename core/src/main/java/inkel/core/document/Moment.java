@@ -31,7 +31,11 @@ public record Moment(
     }
 
     /** A part and the mode it runs in. */
-    public record Raise(String part, String mode) {}
+    public record Raise(String part, String mode, Extras extras) {
+        public Raise(String part, String mode) {
+            this(part, mode, Extras.NONE);
+        }
+    }
 
     public Moment withAt(Optional<TimeSpan> newAt) {
         return new Moment(id, name, raises, length, repeat, newAt, never, extras);

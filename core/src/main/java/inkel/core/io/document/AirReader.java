@@ -103,7 +103,9 @@ final class AirReader {
                         "strength", LocalNetwork.Strength::parse, "weak, middle, strong", LocalNetwork.Strength.MIDDLE)
                 : LocalNetwork.Strength.MIDDLE;
         String name = network.text("name");
-        return isRight ? Optional.of(new LocalNetwork(name, channel, width, strength)) : Optional.empty();
+        return isRight
+                ? Optional.of(new LocalNetwork(name, channel, width, strength, network.extras()))
+                : Optional.empty();
     }
 
     private static List<String> packet(Fields group) {

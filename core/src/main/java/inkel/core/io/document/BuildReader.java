@@ -347,7 +347,7 @@ public final class BuildReader {
                                 .with("found", mode));
             }
         }
-        return new Moment.Raise(partId, mode);
+        return new Moment.Raise(partId, mode, raise.extras());
     }
 
     private static TimeSpan time(Fields read, String key, boolean isAboveZero) {

@@ -84,6 +84,7 @@ public final class BuildWriter {
                 one.put("channel", network.channel());
                 one.put("width_mhz", (int) network.widthMhz());
                 one.put("strength", network.strength().text());
+                with(one, network.extras());
             });
         }
         if (!group.plan().packet().isEmpty()) {
@@ -109,8 +110,17 @@ public final class BuildWriter {
     }
 
     private static ObjectNode with(ObjectNode tree, Extras extras) {
-        extras.fields().forEach((key, value) -> tree.set(key, JsonText.tree(value)));
+        extras.fields().forEach((key, value) -> put(tree, key, JsonText.tree(value)));
         return tree;
+    }
+
+    /** What stands in an object that this version knows goes beside what it knows of it. */
+    private static void put(ObjectNode tree, String key, JsonNode value) {
+        if (tree.get(key) instanceof ObjectNode there && value instanceof ObjectNode more) {
+            more.fields().forEachRemaining(entry -> put(there, entry.getKey(), entry.getValue()));
+        } else {
+            tree.set(key, value);
+        }
     }
 
     private static ObjectNode tree(NodeWire link) {
@@ -273,7 +283,8 @@ public final class BuildWriter {
         tree.put("name", moment.name());
         ArrayNode raises = tree.putArray("raises");
         moment.raises()
-                .forEach(raise -> raises.addObject().put("part", raise.part()).put("mode", raise.mode()));
+                .forEach(raise ->
+                        with(raises.addObject().put("part", raise.part()).put("mode", raise.mode()), raise.extras()));
         tree.put("length", text(moment.length()));
         moment.repeat().ifPresent(repeat -> tree.put("repeat", text(repeat)));
         moment.at().ifPresent(at -> tree.put("at", text(at)));

@@ -29,6 +29,16 @@ import java.util.stream.IntStream;
  * own. A line that joins two records names the last seals of both.
  */
 final class LogSeals {
+    /** The keys that are known in the objects of a line. */
+    private static final Map<String, List<String>> INSIDE = Map.of(
+            "expected", List.of("low", "high"),
+            "meter", List.of("counts", "accuracy", "digits"),
+            "numbers", List.of("value", "unit", "off", "source"),
+            "places", List.of("value", "unit"));
+
+    /** Of these, those that hold an object for each name. */
+    private static final Set<String> EACH = Set.of("numbers", "places");
+
     private static final String SEAL = "seal";
     private static final String BACK = "back";
     private static final String BLANKED = "blanked";
@@ -94,14 +104,45 @@ final class LogSeals {
         }
     }
 
-    /** What of a line is no field of its kind: without the marks that every line may have. */
+    /**
+     * What of a line is no field of its kind: without the marks that every line may have, and with what stands in its objects
+     * beside the keys that are known there.
+     */
     static Extras known(Fields fields) {
         Map<String, Object> rest = new LinkedHashMap<>(fields.extras().fields());
+        INSIDE.forEach((key, known) -> {
+            JsonNode inside = fields.tree().path(key);
+            Map<String, Object> more = EACH.contains(key) ? beside(inside, known) : left(inside, known);
+            if (!more.isEmpty() && !rest.containsKey(key)) {
+                rest.put(key, more);
+            }
+        });
         rest.remove(SEAL);
         rest.remove(BACK);
         rest.remove(BLANKED);
         rest.remove(PARENTS);
         return new Extras(rest);
+    }
+
+    private static Map<String, Object> beside(JsonNode entries, List<String> known) {
+        Map<String, Object> all = new LinkedHashMap<>();
+        entries.fields().forEachRemaining(entry -> {
+            Map<String, Object> more = left(entry.getValue(), known);
+            if (!more.isEmpty()) {
+                all.put(entry.getKey(), more);
+            }
+        });
+        return all;
+    }
+
+    private static Map<String, Object> left(JsonNode object, List<String> known) {
+        Map<String, Object> left = new LinkedHashMap<>();
+        object.fields().forEachRemaining(entry -> {
+            if (!known.contains(entry.getKey())) {
+                left.put(entry.getKey(), JsonText.plain(entry.getValue()));
+            }
+        });
+        return left;
     }
 
     static Logbook read(List<LogLine> lines, List<Fields> entries) {

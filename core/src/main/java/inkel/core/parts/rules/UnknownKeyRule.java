@@ -50,6 +50,9 @@ public final class UnknownKeyRule implements Rule<Circuit> {
             Stream.concat(Stream.of("signal"), OF_PIECE.stream()).toList();
     static final List<String> OF_MOMENT = List.of("id", "name", "raises", "length", "repeat", "at", "never");
 
+    static final List<String> OF_RAISE = List.of("part", "mode");
+    static final List<String> OF_NETWORK = List.of("name", "channel", "width_mhz", "strength");
+
     private static final List<String> SETTINGS =
             Settings.all().stream().map(Setting::key).toList();
     private static final List<String> AIR =
@@ -76,6 +79,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
         build.air().forEach(group -> {
             tell(findings, whole, group.extras(), OF_GROUP);
             tell(findings, whole, group.plan().settings().keySet(), AIR, "setting");
+            group.plan().networks().forEach(network -> tell(findings, whole, network.extras(), OF_NETWORK));
             group.stations().forEach(station -> {
                 Place at = station.radio().orElse(whole);
                 tell(findings, at, station.extras(), OF_STATION);
@@ -104,6 +108,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
         }
         for (Moment moment : node.moments()) {
             tell(findings, place, moment.extras(), OF_MOMENT);
+            moment.raises().forEach(raise -> tell(findings, place, raise.extras(), OF_RAISE));
         }
     }
 

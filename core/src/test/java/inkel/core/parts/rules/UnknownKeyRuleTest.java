@@ -65,6 +65,8 @@ class UnknownKeyRuleTest {
         assertEquals(keys(schema.at("/$defs/piece")), UnknownKeyRule.OF_PIECE);
         assertEquals(keys(schema.at("/$defs/between")), List.of("signal", "shifter"));
         assertEquals(keys(schema.at("/$defs/moment")), UnknownKeyRule.OF_MOMENT);
+        assertEquals(keys(schema.at("/$defs/moment/properties/raises/items")), UnknownKeyRule.OF_RAISE);
+        assertEquals(keys(schema.at("/properties/air/items/properties/networks/items")), UnknownKeyRule.OF_NETWORK);
         assertEquals(keys(schema.at("/properties/links/items")), UnknownKeyRule.OF_LINK);
         assertEquals(keys(schema.at("/properties/air/items")), UnknownKeyRule.OF_GROUP);
         assertEquals(keys(schema.at("/properties/air/items/properties/stations/items")), UnknownKeyRule.OF_STATION);
