@@ -10,6 +10,7 @@ import inkel.app.words.Numbers;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.bench.Answer;
+import inkel.core.document.Build;
 import inkel.core.document.Place;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
@@ -22,7 +23,9 @@ import inkel.core.wake.Status;
 import inkel.core.wake.Typed;
 import inkel.core.wake.WakeState;
 import inkel.core.wiring.Terminal;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
@@ -43,6 +46,12 @@ final class CheckCard extends VBox {
     private final Session session;
     private final Desk desk;
     private final TextField field = new TextField();
+
+    /** What was typed at other checks and not kept, by their ids: it is there again when they are. */
+    private final Map<String, Draft> drafts = new HashMap<>();
+
+    private String shown = "";
+    private String opened = "";
     private final TextField reason = new TextField();
     private final Caption verdict = Ui.text("", "wake-verdict");
     private final StackPane tips = new StackPane();
@@ -98,10 +107,26 @@ final class CheckCard extends VBox {
         return check != null && !session.practice().isOn() && !(check.expected() instanceof Expected.Seen);
     }
 
+    private record Draft(String text, String reason) {}
+
     /** What is shown next is of another bench. */
     void forget() {
         check = null;
         field.clear();
+        drafts.clear();
+    }
+
+    private String key() {
+        return opened + "/" + state.wake().node().node().id() + " " + check.id();
+    }
+
+    /** Before another check comes onto the card. */
+    private void putAside() {
+        boolean isTyped = check != null
+                && (!field.getText().equals(shown) || !reason.getText().isBlank());
+        if (isTyped && !session.practice().isOn()) {
+            drafts.put(key(), new Draft(field.getText(), reason.getText()));
+        }
     }
 
     void showNothing(String said) {
@@ -110,18 +135,24 @@ final class CheckCard extends VBox {
         getChildren().setAll(Ui.text(said, "later"));
     }
 
-    void show(WakeState shown, Check next) {
+    void show(WakeState now, Check next) {
         boolean isOther = check == null || !check.id().equals(next.id());
-        state = shown;
-        words = new CheckWords(shown.wake().node());
+        if (isOther) {
+            putAside();
+        }
+        opened = session.files().fileProperty().get() + " "
+                + session.build().map(Build::name).orElse("");
+        state = now;
+        words = new CheckWords(now.wake().node());
         check = next;
         Result result = state.result(check);
         if (isOther) {
-            reason.clear();
-            field.setText(
-                    result.status() == Status.STALE
-                            ? ""
-                            : result.value().map(Numbers::exact).orElse(check.isMetered() ? "" : result.text()));
+            shown = result.status() == Status.STALE
+                    ? ""
+                    : result.value().map(Numbers::exact).orElse(check.isMetered() ? "" : result.text());
+            Draft draft = Optional.ofNullable(drafts.remove(key())).orElse(new Draft(shown, ""));
+            field.setText(draft.text());
+            reason.setText(draft.reason());
         }
         getChildren().setAll(top(), title());
         tipLines().forEach(getChildren()::add);
@@ -387,6 +418,7 @@ final class CheckCard extends VBox {
             return;
         }
         if (!(check.expected() instanceof Expected.Within)) {
+            shown = field.getText();
             boolean isWell = Answers.isExpected(check, text);
             session.wake().seen(check, isWell, text);
             goOn(isWell);
@@ -398,6 +430,7 @@ final class CheckCard extends VBox {
             field.requestFocus();
             return;
         }
+        shown = field.getText();
         boolean isWell = read.isWell(check.expected()).orElse(false);
         if (read instanceof Typed.Value value) {
             session.wake().read(check, value.quantity(), text);
@@ -442,6 +475,8 @@ final class CheckCard extends VBox {
     private void takeAsGood() {
         String why = reason.getText().strip();
         field.clear();
+        reason.clear();
+        shown = "";
         session.wake().seen(check, true, why);
         desk.next();
     }

@@ -32,6 +32,7 @@ import org.testfx.framework.junit5.Start;
 class WakeWindowTest extends WindowJourney {
     private static final String LAMP = "lamp";
     private static final String TILT = "volts tilt.VCC";
+    private static final String BOARD = "volts board.USB";
 
     @Start
     void start(javafx.stage.Stage stage) throws IOException {
@@ -99,6 +100,37 @@ class WakeWindowTest extends WindowJourney {
         assertEquals(
                 "3.3 A", robot.lookup("#wake-field").queryAs(TextField.class).getText());
         assertEquals(Status.OPEN, status(TILT));
+    }
+
+    /** What is half typed at one check is there again when it is; what was kept is its reading. */
+    @Test
+    void whatWasTypedIsThereAgain(FxRobot robot) throws Exception {
+        wake(robot, TILT);
+        half(robot, "3.3 A");
+        show(robot, BOARD);
+        until(() -> field(robot).equals(""));
+        half(robot, "5");
+        show(robot, TILT);
+        until(() -> field(robot).equals("3.3 A"));
+        type(robot, "#wake-field", "3.31");
+        until(() -> status(TILT) == Status.IN);
+        show(robot, BOARD);
+        until(() -> field(robot).equals("5"));
+        half(robot, "");
+        show(robot, TILT);
+        until(() -> field(robot).equals("3.31 V"));
+        show(robot, BOARD);
+        until(() -> field(robot).equals(""));
+    }
+
+    /** Typed, and not kept. */
+    private static void half(FxRobot robot, String text) {
+        robot.interact(
+                () -> robot.lookup("#wake-field").queryAs(TextField.class).setText(text));
+    }
+
+    private static String field(FxRobot robot) {
+        return seen(() -> robot.lookup("#wake-field").queryAs(TextField.class).getText());
     }
 
     @Test
