@@ -8,7 +8,6 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
-import inkel.core.document.edit.AddNode;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
@@ -88,7 +87,7 @@ public final class PlanChanges {
                 add(
                         Place.NOWHERE,
                         Fact.of("did.node_removed").with("name", old.get(id).name()),
-                        new AddNode(old.get(id)));
+                        new Restore.NodeBack(old.get(id)));
             } else if (old.get(id) != now.get(id)) {
                 node(old.get(id), now.get(id));
             }

@@ -20,8 +20,8 @@ class HealthyBenchesTest {
     private static final int SAMPLES = 200;
     private static final double ROUNDING = 1e-9;
 
-    /** 121 of 9583 bands were, over the builds from 61,000 to 64,000. */
-    private static final double IDLY_WIDE = 0.015;
+    /** 99 of 5034 bands were, over the builds from 61,000 to 62,500; one build on a supply that bends has 15 of them. */
+    private static final double IDLY_WIDE = 0.03;
 
     private final List<String> outside = new ArrayList<>();
     private final List<String> wide = new ArrayList<>();

@@ -15,7 +15,6 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
-import inkel.core.document.edit.AddNode;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.CopyNode;
@@ -102,6 +101,23 @@ class WayBackTest {
         };
     }
 
+    /** Nodes, then parts, each after what fed it, then the rest. */
+    private static int turn(Edit edit, List<Did> all) {
+        if (edit instanceof Restore.PartBack part) {
+            return 1
+                    + all.stream()
+                            .flatMap(did -> did.back().stream())
+                            .filter(other -> other instanceof Restore.PartBack feeds
+                                    && feeds.node().equals(part.node())
+                                    && part.part().feeds().values().stream().anyMatch(rail -> rail.part()
+                                            .equals(feeds.part().id())))
+                            .mapToInt(other -> turn(other, all))
+                            .max()
+                            .orElse(0);
+        }
+        return edit instanceof Restore.NodeBack ? 0 : Integer.MAX_VALUE;
+    }
+
     private static Set<String> said(List<Did> all) {
         Set<String> said = new TreeSet<>();
         all.forEach(did -> said.add(did.place() + " " + did.what()));
@@ -148,7 +164,7 @@ class WayBackTest {
                 }
             }
             // What others hang on comes back first.
-            back.sort(Comparator.comparing(edit -> !(edit instanceof AddNode || edit instanceof Restore.PartBack)));
+            back.sort(Comparator.comparing(edit -> turn(edit, all)));
             Build whole = Edit.applyAll(after, back);
             assertTrue(isReadable(whole) || !isReadable(before) || !isReadable(after), seed + ": all");
             Set<String> left = said(PlanChanges.between(before, whole));

@@ -224,7 +224,7 @@ class WakePlanTest {
     void whatDoesNotSettleIsToldWithTheElement() throws Exception {
         int told = 0;
         // A few of every thousand random builds have no place to settle, and these are some.
-        for (int seed : new int[] {52_317, 52_354, 52_561, 52_582}) {
+        for (int seed : new int[] {52_067, 52_239, 52_899, 52_928, 53_106}) {
             Build build = RandomBuilds.of(seed);
             Circuit circuit = Circuit.of(build, Builds.CATALOG);
             Benches benches = new Benches(circuit, WireList.of(circuit));

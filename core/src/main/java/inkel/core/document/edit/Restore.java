@@ -85,6 +85,19 @@ public final class Restore {
         }
     }
 
+    /** A node that was taken away, with the pieces that were on it: what was read of them is read of them still. */
+    public record NodeBack(Node was) implements Edit {
+        @Override
+        public String node() {
+            return was.id();
+        }
+
+        @Override
+        public Build apply(Build build) throws EditRefused {
+            return Nodes.back(build, was);
+        }
+    }
+
     /** A part that left the table, with its wires as far as their other ends are still there. */
     public record PartBack(String node, Part part, List<Wire> wires, List<Between> between) implements NodeEdit {
         public PartBack {
