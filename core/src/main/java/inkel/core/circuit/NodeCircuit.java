@@ -259,6 +259,20 @@ public final class NodeCircuit {
         return upToSource(rail).stream().anyMatch(above -> above.part().equals(partId));
     }
 
+    /** Whether a rail is a cell's own, or only passes it on. */
+    public boolean isOfCell(Endpoint rail) {
+        List<Endpoint> way = upToSource(rail);
+        boolean isPassedOn = way.subList(0, Math.max(0, way.size() - 1)).stream()
+                .allMatch(above -> rail(above)
+                        .filter(found -> found.output().way() == Output.Way.PASS)
+                        .isPresent());
+        return isPassedOn
+                && !way.isEmpty()
+                && rail(way.get(way.size() - 1))
+                        .flatMap(source -> source.output().battery())
+                        .isPresent();
+    }
+
     /** What a rail is on and off with: the nearest contact on its way, or else its source. */
     public Endpoint switchOf(Endpoint rail) {
         List<Endpoint> way = upToSource(rail);

@@ -125,7 +125,7 @@ public final class AddParts {
         return circuit.rails().stream()
                 // What a part only leads on, a cell behind a charger or a motor's supply, is no rail of the board.
                 .filter(rail -> !isLedOn || !circuit.isMadeFrom(rail.id(), Part.BOARD))
-                .filter(rail -> FeedFixes.maySupply(rail, supply))
+                .filter(rail -> FeedFixes.maySupply(circuit, rail, supply))
                 // What a contact switches is for what the builder means to switch.
                 .filter(rail -> rail.output().contact().isEmpty())
                 .filter(rail -> rail.volts()

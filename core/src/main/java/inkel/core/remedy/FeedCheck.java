@@ -40,7 +40,7 @@ public enum FeedCheck {
         if (rail.volts().isEmpty()) {
             return UNFED;
         }
-        if (!FeedFixes.maySupply(rail, supply)) {
+        if (!FeedFixes.maySupply(node, rail, supply)) {
             return NO_CELL;
         }
         Range<Voltage> volts = rail.volts().get();

@@ -65,6 +65,7 @@ public final class FeedFixes {
         return in.stream()
                 .flatMap(pin -> node.rails().stream()
                         .filter(rail -> rail.output().contact().isEmpty() && !node.isMadeFrom(rail.id(), owner.id()))
+                        .filter(rail -> maySupply(node, rail, pin))
                         .filter(rail -> rail.volts()
                                 .filter(volts -> fits(volts, pin) && fits(volts, supply))
                                 .isPresent())
@@ -104,7 +105,7 @@ public final class FeedFixes {
         node.rails().stream()
                 .filter(rail -> !now.filter(rail.id()::equals).isPresent())
                 .filter(rail -> isAllowed.test(rail.id()))
-                .filter(rail -> rail.output().contact().isEmpty() && maySupply(rail, supply))
+                .filter(rail -> rail.output().contact().isEmpty() && maySupply(node, rail, supply))
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> rail.volts()
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
@@ -166,8 +167,8 @@ public final class FeedFixes {
     }
 
     /** Whether a rail is one of a cell where nothing else belongs. */
-    static boolean maySupply(Rail rail, Supply supply) {
-        return !supply.isForCell() || rail.output().battery().isPresent();
+    static boolean maySupply(NodeCircuit node, Rail rail, Supply supply) {
+        return !supply.isForCell() || node.isOfCell(rail.id());
     }
 
     /** Whether the whole range of a rail lies inside what a supply pin works at. */

@@ -120,6 +120,15 @@ class SupplyRulesTest {
                 RuleKit.firesAt(charger("B+=board.3V3"), code, "charger").severity());
         RuleKit.quiet(charger("IN+=usb.5V", "B+=cell.+"), code);
         RuleKit.quiet(charger("IN+=usb.5V"), code);
+        RuleKit.quiet(
+                charger("IN+=usb.5V", "B+=monitor.VIN-")
+                        .part("monitor", "current-monitor", "VCC=board.3V3", "VIN+=cell.+"),
+                code);
+        RuleKit.firesAt(
+                charger("IN+=usb.5V", "B+=monitor.VIN-")
+                        .part("monitor", "current-monitor", "VCC=board.3V3", "VIN+=board.3V3"),
+                code,
+                "charger");
         RuleKit.everyWayOut(charger("IN+=usb.5V", "B+=board.3V3"), code);
     }
 
@@ -143,5 +152,20 @@ class SupplyRulesTest {
                 FeedCheck.FITS,
                 FeedCheck.of(
                         node, charger, cell, node.rail(Builds.end("cell.+")).orElseThrow()));
+    }
+
+    /** A charger that is to pass on a cell and has none wants the cell, and no rail of the board. */
+    @Test
+    void whatPassesACellOnWantsTheCell() {
+        Builds table = Builds.dualCore()
+                .part("charger", "charger-lithium", "IN+=usb.5V")
+                .part("light", "light-sensor", "VCC=charger.OUT+");
+        for (Finding unfed : table.findings("parts.no_supply")) {
+            assertEquals(
+                    List.of(),
+                    unfed.fixes().stream()
+                            .filter(fix -> fix.id().startsWith("feed-charger-B+-from-board"))
+                            .toList());
+        }
     }
 }

@@ -25,7 +25,7 @@ public final class NotACellRule implements Rule<SupplyReport> {
         return report.feeds().stream()
                 .filter(feed -> feed.supply().isForCell())
                 .filter(feed -> feed.rail()
-                        .filter(rail -> rail.output().battery().isEmpty())
+                        .filter(rail -> !feed.node().isOfCell(rail.id()))
                         .isPresent())
                 .map(NotACellRule::describe)
                 .toList();
