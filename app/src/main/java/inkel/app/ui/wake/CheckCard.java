@@ -47,11 +47,11 @@ final class CheckCard extends VBox {
     private final Desk desk;
     private final TextField field = new TextField();
 
-    /** What was typed at other checks and not kept, by their ids: it is there again when they are. */
+    /** What was typed at other checks and not kept, by build, board and check: it is there again when they are. */
     private final Map<String, Draft> drafts = new HashMap<>();
 
+    private String key = "";
     private String shown = "";
-    private String opened = "";
     private final TextField reason = new TextField();
     private final Caption verdict = Ui.text("", "wake-verdict");
     private final StackPane tips = new StackPane();
@@ -116,8 +116,10 @@ final class CheckCard extends VBox {
         drafts.clear();
     }
 
-    private String key() {
-        return opened + "/" + state.wake().node().node().id() + " " + check.id();
+    private String keyOf(WakeState now, Check next) {
+        String build = session.files().fileProperty().get() + " "
+                + session.build().map(Build::name).orElse("");
+        return build + "/" + now.wake().node().node().id() + " " + next.id();
     }
 
     /** Before another check comes onto the card. */
@@ -125,7 +127,7 @@ final class CheckCard extends VBox {
         boolean isTyped = check != null
                 && (!field.getText().equals(shown) || !reason.getText().isBlank());
         if (isTyped && !session.practice().isOn()) {
-            drafts.put(key(), new Draft(field.getText(), reason.getText()));
+            drafts.put(key, new Draft(field.getText(), reason.getText()));
         }
     }
 
@@ -136,12 +138,12 @@ final class CheckCard extends VBox {
     }
 
     void show(WakeState now, Check next) {
-        boolean isOther = check == null || !check.id().equals(next.id());
+        String nextKey = keyOf(now, next);
+        boolean isOther = check == null || !key.equals(nextKey);
         if (isOther) {
             putAside();
         }
-        opened = session.files().fileProperty().get() + " "
-                + session.build().map(Build::name).orElse("");
+        key = nextKey;
         state = now;
         words = new CheckWords(now.wake().node());
         check = next;
@@ -150,7 +152,7 @@ final class CheckCard extends VBox {
             shown = result.status() == Status.STALE
                     ? ""
                     : result.value().map(Numbers::exact).orElse(check.isMetered() ? "" : result.text());
-            Draft draft = Optional.ofNullable(drafts.remove(key())).orElse(new Draft(shown, ""));
+            Draft draft = Optional.ofNullable(drafts.remove(key)).orElse(new Draft(shown, ""));
             field.setText(draft.text());
             reason.setText(draft.reason());
         }
