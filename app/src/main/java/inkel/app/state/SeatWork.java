@@ -113,6 +113,12 @@ public final class SeatWork {
         return of(assessment, node).map(SeatPlan::list).or(() -> assessment.wires(node));
     }
 
+    /** As {@link #wires}, and has the table worked out; empty while it is, for its wires may be numbered otherwise then. */
+    public Optional<WireList> numbered(Assessment assessment, String node) {
+        boolean isUnsettled = wanted(assessment, node).isEmpty() && asked.contains(node);
+        return isUnsettled ? Optional.empty() : wires(assessment, node);
+    }
+
     private Optional<SeatPlan> here() {
         Assessment now = session.assessmentProperty().get();
         return now == null ? Optional.empty() : of(now, session.nodeProperty().get());

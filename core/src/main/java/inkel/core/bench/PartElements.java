@@ -58,7 +58,8 @@ final class PartElements {
 
     /** What is on pins that a wire ends at. */
     void addWired(Set<String> wired) {
-        placed.cls().pulls().stream().filter(pull -> wired.contains(pull.pin())).forEach(this::pull);
+        // Those that the builder adds are in the list of wires.
+        placed.ownPullUps().stream().filter(pull -> wired.contains(pull.pin())).forEach(this::pull);
         placed.cls().demands().pinLoads().stream()
                 .filter(load -> wired.contains(load.pin()))
                 .forEach(this::lamp);
@@ -305,13 +306,9 @@ final class PartElements {
     private void pull(Pull pull) {
         String supply = Ends.pin(node, placed, pull.supply());
         String pin = Ends.pin(node, placed, pull.pin());
-        boolean isAdded = placed.addedPullUps().contains(pull);
-        Unknown ohms = isAdded
-                ? Assumed.resistor(key(pull.pin(), "pull-up"), pull.resistance().ohms())
-                : Assumed.roughly(key(pull.pin(), "pull-up"), pull.resistance().ohms());
-        if (placed.isSelectHeldLow() && isAdded) {
-            model.resistor(key(pull.pin(), "pull"), ground, pin, ohms);
-        } else if (pull.volts().isPresent()) {
+        Unknown ohms =
+                Assumed.roughly(key(pull.pin(), "pull-up"), pull.resistance().ohms());
+        if (pull.volts().isPresent()) {
             String behind = Ends.inside(node, new Endpoint(placed.id(), pull.supply()), "regulated");
             regulated(supply, behind, pull.volts().get().volts());
             model.resistor(key(pull.pin(), "pull"), behind, pin, ohms);

@@ -1,6 +1,7 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Hazard;
 import inkel.core.catalog.Intake;
 import inkel.core.catalog.IoFamily;
@@ -149,6 +150,26 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
     /** The resistor that holds a select off while nobody drives it goes to ground where a high selects. */
     public boolean isSelectHeldLow() {
         return isSelectedHigh(cls) && part.has(Settings.SELECT_PULL_UP);
+    }
+
+    /** That resistor, where the part has a ground pin for it. */
+    public Optional<Fitting> selectHeldLow() {
+        Optional<String> select = cls.pins().stream()
+                .filter(pin -> pin.use() == PinUse.SPI_CS)
+                .map(Pin::label)
+                .findFirst();
+        Optional<String> ground = cls.pins().stream()
+                .filter(pin -> pin.use() == PinUse.GROUND)
+                .map(Pin::label)
+                .findFirst();
+        return own(Settings.SELECT_PULL_UP)
+                .filter(ohms -> isSelectHeldLow() && select.isPresent() && ground.isPresent())
+                .map(ohms -> new Fitting(Fitting.Sort.RESISTOR, ohms, select.get(), ground.get()));
+    }
+
+    /** What is on the part as it is bought. */
+    public List<Pull> ownPullUps() {
+        return cls.pulls().subList(0, cls.pulls().size() - addedPullUps().size());
     }
 
     private static Optional<Pull> pull(Pin pin, String supply, Optional<Resistance> resistance) {

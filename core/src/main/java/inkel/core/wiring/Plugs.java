@@ -36,8 +36,18 @@ final class Plugs {
         }
     }
 
-    /** What must be put around a part; a ready module brings it. */
+    /** What must be put around a part: what a ready module would bring, and the resistors that the builder adds. */
     static List<Fitting> around(Placed placed) {
+        List<Fitting> around = new ArrayList<>(brought(placed));
+        placed.addedPullUps()
+                .forEach(pull ->
+                        around.add(new Fitting(Fitting.Sort.RESISTOR, pull.resistance(), pull.pin(), pull.supply())));
+        placed.selectHeldLow().ifPresent(around::add);
+        return around;
+    }
+
+    /** What a ready module would bring. */
+    static List<Fitting> brought(Placed placed) {
         return placed.isChip() ? placed.cls().handling().make().around() : List.of();
     }
 

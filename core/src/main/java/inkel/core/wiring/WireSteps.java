@@ -129,6 +129,7 @@ final class WireSteps {
 
     private void fittings() {
         for (Placed placed : node.parts()) {
+            List<Fitting> brought = Plugs.brought(placed);
             for (Fitting fitting : Plugs.around(placed)) {
                 Terminal from = onPin(new Endpoint(placed.id(), fitting.from()));
                 Terminal to = plugs.farEnd(placed, fitting);
@@ -140,7 +141,7 @@ final class WireSteps {
                         from,
                         to,
                         to instanceof Terminal.OnGroundRow ? WireColour.BLACK : WireColour.GREY,
-                        node.place(new Endpoint(placed.id(), "")),
+                        node.place(new Endpoint(placed.id(), brought.contains(fitting) ? "" : fitting.from())),
                         Optional.empty(),
                         Optional.of(fitting),
                         node.node().plugged().contains(id)));

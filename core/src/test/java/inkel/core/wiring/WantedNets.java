@@ -15,6 +15,8 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -251,6 +253,38 @@ final class WantedNets {
             }
         }
         node.wires().forEach(wire -> wire(node, volts, wire, ground));
+        node.parts().forEach(part -> addedPullUps(node, part, ground));
+    }
+
+    /** Resistors that the builder puts to the lines of a bus, to open drains of a part on none, and to a select. */
+    private void addedPullUps(Node node, Part part, String ground) {
+        PartClass cls = cls(part);
+        if (cls.supplies().isEmpty()) {
+            return;
+        }
+        Endpoint supply = new Endpoint(part.id(), cls.supplies().get(0).pin());
+        Endpoint rail = following(part).get(supply.pin());
+        String high = rail == null ? at(node, supply) : node.id() + " row " + rail;
+        boolean isSelectedHigh = cls.spi().filter(need -> need.isSelectedHigh()).isPresent();
+        for (Pin pin : cls.pins()) {
+            boolean isBus = pin.use() == PinUse.I2C_SDA || pin.use() == PinUse.I2C_SCL;
+            boolean isOpen = pin.use() == PinUse.DATA
+                    || (pin.use() == PinUse.OUTPUT || pin.use() == PinUse.INTERRUPT)
+                            && cls.io(pin).filter(family -> family.openDrain()).isPresent();
+            String key = isBus || isOpen && cls.i2c().isEmpty()
+                    ? "add_pull_ups"
+                    : pin.use() == PinUse.SPI_CS ? "select_pull_up" : "";
+            String ohms = part.settings().getOrDefault(key, "");
+            if (!ohms.isEmpty()) {
+                boolean isLow = isSelectedHigh && pin.use() == PinUse.SPI_CS;
+                String own = grounds(node, part, true).stream().findFirst().orElse("");
+                beside(
+                        "RESISTOR",
+                        Engineering.parse(ohms, Unit.OHM).orElseThrow(),
+                        at(node, new Endpoint(part.id(), pin.label())),
+                        !isLow ? high : part.groundApart() ? own : ground);
+            }
+        }
     }
 
     /** A lead that something hangs on joins its two ends to the rail and to the ground of the board that gives. */

@@ -39,7 +39,7 @@ class WireListTest {
                 of(Builds.locks()).steps().stream().map(WireStep::kind).toList();
         assertEquals(kinds.stream().sorted().toList(), kinds);
         Set<Kind> all = new HashSet<>(Set.of(Kind.values()));
-        all.removeAll(Set.of(Kind.FITTING, Kind.PROGRAMMING, Kind.PULL));
+        all.removeAll(Set.of(Kind.PROGRAMMING, Kind.PULL));
         assertEquals(all, new HashSet<>(kinds), "the example has wires of every kind");
     }
 

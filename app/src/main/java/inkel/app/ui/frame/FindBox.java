@@ -58,6 +58,8 @@ final class FindBox extends VBox {
         list.setFocusTraversable(false);
         getChildren().addAll(field, list);
         field.textProperty().addListener((property, old, next) -> search());
+        // The wires of a table are numbered when its breadboards are known.
+        session.seats().latestProperty().addListener((property, old, next) -> searchAnew());
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         list.setOnMouseClicked(event -> choose());
         setMaxSize(560, 420);
@@ -117,6 +119,22 @@ final class FindBox extends VBox {
         list.getSelectionModel().selectFirst();
     }
 
+    /** With what became known meanwhile; what was chosen stays chosen. */
+    private void searchAnew() {
+        if (isVisible()) {
+            Entry chosen = list.getSelectionModel().getSelectedItem();
+            int at = list.getSelectionModel().getSelectedIndex();
+            search();
+            if (at > 0) {
+                list.getItems().stream()
+                        .filter(entry -> entry.title().equals(chosen.title())
+                                && entry.kind().equals(chosen.kind()))
+                        .findFirst()
+                        .ifPresent(list.getSelectionModel()::select);
+            }
+        }
+    }
+
     /** What is asked as people say it, as “led 5 V 20 mA”, with its answer. */
     private List<Entry> reckonings() {
         return ReckonWords.find(field.getText()).stream()
@@ -138,7 +156,7 @@ final class FindBox extends VBox {
             assessment.reports().circuit().nodes().forEach(node -> addParts(entries, node));
             assessment.reports().circuit().nodes().stream()
                     .flatMap(node ->
-                            session.seats().wires(assessment, node.node().id()).stream())
+                            session.seats().numbered(assessment, node.node().id()).stream())
                     .forEach(list -> addWires(entries, list));
         }
         commands.all().stream()

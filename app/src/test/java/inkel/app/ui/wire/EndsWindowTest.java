@@ -15,10 +15,12 @@ import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Voltage;
+import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Bounds;
@@ -47,13 +49,19 @@ class EndsWindowTest extends WindowJourney {
     @SuppressWarnings("unchecked")
     private void choose(FxRobot robot, String to) throws Exception {
         open(robot, Given.LOCKS, Stage.WIRE);
+        until(() -> seats().isPresent());
         ListView<WireStep> list = robot.lookup("#wire-list").queryAs(ListView.class);
         robot.interact(() -> list.getSelectionModel()
-                .select(list.getItems().stream()
-                        .filter(step -> step.to().id().startsWith(to + "@"))
-                        .findFirst()
-                        .orElseThrow()));
+                .clearAndSelect(list.getItems()
+                        .indexOf(list.getItems().stream()
+                                .filter(step -> step.to().id().startsWith(to + "@"))
+                                .findFirst()
+                                .orElseThrow())));
         until(() -> isThere(robot, "#both-ends"));
+    }
+
+    private Optional<SeatPlan> seats() {
+        return session.seats().of(session.assessmentProperty().get(), NODE);
     }
 
     private static List<Text> names(FxRobot robot) {
@@ -140,8 +148,8 @@ class EndsWindowTest extends WindowJourney {
         open(robot, Given.LOCKS, Stage.WIRE);
         order(robot, Habit.WireOrder.PARTS);
         until(() -> session.build().orElseThrow().habits().is(Habit.WIRE_ORDER, Habit.WireOrder.PARTS));
-        List<WireStep> steps =
-                session.assessmentProperty().get().wires(NODE).orElseThrow().steps();
+        until(() -> seats().isPresent());
+        List<WireStep> steps = seats().orElseThrow().list().steps();
         List<WireStep> radio = steps.stream()
                 .filter(step -> step.subject().part().equals("radio"))
                 .toList();
@@ -152,7 +160,7 @@ class EndsWindowTest extends WindowJourney {
                 .filter(id -> !id.equals(last.id()))
                 .collect(Collectors.toSet());
         robot.interact(() -> session.apply(new Plug(NODE, others, true)));
-        until(() -> session.assessmentProperty().get().wires(NODE).orElseThrow().openCount() == 1);
+        until(() -> seats().filter(plan -> plan.list().openCount() == 1).isPresent());
         robot.interact(() -> session.selection().wireProperty().set(last.id()));
         assertFalse(robot.lookup("#wire-wake").query().isVisible());
         fire(robot, "#wire-done");
@@ -169,9 +177,11 @@ class EndsWindowTest extends WindowJourney {
         robot.press(KeyCode.CONTROL, KeyCode.K).release(KeyCode.K, KeyCode.CONTROL);
         until(() -> isThere(robot, "#find-field"));
         robot.interact(() ->
-                robot.lookup("#find-field").queryAs(TextInputControl.class).setText("28 radio mosi"));
+                robot.lookup("#find-field").queryAs(TextInputControl.class).setText("31 radio mosi"));
+        ListView<?> found = robot.lookup("#find-list").queryAs(ListView.class);
+        until(() -> !found.getItems().isEmpty());
         robot.type(KeyCode.ENTER);
-        until(() -> session.stageProperty().get() == Stage.WIRE && number(robot).equals("28"));
+        until(() -> session.stageProperty().get() == Stage.WIRE && number(robot).equals("31"));
     }
 
     // Moved from D4, which is plugged: first it is pulled, then plugged, and nothing else is in the list.
@@ -247,7 +257,7 @@ class EndsWindowTest extends WindowJourney {
         choose(robot, "radio.MOSI");
         robot.interact(() -> robot.lookup("#wire-list").query().requestFocus());
         robot.press(KeyCode.CONTROL, KeyCode.C).release(KeyCode.C, KeyCode.CONTROL);
-        until(() -> clipboard().equals("28. Board D11 → Packet radio MOSI: green, 20 cm, pin to socket; shared bus"));
+        until(() -> clipboard().equals("31. Board D11 → Packet radio MOSI: green, 20 cm, pin to socket; shared bus"));
         robot.interact(() -> session.stageProperty().set(Stage.PINS));
         robot.interact(() -> robot.lookup("#why").query().requestFocus());
         robot.press(KeyCode.CONTROL, KeyCode.C).release(KeyCode.C, KeyCode.CONTROL);
