@@ -8,6 +8,7 @@ import inkel.app.export.sheet.Sheet;
 import inkel.app.export.sheet.SheetMaker;
 import inkel.app.export.sheet.SheetMd;
 import inkel.app.export.sheet.SheetPdf;
+import inkel.app.state.Seated;
 import inkel.core.catalog.Language;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
@@ -66,8 +67,13 @@ public final class Exports {
         return Export.ofBoard(
                 id,
                 (assessment, node) -> spoken(assessment, node, languages).isPresent(),
-                (assessment, node) -> assessment.wires(node).flatMap(list -> spoken(assessment, node, languages)
-                        .map(language -> StartProgram.of(assessment.build(), list.node(), list, language))));
+                // Wires have the numbers of the table and of the sheet.
+                (assessment, node) -> spoken(assessment, node, languages)
+                        .map(language -> StartProgram.of(
+                                assessment.build(),
+                                assessment.circuit(node).orElseThrow(),
+                                Seated.of(assessment, node).list(),
+                                language)));
     }
 
     private static Export constants(String id, Language.Name... languages) {

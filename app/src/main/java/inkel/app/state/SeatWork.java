@@ -124,12 +124,21 @@ public final class SeatWork {
         return now == null ? Optional.empty() : of(now, session.nodeProperty().get());
     }
 
+    /** The table as it was found last, while what has changed since was plugged on it: somebody ticks quickly. */
+    private Optional<SeatPlan> still(String node) {
+        return Optional.ofNullable(known.get(node)).map(Known::plan).filter(plan -> session.build()
+                .flatMap(build -> build.node(node))
+                .filter(plan::isOf)
+                .isPresent());
+    }
+
     // --- by hand
 
     /** Ticks wires off; what they are plugged at stays where it sits from now on. */
     public void plug(Set<String> wires) {
         String node = session.nodeProperty().get();
-        session.apply(here().filter(plan -> plan.kind().isPresent())
+        session.apply(here().or(() -> still(node))
+                .filter(plan -> plan.kind().isPresent())
                 .<inkel.core.document.edit.Edit>map(plan -> SeatMoves.plug(plan, wires))
                 .orElseGet(() -> new Plug(node, wires, true)));
     }

@@ -18,9 +18,14 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.junit.jupiter.api.BeforeEach;
@@ -325,6 +330,33 @@ class CliTest {
                             && row.get("from_place").equals("right row, 5th from the USB end, 14th from the far end")));
         }
         assertEquals(2, run("export", LOCKS, "--as", "wires.doc").code());
+    }
+
+    // "static const int PACKET_RADIO_CE_PIN = 9;  // Packet radio, CE: wire 43 to D9"
+    @Test
+    void aWireHasOneNumberWhereverItIsTold() throws IOException {
+        Map<String, String> wires = new HashMap<>();
+        try (CSVParser parser = CSVParser.parse(
+                run("export", LOCKS, "--as", "wires.csv").out(),
+                CSVFormat.RFC4180
+                        .builder()
+                        .setHeader()
+                        .setSkipHeaderRecord(true)
+                        .get())) {
+            parser.getRecords().stream()
+                    .filter(row -> row.get("board").equals("Lower lock"))
+                    .forEach(row -> wires.put(row.get("number"), row.get("from") + " > " + row.get("to")));
+        }
+        Matcher told = Pattern.compile("// (.+), (\\S+): wire ([0-9, ]+) to (\\S+)\n")
+                .matcher(run("export", LOCKS, "--as", "start.cpp").out());
+        int checked = 0;
+        while (told.find()) {
+            List<String> said = List.of(told.group(3).split(", "));
+            String ends = said.stream().map(wires::get).collect(Collectors.joining("; "));
+            assertTrue(ends.contains(told.group(1) + " " + told.group(2)), told.group() + ends);
+            checked++;
+        }
+        assertEquals(15, checked);
     }
 
     @Test

@@ -23,6 +23,7 @@ import java.util.function.UnaryOperator;
  *     {@code clip}, by their ids
  * @param seats where the builder keeps parts on breadboards, by their ids, and with them pieces in wires and half rows where
  *     wires meet
+ * @param laid how the table lay when something of it was last plugged or moved by hand
  * @param like which set of equal boards it is one of: the id of the one that the others were copied from; empty for a board
  *     of its own
  */
@@ -36,6 +37,7 @@ public record Node(
         Set<String> plugged,
         Map<String, String> made,
         Map<String, SeatChoice> seats,
+        Laid laid,
         String like,
         Extras extras) {
     /** How a wire can be made otherwise than the wire list has it: in another colour, or not as a jumper. */
@@ -62,7 +64,7 @@ public record Node(
             List<Moment> moments,
             Set<String> plugged,
             Extras extras) {
-        this(id, name, parts, wires, between, moments, plugged, Map.of(), Map.of(), "", extras);
+        this(id, name, parts, wires, between, moments, plugged, Map.of(), Map.of(), Laid.NONE, "", extras);
     }
 
     /** What it and its equals have in common. */
@@ -87,11 +89,11 @@ public record Node(
     }
 
     public Node withName(String newName) {
-        return new Node(id, newName, parts, wires, between, moments, plugged, made, seats, like, extras);
+        return new Node(id, newName, parts, wires, between, moments, plugged, made, seats, laid, like, extras);
     }
 
     public Node withParts(List<Part> newParts) {
-        return new Node(id, name, newParts, wires, between, moments, plugged, made, seats, like, extras);
+        return new Node(id, name, newParts, wires, between, moments, plugged, made, seats, laid, like, extras);
     }
 
     /** With one part changed; the same when there is no part of that id. */
@@ -102,7 +104,7 @@ public record Node(
     }
 
     public Node withWires(List<Wire> newWires) {
-        return new Node(id, name, parts, newWires, between, moments, plugged, made, seats, like, extras);
+        return new Node(id, name, parts, newWires, between, moments, plugged, made, seats, laid, like, extras);
     }
 
     /** The wire takes the place of the one that its signal had. */
@@ -111,7 +113,7 @@ public record Node(
     }
 
     public Node withBetween(List<Between> newBetween) {
-        return new Node(id, name, parts, wires, newBetween, moments, plugged, made, seats, like, extras);
+        return new Node(id, name, parts, wires, newBetween, moments, plugged, made, seats, laid, like, extras);
     }
 
     /** The part in between takes the place of the one that its signal had. */
@@ -120,7 +122,7 @@ public record Node(
     }
 
     public Node withMoments(List<Moment> newMoments) {
-        return new Node(id, name, parts, wires, between, newMoments, plugged, made, seats, like, extras);
+        return new Node(id, name, parts, wires, between, newMoments, plugged, made, seats, laid, like, extras);
     }
 
     /** The moment takes the place of the one with its id, or comes last. */
@@ -134,15 +136,24 @@ public record Node(
 
     public Node withPlugged(Set<String> newPlugged) {
         return new Node(
-                id, name, parts, wires, between, moments, newPlugged, stillMade(newPlugged), seats, like, extras);
+                id, name, parts, wires, between, moments, newPlugged, stillMade(newPlugged), seats, laid, like, extras);
     }
 
     public Node withMade(Map<String, String> newMade) {
-        return new Node(id, name, parts, wires, between, moments, plugged, newMade, seats, like, extras);
+        return new Node(id, name, parts, wires, between, moments, plugged, newMade, seats, laid, like, extras);
     }
 
     public Node withSeats(Map<String, SeatChoice> newSeats) {
-        return new Node(id, name, parts, wires, between, moments, plugged, made, newSeats, like, extras);
+        return new Node(id, name, parts, wires, between, moments, plugged, made, newSeats, laid, like, extras);
+    }
+
+    public Node withLaid(Laid newLaid) {
+        return new Node(id, name, parts, wires, between, moments, plugged, made, seats, newLaid, like, extras);
+    }
+
+    /** As it is planned: without what is plugged and where it sits. */
+    public Node planned() {
+        return withPlugged(Set.of()).withSeats(Map.of()).withLaid(Laid.NONE);
     }
 
     /** What is pulled is forgotten with how it was made. */

@@ -173,7 +173,15 @@ public record Merge(Build build, List<Place> both) {
                             Optional.empty()))
                     .withMoments(value(old.moments(), own.moments(), other.moments(), here))
                     .withPlugged(plugged)
-                    .withSeats(value(old.seats(), own.seats(), other.seats(), here));
+                    .withMade(made(values(old.made(), own.made(), other.made(), here), plugged))
+                    .withSeats(values(old.seats(), own.seats(), other.seats(), here))
+                    // What does not fit the seats is laid anew.
+                    .withLaid(own.laid().equals(old.laid()) ? other.laid() : own.laid());
+        }
+
+        private static Map<String, String> made(Map<String, String> joined, Set<String> plugged) {
+            joined.keySet().retainAll(plugged);
+            return joined;
         }
 
         /** Two people may set two things of one part. */

@@ -1,5 +1,6 @@
 package inkel.core.seats;
 
+import inkel.core.document.Laid;
 import inkel.core.document.SeatChoice;
 import inkel.core.document.SeatChoice.Side;
 import inkel.core.document.edit.KeepSeats;
@@ -53,7 +54,8 @@ public final class SeatMoves {
         return new KeepSeats(
                 plan.node().node().id(),
                 Map.of(who.id(), Optional.of(to)),
-                to.equals(who.at()) ? Set.of() : at(plan, who));
+                to.equals(who.at()) ? Set.of() : at(plan, who),
+                plan.laid());
     }
 
     /** The other way about at the same rows. */
@@ -63,12 +65,17 @@ public final class SeatMoves {
 
     /** Takes a part off the breadboard, to be wired where it lies. */
     public static KeepSeats off(SeatPlan plan, SeatPlan.Seat who) {
-        return new KeepSeats(plan.node().node().id(), Map.of(who.id(), Optional.of(SeatChoice.OFF)), at(plan, who));
+        return new KeepSeats(
+                plan.node().node().id(), Map.of(who.id(), Optional.of(SeatChoice.OFF)), at(plan, who), plan.laid());
     }
 
     /** Puts a part back on the breadboard wherever the planner likes, or lets one go that was kept. */
     public static KeepSeats release(SeatPlan plan, String id) {
-        return new KeepSeats(plan.node().node().id(), Map.of(id, Optional.empty()), Set.of());
+        return new KeepSeats(
+                plan.node().node().id(),
+                Map.of(id, Optional.empty()),
+                Set.of(),
+                plan.laid().without(id));
     }
 
     /** Lets everything go at which nothing is plugged. */
@@ -83,7 +90,7 @@ public final class SeatMoves {
                 free.put(id, Optional.empty());
             }
         });
-        return new KeepSeats(plan.node().node().id(), free, Set.of());
+        return new KeepSeats(plan.node().node().id(), free, Set.of(), Laid.NONE);
     }
 
     /** Marks wires as plugged, and keeps what they are plugged at. */
@@ -91,7 +98,7 @@ public final class SeatMoves {
         List<WireStep> steps = plan.list().steps().stream()
                 .filter(step -> wires.contains(step.id()))
                 .toList();
-        return new PlugSeated(new Plug(plan.node().node().id(), wires, true), touched(plan, steps));
+        return new PlugSeated(new Plug(plan.node().node().id(), wires, true), touched(plan, steps), plan.laid());
     }
 
     /** What the wires of some steps end at. */

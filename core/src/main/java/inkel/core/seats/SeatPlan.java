@@ -1,6 +1,8 @@
 package inkel.core.seats;
 
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Laid;
+import inkel.core.document.Node;
 import inkel.core.document.SeatChoice;
 import inkel.core.quantity.Length;
 import inkel.core.wiring.Jumper;
@@ -118,6 +120,19 @@ public record SeatPlan(
     /** In metres, what no seating on so many breadboards could do with less of. */
     public double boundMetres() {
         return memory.map(Memory::bound).orElse(0.0);
+    }
+
+    /** The whole table as it is written down. */
+    public Laid laid() {
+        return memory.map(Memory::laid).orElse(Laid.NONE);
+    }
+
+    /** Whether a node is that of this table with more or less plugged: the same plan, and what is kept sits here too. */
+    public boolean isOf(Node now) {
+        Map<String, SeatChoice> here = laid().seats();
+        return now.planned().equals(node.node().planned())
+                && now.seats().entrySet().stream()
+                        .allMatch(kept -> kept.getValue().equals(here.getOrDefault(kept.getKey(), SeatChoice.OFF)));
     }
 
     /** How many half rows have something in them. */

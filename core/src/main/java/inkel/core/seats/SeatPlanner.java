@@ -25,7 +25,7 @@ import java.util.stream.Stream;
 
 /** Seats a table: the fewest breadboards that have room, short jumpers on them, and a hole for every end of a wire. */
 public final class SeatPlanner {
-    private static final int MOST_BOARDS = 24;
+    static final int MOST_BOARDS = 24;
 
     private final NodeCircuit node;
     private final WireList list;
@@ -93,6 +93,7 @@ public final class SeatPlanner {
             return nothing();
         }
         Breadboard kind = Breadboard.of(table);
+        Laying laying = new Laying(node.node().laid());
         for (int boards = 1; boards <= MOST_BOARDS; boards++) {
             refused.clear();
             TableNets nets =
@@ -100,12 +101,11 @@ public final class SeatPlanner {
             if (nets.shapes().isEmpty() && nets.rails().isEmpty()) {
                 return nothing();
             }
-            List<Optional<SeatChoice>> held = held(nets, kind, boards);
-            if (isTooMuch(nets, kind, boards)) {
+            if (boards < laying.boards(nets) || isTooMuch(nets, kind, boards)) {
                 continue;
             }
-            Optional<Seating> same = remembered(nets, kind, boards);
-            Optional<Seating> seating = same.isPresent() ? same : new SeatSearch(nets, kind, boards, held).run();
+            List<Optional<SeatChoice>> held = held(nets, kind, boards);
+            Optional<Seating> seating = seated(nets, kind, boards, held, laying);
             if (seating.isPresent()) {
                 return plan(nets, seating.get(), held);
             }
@@ -113,11 +113,27 @@ public final class SeatPlanner {
         return nothing();
     }
 
+    /** As it was; else as it was laid, with room made for what is new; else wherever it is best. */
+    private Optional<Seating> seated(
+            TableNets nets, Breadboard kind, int boards, List<Optional<SeatChoice>> held, Laying laying) {
+        return remembered(nets, kind, boards)
+                .or(() -> laying.isNone()
+                        ? Optional.empty()
+                        : new SeatSearch(
+                                        nets,
+                                        kind,
+                                        boards,
+                                        laying.held(nets, new Rows(kind, boards), held),
+                                        laying.rails(nets, boards))
+                                .run())
+                .or(() -> new SeatSearch(nets, kind, boards, held, Optional.empty()).run());
+    }
+
     private Optional<Seating> remembered(TableNets nets, Breadboard kind, int boards) {
         return before.flatMap(SeatPlan::memory)
                 .filter(memory -> memory.seating().kind().equals(kind)
                         && memory.seating().boards() == boards
-                        && memory.isStill(nets, node.node().seats()))
+                        && memory.isStill(nets, node.node().seats(), node.node().laid()))
                 .map(Memory::seating);
     }
 
@@ -211,7 +227,8 @@ public final class SeatPlanner {
                 runs,
                 arriving(routes),
                 refused,
-                Optional.of(new Memory(nets, seating, held, node.node().seats())));
+                Optional.of(new Memory(
+                        nets, seating, held, node.node().seats(), node.node().laid())));
     }
 
     /** A small part comes behind the wire that leads to it, and before the one that leads away. */

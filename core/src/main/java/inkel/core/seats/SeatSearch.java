@@ -45,14 +45,18 @@ final class SeatSearch {
     private final double[] y;
     private final boolean[] known;
     private final int[][] plus;
+    private final boolean areRailsLaid;
     private final List<List<SeatChoice>> options = new ArrayList<>();
     private final List<List<Integer>> legsOf = new ArrayList<>();
     private final List<int[]> ties = new ArrayList<>();
     private final List<List<Integer>> tiesOf = new ArrayList<>();
     private final int[] railOf;
 
-    /** @param held where the builder keeps a shape, in the order of the shapes */
-    SeatSearch(TableNets nets, Breadboard kind, int boards, List<Optional<SeatChoice>> held) {
+    /**
+     * @param held where a shape is kept, in the order of the shapes
+     * @param laid what the plus rails carry and go on carrying; empty where that may be chosen
+     */
+    SeatSearch(TableNets nets, Breadboard kind, int boards, List<Optional<SeatChoice>> held, Optional<int[][]> laid) {
         this.nets = nets;
         this.kind = kind;
         this.boards = boards;
@@ -64,7 +68,8 @@ final class SeatSearch {
         y = new double[nets.posts().size()];
         known = new boolean[nets.posts().size()];
         railOf = new int[nets.posts().size()];
-        plus = new int[boards][2];
+        areRailsLaid = laid.isPresent();
+        plus = laid.orElseGet(() -> new int[boards][2]);
         for (int shape = 0; shape < shapes; shape++) {
             options.add(Rows.all(kind, boards, nets.shapes().get(shape)));
             legsOf.add(new ArrayList<>());
@@ -80,7 +85,9 @@ final class SeatSearch {
             }
         }
         tie();
-        startRails();
+        if (!areRailsLaid) {
+            startRails();
+        }
     }
 
     /** What pulls: wires of nets that go the shortest way as one, each other wire and piece by itself, legs to rails. */
@@ -320,7 +327,7 @@ final class SeatSearch {
                 move(shape, heat);
             } else if (what < 19) {
                 swap(shape, loose.get(random.nextInt(loose.size())), heat);
-            } else {
+            } else if (!areRailsLaid) {
                 changeRail(heat);
             }
             heat *= cooling;

@@ -4,16 +4,23 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Settings;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.Laid;
 import inkel.core.document.LogLine;
+import inkel.core.document.Moment;
+import inkel.core.document.Node;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.SeatChoice;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.BlankLine;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.PlugSeated;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.document.edit.SetFigure;
@@ -21,8 +28,12 @@ import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.SetWire;
 import inkel.core.document.edit.WriteLine;
 import inkel.core.kit.Builds;
+import inkel.core.quantity.TimeSpan;
+import java.lang.reflect.RecordComponent;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -137,5 +148,77 @@ class MergeTest {
                 .filter(line -> counts[line] && !(build.log().lines().get(line) instanceof LogLine.TakenBack))
                 .mapToObj(line -> build.log().lines().get(line).text())
                 .collect(Collectors.toSet());
+    }
+
+    /** One board with every field of another value; a field that is new stops here until it has one too. */
+    private static Map<String, Object> others(Node node) throws Exception {
+        Node renamed =
+                after(BASE, new RenamePart(NODE, "knob", "Speed")).node(NODE).orElseThrow();
+        Node wired = after(BASE, wire("led.A", "D5")).node(NODE).orElseThrow();
+        String plugged = node.plugged().iterator().next();
+        return Map.of(
+                "name", "Attic",
+                "parts", renamed.parts(),
+                "wires", wired.wires(),
+                "between", List.of(new Between.Nothing(Builds.end("knob.OUT"), "", Extras.NONE)),
+                "moments",
+                        List.of(new Moment(
+                                "dusk",
+                                "Dusk",
+                                List.of(),
+                                TimeSpan.ofSeconds(1),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Set.of(),
+                                Extras.NONE)),
+                "plugged", Set.of(plugged, "row ground > knob.GND@1"),
+                "made", Map.of(plugged, "white"),
+                "seats", Map.of("knob", new SeatChoice(1, SeatChoice.Side.LEFT, 9, false)),
+                "laid", new Laid(Map.of("knob", new SeatChoice(1, SeatChoice.Side.LEFT, 9, false)), Map.of()));
+    }
+
+    private static Node with(Node node, String field, Object value) throws Exception {
+        RecordComponent[] all = Node.class.getRecordComponents();
+        Object[] values = new Object[all.length];
+        Class<?>[] types = new Class<?>[all.length];
+        for (int i = 0; i < all.length; i++) {
+            types[i] = all[i].getType();
+            values[i] = all[i].getName().equals(field)
+                    ? value
+                    : all[i].getAccessor().invoke(node);
+        }
+        return Node.class.getConstructor(types).newInstance(values);
+    }
+
+    // What is new on a table is mine whichever field of it changed: how a wire was made was once forgotten so.
+    @Test
+    void everyFieldOfATableIsJoined() throws Exception {
+        Build base = BASE.withNode(NODE, node -> node.withPlugged(Set.of("board.D3@1 > led.A@1")));
+        Node node = base.node(NODE).orElseThrow();
+        Map<String, Object> others = others(node);
+        for (RecordComponent field : Node.class.getRecordComponents()) {
+            if (List.of("id", "like", "extras").contains(field.getName())) {
+                continue;
+            }
+            Node changed = with(node, field.getName(), others.get(field.getName()));
+            Build mine = base.withNode(NODE, old -> changed);
+            for (boolean isMine : new boolean[] {true, false}) {
+                Merge merge = Merge.of(base, mine, base, isMine, AT, "joined", List.of());
+                assertEquals(changed, merge.build().node(NODE).orElseThrow(), field.getName());
+                assertEquals(List.of(), merge.both());
+            }
+        }
+    }
+
+    @Test
+    void eachPlugsAtAPartOfTheirOwn() throws Exception {
+        SeatChoice left = new SeatChoice(1, SeatChoice.Side.LEFT, 9, false);
+        SeatChoice right = new SeatChoice(1, SeatChoice.Side.RIGHT, 20, false);
+        Laid laid = new Laid(Map.of("knob", left, "led", right), Map.of());
+        Edit mine = new PlugSeated(new Plug(NODE, Set.of("board.A0@1 > knob.OUT@1"), true), Map.of("knob", left), laid);
+        Edit theirs = new PlugSeated(new Plug(NODE, Set.of("board.D3@1 > led.A@1"), true), Map.of("led", right), laid);
+        Merge merge = merge(after(BASE, mine), after(BASE, theirs), true);
+        assertEquals(List.of(), merge.both());
+        assertEquals(plan(after(BASE, theirs, mine)), plan(merge.build()));
     }
 }

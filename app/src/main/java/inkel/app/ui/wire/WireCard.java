@@ -164,8 +164,7 @@ final class WireCard extends VBox {
                 "wire-of");
         Region swatch = new Region();
         swatch.getStyleClass().addAll("swatch", "swatch-" + step.colour().text());
-        Caption colour =
-                Ui.text(isLow ? Words.get("colour." + step.colour().text()) : colour(wires, step, plan), "wire-colour");
+        Caption colour = Ui.text(isLow ? colour(step) : colour(wires, step, plan), "wire-colour");
         String now =
                 isPull ? "wire.to_pull" : step.plugged() ? "wire.plugged" : desk.isSkipped(step) ? "wire.skipped" : "";
         Caption state = Ui.word(now.isEmpty() ? "" : Words.get(now), isPull ? "stop-text" : "good-text");
@@ -260,7 +259,9 @@ final class WireCard extends VBox {
         List<Node> row = new ArrayList<>(isLow ? List.of(done, back, skip) : List.of(done, space, back, skip));
         if (step.plugged() && !isPull) {
             row.add(button("wire.pull", () -> desk.pull(step)));
-            row.add(made(step));
+            if (step.fitting().isEmpty()) {
+                row.add(made(step));
+            }
         }
         if (isToAPin(step)) {
             row.add(button("wire.elsewhere", () -> askWhere(step)));
@@ -333,9 +334,17 @@ final class WireCard extends VBox {
         return button;
     }
 
+    /** A small part is plugged by its legs. */
+    private static String colour(WireStep step) {
+        return Words.get(
+                step.fitting().isPresent()
+                        ? "wire.legs"
+                        : "colour." + step.colour().text());
+    }
+
     /** The colour of the wire with its sort and length. */
     static String colour(WireList wires, WireStep step, Optional<SeatPlan> plan) {
-        String colour = Words.get("colour." + step.colour().text());
+        String colour = colour(step);
         return plan.flatMap(found -> found.jumpers(step).findFirst())
                 .or(() -> step.jumper(wires.node()))
                 .map(jumper -> jumper.isBrought() ? WireWords.jumper(jumper) : colour + ", " + WireWords.jumper(jumper))
@@ -347,7 +356,10 @@ final class WireCard extends VBox {
         BothEnds both = new BothEnds(assessment, wires.node(), step, plan, place -> turned.contains(key(place)));
         ends.getChildren().setAll(both);
         foot.getChildren().removeIf(child -> child instanceof Tile);
-        List<EndPlace> turnable = Stream.of(step.from(), step.to())
+        // What is shown: where the end sits in a row with others, that is not its own pin.
+        List<EndPlace> turnable = Stream.of(
+                        from(step).map(Landing::at).orElse(step.from()),
+                        to(step).map(Landing::at).orElse(step.to()))
                 .flatMap(end -> EndPlace.of(assessment.reports().circuit(), wires.node(), end).stream())
                 .filter(place -> ends.isVisible() && place.canBeTurned())
                 .toList();

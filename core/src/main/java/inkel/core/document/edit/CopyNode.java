@@ -2,6 +2,7 @@ package inkel.core.document.edit;
 
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
+import inkel.core.document.Laid;
 import inkel.core.document.Node;
 import inkel.core.document.Place;
 import inkel.core.document.Station;
@@ -25,6 +26,7 @@ public record CopyNode(String node, String newId, String newName) implements Edi
                 Set.of(),
                 Map.of(),
                 Map.of(),
+                Laid.NONE,
                 old.kin(),
                 old.extras());
         int last = build.nodes().indexOf(old);

@@ -1,6 +1,7 @@
 package inkel.core.document.edit;
 
 import inkel.core.document.EditRefused;
+import inkel.core.document.Laid;
 import inkel.core.document.Node;
 import inkel.core.document.SeatChoice;
 import java.util.LinkedHashMap;
@@ -14,8 +15,10 @@ import java.util.Set;
  *
  * @param seats by id; empty for wherever the planner likes
  * @param pulled ids of wires that are not plugged any more then
+ * @param laid where all else stays as long as it can; none for a table that may be laid anew
  */
-public record KeepSeats(String node, Map<String, Optional<SeatChoice>> seats, Set<String> pulled) implements NodeEdit {
+public record KeepSeats(String node, Map<String, Optional<SeatChoice>> seats, Set<String> pulled, Laid laid)
+        implements NodeEdit {
     public KeepSeats {
         seats = Map.copyOf(seats);
         pulled = Set.copyOf(pulled);
@@ -28,6 +31,6 @@ public record KeepSeats(String node, Map<String, Optional<SeatChoice>> seats, Se
                 .ifPresentOrElse(seat -> all.put(entry.getKey(), seat), () -> all.remove(entry.getKey())));
         Set<String> plugged = new LinkedHashSet<>(node.plugged());
         plugged.removeAll(pulled);
-        return node.withPlugged(plugged).withSeats(all);
+        return node.withPlugged(plugged).withSeats(all).withLaid(laid);
     }
 }

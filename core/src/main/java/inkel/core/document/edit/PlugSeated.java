@@ -1,6 +1,7 @@
 package inkel.core.document.edit;
 
 import inkel.core.document.EditRefused;
+import inkel.core.document.Laid;
 import inkel.core.document.Node;
 import inkel.core.document.SeatChoice;
 import java.util.LinkedHashMap;
@@ -10,8 +11,9 @@ import java.util.Map;
  * Marks wires as plugged in, and keeps what they are plugged at where it sits.
  *
  * @param seats by id; those that are kept already stay as they are
+ * @param laid the whole table as it lies
  */
-public record PlugSeated(Plug plug, Map<String, SeatChoice> seats) implements NodeEdit {
+public record PlugSeated(Plug plug, Map<String, SeatChoice> seats, Laid laid) implements NodeEdit {
     public PlugSeated {
         seats = Map.copyOf(seats);
     }
@@ -27,6 +29,6 @@ public record PlugSeated(Plug plug, Map<String, SeatChoice> seats) implements No
         seats.entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
                 .forEach(seat -> all.putIfAbsent(seat.getKey(), seat.getValue()));
-        return plug.applyTo(node).withSeats(all);
+        return plug.applyTo(node).withSeats(all).withLaid(laid);
     }
 }

@@ -12,6 +12,7 @@ import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.Laid;
 import inkel.core.document.Logbook;
 import inkel.core.document.Moment;
 import inkel.core.document.Node;
@@ -243,7 +244,8 @@ public final class BuildReader {
                 moments(fields, parts),
                 plugged(fields),
                 made(fields),
-                seats(fields),
+                seats(fields, "seats"),
+                new Laid(seats(fields, "laid"), fields.textMap("rails")),
                 fields.has("like") ? fields.id("like") : "",
                 fields.extras());
     }
@@ -375,14 +377,14 @@ public final class BuildReader {
         return made;
     }
 
-    private static Map<String, SeatChoice> seats(Fields fields) {
+    private static Map<String, SeatChoice> seats(Fields fields, String key) {
         Map<String, SeatChoice> seats = new LinkedHashMap<>();
-        fields.textMap("seats").forEach((who, text) -> {
+        fields.textMap(key).forEach((who, text) -> {
             Optional<SeatChoice> seat = SeatChoice.parse(text);
             seat.ifPresent(found -> seats.put(who, found));
             if (seat.isEmpty()) {
                 fields.problem(
-                        "seats",
+                        key,
                         who,
                         Fact.of("problem.expected_value")
                                 .with("example", "1 left 12, 2 across 3 turned, off")

@@ -248,6 +248,12 @@ public final class BuildWriter {
             ObjectNode seats = tree.putObject("seats");
             node.seats().forEach((who, seat) -> seats.put(who, seat.text()));
         }
+        if (!node.laid().isNone()) {
+            ObjectNode laid = tree.putObject("laid");
+            node.laid().seats().forEach((who, seat) -> laid.put(who, seat.text()));
+            ObjectNode rails = tree.putObject("rails");
+            node.laid().rails().forEach(rails::put);
+        }
         return with(tree, node.extras());
     }
 

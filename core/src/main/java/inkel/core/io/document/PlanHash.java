@@ -2,12 +2,11 @@ package inkel.core.io.document;
 
 import inkel.core.document.Build;
 import inkel.core.document.Logbook;
+import inkel.core.document.Node;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
-import java.util.Map;
-import java.util.Set;
 
 /**
  * A short name for a plan, so that paper, code and board can be told to be of the same one: the first eight digits of
@@ -20,9 +19,7 @@ public final class PlanHash {
 
     public static String of(Build build) {
         Build plan = build.withLog(Logbook.EMPTY)
-                .withNodes(build.nodes().stream()
-                        .map(node -> node.withPlugged(Set.of()).withSeats(Map.of()))
-                        .toList());
+                .withNodes(build.nodes().stream().map(Node::planned).toList());
         try {
             byte[] hash = MessageDigest.getInstance("SHA-256")
                     .digest(BuildWriter.print(plan).getBytes(StandardCharsets.UTF_8));

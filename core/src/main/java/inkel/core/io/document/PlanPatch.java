@@ -11,9 +11,7 @@ import inkel.core.document.Node;
 import inkel.core.io.json.JsonText;
 import inkel.core.io.json.UnreadableFile;
 import java.nio.file.Path;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * The plan of a build as it was: what its file has without the record, and without what is plugged and where it sits, taken
@@ -28,9 +26,7 @@ public final class PlanPatch {
     /** The plan alone: two states of one plan are told apart by this. */
     private static Build plan(Build build) {
         return build.withLog(Logbook.EMPTY)
-                .withNodes(build.nodes().stream()
-                        .map(node -> node.withPlugged(Set.of()).withSeats(Map.of()))
-                        .toList());
+                .withNodes(build.nodes().stream().map(Node::planned).toList());
     }
 
     /** Whether two states have the same plan. */

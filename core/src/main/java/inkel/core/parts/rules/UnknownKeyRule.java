@@ -38,8 +38,9 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     static final List<String> OF_BUILD = List.of("format", "name", "nodes", "links", "air", "habits", "classes", "log");
     static final List<String> OF_GROUP = List.of("id", "name", "stations", "settings", "networks", "packet");
     static final List<String> OF_STATION = List.of("radio", "name", "role", "number", "settings");
-    static final List<String> OF_NODE =
-            List.of("id", "name", "like", "board", "parts", "wires", "between", "moments", "plugged", "made", "seats");
+    static final List<String> OF_NODE = List.of(
+            "id", "name", "like", "board", "parts", "wires", "between", "moments", "plugged", "made", "seats", "laid",
+            "rails");
     static final List<String> OF_PART =
             List.of("id", "class", "name", "purpose", "feeds", "ground_apart", "since", "settings", "figures");
     static final List<String> OF_WIRE = List.of("from", "to", "held", "reason");

@@ -7,6 +7,7 @@ import inkel.core.catalog.Settings;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
+import inkel.core.document.Laid;
 import inkel.core.document.LogLine;
 import inkel.core.document.Logbook;
 import inkel.core.document.Part;
@@ -66,7 +67,8 @@ class PlanPatchTest {
     private static Build plan(Build build) {
         return build.withLog(Logbook.EMPTY)
                 .withNodes(build.nodes().stream()
-                        .map(node -> node.withPlugged(Set.of()).withSeats(Map.of()))
+                        .map(node ->
+                                node.withPlugged(Set.of()).withSeats(Map.of()).withLaid(Laid.NONE))
                         .toList());
     }
 
