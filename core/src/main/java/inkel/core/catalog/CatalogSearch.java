@@ -53,8 +53,14 @@ public final class CatalogSearch {
      * @param pins which of its pins were asked for by label, by their index, rising
      * @param score above 0; larger is better
      * @param asked how many words the question had
+     * @param found how many of them were found
      */
-    public record Hit(PartClass cls, List<Integer> pins, double score, int asked) {
+    public record Hit(PartClass cls, List<Integer> pins, double score, int asked, int found) {
+        /** Whether every word of the question was found. */
+        public boolean isWhole() {
+            return found == asked;
+        }
+
         /** The labels that were asked for, in pin order. */
         public List<String> matched() {
             return pins.stream().map(pin -> cls.pins().get(pin).label()).toList();
@@ -76,7 +82,7 @@ public final class CatalogSearch {
         List<String> words = split(pins.replaceAll(" "));
         if (words.isEmpty() && pinCount == 0) {
             return entries.stream()
-                    .map(entry -> new Hit(entry.cls, List.of(), 0, 0))
+                    .map(entry -> new Hit(entry.cls, List.of(), 0, 0, 0))
                     .toList();
         }
         List<Asked> asked = words.stream().map(this::asked).toList();
@@ -116,6 +122,7 @@ public final class CatalogSearch {
     private static Hit score(Entry entry, List<Asked> asked, int pinCount) {
         double score = pinCount > 0 && entry.cls.pins().size() == pinCount ? PIN_COUNT : 0;
         boolean[] used = new boolean[entry.labels.length];
+        int found = 0;
         for (Asked word : asked) {
             double best = 0;
             int bestLabel = -1;
@@ -134,12 +141,13 @@ public final class CatalogSearch {
                 used[bestLabel] = true;
             }
             score += Math.max(best, byWord);
+            found += Math.max(best, byWord) > 0 ? 1 : 0;
         }
         List<Integer> pins = IntStream.range(0, used.length)
                 .filter(label -> used[label])
                 .boxed()
                 .toList();
-        return new Hit(entry.cls, pins, score, asked.size());
+        return new Hit(entry.cls, pins, score, asked.size(), found);
     }
 
     /** The field that says it best; a word of the name that is one of its kinds too says it a little better. */

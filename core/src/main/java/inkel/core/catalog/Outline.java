@@ -132,6 +132,11 @@ public record Outline(List<Row> rows, Mark mark, Faces faces, Optional<Body> bod
         return rows.stream().filter(row -> row.name().equals(name)).findFirst();
     }
 
+    /** Whether it has a header, soldered on or lying beside it: something with nothing but leads, screws or a plug has none. */
+    public boolean hasHeader() {
+        return rows.stream().anyMatch(row -> row.ends() == Ends.PINS || row.ends() == Ends.PADS);
+    }
+
     /**
      * Whether it goes into a breadboard: not too large, pins or legs on its grid, in one row or in two that the gap keeps
      * apart and that leave a hole free on both sides.

@@ -3,6 +3,7 @@ package inkel.core.wake;
 import inkel.core.bench.Asked;
 import inkel.core.bench.Question;
 import inkel.core.bench.Scene;
+import inkel.core.catalog.Hazard;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.WakeCheck;
@@ -169,18 +170,21 @@ final class Looks {
                 List.of());
     }
 
-    /** A supply that nothing limits: what a fuse in its lead would have to be. */
+    /** A supply that nothing limits: what a fuse in its lead would have to be, where it gives enough to melt a wire. */
     Check unlimited(Endpoint rail, Group group, Current peak) {
+        boolean melts = node.part(rail.part())
+                .filter(placed -> placed.hazards().contains(Hazard.CURRENT))
+                .isPresent();
         double least = peak.amperes() * FUSE_OVER_PEAK;
         double fuse = FUSES.stream().filter(size -> size >= least).findFirst().orElse(FUSES.get(FUSES.size() - 1));
+        Fact about =
+                Fact.of(melts ? "wake.look.unlimited" : "wake.look.unguarded").with("rail", RailNames.of(node, rail));
         return look(
                 "unlimited " + rail,
                 group,
                 node.place(rail),
                 Question.Sort.DONE,
-                Fact.of("wake.look.unlimited")
-                        .with("rail", RailNames.of(node, rail))
-                        .with("fuse", Current.ofAmperes(fuse)),
+                melts ? about.with("fuse", Current.ofAmperes(fuse)) : about,
                 List.of());
     }
 

@@ -225,4 +225,32 @@ class CatalogTest {
                 .all()
                 .forEach(cls -> assertTrue(known.containsAll(cls.demands().claims()), cls.id()));
     }
+
+    /** A cell, a servo and a lamp on its legs are neither modules with a header nor chips. */
+    @ParameterizedTest
+    @CsvSource({
+        "battery-lithium, false",
+        "servo-micro, false",
+        "led, false",
+        "usb-port, false",
+        "solenoid, false",
+        "packet-radio, true",
+        "tag-reader-spi, true",
+        "relay-one, true",
+        "board-small-5v, true"
+    })
+    void whatHasAHeader(String id, boolean hasHeader) {
+        assertEquals(hasHeader, Builds.CATALOG.get(id).handling().outline().hasHeader());
+    }
+
+    @Test
+    void aFindIsWholeWhenEveryWordWasFound() {
+        CatalogSearch search = new CatalogSearch(Builds.CATALOG);
+        List<String> whole = search.find("soil moisture").stream()
+                .filter(CatalogSearch.Hit::isWhole)
+                .map(hit -> hit.cls().id())
+                .toList();
+        assertEquals(List.of("soil-moisture"), whole);
+        assertTrue(search.find("soil xylophone").stream().noneMatch(CatalogSearch.Hit::isWhole));
+    }
 }

@@ -179,9 +179,22 @@ class WakePlanTest {
         // With two it is the same, so nothing is to be set for the second.
         assertTrue(wake.check("limit bench.+ other").isEmpty());
         Expected.Seen port = (Expected.Seen) check(wake, "unlimited usb.5V").expected();
-        // The board takes 60 mA at its peak, and a fuse of 0.1 A carries 1.25 times that.
-        assertEquals(Current.ofMilliamperes(100), port.what().values().get("fuse"));
+        // A port guards itself, and nobody cuts its lead for a fuse.
+        assertEquals("wake.look.unguarded", port.what().key());
         assertTrue(wake.check("unlimited bench.+").isEmpty());
+    }
+
+    @Test
+    void whatMeltsAWireHasAFuseThatCarriesThePeak() {
+        NodeWake wake = wake(Builds.classic()
+                .part("cells", "battery-rechargeable-4")
+                .part("gate", "servo-micro", "V+=cells.+")
+                .part("other", "servo-micro", "V+=cells.+")
+                .build());
+        Expected.Seen seen = (Expected.Seen) check(wake, "unlimited cells.+").expected();
+        assertEquals("wake.look.unlimited", seen.what().key());
+        // Two take 750 mA each at their peak; a fuse of 2 A carries 1.25 times that, one of 1 A does not.
+        assertEquals(Current.ofAmperes(2), seen.what().values().get("fuse"));
     }
 
     @Test

@@ -8,6 +8,8 @@ import inkel.app.ui.stage.Command;
 import inkel.app.words.ReckonWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
+import inkel.core.catalog.Kind;
+import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Place;
@@ -28,9 +30,14 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
-/** Find or do: every part, pin, finding and command by a few letters. */
+/** Find or do: every part, pin, wire, finding and command by a few letters, and what could be put on the table. */
 final class FindBox extends VBox {
     private static final int MOST = 60;
+
+    private static final int MOST_CLASSES = 6;
+
+    /** One letter is in nearly every name. */
+    private static final int LEAST_ASKED = 2;
 
     private final Session session;
     private final Commands commands;
@@ -117,6 +124,33 @@ final class FindBox extends VBox {
         found.addAll(ReckonWords.isSum(field.getText()) ? 0 : found.size(), reckonings());
         list.setItems(FXCollections.observableArrayList(found));
         list.getSelectionModel().selectFirst();
+        searchClasses();
+    }
+
+    /** What is not on the table yet comes behind all that is there. */
+    private void searchClasses() {
+        String asked = field.getText().strip();
+        if (session.assessmentProperty().get() == null || asked.length() < LEAST_ASKED) {
+            return;
+        }
+        session.parts().search(asked, hits -> {
+            if (isVisible() && asked.equals(field.getText().strip())) {
+                list.getItems()
+                        .addAll(hits.stream()
+                                .filter(hit -> hit.cls().kind() != Kind.BOARD && hit.isWhole())
+                                .limit(MOST_CLASSES)
+                                .map(hit -> new Entry(hit.cls().name(), Words.get("find.class"), () -> put(hit.cls())))
+                                .toList());
+                if (list.getSelectionModel().isEmpty()) {
+                    list.getSelectionModel().selectFirst();
+                }
+            }
+        });
+    }
+
+    private void put(PartClass cls) {
+        session.stageProperty().set(Stage.PARTS);
+        session.parts().add(cls, 1);
     }
 
     /** With what became known meanwhile; what was chosen stays chosen. */

@@ -59,12 +59,12 @@ final class PartsNotes implements StageNotes {
                 Fact.of(later + ".cost"),
                 isLater ? ForLater.takeIn(node, placed) : ForLater.leaveOut(node, placed)));
         boolean isChip = placed.isChip();
-        actions.add(Explainer.action(
-                isChip ? "ready" : "chip",
-                Fact.of(isChip ? "action.ready" : "action.chip"),
-                Fact.of(isChip ? "action.ready.cost" : "action.chip.cost"),
-                new SetSetting(here, part, Settings.FORM, isChip ? "ready" : "chip")));
-        if (!placed.isHeaderLoose() && !isChip) {
+        // A cell, a servo or a lamp on its legs is neither a module nor a chip.
+        boolean hasHeader = placed.cls().handling().outline().hasHeader();
+        if (isChip || hasHeader) {
+            actions.add(form(here, placed));
+        }
+        if (hasHeader && !placed.isHeaderLoose() && !isChip) {
             actions.add(Explainer.action(
                     "header-loose",
                     Fact.of("action.header_loose"),
@@ -84,6 +84,15 @@ final class PartsNotes implements StageNotes {
         actions.add(Explainer.action(
                 "remove", Fact.of("action.remove"), Fact.of("action.remove.cost"), new RemovePart(here, part)));
         return actions;
+    }
+
+    private static Fix form(String here, Placed placed) {
+        boolean isChip = placed.isChip();
+        return Explainer.action(
+                isChip ? "ready" : "chip",
+                Fact.of(isChip ? "action.ready" : "action.chip"),
+                Fact.of(isChip ? "action.ready.cost" : "action.chip.cost"),
+                new SetSetting(here, placed.id(), Settings.FORM, isChip ? "ready" : "chip"));
     }
 
     @Override

@@ -62,8 +62,10 @@ public final class PinNotes {
                 .ifPresent(actions::add);
         holdAll(placed, wires.stream().filter(Wire::held).toList(), false).ifPresent(actions::add);
         Optional<String> now = placed.part().typed(Settings.END);
+        boolean isPlaced = placed.cls().signals().findAny().isPresent();
         ENDS.keySet().stream()
                 .sorted()
+                .filter(end -> isPlaced)
                 .filter(end -> !now.filter(end::equals).isPresent())
                 .forEach(end -> actions.add(choice(placed, Settings.END, "end-" + end, ENDS.get(end), end)));
         if (now.isPresent()) {

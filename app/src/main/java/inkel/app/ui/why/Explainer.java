@@ -132,11 +132,17 @@ public final class Explainer {
         long looks = all.stream()
                 .filter(finding -> finding.severity() == Severity.LOOK)
                 .count();
+        boolean isOnlyNoted = stops + looks == 0;
         Verdict verdict = all.isEmpty()
                 ? new Verdict(Tone.GOOD, Words.get("why.all_good"))
                 : new Verdict(
-                        stops > 0 ? Tone.STOP : Tone.LOOK,
-                        Words.say(Fact.of("why.counts").with("stop", stops).with("look", looks)));
+                        stops > 0 ? Tone.STOP : isOnlyNoted ? Tone.GOOD : Tone.LOOK,
+                        Words.say(
+                                isOnlyNoted
+                                        ? Fact.of("why.counts.notes").with("note", all.size())
+                                        : Fact.of("why.counts")
+                                                .with("stop", stops)
+                                                .with("look", looks)));
         return new Why(node.node().name(), node.board().cls().name(), Optional.of(verdict), List.of(), List.of(), all);
     }
 

@@ -156,13 +156,15 @@ final class PartWhy {
                                 .with("time", burst.time())
                                 .with("period", burst.period())),
                         Words.get("source.class"))));
-        rows.add(new Row(
-                Words.get("figure.form"),
-                Words.get(
-                        placed.isChip()
-                                ? "figure.form.chip"
-                                : placed.isHeaderLoose() ? "figure.form.loose" : "figure.form.ready"),
-                ""));
+        if (placed.isChip() || cls.handling().outline().hasHeader()) {
+            rows.add(new Row(
+                    Words.get("figure.form"),
+                    Words.get(
+                            placed.isChip()
+                                    ? "figure.form.chip"
+                                    : placed.isHeaderLoose() ? "figure.form.loose" : "figure.form.ready"),
+                    ""));
+        }
         placed.part()
                 .typed(Settings.CONTACT)
                 .ifPresent(contact ->

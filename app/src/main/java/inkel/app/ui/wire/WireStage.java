@@ -61,6 +61,9 @@ public final class WireStage extends StagePane implements WireCard.Desk {
     private WireWords words;
     private String currentId = "";
 
+    /** The wire that was shown while the breadboards were not known yet; another one may be the first then. */
+    private String guessedId = "";
+
     /** The part whose last wire was plugged in the order part by part; it may be woken before the next. */
     private Optional<Place> finished = Optional.empty();
 
@@ -169,6 +172,9 @@ public final class WireStage extends StagePane implements WireCard.Desk {
             return; // what is shown stays until the holes of what comes are known
         }
         plan.ifPresentOrElse(seats::show, seats::showUnderWay);
+        if (plan.isPresent() && currentId.equals(guessedId)) {
+            currentId = "";
+        }
         wires = session.seats().wires(assessment, node).orElseThrow();
         words = new WireWords(wires.node());
         Habit.WireOrder order = wires.node().habits().of(Habit.WIRE_ORDER);
@@ -184,11 +190,13 @@ public final class WireStage extends StagePane implements WireCard.Desk {
             currentId = wanted;
             session.selection().wireProperty().set(null);
         }
+        boolean isGuess = plan.isEmpty() && (wires.step(currentId).isEmpty() || currentId.equals(guessedId));
         WireStep current = wires.step(currentId)
                 .or(() -> wires.pulls().stream().findFirst())
                 .or(wires::next)
                 .or(() -> wires.steps().stream().findFirst())
                 .orElse(null);
+        guessedId = isGuess && current != null ? current.id() : "";
         if (current == null) {
             card.showNothing();
         } else if (view() != SeatWork.View.TABLE) {

@@ -33,6 +33,7 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.WindowEvent;
@@ -218,6 +219,22 @@ class WindowTest {
         assertEquals("lower-lock/reader.MISO", session.selectionProperty().get().toString());
         assertEquals(Stage.PINS, session.stageProperty().get());
         assertFalse(robot.lookup("#find-box").query().isVisible());
+    }
+
+    @Test
+    void whatIsNotThereYetIsPutOnTheTable(FxRobot robot) throws Exception {
+        opened();
+        robot.press(KeyCode.CONTROL, KeyCode.K).release(KeyCode.K, KeyCode.CONTROL);
+        until(() -> robot.lookup("#find-field").tryQuery().isPresent());
+        robot.interact(
+                () -> robot.lookup("#find-field").queryAs(TextField.class).setText("soil moisture"));
+        ListView<?> found = robot.lookup("#find-list").queryAs(ListView.class);
+        until(() -> found.getSelectionModel().getSelectedItem() != null);
+        assertEquals(1, found.getItems().size(), "a probe for plants, and nothing that has but one of the words");
+        robot.type(KeyCode.ENTER);
+        until(() -> session.build().orElseThrow().node("lower-lock").orElseThrow().parts().stream()
+                .anyMatch(part -> part.classId().equals("soil-moisture")));
+        assertEquals(Stage.PARTS, session.stageProperty().get());
     }
 
     @Test
