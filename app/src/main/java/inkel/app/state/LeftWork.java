@@ -172,8 +172,8 @@ public final class LeftWork {
                 Notice.Tone.TROUBLE,
                 Words.get("notice.left_new"),
                 List.of(
-                        new Notice.Action(Words.get("notice.recovered.take"), () -> takeNew(one.copy())),
-                        new Notice.Action(Words.get("notice.recovered.leave"), () -> {
+                        new Notice.Action(Words.get("notice.left_new.take"), () -> takeNew(one.copy())),
+                        new Notice.Action(Words.get("notice.left_new.leave"), () -> {
                             recovery.forgetLeft(one.copy());
                             session.notices().withdrawOffer();
                             offerOthers();

@@ -22,9 +22,11 @@ import inkel.core.kit.RandomBuilds;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -91,6 +93,58 @@ class LaidTest {
             assertEquals(lines(printed), lines(plan(read(second))), "seed " + seed);
         }
         assertTrue(tried > 40, tried + " tables");
+    }
+
+    /** One thing that a builder may do at a table. */
+    private static Build step(SeatPlan plan, Build build, Random random) throws Exception {
+        List<SeatPlan.Seat> seats = plan.seats();
+        List<WireStep> steps = plan.list().steps();
+        Node node = build.nodes().get(0);
+        SeatPlan.Seat seat = seats.isEmpty() ? null : seats.get(random.nextInt(seats.size()));
+        switch (seat == null ? 9 : random.nextInt(10)) {
+            case 0, 1, 2:
+                int at = random.nextInt(Math.max(1, steps.size()));
+                return steps.isEmpty() ? build : plugged(plan, build, at, Math.min(steps.size(), at + 3));
+            case 3, 4:
+                SeatChoice to = new SeatChoice(
+                        1 + random.nextInt(plan.boards()),
+                        seat.at().side() == Side.ACROSS ? Side.ACROSS : Side.values()[random.nextInt(2)],
+                        1 + random.nextInt(50),
+                        random.nextBoolean());
+                return SeatMoves.refusal(plan, seat, to).isPresent()
+                        ? build
+                        : SeatMoves.move(plan, seat, to).apply(build);
+            case 5:
+                return SeatMoves.move(plan, seat, seat.at()).apply(build);
+            case 6:
+                return SeatMoves.release(plan, seat.id()).apply(build);
+            case 7:
+                return SeatMoves.anew(plan).apply(build);
+            case 8:
+                return seat.part().isPresent() ? SeatMoves.off(plan, seat).apply(build) : build;
+            default:
+                Optional<Part> last = node.parts().stream().skip(4).reduce((one, other) -> other);
+                return last.isPresent() && random.nextBoolean()
+                        ? new RemovePart(node.id(), last.get().id()).apply(build)
+                        : new AddPart(node.id(), Part.of(node.freeId("lamp"), "led", "Lamp", "")).apply(build);
+        }
+    }
+
+    @Test
+    void whateverIsDoneTheWindowAndTheFileAgree() throws Exception {
+        for (int seed = 100; seed < 112; seed++) {
+            Random random = new Random(seed);
+            Build build = unplugged(seed == 100 ? Builds.locks() : RandomBuilds.of(seed));
+            List<Build> past = new ArrayList<>();
+            SeatPlan shown = plan(build);
+            for (int i = 0; i < 14; i++) {
+                past.add(build);
+                build = random.nextInt(6) == 0 ? past.get(random.nextInt(past.size())) : step(shown, build, random);
+                shown = plan(build, Optional.of(shown));
+                assertEquals(lines(plan(read(build))), lines(shown), "seed " + seed + ", step " + i);
+                HolesTest.check(build);
+            }
+        }
     }
 
     @Test
