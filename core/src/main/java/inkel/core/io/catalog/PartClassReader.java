@@ -434,6 +434,10 @@ final class PartClassReader {
                 .flatMap(output -> output.contact().stream())
                 .forEach(contact -> requirePin(cls, "outputs", contact.by()));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
+        cls.demands().pinLoads().forEach(load -> {
+            requirePin(cls, "pin_loads", load.pin());
+            load.from().ifPresent(pin -> requirePin(cls, "pin_loads", pin));
+        });
         cls.i2c().stream().flatMap(need -> need.strapPins().stream()).forEach(pin -> requirePin(cls, "i2c", pin));
         cls.handling().checks().stream()
                 .flatMap(wake -> wake.pins().stream())
@@ -460,14 +464,16 @@ final class PartClassReader {
         Set<String> supplies = new HashSet<>();
         cls.supplies().forEach(supply -> supplies.add(supply.pin()));
         cls.outputs().forEach(output -> supplies.add(output.pin()));
-        cls.io().stream()
-                .filter(family -> !supplies.contains(family.supply()))
-                .forEach(family ->
-                        fields.problem("io", Fact.of("problem.no_supply_pin").with("found", family.supply())));
-        cls.modes().stream()
-                .filter(mode -> !supplies.contains(mode.supply()))
-                .forEach(mode -> fields.problem(
-                        "currents", Fact.of("problem.no_supply_pin").with("found", mode.supply())));
+        cls.io().forEach(family -> requireSupply(supplies, "io", family.supply()));
+        cls.modes().forEach(mode -> requireSupply(supplies, "currents", mode.supply()));
+        cls.bursts().forEach(burst -> requireSupply(supplies, "bursts", burst.supply()));
+        cls.demands().reductions().forEach(lower -> requireSupply(supplies, "turned_down", lower.supply()));
+    }
+
+    private void requireSupply(Set<String> supplies, String key, String label) {
+        if (!supplies.contains(label)) {
+            fields.problem(key, Fact.of("problem.no_supply_pin").with("found", label));
+        }
     }
 
     private void requirePin(PartClass cls, String key, String label) {

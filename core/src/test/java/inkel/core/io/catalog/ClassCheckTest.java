@@ -85,6 +85,11 @@ class ClassCheckTest {
             "ram": 60                | "ram": -60                       | /takes/ram          | problem.expected_value
             "takes":                 | "frame": {"before": "02", "after": "0"}, "takes": | /frame/before | problem.expected_value
             "i2c.scl"                | "input"                          | /i2c                | problem.bus_without
+            "takes":                 | "pin_loads": [{"pin": "A", "is": "led", "current": {"max": "20 mA"}}], "takes": | /pin_loads | problem.no_pin
+            "takes":                 | "pin_loads": [{"pin": "", "is": "led", "current": {"max": "20 mA"}}], "takes": | /pin_loads | problem.no_pin
+            "takes":                 | "pin_loads": [{"pin": "SDA", "is": "led", "from": "V+", "current": {"max": "20 mA"}}], "takes": | /pin_loads | problem.no_pin
+            "takes":                 | "bursts": [{"supply": "V+", "current": {"max": "2 A"}, "time": "1 ms", "period": "4 ms"}], "takes": | /bursts | problem.no_supply_pin
+            "takes":                 | "turned_down": [{"name": "dim", "supply": "V+", "mode": "active", "current": "1 mA"}], "takes": | /turned_down | problem.no_supply_pin
             """)
     void whatContradictsItselfIsRefusedWithPlaceAndReason(String sound, String broken, String field, String reason) {
         UnreadableFile refused = assertThrows(UnreadableFile.class, () -> read(SOUND.replace(sound, broken)));
