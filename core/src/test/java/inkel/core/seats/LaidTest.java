@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Laid;
@@ -15,6 +16,7 @@ import inkel.core.document.SeatChoice.Side;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.CopyNode;
 import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
 import inkel.core.kit.Builds;
@@ -204,6 +206,23 @@ class LaidTest {
         Build anew = SeatMoves.anew(plan(moved)).apply(moved);
         assertTrue(anew.nodes().get(0).laid().isNone());
         assertEquals(lines(first), lines(plan(anew)));
+    }
+
+    // Five shift registers of eight rows: three have room on one of 30 rows, all of them on one of 63.
+    @Test
+    void onBreadboardsOfAnotherKindAllIsLaidAnew() throws Exception {
+        Builds builds = Builds.classic();
+        for (int i = 0; i < 5; i++) {
+            builds.part("shift-" + i, "shift-out", "VCC=board.5V");
+        }
+        String node = Builds.NODE;
+        Build small = new SetSetting(node, "board", Settings.TABLE, "short").apply(builds.build());
+        SeatPlan first = plan(small);
+        assertEquals(2, first.boards());
+        Build begun = plugged(first, small, 0, 1);
+        assertEquals(2, plan(begun).boards());
+        Build large = new SetSetting(node, "board", Settings.TABLE, "long").apply(begun);
+        assertEquals(1, plan(large).boards());
     }
 
     @Test

@@ -1,7 +1,9 @@
 package inkel.core.document.edit;
 
 import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
 import inkel.core.document.EditRefused;
+import inkel.core.document.Laid;
 import inkel.core.document.Node;
 
 /**
@@ -13,6 +15,8 @@ public record SetSetting(String node, String part, Setting<?> setting, String va
     @Override
     public Node applyTo(Node node) throws EditRefused {
         Require.part(node, part);
-        return node.withPart(part, old -> old.withSetting(setting, value));
+        Node set = node.withPart(part, old -> old.withSetting(setting, value));
+        // On breadboards of another kind all is laid anew.
+        return setting == Settings.TABLE ? set.withLaid(Laid.NONE) : set;
     }
 }
