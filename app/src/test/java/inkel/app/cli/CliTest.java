@@ -359,6 +359,28 @@ class CliTest {
         assertEquals(15, checked);
     }
 
+    // The packet radio's select is held up; the modem's serial input hears the board through a divider.
+    @Test
+    void netsTellWhatStandsBetweenTheirEnds() {
+        List<String> lines =
+                run("export", LOCKS, "--as", "nets.csv").out().lines().toList();
+        assertTrue(lines.get(0).endsWith(",place,between"), lines.get(0));
+        assertEquals(
+                1,
+                lines.stream()
+                        .filter(line -> line.contains("Lower lock,Packet radio CSN,")
+                                && line.contains("10 kΩ")
+                                && line.contains("to 3.3 V regulator row"))
+                        .count());
+        assertEquals(
+                1,
+                lines.stream()
+                        .filter(line ->
+                                line.contains("Text modem RXD,") && line.contains("5.6 kΩ") && line.contains("1.2 kΩ"))
+                        .count());
+        assertTrue(lines.stream().anyMatch(line -> line.contains("Packet radio CE,") && line.endsWith(",")));
+    }
+
     @Test
     void catalogueFindsByLabels() {
         Ran ran = run("catalogue", "gnd vcc ce csn sck mosi", "--json");
