@@ -4,10 +4,11 @@ import inkel.core.document.Laid;
 import inkel.core.document.SeatChoice;
 import inkel.core.wiring.Terminal;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
+import java.util.stream.IntStream;
 
 /** What of a table stays as it was laid: shapes that it still has where they still have room, and rails that still do for all. */
 final class Laying {
@@ -58,7 +59,10 @@ final class Laying {
         return held;
     }
 
-    /** Empty where a supply of the table had no rail. */
+    /**
+     * What the plus rails go on carrying; a supply that is new gets one that carries nothing, or what another one carries too.
+     * Empty where there is none for it.
+     */
     Optional<int[][]> rails(TableNets nets, int boards) {
         // The ground is the first, and on minus rails.
         List<String> supplies = nets.rails().stream()
@@ -66,16 +70,35 @@ final class Laying {
                 .map(Terminal::id)
                 .toList();
         int first = nets.rails().size() - supplies.size();
-        Set<String> missing = new HashSet<>(supplies);
-        int[][] plus = new int[boards][2];
-        for (int board = 1; board <= boards; board++) {
-            for (int side = 0; side < 2; side++) {
-                String carried = laid.rails().getOrDefault(Laid.rail(board, side == 0), "");
-                int rail = supplies.indexOf(carried);
-                plus[board - 1][side] = rail < 0 ? -1 : first + rail;
-                missing.remove(carried);
+        int[] carried = new int[boards * 2];
+        for (int i = 0; i < carried.length; i++) {
+            int rail = supplies.indexOf(laid.rails().getOrDefault(Laid.rail(i / 2 + 1, i % 2 == 0), ""));
+            carried[i] = rail < 0 ? -1 : first + rail;
+        }
+        if (Arrays.stream(carried).allMatch(rail -> rail < 0)) {
+            return Optional.empty();
+        }
+        for (int rail = first; rail < nets.rails().size(); rail++) {
+            if (count(carried, rail) == 0) {
+                Optional<Integer> free = IntStream.range(0, carried.length)
+                        .filter(i -> carried[i] < 0 || count(carried, carried[i]) > 1)
+                        .boxed()
+                        .min(Comparator.comparing((Integer i) -> carried[i] >= 0)
+                                .thenComparing(i -> -i));
+                if (free.isEmpty()) {
+                    return Optional.empty();
+                }
+                carried[free.get()] = rail;
             }
         }
-        return missing.isEmpty() ? Optional.of(plus) : Optional.empty();
+        int[][] plus = new int[boards][2];
+        for (int i = 0; i < carried.length; i++) {
+            plus[i / 2][i % 2] = carried[i];
+        }
+        return Optional.of(plus);
+    }
+
+    private static long count(int[] carried, int rail) {
+        return Arrays.stream(carried).filter(other -> other == rail).count();
     }
 }

@@ -208,6 +208,33 @@ class LaidTest {
         assertEquals(lines(first), lines(plan(anew)));
     }
 
+    // Both plus rails carry 5 V; the new supply gets one of them, and the other goes on.
+    @Test
+    void aNewSupplyTakesNoRailFromAnother() throws Exception {
+        Build build = Builds.classic()
+                .part("climate", "climate-i2c", "VIN=board.5V")
+                .part("level", "water-level", "+=board.5V")
+                .part("light", "light-sensor", "VCC=board.3V3")
+                .part("flow", "water-level", "+=board.3V3")
+                .build();
+        Laid first = plan(build).laid();
+        assertEquals(
+                Set.of("row board.5V", "row board.3V3"),
+                Set.copyOf(first.rails().values()));
+        Laid both = new Laid(first.seats(), Map.of("1 left", "row board.5V", "1 right", "row board.5V"));
+        Laid none = new Laid(first.seats(), Map.of("1 right", "row board.3V3"));
+        Laid swapped = new Laid(first.seats(), Map.of("1 left", "row board.3V3", "1 right", "row board.5V"));
+        Map<Laid, Map<String, String>> wanted = Map.of(
+                both, Map.of("1 left", "row board.5V", "1 right", "row board.3V3"),
+                none, Map.of("1 left", "row board.5V", "1 right", "row board.3V3"),
+                swapped, swapped.rails());
+        for (Map.Entry<Laid, Map<String, String>> one : wanted.entrySet()) {
+            Build laid = build.withNode(Builds.NODE, node -> node.withLaid(one.getKey()));
+            assertEquals(one.getValue(), plan(laid).laid().rails());
+            HolesTest.check(laid);
+        }
+    }
+
     // Five shift registers of eight rows: three have room on one of 30 rows, all of them on one of 63.
     @Test
     void onBreadboardsOfAnotherKindAllIsLaidAnew() throws Exception {
