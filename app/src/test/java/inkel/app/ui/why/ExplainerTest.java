@@ -6,10 +6,14 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Explained;
 import inkel.app.kit.Given;
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import java.util.List;
@@ -64,6 +68,39 @@ class ExplainerTest {
         Why why = Explained.at(LOCKS, NODE, Stage.PARTS, null);
         assertEquals(Why.Tone.GOOD, why.verdict().orElseThrow().tone());
         assertEquals(List.of(), why.others());
+    }
+
+    @Test
+    void whereThereAreOnlyNotesNothingIsAmiss() throws Exception {
+        Build build = new SetSetting(NODE, "reader", Settings.HEADER, "loose").apply(LOCKS.build());
+        Why why = Explained.at(Assessment.assess(build, Given.CATALOG), NODE, Stage.PARTS, null);
+        assertEquals(Why.Tone.GOOD, why.verdict().orElseThrow().tone());
+        assertEquals(
+                "Nothing to stop for or to look at; 1 note.",
+                why.verdict().orElseThrow().sentence());
+    }
+
+    /** A servo has neither a header to solder nor the form of a chip; a reader has both. */
+    @Test
+    void whatHasNoHeaderIsOfferedNone() {
+        for (Place bare : List.of(part("gate-upper"), part("bench"))) {
+            Why why = Explained.at(LOCKS, NODE, Stage.PARTS, bare);
+            List<String> offered = why.actions().stream().map(Fix::id).toList();
+            assertFalse(offered.contains("chip") || offered.contains("header-loose"), bare + ": " + offered);
+            assertFalse(names(why).contains("comes as"), bare.toString());
+        }
+        Why reader = Explained.at(LOCKS, NODE, Stage.PARTS, part("reader"));
+        List<String> offered = reader.actions().stream().map(Fix::id).toList();
+        assertTrue(offered.containsAll(List.of("chip", "header-loose")), offered.toString());
+        assertEquals("ready module", value(reader, "comes as"));
+    }
+
+    @Test
+    void onlyWhatIsPlacedIsKeptNearAnEnd() {
+        List<String> supply = Explained.at(LOCKS, NODE, Stage.PINS, part("bench")).actions().stream()
+                .map(Fix::id)
+                .toList();
+        assertFalse(supply.contains("end-far"), supply.toString());
     }
 
     @Test

@@ -18,6 +18,7 @@ import inkel.core.quantity.Voltage;
 import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -280,5 +281,30 @@ class EndsWindowTest extends WindowJourney {
                 .fire());
         until(() -> node(NODE).made().containsValue("white"));
         until(() -> text(robot, ".wire-colour").startsWith("white"));
+    }
+
+    // On this table the two halves of a rail are joined first, which is known when its breadboards are.
+    @Test
+    void itBeginsWithTheFirstWireOfTheTable(FxRobot robot) throws Exception {
+        Files.writeString(
+                folder.resolve("balcony.inkel.json"),
+                """
+                {"format": 2, "name": "Balcony", "nodes": [{"id": "lower-lock", "name": "Balcony",
+                 "board": {"class": "board-single-core-3v3", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                  {"id": "soil", "class": "soil-moisture", "name": "Soil", "feeds": {"VCC": "board.3V3"}},
+                  {"id": "bench", "class": "bench-supply", "name": "Bench"},
+                  {"id": "pump", "class": "pump-transistor", "name": "Pump", "feeds": {"V+": "bench.+"}},
+                  {"id": "charger", "class": "charger-lithium", "name": "Charger"},
+                  {"id": "cell", "class": "battery-lithium", "name": "Cell"}],
+                 "wires": [{"from": "soil.AOUT", "to": "board.A0"}, {"from": "pump.SIG", "to": "board.D1"}]}]}
+                """);
+        open(robot, "balcony.inkel.json", Stage.WIRE);
+        until(() -> seats().isPresent() && isThere(robot, "#both-ends"));
+        List<WireStep> planned =
+                session.assessmentProperty().get().wires(NODE).orElseThrow().steps();
+        WireStep first = seats().orElseThrow().list().steps().get(0);
+        assertFalse(planned.stream().map(WireStep::id).anyMatch(first.id()::equals), first.id());
+        until(() -> number(robot).equals("1"));
     }
 }
