@@ -38,6 +38,9 @@ final class Plugs {
 
     /** What must be put around a part: what a ready module would bring, and the resistors that the builder adds. */
     static List<Fitting> around(Placed placed) {
+        if (placed.isForLater()) {
+            return List.of();
+        }
         List<Fitting> around = new ArrayList<>(brought(placed));
         placed.addedPullUps()
                 .forEach(pull ->

@@ -259,7 +259,7 @@ final class WantedNets {
     /** Resistors that the builder puts to the lines of a bus, to open drains of a part on none, and to a select. */
     private void addedPullUps(Node node, Part part, String ground) {
         PartClass cls = cls(part);
-        if (cls.supplies().isEmpty()) {
+        if (cls.supplies().isEmpty() || part.settings().containsKey("later")) {
             return;
         }
         Endpoint supply = new Endpoint(part.id(), cls.supplies().get(0).pin());

@@ -243,4 +243,15 @@ class WireListTest {
                 ids(list).stream().noneMatch(id -> id.contains("view.GND")),
                 ids(list).toString());
     }
+
+    /** What lies on the table for later asks for nothing, not for the resistor at its select either. */
+    @Test
+    void whatIsForLaterHasNoSmallParts() {
+        Builds table = Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .setting("radio", "select_pull_up", "10 kΩ");
+        assertTrue(ids(of(table.build())).stream().anyMatch(id -> id.startsWith("radio.CSN@1 > ")));
+        List<String> later = ids(of(table.setting("radio", "later", "yes").build()));
+        assertTrue(later.stream().noneMatch(id -> id.contains("radio.CSN")), later.toString());
+    }
 }
