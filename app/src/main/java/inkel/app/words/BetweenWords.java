@@ -16,6 +16,8 @@ public final class BetweenWords {
             return Words.get("wire.series", "series", series.resistance());
         } else if (between instanceof Between.Diode) {
             return Words.get("wire.diode");
+        } else if (between instanceof Between.FeedDiode) {
+            return Words.get("wire.feed_diode");
         } else if (between instanceof Between.Opto opto) {
             return Words.get("wire.opto", "series", opto.series());
         } else if (between instanceof Between.CoilDriver driver) {
@@ -69,7 +71,7 @@ public final class BetweenWords {
             return Words.get("wire.with_divider");
         } else if (between instanceof Between.Series) {
             return Words.get(between.capacitor().isPresent() ? "wire.with_low_pass" : "wire.with_resistor");
-        } else if (between instanceof Between.Diode) {
+        } else if (between instanceof Between.Diode || between instanceof Between.FeedDiode) {
             return Words.get("wire.with_diode");
         } else if (between instanceof Between.Opto) {
             return Words.get("wire.with_opto");

@@ -1,5 +1,6 @@
 package inkel.app.words;
 
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Outline;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.TableKind;
@@ -180,10 +181,19 @@ public final class WireWords {
     /** What goes in the wire, or instead of it; empty for a plain one. */
     public String between(WireStep step) {
         return step.fitting()
-                .map(fitting -> Words.get(
-                        "wire.fitting." + fitting.sort().name().toLowerCase(Locale.ROOT), "value", fitting.value()))
+                .map(fitting -> Words.get(key(step, fitting), "value", fitting.value()))
                 .or(() -> step.inLine().map(BetweenWords::toDo))
                 .orElse("");
+    }
+
+    /** A part beside the breadboard has no holes at its pins. */
+    private String key(WireStep step, Fitting fitting) {
+        boolean isBeside = step.isAcrossSupply()
+                && node.table().isBreadboard()
+                && node.part(step.subject().part())
+                        .filter(placed -> !Jumper.isInABreadboard(node, placed))
+                        .isPresent();
+        return "wire.fitting." + fitting.sort().name().toLowerCase(Locale.ROOT) + (isBeside ? ".beside" : "");
     }
 
     /** What the wire carries, or that it is a small part, with what stands in it in one word. */

@@ -61,16 +61,23 @@ final class WireElements {
                     name, from, to, Assumed.resistor(name, divider.series().ohms()));
         } else if (piece instanceof Between.Diode) {
             boolean isFromDriver = isFromDriver(step);
-            double usual = Placed.DIODE.volts();
-            Unknown knee = new Unknown(name + " knee", usual / 2, usual * 0.75, usual, Source.RULE);
             // Its stripe is to who talks.
-            model.diode(name, isFromDriver ? to : from, isFromDriver ? from : to, knee, Assumed.LAMP_OHMS);
+            model.diode(name, isFromDriver ? to : from, isFromDriver ? from : to, knee(name), Assumed.LAMP_OHMS);
+        } else if (piece instanceof Between.FeedDiode feed) {
+            boolean isToPin =
+                    step.to() instanceof Terminal.OnPin pin && pin.pin().equals(feed.signal());
+            model.diode(name, isToPin ? from : to, isToPin ? to : from, knee(name), Assumed.PASS_OHMS);
         } else if (piece instanceof Between.Opto opto) {
             model.resistor(name, from, to, Assumed.resistor(name, opto.series().ohms()));
             opto(step, name);
         } else if (piece instanceof Between.CoilDriver driver) {
             coil(step, driver, name, from, to);
         }
+    }
+
+    private static Unknown knee(String name) {
+        double usual = Placed.DIODE.volts();
+        return new Unknown(name + " knee", usual / 2, usual * 0.75, usual, Source.RULE);
     }
 
     private Optional<Wire> wire(WireStep step) {

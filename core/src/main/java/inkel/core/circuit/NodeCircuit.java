@@ -1,6 +1,7 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Habits;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Output;
@@ -18,6 +19,7 @@ import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -423,6 +425,17 @@ public final class NodeCircuit {
     /** Whether a wire is plugged at a pin, in its planned place or one that it has left since. */
     public boolean isPlugged(Endpoint pin) {
         return plugged.contains(pin);
+    }
+
+    /** How the id of a capacitor across a supply ends, since several stand side by side between the same ends. */
+    public static String by(Placed placed, Fitting capacitor) {
+        return " by capacitor " + Engineering.exact(capacitor.value()) + " of " + placed.id() + "." + capacitor.from();
+    }
+
+    /** Whether a capacitor across a supply of a part is ticked off as put in. */
+    public boolean isFitted(Placed placed, Fitting capacitor) {
+        String by = by(placed, capacitor);
+        return node.plugged().stream().anyMatch(id -> id.endsWith(by));
     }
 
     /** The pins that ids of plugged wires name: {@code board.D9@1 > radio.CE@1}. */

@@ -43,7 +43,7 @@ import java.util.stream.Stream;
  * @param strapped the bus address that its strap pins give, as they are tied; see {@link Straps}
  */
 public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Integer> strapped) {
-    /** What a Schottky diode in a feed takes away. */
+    /** What a Schottky diode in a feed takes away at the most. */
     public static final Voltage DIODE = Voltage.ofMillivolts(400);
 
     public Placed {
@@ -316,9 +316,60 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         return own(Settings.CAPACITOR);
     }
 
+    /** That capacitor, from the supply pin whose bursts it carries; none where the part has no ground pin. */
+    public Optional<Fitting> acrossSupply() {
+        return capacitor().flatMap(value -> cls.bursts().stream()
+                .flatMap(burst -> cls.supply(burst.supply()).stream())
+                .findFirst()
+                .flatMap(supply -> toGround(legOf(supply.pin()), value)));
+    }
+
+    /** A pin, or the one that passes on what comes in at a socket. */
+    private String legOf(String pin) {
+        boolean isSocket = cls.pin(pin).filter(Pin::isSocket).isPresent();
+        return cls.outputs().stream()
+                .filter(output -> isSocket && output.way() == Output.Way.PASS)
+                .filter(output -> output.from().filter(pin::equals).isPresent())
+                .map(Output::pin)
+                .filter(leg -> cls.pin(leg).isPresent())
+                .findFirst()
+                .orElse(pin);
+    }
+
+    /** The capacitors that its class wants close to supply pins, as small parts to ground. */
+    public List<Fitting> decouplers() {
+        return cls.decoupling().stream()
+                .flatMap(wanted -> toGround(wanted.pin(), wanted.value()).stream())
+                .toList();
+    }
+
+    private Optional<Fitting> toGround(String pin, Capacitance value) {
+        return cls.pins().stream()
+                .filter(found -> found.use() == PinUse.GROUND)
+                .findFirst()
+                .map(ground -> new Fitting(Fitting.Sort.CAPACITOR, value, pin, ground.label()));
+    }
+
     /** Whether a diode stands in the feed of a supply pin. */
     public boolean hasDiode(String supplyPin) {
         return own(Settings.DIODE).filter(pins -> pins.contains(supplyPin)).isPresent();
+    }
+
+    /**
+     * What arrives at a supply pin of what its rail has: less the drop of a diode in the feed, which loses half of its most
+     * when next to nothing flows.
+     */
+    public Range<Voltage> arriving(String supplyPin, Range<Voltage> rail) {
+        return !hasDiode(supplyPin)
+                ? rail
+                : new Range<>(
+                        behindDiode(rail.lowest(), 1),
+                        behindDiode(rail.expected(), 0.75),
+                        behindDiode(rail.highest(), 0.5));
+    }
+
+    private static Voltage behindDiode(Voltage volts, double share) {
+        return Voltage.ofVolts(Math.max(0, volts.volts() - share * DIODE.volts()));
     }
 
     /** The pull-ups that a ready module of its class would have brought and this bare chip does not. */

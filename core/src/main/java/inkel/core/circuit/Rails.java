@@ -349,12 +349,11 @@ final class Rails {
                     .map(volts -> new Figure<>(Range.exactly(volts), Source.YOURS))
                     .or(output::volts);
         }
-        Optional<Figure<Voltage>> in = output.from()
-                .flatMap(from -> Optional.ofNullable(owner.part().feeds().get(from))
-                        .flatMap(feed -> volts(feed, stepsLeft - 1))
-                        .map(fed -> owner.hasDiode(from)
-                                ? new Figure<>(fed.range().map(Rails::behindDiode), Source.COMPUTED)
-                                : fed));
+        Optional<Figure<Voltage>> in = output.from().flatMap(from -> Optional.ofNullable(
+                        owner.part().feeds().get(from))
+                .flatMap(feed -> volts(feed, stepsLeft - 1))
+                .map(fed ->
+                        owner.hasDiode(from) ? new Figure<>(owner.arriving(from, fed.range()), Source.COMPUTED) : fed));
         return output.way() == Output.Way.PASS
                 ? in.map(fed -> dropped(fed, output.drop()))
                 : in.flatMap(fed -> output.volts().map(figure -> regulated(figure, fed.range(), output)));
@@ -372,11 +371,6 @@ final class Rails {
                         volts.expected().minus(off.expected()),
                         volts.highest().minus(off.lowest())),
                 Source.COMPUTED);
-    }
-
-    private static Voltage behindDiode(Voltage volts) {
-        double left = volts.volts() - Placed.DIODE.volts();
-        return Voltage.ofVolts(Math.max(0, left));
     }
 
     /** Below its dropout a linear regulator gives what comes in less the dropout. */

@@ -174,6 +174,29 @@ public sealed interface Between {
         }
     }
 
+    /**
+     * A Schottky diode in the feed of a supply pin, its stripe to the pin. The part's setting says so; it is never kept as
+     * a piece of its own.
+     *
+     * @param signal the supply pin
+     */
+    record FeedDiode(Endpoint signal, Extras extras) implements Between {
+        @Override
+        public Between at(Endpoint other) {
+            return new FeedDiode(other, extras);
+        }
+
+        @Override
+        public String text() {
+            return "feed-diode";
+        }
+
+        @Override
+        public boolean isOneWay() {
+            return true;
+        }
+    }
+
     private static String across(Optional<Capacitance> capacitor) {
         return capacitor.map(value -> " " + value.farads()).orElse("");
     }

@@ -44,7 +44,7 @@ public record SupplyReport(List<Feed> feeds) {
     public record Feed(NodeCircuit node, Placed placed, Supply supply, Optional<Rail> rail, Catalog catalog) {
         /** What arrives at the pin. */
         public Optional<Range<Voltage>> volts() {
-            return rail.flatMap(Rail::volts);
+            return rail.flatMap(Rail::volts).map(volts -> placed.arriving(supply.pin(), volts));
         }
 
         /** Where the voltage of the rail comes from. */

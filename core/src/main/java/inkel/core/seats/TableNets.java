@@ -212,6 +212,10 @@ final class TableNets {
     // --- edges
 
     private void add(int index, WireStep step) {
+        if (step.isAcrossSupply()) {
+            acrossSupply(index, step);
+            return;
+        }
         if (step.fitting().isPresent()) {
             edges.add(new Edge(index, end(step.from()), end(step.to()), true));
             return;
@@ -231,6 +235,21 @@ final class TableNets {
                 asPlanned.add(i);
             }
         }
+    }
+
+    /** Beside the breadboard it goes where the leads of its part are plugged, else to the pins themselves, which have no holes. */
+    private void acrossSupply(int index, WireStep step) {
+        Placed placed = node.part(step.subject().part()).orElseThrow();
+        if (shapeOf.containsKey(placed.id())) {
+            edges.add(new Edge(index, end(step.from()), end(step.to()), true));
+            return;
+        }
+        Terminal ground = new Terminal.OnGroundRow();
+        step.fitting()
+                .flatMap(capacitor -> node.railOf(placed, capacitor.from()))
+                .map(rail -> new Terminal.OnRow(rail.id()))
+                .filter(row -> !placed.part().groundApart() && rails.contains(row) && rails.contains(ground))
+                .ifPresent(row -> edges.add(new Edge(index, end(row), end(ground), true)));
     }
 
     /** The wire from there that another board's list has. */

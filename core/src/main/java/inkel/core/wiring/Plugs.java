@@ -1,18 +1,24 @@
 package inkel.core.wiring;
 
 import inkel.core.catalog.Fitting;
+import inkel.core.catalog.Habit;
+import inkel.core.catalog.Outline;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** What of a node goes by plugs and what by wires: sockets, parts that ride on others, sources that nothing is wired to. */
 final class Plugs {
@@ -36,7 +42,7 @@ final class Plugs {
         }
     }
 
-    /** What must be put around a part: what a ready module would bring, and the resistors that the builder adds. */
+    /** What must be put around a part: what a ready module would bring, and what the builder adds. */
     static List<Fitting> around(Placed placed) {
         if (placed.isForLater()) {
             return List.of();
@@ -47,6 +53,60 @@ final class Plugs {
                         around.add(new Fitting(Fitting.Sort.RESISTOR, pull.resistance(), pull.pin(), pull.supply())));
         placed.selectHeldLow().ifPresent(around::add);
         return around;
+    }
+
+    /** The capacitors across its supplies, the large one first; none where a plug brings the supply. */
+    List<Fitting> capacitors(Placed placed) {
+        if (placed.isForLater() || riding.contains(placed.id())) {
+            return List.of();
+        }
+        boolean areWanted = node.habits().is(Habit.DECOUPLING, Habit.Decoupling.WANTED)
+                && placed.own(Settings.DECOUPLING).isEmpty();
+        return Stream.concat(
+                        placed.acrossSupply().stream(),
+                        placed.decouplers().stream().filter(small -> areWanted || node.isFitted(placed, small)))
+                .filter(capacitor -> isWired(placed, capacitor.from()))
+                .distinct()
+                .toList();
+    }
+
+    /** The ground pin nearest to a pin of the same part. */
+    static Terminal nearestGround(Placed placed, String pin) {
+        List<Pin> pins = placed.cls().pins();
+        return IntStream.range(0, pins.size())
+                .filter(i -> pins.get(i).use() == PinUse.GROUND)
+                .boxed()
+                .min(Comparator.comparingDouble(i -> distance(placed, pin, pins.get(i))))
+                .map(i -> Terminal.OnPin.of(placed, i))
+                .orElseThrow();
+    }
+
+    private static double distance(Placed placed, String pin, Pin to) {
+        Outline outline = placed.cls().handling().outline();
+        Optional<Outline.Spot> here = placed.cls().pin(pin).flatMap(outline::spot);
+        Optional<Outline.Spot> there = outline.spot(to);
+        return here.isEmpty() || there.isEmpty()
+                ? Double.MAX_VALUE
+                : Math.hypot(
+                        here.get().x() - there.get().x(),
+                        here.get().y() - there.get().y());
+    }
+
+    /** The rail whose row stands for a supply pin of a part beside the breadboard. */
+    private Optional<Endpoint> row(Placed placed, Fitting capacitor) {
+        boolean isBeside = node.table().isBreadboard() && !Jumper.isInABreadboard(node, placed);
+        return node.railOf(placed, capacitor.from())
+                .map(Rail::id)
+                .filter(rail -> isBeside && node.farLoad(rail.part()).isEmpty());
+    }
+
+    /** Whether a wire leads to a supply pin; what the part itself gives there is there in any case. */
+    private boolean isWired(Placed placed, String pin) {
+        return placed.cls().supply(pin).isEmpty()
+                || placed.cls().outputs().stream()
+                        .anyMatch(output -> output.pin().equals(pin))
+                || node.railOf(placed, pin).isPresent()
+                        && placed.cls().pin(pin).filter(Pin::isSocket).isEmpty();
     }
 
     /** What a ready module would bring. */

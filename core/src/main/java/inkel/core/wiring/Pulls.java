@@ -1,9 +1,13 @@
 package inkel.core.wiring;
 
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
+import inkel.core.quantity.Capacitance;
+import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Unit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +19,8 @@ import java.util.regex.Pattern;
 final class Pulls {
     private static final String BETWEEN = " > ";
     private static final String MEETING = "meeting of ";
+    private static final String BY = " by ";
+    private static final Pattern CAPACITOR = Pattern.compile(BY + "capacitor (?<value>.+) of ");
     private static final Pattern STRETCH =
             Pattern.compile("rail (?<board>\\d+) (?<side>left|right) (?<sign>plus|minus) (?<segment>\\d+)");
 
@@ -27,8 +33,9 @@ final class Pulls {
             int arrow = id.indexOf(BETWEEN);
             String from = arrow < 0 ? id : id.substring(0, arrow);
             String to = arrow < 0 ? "" : id.substring(arrow + BETWEEN.length());
+            int by = to.indexOf(BY);
             Terminal one = terminal(node, from);
-            Terminal other = terminal(node, to);
+            Terminal other = terminal(node, by < 0 ? to : to.substring(0, by));
             pulls.add(new WireStep(
                     id,
                     pulls.size() + 1,
@@ -40,10 +47,18 @@ final class Pulls {
                             .or(() -> subject(one))
                             .orElse(new Endpoint(node.board().id(), ""))),
                     Optional.empty(),
-                    Optional.empty(),
+                    capacitor(to),
                     true));
         }
         return pulls;
+    }
+
+    private static Optional<Fitting> capacitor(String id) {
+        Matcher found = CAPACITOR.matcher(id);
+        return found.find()
+                ? Engineering.parse(found.group("value"), Unit.FARAD)
+                        .map(value -> new Fitting(Fitting.Sort.CAPACITOR, Capacitance.ofFarads(value), "", ""))
+                : Optional.empty();
     }
 
     /** Whether a wire joins what is only there on a breadboard: a stretch of a rail, a row where wires meet. */

@@ -46,6 +46,11 @@ public record WireStep(
                         Jumper.between(node, from, to).made(node.node().made().get(id)));
     }
 
+    /** Whether it is a capacitor across a supply of a part, and not one beside a signal or around a bare chip. */
+    public boolean isAcrossSupply() {
+        return !subject.isPin() && id.contains(" by capacitor ");
+    }
+
     /** What a wire carries, in the order of work. */
     public enum Kind {
         GROUND,

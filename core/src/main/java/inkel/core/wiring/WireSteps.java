@@ -10,6 +10,7 @@ import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -88,18 +89,20 @@ final class WireSteps {
         WireColour colour = colour(rail);
         Terminal from = onPin(rail.id());
         if (loads.size() == 1 && !hasTies) {
-            Placed taker = node.part(loads.get(0).pin().part()).orElseThrow();
-            add(WireStep.Kind.SUPPLY, from, onPin(loads.get(0).pin()), colour, taker);
+            feed(from, loads.get(0), colour);
             return;
         }
         Terminal row = new Terminal.OnRow(rail.id());
         add(WireStep.Kind.SUPPLY, from, row, colour, owner);
-        loads.forEach(load -> add(
-                WireStep.Kind.SUPPLY,
-                row,
-                onPin(load.pin()),
-                colour,
-                node.part(load.pin().part()).orElseThrow()));
+        loads.forEach(load -> feed(row, load, colour));
+    }
+
+    private void feed(Terminal from, Rail.Load load, WireColour colour) {
+        Placed taker = node.part(load.pin().part()).orElseThrow();
+        Optional<Between> diode = taker.hasDiode(load.pin().pin())
+                ? Optional.of(new Between.FeedDiode(load.pin(), Extras.NONE))
+                : Optional.empty();
+        add(WireStep.Kind.SUPPLY, from, onPin(load.pin()), colour, new Endpoint(taker.id(), ""), diode);
     }
 
     private static WireColour colour(Rail rail) {
@@ -133,20 +136,33 @@ final class WireSteps {
             for (Fitting fitting : Plugs.around(placed)) {
                 Terminal from = onPin(new Endpoint(placed.id(), fitting.from()));
                 Terminal to = plugs.farEnd(placed, fitting);
-                String id = from.id() + " > " + to.id();
-                add(new WireStep(
-                        id,
-                        steps.size() + 1,
-                        WireStep.Kind.FITTING,
-                        from,
-                        to,
-                        to instanceof Terminal.OnGroundRow ? WireColour.BLACK : WireColour.GREY,
-                        node.place(new Endpoint(placed.id(), brought.contains(fitting) ? "" : fitting.from())),
-                        Optional.empty(),
-                        Optional.of(fitting),
-                        node.node().plugged().contains(id)));
+                fitting(from, to, "", brought.contains(fitting) ? "" : fitting.from(), placed, fitting);
+            }
+            for (Fitting capacitor : plugs.capacitors(placed)) {
+                fitting(
+                        onPin(new Endpoint(placed.id(), capacitor.from())),
+                        Plugs.nearestGround(placed, capacitor.from()),
+                        NodeCircuit.by(placed, capacitor),
+                        "",
+                        placed,
+                        capacitor);
             }
         }
+    }
+
+    private void fitting(Terminal from, Terminal to, String by, String pin, Placed placed, Fitting fitting) {
+        String id = from.id() + " > " + to.id() + by;
+        add(new WireStep(
+                id,
+                steps.size() + 1,
+                WireStep.Kind.FITTING,
+                from,
+                to,
+                to instanceof Terminal.OnGroundRow ? WireColour.BLACK : WireColour.GREY,
+                node.place(new Endpoint(placed.id(), pin)),
+                Optional.empty(),
+                Optional.of(fitting),
+                node.node().plugged().contains(id)));
     }
 
     private void signals() {

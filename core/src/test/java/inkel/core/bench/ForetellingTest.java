@@ -69,6 +69,22 @@ class ForetellingTest {
         assertEquals(5 - 0.045 * 0.25, band.expected(), MILLIVOLT);
     }
 
+    /** A Schottky diode loses 0.2 V to 0.4 V, and its 50 mΩ and those of the wires next to nothing at some 30 mA. */
+    @Test
+    void behindADiodeInTheFeedThereIsLess() {
+        Builds builds = Builds.dualCore().part("cell", "battery-lithium").boardOnly("VSYS", "cell.+");
+        Foretelling straight = of(builds.build(), "cell", "board");
+        Foretelling bench = of(builds.setting("board", "diode", "VSYS").build(), "cell", "board");
+        double lost = band(straight, "board.VSYS").expected()
+                - band(bench, "board.VSYS").expected();
+        assertEquals(0.3, lost, 5 * MILLIVOLT);
+        assertEquals(band(straight, "cell.+").expected(), band(bench, "cell.+").expected(), 2 * MILLIVOLT);
+        Optional<Band.Cause> knee = band(bench, "board.VSYS").causes().stream()
+                .filter(cause -> cause.unknown().key().contains("knee"))
+                .findFirst();
+        assertEquals(0.1, Math.abs(knee.orElseThrow().most()), 2 * MILLIVOLT);
+    }
+
     @Test
     void aPullUpReachesWhatFeedsIt() {
         Build build = Builds.classic()

@@ -41,6 +41,7 @@ public final class Builds {
     private final List<Moment> moments = new ArrayList<>();
 
     private Habits habits = Habits.USUAL;
+    private Set<String> plugged = Set.of();
 
     private Builds(String boardClass) {
         parts.add(Part.of(Part.BOARD, boardClass, "Board", "").withFeed("USB", end("usb.5V")));
@@ -156,10 +157,16 @@ public final class Builds {
         return this;
     }
 
+    /** Ticks wires off, by their ids. */
+    public Builds plugged(String... ids) {
+        plugged = Set.of(ids);
+        return this;
+    }
+
     public Build build() {
         return new Build(
                         "Test",
-                        List.of(new Node(NODE, "Bench", parts, wires, between, moments, Set.of(), Extras.NONE)),
+                        List.of(new Node(NODE, "Bench", parts, wires, between, moments, plugged, Extras.NONE)),
                         Logbook.EMPTY,
                         Extras.NONE)
                 .withHabits(habits);

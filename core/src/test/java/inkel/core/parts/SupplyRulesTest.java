@@ -48,6 +48,31 @@ class SupplyRulesTest {
         assertEquals(expected.isEmpty() ? List.of() : List.of(expected), sentences);
     }
 
+    /** 3.2 V to 3.4 V less 0.4 V at the most and 0.2 V at the least; what the setting says of another pin changes nothing. */
+    @ParameterizedTest(name = "from {0} to {1}, diode before {2}: {3}")
+    @CsvSource(
+            textBlock =
+                    """
+            2.8 V,   3.2 V,   VCC, ''
+            2.801 V, 3.2 V,   VCC, parts.supply_too_low.end
+            2.8 V,   3.199 V, VCC, parts.supply_too_high.outside
+            2.801 V, 3.4 V,   VIO, ''
+            """)
+    void aDiodeInTheFeedLeavesLess(String least, String most, String pin, String expected) {
+        List<String> sentences = Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .setting("radio", "diode", pin)
+                .figure("radio", "supply/VCC/min", least)
+                .figure("radio", "supply/VCC/max", most)
+                .assess()
+                .findings()
+                .stream()
+                .map(finding -> finding.sentence().key())
+                .filter(key -> key.startsWith("parts.supply_"))
+                .toList();
+        assertEquals(expected.isEmpty() ? List.of() : List.of(expected), sentences);
+    }
+
     @Test
     void theNumbersAreThoseOfTheArithmetic() {
         Finding finding = Builds.classic()

@@ -9,6 +9,7 @@ import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
+import inkel.core.wiring.Jumper;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
@@ -197,6 +198,13 @@ class HolesTest {
             }
             List<String[]> own =
                     pieces.stream().filter(piece -> piece[0].equals(step.id())).toList();
+            boolean isBeside = step.isAcrossSupply()
+                    && !Jumper.isInABreadboard(
+                            list.node(), list.node().part(step.subject().part()).orElseThrow());
+            if (isBeside && own.isEmpty()) {
+                // It goes to pins that are in no hole.
+                continue;
+            }
             assertEquals(1, own.size(), "small parts of " + step.id());
             Set<String> ends = Set.of(made.root(own.get(0)[1]), made.root(own.get(0)[2]));
             for (Terminal end : List.of(step.from(), step.to())) {

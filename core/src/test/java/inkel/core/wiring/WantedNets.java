@@ -1,6 +1,8 @@
 package inkel.core.wiring;
 
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.Need;
+import inkel.core.catalog.Outline;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
@@ -83,7 +85,8 @@ final class WantedNets {
         for (WireList list : lists) {
             String node = list.node().node().id();
             for (WireStep step : list.steps()) {
-                boolean isPiece = step.fitting().isPresent() && step.subject().isPin();
+                boolean isPiece = step.fitting().isPresent()
+                        && (step.subject().isPin() || step.id().contains(" by capacitor "));
                 if (isPiece) {
                     String value = step.fitting().get().sort() + " "
                             + step.fitting().get().value().si();
@@ -254,6 +257,78 @@ final class WantedNets {
         }
         node.wires().forEach(wire -> wire(node, volts, wire, ground));
         node.parts().forEach(part -> addedPullUps(node, part, ground));
+        node.parts().stream()
+                .filter(part -> !part.settings().containsKey("later") && !rides(node, part))
+                .forEach(part -> capacitors(node, part));
+    }
+
+    /** One that the builder puts across a supply, and those that the class wants unless they are said to be there or to come later. */
+    private void capacitors(Node node, Part part) {
+        PartClass cls = cls(part);
+        Optional.ofNullable(part.settings().get("capacitor"))
+                .flatMap(value -> Engineering.parse(value, Unit.FARAD))
+                .ifPresent(farads -> capacitor(
+                        node,
+                        part,
+                        leg(
+                                cls,
+                                cls.supply(cls.bursts().get(0).supply())
+                                        .orElseThrow()
+                                        .pin()),
+                        farads));
+        boolean areComing = build.habits().is(Habit.DECOUPLING, Habit.Decoupling.LATER);
+        if (!part.settings().containsKey("decoupling") && !areComing) {
+            cls.decoupling().stream()
+                    .distinct()
+                    .forEach(wanted ->
+                            capacitor(node, part, wanted.pin(), wanted.value().farads()));
+        }
+    }
+
+    /** What comes in at a socket is to be had at the pin that passes it on. */
+    private String leg(PartClass cls, String pin) {
+        return cls.outputs().stream()
+                .filter(output -> cls.pin(pin).orElseThrow().row().equals("socket"))
+                .filter(output -> output.way() == Output.Way.PASS
+                        && output.from().orElse("").equals(pin))
+                .map(Output::pin)
+                .findFirst()
+                .orElse(pin);
+    }
+
+    private String nearestGround(Node node, Part part, String pin) {
+        PartClass cls = cls(part);
+        Outline outline = cls.handling().outline();
+        String nearest = "";
+        double least = Double.POSITIVE_INFINITY;
+        for (int i = 0; i < cls.pins().size(); i++) {
+            Pin ground = cls.pins().get(i);
+            if (ground.use() == PinUse.GROUND) {
+                Optional<Outline.Spot> from = outline.spot(cls.pin(pin).orElseThrow());
+                Optional<Outline.Spot> to = outline.spot(ground);
+                double away = from.isEmpty() || to.isEmpty()
+                        ? 1e9
+                        : Math.hypot(
+                                from.get().x() - to.get().x(),
+                                from.get().y() - to.get().y());
+                if (away < least) {
+                    least = away;
+                    nearest = node.id() + "/" + part.id() + "." + ground.label() + "@" + nth(cls.pins(), i);
+                }
+            }
+        }
+        return nearest;
+    }
+
+    /** From pin to pin of the part. */
+    private void capacitor(Node node, Part part, String pin, double farads) {
+        boolean isSupply = cls(part).supply(pin).isPresent();
+        boolean isGiven =
+                cls(part).outputs().stream().anyMatch(output -> output.pin().equals(pin));
+        boolean isWired = following(part).containsKey(pin) && !isSocket(part, pin);
+        if (!grounds(node, part, true).isEmpty() && (!isSupply || isGiven || isWired)) {
+            beside("CAPACITOR", farads, at(node, new Endpoint(part.id(), pin)), nearestGround(node, part, pin));
+        }
     }
 
     /** Resistors that the builder puts to the lines of a bus, to open drains of a part on none, and to a select. */

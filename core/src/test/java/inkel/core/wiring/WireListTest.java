@@ -54,13 +54,18 @@ class WireListTest {
 
     @Test
     void oneModuleIsWiredPinToPin() {
-        // Ground, supply and one signal: three jumpers, no breadboard row needed.
+        // Ground, supply and one signal: three jumpers, no breadboard row needed, not for the capacitor between its
+        // legs.
         WireList list = of(Builds.classic()
                 .part("handset", "infrared-receiver", "VS=board.5V")
                 .wire("handset.OUT", "board.D4")
                 .build());
         assertEquals(
-                List.of("board.GND@1 > handset.GND@1", "board.5V@1 > handset.VS@1", "board.D4@1 > handset.OUT@1"),
+                List.of(
+                        "board.GND@1 > handset.GND@1",
+                        "board.5V@1 > handset.VS@1",
+                        "handset.VS@1 > handset.GND@1 by capacitor 100 nF of handset.VS",
+                        "board.D4@1 > handset.OUT@1"),
                 ids(list));
         assertEquals(WireColour.BLACK, list.steps().get(0).colour());
         assertEquals(WireColour.RED, list.steps().get(1).colour());
@@ -79,7 +84,9 @@ class WireListTest {
                         "row ground > two.GND@1",
                         "board.5V@1 > row board.5V",
                         "row board.5V > one.VS@1",
-                        "row board.5V > two.VS@1"),
+                        "row board.5V > two.VS@1",
+                        "one.VS@1 > one.GND@1 by capacitor 100 nF of one.VS",
+                        "two.VS@1 > two.GND@1 by capacitor 100 nF of two.VS"),
                 ids(list));
     }
 
@@ -117,7 +124,7 @@ class WireListTest {
                 .toList();
         assertEquals(6, list.wireCount());
         assertEquals(6, list.openWireCount());
-        assertEquals(10, list.openCount(), "four small parts besides");
+        assertEquals(13, list.openCount(), "seven small parts besides");
         assertEquals(
                 List.of(
                         "8 > row ground",
@@ -129,7 +136,10 @@ class WireListTest {
                         "9 > 10 20 MHz",
                         "9 > row ground 22 pF",
                         "10 > row ground 22 pF",
-                        "1 > row usb.5V 10 kΩ"),
+                        "1 > row usb.5V 10 kΩ",
+                        "7 > 8 100 nF",
+                        "20 > 22 100 nF",
+                        "21 > 22 100 nF"),
                 told);
     }
 
@@ -171,7 +181,9 @@ class WireListTest {
                         "board.GND@1 > row ground",
                         "row ground > usb.GND@1",
                         "row ground > reg.GND@1",
-                        "usb.5V@1 > reg.IN@1"),
+                        "usb.5V@1 > reg.IN@1",
+                        "reg.IN@1 > reg.GND@1 by capacitor 10 µF of reg.IN",
+                        "reg.OUT@1 > reg.GND@1 by capacitor 22 µF of reg.OUT"),
                 ids(list));
     }
 
@@ -196,9 +208,9 @@ class WireListTest {
                 .wire("handset.OUT", "board.D4")
                 .build();
         WireList list = of(build);
-        assertEquals(3, list.openCount());
+        assertEquals(4, list.openCount());
         Build after = new Plug(Builds.NODE, Set.of(list.steps().get(0).id()), true).apply(build);
-        assertEquals(2, of(after).openCount());
+        assertEquals(3, of(after).openCount());
         assertEquals(2, of(after).next().orElseThrow().number());
     }
 

@@ -55,6 +55,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * Makes the record of the example that has one: three weeks in which the plan of the locks came to be what it is, with readings
@@ -363,7 +364,8 @@ final class Season {
     private void servo(String id, int low, int high) {
         Tuning tuning = new Tuning(
                 BenchKind.SERVO,
-                Map.of("low_end", micros(low), "high_end", micros(high)),
+                // Sorted, so that each run writes the same bytes.
+                new TreeMap<>(Map.of("low_end", micros(low), "high_end", micros(high))),
                 Map.of("map", List.of(new Point(0, low / 1e6), new Point(1023, high / 1e6))),
                 Map.of("half open", Quantity.of(Unit.SECOND, (low + high) / 2e6)),
                 Map.of(),

@@ -21,7 +21,8 @@ public record ChangeNodeWire(NodeWire wire, NodeWire changed) implements Edit {
         }
         Require.whole(build, changed);
         return build.withLinks(build.links().stream()
-                .map(link -> link.equals(wire) ? changed : link)
-                .toList());
+                        .map(link -> link.equals(wire) ? changed : link)
+                        .toList())
+                .withNode(wire.from().node(), old -> Ticks.kept(old, wire, changed));
     }
 }

@@ -23,7 +23,7 @@ public record Leave(String node, Endpoint signal, String reason, Instant at) imp
     public Build apply(Build build) throws EditRefused {
         Require.part(Require.node(build, node), signal.part());
         Between nothing = new Between.Nothing(signal, reason, Extras.NONE);
-        return build.withNode(node, old -> old.withBetween(nothing))
+        return build.withNode(node, old -> Ticks.kept(old, old.withBetween(nothing)))
                 .withLog(build.log().with(new LogLine.Left(at, Place.of(node, signal), reason, Extras.NONE)));
     }
 }

@@ -11,7 +11,8 @@ interface NodeEdit extends Edit {
 
     @Override
     default Build apply(Build build) throws EditRefused {
-        Node changed = applyTo(Require.node(build, node()));
+        Node before = Require.node(build, node());
+        Node changed = Ticks.kept(before, applyTo(before));
         return build.withNode(node(), old -> changed);
     }
 }

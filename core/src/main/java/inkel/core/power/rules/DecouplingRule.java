@@ -1,5 +1,6 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
@@ -31,13 +32,16 @@ public final class DecouplingRule implements Rule<PowerReport> {
                 .filter(node -> node.habits().is(Habit.DECOUPLING, Habit.Decoupling.WANTED))
                 .flatMap(node -> node.parts().stream()
                         .filter(placed -> !placed.cls().decoupling().isEmpty())
-                        .filter(placed -> !isFitted(placed) && !placed.isForLater())
+                        .filter(placed -> !isFitted(node, placed) && !placed.isForLater())
                         .map(placed -> describe(node, placed)))
                 .toList();
     }
 
-    private static boolean isFitted(Placed placed) {
-        return placed.own(Settings.DECOUPLING).isPresent();
+    /** Said to be there, or each ticked off as put in. */
+    private static boolean isFitted(NodeCircuit node, Placed placed) {
+        List<Fitting> wanted = placed.decouplers();
+        return placed.own(Settings.DECOUPLING).isPresent()
+                || !wanted.isEmpty() && wanted.stream().allMatch(capacitor -> node.isFitted(placed, capacitor));
     }
 
     private static Finding describe(NodeCircuit node, Placed placed) {

@@ -1,6 +1,8 @@
 package inkel.core.power.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.Unfeed;
@@ -13,9 +15,12 @@ import inkel.core.finding.Stage;
 import inkel.core.power.DoubleFeed;
 import inkel.core.power.PowerReport;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Voltage;
 import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Reports two sources that meet on one rail with nothing between them. */
 public final class TwoSourcesRule implements Rule<PowerReport> {
@@ -38,7 +43,13 @@ public final class TwoSourcesRule implements Rule<PowerReport> {
         for (int i = twice.pins().size() - 1; i >= 0; i--) {
             fixes.add(takeOff(twice, twice.pins().get(i)));
         }
-        fixes.add(1, diode(twice));
+        // The usual way in keeps all of its volts where the other one can do with less.
+        Stream.of(1, 0)
+                .filter(which -> which == 1 || !twice.isCharging())
+                .map(twice.pins()::get)
+                .filter(pin -> bearsDiode(twice, pin))
+                .findFirst()
+                .ifPresent(pin -> fixes.add(1, diode(twice, pin)));
         Finding.Builder finding = Finding.of(INFO, twice.node().place(rail));
         if (twice.isCharging()) {
             finding.variant("charges");
@@ -62,8 +73,19 @@ public final class TwoSourcesRule implements Rule<PowerReport> {
                 List.of(new Unfeed(twice.node().node().id(), twice.placed().id(), pin)));
     }
 
-    private static Fix diode(DoubleFeed twice) {
-        String pin = twice.pins().get(1);
+    /** Whether a supply pin has enough left behind a diode. */
+    private static boolean bearsDiode(DoubleFeed twice, String pin) {
+        Optional<Voltage> left = twice.node()
+                .railOf(twice.placed(), pin)
+                .flatMap(Rail::volts)
+                .map(volts -> volts.lowest().minus(Placed.DIODE));
+        Optional<Voltage> least = twice.placed().cls().supply(pin).map(supply -> supply.range()
+                .range()
+                .lowest());
+        return left.isEmpty() || least.isEmpty() || !left.get().isBelow(least.get());
+    }
+
+    private static Fix diode(DoubleFeed twice, String pin) {
         return new Fix(
                 "diode-" + pin,
                 Fact.of("fix.diode").with("source", feedOf(twice, pin)),

@@ -14,10 +14,10 @@ import java.util.zip.CRC32;
 public final class WireHash {
     private WireHash() {}
 
-    /** Of the wires at a part, what stands in them, and its address. */
+    /** Of the wires at a part, what stands in them, and its address; capacitors across supplies change no wire. */
     public static String of(NodeCircuit node, WireList list, Placed placed) {
         List<String> told = list.steps().stream()
-                .filter(step -> isAt(step, placed.id()))
+                .filter(step -> isAt(step, placed.id()) && !step.isAcrossSupply())
                 .map(step -> step.id()
                         + step.inLine().map(piece -> " " + piece.text()).orElse("")
                         + step.fitting().map(piece -> " " + piece.value().si()).orElse(""))
