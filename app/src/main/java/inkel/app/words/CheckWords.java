@@ -1,6 +1,7 @@
 package inkel.app.words;
 
 import inkel.core.bench.Drives;
+import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -86,13 +87,17 @@ public final class CheckWords {
                 check.expected() instanceof Expected.AllOf
                         ? Words.get("wake.check.answers_all")
                         : Words.get("wake.check.answers", "address", wanted);
-            case REGISTER ->
-                Words.say(Fact.of("wake.check.register")
-                        .with("register", check.id().substring(check.id().lastIndexOf(' ') + 1))
-                        .with("values", wanted));
+            case REGISTER -> register(check.id().substring(check.id().lastIndexOf(' ') + 1), wanted);
             case REPLY -> Words.get("wake.check.reply", "text", wanted);
             default -> Words.get("wake.check.pulses", "pin", check.at().pin());
         };
+    }
+
+    private static String register(String register, String values) {
+        return Words.say(
+                Fact.of(WakeCheck.Identity.isNamed(register) ? "wake.check.register.named" : "wake.check.register")
+                        .with("register", register)
+                        .with("values", values));
     }
 
     private String rail(Check check) {

@@ -13,7 +13,7 @@ public final class WakeWords {
 
     public static String say(WakeCheck check) {
         if (check instanceof WakeCheck.Identity identity) {
-            return Words.say(Fact.of("wake.identity")
+            return Words.say(Fact.of(identity.isNamed() ? "wake.identity.named" : "wake.identity")
                     .with("at", identity.register())
                     .with("expect", String.join(" / ", identity.values())));
         } else if (check instanceof WakeCheck.Idle idle) {

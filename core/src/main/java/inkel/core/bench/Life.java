@@ -216,7 +216,7 @@ final class Life {
                 .filter(pin -> pin.use() == PinUse.SPI_MISO)
                 .flatMap(pin -> between(Ends.pin(node, placed.endpoint(pin)), Ends.ground(node, placed.id())).stream())
                 .anyMatch(volts -> volts < 1);
-        return List.of(isLow ? "0x00" : "0xFF");
+        return List.of(register.undriven(isLow));
     }
 
     private List<String> reply(Question.Reply reply) {

@@ -2,6 +2,8 @@ package inkel.core.bench;
 
 import inkel.core.document.Place;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 
 /** What a bench can be asked in one of its states. */
 public sealed interface Question {
@@ -26,10 +28,19 @@ public sealed interface Question {
      * What a register of a part reads.
      *
      * @param values what it may read when all is well
+     * @param mask the bits of it that are looked at; all of them where absent
      */
-    record Register(Place part, List<String> values) implements Question {
+    record Register(Place part, List<String> values, Optional<Long> mask) implements Question {
         public Register {
             values = List.copyOf(values);
+        }
+
+        /** What is read where nobody drives the line. */
+        public String undriven(boolean isLow) {
+            int digits = values.get(0).replaceFirst("^0[xX]", "").length();
+            long ones = (1L << 4 * digits) - 1;
+            long read = isLow ? 0 : ones & mask.orElse(ones);
+            return String.format(Locale.ROOT, "0x%0" + digits + "X", read);
         }
     }
 

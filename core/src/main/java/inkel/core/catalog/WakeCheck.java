@@ -13,13 +13,21 @@ public sealed interface WakeCheck {
     List<String> pins();
 
     /**
-     * A register that always reads the same, over the bus that the part is on.
+     * A register that always reads the same, or an answer that always is the same, over the bus that the part is on.
      *
-     * @param register its number, hexadecimal
+     * @param register its number, hexadecimal; or what is asked for, in a word
      * @param values what may be read when all is well, hexadecimal; several where the class is made in several ways
-     * @param send the byte that asks for it, hexadecimal, where that is not the register itself
      */
-    record Identity(String register, List<String> values, Optional<String> send) implements WakeCheck {
+    record Identity(String register, List<String> values, Asking asking) implements WakeCheck {
+        /** Whether what is asked for has a word and no number. */
+        public static boolean isNamed(String register) {
+            return !register.matches("(0[xX])?[0-9A-Fa-f]+");
+        }
+
+        public boolean isNamed() {
+            return isNamed(register);
+        }
+
         public Identity {
             values = List.copyOf(values);
         }
@@ -27,6 +35,20 @@ public sealed interface WakeCheck {
         @Override
         public List<String> pins() {
             return List.of();
+        }
+    }
+
+    /**
+     * How a part is asked for something.
+     *
+     * @param send the bytes that ask; over I2C the first alone. None for a part that only gives
+     * @param idle bytes of ones that are clocked before, while it is not selected
+     * @param late how many bytes of ones may come before the answer
+     * @param mask the bits of the answer that always are the same; all of them where absent
+     */
+    record Asking(List<Integer> send, int idle, int late, Optional<Long> mask) {
+        public Asking {
+            send = List.copyOf(send);
         }
     }
 

@@ -83,8 +83,9 @@ public final class BenchCapture {
         Optional<WakeCheck.Identity> register = first(part, WakeCheck.Identity.class);
         if (register.isPresent()) {
             List<String> values = register.get().values();
-            return isTold(new Question.Register(place, values), heard -> heard.stream()
-                    .anyMatch(values::contains));
+            return isTold(
+                    new Question.Register(place, values, register.get().asking().mask()),
+                    heard -> heard.stream().anyMatch(values::contains));
         }
         Optional<WakeCheck.Reply> reply = first(part, WakeCheck.Reply.class);
         if (reply.isPresent()) {

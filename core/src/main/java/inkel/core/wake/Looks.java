@@ -225,7 +225,10 @@ final class Looks {
                     new Expected.OneOf(identity.values()),
                     needs,
                     signals(placed),
-                    new Question.Register(node.place(placed), identity.values())));
+                    new Question.Register(
+                            node.place(placed),
+                            identity.values(),
+                            identity.asking().mask())));
         } else if (check instanceof WakeCheck.Reply reply) {
             return Optional.of(made(
                     "reply " + placed.id() + (reply.say().isEmpty() ? "" : " " + reply.say()),

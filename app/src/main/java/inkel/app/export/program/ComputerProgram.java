@@ -5,6 +5,7 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Language;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.WakeCheck;
 import inkel.core.quantity.Fact;
 import inkel.core.wake.report.ReportPlan;
 import inkel.core.wake.report.SimulatedBoard;
@@ -92,7 +93,7 @@ final class ComputerProgram {
     private Optional<String> device(ReportPlan.Register register) {
         return register.bus().isPresent()
                 ? device(register.bus().get())
-                : device(register.spi().get(0), at(register.spi(), 3));
+                : register.spi().flatMap(spi -> device(spi.clock(), spi.select()));
     }
 
     private Optional<String> device(ReportPlan.Code code) {
@@ -128,22 +129,32 @@ final class ComputerProgram {
         return at(spi, place).map(this::pin).orElse("HELD");
     }
 
+    private String plainSelect(ReportPlan.Spi spi) {
+        return driven(spi.clock(), spi.select()).isPresent()
+                ? TEXT.none
+                : spi.select().map(this::pin).orElse("HELD");
+    }
+
     private String bus(ReportPlan.Bus bus) {
         return TEXT.row(
                 String.valueOf(bus.number()), ProgramText.quoted(device(bus).orElseThrow()));
     }
 
     private String register(ReportPlan.Register register) {
+        WakeCheck.Asking asking = register.asking();
         return TEXT.row(
                 ProgramText.quoted(register.part().id()),
                 ProgramText.quoted(register.register()),
-                ProgramText.hex(register.send()),
                 String.valueOf(register.bytes()),
                 ProgramText.quoted(device(register).orElseThrow()),
                 register.bus().isPresent()
                         ? ProgramText.hex(register.part().address().orElse(0))
                         : TEXT.none,
-                plainSelect(register.bus(), register.spi(), 3));
+                register.spi().map(this::plainSelect).orElse(TEXT.none),
+                String.valueOf(asking.idle()),
+                String.valueOf(asking.late()),
+                TEXT.mask(asking.mask(), register.bytes()),
+                TEXT.list(asking.send()));
     }
 
     private String code(ReportPlan.Code code) {

@@ -6,6 +6,8 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -65,6 +67,13 @@ enum ProgramText {
     String list(List<Integer> numbers) {
         String all = numbers.stream().map(String::valueOf).collect(Collectors.joining(", "));
         return (open.equals("{") ? "{" : "[") + all + (open.equals("{") ? "}" : "]");
+    }
+
+    /** Which bits of an answer count. */
+    String mask(Optional<Long> mask, int bytes) {
+        long all = (1L << 8 * bytes) - 1;
+        String number = "0x" + Long.toHexString(mask.orElse(all) & all).toUpperCase(Locale.ROOT);
+        return open.equals("{") ? number + "UL" : number;
     }
 
     <T> String rows(List<T> of, Function<T, String> row) {

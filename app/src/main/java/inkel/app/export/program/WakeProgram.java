@@ -139,18 +139,23 @@ public final class WakeProgram {
     }
 
     private String register(ReportPlan.Register register) {
-        List<Pin> spi = register.spi();
+        Optional<ReportPlan.Spi> spi = register.spi();
+        WakeCheck.Asking asking = register.asking();
         return text.row(
                 ProgramText.quoted(register.part().id()),
                 ProgramText.quoted(register.register()),
-                ProgramText.hex(register.send()),
                 String.valueOf(register.bytes()),
                 register.bus().map(bus -> String.valueOf(bus.number())).orElse(text.none),
                 ProgramText.hex(register.part().address().orElse(0)),
-                pin(at(spi, 0)),
-                pin(at(spi, 1)),
-                pin(at(spi, 2)),
-                pin(at(spi, 3)));
+                pin(spi.map(ReportPlan.Spi::clock)),
+                pin(spi.flatMap(ReportPlan.Spi::out)),
+                pin(spi.map(ReportPlan.Spi::in)),
+                pin(spi.flatMap(ReportPlan.Spi::select)),
+                String.valueOf(asking.idle()),
+                String.valueOf(asking.late()),
+                text.mask(asking.mask(), register.bytes()),
+                String.valueOf(asking.send().size()),
+                text.list(asking.send().isEmpty() ? List.of(0) : asking.send()));
     }
 
     private static Optional<Pin> at(List<Pin> pins, int place) {

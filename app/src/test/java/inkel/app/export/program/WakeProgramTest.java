@@ -46,9 +46,11 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -171,22 +173,29 @@ class WakeProgramTest {
                             table.plan().registers().stream()
                                     .filter(register -> register.part() == placed)
                                     .forEach(register ->
-                                            lines.add("register " + register.send() + " " + bytes(node, register)));
+                                            lines.add("register " + register.first() + " " + bytes(node, register)));
                         }));
             }
         }
 
+        /** As it is on the wire: bits that differ from one make to another stand as ones, and what comes late comes late. */
         private String bytes(NodeCircuit node, ReportPlan.Register register) {
             List<String> expected = register.part().cls().handling().checks().stream()
                     .filter(WakeCheck.Identity.class::isInstance)
                     .map(check -> ((WakeCheck.Identity) check).values())
                     .findFirst()
                     .orElseThrow();
-            String value = texts(new Question.Register(node.place(register.part()), expected)).stream()
+            Optional<Long> mask = register.asking().mask();
+            String read = texts(new Question.Register(node.place(register.part()), expected, mask)).stream()
                     .findFirst()
                     .orElse("0xFF")
                     .substring(2);
+            long ones = (1L << 4 * read.length()) - 1;
+            String value = ("%0" + read.length() + "X").formatted(Long.parseLong(read, 16) | ones & ~mask.orElse(ones));
             List<String> all = new ArrayList<>();
+            int before = Math.max(0, register.asking().send().size() - 1)
+                    + register.asking().late() / 2;
+            all.addAll(Collections.nCopies(before, "0xFF"));
             for (int i = 0; i < value.length(); i += 2) {
                 all.add("0x" + value.substring(i, i + 2));
             }
@@ -195,15 +204,13 @@ class WakeProgramTest {
 
         private void shifts(NodeCircuit node, Language of) {
             for (ReportPlan.Register register : table.plan().registers()) {
-                if (register.bus().isEmpty()) {
-                    List<String> pins = register.spi().stream()
-                            .map(pin -> String.valueOf(name(of, pin)))
-                            .collect(Collectors.toCollection(ArrayList::new));
-                    if (pins.size() < 4) {
-                        pins.add("-1");
-                    }
-                    lines.add("spi " + String.join(" ", pins) + " " + register.send() + " " + bytes(node, register));
-                }
+                register.spi()
+                        .ifPresent(spi -> lines.add("spi " + name(of, spi.clock()) + " "
+                                + name(of, spi.out().orElseThrow())
+                                + " " + name(of, spi.in()) + " "
+                                + spi.select().map(pin -> name(of, pin)).orElse(-1) + " " + register.first() + " "
+                                + bytes(node, register) + " "
+                                + register.asking().idle()));
             }
         }
 
@@ -213,7 +220,7 @@ class WakeProgramTest {
                 if (code.bus().isEmpty()) {
                     List<Pin> pins = code.spi();
                     made.add("spi " + name(of, pins.get(0)) + " " + name(of, pins.get(1)) + " -1 "
-                            + (pins.size() < 3 ? "-1" : name(of, pins.get(2))) + " 0 0");
+                            + (pins.size() < 3 ? "-1" : name(of, pins.get(2))) + " 0 0 0");
                 }
             }
             lines.addAll(made);
@@ -449,7 +456,7 @@ class WakeProgramTest {
                 // The system drives the select at GPIO8 itself; any other is a plain pin.
                 case "spi" ->
                     lines.add("spi /dev/spidev0.0 " + (words[4].equals("8") ? "-" : words[4]) + " " + words[5] + " "
-                            + words[6]);
+                            + words[6] + " " + words[7]);
                 case "uart" -> lines.add("uart /dev/serial0 " + words[2] + " " + words[3]);
                 default -> lines.add(line);
             }
@@ -503,6 +510,58 @@ class WakeProgramTest {
     private static Path standInBuild() throws Exception {
         return Path.of(
                 WakeProgramTest.class.getResource("two-languages.inkel.json").toURI());
+    }
+
+    /** With a memory and a card beside the radio, each with a select of its own. */
+    private static Table withMemories(Path file, String... selects) throws Exception {
+        Build build = BuildReader.read(file, CATALOG);
+        NodeCircuit desk = Circuit.of(build, CATALOG).node("desk").orElseThrow();
+        Endpoint from = Endpoint.parse("board.3V3").orElseThrow();
+        Map<String, List<String>> parts =
+                Map.of("memory-serial", List.of("CLK", "DI", "DO"), "memory-card", List.of("SCK", "MOSI", "MISO"));
+        int made = 0;
+        for (String cls : List.of("memory-serial", "memory-card")) {
+            build = new AddPart("desk", Part.of(cls, cls, cls, "").withFeed("VCC", from)).apply(build);
+            for (int i = 0; i < 3; i++) {
+                Wire beside = desk.wire(new Endpoint(
+                                "radio", List.of("SCK", "MOSI", "MISO").get(i)))
+                        .orElseThrow();
+                build = new SetWire(
+                                "desk",
+                                Wire.placed(new Endpoint(cls, parts.get(cls).get(i)), beside.to()))
+                        .apply(build);
+            }
+            build = new SetWire("desk", Wire.placed(new Endpoint(cls, "CS"), new Endpoint("board", selects[made++])))
+                    .apply(build);
+        }
+        for (String pin : List.of("WP", "HOLD")) {
+            build = new SetWire("desk", Wire.placed(new Endpoint("memory-serial", pin), from)).apply(build);
+        }
+        return Table.of(build, "desk");
+    }
+
+    private static void areRead(Table table, Ran ran) {
+        assertSame(table, Twist.NONE, ran);
+        assertTrue(ran.out().contains("reg memory-serial capacity 0x000016"), ran.out());
+        assertTrue(ran.out().contains("reg memory-card idle-state 0x01"), ran.out());
+    }
+
+    /** Asked with more than one byte, answered late, or told only in some bits. */
+    @Test
+    void whatIsAskedForInAnotherWayThanARegister() throws Exception {
+        Table table = withMemories(standInBuild(), "GP13", "GP14");
+        areRead(table, cpp(table, Twist.NONE, ""));
+        areRead(table, python(table, Twist.NONE));
+        Path onComputer = Path.of(
+                WakeProgramTest.class.getResource("on-a-computer.inkel.json").toURI());
+        Table computer = withMemories(onComputer, "GPIO23", "GPIO24");
+        areRead(computer, computer(computer, Twist.NONE));
+        for (String part : List.of("memory-serial", "memory-card")) {
+            Twist dead =
+                    table.fault(FaultKind.PART_DEAD, part).forms(table.layout()).get(0);
+            assertSame(table, dead, cpp(table, dead, ""));
+            assertSame(table, dead, python(table, dead));
+        }
     }
 
     /** With a converter on each bus. */

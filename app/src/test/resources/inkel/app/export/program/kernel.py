@@ -24,8 +24,9 @@ for row in open(sys.argv[1]):
     elif words[0] == "register":
         device[int(words[1], 0)] = [int(one, 0) for one in words[2].split(",")]
     elif words[0] == "spi":
-        # device, select that must be low (- for the system's own), byte that asks, bytes
-        shifts.setdefault(words[1], []).append((words[2], int(words[3], 0), [int(one, 0) for one in words[4].split(",")]))
+        # device, select that must be low (- for the system's own), byte that asks, bytes, bytes of ones that it wants before
+        shifts.setdefault(words[1], []).append(
+            (words[2], int(words[3], 0), [int(one, 0) for one in words[4].split(",")], int(words[5])))
     elif words[0] == "uart":
         voices[words[1]] = (int(words[2]), words[3])
 
@@ -74,10 +75,12 @@ def control(file, asked, given=0, mutate=True):
             print("shifted %s %d" % (what["path"][-1:], one), file=sys.stderr)
         lows = {pin for pin, value in outputs.items() if value == 0}
         answer = [0xFF] * count
-        for need, asks, data in shifts[what["path"]]:
+        if what["mode"] == 0x40 and not lows:
+            what["ones"] = what.get("ones", 0) + count if set(sent) == {0xFF} else 0
+        for need, asks, data, wants in shifts[what["path"]]:
             chosen = what["mode"] == 0 if need == "-" else what["mode"] == 0x40 and lows == {int(need)}
-            if chosen and asks == sent[0]:
-                answer[1:] = data
+            if chosen and asks == sent[0] and what.get("ones", 0) >= wants:
+                answer[1:] = (data + [0xFF] * count)[:count - 1]
         ctypes.memmove(into, bytes(answer), count)
     else:
         raise OSError(errno.ENOTTY, "Inappropriate ioctl")

@@ -33,6 +33,8 @@ struct Shift {
   int clock, out, in, select;
   std::map<int, std::vector<int>> registers;
   int lastClock = 0, bits = 0, byte = 0, at = -1, command = -1;
+  // Clocks with the data high that it wants before it is selected, and has had.
+  int wants = 0, had = 0;
 };
 
 struct Voice {
@@ -83,7 +85,7 @@ static int outer(int pin) {
   }
   for (Shift &on : shifts) {
     bool isSelected = on.select < 0 || (modes[on.select] == OUTPUT && values[on.select] == LOW);
-    if (pin == on.in && isSelected && on.command >= 0) {
+    if (pin == on.in && isSelected && on.command >= 0 && on.had >= on.wants) {
       const std::vector<int> &data = on.registers.count(on.command) ? on.registers[on.command] : std::vector<int>();
       int value = on.at < (int) data.size() ? data[on.at] : 0xFF;
       return (value >> (7 - on.bits)) & 1;
@@ -194,6 +196,7 @@ static void changed() {
     bool isSelected = on.select < 0 || (modes[on.select] == OUTPUT && values[on.select] == LOW);
     int clock = level(on.clock);
     if (!isSelected) {
+      if (clock == HIGH && on.lastClock == LOW) on.had = level(on.out) == HIGH ? on.had + 1 : 0;
       on.bits = on.byte = 0;
       on.at = -1;
       on.command = -1;
@@ -301,7 +304,8 @@ int main(int count, char **given) {
       Shift on;
       int command;
       std::string data;
-      words >> on.clock >> on.out >> on.in >> on.select >> command >> data;
+      words >> on.clock >> on.out >> on.in >> on.select >> command >> data >> on.wants;
+      on.wants *= 8;
       on.registers[command] = numbers(data);
       shifts.push_back(on);
     } else if (kind == "uart") {

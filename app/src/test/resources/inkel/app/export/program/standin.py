@@ -80,7 +80,9 @@ class Bus:
 
 
 class Shift:
-    def __init__(self, clock, out, into, select, command, data):
+    def __init__(self, clock, out, into, select, command, data, idle):
+        # clocks with the data high that it wants before it is selected, and has had
+        self.wants, self.had = 8 * idle, 0
         self.clock, self.out, self.into, self.select = clock, out, into, select
         self.registers = {command: data}
         self.last, self.bits, self.byte, self.at, self.command = 0, 0, 0, -1, -1
@@ -96,6 +98,8 @@ class Shift:
     def changed(self):
         clock = level(self.clock)
         if not self.selected():
+            if clock and not self.last:
+                self.had = self.had + 1 if level(self.out) else 0
             self.bits, self.byte, self.at, self.command = 0, 0, -1, -1
         elif clock and not self.last:
             self.byte = self.byte * 2 + level(self.out)
@@ -115,7 +119,7 @@ def outer(pin):
         if bus.pulled and pin == bus.sda:
             return 0
     for on in shifts:
-        if pin == on.into and on.selected() and on.command >= 0:
+        if pin == on.into and on.selected() and on.command >= 0 and on.had >= on.wants:
             return on.gives()
     if pin in voices:
         rate, text = voices[pin]
@@ -215,7 +219,7 @@ for row in open(sys.argv[1]):
     elif words[0] == "register":
         buses[-1].devices[current][int(words[1], 0)] = numbers(words[2])
     elif words[0] == "spi":
-        shifts.append(Shift(*[int(word, 0) for word in words[1:6]], numbers(words[6])))
+        shifts.append(Shift(*[int(word, 0) for word in words[1:6]], numbers(words[6]), int(words[7])))
     elif words[0] == "uart":
         voices[int(words[1])] = (int(words[2]), words[3])
 

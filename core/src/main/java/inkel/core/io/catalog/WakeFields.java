@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** Reads what tells that a part is alive, and where it is measured and set. */
 final class WakeFields {
@@ -24,13 +25,23 @@ final class WakeFields {
     private static final Map<String, List<BenchKind>> OLDER =
             Map.of("analog", List.of(BenchKind.ANALOG_IN), "tag-reader", List.of(BenchKind.TAGS), "output", List.of());
 
+    /** How many bytes of ones a program clocks at the most. */
+    private static final int MOST_BYTES = 32;
+
+    /** How many bytes a program sends to ask. */
+    private static final int MOST_SENT = 8;
+
+    private static final String NOTHING = "none";
+    private static final Pattern ASKED = Pattern.compile("(0[xX])?[0-9A-Fa-f]{1,4}|[a-z][a-z0-9-]{0,31}");
+    private static final Pattern BYTE = Pattern.compile("(0[xX])?[0-9A-Fa-f]{1,4}");
+    private static final Pattern MASK = Pattern.compile("0[xX][0-9A-Fa-f]{1,8}");
+
     private WakeFields() {}
 
     /** Empty for a kind that is not known, which is noted. */
     static Optional<WakeCheck> check(Fields check) {
         return switch (check.text("how")) {
-            case "identity" ->
-                Optional.of(new WakeCheck.Identity(check.text("at"), values(check), check.optionalText("send")));
+            case "identity" -> Optional.of(new WakeCheck.Identity(asked(check), values(check), asking(check)));
             case "idle" -> Optional.of(new WakeCheck.Idle(check.text("at"), isHigh(check)));
             case "answers" -> Optional.of(new WakeCheck.Answers());
             case "reply" ->
@@ -75,6 +86,44 @@ final class WakeFields {
                 yield Optional.empty();
             }
         };
+    }
+
+    /** As reports name it. */
+    private static String asked(Fields check) {
+        return check.parsed(
+                "at",
+                text -> ASKED.matcher(text).matches() ? Optional.of(text) : Optional.empty(),
+                "0xD0, capacity",
+                "0x00");
+    }
+
+    private static WakeCheck.Asking asking(Fields check) {
+        boolean isGiven = check.optionalText("send").isPresent();
+        List<Integer> send = check.parsed(isGiven ? "send" : "at", WakeFields::bytes, "0x0F", List.of());
+        Optional<Long> mask = check.optionalText("mask").isPresent()
+                ? Optional.of(check.parsed("mask", WakeFields::mask, "0x00FF", 0L))
+                : Optional.empty();
+        return new WakeCheck.Asking(
+                send, check.whole("idle", 0, MOST_BYTES, 0), check.whole("late", 0, MOST_BYTES, 0), mask);
+    }
+
+    /** Bytes with blanks between them; a register of more digits is asked for by its last two. */
+    private static Optional<List<Integer>> bytes(String text) {
+        if (text.equals(NOTHING)) {
+            return Optional.of(List.of());
+        }
+        List<String> words = List.of(text.split(" "));
+        boolean areBytes = words.size() <= MOST_SENT
+                && words.stream().allMatch(word -> BYTE.matcher(word).matches());
+        return areBytes
+                ? Optional.of(words.stream()
+                        .map(word -> Integer.parseInt(word.replaceFirst("^0[xX]", ""), 16) & 0xFF)
+                        .toList())
+                : Optional.empty();
+    }
+
+    private static Optional<Long> mask(String text) {
+        return MASK.matcher(text).matches() ? Optional.of(Long.parseLong(text.substring(2), 16)) : Optional.empty();
     }
 
     private static WakeCheck.Calm calm(Fields check) {

@@ -82,16 +82,24 @@ public record ReportPlan(
      * A register that always reads the same.
      *
      * @param register as the class writes it
-     * @param send the byte that asks for it
      * @param bytes how many it has
      * @param bus the I2C bus it is on; absent for SPI
-     * @param spi clock, data to the part, data from it and select; empty for I2C
      */
-    public record Register(Placed part, String register, int send, int bytes, Optional<Bus> bus, List<Pin> spi) {
-        public Register {
-            spi = List.copyOf(spi);
+    public record Register(
+            Placed part, String register, WakeCheck.Asking asking, int bytes, Optional<Bus> bus, Optional<Spi> spi) {
+        /** The first byte that asks; nothing is 0. */
+        public int first() {
+            return asking.send().isEmpty() ? 0 : asking.send().get(0);
         }
     }
+
+    /**
+     * The pins of the board that a part on SPI hangs on.
+     *
+     * @param out data to the part; absent for a part that only gives
+     * @param select absent where it is held by hand
+     */
+    public record Spi(Pin clock, Optional<Pin> out, Pin in, Optional<Pin> select) {}
 
     /** The rest level of the wire of a signal. */
     public record Level(Endpoint signal, Pin pin, boolean isHigh) {}
@@ -326,26 +334,23 @@ public record ReportPlan(
         }
 
         private Optional<Register> register(Placed placed, WakeCheck.Identity identity) {
-            int send = number(identity.send().orElse(identity.register()));
             int bytes = Math.max(
                     1, (identity.values().get(0).replaceFirst("^0[xX]", "").length() + 1) / 2);
             Optional<Bus> bus =
                     buses.stream().filter(on -> on.parts().contains(placed)).findFirst();
-            if (bus.isPresent()) {
-                return Optional.of(new Register(placed, identity.register(), send, bytes, bus, List.of()));
-            }
-            List<Pin> spi = new ArrayList<>();
-            for (PinUse use : List.of(PinUse.SPI_SCK, PinUse.SPI_MOSI, PinUse.SPI_MISO, PinUse.SPI_CS)) {
-                target(placed, use).ifPresent(spi::add);
-            }
-            // A select that is held low by hand needs none.
-            return spi.size() < 3
-                    ? Optional.empty()
-                    : Optional.of(new Register(placed, identity.register(), send, bytes, Optional.empty(), spi));
+            Optional<Spi> spi = bus.isPresent() ? Optional.empty() : spi(placed);
+            boolean isHeard = bus.isPresent() && !identity.asking().send().isEmpty()
+                    || spi.filter(pins -> pins.out().isPresent()
+                                    || identity.asking().send().isEmpty())
+                            .isPresent();
+            return isHeard
+                    ? Optional.of(new Register(placed, identity.register(), identity.asking(), bytes, bus, spi))
+                    : Optional.empty();
         }
 
-        private static int number(String hex) {
-            return Integer.parseInt(hex.replaceFirst("^0[xX]", ""), 16) & 0xFF;
+        private Optional<Spi> spi(Placed placed) {
+            return target(placed, PinUse.SPI_SCK).flatMap(clock -> target(placed, PinUse.SPI_MISO)
+                    .map(in -> new Spi(clock, target(placed, PinUse.SPI_MOSI), in, target(placed, PinUse.SPI_CS))));
         }
 
         private Optional<Line> line(Placed placed, WakeCheck.Reply reply) {

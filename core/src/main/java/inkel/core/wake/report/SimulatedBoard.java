@@ -59,7 +59,10 @@ public final class SimulatedBoard {
                                                 .toList()))))
                         .strip()));
         for (ReportPlan.Register register : plan.registers()) {
-            List<String> values = texts(new Question.Register(node.place(register.part()), values(register)));
+            List<String> values = texts(new Question.Register(
+                    node.place(register.part()),
+                    values(register),
+                    register.asking().mask()));
             values.stream()
                     .findFirst()
                     .ifPresent(value ->

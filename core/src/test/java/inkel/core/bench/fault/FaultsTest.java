@@ -22,6 +22,7 @@ import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireStep;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
@@ -99,7 +100,7 @@ class FaultsTest {
     }
 
     private Question register() {
-        return new Question.Register(part("radio"), List.of("0x08"));
+        return new Question.Register(part("radio"), List.of("0x08"), Optional.empty());
     }
 
     private Question answers() {

@@ -39,6 +39,9 @@ class BoundsTest {
         "battery-lithium, /outputs/0/battery, cells, 101",
         "packet-radio, /spi, mode, 4",
         "packet-radio, /spi, mode, -1",
+        "memory-card, /wake/0, idle, 33",
+        "memory-card, /wake/0, idle, -1",
+        "memory-card, /wake/0, late, 33",
     })
     void numbersHaveBounds(String id, String in, String key, int number) throws Exception {
         ObjectNode tree = shipped(id);
@@ -51,6 +54,34 @@ class BoundsTest {
                         .anyMatch(problem -> problem.reason().key().equals("problem.out_of_bounds")
                                 && problem.field().equals(in + "/" + key)),
                 problems.toString());
+    }
+
+    /** Programs and reports are made of them. */
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({
+        "at, chip id",
+        "at, Status",
+        "at, 0x123456789",
+        "send, 0x1FFFF",
+        "send, 9F 9F 9F 9F 9F 9F 9F 9F 9F",
+        "send, read",
+        "mask, FF",
+        "mask, 0x1FFFFFFFF",
+    })
+    void whatAPartIsAskedForIsWrittenInBytes(String key, String value) throws Exception {
+        ObjectNode tree = shipped("memory-serial");
+        ((ObjectNode) tree.at("/wake/0")).put(key, value);
+        List<Problem> problems = problems(tree);
+        assertEquals(1, problems.size(), problems.toString());
+        assertEquals("/wake/0/" + key, problems.get(0).field());
+    }
+
+    /** A word alone says nothing to a part. */
+    @Test
+    void aWordWantsBytesThatAsk() throws Exception {
+        ObjectNode tree = shipped("memory-serial");
+        ((ObjectNode) tree.at("/wake/0")).remove("send");
+        assertEquals("/wake/0/at", problems(tree).get(0).field());
     }
 
     @ParameterizedTest
