@@ -7,6 +7,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
+import inkel.core.document.Wire;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;
@@ -83,17 +84,21 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             placed.addedPullUps()
                     .forEach(pull -> lines.add(
                             Kind.RESISTOR, Fact.of("have.resistor").with("value", pull.resistance()), placed));
-            if (placed.isSelectHeldLow()) {
-                placed.own(Settings.SELECT_PULL_UP).ifPresent(ohms -> lines.addResistor(ohms, placed));
-            }
+            placed.selectHeldLow()
+                    .ifPresent(resistor ->
+                            lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", resistor.value()), placed));
             if (placed.part().has(Settings.DIODE)) {
                 lines.add(Kind.SEMICONDUCTOR, Fact.of("have.schottky"), placed);
             }
         }
         for (Between between : node.node().between()) {
-            addPiece(between, node.part(between.signal().part()).orElseThrow(), lines);
+            Placed placed = node.part(between.signal().part()).orElseThrow();
+            node.wire(between.signal())
+                    .filter(wire -> isPut(node, wire, between))
+                    .ifPresent(wire -> addPiece(
+                            between, placed, node.ioRail(node.listener(wire)).isPresent(), lines));
         }
-        sent.forEach(piece -> addPiece(piece, node.board(), lines));
+        sent.forEach(piece -> addPiece(piece, node.board(), true, lines));
         node.parts().stream().filter(Placed::isChip).forEach(chip -> addChip(chip, lines));
         node.parts().stream()
                 .filter(placed -> placed.isHeaderLoose() && !placed.isChip())
@@ -104,8 +109,17 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
         return new PartsList(node, lines.lines());
     }
 
-    /** What stands in a wire. */
-    private static void addPiece(Between between, Placed placed, Collector lines) {
+    /** A resistor is all that makes sense in a tie. */
+    private static boolean isPut(NodeCircuit node, Wire wire, Between between) {
+        return !node.isTie(wire) || between instanceof Between.Series;
+    }
+
+    /**
+     * What stands in a wire.
+     *
+     * @param isFed whether a supply is there for what pulls up
+     */
+    private static void addPiece(Between between, Placed placed, boolean isFed, Collector lines) {
         if (between instanceof Between.Series series) {
             lines.addResistor(series.resistance(), placed);
         } else if (between instanceof Between.CoilDriver driver) {
@@ -117,23 +131,20 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             lines.addResistor(divider.toGround(), placed);
         } else if (between instanceof Between.Diode diode) {
             lines.add(Kind.SEMICONDUCTOR, Fact.of("have.signal_diode"), placed);
-            lines.addResistor(diode.pullUp(), placed);
+            lines.addPullUp(diode.pullUp(), isFed, placed);
         } else if (between instanceof Between.Opto opto) {
             lines.add(Kind.SEMICONDUCTOR, Fact.of("have.optocoupler"), placed);
             lines.addResistor(opto.series(), placed);
-            lines.addResistor(opto.pullUp(), placed);
+            lines.addPullUp(opto.pullUp(), isFed, placed);
         }
         between.capacitor()
                 .ifPresent(value ->
                         lines.add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", value), placed));
     }
 
-    /** A module would have brought its pull-ups, and a board in the breadboard's raster. */
+    /** A module would have brought what is around it, and a board in the breadboard's raster. */
     private static void addChip(Placed chip, Collector lines) {
         chip.cls().handling().make().around().forEach(fitting -> addFitting(chip, fitting, lines));
-        chip.bringsNoPulls()
-                .forEach(pull ->
-                        lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", pull.resistance()), chip));
         chip.cls()
                 .handling()
                 .make()
@@ -164,6 +175,12 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
         void add(Kind kind, Fact what, Placed use) {
             kinds.putIfAbsent(what, kind);
             found.computeIfAbsent(what, fresh -> new ArrayList<>()).add(use);
+        }
+
+        void addPullUp(Resistance value, boolean isFed, Placed use) {
+            if (isFed) {
+                addResistor(value, use);
+            }
         }
 
         void addResistor(Resistance value, Placed use) {

@@ -63,14 +63,23 @@ class PartsListTest {
 
     @Test
     void aBareChipBringsWhatAReadyModuleHadOnIt() {
-        // The climate sensor's module has two pull-ups; its chip has none, and stands in a finer raster.
+        // The climate sensor's module has two pull-ups; its chip has none until they are added, and stands in a finer
+        // raster.
         Builds ready = Builds.classic().part("climate", "climate-i2c");
         Builds chip = Builds.classic().part("climate", "climate-i2c").setting("climate", "form", "chip");
         assertEquals(List.of(), lines(ready, Kind.RESISTOR));
         assertEquals(List.of(), lines(ready, Kind.ADAPTER));
-        assertEquals(
-                2, lines(chip, Kind.RESISTOR).stream().mapToInt(Line::count).sum());
+        assertEquals(List.of(), lines(chip, Kind.RESISTOR));
         assertEquals(1, lines(chip, Kind.ADAPTER).size());
+        Builds added = Builds.classic()
+                .part("climate", "climate-i2c")
+                .setting("climate", "form", "chip")
+                .setting("climate", "add_pull_ups", "4.7 kΩ");
+        assertEquals(
+                2,
+                of(lines(added, Kind.RESISTOR), Resistance.ofOhms(4700))
+                        .orElseThrow()
+                        .count());
         assertTrue(chip.circuit().part("climate").orElseThrow().cls().pulls().isEmpty());
     }
 
