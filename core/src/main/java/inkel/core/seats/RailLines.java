@@ -151,16 +151,29 @@ final class RailLines {
     Optional<Hole> nearest(Spot end) {
         Hole best = null;
         double least = Double.MAX_VALUE;
-        for (Line line : lines) {
-            for (int row : kind.railRows(line.segment())) {
-                Hole hole = new Hole(line.board(), line.column(), row);
-                double far = end == null ? row : Math.hypot(line.across() - end.x(), row - end.y());
-                if (!taken.contains(hole) && far < least) {
-                    least = far;
-                    best = hole;
-                }
+        for (Hole hole : free()) {
+            double far = end == null
+                    ? hole.row()
+                    : Math.hypot(
+                            Breadboard.across(hole.board()) + hole.column().across() - end.x(), hole.row() - end.y());
+            if (far < least) {
+                least = far;
+                best = hole;
             }
         }
         return Optional.ofNullable(best);
+    }
+
+    List<Hole> free() {
+        List<Hole> free = new ArrayList<>();
+        for (Line line : lines) {
+            for (int row : kind.railRows(line.segment())) {
+                Hole hole = new Hole(line.board(), line.column(), row);
+                if (!taken.contains(hole)) {
+                    free.add(hole);
+                }
+            }
+        }
+        return free;
     }
 }

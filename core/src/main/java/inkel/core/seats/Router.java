@@ -241,7 +241,9 @@ final class Router {
     private Run run(int from, int to, boolean isPiece) {
         boolean isLead =
                 nets.post(from).kind() == Post.Kind.LEAD || nets.post(to).kind() == Post.Kind.LEAD;
-        Landing one = landing(from, spot(to));
+        boolean areRails =
+                nets.post(from).kind() == Post.Kind.RAIL && nets.post(to).kind() == Post.Kind.RAIL;
+        Landing one = landing(from, areRails ? besideFree(from, to) : spot(to));
         Spot here = one.hole().map(Router::spot).orElseGet(() -> spot(from));
         Landing other = landing(to, here);
         Spot there = other.hole().map(Router::spot).orElseGet(() -> spot(to));
@@ -251,6 +253,24 @@ final class Router {
                         ? Length.ofMetres(BESIDE)
                         : length(Math.hypot(here.x() - there.x(), here.y() - there.y()));
         return new Run(one, other, isPiece, length);
+    }
+
+    /** Where the free holes of two rails are nearest to each other. */
+    private Spot besideFree(int from, int to) {
+        RailLines there = rails.get(nets.post(to).terminal());
+        Spot best = null;
+        double least = Double.MAX_VALUE;
+        for (Hole hole : rails.get(nets.post(from).terminal()).free()) {
+            Spot here = spot(hole);
+            Optional<Spot> near = there.nearest(here).map(Router::spot);
+            double far = near.map(spot -> Math.hypot(spot.x() - here.x(), spot.y() - here.y()))
+                    .orElse(Double.MAX_VALUE);
+            if (far < least) {
+                least = far;
+                best = here;
+            }
+        }
+        return best;
     }
 
     private static Length length(double steps) {

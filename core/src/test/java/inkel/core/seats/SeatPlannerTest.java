@@ -386,4 +386,34 @@ class SeatPlannerTest {
         Build again = BuildReader.parse(Path.of("x"), BuildWriter.print(kept), Builds.CATALOG);
         assertEquals(kept.nodes().get(0).seats(), again.nodes().get(0).seats());
     }
+
+    /** The radio lies beside the breadboard: its capacitors go where its leads are plugged, each straight across two rails. */
+    @Test
+    void capacitorsOfWhatLiesBesideItGoStraightAcrossTheRails() {
+        SeatPlan plan = plan(Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .part("tilt", "accelerometer-digital", "VCC=board.3V3")
+                .build());
+        List<Run> across = plan.runs().entrySet().stream()
+                .filter(run -> run.getKey().endsWith(" of radio.VCC"))
+                .flatMap(run -> run.getValue().stream())
+                .toList();
+        assertEquals(2, across.size());
+        across.forEach(run -> {
+            Hole plus = run.from().hole().orElseThrow();
+            Hole minus = run.to().hole().orElseThrow();
+            assertTrue(plus.column().isPlus() && !minus.column().isPlus(), run.toString());
+            assertEquals(plus.row(), minus.row());
+        });
+        List<Run> between = plan.runs().entrySet().stream()
+                .filter(run -> run.getKey().endsWith(" of tilt.VCC"))
+                .flatMap(run -> run.getValue().stream())
+                .toList();
+        between.forEach(run -> assertEquals(
+                1,
+                run.from().hole().orElseThrow().stepsTo(run.to().hole().orElseThrow()),
+                1e-9,
+                "from leg to leg, side by side"));
+        assertEquals(2, between.size());
+    }
 }
