@@ -241,7 +241,7 @@ final class WireCard extends VBox {
         String between = words.between(step);
         String kind = Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT));
         row.getChildren()
-                .add(Ui.word(between.isEmpty() ? kind : between, between.isEmpty() ? "quiet" : "wire-between"));
+                .add(Ui.text(between.isEmpty() ? kind : between, between.isEmpty() ? "quiet" : "wire-between"));
         return row;
     }
 
