@@ -47,6 +47,9 @@ public record LadderModel(
         double topVolts) {
     private static final int MOST_LISTENERS = 4;
 
+    /** How often the highest level of all goes into the scale. */
+    static final double MOST_ABOVE = 1.8;
+
     public LadderModel {
         listeners = List.copyOf(listeners);
     }
@@ -106,10 +109,20 @@ public record LadderModel(
                 asked.saysHigh() == Source.MEASURED && step.isEmpty(),
                 step,
                 List.of(listener),
-                Math.ceil(Math.max(
-                                Math.max(listener.limit(), listener.high()),
-                                high.highest().volts())
-                        + 0.4));
+                top(List.of(listener), high.highest().volts()));
+    }
+
+    /** Limits are on the scale, but for those so far above all else that there would be no room for it. */
+    private static double top(List<Listener> listeners, double said) {
+        double levels = said;
+        for (Listener listener : listeners) {
+            levels = Math.max(levels, Math.max(listener.high(), listener.readsHighAbove()));
+        }
+        double top = levels;
+        for (Listener listener : listeners) {
+            top = Math.max(top, Math.min(listener.limit(), MOST_ABOVE * levels));
+        }
+        return Math.ceil(top + 0.4);
     }
 
     private static String ofNode(NodeCircuit node, Endpoint pin) {
@@ -136,10 +149,6 @@ public record LadderModel(
         Range<Voltage> high = sending.saidHigh();
         Optional<Step> step =
                 asked.between().filter(Between::changesLevels).map(between -> step(between, asked, sending));
-        double top = listeners.stream()
-                .mapToDouble(listener -> Math.max(listener.limit(), listener.high()))
-                .max()
-                .orElse(5);
         Reading reading = node.reading(asked.signal().endpoint());
         return new LadderModel(
                 Words.say(PinNames.of(node, sending.from())),
@@ -149,7 +158,7 @@ public record LadderModel(
                 reading.high().isPresent() && step.isEmpty(),
                 step,
                 listeners,
-                Math.ceil(Math.max(top, high.highest().volts()) + 0.4));
+                top(listeners, high.highest().volts()));
     }
 
     private static Step step(Between between, Judged asked, Judged sending) {

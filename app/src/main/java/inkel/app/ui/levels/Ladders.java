@@ -171,7 +171,9 @@ public final class Ladders extends Region {
                 isThrough ? Words.get("levels.hears_through", "what", listener.between()) : Words.get("levels.hears"),
                 left,
                 column);
-        zone("zone-high", at, bar, listener.limit(), listener.readsHighAbove(), Words.get("levels.zone.high"));
+        double limit = Math.min(listener.limit(), model.topVolts());
+        boolean isOnScale = limit == listener.limit();
+        zone("zone-high", at, bar, limit, listener.readsHighAbove(), Words.get("levels.zone.high"));
         zone(
                 "zone-either",
                 at,
@@ -180,10 +182,17 @@ public final class Ladders extends Region {
                 listener.readsLowBelow(),
                 Words.get("levels.zone.either"));
         zone("zone-low", at, bar, listener.readsLowBelow(), 0, Words.get("levels.zone.low"));
-        line("ladder-limit", at - 8, y(listener.limit()), at + bar + 8, y(listener.limit()));
-        centred(listener.limitWords(), left, left + column, y(listener.limit()) - 19, "ladder-limit-text");
+        if (isOnScale) {
+            line("ladder-limit", at - 8, y(limit), at + bar + 8, y(limit));
+        }
+        centred(
+                isOnScale ? listener.limitWords() : Words.get("levels.beyond", "limit", listener.limitWords()),
+                left,
+                left + column,
+                y(limit) - 19,
+                "ladder-limit-text");
         listener.recommended()
-                .filter(volts -> volts < listener.limit())
+                .filter(volts -> volts < limit)
                 .ifPresent(volts -> line("ladder-recommended", at - 4, y(volts), at + bar + 4, y(volts)));
         String tone = tone(listener.verdict());
         double says = listener.isLowTheGap() ? listener.low() : listener.high();

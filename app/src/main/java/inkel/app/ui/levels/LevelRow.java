@@ -80,7 +80,8 @@ final class LevelRow extends Pressable {
         double base = HEIGHT / 2 + 6;
         track.resizeRelocate(ruler, base, RULER, 1.5);
         LevelCheck check = judged.check();
-        double top = Math.max(check.absoluteMax().volts(), check.vohMax().volts());
+        double levels = Math.max(check.vih().volts(), check.vohMax().volts());
+        double top = Math.max(levels, Math.min(check.absoluteMax().volts(), LadderModel.MOST_ABOVE * levels));
         double scale = RULER / Math.max(1, top);
         low.resizeRelocate(ruler, base - THICK, Math.max(4, check.volMax().volts() * scale), THICK);
         double from = check.vohMin().volts() * scale;

@@ -10,10 +10,15 @@ import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
+import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.document.BuildReader;
 import inkel.core.quantity.Resistance;
 import java.nio.file.Path;
@@ -114,5 +119,29 @@ class LadderModelTest {
         assertEquals(3.4, model.highTo(), 1e-9, "what the board itself says at the most");
         assertEquals(Optional.of(Verdict.FINE), model.step().orElseThrow().hears());
         assertEquals(Verdict.FINE, model.listeners().get(0).verdict());
+    }
+
+    /** A transistor that bears 20 V, driven by a pin of 5.25 V at the most: the scale ends at 1.8 times that, rounded up. */
+    @Test
+    void aLimitFarAboveLeavesRoomForTheLevels() throws Exception {
+        Build build = new SetWire(
+                        "lower-lock",
+                        Wire.placed(
+                                Endpoint.parse("pump.SIG").orElseThrow(),
+                                Endpoint.parse("board.D2").orElseThrow()))
+                .apply(new AddPart(
+                                "lower-lock",
+                                Part.of("pump", "switch-transistor", "Pump", "")
+                                        .withFeed(
+                                                "V+", Endpoint.parse("bench.+").orElseThrow()))
+                        .apply(Given.build(Given.LOCKS)));
+        Assessment assessment = Assessment.assess(build, CatalogReader.shipped());
+        LadderModel model = LadderModel.of(
+                        assessment,
+                        assessment.circuit("lower-lock").orElseThrow(),
+                        Place.of("lower-lock", new Endpoint("pump", "SIG")))
+                .orElseThrow();
+        assertEquals(20, model.listeners().get(0).limit(), 1e-9);
+        assertEquals(10, model.topVolts(), 1e-9);
     }
 }
