@@ -18,11 +18,13 @@ public class Scroller extends Region {
 
     private final Region content;
     private final Rectangle clip = new Rectangle();
-    private final Scrollbar rail = new Scrollbar(Orientation.VERTICAL, this::scrollTo);
+    private final Scrollbar rail = new Scrollbar(Orientation.VERTICAL, this::scrollByHand);
     private double offset;
 
-    /** What took the focus before there was any room to show it in. */
-    private Node unseen;
+    /** What was brought into view last; it stays there when the room changes, until somebody scrolls. */
+    private Node kept;
+
+    private double heightOfKept;
 
     public Scroller(Region content) {
         this.content = content;
@@ -32,7 +34,7 @@ public class Scroller extends Region {
         setMinSize(0, 0);
         addEventHandler(ScrollEvent.SCROLL, event -> {
             if (event.getDeltaY() != 0 && most() > 0) {
-                scrollTo(offset - event.getDeltaY());
+                scrollByHand(offset - event.getDeltaY());
                 event.consume();
             }
         });
@@ -42,12 +44,8 @@ public class Scroller extends Region {
 
     private final javafx.beans.value.ChangeListener<Node> focus = (property, old, next) -> {
         if (next != null && isInside(next)) {
-            if (getHeight() > 0) {
-                layout();
-                reveal(next);
-            } else {
-                unseen = next;
-            }
+            layout();
+            reveal(next);
         }
     };
 
@@ -78,7 +76,7 @@ public class Scroller extends Region {
                     default -> 0;
                 };
         if (by != 0 && most() > 0) {
-            scrollTo(offset + by);
+            scrollByHand(offset + by);
             event.consume();
         }
     }
@@ -97,14 +95,29 @@ public class Scroller extends Region {
         }
     }
 
-    /** Scrolls as little as brings a node inside into view. */
+    private void scrollByHand(double top) {
+        kept = null;
+        scrollTo(top);
+    }
+
+    /** Scrolls as little as brings a node inside into view, now or as soon as there is room to show it in. */
     public final void reveal(Node node) {
+        kept = node;
+        heightOfKept = getHeight();
+        if (getHeight() > 0) {
+            scrollTo(showing(node));
+        }
+    }
+
+    /** What is on top when a node is in view. */
+    private double showing(Node node) {
         Bounds bounds = content.sceneToLocal(node.localToScene(node.getLayoutBounds()));
         if (bounds.getMinY() < offset) {
-            scrollTo(bounds.getMinY() - 4);
-        } else if (bounds.getMaxY() > offset + getHeight()) {
-            scrollTo(Math.min(bounds.getMinY() - 4, bounds.getMaxY() - getHeight() + 4));
+            return bounds.getMinY() - 4;
         }
+        return bounds.getMaxY() > offset + getHeight()
+                ? Math.min(bounds.getMinY() - 4, bounds.getMaxY() - getHeight() + 4)
+                : offset;
     }
 
     private double most() {
@@ -128,6 +141,11 @@ public class Scroller extends Region {
         }
         double contentHeight = Math.max(wanted, height);
         content.resize(width - barWidth, contentHeight);
+        if (kept != null && height > 0 && height != heightOfKept && isInside(kept)) {
+            content.layout();
+            offset = showing(kept);
+            heightOfKept = height;
+        }
         offset = Math.max(0, Math.min(offset, contentHeight - height));
         content.relocate(0, -Math.round(offset));
         if (isTooTall) {
@@ -137,11 +155,6 @@ public class Scroller extends Region {
             rail.hide();
         }
         seen(offset, offset + height);
-        if (unseen != null && height > 0) {
-            Node first = unseen;
-            unseen = null;
-            reveal(first);
-        }
     }
 
     @Override
