@@ -103,7 +103,7 @@ final class DecodeCommand implements Callable<Integer> {
                 kind, new Decoding.Options(Optional.ofNullable(baud), parity, Optional.ofNullable(mode)));
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
-            out.println(Json.print(json(result)));
+            Json.print(out, json(result));
         } else {
             print(out, result);
         }
@@ -184,7 +184,8 @@ final class DecodeCommand implements Callable<Integer> {
         Decoded found = result.found();
         Map<String, Object> answer = Json.object();
         answer.put("kind", kind.text());
-        answer.put("messages", found.messages().stream().map(this::json).toList());
+        answer.put("messages", (Iterable<Map<String, Object>>)
+                () -> found.messages().stream().map(this::json).iterator());
         answer.put("glitches", found.glitches());
         found.rate().ifPresent(rate -> answer.put(kind == Kind.UART ? "baud" : "clock_hz", rate));
         if (build != null) {

@@ -1,8 +1,11 @@
 package inkel.app.cli;
 
+import com.fasterxml.jackson.core.JsonGenerator;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import inkel.core.quantity.Quantity;
+import java.io.IOException;
+import java.io.PrintWriter;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.LinkedHashMap;
@@ -22,6 +25,18 @@ final class Json {
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("plain values", e);
         }
+    }
+
+    /** As {@link #print(Object)}, piece by piece: what is iterated over is never there as a whole. */
+    static void print(PrintWriter out, Object value) {
+        try {
+            MAPPER.writerWithDefaultPrettyPrinter()
+                    .without(JsonGenerator.Feature.AUTO_CLOSE_TARGET)
+                    .writeValue(out, value);
+        } catch (IOException e) {
+            throw new IllegalStateException("plain values", e);
+        }
+        out.println();
     }
 
     static String line(Object value) {

@@ -11,6 +11,13 @@ import inkel.core.quantity.Unit;
  * @param to the pin of the same part that its other end goes to; a ground or a supply pin stands for the row of that
  */
 public record Fitting(Sort sort, Quantity value, String from, String to) {
+    /** In farads: capacitors of so much and more are commonly electrolytic, and have a right way round. */
+    private static final double POLARISED = 1e-6;
+
+    public boolean isPolarised() {
+        return sort == Sort.CAPACITOR && value.si() >= POLARISED;
+    }
+
     /** What is put there, and what it is counted in. */
     public enum Sort {
         CRYSTAL(Unit.HERTZ, "16 MHz"),

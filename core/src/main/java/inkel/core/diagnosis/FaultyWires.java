@@ -34,7 +34,7 @@ final class FaultyWires {
                     case OTHER_PIN_IN_CODE -> Question.Sort.CODE;
                     case MODE_WRONG, OTHER_ADDRESS -> Question.Sort.BRIDGE;
                     case WRONG_BAUD -> Question.Sort.RATE;
-                    case CAPACITOR_MISSING -> Question.Sort.CAPACITOR;
+                    case CAPACITOR_MISSING, CAPACITOR_TURNED -> Question.Sort.CAPACITOR;
                     case COLD_JOINT -> Question.Sort.HEADER;
                     case LEVEL_PART_OUT -> Question.Sort.PIECE;
                     case ANTENNA_MISSING -> Question.Sort.ANTENNA;

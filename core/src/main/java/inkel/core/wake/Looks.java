@@ -18,6 +18,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
+import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -28,10 +29,10 @@ import java.util.TreeSet;
 
 /** Checks that no network foretells: what is seen or done, who answers, and first signs of life. */
 final class Looks {
-    /** Sizes of small fuses, in amperes (IEC 60127 preferred ratings). */
     /** With these a class begins what it does when it takes something of the world in. */
     private static final Set<String> SENSES = Set.of("measures", "notices", "reads", "counts", "feels");
 
+    /** Sizes of small fuses, in amperes (IEC 60127 preferred ratings). */
     private static final List<Double> FUSES = List.of(0.1, 0.2, 0.5, 1.0, 2.0, 3.15, 5.0, 6.3, 10.0, 16.0, 25.0);
 
     /** A fuse carries its rating for ever; what flows at a peak is to stay below it. */
@@ -111,22 +112,43 @@ final class Looks {
         }
         for (Between between : node.node().between()) {
             if (!(between instanceof Between.Nothing)) {
-                looks.add(look(
-                        "look piece " + between.signal(),
-                        group,
-                        node.place(between.signal()),
-                        Question.Sort.PIECE,
-                        Fact.of("wake.look.piece")
-                                .with(
-                                        "part",
-                                        node.part(between.signal().part())
-                                                .map(placed -> placed.part().name())
-                                                .orElse(between.signal().part()))
-                                .with("pin", between.signal().pin()),
-                        List.of()));
+                looks.add(piece(group, between.signal()));
             }
         }
+        for (Placed placed : node.parts()) {
+            placed.cls().supplies().stream()
+                    .filter(supply -> placed.hasDiode(supply.pin()))
+                    .forEach(supply -> looks.add(piece(group, new Endpoint(placed.id(), supply.pin()))));
+            steps.electrolytics(placed).stream()
+                    .findFirst()
+                    .flatMap(WireStep::fitting)
+                    .ifPresent(largest -> looks.add(look(
+                            "look capacitor " + placed.id(),
+                            group,
+                            node.place(placed),
+                            Question.Sort.CAPACITOR,
+                            Fact.of("wake.look.capacitor")
+                                    .with("part", placed.part().name())
+                                    .with("value", largest.value()),
+                            List.of())));
+        }
         return looks;
+    }
+
+    private Check piece(Group group, Endpoint pin) {
+        return look(
+                "look piece " + pin,
+                group,
+                node.place(pin),
+                Question.Sort.PIECE,
+                Fact.of("wake.look.piece")
+                        .with(
+                                "part",
+                                node.part(pin.part())
+                                        .map(placed -> placed.part().name())
+                                        .orElse(pin.part()))
+                        .with("pin", pin.pin()),
+                List.of());
     }
 
     /** @param slot the name of the element that keeps a network from settling */

@@ -1,5 +1,6 @@
 package inkel.core.wake;
 
+import inkel.core.catalog.Fitting;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -8,6 +9,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -35,6 +37,17 @@ final class StepsOf {
             });
         }
         return steps;
+    }
+
+    /** The electrolytic capacitors across the supplies of a part, the largest first. */
+    List<WireStep> electrolytics(Placed placed) {
+        return list.steps().stream()
+                .filter(step -> step.isAcrossSupply()
+                        && step.subject().part().equals(placed.id())
+                        && step.fitting().filter(Fitting::isPolarised).isPresent())
+                .sorted(Comparator.comparingDouble(
+                        step -> -step.fitting().orElseThrow().value().si()))
+                .toList();
     }
 
     private void feed(Endpoint pin, Endpoint rail, Set<String> into) {

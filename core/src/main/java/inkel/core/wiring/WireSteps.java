@@ -99,10 +99,11 @@ final class WireSteps {
 
     private void feed(Terminal from, Rail.Load load, WireColour colour) {
         Placed taker = node.part(load.pin().part()).orElseThrow();
-        Optional<Between> diode = taker.hasDiode(load.pin().pin())
-                ? Optional.of(new Between.FeedDiode(load.pin(), Extras.NONE))
-                : Optional.empty();
-        add(WireStep.Kind.SUPPLY, from, onPin(load.pin()), colour, new Endpoint(taker.id(), ""), diode);
+        boolean hasDiode = taker.hasDiode(load.pin().pin());
+        Optional<Between> diode =
+                hasDiode ? Optional.of(new Between.FeedDiode(load.pin(), Extras.NONE)) : Optional.empty();
+        Endpoint subject = new Endpoint(taker.id(), hasDiode ? load.pin().pin() : "");
+        add(WireStep.Kind.SUPPLY, from, onPin(load.pin()), colour, subject, diode);
     }
 
     private static WireColour colour(Rail rail) {

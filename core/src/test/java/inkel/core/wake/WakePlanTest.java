@@ -385,4 +385,32 @@ class WakePlanTest {
                 .collect(Collectors.toMap(act -> act.signal().part(), ReportPlan.Act::to));
         assertEquals(Map.of("coil", WakeCheck.To.HIGH, "opto", WakeCheck.To.LOW), acts);
     }
+
+    /** One that is reversed may burst as soon as there is power. */
+    @Test
+    void electrolyticsAndDiodesAreLookedAtBeforeThereIsPower() {
+        List<String> looks = ids(Builds.dualCore()
+                .part("cell", "battery-lithium")
+                .boardAlso("VSYS", "cell.+")
+                .setting("board", "diode", "VSYS")
+                .part("card", "memory-card", "VCC=board.3V3")
+                .part("climate", "climate-i2c", "VIN=board.3V3"));
+        assertTrue(looks.contains("look capacitor card"), looks.toString());
+        assertTrue(looks.contains("look piece board.VSYS"), looks.toString());
+        assertTrue(!looks.contains("look capacitor climate"), "100 nF goes either way");
+        List<String> said = ids(
+                Builds.dualCore().part("card", "memory-card", "VCC=board.3V3").setting("card", "decoupling", "fitted"));
+        assertTrue(!said.contains("look capacitor card"), "it is on the part");
+    }
+
+    private static List<String> ids(Builds builds) {
+        return WakePlan.of(Circuit.of(builds.build(), Builds.CATALOG), Meter.USUAL)
+                .node(Builds.NODE)
+                .orElseThrow()
+                .checks()
+                .stream()
+                .filter(check -> check.group().phase() == Phase.BEFORE)
+                .map(Check::id)
+                .toList();
+    }
 }

@@ -26,7 +26,7 @@ for row in open(sys.argv[1]):
     elif words[0] == "spi":
         # device, select that must be low (- for the system's own), byte that asks, bytes, bytes of ones that it wants before
         shifts.setdefault(words[1], []).append(
-            (words[2], int(words[3], 0), [int(one, 0) for one in words[4].split(",")], int(words[5])))
+            (words[2], int(words[3], 0), [int(one, 0) for one in words[4].split(",")], int((words + ["0"])[5])))
     elif words[0] == "uart":
         voices[words[1]] = (int(words[2]), words[3])
 

@@ -219,7 +219,7 @@ for row in open(sys.argv[1]):
     elif words[0] == "register":
         buses[-1].devices[current][int(words[1], 0)] = numbers(words[2])
     elif words[0] == "spi":
-        shifts.append(Shift(*[int(word, 0) for word in words[1:6]], numbers(words[6]), int(words[7])))
+        shifts.append(Shift(*[int(word, 0) for word in words[1:6]], numbers(words[6]), int((words + ["0"])[7])))
     elif words[0] == "uart":
         voices[int(words[1])] = (int(words[2]), words[3])
 

@@ -396,6 +396,49 @@ public sealed interface Fault {
         }
     }
 
+    /** A diode in a wire stands the wrong way round. */
+    record DiodeTurned(String node, String wire) implements OnWire {
+        @Override
+        public FaultKind kind() {
+            return FaultKind.DIODE_TURNED;
+        }
+
+        @Override
+        public List<Twist> forms(Layout layout) {
+            Layout.Wire found = layout.wire(node, wire);
+            return List.of(twist().turn(found.name())
+                    .show(new Question.Look(Question.Sort.PIECE, found.step().subject()))
+                    .build());
+        }
+    }
+
+    /** An electrolytic capacitor across a supply stands the wrong way round, and lets through what it should keep. */
+    record CapacitorTurned(Place at, String wire) implements Fault {
+        /** Reversed by some volts one takes tens to hundreds of milliamperes, and gets hot. */
+        private static final double LEAST_OHMS = 15;
+
+        private static final double MOST_OHMS = 150;
+
+        @Override
+        public FaultKind kind() {
+            return FaultKind.CAPACITOR_TURNED;
+        }
+
+        @Override
+        public List<Twist> forms(Layout layout) {
+            NodeCircuit node = layout.node(at);
+            Placed placed = layout.placed(at);
+            WireStep step = layout.wire(at.node(), wire).step();
+            return List.of(twist().bridge(
+                            Layout.point(node, placed, ((Terminal.OnPin) step.from()).index()),
+                            Layout.point(node, placed, ((Terminal.OnPin) step.to()).index()),
+                            LEAST_OHMS,
+                            MOST_OHMS)
+                    .show(new Question.Look(Question.Sort.CAPACITOR, at))
+                    .build());
+        }
+    }
+
     /** What it takes in bursts lets its supply sag. */
     record CapacitorMissing(Place at) implements Fault {
         @Override

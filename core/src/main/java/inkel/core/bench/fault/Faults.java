@@ -19,6 +19,7 @@ import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -74,6 +75,13 @@ public final class Faults {
                 .isPresent();
         if (hasResistor) {
             faults.add(new Fault.Tenfold(node, id));
+        }
+        boolean hasDiode = wire.step()
+                .inLine()
+                .filter(piece -> piece instanceof Between.Diode || piece instanceof Between.FeedDiode)
+                .isPresent();
+        if (hasDiode) {
+            faults.add(new Fault.DiodeTurned(node, id));
         }
         if (wire.isPlain()) {
             wire.pins().forEach(pin -> moved(wire, pin));
@@ -255,6 +263,13 @@ public final class Faults {
         if (placed.capacitor().isPresent()) {
             faults.add(new Fault.CapacitorMissing(at));
         }
+        layout.at(node, placed.id())
+                .map(Layout.Wire::step)
+                .filter(step ->
+                        step.isAcrossSupply() && step.fitting().orElseThrow().isPolarised())
+                .max(Comparator.comparingDouble(
+                        step -> step.fitting().orElseThrow().value().si()))
+                .ifPresent(step -> faults.add(new Fault.CapacitorTurned(at, step.id())));
         boolean isMotor =
                 placed.cls().demands().pinLoads().stream().anyMatch(load -> load.sort() == PinLoad.Sort.WINDING)
                         || placed.cls().pins().stream().anyMatch(pin -> pin.use() == PinUse.PWM);

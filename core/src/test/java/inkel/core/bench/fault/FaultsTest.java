@@ -118,6 +118,49 @@ class FaultsTest {
         assertEquals(List.of("$G"), texts(Twist.NONE, reply()));
     }
 
+    /** 15 to 150 ohms across 3.3 V: what a supply gives is at least 20 mA more. Small ones have no right way round. */
+    @Test
+    void anElectrolyticTheWrongWayRoundTakesCurrent() {
+        Fault turned = fault(FaultKind.CAPACITOR_TURNED, fault -> fault.at().equals(part("radio")));
+        Question gives = new Question.Measure(new Probe.Amperes("bench usb.5V gives"));
+        double more = amount(turned.forms(layout).get(0), gives) - amount(Twist.NONE, gives);
+        assertTrue(more > 0.018, "" + more);
+        assertEquals(
+                1,
+                faults.stream()
+                        .filter(fault -> fault.kind() == FaultKind.CAPACITOR_TURNED
+                                && fault.at().equals(part("radio")))
+                        .count());
+        assertTrue(faults.stream()
+                .noneMatch(fault ->
+                        fault.kind() == FaultKind.CAPACITOR_TURNED && fault.at().equals(part("clock"))));
+    }
+
+    @Test
+    void aDiodeTheWrongWayRoundLetsNothingThrough() {
+        Layout fed = Layout.of(Circuit.of(
+                Builds.dualCore()
+                        .part("cell", "battery-lithium")
+                        .boardOnly("VSYS", "cell.+")
+                        .setting("board", "diode", "VSYS")
+                        .build(),
+                Builds.CATALOG));
+        Benches there = new Benches(fed.circuit(), fed.lists());
+        NodeCircuit table = fed.circuit().nodes().get(0);
+        Fault turned = Faults.of(fed).stream()
+                .filter(fault -> fault.kind() == FaultKind.DIODE_TURNED)
+                .findFirst()
+                .orElseThrow();
+        Question.Measure volts = new Question.Measure(there.volts(table, Builds.end("board.VSYS")));
+        for (Twist twist : List.of(Twist.NONE, turned.forms(fed).get(0))) {
+            PracticeBench bench = new PracticeBench(fed.circuit(), fed.lists(), twist, EXACT, 5);
+            double read = ((Answer.Amount) bench.ask(new Asked(Scene.resting(there.all()), volts))
+                            .orElseThrow())
+                    .si();
+            assertEquals(twist == Twist.NONE, read > 2.5, "" + read);
+        }
+    }
+
     @Test
     void aLooseContactLosesWhatItsOhmsMakeOfTheCurrent() {
         Fault loose = fault(FaultKind.CONTACT_LOOSE, onWireAt("gps.VCC"));
