@@ -104,9 +104,8 @@ public class Scroller extends Region {
     public final void reveal(Node node) {
         kept = node;
         heightOfKept = getHeight();
-        if (getHeight() > 0) {
-            scrollTo(showing(node));
-        }
+        // What is drawn anew with the room is not there to be brought into view later.
+        scrollTo(showing(node));
     }
 
     /** What is on top when a node is in view. */
