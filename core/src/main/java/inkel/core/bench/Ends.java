@@ -57,4 +57,9 @@ public final class Ends {
     public static String gives(NodeCircuit node, Endpoint rail) {
         return of(node, rail, "gives");
     }
+
+    /** What the element of a diode that stands in a wire is called. */
+    public static String diode(String wire) {
+        return wire + " diode";
+    }
 }

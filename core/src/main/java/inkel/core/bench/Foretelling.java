@@ -231,6 +231,7 @@ public final class Foretelling {
     private Optional<Band> band(Sketch sketch) {
         double[] ends = ends(sketch);
         boolean isStraight = true;
+        List<Tried> bent = new ArrayList<>();
         double least = sketch.usual();
         double most = sketch.usual();
         for (Tried tried : List.of(sketch.down().orElseThrow(), sketch.up().orElseThrow())) {
@@ -242,7 +243,11 @@ public final class Foretelling {
             if (tried.solution().isPresent()) {
                 double found = sketch.reading().of(tried.solution().get());
                 double straight = straight(sketch, tried.figures());
-                isStraight &= Math.abs(found - straight) <= STRAIGHT * (ends[1] - ends[0]) + EVEN;
+                boolean isBent = Math.abs(found - straight) > STRAIGHT * (ends[1] - ends[0]) + EVEN;
+                isStraight &= !isBent;
+                if (isBent) {
+                    bent.add(tried);
+                }
                 least = Math.min(least, found);
                 most = Math.max(most, found);
             }
@@ -258,8 +263,9 @@ public final class Foretelling {
             lower = Math.max(lower, bent(sketch.usual(), ends[0], likely[0], lower));
             upper = Math.min(upper, bent(sketch.usual(), ends[1], likely[1], upper));
         } else {
-            least = Math.min(least, beyond(sketch, -1));
-            most = Math.max(most, beyond(sketch, 1));
+            // A bench that is bent and not the furthest may be once its own figures are at their ends.
+            least = Math.min(least, Math.min(beyond(sketch, -1, corners.values()), beyond(sketch, -1, bent)));
+            most = Math.max(most, Math.max(beyond(sketch, 1, corners.values()), beyond(sketch, 1, bent)));
             double pad = PAD * (most - least);
             lower = Math.min(lower, least - pad);
             upper = Math.max(upper, most + pad);
@@ -267,11 +273,11 @@ public final class Foretelling {
         return Optional.of(new Band(lower, sketch.usual(), upper, causes(sketch)));
     }
 
-    /** Where a reading bends: its end by the slopes behind the bend, from the bench that was furthest that way. */
-    private double beyond(Sketch sketch, int way) {
+    /** Where a reading bends: its end by the slopes behind the bend, from the bench of some that was furthest that way. */
+    private double beyond(Sketch sketch, int way, Collection<Tried> benches) {
         Tried furthest = null;
         double most = Double.NEGATIVE_INFINITY;
-        for (Tried tried : corners.values()) {
+        for (Tried tried : benches) {
             if (tried.solution().isPresent()) {
                 double found = way * sketch.reading().of(tried.solution().get());
                 if (found > most) {

@@ -94,7 +94,8 @@ record Patch(BenchModel model, Network network) {
          * on one of its ends alone.
          */
         private boolean isMoved(BenchModel.Slot wire) {
-            boolean isPlain = !names.contains(WireElements.transistor(wire.name()));
+            boolean isPlain =
+                    !names.contains(WireElements.transistor(wire.name())) && !names.contains(Ends.diode(wire.name()));
             if (!isPlain || !(element(wire) instanceof Element.Resistor planned)) {
                 return false;
             }

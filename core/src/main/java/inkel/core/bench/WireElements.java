@@ -60,13 +60,12 @@ final class WireElements {
             model.resistor(
                     name, from, to, Assumed.resistor(name, divider.series().ohms()));
         } else if (piece instanceof Between.Diode) {
-            boolean isFromDriver = isFromDriver(step);
             // Its stripe is to who talks.
-            model.diode(name, isFromDriver ? to : from, isFromDriver ? from : to, knee(name), Assumed.LAMP_OHMS);
+            diode(step, name, from, to, !isFromDriver(step), Assumed.LAMP_OHMS);
         } else if (piece instanceof Between.FeedDiode feed) {
             boolean isToPin =
                     step.to() instanceof Terminal.OnPin pin && pin.pin().equals(feed.signal());
-            model.diode(name, isToPin ? from : to, isToPin ? to : from, knee(name), Assumed.PASS_OHMS);
+            diode(step, name, from, to, isToPin, Assumed.PASS_OHMS);
         } else if (piece instanceof Between.Opto opto) {
             model.resistor(name, from, to, Assumed.resistor(name, opto.series().ohms()));
             opto(step, name);
@@ -75,9 +74,13 @@ final class WireElements {
         }
     }
 
-    private static Unknown knee(String name) {
+    /** Behind the wire and its contacts, which may be loose, the diode; it conducts from one end to the other, or back. */
+    private void diode(WireStep step, String name, String from, String to, boolean isOnwards, double ohms) {
+        String behind = name + " behind";
+        model.resistor(name, from, behind, Assumed.wire(name, step.jumper(table).orElseThrow()));
         double usual = Placed.DIODE.volts();
-        return new Unknown(name + " knee", usual / 2, usual * 0.75, usual, Source.RULE);
+        Unknown knee = new Unknown(name + " knee", usual / 2, usual * 0.75, usual, Source.RULE);
+        model.diode(Ends.diode(name), isOnwards ? behind : to, isOnwards ? to : behind, knee, ohms);
     }
 
     private Optional<Wire> wire(WireStep step) {

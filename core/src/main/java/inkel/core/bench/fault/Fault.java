@@ -406,7 +406,7 @@ public sealed interface Fault {
         @Override
         public List<Twist> forms(Layout layout) {
             Layout.Wire found = layout.wire(node, wire);
-            return List.of(twist().turn(found.name())
+            return List.of(twist().turn(Ends.diode(found.name()))
                     .show(new Question.Look(Question.Sort.PIECE, found.step().subject()))
                     .build());
         }

@@ -153,12 +153,26 @@ class FaultsTest {
                 .orElseThrow();
         Question.Measure volts = new Question.Measure(there.volts(table, Builds.end("board.VSYS")));
         for (Twist twist : List.of(Twist.NONE, turned.forms(fed).get(0))) {
-            PracticeBench bench = new PracticeBench(fed.circuit(), fed.lists(), twist, EXACT, 5);
-            double read = ((Answer.Amount) bench.ask(new Asked(Scene.resting(there.all()), volts))
-                            .orElseThrow())
-                    .si();
+            double read = read(fed, there, twist, volts);
             assertEquals(twist == Twist.NONE, read > 2.5, "" + read);
         }
+        // A contact of 22 to 50 ohms before the diode, at some tens of milliamperes.
+        Fault loose = Faults.of(fed).stream()
+                .filter(fault -> fault.kind() == FaultKind.CONTACT_LOOSE
+                        && ((Fault.OnWire) fault).wire().equals(((Fault.OnWire) turned).wire()))
+                .findFirst()
+                .orElseThrow();
+        List<Twist> forms = loose.forms(fed);
+        double well = read(fed, there, Twist.NONE, volts);
+        double with = read(fed, there, forms.get(forms.size() - 1), volts);
+        assertTrue(well - with > 0.3, well + " and " + with);
+    }
+
+    private static double read(Layout table, Benches there, Twist twist, Question.Measure what) {
+        PracticeBench bench = new PracticeBench(table.circuit(), table.lists(), twist, EXACT, 5);
+        return ((Answer.Amount)
+                        bench.ask(new Asked(Scene.resting(there.all()), what)).orElseThrow())
+                .si();
     }
 
     @Test
