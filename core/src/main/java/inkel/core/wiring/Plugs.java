@@ -92,14 +92,6 @@ final class Plugs {
                         here.get().y() - there.get().y());
     }
 
-    /** The rail whose row stands for a supply pin of a part beside the breadboard. */
-    private Optional<Endpoint> row(Placed placed, Fitting capacitor) {
-        boolean isBeside = node.table().isBreadboard() && !Jumper.isInABreadboard(node, placed);
-        return node.railOf(placed, capacitor.from())
-                .map(Rail::id)
-                .filter(rail -> isBeside && node.farLoad(rail.part()).isEmpty());
-    }
-
     /** Whether a wire leads to a supply pin; what the part itself gives there is there in any case. */
     private boolean isWired(Placed placed, String pin) {
         return placed.cls().supply(pin).isEmpty()

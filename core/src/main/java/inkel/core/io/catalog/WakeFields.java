@@ -32,7 +32,7 @@ final class WakeFields {
     private static final int MOST_SENT = 8;
 
     private static final String NOTHING = "none";
-    private static final Pattern ASKED = Pattern.compile("(0[xX])?[0-9A-Fa-f]{1,4}|[a-z][a-z0-9-]{0,31}");
+    private static final Pattern ASKED = Pattern.compile("(0[xX])?[0-9A-Fa-f]{1,4}|[A-Za-z][A-Za-z0-9_-]{0,31}");
     private static final Pattern BYTE = Pattern.compile("(0[xX])?[0-9A-Fa-f]{1,4}");
     private static final Pattern MASK = Pattern.compile("0[xX][0-9A-Fa-f]{1,8}");
 

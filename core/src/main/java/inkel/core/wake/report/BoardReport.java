@@ -295,7 +295,7 @@ public record BoardReport(List<Taken> taken, List<Told> told, boolean isWhole, O
 
         private boolean register(int number, String[] words) {
             boolean isWritten = words.length == 4
-                    && words[2].matches("0[xX][0-9a-fA-F]{1,4}|[a-z][a-z0-9-]{0,31}")
+                    && words[2].matches("0[xX][0-9a-fA-F]{1,4}|[A-Za-z][A-Za-z0-9_-]{0,31}")
                     && words[3].matches("0[xX][0-9a-fA-F]{1,8}");
             if (isWritten && isPlanned(words[1])) {
                 Optional<Check> check = wake.check("register " + words[1] + " " + words[2]);

@@ -60,7 +60,7 @@ class BoundsTest {
     @ParameterizedTest(name = "{0}: {1}")
     @CsvSource({
         "at, chip id",
-        "at, Status",
+        "at, chip/id",
         "at, 0x123456789",
         "send, 0x1FFFF",
         "send, 9F 9F 9F 9F 9F 9F 9F 9F 9F",
