@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
+import inkel.app.state.UserState;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import javafx.geometry.Bounds;
@@ -56,6 +57,8 @@ class ZoomWindowTest extends WindowJourney {
         assertEquals(stage.getScene().getWidth(), shell.getWidth(), 0.5);
         assertEquals(stage.getScene().getHeight(), shell.getHeight(), 0.5);
 
+        // A program that ends waits for what is still to be written; this one does not end.
+        until(() -> UserState.read(folder).number("zoom", 1) == 1.5);
         robot.interact(() -> {
             shell().dispose();
             show();
