@@ -35,9 +35,16 @@ public sealed interface Question {
             values = List.copyOf(values);
         }
 
+        /** As many as a report has. */
+        private static final int MOST_DIGITS = 8;
+
         /** What is read where nobody drives the line. */
         public String undriven(boolean isLow) {
-            int digits = values.get(0).replaceFirst("^0[xX]", "").length();
+            int digits = Math.max(
+                    1,
+                    Math.min(
+                            MOST_DIGITS,
+                            values.get(0).replaceFirst("^0[xX]", "").length()));
             long ones = (1L << 4 * digits) - 1;
             long read = isLow ? 0 : ones & mask.orElse(ones);
             return String.format(Locale.ROOT, "0x%0" + digits + "X", read);

@@ -39,6 +39,8 @@ import java.util.stream.Stream;
 
 /** One node joined to the catalogue. */
 public final class NodeCircuit {
+    /** What follows the ends in the id of a capacitor. */
+    public static final String BY_CAPACITOR = " by capacitor ";
 
     private final Node node;
     private final List<Lost> lost;
@@ -427,9 +429,23 @@ public final class NodeCircuit {
         return plugged.contains(pin);
     }
 
+    /** The supply pins of a part that a wire with a diode in it leads to; none of one that waits for later. */
+    public List<Endpoint> behindDiodes(Placed placed) {
+        return placed.isForLater()
+                ? List.of()
+                : placed.cls().supplies().stream()
+                        .map(Supply::pin)
+                        .filter(pin ->
+                                placed.hasDiode(pin) && railOf(placed, pin).isPresent())
+                        .filter(pin ->
+                                placed.cls().pin(pin).filter(Pin::isSocket).isEmpty())
+                        .map(pin -> new Endpoint(placed.id(), pin))
+                        .toList();
+    }
+
     /** How the id of a capacitor across a supply ends, since several stand side by side between the same ends. */
     public static String by(Placed placed, Fitting capacitor) {
-        return " by capacitor " + Engineering.exact(capacitor.value()) + " of " + placed.id() + "." + capacitor.from();
+        return BY_CAPACITOR + Engineering.exact(capacitor.value()) + " of " + placed.id() + "." + capacitor.from();
     }
 
     /** Whether a capacitor across a supply of a part is ticked off as put in. */

@@ -2,7 +2,6 @@ package inkel.core.parts;
 
 import inkel.core.catalog.Decoupling;
 import inkel.core.catalog.Fitting;
-import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -87,9 +86,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             placed.selectHeldLow()
                     .ifPresent(resistor ->
                             lines.add(Kind.RESISTOR, Fact.of("have.resistor").with("value", resistor.value()), placed));
-            if (placed.part().has(Settings.DIODE)) {
-                lines.add(Kind.SEMICONDUCTOR, Fact.of("have.schottky"), placed);
-            }
+            node.behindDiodes(placed).forEach(pin -> lines.add(Kind.SEMICONDUCTOR, Fact.of("have.schottky"), placed));
         }
         for (Between between : node.node().between()) {
             Placed placed = node.part(between.signal().part()).orElseThrow();

@@ -47,9 +47,11 @@ public record SupplyReport(List<Feed> feeds) {
             return rail.flatMap(Rail::volts).map(volts -> placed.arriving(supply.pin(), volts));
         }
 
-        /** Where the voltage of the rail comes from. */
+        /** Where what arrives comes from: the rail's own, unless a diode stands between. */
         public Source source() {
-            return rail.map(Rail::source).orElse(Source.CLASS);
+            return placed.hasDiode(supply.pin()) && rail.isPresent()
+                    ? Source.COMPUTED
+                    : rail.map(Rail::source).orElse(Source.CLASS);
         }
 
         public Fit fit() {

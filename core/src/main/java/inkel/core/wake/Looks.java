@@ -116,9 +116,7 @@ final class Looks {
             }
         }
         for (Placed placed : node.parts()) {
-            placed.cls().supplies().stream()
-                    .filter(supply -> placed.hasDiode(supply.pin()))
-                    .forEach(supply -> looks.add(piece(group, new Endpoint(placed.id(), supply.pin()))));
+            node.behindDiodes(placed).forEach(pin -> looks.add(piece(group, pin)));
             steps.electrolytics(placed).stream()
                     .findFirst()
                     .flatMap(WireStep::fitting)

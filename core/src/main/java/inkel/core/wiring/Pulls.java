@@ -20,7 +20,7 @@ final class Pulls {
     private static final String BETWEEN = " > ";
     private static final String MEETING = "meeting of ";
     private static final String BY = " by ";
-    private static final Pattern CAPACITOR = Pattern.compile(BY + "capacitor (?<value>.+) of ");
+    private static final Pattern CAPACITOR = Pattern.compile(NodeCircuit.BY_CAPACITOR + "(?<value>.+) of ");
     private static final Pattern STRETCH =
             Pattern.compile("rail (?<board>\\d+) (?<side>left|right) (?<sign>plus|minus) (?<segment>\\d+)");
 

@@ -48,7 +48,7 @@ public record WireStep(
 
     /** Whether it is a capacitor across a supply of a part, and not one beside a signal or around a bare chip. */
     public boolean isAcrossSupply() {
-        return !subject.isPin() && id.contains(" by capacitor ");
+        return !subject.isPin() && id.contains(NodeCircuit.BY_CAPACITOR);
     }
 
     /** What a wire carries, in the order of work. */

@@ -110,4 +110,18 @@ class PartsListTest {
                 .apply(build.build());
         assertEquals(List.of(), Builds.of(inkel.core.checks.Assessment.assess(after, Builds.CATALOG), "i2c.no_pullup"));
     }
+
+    /** One in each feed that has one; a pin that nothing feeds has none to be got. */
+    @Test
+    void eachFeedWithADiodeWantsOne() {
+        Builds one = Builds.classic()
+                .part("nine", "wall-supply-9v")
+                .boardAlso("VIN", "nine.+")
+                .setting("board", "diode", "VIN, 5V");
+        assertEquals(
+                1, lines(one, Kind.SEMICONDUCTOR).stream().mapToInt(Line::count).sum());
+        Builds two = one.part("five", "wall-supply-5v").boardAlso("5V", "five.+");
+        assertEquals(
+                2, lines(two, Kind.SEMICONDUCTOR).stream().mapToInt(Line::count).sum());
+    }
 }

@@ -14,6 +14,7 @@ import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Source;
 import inkel.core.remedy.FeedCheck;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -71,6 +72,18 @@ class SupplyRulesTest {
                 .filter(key -> key.startsWith("parts.supply_"))
                 .toList();
         assertEquals(expected.isEmpty() ? List.of() : List.of(expected), sentences);
+    }
+
+    @Test
+    void whatIsLeftBehindADiodeIsComputed() {
+        Finding finding = Builds.classic()
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .setting("radio", "diode", "VCC")
+                .figure("radio", "supply/VCC/min", "3.1 V")
+                .findings("parts.supply_too_low")
+                .get(0);
+        assertEquals(2.8, finding.evidence().get(0).value().si(), 1e-9);
+        assertEquals(Source.COMPUTED, finding.evidence().get(0).source());
     }
 
     @Test
