@@ -41,7 +41,7 @@ public final class PartsCsv {
     private static void rows(Assessment assessment, Drawer drawer, Csv.Table csv) throws IOException {
         Circuit circuit = assessment.reports().circuit();
         Catalog catalog = circuit.catalog();
-        Wants wants = Wants.of(circuit, Seated.of(assessment));
+        Wants wants = Wants.of(Seated.of(assessment));
         Map<Item, Integer> left = new TreeMap<>();
         Shopping.of(wants.counts(), drawer, "").lines().forEach(line -> left.put(line.item(), line.have()));
         for (var node : circuit.nodes()) {

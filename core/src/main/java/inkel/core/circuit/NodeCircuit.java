@@ -18,6 +18,7 @@ import inkel.core.document.Node;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.document.WireId;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Range;
@@ -39,8 +40,7 @@ import java.util.stream.Stream;
 
 /** One node joined to the catalogue. */
 public final class NodeCircuit {
-    /** What follows the ends in the id of a capacitor. */
-    public static final String BY_CAPACITOR = " by capacitor ";
+    private static final String CAPACITOR = "capacitor ";
 
     private final Node node;
     private final List<Lost> lost;
@@ -55,7 +55,8 @@ public final class NodeCircuit {
     private final Map<Endpoint, Optional<IoFamily>> families = new ConcurrentHashMap<>();
     private final Map<Endpoint, Optional<Rail>> ioRails = new ConcurrentHashMap<>();
     private final Map<Endpoint, List<Wire>> nets = new LinkedHashMap<>();
-    private final Set<Endpoint> plugged;
+    private final Set<Endpoint> plugged = new HashSet<>();
+    private final Set<String> fitted = new HashSet<>();
     private final Map<Endpoint, Wire> wires = new HashMap<>();
     private final Map<Endpoint, Between> betweens = new HashMap<>();
     private final Map<String, Ways> ways = new ConcurrentHashMap<>();
@@ -68,7 +69,7 @@ public final class NodeCircuit {
         node = sifted.node();
         lost = sifted.lost();
         this.parts = parts;
-        plugged = pluggedPins(node);
+        node.plugged().forEach(id -> tick(WireId.parse(id)));
         loads.forEach(load -> far.put(load.placed().id(), load));
         List<Placed> taking = new ArrayList<>(parts.values());
         loads.forEach(load -> taking.add(load.placed()));
@@ -443,36 +444,33 @@ public final class NodeCircuit {
                         .toList();
     }
 
-    /** How the id of a capacitor across a supply ends, since several stand side by side between the same ends. */
+    /** What a capacitor across a supply is called in its id, since several stand side by side between the same ends. */
     public static String by(Placed placed, Fitting capacitor) {
-        return BY_CAPACITOR + Engineering.exact(capacitor.value()) + " of " + placed.id() + "." + capacitor.from();
+        return CAPACITOR + Engineering.exact(capacitor.value()) + " of " + placed.id() + "." + capacitor.from();
+    }
+
+    /** Whether the id of a small part is that of a capacitor. */
+    public static boolean isCapacitor(WireId id) {
+        return id.by().startsWith(CAPACITOR);
+    }
+
+    /** The value in the id of a capacitor across a supply, as it was written; empty for any other small part. */
+    public static Optional<String> valueIn(WireId id) {
+        int end = id.by().indexOf(" of ");
+        return isCapacitor(id) && end > CAPACITOR.length()
+                ? Optional.of(id.by().substring(CAPACITOR.length(), end))
+                : Optional.empty();
     }
 
     /** Whether a capacitor across a supply of a part is ticked off as put in. */
     public boolean isFitted(Placed placed, Fitting capacitor) {
-        String by = by(placed, capacitor);
-        return node.plugged().stream().anyMatch(id -> id.endsWith(by));
+        return fitted.contains(by(placed, capacitor));
     }
 
-    /** The pins that ids of plugged wires name: {@code board.D9@1 > radio.CE@1}. */
-    private static Set<Endpoint> pluggedPins(Node node) {
-        Set<Endpoint> pins = new HashSet<>();
-        for (String id : node.plugged()) {
-            // By hand, since patterns are dear and this is asked for at every edit.
-            int middle = id.indexOf(" > ");
-            if (middle >= 0) {
-                addPin(id.substring(0, middle), pins);
-                addPin(id.substring(middle + 3), pins);
-            }
-        }
-        return pins;
-    }
-
-    private static void addPin(String end, Set<Endpoint> pins) {
-        int number = end.lastIndexOf('@');
-        if (number >= 0) {
-            Endpoint.parse(end.substring(0, number)).ifPresent(pins::add);
-        }
+    private void tick(WireId id) {
+        WireId.pin(id.from()).ifPresent(plugged::add);
+        WireId.pin(id.to()).ifPresent(plugged::add);
+        fitted.add(id.by());
     }
 
     /** Whether a wire only ties its signal to a rail, to ground or to another pin of its own part. */

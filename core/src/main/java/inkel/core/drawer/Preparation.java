@@ -4,10 +4,10 @@ import inkel.core.catalog.Outline;
 import inkel.core.catalog.TableKind;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.parts.PartsList;
 import inkel.core.quantity.Length;
 import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.Jumper;
+import inkel.core.wiring.PartsList;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
@@ -58,7 +58,7 @@ public record Preparation(List<Solder> solder, Set<Tool> tools) {
         List<Solder> solder = new ArrayList<>();
         List<Placed> here =
                 node.parts().stream().filter(placed -> !placed.isForLater()).toList();
-        List<PartsList.Line> lines = PartsList.of(node).lines();
+        List<PartsList.Line> lines = PartsList.of(plan.list()).lines();
         for (Placed placed : here) {
             Optional<Length> pitch = placed.cls().handling().make().pitch();
             if (isOf(lines, PartsList.Kind.ADAPTER, placed)) {

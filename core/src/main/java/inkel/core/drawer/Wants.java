@@ -1,11 +1,10 @@
 package inkel.core.drawer;
 
-import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.parts.PartsList;
 import inkel.core.quantity.Quantity;
 import inkel.core.seats.SeatPlan;
+import inkel.core.wiring.PartsList;
 import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -28,13 +27,13 @@ public record Wants(List<Want> all) {
      */
     public record Want(Item item, int count, String node, String part) {}
 
-    /** @param plans the seats of all nodes of the circuit */
-    public static Wants of(Circuit circuit, List<SeatPlan> plans) {
+    /** @param plans the seats of all nodes of a build */
+    public static Wants of(List<SeatPlan> plans) {
         List<Want> wants = new ArrayList<>();
         for (SeatPlan plan : plans) {
             NodeCircuit node = plan.node();
             String here = node.node().id();
-            for (PartsList.Line line : PartsList.of(circuit, node).lines()) {
+            for (PartsList.Line line : PartsList.of(plan.list()).lines()) {
                 for (String owner : line.owners()) {
                     item(node, line, owner).ifPresent(item -> wants.add(new Want(item, 1, here, owner)));
                 }

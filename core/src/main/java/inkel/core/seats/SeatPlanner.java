@@ -8,6 +8,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Part;
 import inkel.core.document.SeatChoice;
 import inkel.core.document.SeatChoice.Side;
+import inkel.core.document.WireId;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireColour;
 import inkel.core.wiring.WireList;
@@ -261,7 +262,7 @@ public final class SeatPlanner {
                     break;
                 }
             }
-            String id = bridge.from().id() + " > " + bridge.to().id();
+            String id = new WireId(bridge.from().id(), bridge.to().id()).toString();
             Optional<WireColour> made =
                     Optional.ofNullable(node.node().made().get(id)).flatMap(WireColour::of);
             steps.add(

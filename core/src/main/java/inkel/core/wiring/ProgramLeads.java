@@ -5,6 +5,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.ProgramLines;
 import inkel.core.document.Endpoint;
+import inkel.core.document.WireId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -24,7 +25,7 @@ final class ProgramLeads {
             Terminal other =
                     line.lead().map(lead -> WireSteps.onPin(node, lead)).orElseGet(Terminal.OnGroundRow::new);
             steps.add(new WireStep(
-                    chip.id() + " > " + other.id(),
+                    new WireId(chip.id(), other.id()).toString(),
                     steps.size() + 1,
                     WireStep.Kind.PROGRAMMING,
                     chip,

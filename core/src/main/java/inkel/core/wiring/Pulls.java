@@ -5,6 +5,7 @@ import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
+import inkel.core.document.WireId;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Unit;
@@ -17,10 +18,7 @@ import java.util.regex.Pattern;
 
 /** Wires that are plugged and no longer in the plan, to be pulled before any is plugged. */
 final class Pulls {
-    private static final String BETWEEN = " > ";
     private static final String MEETING = "meeting of ";
-    private static final String BY = " by ";
-    private static final Pattern CAPACITOR = Pattern.compile(NodeCircuit.BY_CAPACITOR + "(?<value>.+) of ");
     private static final Pattern STRETCH =
             Pattern.compile("rail (?<board>\\d+) (?<side>left|right) (?<sign>plus|minus) (?<segment>\\d+)");
 
@@ -30,12 +28,9 @@ final class Pulls {
     static List<WireStep> of(NodeCircuit node, Set<String> ids) {
         List<WireStep> pulls = new ArrayList<>();
         for (String id : ids) {
-            int arrow = id.indexOf(BETWEEN);
-            String from = arrow < 0 ? id : id.substring(0, arrow);
-            String to = arrow < 0 ? "" : id.substring(arrow + BETWEEN.length());
-            int by = to.indexOf(BY);
-            Terminal one = terminal(node, from);
-            Terminal other = terminal(node, by < 0 ? to : to.substring(0, by));
+            WireId wire = WireId.parse(id);
+            Terminal one = terminal(node, wire.from());
+            Terminal other = terminal(node, wire.to());
             pulls.add(new WireStep(
                     id,
                     pulls.size() + 1,
@@ -47,18 +42,16 @@ final class Pulls {
                             .or(() -> subject(one))
                             .orElse(new Endpoint(node.board().id(), ""))),
                     Optional.empty(),
-                    capacitor(to),
+                    capacitor(wire),
                     true));
         }
         return pulls;
     }
 
-    private static Optional<Fitting> capacitor(String id) {
-        Matcher found = CAPACITOR.matcher(id);
-        return found.find()
-                ? Engineering.parse(found.group("value"), Unit.FARAD)
-                        .map(value -> new Fitting(Fitting.Sort.CAPACITOR, Capacitance.ofFarads(value), "", ""))
-                : Optional.empty();
+    private static Optional<Fitting> capacitor(WireId id) {
+        return NodeCircuit.valueIn(id)
+                .flatMap(value -> Engineering.parse(value, Unit.FARAD))
+                .map(value -> new Fitting(Fitting.Sort.CAPACITOR, Capacitance.ofFarads(value), "", ""));
     }
 
     /** Whether a wire joins what is only there on a breadboard: a stretch of a rail, a row where wires meet. */
@@ -94,9 +87,8 @@ final class Pulls {
                             terminal(node, id.substring(MEETING.length(), blank)), Integer.parseInt(nth))
                     : new Terminal.Gone(id);
         }
-        int at = id.lastIndexOf('@');
-        Optional<Endpoint> pin = at < 0 ? Optional.empty() : Endpoint.parse(id.substring(0, at));
-        return pin.flatMap(end -> node.part(end.part()).flatMap(placed -> onPin(placed, id)))
+        return WireId.pin(id)
+                .flatMap(end -> node.part(end.part()).flatMap(placed -> onPin(placed, id)))
                 .orElseGet(() -> new Terminal.Gone(id));
     }
 

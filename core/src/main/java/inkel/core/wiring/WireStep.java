@@ -4,6 +4,7 @@ import inkel.core.catalog.Fitting;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Place;
+import inkel.core.document.WireId;
 import java.util.Optional;
 
 /**
@@ -48,7 +49,7 @@ public record WireStep(
 
     /** Whether it is a capacitor across a supply of a part, and not one beside a signal or around a bare chip. */
     public boolean isAcrossSupply() {
-        return !subject.isPin() && id.contains(NodeCircuit.BY_CAPACITOR);
+        return !subject.isPin() && NodeCircuit.isCapacitor(WireId.parse(id));
     }
 
     /** What a wire carries, in the order of work. */

@@ -12,6 +12,7 @@ import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Wire;
+import inkel.core.document.WireId;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -152,7 +153,7 @@ final class WireSteps {
     }
 
     private void fitting(Terminal from, Terminal to, String by, String pin, Placed placed, Fitting fitting) {
-        String id = from.id() + " > " + to.id() + by;
+        String id = new WireId(from.id(), to.id(), by).toString();
         add(new WireStep(
                 id,
                 steps.size() + 1,
@@ -226,9 +227,9 @@ final class WireSteps {
         boolean isGround = leg.from() instanceof Terminal.OnGroundRow || leg.to() instanceof Terminal.OnGroundRow;
         // Several may stand side by side between the same ends.
         String by = leg.fitting()
-                .map(fitting -> " by " + fitting.sort().name().toLowerCase(Locale.ROOT) + " of " + signal)
+                .map(fitting -> fitting.sort().name().toLowerCase(Locale.ROOT) + " of " + signal)
                 .orElse("");
-        String id = leg.from().id() + " > " + leg.to().id() + by;
+        String id = new WireId(leg.from().id(), leg.to().id(), by).toString();
         add(new WireStep(
                 id,
                 steps.size() + 1,
@@ -323,7 +324,7 @@ final class WireSteps {
             WireColour colour,
             Endpoint subject,
             Optional<Between> inLine) {
-        String id = from.id() + " > " + to.id();
+        String id = new WireId(from.id(), to.id()).toString();
         add(new WireStep(
                 id,
                 steps.size() + 1,

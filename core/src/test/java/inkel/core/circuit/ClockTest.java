@@ -11,7 +11,7 @@ import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
-import inkel.core.parts.PartsList;
+import inkel.core.wiring.PartsList;
 import inkel.core.wiring.WireList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -48,7 +48,7 @@ class ClockTest {
                                         && fitting.from().startsWith("X"))
                                 .isPresent())
                         .count());
-        assertTrue(PartsList.of(chip("inner 8 MHz").circuit()).lines().stream()
+        assertTrue(PartsList.of(WireList.of(chip("inner 8 MHz").circuit())).lines().stream()
                 .noneMatch(line -> line.kind() == PartsList.Kind.CRYSTAL));
     }
 

@@ -25,7 +25,7 @@ class WantsTest {
         static Table of(Build build) {
             Circuit circuit = Circuit.of(build, Builds.CATALOG);
             List<SeatPlan> plans = SeatPlanner.of(circuit, WireList.of(circuit));
-            return new Table(circuit, plans, Wants.of(circuit, plans));
+            return new Table(circuit, plans, Wants.of(plans));
         }
 
         Tonight tonight(Drawer drawer) {

@@ -28,10 +28,10 @@ import inkel.core.io.document.BuildWriter;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
-import inkel.core.parts.PartsList;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
+import inkel.core.wiring.PartsList;
 import inkel.core.wiring.WireList;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -340,8 +340,8 @@ class BoardLinkTest {
                 new Between.Divider(
                         Builds.end("board.D4"), Resistance.ofOhms(3300), Resistance.ofOhms(5600), Extras.NONE));
         Circuit circuit = Circuit.of(build, Builds.CATALOG);
-        List<Integer> resistors = circuit.nodes().stream()
-                .map(node -> (int) PartsList.of(circuit, node).lines().stream()
+        List<Integer> resistors = WireList.of(circuit).stream()
+                .map(list -> (int) PartsList.of(list).lines().stream()
                         .filter(line -> line.kind() == PartsList.Kind.RESISTOR)
                         .count())
                 .toList();

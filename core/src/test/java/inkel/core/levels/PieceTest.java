@@ -17,9 +17,10 @@ import inkel.core.io.document.BuildWriter;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
-import inkel.core.parts.PartsList;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Resistance;
+import inkel.core.wiring.PartsList;
+import inkel.core.wiring.WireList;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -202,7 +203,7 @@ class PieceTest {
                 .between(diode("turn.IN2", 4700))
                 .between(lowPass("turn.IN3", 1000, 100));
         TreeMap<String, Integer> counted = new TreeMap<>();
-        PartsList.of(builds.circuit()).lines().stream()
+        PartsList.of(WireList.of(builds.circuit())).lines().stream()
                 .filter(line -> line.kind() != PartsList.Kind.PART)
                 .forEach(line -> counted.put(
                         line.what().key() + " " + line.what().values().getOrDefault("value", ""), line.count()));

@@ -131,24 +131,23 @@ class I2cBusTest {
         Builds build = bus(1, "10k").setting("adc-1", "pull_ups", "off");
         RuleKit.everyWayOut(build, "i2c.no_pullup");
         Build after = finding(build, "i2c.no_pullup").fixes().get(0).apply(build.build());
-        long resistors =
-                inkel.core.parts.PartsList.of(inkel.core.circuit.Circuit.of(after, CATALOG)
-                                .nodes()
+        long resistors = inkel.core.wiring.PartsList.of(
+                        inkel.core.wiring.WireList.of(inkel.core.circuit.Circuit.of(after, CATALOG))
                                 .get(0))
-                        .lines()
-                        .stream()
-                        .filter(line -> line.kind() == inkel.core.parts.PartsList.Kind.RESISTOR)
-                        .mapToInt(inkel.core.parts.PartsList.Line::count)
-                        .sum();
+                .lines()
+                .stream()
+                .filter(line -> line.kind() == inkel.core.wiring.PartsList.Kind.RESISTOR)
+                .mapToInt(inkel.core.wiring.PartsList.Line::count)
+                .sum();
         assertEquals(2, resistors, "and they are on the list of what must lie ready");
     }
 
     @Test
     void onlyTheAddedPairLiesReadyAndNotWhatIsOnTheModule() {
         Builds build = bus(1, "4k7").setting("adc-1", "add_pull_ups", "4.7 kΩ");
-        int resistors = inkel.core.parts.PartsList.of(build.circuit()).lines().stream()
-                .filter(line -> line.kind() == inkel.core.parts.PartsList.Kind.RESISTOR)
-                .mapToInt(inkel.core.parts.PartsList.Line::count)
+        int resistors = inkel.core.wiring.PartsList.of(inkel.core.wiring.WireList.of(build.circuit())).lines().stream()
+                .filter(line -> line.kind() == inkel.core.wiring.PartsList.Kind.RESISTOR)
+                .mapToInt(inkel.core.wiring.PartsList.Line::count)
                 .sum();
         assertEquals(2, resistors);
     }

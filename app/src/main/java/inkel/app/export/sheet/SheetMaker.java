@@ -18,7 +18,7 @@ import inkel.core.circuit.Rail;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.io.document.PlanHash;
-import inkel.core.parts.PartsList;
+import inkel.core.wiring.PartsList;
 import inkel.core.power.PowerReport;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
@@ -119,7 +119,7 @@ public final class SheetMaker {
 
     private void parts(NodeCircuit node, SeatPlan plan) {
         List<List<String>> rows = new ArrayList<>();
-        PartsList.of(assessment.reports().circuit(), node)
+        PartsList.of(plan.list())
                 .lines()
                 .forEach(line -> rows.add(List.of(
                         "", String.valueOf(line.count()), Words.say(line.what()), String.join(", ", line.uses()))));

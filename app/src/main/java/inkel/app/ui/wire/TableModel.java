@@ -70,7 +70,7 @@ record TableModel(
 
     /** @param key what stands for the build in the drawer */
     static TableModel of(Assessment assessment, List<SeatPlan> plans, Drawer drawer, String key, Catalog catalog) {
-        Wants wants = Wants.of(assessment.reports().circuit(), plans);
+        Wants wants = Wants.of(plans);
         Map<Item, Integer> wanted = wants.counts();
         Shopping shopping = Shopping.of(wanted, drawer, key);
         Map<Item.Sort, List<Thing>> things = new EnumMap<>(Item.Sort.class);

@@ -14,7 +14,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Place;
-import inkel.core.parts.PartsList;
+import inkel.core.wiring.PartsList;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import inkel.core.seats.HalfRow;
@@ -89,7 +89,7 @@ final class WireNotes implements StageNotes {
         plan.map(SeatPlan::jumpers)
                 .orElseGet(list::jumpers)
                 .forEach((jumper, count) -> rows.add(new Row(WireWords.sort(jumper), String.valueOf(count), "")));
-        PartsList.of(assessment.reports().circuit(), node).lines().stream()
+        PartsList.of(list).lines().stream()
                 .filter(line -> line.kind() != PartsList.Kind.PART)
                 .forEach(line -> rows.add(new Row(Words.say(line.what()), String.valueOf(line.count()), "")));
         return rows;

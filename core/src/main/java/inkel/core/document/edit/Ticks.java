@@ -7,6 +7,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
+import inkel.core.document.WireId;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -17,11 +18,9 @@ import java.util.function.Predicate;
 
 /**
  * Which wires stay ticked off when what stands in them changes: one that is plugged straight is not yet one with a resistor
- * in it, and a resistor of another value is still to be put in. The ids of the wires are those of the wire list.
+ * in it, and a resistor of another value is still to be put in.
  */
 final class Ticks {
-    private static final String BETWEEN = " > ";
-
     /** Resistors that go from a pin of the part to the row of a supply or of the ground. */
     private static final List<Setting<?>> PULLS = List.of(Settings.ADD_PULL_UPS, Settings.SELECT_PULL_UP);
 
@@ -53,10 +52,14 @@ final class Ticks {
     /** The node that talks, without the tick of a wire to another board in which something else stands now. */
     static Node kept(Node node, NodeWire before, NodeWire after) {
         boolean isSame = text(before.between()).equals(text(after.between()));
-        String from = before.from().endpoint().toString();
+        Endpoint from = before.from().endpoint();
         return isSame
                 ? node
-                : without(node, id -> isAt(id, from) && id.endsWith(before.to().toString()) && !isBeside(id));
+                : without(
+                        node,
+                        id -> !id.isSmallPart()
+                                && id.isAt(from)
+                                && id.to().endsWith(before.to().toString()));
     }
 
     private static Node kept(Node node, Endpoint signal, Optional<Between> before, Optional<Between> after) {
@@ -69,8 +72,8 @@ final class Ticks {
                 && before.get().getClass().equals(after.get().getClass());
         return without(
                 node,
-                id -> isAt(id, signal.toString()) && !isBeside(id)
-                        || isOfSameKind && (id.endsWith(" of " + signal) || id.contains("leg " + signal + " ")));
+                id -> id.isAt(signal) && !id.isSmallPart()
+                        || isOfSameKind && (id.by().endsWith(" of " + signal) || isLegOf(signal, id)));
     }
 
     /** What is there to be touched; a wire that was left as it is is a plain one. */
@@ -86,7 +89,8 @@ final class Ticks {
         Set<String> now = pins(after);
         for (String pin : union(diodes, now)) {
             if (diodes.contains(pin) != now.contains(pin)) {
-                kept = without(kept, id -> end(id, 1).startsWith(after.id() + "." + pin + "@") && !isBeside(id));
+                Endpoint fed = new Endpoint(after.id(), pin);
+                kept = without(kept, id -> WireId.isOn(id.to(), fed) && !id.isSmallPart());
             }
         }
         boolean isOtherPull = PULLS.stream()
@@ -96,9 +100,7 @@ final class Ticks {
         return isOtherPull
                 ? without(
                         kept,
-                        id -> end(id, 0).startsWith(after.id() + ".")
-                                && end(id, 1).startsWith("row ")
-                                && !isBeside(id))
+                        id -> id.from().startsWith(after.id() + ".") && id.to().startsWith("row ") && !id.isSmallPart())
                 : kept;
     }
 
@@ -117,22 +119,13 @@ final class Ticks {
         return all;
     }
 
-    private static Node without(Node node, Predicate<String> gone) {
+    private static Node without(Node node, Predicate<WireId> gone) {
         Set<String> plugged = new LinkedHashSet<>(node.plugged());
-        return plugged.removeIf(gone) ? node.withPlugged(plugged) : node;
+        return plugged.removeIf(id -> gone.test(WireId.parse(id))) ? node.withPlugged(plugged) : node;
     }
 
-    private static boolean isAt(String id, String pin) {
-        return end(id, 0).startsWith(pin + "@") || end(id, 1).startsWith(pin + "@");
-    }
-
-    /** Several small parts may stand beside each other at one pin. */
-    private static boolean isBeside(String id) {
-        return id.contains(" by ");
-    }
-
-    private static String end(String id, int which) {
-        int middle = id.indexOf(BETWEEN);
-        return middle < 0 ? "" : which == 0 ? id.substring(0, middle) : id.substring(middle + BETWEEN.length());
+    private static boolean isLegOf(Endpoint signal, WireId id) {
+        String leg = "leg " + signal + " ";
+        return id.from().contains(leg) || id.to().contains(leg);
     }
 }

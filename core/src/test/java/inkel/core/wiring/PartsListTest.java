@@ -1,4 +1,4 @@
-package inkel.core.parts;
+package inkel.core.wiring;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -7,17 +7,17 @@ import inkel.core.document.Between;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
-import inkel.core.parts.PartsList.Kind;
-import inkel.core.parts.PartsList.Line;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Resistance;
+import inkel.core.wiring.PartsList.Kind;
+import inkel.core.wiring.PartsList.Line;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 class PartsListTest {
     private static List<Line> lines(Builds builds, Kind kind) {
-        return PartsList.of(builds.circuit()).lines().stream()
+        return PartsList.of(WireList.of(builds.circuit())).lines().stream()
                 .filter(line -> line.kind() == kind)
                 .toList();
     }
@@ -47,8 +47,8 @@ class PartsListTest {
     void capacitorsAndDividersAreOnTheTable() {
         // A radio wants 10 µF and 100 nF; a divider is two resistors.
         Builds build = Builds.classic()
-                .part("radio", "packet-radio")
-                .part("reader", "tag-reader-spi")
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
                 .wire("reader.RST", "board.D7")
                 .between(new Between.Divider(
                         Builds.end("reader.RST"),
