@@ -31,15 +31,30 @@ import inkel.core.remedy.AddParts;
 import inkel.core.remedy.RailLeads;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** Builds made by chance from the catalogue, the same for the same seed. */
 public final class RandomBuilds {
+    /** Planning takes most of the time, and many tests ask for the same seeds. */
+    private static final Map<Integer, Build> MADE = new ConcurrentHashMap<>();
+
     private RandomBuilds() {}
 
     /** A board on a port, some modules fed as the program would, ways out taken by chance, shared out, linked to a twin. */
     public static Build of(int seed) throws Exception {
+        Build known = MADE.get(seed);
+        if (known != null) {
+            return known;
+        }
+        Build made = make(seed);
+        MADE.put(seed, made);
+        return made;
+    }
+
+    private static Build make(int seed) throws Exception {
         Random random = new Random(seed);
         List<PartClass> boards = Builds.CATALOG.all().stream()
                 .filter(cls -> cls.kind() == Kind.BOARD)
