@@ -519,10 +519,12 @@ class CliTest {
         Ran ran = run("export", LOCKS, "--as", "parts.csv");
         assertEquals(0, ran.code());
         assertTrue(ran.out().startsWith("node,count,kind,what,for,mark,item,have,to_get,price\r\n"), ran.out());
-        assertTrue(ran.out().contains(",capacitor 100 nF,"), ran.out());
-        assertTrue(ran.out().contains(",print 104,capacitor 100 nF,0,"), ran.out());
+        assertTrue(ran.out().contains(",brown black orange,resistor 10 kΩ,0,"), ran.out());
         assertTrue(ran.out().lines().anyMatch(line -> line.startsWith("Pump house,1,part,Text modem")), ran.out());
-        assertTrue(ran.out().lines().anyMatch(line -> line.contains("capacitor") && line.contains("10 µF")));
+        assertFalse(ran.out().contains("capacitor"), "all of them are fitted");
+        String sketch = run("export", SKETCH, "--as", "parts.csv").out();
+        assertTrue(sketch.contains(",print 104,capacitor 100 nF,0,"), sketch);
+        assertTrue(sketch.lines().anyMatch(line -> line.contains("capacitor") && line.contains("10 µF")));
     }
 
     @Test

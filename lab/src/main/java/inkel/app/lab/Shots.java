@@ -206,7 +206,7 @@ public final class Shots {
         session.stageProperty().set(Stage.WIRE);
         var reports = session.assessmentProperty().get().reports();
         session.drawers()
-                .add(Wants.of(reports.circuit(), SeatPlanner.of(reports.circuit(), reports.wires()))
+                .add(Wants.of(SeatPlanner.of(reports.circuit(), reports.wires()))
                         .counts());
         session.notices().clear();
         Item driver = Item.part("servo-driver-16");

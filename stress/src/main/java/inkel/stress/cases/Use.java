@@ -195,7 +195,7 @@ final class Use {
                     }
                 });
             case 2 -> step("wake", () -> wake(circuit));
-            case 3 -> step("seats", () -> Wants.of(circuit, SeatPlanner.of(circuit, WireList.of(circuit))));
+            case 3 -> step("seats", () -> Wants.of(SeatPlanner.of(circuit, WireList.of(circuit))));
             case 4 ->
                 step("terms", () -> {
                     TuneReport.of(circuit);

@@ -165,7 +165,7 @@ class ExplainerTest {
         assertEquals(
                 "Board unplugged while you wire.", why.verdict().orElseThrow().sentence());
         assertEquals("19 of 46", value(why, "jumper wires"));
-        assertTrue(names(why).contains("capacitor 10 µF"));
+        assertTrue(names(why).contains("resistor 10 kΩ"));
     }
 
     @Test
