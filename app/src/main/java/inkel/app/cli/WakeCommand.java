@@ -230,6 +230,9 @@ final class WakeCommand implements Callable<Integer> {
             within.high().ifPresent(high -> answer.put("high", high.si()));
         } else if (expected instanceof Expected.OneOf one) {
             answer.put("values", one.values());
+            one.mask()
+                    .ifPresent(bits ->
+                            answer.put("mask", "0x" + Long.toHexString(bits).toUpperCase(Locale.ROOT)));
         } else if (expected instanceof Expected.AllOf all) {
             answer.put("values", all.values());
         } else if (expected instanceof Expected.Seen seen) {

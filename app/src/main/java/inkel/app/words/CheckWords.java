@@ -196,7 +196,7 @@ public final class CheckWords {
                             .with("low", within.low().get())
                             .with("high", within.high().get()));
         } else if (expected instanceof Expected.OneOf one) {
-            return String.join(" / ", one.values());
+            return WakeWords.values(one.values(), one.mask());
         } else if (expected instanceof Expected.AllOf all) {
             return Words.get("wake.all_of", "values", String.join(", ", all.values()));
         }

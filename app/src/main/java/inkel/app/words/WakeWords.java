@@ -3,6 +3,7 @@ package inkel.app.words;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.quantity.Fact;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -11,11 +12,20 @@ import java.util.stream.Stream;
 public final class WakeWords {
     private WakeWords() {}
 
+    /** What may be read, and which bits of it count where not all do. */
+    public static String values(List<String> values, Optional<Long> mask) {
+        String all = String.join(" / ", values);
+        return mask.map(bits -> Words.say(Fact.of("wake.masked")
+                        .with("values", all)
+                        .with("mask", "0x" + Long.toHexString(bits).toUpperCase(Locale.ROOT))))
+                .orElse(all);
+    }
+
     public static String say(WakeCheck check) {
         if (check instanceof WakeCheck.Identity identity) {
             return Words.say(Fact.of(identity.isNamed() ? "wake.identity.named" : "wake.identity")
                     .with("at", identity.register())
-                    .with("expect", String.join(" / ", identity.values())));
+                    .with("expect", values(identity.values(), identity.asking().mask())));
         } else if (check instanceof WakeCheck.Idle idle) {
             return Words.get(idle.isHigh() ? "wake.idle_high" : "wake.idle_low", "at", idle.pin());
         } else if (check instanceof WakeCheck.Reply reply) {

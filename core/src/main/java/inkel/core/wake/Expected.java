@@ -44,10 +44,18 @@ public sealed interface Expected {
         }
     }
 
-    /** One of a few texts, such as what a register may hold. */
-    record OneOf(List<String> values) implements Expected {
+    /**
+     * One of a few texts, such as what a register may hold.
+     *
+     * @param mask the bits of a number that count; all of them where absent
+     */
+    record OneOf(List<String> values, Optional<Long> mask) implements Expected {
         public OneOf {
             values = List.copyOf(values);
+        }
+
+        public OneOf(List<String> values) {
+            this(values, Optional.empty());
         }
     }
 

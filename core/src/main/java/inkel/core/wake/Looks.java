@@ -242,7 +242,7 @@ final class Looks {
                     group,
                     Check.Kind.REGISTER,
                     node.place(placed),
-                    new Expected.OneOf(identity.values()),
+                    new Expected.OneOf(identity.values(), identity.asking().mask()),
                     needs,
                     signals(placed),
                     new Question.Register(

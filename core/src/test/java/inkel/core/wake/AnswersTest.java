@@ -41,6 +41,20 @@ class AnswersTest {
         }
     }
 
+    /** A word of 0x0298 is 20.75 degrees in quarters above three bits of state: the bits of 8, 16, 24 or 32 degrees count. */
+    @Test
+    void onlyTheBitsThatAlwaysAreTheSameCount() {
+        Check warmth =
+                check(Check.Kind.REGISTER, new Expected.OneOf(List.of("0x0200", "0x0300"), Optional.of(0xFF06L)));
+        for (String text : List.of("0x0200", "0x0298", "298", "0x03F8", "0x0299")) {
+            assertTrue(Answers.isExpected(warmth, text), text);
+        }
+        for (String text :
+                List.of("0x029C", "0x0000", "0xFFFF", "0x8298", "0x0198", "", "warm", "0x12345678901234567890")) {
+            assertFalse(Answers.isExpected(warmth, text), text);
+        }
+    }
+
     @Test
     void zeroIsANumber() {
         Check register = check(Check.Kind.REGISTER, new Expected.OneOf(List.of("0x00")));
