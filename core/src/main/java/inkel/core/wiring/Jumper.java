@@ -159,10 +159,20 @@ public record Jumper(Kind kind, Length length) {
             case PINS -> isInABreadboard(node, placed) ? End.HOLE : isSoldered(node, placed) ? End.SOLDER : End.PIN;
             case LEGS -> isInABreadboard(node, placed) ? End.HOLE : End.SOLDER;
             case SOCKETS, SCREWS -> End.HOLE;
-            case PADS -> placed.isHeaderLoose() || !isInABreadboard(node, placed) ? End.SOLDER : End.HOLE;
+            case PADS ->
+                isInABreadboard(node, placed)
+                        ? End.HOLE
+                        : hasHeader(placed) && !isSoldered(node, placed) ? End.PIN : End.SOLDER;
             case LEADS -> End.LEAD;
             case PLUG -> End.CABLE;
         };
+    }
+
+    /** Whether pins are on its pads, or will be before the first wire. */
+    private static boolean hasHeader(Placed placed) {
+        return placed.isHeaderLoose()
+                || placed.cls().handling().make().headerLoose()
+                || placed.part().typed(Settings.HEADER).isPresent();
     }
 
     /** Whether a part stands in a breadboard, so that wires go to its rows and not to its pins. */

@@ -64,6 +64,24 @@ class JumperTest {
                 jumper(table().setting("radio", "contact", contact), "radio.CE").kind());
     }
 
+    /** What lies loose beside the pads is soldered on before the first wire, so that wires are plugged. */
+    @ParameterizedTest
+    @CsvSource({
+        "display-2x16-parallel, VDD, , long, PIN_TO_PIN",
+        "display-2x16-parallel, VDD, , leads, PIN_TO_SOCKET",
+        "display-2x16-parallel, VDD, soldered, leads, PIN_TO_SOCKET",
+        "display-2x16-parallel, VDD, , strip, SOLDER",
+        "led-addressable, V+, , leads, SOLDER",
+        "led-addressable, V+, loose, leads, PIN_TO_SOCKET"
+    })
+    void padsHaveTheHeaderThatComesWithThem(String cls, String supply, String header, String table, Jumper.Kind kind) {
+        Builds builds = Builds.classic().part("it", cls, supply + "=board.5V");
+        builds = header == null ? builds : builds.setting("it", "header", header);
+        assertEquals(
+                kind,
+                jumper(builds.setting("board", "table", table), "it." + supply).kind());
+    }
+
     // Pins on both ends want sockets on both.
     @Test
     void pinsToPinsWantSockets() {

@@ -7,6 +7,7 @@ import inkel.app.state.Seated;
 import inkel.app.words.BetweenWords;
 import inkel.app.words.PartWords;
 import inkel.app.words.SeatWords;
+import inkel.app.words.SolderWords;
 import inkel.app.words.WakeWords;
 import inkel.app.words.WireWords;
 import inkel.app.words.Words;
@@ -15,6 +16,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.drawer.Preparation;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.io.document.PlanHash;
@@ -69,6 +71,7 @@ public final class SheetMaker {
         cautions(node);
         open(node);
         parts(node, plan);
+        soldered(plan);
         seats(plan);
         pulls(node, list);
         wires(plan);
@@ -136,6 +139,16 @@ public final class SheetMaker {
                         column("what", 42, Kind.TEXT),
                         column("for", 48, Kind.TEXT)),
                 rows);
+    }
+
+    private void soldered(SeatPlan plan) {
+        List<List<String>> rows = Preparation.of(plan).solder().stream()
+                .map(each -> List.of("", SolderWords.say(plan.node(), each)))
+                .toList();
+        table("solder", List.of(column("", 4, Kind.TICK), column("what", 96, Kind.TEXT)), rows);
+        if (!rows.isEmpty()) {
+            blocks.add(new Sheet.Text(Words.get("table.solder.care"), true));
+        }
     }
 
     private void pulls(NodeCircuit node, WireList list) {

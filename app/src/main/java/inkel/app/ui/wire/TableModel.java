@@ -1,7 +1,7 @@
 package inkel.app.ui.wire;
 
 import inkel.app.words.DrawerWords;
-import inkel.app.words.Numbers;
+import inkel.app.words.SolderWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
@@ -84,7 +84,7 @@ record TableModel(
         for (SeatPlan plan : plans) {
             tonight.add(evening(plan.node(), Tonight.of(plan.node(), wants, drawer, key), catalog));
             Preparation preparation = Preparation.of(plan);
-            preparation.solder().forEach(each -> solder.add(solder(plan.node(), each)));
+            preparation.solder().forEach(each -> solder.add(SolderWords.say(plan.node(), each)));
             tools.addAll(preparation.tools());
         }
         return new TableModel(
@@ -191,24 +191,6 @@ record TableModel(
                 .with("what", what)
                 .with("names", names);
         return Words.say(said);
-    }
-
-    private static String solder(NodeCircuit node, Preparation.Solder each) {
-        if (each instanceof Preparation.Solder.Chip chip) {
-            return Words.say(Fact.of("table.solder.chip")
-                    .with("part", name(node, chip.part()))
-                    .with("legs", chip.legs())
-                    .with("pitch", Numbers.print(chip.pitch())));
-        }
-        if (each instanceof Preparation.Solder.Header header) {
-            return Words.say(Fact.of("table.solder.header")
-                    .with("part", name(node, header.part()))
-                    .with("pins", header.pins()));
-        }
-        Preparation.Solder.Wires wires = (Preparation.Solder.Wires) each;
-        return Words.say(Fact.of("table.solder.wires")
-                .with("part", name(node, wires.part()))
-                .with("count", wires.count()));
     }
 
     /** What lacks, with how many. */

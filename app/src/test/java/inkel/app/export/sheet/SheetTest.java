@@ -14,12 +14,14 @@ import inkel.app.kit.Given;
 import inkel.app.state.Seated;
 import inkel.app.words.SeatWords;
 import inkel.app.words.WireWords;
+import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.RenamePart;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.SetWire;
 import inkel.core.seats.SeatPlan;
 import inkel.core.wiring.Terminal;
@@ -49,6 +51,16 @@ class SheetTest {
             all.append(text.getTextFromPage(page)).append('\n');
         }
         return plain(all.toString());
+    }
+
+    @Test
+    void whatIsSolderedFirstIsOnIt() throws Exception {
+        Assessment ready = Given.assessment(Given.MOTH_LAMP);
+        assertFalse(pdf(ready).contains("5 V regulator: its header"), "it is on");
+        Build loose = new SetSetting("lamp", "boost", Settings.HEADER, "loose").apply(ready.build());
+        String told = pdf(Assessment.assess(loose, Given.CATALOG));
+        assertTrue(told.contains("5 V regulator: its header, 4 pins"), told);
+        assertTrue(told.contains("Hot iron"), "with the usual care");
     }
 
     /** Lines are broken where the column ends. */
