@@ -145,9 +145,10 @@ public final class SheetMaker {
         List<List<String>> rows = Preparation.of(plan).solder().stream()
                 .map(each -> List.of("", SolderWords.say(plan.node(), each)))
                 .toList();
-        table("solder", List.of(column("", 4, Kind.TICK), column("what", 96, Kind.TEXT)), rows);
         if (!rows.isEmpty()) {
+            heading("solder");
             blocks.add(new Sheet.Text(Words.get("table.solder.care"), true));
+            blocks.add(new Sheet.Table(List.of(column("", 4, Kind.TICK), column("what", 96, Kind.TEXT)), rows));
         }
     }
 
