@@ -10,6 +10,7 @@ import java.awt.Graphics2D;
 import java.awt.GraphicsEnvironment;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferInt;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -30,6 +31,7 @@ public final class Pictures {
     private static final double SCALE = 2;
 
     private static final int MOST_DOTS = 12_000;
+    private static final int OPAQUE = 0xFF000000;
     private static boolean hasFonts;
 
     private Pictures() {}
@@ -49,18 +51,34 @@ public final class Pictures {
         return out.toByteArray();
     }
 
-    /** A drawing as PNG. */
-    public static byte[] ofSvg(byte[] svg) {
-        return png(new String(svg, StandardCharsets.UTF_8));
+    /**
+     * A picture to look at, without a file's packing.
+     *
+     * @param colours row by row from the top left, each 0xAARRGGBB
+     */
+    public record Dots(int width, int height, int[] colours) {
+        /** @param image without anything to be seen through, which is the picture's from then on */
+        private static Dots of(BufferedImage image) {
+            int[] colours = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
+            for (int i = 0; i < colours.length; i++) {
+                colours[i] |= OPAQUE;
+            }
+            return new Dots(image.getWidth(), image.getHeight(), colours);
+        }
     }
 
-    /** Each page as PNG. */
-    public static List<byte[]> ofPdf(byte[] pdf, int dotsAnInch) {
-        List<byte[]> pages = new ArrayList<>();
+    /** A drawing. */
+    public static Dots ofSvg(byte[] svg) {
+        return Dots.of(image(new String(svg, StandardCharsets.UTF_8)));
+    }
+
+    /** Each page. */
+    public static List<Dots> ofPdf(byte[] pdf, int dotsAnInch) {
+        List<Dots> pages = new ArrayList<>();
         try (PDDocument document = Loader.loadPDF(pdf)) {
             PDFRenderer renderer = new PDFRenderer(document);
             for (int page = 0; page < document.getNumberOfPages(); page++) {
-                pages.add(png(renderer.renderImageWithDPI(page, dotsAnInch, ImageType.RGB)));
+                pages.add(Dots.of(renderer.renderImageWithDPI(page, dotsAnInch, ImageType.RGB)));
             }
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);

@@ -190,8 +190,9 @@ public final class StartProgram {
     }
 
     private void part(Task task) {
-        List<String> remarks = new ArrayList<>(
-                List.of(task.part().part().name() + ": " + task.part().cls().name()));
+        String name = task.part().part().name();
+        String cls = task.part().cls().name();
+        List<String> remarks = new ArrayList<>(List.of(name.equals(cls) ? name : name + ": " + cls));
         task.leads().forEach(lead -> lead(task, lead, remarks));
         task.elsewhere()
                 .forEach((signal, end) -> remarks.add(Words.say(Fact.of("start.elsewhere")

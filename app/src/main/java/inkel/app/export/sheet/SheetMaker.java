@@ -124,8 +124,8 @@ public final class SheetMaker {
         List<List<String>> rows = new ArrayList<>();
         PartsList.of(plan.list())
                 .lines()
-                .forEach(line -> rows.add(List.of(
-                        "", String.valueOf(line.count()), Words.say(line.what()), String.join(", ", line.uses()))));
+                .forEach(line ->
+                        rows.add(List.of("", String.valueOf(line.count()), Words.say(line.what()), uses(line))));
         if (plan.boards() > 0) {
             rows.add(List.of("", String.valueOf(plan.boards()), SeatWords.kind(plan), ""));
         }
@@ -139,6 +139,12 @@ public final class SheetMaker {
                         column("what", 42, Kind.TEXT),
                         column("for", 48, Kind.TEXT)),
                 rows);
+    }
+
+    /** A name that is the class's is not said twice. */
+    private static String uses(PartsList.Line line) {
+        boolean isItself = line.uses().equals(List.of(line.what().values().getOrDefault("name", "")));
+        return isItself ? "" : String.join(", ", line.uses());
     }
 
     private void soldered(SeatPlan plan) {

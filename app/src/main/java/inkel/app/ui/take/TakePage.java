@@ -15,8 +15,8 @@ import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import java.io.ByteArrayInputStream;
+import java.nio.IntBuffer;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +26,9 @@ import javafx.scene.Node;
 import javafx.scene.control.TextArea;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
@@ -157,13 +160,21 @@ public final class TakePage extends VBox {
     }
 
     /** What an export came to. */
-    private record Made(byte[] content, List<byte[]> pages) {}
+    private record Made(byte[] content, List<Image> pages) {}
 
-    /** What goes on paper, as pictures. */
-    private static List<byte[]> pages(Export export, byte[] made, int dots) {
-        return export.isPicture()
-                ? List.of(made)
-                : export.id().endsWith(".svg") ? List.of(Pictures.ofSvg(made)) : Pictures.ofPdf(made, dots);
+    /** What goes on paper, as pictures; made beside the window, for twenty pages take their time. */
+    private static List<Image> pages(Export export, byte[] made, int dots) {
+        if (export.isPicture()) {
+            return List.of(new Image(new ByteArrayInputStream(made)));
+        }
+        List<Pictures.Dots> drawn =
+                export.id().endsWith(".svg") ? List.of(Pictures.ofSvg(made)) : Pictures.ofPdf(made, dots);
+        return drawn.stream().map(TakePage::image).toList();
+    }
+
+    private static Image image(Pictures.Dots dots) {
+        return new WritableImage(new PixelBuffer<>(
+                dots.width(), dots.height(), IntBuffer.wrap(dots.colours()), PixelFormat.getIntArgbPreInstance()));
     }
 
     private void look(Export export, Made made) {
@@ -181,7 +192,7 @@ public final class TakePage extends VBox {
         VBox pages = new VBox(PAGE_GAP);
         pages.setAlignment(Pos.TOP_CENTER);
         int number = 1;
-        for (Image image : images(made.pages())) {
+        for (Image image : made.pages()) {
             ImageView view = new ImageView(image);
             view.setPreserveRatio(true);
             view.setSmooth(true);
@@ -195,12 +206,6 @@ public final class TakePage extends VBox {
             pages.getChildren().add(page);
         }
         preview.getChildren().setAll(new Scroller(pages));
-    }
-
-    private static List<Image> images(List<byte[]> pictures) {
-        List<Image> images = new ArrayList<>();
-        pictures.forEach(picture -> images.add(new Image(new ByteArrayInputStream(picture))));
-        return images;
     }
 
     private void copy() {
@@ -228,7 +233,7 @@ public final class TakePage extends VBox {
                         printer.print(
                                 getScene() == null ? null : getScene().getWindow(),
                                 assessment.build().name(),
-                                images(pages))));
+                                pages)));
     }
 
     private void told(Export export, Printer.Outcome outcome) {

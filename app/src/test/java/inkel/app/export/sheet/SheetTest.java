@@ -54,6 +54,17 @@ class SheetTest {
     }
 
     @Test
+    void aPartThatIsCalledAsItsClassIsNotNamedTwice() throws Exception {
+        Build build = Given.build(Given.MOTH_LAMP);
+        String cls = Given.CATALOG.get("regulator-up").name();
+        Build same = new RenamePart("lamp", "boost", cls).apply(build);
+        String named = SheetMd.of(SheetMaker.of(Assessment.assess(build, Given.CATALOG), DAY));
+        assertTrue(named.contains("| " + cls + " | 5 V regulator |"), named);
+        String unnamed = SheetMd.of(SheetMaker.of(Assessment.assess(same, Given.CATALOG), DAY));
+        assertTrue(unnamed.contains("| " + cls + " |  |"), unnamed);
+    }
+
+    @Test
     void whatIsSolderedFirstIsOnIt() throws Exception {
         Assessment ready = Given.assessment(Given.MOTH_LAMP);
         assertFalse(pdf(ready).contains("5 V regulator: its header"), "it is on");
