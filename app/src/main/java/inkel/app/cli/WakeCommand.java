@@ -14,6 +14,7 @@ import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
@@ -230,9 +231,7 @@ final class WakeCommand implements Callable<Integer> {
             within.high().ifPresent(high -> answer.put("high", high.si()));
         } else if (expected instanceof Expected.OneOf one) {
             answer.put("values", one.values());
-            one.mask()
-                    .ifPresent(bits ->
-                            answer.put("mask", "0x" + Long.toHexString(bits).toUpperCase(Locale.ROOT)));
+            one.mask().ifPresent(bits -> answer.put("mask", Engineering.hexadecimal(bits)));
         } else if (expected instanceof Expected.AllOf all) {
             answer.put("values", all.values());
         } else if (expected instanceof Expected.Seen seen) {

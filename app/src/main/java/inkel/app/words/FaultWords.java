@@ -8,12 +8,12 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
 import inkel.core.wiring.WireStep;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /** Says what may be wrong on a bench. */
@@ -71,7 +71,7 @@ public final class FaultWords {
         } else if (fault instanceof Fault.Shorted shorted) {
             return said.with("other", PinNames.of(node, shorted.other().endpoint()));
         } else if (fault instanceof Fault.OtherAddress other) {
-            return said.with("address", String.format(Locale.ROOT, "0x%02X", other.address()));
+            return said.with("address", Engineering.address(other.address()));
         } else if (fault instanceof Fault.RowNotBridged row) {
             return said.with("row", row(node, row.row()));
         }

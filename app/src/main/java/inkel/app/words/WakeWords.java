@@ -2,6 +2,7 @@ package inkel.app.words;
 
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.WakeCheck;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import java.util.List;
 import java.util.Locale;
@@ -15,9 +16,8 @@ public final class WakeWords {
     /** What may be read, and which bits of it count where not all do. */
     public static String values(List<String> values, Optional<Long> mask) {
         String all = String.join(" / ", values);
-        return mask.map(bits -> Words.say(Fact.of("wake.masked")
-                        .with("values", all)
-                        .with("mask", "0x" + Long.toHexString(bits).toUpperCase(Locale.ROOT))))
+        return mask.map(bits -> Words.say(
+                        Fact.of("wake.masked").with("values", all).with("mask", Engineering.hexadecimal(bits))))
                 .orElse(all);
     }
 

@@ -10,11 +10,11 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -146,9 +146,7 @@ final class Life {
         List<Integer> addresses = new ArrayList<>();
         twist.address(part).or(() -> placed.get().address()).ifPresent(addresses::add);
         placed.get().cls().i2c().ifPresent(need -> addresses.addAll(need.others()));
-        return addresses.stream()
-                .map(address -> String.format(Locale.ROOT, "0x%02X", address))
-                .toList();
+        return addresses.stream().map(Engineering::address).toList();
     }
 
     /** Both lines lead to the board and rest high, as the part and the board read it. */

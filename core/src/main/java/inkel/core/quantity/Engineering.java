@@ -192,6 +192,11 @@ public final class Engineering {
 
     /** A 7-bit bus address as builders write it: {@code 0x27}. */
     public static String address(int address) {
-        return (address < 0x10 ? "0x0" : "0x") + Integer.toHexString(address).toUpperCase(Locale.ROOT);
+        return hexadecimal(address);
+    }
+
+    /** Bits as programs write them, with at least two digits: {@code 0x08}, {@code 0xFF06}; not below zero. */
+    public static String hexadecimal(long bits) {
+        return (bits < 0x10 ? "0x0" : "0x") + Long.toHexString(bits).toUpperCase(Locale.ROOT);
     }
 }

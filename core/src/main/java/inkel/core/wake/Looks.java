@@ -14,6 +14,7 @@ import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
 import inkel.core.remedy.PinNames;
@@ -232,7 +233,7 @@ final class Looks {
                             group,
                             Check.Kind.ANSWERS,
                             node.place(placed),
-                            new Expected.OneOf(List.of(hex(address))),
+                            new Expected.OneOf(List.of(Engineering.address(address))),
                             needs,
                             wires(placed, PinUse.I2C_SDA, PinUse.I2C_SCL),
                             new Question.Answers(List.of(node.place(placed)))));
@@ -404,11 +405,6 @@ final class Looks {
         return all;
     }
 
-    /** 7 bits, as programs write it. */
-    static String hex(int address) {
-        return String.format(Locale.ROOT, "0x%02X", address);
-    }
-
     /** All who answer on the buses at once, and nothing that resets. */
     List<Check> together(List<String> needs) {
         Group group = Group.of(Phase.TOGETHER);
@@ -421,8 +417,9 @@ final class Looks {
                             && node.wire(placed.endpoint(pin)).isPresent());
             if (isWired) {
                 answering.add(node.place(placed));
-                placed.address().map(Looks::hex).ifPresent(addresses::add);
-                placed.cls().i2c().ifPresent(need -> need.others().forEach(other -> addresses.add(hex(other))));
+                placed.address().map(Engineering::address).ifPresent(addresses::add);
+                placed.cls().i2c().ifPresent(need -> need.others()
+                        .forEach(other -> addresses.add(Engineering.address(other))));
             }
         }
         if (!addresses.isEmpty()) {

@@ -170,8 +170,7 @@ public record Jumper(Kind kind, Length length) {
 
     /** Whether pins are on its pads, or will be before the first wire. */
     private static boolean hasHeader(Placed placed) {
-        return placed.isHeaderLoose()
-                || placed.cls().handling().make().headerLoose()
+        return placed.cls().handling().make().headerLoose()
                 || placed.part().typed(Settings.HEADER).isPresent();
     }
 

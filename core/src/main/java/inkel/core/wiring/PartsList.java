@@ -1,6 +1,7 @@
 package inkel.core.wiring;
 
 import inkel.core.catalog.Fitting;
+import inkel.core.catalog.Outline;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
@@ -20,7 +21,7 @@ import java.util.Optional;
  */
 public record PartsList(NodeCircuit node, List<Line> lines) {
     /** A breadboard takes pins in this raster; a chip of any other needs an adapter. */
-    private static final double BREADBOARD_METRES = 2.54e-3;
+    private static final double BREADBOARD_METRES = Outline.MILLIMETRES / 1000;
 
     public PartsList {
         lines = List.copyOf(lines);

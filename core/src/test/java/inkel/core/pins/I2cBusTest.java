@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
@@ -12,6 +13,8 @@ import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Resistance;
+import inkel.core.wiring.PartsList;
+import inkel.core.wiring.WireList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -131,13 +134,9 @@ class I2cBusTest {
         Builds build = bus(1, "10k").setting("adc-1", "pull_ups", "off");
         RuleKit.everyWayOut(build, "i2c.no_pullup");
         Build after = finding(build, "i2c.no_pullup").fixes().get(0).apply(build.build());
-        long resistors = inkel.core.wiring.PartsList.of(
-                        inkel.core.wiring.WireList.of(inkel.core.circuit.Circuit.of(after, CATALOG))
-                                .get(0))
-                .lines()
-                .stream()
-                .filter(line -> line.kind() == inkel.core.wiring.PartsList.Kind.RESISTOR)
-                .mapToInt(inkel.core.wiring.PartsList.Line::count)
+        long resistors = PartsList.of(WireList.of(Circuit.of(after, CATALOG)).get(0)).lines().stream()
+                .filter(line -> line.kind() == PartsList.Kind.RESISTOR)
+                .mapToInt(PartsList.Line::count)
                 .sum();
         assertEquals(2, resistors, "and they are on the list of what must lie ready");
     }
@@ -145,9 +144,9 @@ class I2cBusTest {
     @Test
     void onlyTheAddedPairLiesReadyAndNotWhatIsOnTheModule() {
         Builds build = bus(1, "4k7").setting("adc-1", "add_pull_ups", "4.7 kΩ");
-        int resistors = inkel.core.wiring.PartsList.of(inkel.core.wiring.WireList.of(build.circuit())).lines().stream()
-                .filter(line -> line.kind() == inkel.core.wiring.PartsList.Kind.RESISTOR)
-                .mapToInt(inkel.core.wiring.PartsList.Line::count)
+        int resistors = PartsList.of(WireList.of(build.circuit())).lines().stream()
+                .filter(line -> line.kind() == PartsList.Kind.RESISTOR)
+                .mapToInt(PartsList.Line::count)
                 .sum();
         assertEquals(2, resistors);
     }

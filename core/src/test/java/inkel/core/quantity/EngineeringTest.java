@@ -174,4 +174,12 @@ class EngineeringTest {
         assertEquals("1000000 GΩ", Engineering.exact(Resistance.ofOhms(1e15)));
         assertEquals("1E+7 GΩ", Engineering.exact(Resistance.ofOhms(1e16)));
     }
+
+    @Test
+    void bitsHaveTwoDigitsAtLeast() {
+        assertEquals("0x00", Engineering.hexadecimal(0));
+        assertEquals("0x08", Engineering.hexadecimal(8));
+        assertEquals("0x7F", Engineering.address(127));
+        assertEquals("0xFF06", Engineering.hexadecimal(65_286));
+    }
 }

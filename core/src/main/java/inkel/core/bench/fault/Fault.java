@@ -43,6 +43,11 @@ public sealed interface Fault {
         return new Twist.Builder();
     }
 
+    /** A look at what stands in a wire. */
+    private static Question.Look atPiece(Layout.Wire wire) {
+        return new Question.Look(Question.Sort.PIECE, wire.step().subject());
+    }
+
     /** It was never put in, or fell out. */
     record Missing(FaultKind kind, String node, String wire) implements OnWire {
         @Override
@@ -373,8 +378,7 @@ public sealed interface Fault {
         @Override
         public List<Twist> forms(Layout layout) {
             Layout.Wire found = layout.wire(node, wire);
-            Question.Look look =
-                    new Question.Look(Question.Sort.PIECE, found.step().subject());
+            Question.Look look = atPiece(found);
             return List.of(
                     twist().times(found.name(), 10, 10).show(look).build(),
                     twist().times(found.name(), 0.1, 0.1).show(look).build());
@@ -406,9 +410,8 @@ public sealed interface Fault {
         @Override
         public List<Twist> forms(Layout layout) {
             Layout.Wire found = layout.wire(node, wire);
-            return List.of(twist().turn(Ends.diode(found.name()))
-                    .show(new Question.Look(Question.Sort.PIECE, found.step().subject()))
-                    .build());
+            return List.of(
+                    twist().turn(Ends.diode(found.name())).show(atPiece(found)).build());
         }
     }
 
