@@ -118,7 +118,9 @@ public record BenchModel(Network.Points points, List<Unknown> unknowns, List<Slo
 
         void add(String name, Maker maker, int... figures) {
             if (!twist.isGone(name)) {
-                slots.add(new Slot(name, Arrays.stream(figures).boxed().toList(), maker));
+                Integer[] numbers = new Integer[figures.length];
+                Arrays.setAll(numbers, i -> figures[i]);
+                slots.add(new Slot(name, List.of(numbers), maker));
             }
         }
 

@@ -13,7 +13,6 @@ import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
-import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -24,14 +23,23 @@ import java.util.Set;
 /** Makes the network of a build in a state of its bench: all parts and wires of all boards that are joined then. */
 public final class Benches {
     private final Circuit circuit;
-    private final List<WireList> lists;
     private final Joints joints;
+    private final List<Laid> wires = new ArrayList<>();
+    private final List<Plug> plugs = new ArrayList<>();
+
+    /** A supply pin that a plug brings its rail to. */
+    private record Plug(NodeCircuit node, Endpoint pin, Rail rail) {}
 
     /** @param lists of all nodes of the circuit */
     public Benches(Circuit circuit, List<WireList> lists) {
         this.circuit = circuit;
-        this.lists = List.copyOf(lists);
         joints = new Joints(circuit);
+        lists.forEach(list -> wires.addAll(Laid.of(circuit, list)));
+        for (NodeCircuit node : circuit.nodes()) {
+            WireList.byPlug(node).forEach(pin -> node.part(pin.part())
+                    .flatMap(placed -> node.railOf(placed, pin.pin()))
+                    .ifPresent(rail -> plugs.add(new Plug(node, pin, rail))));
+        }
     }
 
     public Optional<NodeCircuit> node(String id) {
@@ -103,7 +111,7 @@ public final class Benches {
 
     /** @param twist in what the bench differs from the plan */
     public BenchModel model(Scene asked, Learnt learnt, Twist twist) {
-        Scene scene = Codes.heard(circuit, lists, asked, twist);
+        Scene scene = Codes.heard(circuit, wires, asked, twist);
         BenchModel.Builder model = new BenchModel.Builder(learnt, twist);
         for (NodeCircuit node : circuit.nodes()) {
             node.parts().stream()
@@ -113,17 +121,19 @@ public final class Benches {
         Set<Place> wired = new HashSet<>(twist.wired());
         // What a converter gives is measured at its pin, whether a wire is at it or not.
         wired.addAll(scene.codes().keySet());
-        for (WireList list : lists) {
-            if (!scene.has(list.node().node().id())) {
-                continue;
+        for (Laid wire : wires) {
+            if (scene.has(wire.table().node().id()) && wire.isIn(scene)) {
+                new WireElements(circuit, wire, model).add();
+                wired.addAll(wire.pins());
             }
-            list.steps().stream().filter(step -> isIn(list.node(), step, scene)).forEach(step -> {
-                new WireElements(circuit, list.node(), model).add(step);
-                pins(list.node(), step).forEach(wired::add);
-            });
         }
+        plugs.stream()
+                .filter(plug -> scene.isJoined(
+                                plug.node().node().id(), plug.pin().part())
+                        && scene.isJoined(
+                                plug.node().node().id(), plug.rail().id().part()))
+                .forEach(plug -> plug(plug, model));
         for (NodeCircuit node : circuit.nodes()) {
-            WireList.byPlug(node).forEach(pin -> plug(node, pin, scene, model));
             node.parts().stream()
                     .filter(placed -> scene.isJoined(node.node().id(), placed.id()))
                     .forEach(placed -> new PartElements(node, placed, scene, model).add(labels(node, placed, wired)));
@@ -138,10 +148,8 @@ public final class Benches {
     BenchModel wired(BenchModel plan, Scene scene, Set<Place> besides) {
         Set<Place> more = new HashSet<>(besides);
         more.removeAll(scene.codes().keySet());
-        for (WireList list : lists) {
-            list.steps().stream().filter(step -> isIn(list.node(), step, scene)).forEach(step -> pins(list.node(), step)
-                    .forEach(more::remove));
-        }
+        wires.stream().filter(wire -> wire.isIn(scene)).forEach(wire -> wire.pins()
+                .forEach(more::remove));
         BenchModel.Builder model = new BenchModel.Builder(plan);
         for (NodeCircuit node : circuit.nodes()) {
             node.parts().stream()
@@ -162,46 +170,20 @@ public final class Benches {
         return labels;
     }
 
-    /** The pins at the ends of a step, of its own board or another. */
-    static List<Place> pins(NodeCircuit table, WireStep step) {
-        List<Place> pins = new ArrayList<>();
-        for (Terminal end : List.of(step.from(), step.to())) {
-            if (end instanceof Terminal.OnPin pin) {
-                pins.add(Place.of(table.node().id(), pin.pin()));
-            } else if (end instanceof Terminal.OnOtherBoard other && !other.isGround()) {
-                pins.add(other.pin());
-            }
-        }
-        return pins;
-    }
-
-    /** Whether a wire is in: all parts at its ends are joined, and so is the part that what stands in it belongs to. */
-    static boolean isIn(NodeCircuit table, WireStep step, Scene scene) {
-        Set<Place> parts = new HashSet<>();
-        pins(table, step).forEach(pin -> parts.add(Place.ofPart(pin.node(), pin.part())));
-        boolean isLeg = step.from() instanceof Terminal.OnLeg || step.to() instanceof Terminal.OnLeg;
-        if (isLeg && !step.subject().part().isEmpty()) {
-            parts.add(Place.ofPart(step.subject().node(), step.subject().part()));
-        }
-        return scene.areJoined(parts);
+    Reach reach(Scene scene, Twist twist) {
+        return new Reach(circuit, wires, scene, twist);
     }
 
     /** A plug brings the rail, and the ground beside it. */
-    private static void plug(NodeCircuit node, Endpoint pin, Scene scene, BenchModel.Builder model) {
-        Rail rail = node.part(pin.part())
-                .flatMap(placed -> node.railOf(placed, pin.pin()))
-                .orElse(null);
-        if (rail == null
-                || !scene.isJoined(node.node().id(), pin.part())
-                || !scene.isJoined(node.node().id(), rail.id().part())) {
-            return;
-        }
-        String name = node.node().id() + " plug " + rail.id() + " > " + pin;
-        model.resistor(name, Ends.pin(node, rail.id()), Ends.pin(node, pin), Assumed.plug(name));
+    private static void plug(Plug plug, BenchModel.Builder model) {
+        NodeCircuit node = plug.node();
+        Endpoint rail = plug.rail().id();
+        String name = node.node().id() + " plug " + rail + " > " + plug.pin();
+        model.resistor(name, Ends.pin(node, rail), Ends.pin(node, plug.pin()), Assumed.plug(name));
         model.resistor(
                 name + " ground",
-                Ends.ground(node, rail.id().part()),
-                Ends.ground(node, pin.part()),
+                Ends.ground(node, rail.part()),
+                Ends.ground(node, plug.pin().part()),
                 Assumed.plug(name + " ground"));
     }
 }

@@ -5,7 +5,6 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Place;
-import inkel.core.wiring.WireList;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,12 +22,12 @@ final class Codes {
     private Codes() {}
 
     /** The same state with the codes that come to their converters. */
-    static Scene heard(Circuit circuit, List<WireList> lists, Scene scene, Twist twist) {
+    static Scene heard(Circuit circuit, List<Laid> wires, Scene scene, Twist twist) {
         if (scene.codes().isEmpty() || twist.equals(Twist.NONE)) {
             return scene;
         }
-        Reach reach = new Reach(circuit, lists, scene, twist);
-        Reach planned = new Reach(circuit, lists, scene, Twist.NONE);
+        Reach reach = new Reach(circuit, wires, scene, twist);
+        Reach planned = new Reach(circuit, wires, scene, Twist.NONE);
         Map<Place, Double> codes = new LinkedHashMap<>();
         scene.codes().forEach((pin, share) -> {
             NodeCircuit node = circuit.node(pin.node()).orElseThrow();

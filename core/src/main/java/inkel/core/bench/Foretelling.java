@@ -7,6 +7,7 @@ import inkel.core.bench.net.Outcome;
 import inkel.core.bench.net.Solution;
 import inkel.core.bench.net.Solver;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -69,6 +70,10 @@ public final class Foretelling {
     private final Map<List<Integer>, Tried> corners = new HashMap<>();
     private final Map<Tried, Slopes> behind = new IdentityHashMap<>();
     private final boolean[] isShaky;
+
+    /** The figures of every element: they are gone through for every corner. */
+    private final int[][] figuresOf;
+
     private final boolean isMetered;
     private Slopes slopes;
 
@@ -85,6 +90,12 @@ public final class Foretelling {
         high = model.unknowns().stream().mapToDouble(Unknown::high).toArray();
         reach = model.unknowns().stream().mapToDouble(Unknown::reach).toArray();
         isShaky = new boolean[expected.length];
+        figuresOf = new int[model.slots().size()][];
+        for (int slot = 0; slot < figuresOf.length; slot++) {
+            List<Integer> of = model.slots().get(slot).figures();
+            figuresOf[slot] = new int[of.size()];
+            Arrays.setAll(figuresOf[slot], of::get);
+        }
         network = model.network(expected);
         solver = new Solver(network);
         outcome = solver.solve();
@@ -452,12 +463,20 @@ public final class Foretelling {
     private Network network(double[] figures) {
         List<Element> elements = new ArrayList<>(network.elements());
         for (int slot = 0; slot < elements.size(); slot++) {
-            BenchModel.Slot made = model.slots().get(slot);
-            if (made.figures().stream().anyMatch(figure -> figures[figure] != expected[figure])) {
-                elements.set(slot, made.maker().make(figures));
+            if (isMoved(slot, figures)) {
+                elements.set(slot, model.slots().get(slot).maker().make(figures));
             }
         }
         return new Network(network.names(), elements);
+    }
+
+    private boolean isMoved(int slot, double[] figures) {
+        for (int figure : figuresOf[slot]) {
+            if (figures[figure] != expected[figure]) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private Solution settled() {

@@ -27,7 +27,6 @@ public final class PracticeBench implements Bench {
     private static final double LEADS_OHMS = 0.1;
 
     private final Circuit circuit;
-    private final List<WireList> lists;
     private final Benches benches;
     private final Twist twist;
     private final Meter meter;
@@ -51,7 +50,6 @@ public final class PracticeBench implements Bench {
             long seed,
             Function<Network, Outcome> solving) {
         this.circuit = circuit;
-        this.lists = List.copyOf(lists);
         this.twist = twist;
         this.meter = meter;
         this.seed = seed;
@@ -78,8 +76,8 @@ public final class PracticeBench implements Bench {
         if (asked.question() instanceof Question.Measure measure) {
             return measured(model, settled.solution(), measure.probe());
         }
-        Reach reach = new Reach(circuit, lists, asked.scene(), twist);
-        Reach planned = new Reach(circuit, lists, asked.scene(), Twist.NONE);
+        Reach reach = benches.reach(asked.scene(), twist);
+        Reach planned = benches.reach(asked.scene(), Twist.NONE);
         return new Life(circuit, model, settled.solution(), twist, reach, planned).answer(asked.question());
     }
 

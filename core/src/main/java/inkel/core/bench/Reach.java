@@ -7,7 +7,6 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.wiring.Terminal;
-import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -23,19 +22,17 @@ final class Reach {
     private final Map<String, String> parent = new HashMap<>();
     private final Set<String> spoilt = new HashSet<>();
 
-    Reach(Circuit circuit, List<WireList> lists, Scene scene, Twist twist) {
+    Reach(Circuit circuit, List<Laid> wires, Scene scene, Twist twist) {
         this.circuit = circuit;
         this.scene = scene;
         this.twist = twist;
-        for (WireList list : lists) {
-            for (WireStep step : list.steps()) {
-                boolean carries = step.kind() == WireStep.Kind.SHARED || step.kind() == WireStep.Kind.SIGNAL;
-                String wire = Ends.wire(list.node(), step);
-                if (carries && !twist.isGone(wire) && Benches.isIn(list.node(), step, scene)) {
-                    join(
-                            twist.end(wire, true, end(list.node(), step.from())),
-                            twist.end(wire, false, end(list.node(), step.to())));
-                }
+        for (Laid wire : wires) {
+            WireStep step = wire.step();
+            boolean carries = step.kind() == WireStep.Kind.SHARED || step.kind() == WireStep.Kind.SIGNAL;
+            if (carries && !twist.isGone(wire.name()) && wire.isIn(scene)) {
+                join(
+                        twist.end(wire.name(), true, end(wire.table(), step.from())),
+                        twist.end(wire.name(), false, end(wire.table(), step.to())));
             }
         }
         circuit.nodes().forEach(node -> node.parts().forEach(placed -> ways(node, placed)));

@@ -19,13 +19,11 @@ import java.util.Set;
  */
 public final class Rehearsals {
     private final Circuit circuit;
-    private final List<WireList> lists;
     private final Benches benches;
     private final Map<Scene, Planned> planned = new HashMap<>();
 
     public Rehearsals(Circuit circuit, List<WireList> lists) {
         this.circuit = circuit;
-        this.lists = List.copyOf(lists);
         benches = new Benches(circuit, lists);
     }
 
@@ -59,14 +57,14 @@ public final class Rehearsals {
                 model,
                 like,
                 solution,
-                () -> solution.map(found ->
-                        new Life(circuit, model, found, twist, new Reach(circuit, lists, scene, twist), plan.reach())),
+                () -> solution.map(
+                        found -> new Life(circuit, model, found, twist, benches.reach(scene, twist), plan.reach())),
                 Optional.of(plan.rehearsal()));
     }
 
     private Planned plan(Scene scene) {
         BenchModel model = benches.model(scene);
-        Reach reach = new Reach(circuit, lists, scene, Twist.NONE);
+        Reach reach = benches.reach(scene, Twist.NONE);
         Set<String> slots = new HashSet<>();
         model.slots().forEach(slot -> slots.add(slot.name()));
         Set<String> keys = new HashSet<>();

@@ -15,13 +15,17 @@ import java.util.Optional;
 /** What a wire is in the network, with what stands in it. */
 final class WireElements {
     private final Circuit circuit;
+    private final Laid wire;
     private final NodeCircuit table;
+    private final WireStep step;
     private final BenchModel.Builder model;
 
-    WireElements(Circuit circuit, NodeCircuit table, BenchModel.Builder model) {
+    WireElements(Circuit circuit, Laid wire, BenchModel.Builder model) {
         this.circuit = circuit;
-        this.table = table;
+        this.wire = wire;
         this.model = model;
+        table = wire.table();
+        step = wire.step();
     }
 
     /** What the element of a transistor that stands in a wire is called. */
@@ -29,10 +33,10 @@ final class WireElements {
         return wire + " transistor";
     }
 
-    void add(WireStep step) {
-        String name = Ends.wire(table, step);
-        String from = model.twist().end(name, true, Ends.wire(circuit, table, step.from()));
-        String to = model.twist().end(name, false, Ends.wire(circuit, table, step.to()));
+    void add() {
+        String name = wire.name();
+        String from = model.twist().end(name, true, wire.from());
+        String to = model.twist().end(name, false, wire.to());
         if (step.fitting().isPresent()) {
             // A capacitor or a crystal carries no steady current.
             step.fitting()
@@ -44,15 +48,14 @@ final class WireElements {
                             Assumed.resistor(name, fitting.value().si())));
             return;
         }
-        Unknown wire = Assumed.wire(name, step.jumper(table).orElseThrow());
         if (step.inLine().isEmpty()) {
-            model.resistor(name, from, to, wire);
+            model.resistor(name, from, to, Assumed.wire(name, wire.jumper().orElseThrow()));
         } else {
-            piece(step, step.inLine().get(), name, from, to);
+            piece(step.inLine().get(), name, from, to);
         }
     }
 
-    private void piece(WireStep step, Between piece, String name, String from, String to) {
+    private void piece(Between piece, String name, String from, String to) {
         if (piece instanceof Between.Series series) {
             model.resistor(
                     name, from, to, Assumed.resistor(name, series.resistance().ohms()));
@@ -61,43 +64,43 @@ final class WireElements {
                     name, from, to, Assumed.resistor(name, divider.series().ohms()));
         } else if (piece instanceof Between.Diode) {
             // Its stripe is to who talks.
-            diode(step, name, from, to, !isFromDriver(step), Assumed.LAMP_OHMS);
+            diode(name, from, to, !isFromDriver(), Assumed.LAMP_OHMS);
         } else if (piece instanceof Between.FeedDiode feed) {
             boolean isToPin =
                     step.to() instanceof Terminal.OnPin pin && pin.pin().equals(feed.signal());
-            diode(step, name, from, to, isToPin, Assumed.PASS_OHMS);
+            diode(name, from, to, isToPin, Assumed.PASS_OHMS);
         } else if (piece instanceof Between.Opto opto) {
             model.resistor(name, from, to, Assumed.resistor(name, opto.series().ohms()));
-            opto(step, name);
+            opto(name);
         } else if (piece instanceof Between.CoilDriver driver) {
-            coil(step, driver, name, from, to);
+            coil(driver, name, from, to);
         }
     }
 
     /** Behind the wire and its contacts, which may be loose, the diode; it conducts from one end to the other, or back. */
-    private void diode(WireStep step, String name, String from, String to, boolean isOnwards, double ohms) {
+    private void diode(String name, String from, String to, boolean isOnwards, double ohms) {
         String behind = name + " behind";
-        model.resistor(name, from, behind, Assumed.wire(name, step.jumper(table).orElseThrow()));
+        model.resistor(name, from, behind, Assumed.wire(name, wire.jumper().orElseThrow()));
         double usual = Placed.DIODE.volts();
         Unknown knee = new Unknown(name + " knee", usual / 2, usual * 0.75, usual, Source.RULE);
         model.diode(Ends.diode(name), isOnwards ? behind : to, isOnwards ? to : behind, knee, ohms);
     }
 
-    private Optional<Wire> wire(WireStep step) {
+    private Optional<Wire> signal() {
         return table.wire(step.subject().endpoint());
     }
 
     /** Whether the first end of a step is that of who talks. */
-    private boolean isFromDriver(WireStep step) {
-        Optional<Wire> wire = wire(step);
-        if (wire.isEmpty() || !(step.from() instanceof Terminal.OnPin from)) {
+    private boolean isFromDriver() {
+        Optional<Wire> carried = signal();
+        if (carried.isEmpty() || !(step.from() instanceof Terminal.OnPin from)) {
             return true;
         }
-        return !table.listener(wire.get()).equals(from.pin());
+        return !table.listener(carried.get()).equals(from.pin());
     }
 
     /** The lamp, and a transistor that is off as long as nobody lights it. */
-    private void opto(WireStep step, String name) {
+    private void opto(String name) {
         Terminal.OnLeg near = (Terminal.OnLeg) (step.to() instanceof Terminal.OnLeg ? step.to() : step.from());
         model.diode(
                 name + " lamp",
@@ -116,10 +119,10 @@ final class WireElements {
         return Ends.wire(circuit, table, new Terminal.OnLeg(near.signal(), near.away(), leg));
     }
 
-    private void coil(WireStep step, Between.CoilDriver driver, String name, String from, String to) {
+    private void coil(Between.CoilDriver driver, String name, String from, String to) {
         Endpoint signal = step.subject().endpoint();
         String emitter = Ends.wire(circuit, table, new Terminal.OnLeg(signal, Optional.empty(), Terminal.Leg.EMITTER));
-        boolean isFromDriver = isFromDriver(step);
+        boolean isFromDriver = isFromDriver();
         String base = name + " base";
         model.resistor(
                 name,

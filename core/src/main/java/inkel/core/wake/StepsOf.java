@@ -105,14 +105,19 @@ final class StepsOf {
     }
 
     private static boolean isAt(WireStep step, Endpoint pin) {
-        return List.of(step.from(), step.to()).stream()
-                .anyMatch(end -> end instanceof Terminal.OnPin on && on.pin().equals(pin));
+        return isAt(step.from(), pin) || isAt(step.to(), pin);
+    }
+
+    private static boolean isAt(Terminal end, Endpoint pin) {
+        return end instanceof Terminal.OnPin on && on.pin().equals(pin);
     }
 
     private static boolean touches(WireStep step, String part) {
-        return List.of(step.from(), step.to()).stream()
-                .anyMatch(end ->
-                        end instanceof Terminal.OnPin on && on.pin().part().equals(part));
+        return touches(step.from(), part) || touches(step.to(), part);
+    }
+
+    private static boolean touches(Terminal end, String part) {
+        return end instanceof Terminal.OnPin on && on.pin().part().equals(part);
     }
 
     /** Where the black tip goes for volts at a part: its own first ground pin, or the row where it has none. */

@@ -38,8 +38,12 @@ final class Equations {
     private final double[] still;
 
     private final Into into = new Into();
-    private final LinearSolverSparse<DMatrixSparseCSC, DMatrixRMaj> solver =
-            LinearSolverFactory_DSCC.lu(FillReducing.NONE);
+    private final Elimination.Factors factors;
+
+    /** For the few whose unknowns cannot each be eliminated by its own equation; made when the first comes. */
+    private LinearSolverSparse<DMatrixSparseCSC, DMatrixRMaj> pivoting;
+
+    private boolean isPivoted;
 
     private Equations(Layout layout, boolean isTransposed) {
         this.layout = layout;
@@ -49,6 +53,7 @@ final class Equations {
             places[i] = layout.places(i, isTransposed);
         }
         matrix = layout.matrix();
+        factors = layout.elimination().factors();
         leaving = new double[layout.size()];
         straight = new int[points.length];
         siemens = new double[points.length];
@@ -165,9 +170,17 @@ final class Equations {
         // Mostly the last step led along one piece of every element, so that nothing changed but what is left over.
         if (!Arrays.equals(matrix.nz_values, factored)) {
             factored = matrix.nz_values.clone();
-            isFactored = solver.setA(matrix);
+            isPivoted = !factors.of(matrix);
+            isFactored = !isPivoted || pivoted();
         }
         return isFactored;
+    }
+
+    private boolean pivoted() {
+        if (pivoting == null) {
+            pivoting = LinearSolverFactory_DSCC.lu(FillReducing.NONE);
+        }
+        return pivoting.setA(matrix);
     }
 
     /**
@@ -195,11 +208,13 @@ final class Equations {
 
     /** What every unknown is for a right-hand side. */
     double[] solve(double[] right) {
-        if (size() == 0) {
-            return right;
+        if (!isPivoted) {
+            double[] answer = right.clone();
+            factors.solve(answer);
+            return answer;
         }
         DMatrixRMaj answer = new DMatrixRMaj(size(), 1);
-        solver.solve(DMatrixRMaj.wrap(size(), 1, right), answer);
+        pivoting.solve(DMatrixRMaj.wrap(size(), 1, right), answer);
         return answer.data;
     }
 

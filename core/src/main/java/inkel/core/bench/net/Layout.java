@@ -21,6 +21,7 @@ public final class Layout {
     private final int[][] points;
     private final DMatrixSparseCSC matrix;
     private final int[][] places;
+    private final Elimination elimination;
 
     private Layout(Network network) {
         points = points(network);
@@ -29,6 +30,7 @@ public final class Layout {
         matrix = structure();
         places = new int[points.length][];
         findPlaces();
+        elimination = new Elimination(matrix);
     }
 
     /** @param like of a network whose points are among those of this one, in whose order they are eliminated */
@@ -44,6 +46,7 @@ public final class Layout {
             matrix = structure();
             findPlaces();
         }
+        elimination = matrix == like.matrix ? like.elimination : new Elimination(matrix);
     }
 
     private static int[][] points(Network network) {
@@ -212,6 +215,10 @@ public final class Layout {
     /** A matrix with a place for every number, all of them nothing. */
     DMatrixSparseCSC matrix() {
         return matrix.copy();
+    }
+
+    Elimination elimination() {
+        return elimination;
     }
 
     private static int[] pieces(int size, int[][] points) {

@@ -2,6 +2,7 @@ package inkel.core.bench.net;
 
 import java.util.Arrays;
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -46,6 +47,11 @@ public final class Solver {
     private final Equations equations;
     private Network network;
 
+    /** Where it was, and went, when it was given up last. */
+    private double[] lastVolts = new double[0];
+
+    private double[] lastStep = new double[0];
+
     /** Gets ready for all networks whose elements stand between the same points as those of this one. */
     public Solver(Network network) {
         this(network, Layout.of(network));
@@ -64,13 +70,12 @@ public final class Solver {
 
     /** What settles when everything is switched on; it takes its time where a straight way does not come to an end. */
     public Outcome solve() {
-        Outcome outcome = from(null, ROUNDS);
-        return outcome instanceof Outcome.Unsettled ? overTime() : outcome;
+        return told(from(null, ROUNDS).or(this::overTime));
     }
 
     /** The same, given up where a straight way does not come to an end: for one of very many. */
     public Outcome solveQuickly() {
-        return from(null, ROUNDS);
+        return told(from(null, ROUNDS));
     }
 
     /** What settles with other figures when everything is switched on; the same points and elements as of {@link #Solver}. */
@@ -87,22 +92,24 @@ public final class Solver {
      */
     public Outcome solve(Network other, Solution near) {
         network = other;
-        Outcome outcome = from(near.volts(), NEAR_ROUNDS);
-        if (outcome instanceof Outcome.Unsettled) {
-            // It may also lie on the wrong side of a bend, from where no step leads back.
-            outcome = from(null, ROUNDS);
-        }
-        return outcome instanceof Outcome.Unsettled ? from(near.volts(), ROUNDS) : outcome;
+        return told(from(near.volts(), NEAR_ROUNDS)
+                // It may also lie on the wrong side of a bend, from where no step leads back.
+                .or(() -> from(null, ROUNDS))
+                .or(() -> from(near.volts(), ROUNDS)));
     }
 
-    private Outcome from(double[] near, int rounds) {
+    private Outcome told(Optional<Solution> settled) {
+        return settled.<Outcome>map(Outcome.Settled::new).orElseGet(() -> new Outcome.Unsettled(mostBent()));
+    }
+
+    private Optional<Solution> from(double[] near, int rounds) {
         Set<Integer> off = new HashSet<>();
-        Outcome outcome = settle(near, off, rounds);
+        Optional<Solution> found = settle(near, off, rounds);
         // Each round switches off those that are too hot then; one that is off gives nothing and stays cool.
-        while (outcome instanceof Outcome.Settled settled && off.addAll(tooHot(settled.solution()))) {
-            outcome = settle(settled.solution().volts(), off, ROUNDS);
+        while (found.isPresent() && off.addAll(tooHot(found.get()))) {
+            found = settle(found.get().volts(), off, ROUNDS);
         }
-        return outcome;
+        return found;
     }
 
     private Set<Integer> tooHot(Solution solution) {
@@ -122,16 +129,16 @@ public final class Solver {
      * current is left over (pseudo-transient continuation, Kelley and Keyes 1998). It takes many rounds, and comes to an end
      * where a straight way goes to and fro over bends.
      */
-    private Outcome overTime() {
+    private Optional<Solution> overTime() {
         Set<Integer> off = new HashSet<>();
-        Outcome outcome = overTime(off);
-        while (outcome instanceof Outcome.Settled settled && off.addAll(tooHot(settled.solution()))) {
-            outcome = overTime(off);
+        Optional<Solution> found = overTime(off);
+        while (found.isPresent() && off.addAll(tooHot(found.get()))) {
+            found = overTime(off);
         }
-        return outcome;
+        return found;
     }
 
-    private Outcome overTime(Set<Integer> off) {
+    private Optional<Solution> overTime(Set<Integer> off) {
         double[] volts = usual(off);
         double held = HELD;
         double before = Double.NaN;
@@ -141,9 +148,9 @@ public final class Solver {
             held = Double.isNaN(before) ? held : held * Math.min(HELD_CHANGE, left / before);
             before = left;
             if (left < CLOSE) {
-                Outcome outcome = settle(volts, off, ROUNDS);
-                if (outcome instanceof Outcome.Settled) {
-                    return outcome;
+                Optional<Solution> found = settle(volts, off, ROUNDS);
+                if (found.isPresent()) {
+                    return found;
                 }
                 equations.set(network.elements(), volts, off);
             }
@@ -160,7 +167,7 @@ public final class Solver {
         return settle(null, off, ROUNDS);
     }
 
-    private Outcome settle(double[] near, Set<Integer> off, int rounds) {
+    private Optional<Solution> settle(double[] near, Set<Integer> off, int rounds) {
         double[] volts = near == null ? usual(off) : moved(near, off);
         double[] step = new double[0];
         boolean isSet = false;
@@ -178,11 +185,13 @@ public final class Solver {
             }
             if (most <= SETTLED) {
                 move(volts, step, 1);
-                return new Outcome.Settled(new Solution(network, volts, layout, off));
+                return Optional.of(new Solution(network, volts, layout, off));
             }
             isSet = go(volts, step, Math.min(1, REACH / most), off);
         }
-        return new Outcome.Unsettled(mostBent(volts, step));
+        lastVolts = volts;
+        lastStep = step;
+        return Optional.empty();
     }
 
     /** The volts of other figures, and one step from there. */
@@ -287,7 +296,9 @@ public final class Solver {
     }
 
     /** The element whose currents at the end of the last step are furthest from what was foretold of them. */
-    private int mostBent(double[] volts, double[] step) {
+    private int mostBent() {
+        double[] volts = lastVolts;
+        double[] step = lastStep;
         int found = 0;
         double most = -1;
         for (int i = 0; i < network.elements().size() && step.length > 0; i++) {
