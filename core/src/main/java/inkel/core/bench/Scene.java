@@ -4,7 +4,6 @@ import inkel.core.document.Place;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Predicate;
 
 /**
  * One state of the bench while it is woken: who is joined, who is on, and what everybody does.
@@ -57,7 +56,12 @@ public record Scene(
 
     /** Whether anything of a board's table is joined. */
     boolean has(String node) {
-        return joined.stream().anyMatch(part -> part.node().equals(node));
+        for (Place part : joined) {
+            if (part.node().equals(node)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     boolean isJoined(String node, String part) {
@@ -65,13 +69,7 @@ public record Scene(
     }
 
     /** Whether all parts of a few are joined. */
-    boolean areJoined(Iterable<Place> parts) {
-        Predicate<Place> in = joined::contains;
-        for (Place part : parts) {
-            if (!in.test(part)) {
-                return false;
-            }
-        }
-        return true;
+    boolean areJoined(Set<Place> parts) {
+        return joined.containsAll(parts);
     }
 }

@@ -32,14 +32,8 @@ public record Solution(Network network, double[] volts, int[] piece, Layout layo
 
     /** The same of any element between the same points, at the volts that are there. */
     public double amperes(Element element) {
-        double[] sum = {0};
-        boolean isFromGround = element instanceof Element.SwitchingRegulator;
-        each(element, (from, to, amperes) -> {
-            if (isFromGround ? from == 2 && to == 1 : from == 0 && to == 1) {
-                sum[0] += amperes;
-            }
-        });
-        return sum[0];
+        Sums sums = sums(element);
+        return element instanceof Element.SwitchingRegulator ? sums.fromGround : sums.along;
     }
 
     /** What all elements take out of a point, in sum; nothing but rounding when the network has settled. */
@@ -57,12 +51,7 @@ public record Solution(Network network, double[] volts, int[] piece, Layout layo
 
     /** What any element takes out of each of its points, at the volts that are there. */
     public double[] leaving(Element element) {
-        double[] sums = new double[element.points().size()];
-        each(element, (from, to, amperes) -> {
-            sums[from] += amperes;
-            sums[to] -= amperes;
-        });
-        return sums;
+        return sums(element).leaving;
     }
 
     /** An element as it is: a regulator that has switched itself off gives nothing. */
@@ -71,12 +60,10 @@ public record Solution(Network network, double[] volts, int[] piece, Layout layo
         return off.contains(number) && at instanceof Element.LinearRegulator regulator ? regulator.off() : at;
     }
 
-    private void each(Element element, Branch branch) {
-        double[] at = at(element, volts);
-        element.flows(
-                at,
-                (from, to, plus, minus, siemens, amperes) ->
-                        branch.take(from, to, siemens * (at[plus] - at[minus]) + amperes));
+    private Sums sums(Element element) {
+        Sums sums = new Sums(at(element, volts));
+        element.flows(sums.at, sums);
+        return sums;
     }
 
     /** The volts at an element's own points. */
@@ -89,8 +76,29 @@ public record Solution(Network network, double[] volts, int[] piece, Layout layo
         return at;
     }
 
-    @FunctionalInterface
-    private interface Branch {
-        void take(int from, int to, double amperes);
+    /** What flows in an element at certain volts. */
+    private static final class Sums implements Flows {
+        private final double[] at;
+        private final double[] leaving;
+
+        /** From its first point to the second. */
+        private double along;
+
+        /** From its third point to the second: what a switching regulator gives. */
+        private double fromGround;
+
+        Sums(double[] at) {
+            this.at = at;
+            leaving = new double[at.length];
+        }
+
+        @Override
+        public void add(int from, int to, int plus, int minus, double siemens, double amperes) {
+            double flows = siemens * (at[plus] - at[minus]) + amperes;
+            leaving[from] += flows;
+            leaving[to] -= flows;
+            along += from == 0 && to == 1 ? flows : 0;
+            fromGround += from == 2 && to == 1 ? flows : 0;
+        }
     }
 }
