@@ -3,7 +3,7 @@ package inkel.core.bench;
 import inkel.core.bench.net.Element;
 import inkel.core.bench.net.Influence;
 import inkel.core.bench.net.Solution;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** How readings of a settled network change with its figures, in units of the reading over those of the figure. */
@@ -15,10 +15,31 @@ final class Slopes {
     private final Solution solution;
     private final double[] usual;
     private final Influence influence;
-    private final List<List<Put>> puts = new ArrayList<>();
+    private final Puts[] puts;
 
-    /** What one more of a figure puts into a point, all volts as they are. */
-    private record Put(int point, double amperes) {}
+    /** What one more of a figure puts into points, all volts as they are. */
+    private static final class Puts {
+        private int[] points = new int[0];
+        private double[] amperes = new double[0];
+
+        void add(List<Integer> to, double[] more) {
+            int size = points.length;
+            points = Arrays.copyOf(points, size + more.length);
+            amperes = Arrays.copyOf(amperes, size + more.length);
+            for (int i = 0; i < more.length; i++) {
+                points[size + i] = to.get(i);
+                amperes[size + i] = more[i];
+            }
+        }
+
+        double felt(double[] influence) {
+            double sum = 0;
+            for (int i = 0; i < points.length; i++) {
+                sum += influence[points[i]] * amperes[i];
+            }
+            return sum;
+        }
+    }
 
     /** @param figures of the bench that settled so */
     Slopes(BenchModel model, double[] figures, Solution solution) {
@@ -26,9 +47,8 @@ final class Slopes {
         this.solution = solution;
         usual = figures.clone();
         influence = new Influence(solution);
-        for (int i = 0; i < model.unknowns().size(); i++) {
-            puts.add(new ArrayList<>());
-        }
+        puts = new Puts[model.unknowns().size()];
+        Arrays.setAll(puts, figure -> new Puts());
         for (int slot = 0; slot < model.slots().size(); slot++) {
             for (int figure : model.slots().get(slot).figures()) {
                 put(slot, figure, usual);
@@ -42,9 +62,9 @@ final class Slopes {
             Element more = nudged(slot, figure, nudge, figures);
             double[] rises = solution.leaving(more);
             double[] falls = solution.leaving(nudged(slot, figure, -nudge, figures));
-            for (int place = 0; place < rises.length; place++) {
-                puts.get(figure).add(new Put(more.points().get(place), (falls[place] - rises[place]) / (2 * nudge)));
-            }
+            double[] put = new double[rises.length];
+            Arrays.setAll(put, place -> (falls[place] - rises[place]) / (2 * nudge));
+            puts[figure].add(more.points(), put);
         }
     }
 
@@ -78,11 +98,9 @@ final class Slopes {
                         : List.of(
                                 new Influence.Weighted(reading.plus(), 1),
                                 new Influence.Weighted(reading.minus(), -1)));
-        double[] slopes = new double[puts.size()];
+        double[] slopes = new double[puts.length];
         for (int figure = 0; figure < slopes.length; figure++) {
-            for (Put put : puts.get(figure)) {
-                slopes[figure] += felt[put.point()] * put.amperes();
-            }
+            slopes[figure] = puts[figure].felt(felt);
         }
         if (reading.isCurrent()) {
             double[] figures = usual;

@@ -5,7 +5,7 @@ import inkel.core.bench.Display;
 import inkel.core.bench.Foreseen;
 import inkel.core.document.Meter;
 import inkel.core.wake.Check;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +23,6 @@ final class Likelihood {
     static final double NEVER = -700;
 
     private static final double ROOT_THREE = Math.sqrt(3);
-    private static final String METER = "meter";
 
     /** Pulses that a counter times. */
     private static final double PULSE_SHARE = 0.05;
@@ -105,14 +104,9 @@ final class Likelihood {
         return digits * digits + step * step / 12;
     }
 
-    /** The shares of an amount with that of the meter's gain. */
-    private Map<String, Double> shares(Compared one) {
-        Map<String, Double> shares = new HashMap<>();
-        one.foreseen().shares().forEach(share -> shares.put(share.key(), share.deviation()));
-        if (one.kind() != Check.Kind.AMPERES) {
-            shares.put(METER, meter.accuracy() * one.foreseen().value() / ROOT_THREE);
-        }
-        return shares;
+    /** The share of the meter's gain in an amount; it is the same for all that it shows. */
+    private double gain(Check.Kind kind, double value) {
+        return kind == Check.Kind.AMPERES ? 0 : meter.accuracy() * value / ROOT_THREE;
     }
 
     /** The logarithm of how likely all amounts are together. */
@@ -140,7 +134,12 @@ final class Likelihood {
 
     /** Amounts as one normal distribution. */
     private final class Normal {
-        private final List<Map<String, Double>> shares = new ArrayList<>();
+        /** By the key of what has a share, its place in every row. */
+        private final Map<String, Integer> places = new HashMap<>();
+
+        /** The shares in every amount; what came in with a later one has no place in it yet. */
+        private final double[][] rows;
+
         private final double[] off;
         private final boolean isReady;
         private final DMatrixRMaj lower;
@@ -148,13 +147,14 @@ final class Likelihood {
 
         Normal(List<Compared> all) {
             off = new double[all.size()];
+            rows = new double[all.size()][];
             DMatrixRMaj covariance = new DMatrixRMaj(all.size(), all.size());
             for (int i = 0; i < all.size(); i++) {
                 Compared one = all.get(i);
-                shares.add(shares(one));
+                rows[i] = row(one);
                 off[i] = one.read() - one.foreseen().value();
                 for (int j = 0; j <= i; j++) {
-                    double both = product(shares.get(i), shares.get(j));
+                    double both = product(rows[i], rows[j]);
                     covariance.set(i, j, both);
                     covariance.set(j, i, both);
                 }
@@ -167,12 +167,18 @@ final class Likelihood {
             seen = isReady ? whitened(off) : off;
         }
 
-        private double product(Map<String, Double> one, Map<String, Double> other) {
-            Map<String, Double> few = one.size() < other.size() ? one : other;
-            Map<String, Double> many = few == one ? other : one;
+        private double[] row(Compared one) {
+            one.foreseen().shares().forEach(share -> places.putIfAbsent(share.key(), places.size()));
+            double[] row = new double[places.size() + 1];
+            row[0] = gain(one.kind(), one.foreseen().value());
+            one.foreseen().shares().forEach(share -> row[places.get(share.key()) + 1] = share.deviation());
+            return row;
+        }
+
+        private static double product(double[] one, double[] other) {
             double sum = 0;
-            for (Map.Entry<String, Double> share : few.entrySet()) {
-                sum += share.getValue() * many.getOrDefault(share.getKey(), 0.0);
+            for (int i = 0; i < Math.min(one.length, other.length); i++) {
+                sum += one[i] * other[i];
             }
             return sum;
         }
@@ -207,12 +213,22 @@ final class Likelihood {
             if (!isReady) {
                 return next;
             }
-            Map<String, Double> own = shares(new Compared(kind, next.value(), next));
-            double[] both =
-                    shares.stream().mapToDouble(known -> product(known, own)).toArray();
+            double[] own = new double[places.size() + 1];
+            own[0] = gain(kind, next.value());
+            double apart = 0;
+            for (Foreseen.Share share : next.shares()) {
+                Integer place = places.get(share.key());
+                if (place == null) {
+                    apart += share.deviation() * share.deviation();
+                } else {
+                    own[place + 1] = share.deviation();
+                }
+            }
+            double[] both = new double[rows.length];
+            Arrays.setAll(both, i -> product(rows[i], own));
             double[] with = whitened(both);
             double value = next.value();
-            double variance = product(own, own);
+            double variance = product(own, own) + apart;
             for (int i = 0; i < with.length; i++) {
                 value += with[i] * seen[i];
                 variance -= with[i] * with[i];
