@@ -3,6 +3,9 @@ package inkel.app.words;
 import inkel.core.bench.fault.Fault;
 import inkel.core.bench.fault.FaultKind;
 import inkel.core.bench.fault.Layout;
+import inkel.core.bench.fault.PartFault;
+import inkel.core.bench.fault.PinFault;
+import inkel.core.bench.fault.WireFault;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -42,7 +45,7 @@ public final class FaultWords {
         NodeCircuit node = layout.circuit().node(at.node()).orElseThrow();
         Fact said = Fact.of("fault." + fault.kind().text());
         Optional<Placed> placed = node.part(at.part());
-        if (fault instanceof Fault.Swapped swapped) {
+        if (fault instanceof WireFault.Swapped swapped) {
             placed = node.part(swapped.part());
         }
         if (placed.isPresent()) {
@@ -58,27 +61,27 @@ public final class FaultWords {
     }
 
     private Fact with(Fact said, Fault fault, NodeCircuit node) {
-        if (fault instanceof Fault.Moved moved) {
+        if (fault instanceof WireFault.Moved moved) {
             Placed placed = node.part(moved.planned(layout).pin().part()).orElseThrow();
             Pin pin = placed.cls().pins().get(moved.index());
             return said.with("wire", wire(moved)).with("pin", PinNames.of(node, placed.endpoint(pin)));
-        } else if (fault instanceof Fault.OtherRail other) {
+        } else if (fault instanceof WireFault.OtherRail other) {
             return said.with("wire", wire(other)).with("rail", RailNames.of(node, other.rail()));
-        } else if (fault instanceof Fault.Swapped swapped) {
+        } else if (fault instanceof WireFault.Swapped swapped) {
             return said.with("wire", wire(node, swapped.wire())).with("other", wire(node, swapped.other()));
-        } else if (fault instanceof Fault.OnWire on) {
+        } else if (fault instanceof WireFault.OnOneWire on) {
             return said.with("wire", wire(on)).with("part", owner(on, node));
-        } else if (fault instanceof Fault.Shorted shorted) {
+        } else if (fault instanceof PinFault.Shorted shorted) {
             return said.with("other", PinNames.of(node, shorted.other().endpoint()));
-        } else if (fault instanceof Fault.OtherAddress other) {
+        } else if (fault instanceof PartFault.OtherAddress other) {
             return said.with("address", Engineering.address(other.address()));
-        } else if (fault instanceof Fault.RowNotBridged row) {
+        } else if (fault instanceof WireFault.RowNotBridged row) {
             return said.with("row", row(node, row.row()));
         }
         return said;
     }
 
-    private String wire(Fault.OnWire on) {
+    private String wire(WireFault.OnOneWire on) {
         return wire(layout.circuit().node(on.node()).orElseThrow(), on.wire());
     }
 
@@ -99,7 +102,7 @@ public final class FaultWords {
                 .orElse(id);
     }
 
-    private String owner(Fault.OnWire on, NodeCircuit node) {
+    private String owner(WireFault.OnOneWire on, NodeCircuit node) {
         return step(node, on.wire())
                 .map(step -> new WireWords(node).owner(step.to()))
                 .orElse("");

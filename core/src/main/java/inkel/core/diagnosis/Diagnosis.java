@@ -8,7 +8,9 @@ import inkel.core.bench.Twist;
 import inkel.core.bench.fault.Fault;
 import inkel.core.bench.fault.Faults;
 import inkel.core.bench.fault.Layout;
+import inkel.core.bench.fault.PinFault;
 import inkel.core.bench.fault.Priors;
+import inkel.core.bench.fault.WireFault;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.wake.Check;
@@ -157,15 +159,15 @@ public final class Diagnosis {
         if (!fault.at().node().equals(check.at().node())) {
             return false;
         }
-        if (fault instanceof Fault.OnWire on) {
-            boolean isPlain = fault instanceof Fault.Missing || fault instanceof Fault.Loose;
+        if (fault instanceof WireFault.OnOneWire on) {
+            boolean isPlain = fault instanceof WireFault.Missing || fault instanceof WireFault.Loose;
             return wires.contains(on.wire()) && (isPlain || isAt(on, check.at().part()));
         }
         Place at = fault.at();
         return at.part().equals(check.at().part()) || at.part().isEmpty();
     }
 
-    private boolean isAt(Fault.OnWire fault, String part) {
+    private boolean isAt(WireFault.OnOneWire fault, String part) {
         return layout.partsOf(fault.node(), fault.wire()).contains(part);
     }
 
@@ -353,10 +355,10 @@ public final class Diagnosis {
             if (at.isPin() && isOn) {
                 looks.add(more.again(at.endpoint(), during));
             }
-            if (fault instanceof Fault.Shorted shorted) {
+            if (fault instanceof PinFault.Shorted shorted) {
                 looks.add(more.ohmsBetween(at.endpoint(), shorted.other().endpoint()));
             }
-            if (fault instanceof Fault.PinDamaged) {
+            if (fault instanceof PinFault.PinDamaged) {
                 looks.add(more.ohmsToGround(at.endpoint()));
             }
             FaultyWires.seenAt(fault).ifPresent(sort -> looks.add(more.seen(sort, at)));

@@ -3,6 +3,8 @@ package inkel.core.diagnosis;
 import inkel.core.bench.Question;
 import inkel.core.bench.fault.Fault;
 import inkel.core.bench.fault.Layout;
+import inkel.core.bench.fault.PinFault;
+import inkel.core.bench.fault.WireFault;
 import java.util.List;
 import java.util.Optional;
 
@@ -15,13 +17,13 @@ final class FaultyWires {
 
     /** The ids of the wires that show it. */
     static List<String> of(Fault fault, Layout layout) {
-        if (fault instanceof Fault.Swapped swapped) {
+        if (fault instanceof WireFault.Swapped swapped) {
             return List.of(swapped.wire(), swapped.other());
-        } else if (fault instanceof Fault.OnWire on) {
+        } else if (fault instanceof WireFault.OnOneWire on) {
             return List.of(on.wire());
-        } else if (fault instanceof Fault.RowNotBridged row) {
+        } else if (fault instanceof WireFault.RowNotBridged row) {
             return row.wires().subList(0, OF_ROW);
-        } else if (fault instanceof Fault.ColdJoint joint) {
+        } else if (fault instanceof PinFault.ColdJoint joint) {
             return layout.wiresAt(joint.at());
         }
         return List.of();

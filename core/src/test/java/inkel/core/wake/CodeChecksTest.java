@@ -6,9 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.bench.Answer;
 import inkel.core.bench.PracticeBench;
 import inkel.core.bench.Twist;
-import inkel.core.bench.fault.Fault;
 import inkel.core.bench.fault.Faults;
 import inkel.core.bench.fault.Layout;
+import inkel.core.bench.fault.WireFault;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Foretold;
@@ -129,9 +129,9 @@ class CodeChecksTest {
             Check half = codes(wake(builds.build())).get(1);
             double well = read(layout, half, Twist.NONE);
             assertTrue(((Expected.Within) half.expected()).low().orElseThrow().si() <= well, "well: " + well);
-            Fault.Missing gone = Faults.of(layout).stream()
-                    .filter(Fault.Missing.class::isInstance)
-                    .map(Fault.Missing.class::cast)
+            WireFault.Missing gone = Faults.of(layout).stream()
+                    .filter(WireFault.Missing.class::isInstance)
+                    .map(WireFault.Missing.class::cast)
                     .filter(fault -> fault.wire().matches(".*out\\.(SDA|SDI)\\b.*"))
                     .findFirst()
                     .orElseThrow();

@@ -8,6 +8,7 @@ import inkel.app.words.CheckWords;
 import inkel.app.words.FaultWords;
 import inkel.app.words.Words;
 import inkel.core.bench.fault.Fault;
+import inkel.core.bench.fault.WireFault;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.diagnosis.Suspect;
 import inkel.core.diagnosis.Suspects;
@@ -114,10 +115,10 @@ final class SuspectsPane extends VBox {
     /** The wire that the likeliest of them is about. */
     private static Optional<String> wire(Suspect suspect) {
         Fault fault = suspect.first().get(0);
-        if (fault instanceof Fault.OnWire on) {
+        if (fault instanceof WireFault.OnOneWire on) {
             return Optional.of(on.wire());
         }
-        return fault instanceof Fault.Swapped swapped ? Optional.of(swapped.wire()) : Optional.empty();
+        return fault instanceof WireFault.Swapped swapped ? Optional.of(swapped.wire()) : Optional.empty();
     }
 
     private static HBox row(double share, String said, boolean isCause) {

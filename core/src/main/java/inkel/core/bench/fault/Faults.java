@@ -59,13 +59,13 @@ public final class Faults {
         String id = wire.step().id();
         if (wire.step().fitting().isPresent()) {
             if (wire.step().fitting().get().sort() == Fitting.Sort.RESISTOR) {
-                faults.add(new Fault.Missing(FaultKind.WIRE_MISSING, node, id));
-                faults.add(new Fault.Tenfold(node, id));
+                faults.add(new WireFault.Missing(FaultKind.WIRE_MISSING, node, id));
+                faults.add(new WireFault.Tenfold(node, id));
             }
             return;
         }
-        faults.add(new Fault.Missing(missing(wire), node, id));
-        faults.add(new Fault.Loose(node, id));
+        faults.add(new WireFault.Missing(missing(wire), node, id));
+        faults.add(new WireFault.Loose(node, id));
         boolean hasResistor = wire.step()
                 .inLine()
                 .filter(piece -> piece instanceof Between.Series
@@ -74,14 +74,14 @@ public final class Faults {
                         || piece instanceof Between.CoilDriver)
                 .isPresent();
         if (hasResistor) {
-            faults.add(new Fault.Tenfold(node, id));
+            faults.add(new WireFault.Tenfold(node, id));
         }
         boolean hasDiode = wire.step()
                 .inLine()
                 .filter(piece -> piece instanceof Between.Diode || piece instanceof Between.FeedDiode)
                 .isPresent();
         if (hasDiode) {
-            faults.add(new Fault.DiodeTurned(node, id));
+            faults.add(new WireFault.DiodeTurned(node, id));
         }
         if (wire.isPlain()) {
             wire.pins().forEach(pin -> moved(wire, pin));
@@ -109,7 +109,7 @@ public final class Faults {
         List<Integer> beside = Layout.beside(placed, pin.index());
         for (int index : beside) {
             if (!isSame(placed, index, pin.index())) {
-                faults.add(new Fault.Moved(FaultKind.ONE_PIN_OFF, node, id, wire.isFirst(pin), index));
+                faults.add(new WireFault.Moved(FaultKind.ONE_PIN_OFF, node, id, wire.isFirst(pin), index));
             }
         }
         if (placed.part().isBoard() && pins.get(pin.index()).use() == PinUse.OFFER) {
@@ -122,7 +122,7 @@ public final class Faults {
                         && !beside.contains(place)
                         && !isSame(placed, place, pin.index());
                 if (isOther) {
-                    faults.add(new Fault.Moved(FaultKind.OTHER_NUMBER, node, id, wire.isFirst(pin), place));
+                    faults.add(new WireFault.Moved(FaultKind.OTHER_NUMBER, node, id, wire.isFirst(pin), place));
                 }
             }
         }
@@ -156,7 +156,7 @@ public final class Faults {
                 if (isOther) {
                     boolean isStrong = placed.get().cls().demands().pinLoads().isEmpty()
                             && placed.get().cls().pins().stream().noneMatch(pin -> pin.use() == PinUse.PWM);
-                    faults.add(new Fault.OtherRail(
+                    faults.add(new WireFault.OtherRail(
                             isStrong ? FaultKind.OTHER_RAIL : FaultKind.WEAK_RAIL,
                             node.node().id(),
                             wire.step().id(),
@@ -179,7 +179,7 @@ public final class Faults {
         }
         rows.forEach((row, wires) -> {
             if (wires.size() >= LONG_ROW) {
-                faults.add(new Fault.RowNotBridged(
+                faults.add(new WireFault.RowNotBridged(
                         list.node().node().id(), row, wires.subList(wires.size() / 2, wires.size())));
             }
         });
@@ -196,7 +196,7 @@ public final class Faults {
         pullUps(node, placed);
         boolean isTold = !placed.cls().supplies().isEmpty();
         if (isTold) {
-            faults.add(new Fault.Dead(at));
+            faults.add(new PartFault.Dead(at));
         }
         if (placed.part().isBoard()) {
             board(node, placed);
@@ -208,28 +208,28 @@ public final class Faults {
             boolean isSignal = pin.use().isSignal() || pin.use() == PinUse.OFFER;
             if (isSignal && layout.isWired(node, end)) {
                 if (node.io(end).isPresent()) {
-                    faults.add(new Fault.PinDamaged(node.place(end)));
+                    faults.add(new PinFault.PinDamaged(node.place(end)));
                 }
                 if (!placed.part().isBoard()
                         && node.wire(end).isPresent()
                         && !node.isTie(node.wire(end).get())) {
-                    faults.add(new Fault.OtherPinInCode(node.place(end)));
+                    faults.add(new PinFault.OtherPinInCode(node.place(end)));
                 }
             }
             if (placed.isHeaderLoose() && layout.isWired(node, end)) {
-                faults.add(new Fault.ColdJoint(node.place(end)));
+                faults.add(new PinFault.ColdJoint(node.place(end)));
             }
         }
     }
 
     private void board(NodeCircuit node, Placed board) {
-        faults.add(new Fault.ChargeOnly(node.place(board)));
+        faults.add(new PartFault.ChargeOnly(node.place(board)));
         for (Pin pin : board.cls().pins()) {
             boolean isRead = Strap.of(pin)
                     .filter(strap -> strap == Strap.LOW || strap == Strap.HIGH)
                     .isPresent();
             if (isRead && layout.isWired(node, board.endpoint(pin))) {
-                faults.add(new Fault.StartPinPulled(node.place(board.endpoint(pin))));
+                faults.add(new PartFault.StartPinPulled(node.place(board.endpoint(pin))));
             }
         }
     }
@@ -238,30 +238,30 @@ public final class Faults {
         Place at = node.place(placed);
         long wires = layout.at(node, placed.id()).count();
         if (wires > 1 && canTurn(placed)) {
-            faults.add(new Fault.TurnedAbout(at));
+            faults.add(new PartFault.TurnedAbout(at));
         }
         placed.cls().i2c().ifPresent(need -> placed.address().ifPresent(planned -> need.choices().stream()
                 .filter(address -> !address.equals(planned))
-                .forEach(address -> faults.add(new Fault.OtherAddress(at, address)))));
+                .forEach(address -> faults.add(new PartFault.OtherAddress(at, address)))));
         boolean answers = placed.cls().handling().checks().stream()
                 .anyMatch(check -> check instanceof WakeCheck.Answers
                         || check instanceof WakeCheck.Identity
                         || check instanceof WakeCheck.Reply);
         if (answers) {
-            faults.add(new Fault.ModeWrong(at));
+            faults.add(new PartFault.ModeWrong(at));
         }
         if (placed.cls().uart().isPresent()) {
-            faults.add(new Fault.WrongBaud(at));
+            faults.add(new PartFault.WrongBaud(at));
         }
         if (placed.cls()
                 .handling()
                 .air()
                 .filter(air -> !air.kind().contains("infrared"))
                 .isPresent()) {
-            faults.add(new Fault.AntennaMissing(at));
+            faults.add(new PartFault.AntennaMissing(at));
         }
         if (placed.capacitor().isPresent()) {
-            faults.add(new Fault.CapacitorMissing(at));
+            faults.add(new SupplyFault.CapacitorMissing(at));
         }
         layout.at(node, placed.id())
                 .map(Layout.Wire::step)
@@ -269,17 +269,17 @@ public final class Faults {
                         step.isAcrossSupply() && step.fitting().orElseThrow().isPolarised())
                 .max(Comparator.comparingDouble(
                         step -> step.fitting().orElseThrow().value().si()))
-                .ifPresent(step -> faults.add(new Fault.CapacitorTurned(at, step.id())));
+                .ifPresent(step -> faults.add(new SupplyFault.CapacitorTurned(at, step.id())));
         boolean isMotor =
                 placed.cls().demands().pinLoads().stream().anyMatch(load -> load.sort() == PinLoad.Sort.WINDING)
                         || placed.cls().pins().stream().anyMatch(pin -> pin.use() == PinUse.PWM);
         if (isMotor && layout.at(node, placed.id()).anyMatch(wire -> wire.step().kind() == WireStep.Kind.GROUND)) {
-            faults.add(new Fault.GroundLifted(at));
+            faults.add(new SupplyFault.GroundLifted(at));
         }
         for (Between piece : node.node().between()) {
             boolean isHere = piece.signal().part().equals(placed.id());
             if (isHere && piece instanceof Between.Divider) {
-                faults.add(new Fault.LevelPartOut(node.place(piece.signal())));
+                faults.add(new PinFault.LevelPartOut(node.place(piece.signal())));
             }
         }
     }
@@ -306,7 +306,7 @@ public final class Faults {
                 boolean isNear =
                         !placed.part().isBoard() || Layout.beside(placed, one).contains(other);
                 if (isNear && !isSame(placed, one, other)) {
-                    faults.add(new Fault.Swapped(
+                    faults.add(new WireFault.Swapped(
                             isCrossing(placed, one, other) ? FaultKind.NOT_CROSSED : FaultKind.WIRES_SWAPPED,
                             node.node().id(),
                             placed.id(),
@@ -341,7 +341,7 @@ public final class Faults {
                         && isFelt(node, placed, pins.get(i))
                         && isFelt(node, placed, pins.get(other));
                 if (canTell) {
-                    faults.add(new Fault.Shorted(
+                    faults.add(new PinFault.Shorted(
                             node.place(placed.endpoint(pins.get(i))), node.place(placed.endpoint(pins.get(other)))));
                 }
             }
@@ -361,12 +361,12 @@ public final class Faults {
                 continue;
             }
             if (output.isLimitSet()) {
-                faults.add(new Fault.SupplySet(node.place(end)));
+                faults.add(new SupplyFault.SupplySet(node.place(end)));
                 double flows = rail.get().peak().amperes();
-                faults.add(new Fault.LimitLow(node.place(end), 0, flows));
+                faults.add(new SupplyFault.LimitLow(node.place(end), 0, flows));
             }
             if (output.battery().isPresent()) {
-                faults.add(new Fault.BatteryFlat(node.place(end)));
+                faults.add(new SupplyFault.BatteryFlat(node.place(end)));
             }
         }
     }
@@ -378,7 +378,7 @@ public final class Faults {
                     && load.forward().isPresent()
                     && placed.cls().supplies().isEmpty();
             if (canTurn && layout.isWired(node, end)) {
-                faults.add(new Fault.LampTurned(node.place(end)));
+                faults.add(new PinFault.LampTurned(node.place(end)));
             }
         }
     }
@@ -387,8 +387,8 @@ public final class Faults {
         for (Pull pull : placed.cls().pulls()) {
             Endpoint end = new Endpoint(placed.id(), pull.pin());
             if (layout.isWired(node, end)) {
-                faults.add(new Fault.PullUpMissing(node.place(end)));
-                faults.add(new Fault.PullUpDoubled(node.place(end)));
+                faults.add(new PinFault.PullUpMissing(node.place(end)));
+                faults.add(new PinFault.PullUpDoubled(node.place(end)));
             }
         }
     }

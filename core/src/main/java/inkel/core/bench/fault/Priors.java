@@ -46,14 +46,14 @@ public final class Priors {
     public double of(Fault fault) {
         String kind = fault.kind().text();
         double odds = figure(kind).orElseThrow(() -> new IllegalStateException(TABLE + " has no " + kind)) / THOUSAND;
-        if (fault instanceof Fault.OnWire on) {
+        if (fault instanceof WireFault.OnOneWire on) {
             Layout.Wire wire = layout.wire(on.node(), on.wire());
             if (replugged.contains(wire.name())) {
                 odds *= figure("replugged").orElse(1.0);
             }
             Optional<String> made = wire.step().jumper(wire.table()).map(Priors::made);
             odds *= made.flatMap(sort -> figure(kind + "." + sort)).orElse(1.0);
-        } else if (fault instanceof Fault.Shorted shorted) {
+        } else if (fault instanceof PinFault.Shorted shorted) {
             boolean isSoldered = layout.placed(shorted.at()).isHeaderLoose();
             odds *= isSoldered ? figure(kind + ".solder").orElse(1.0) : 1;
         }

@@ -96,7 +96,7 @@ class FaultsTest {
 
     private Predicate<Fault> onWireAt(String pin) {
         String id = stepAt(pin).id();
-        return fault -> fault instanceof Fault.OnWire on && on.wire().equals(id);
+        return fault -> fault instanceof WireFault.OnOneWire on && on.wire().equals(id);
     }
 
     private Question register() {
@@ -159,7 +159,7 @@ class FaultsTest {
         // A contact of 22 to 50 ohms before the diode, at some tens of milliamperes.
         Fault loose = Faults.of(fed).stream()
                 .filter(fault -> fault.kind() == FaultKind.CONTACT_LOOSE
-                        && ((Fault.OnWire) fault).wire().equals(((Fault.OnWire) turned).wire()))
+                        && ((WireFault.OnOneWire) fault).wire().equals(((WireFault.OnOneWire) turned).wire()))
                 .findFirst()
                 .orElseThrow();
         List<Twist> forms = loose.forms(fed);
@@ -204,7 +204,7 @@ class FaultsTest {
         String out = stepAt("radio.MISO").id();
         Twist swapped = twist(
                 FaultKind.WIRES_SWAPPED,
-                fault -> fault instanceof Fault.Swapped both
+                fault -> fault instanceof WireFault.Swapped both
                         && both.part().equals("radio")
                         && Set.of(both.wire(), both.other()).equals(Set.of(in, out)));
         assertEquals(volts(Twist.NONE, "radio.VCC"), volts(swapped, "radio.VCC"), 0.01);
@@ -224,7 +224,7 @@ class FaultsTest {
     void linesOfABusThatTouchLetNobodyAnswer() {
         Twist touching = twist(
                 FaultKind.SHORTED,
-                fault -> fault instanceof Fault.Shorted shorted
+                fault -> fault instanceof PinFault.Shorted shorted
                         && shorted.at().part().equals("clock")
                         && Set.of(shorted.at().pin(), shorted.other().pin()).equals(Set.of("SDA", "SCL")));
         assertEquals(List.of(), texts(touching, answers()));
@@ -234,7 +234,7 @@ class FaultsTest {
     void aSupplyWireInTheGroundBesideItTakesTheRailDown() {
         Twist off = twist(
                 FaultKind.ONE_PIN_OFF,
-                fault -> fault instanceof Fault.Moved moved
+                fault -> fault instanceof WireFault.Moved moved
                         && moved.wire().equals(stepAt("clock.VCC").id())
                         && !moved.isFirst()
                         && node.part("clock")

@@ -11,6 +11,7 @@ import inkel.core.bench.fault.Fault;
 import inkel.core.bench.fault.FaultKind;
 import inkel.core.bench.fault.Faults;
 import inkel.core.bench.fault.Layout;
+import inkel.core.bench.fault.WireFault;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
@@ -152,8 +153,8 @@ class BoardReportTest {
         assertEquals(List.of(), told(healthy));
         // Without its ground a stick is pulled up to the supply as a whole.
         Fault ground = Faults.of(sticks.layout).stream()
-                .filter(fault ->
-                        fault instanceof Fault.Missing missing && missing.wire().contains("stick.GND"))
+                .filter(fault -> fault instanceof WireFault.Missing missing
+                        && missing.wire().contains("stick.GND"))
                 .findFirst()
                 .orElseThrow();
         BoardReport faulty =
