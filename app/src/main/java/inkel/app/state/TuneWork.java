@@ -9,36 +9,17 @@ import inkel.core.document.Meter;
 import inkel.core.document.Place;
 import inkel.core.document.Tuning;
 import inkel.core.document.edit.Tune;
-import inkel.core.formula.InfraredCode.Coding;
 import inkel.core.tune.Device;
 import inkel.core.tune.Draft;
 import inkel.core.tune.colour.ColourDevice;
 import inkel.core.tune.colour.ColourDraft;
 import inkel.core.tune.colour.Reading;
-import inkel.core.tune.infrared.Handset;
-import inkel.core.tune.infrared.Heard;
-import inkel.core.tune.infrared.Key;
-import inkel.core.tune.infrared.KeyDraft;
 import inkel.core.tune.modem.ModemDraft;
 import inkel.core.tune.radio.EtherTrouble;
 import inkel.core.tune.radio.RadioNet;
-import inkel.core.tune.sample.Ask;
-import inkel.core.tune.sample.Sample;
-import inkel.core.tune.sample.SampledBench;
-import inkel.core.tune.sample.SampledDraft;
-import inkel.core.tune.serial.SerialDevice;
-import inkel.core.tune.serial.SerialDraft;
 import inkel.core.tune.stand.Benches;
-import inkel.core.tune.tags.TagDevice;
-import inkel.core.tune.tags.TagDraft;
-import inkel.core.tune.tags.Tap;
 import java.nio.file.Path;
-import java.time.Duration;
-import java.time.Instant;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -61,9 +42,6 @@ public final class TuneWork {
     private static final Pattern NUMBERS =
             Pattern.compile("[-+]?[0-9]{1,12}(?:\\.[0-9]{1,12})?(?:[\\s,;]+[-+]?[0-9]{1,12}(?:\\.[0-9]{1,12})?)*");
 
-    private static final int MOST_HEARD = 10_000;
-    private static final int MOST_TAPS = 200;
-
     private final Session session;
     private final ObjectProperty<At> current = new SimpleObjectProperty<>();
     private final ReadOnlyIntegerWrapper changes = new ReadOnlyIntegerWrapper();
@@ -75,21 +53,13 @@ public final class TuneWork {
     /** Pieces that are not there, each kept as long as one practises. */
     private final Map<At, Device<?, ?>> devices = new HashMap<>();
 
-    /** Numbers that came over a line for a bench of readings, as they were printed, and are not taken yet. */
-    private final List<Double> numbers = new ArrayList<>();
-
-    /** Whose readings came over a line, at least some of them. */
-    private final Set<At> fromLine = new HashSet<>();
-
-    private final List<Tap> taps = new ArrayList<>();
     private final ServoWork servos;
     private final AnalogWork analogs;
     private final ModemWork modem;
-    private final List<Heard> heardKeys = new ArrayList<>();
-    private int pressed = 1;
-
-    /** When a train came over the line last; null for none. */
-    private Instant lastTrain;
+    private final TagWork tags;
+    private final KeyWork keys;
+    private final SerialWork serial;
+    private final SampledWork readings;
 
     /** What was judged before something was kept, until what follows from it is known. */
     private Assessment before;
@@ -113,6 +83,10 @@ public final class TuneWork {
         servos = new ServoWork(session, this);
         analogs = new AnalogWork(this);
         modem = new ModemWork(session, this);
+        tags = new TagWork(this);
+        keys = new KeyWork(session, this);
+        serial = new SerialWork(session, this);
+        readings = new SampledWork(this);
         session.assessmentProperty().addListener((property, old, next) -> {
             if (before != null && next != null && next != before) {
                 followed.set(Difference.between(before, next));
@@ -220,9 +194,9 @@ public final class TuneWork {
         devices.clear();
         servos.clear();
         analogs.clear();
-        numbers.clear();
-        taps.clear();
-        heardKeys.clear();
+        readings.clear();
+        tags.clear();
+        keys.clear();
         before = null;
         followed.set(null);
         change();
@@ -233,9 +207,9 @@ public final class TuneWork {
         if (!at.equals(current.get())) {
             servos.clear();
             analogs.clear();
-            numbers.clear();
-            taps.clear();
-            heardKeys.clear();
+            readings.clear();
+            tags.clear();
+            keys.clear();
             modem.stop();
             followed.set(null);
             current.set(at);
@@ -251,10 +225,10 @@ public final class TuneWork {
     /** Throws away what was not kept. */
     public void forget(At at) {
         drop(at);
-        fromLine.remove(at);
+        readings.settle(at);
         servos.clear();
         analogs.clear();
-        numbers.clear();
+        readings.clear();
         change();
     }
 
@@ -333,116 +307,38 @@ public final class TuneWork {
         } else if (at != null
                 && at.bench() == BenchKind.INFRARED
                 && NUMBERS.matcher(line.strip()).matches()) {
-            hearWidths(at, line.strip());
+            keys.hear(at, line.strip());
         } else if (at != null && at.bench() == BenchKind.MODEM) {
             modem.hear(line.strip());
         } else if (at != null && at.bench() == BenchKind.SERIAL) {
-            hearSerial(at, line);
+            serial.hear(at, line);
         } else if (at != null && at.bench() == BenchKind.TAGS) {
-            tags(at).flatMap(draft -> draft.meant(line)).ifPresent(read -> tap(at, new TagDevice.Read(read, true)));
+            tags.hear(at, line);
         } else if (at != null
-                && sampled(at).isPresent()
+                && readings.of(at).isPresent()
                 && NUMBERS.matcher(line.strip()).matches()) {
-            hearNumbers(line.strip());
+            readings.hear(line.strip());
         }
     }
 
-    /** Some programs print spaces with a minus; fewer than a mark, a space and a mark are no train. */
-    private void hearWidths(At at, String line) {
-        List<Double> train = Arrays.stream(line.split("[\\s,;]+"))
-                .map(word -> Math.abs(Double.parseDouble(word)))
-                .filter(width -> width > 0)
-                .toList();
-        if (train.size() > 2) {
-            Instant now = session.now();
-            hearTrain(
-                    at,
-                    train,
-                    Optional.ofNullable(lastTrain)
-                            .map(last -> Duration.between(last, now).toMillis() / 1e3));
-            lastTrain = now;
-        }
+    /** Tags at readers. */
+    public TagWork tags() {
+        return tags;
     }
 
-    private void hearNumbers(String line) {
-        for (String word : line.split("[\\s,;]+")) {
-            if (numbers.size() < MOST_HEARD) {
-                numbers.add(Double.parseDouble(word));
-            }
-        }
-        change();
+    /** Keys of handsets. */
+    public KeyWork keys() {
+        return keys;
     }
 
-    /** Numbers that came for the bench of readings and are not taken yet, as they were printed. */
-    public List<Double> heard() {
-        return List.copyOf(numbers);
+    /** Other parts at serial lines. */
+    public SerialWork serial() {
+        return serial;
     }
 
-    /** Takes the numbers that came, for the part on the bench. */
-    public List<Double> takeNumbers(At at) {
-        List<Double> taken = List.copyOf(numbers);
-        numbers.clear();
-        fromLine.add(at);
-        return taken;
-    }
-
-    // --- tags
-
-    public Optional<TagDraft> tags(At at) {
-        return draft(at, TagDraft.class);
-    }
-
-    public void tags(At at, TagDraft next) {
-        drafts.put(at, next);
-        change();
-    }
-
-    /** What became of the tags that were held there, the last one last. */
-    public List<Tap> taps() {
-        return List.copyOf(taps);
-    }
-
-    /** A tag that is not there is held before a reader that is not there. */
-    public void tap(At at, TagDevice.Card card) {
-        tap(at, device(at, TagDevice.class, () -> new TagDevice(seed(at))).answer(card));
-    }
-
-    public void tap(At at, TagDevice.Read read) {
-        tags(at).ifPresent(draft -> {
-            if (taps.size() == MOST_TAPS) {
-                taps.remove(0);
-            }
-            taps.add(draft.tap(read));
-            change();
-        });
-    }
-
-    // --- other parts at a serial line
-
-    public Optional<SerialDraft> serial(At at) {
-        return draft(at, SerialDraft.class);
-    }
-
-    /** A line that came, at the rate that the port listens at. */
-    private void hearSerial(At at, String line) {
-        int baud = session.line().openBaud();
-        serial(at).filter(draft -> !line.isBlank() && baud > 0).ifPresent(draft -> {
-            drafts.put(at, draft.with(baud, List.of(line)));
-            change();
-        });
-    }
-
-    /** Tries a rate: at the port that is listened to, or with a part that is not there. */
-    public void tryRate(At at, int baud) {
-        serial(at).ifPresent(draft -> {
-            if (session.practice().isOn()) {
-                SerialDevice device = device(at, SerialDevice.class, () -> new SerialDevice(draft.rig(), seed(at)));
-                drafts.put(at, draft.with(baud, device.answer(baud)));
-                change();
-            } else {
-                session.line().again(baud, draft.rig().say());
-            }
-        });
+    /** Benches of readings. */
+    public SampledWork readings() {
+        return readings;
     }
 
     // --- modem
@@ -461,69 +357,6 @@ public final class TuneWork {
         return modem;
     }
 
-    // --- keys of handsets
-
-    public Optional<KeyDraft> keys(At at) {
-        return draft(at, KeyDraft.class);
-    }
-
-    public void keys(At at, KeyDraft next) {
-        drafts.put(at, next);
-        change();
-    }
-
-    /** What was heard of handsets, the last one last. */
-    public List<Heard> heardKeys() {
-        return List.copyOf(heardKeys);
-    }
-
-    /** A train that nobody knows the time of, as one that was typed. */
-    public void hearTrain(At at, List<Double> train) {
-        hearTrain(at, train, Optional.empty());
-    }
-
-    private void hearTrain(At at, List<Double> train, Optional<Double> since) {
-        keys(at).ifPresent(draft -> {
-            Optional<Heard> before =
-                    heardKeys.isEmpty() ? Optional.empty() : Optional.of(heardKeys.get(heardKeys.size() - 1));
-            if (heardKeys.size() == MOST_TAPS) {
-                heardKeys.remove(0);
-            }
-            heardKeys.add(draft.hear(train, before, since));
-            change();
-        });
-    }
-
-    /** The codings of handsets that are not there, by their words. */
-    public List<String> codings() {
-        return Arrays.stream(Coding.values()).map(Coding::text).toList();
-    }
-
-    /** Presses a key of a handset that is not there, or goes on holding it. */
-    public void press(At at, String coding, int key, boolean isHeld, boolean isNoisy) {
-        Handset handset = device(at, Handset.class, () -> new Handset(seed(at)));
-        pressed = key;
-        Coding of = Arrays.stream(Coding.values())
-                .filter(one -> one.text().equals(coding))
-                .findFirst()
-                .orElseThrow();
-        hearTrain(
-                at,
-                handset.answer(new Handset.Press(of, key, isHeld, isNoisy)),
-                isHeld ? Optional.of(Handset.EVERY) : Optional.empty());
-    }
-
-    /** The key that was pressed last. */
-    public int pressed() {
-        return pressed;
-    }
-
-    /** A key that was heard gets a name. */
-    public void learn(At at, Heard heard, String name, Key.Way way, String does) {
-        heard.code().ifPresent(code -> keys(at).ifPresent(draft ->
-                keys(at, draft.with(new Key(code.coding(), code.address(), code.command(), name, way, does)))));
-    }
-
     // --- packet radios
 
     /** Those that a radio belongs to; empty for one that belongs to none. */
@@ -535,29 +368,6 @@ public final class TuneWork {
     /** What one of them does otherwise than its line says while one practises; empty on the builder's own bench. */
     public Optional<EtherTrouble> planted(At at) {
         return radios(at).filter(net -> session.practice().isOn()).flatMap(net -> EtherTrouble.of(net, seed(at)));
-    }
-
-    // --- benches of readings
-
-    /** Empty for a bench of another sort. */
-    public Optional<SampledDraft> sampled(At at) {
-        return draft(at, SampledDraft.class);
-    }
-
-    public void sampled(At at, SampledDraft next) {
-        drafts.put(at, next);
-        change();
-    }
-
-    /** Reads the piece that is not there. */
-    public void practise(At at, Ask ask, double known) {
-        sampled(at).ifPresent(draft -> {
-            @SuppressWarnings("unchecked")
-            Device<SampledBench.Question, List<Double>> device = (Device<SampledBench.Question, List<Double>>)
-                    devices.computeIfAbsent(at, key -> draft.bench().device(draft.rig(), seed(key)));
-            List<Double> read = device.answer(new SampledBench.Question(ask, known, ask.usual()));
-            sampled(at, draft.with(new Sample(ask.id(), known, read)));
-        });
     }
 
     // --- colour
@@ -584,14 +394,14 @@ public final class TuneWork {
         Optional<Tuning> tuning = draft(at).map(Draft::tuning);
         boolean isHeard =
                 analogs.waiting() > 0 || session.line().nowProperty().get().isListening();
-        LogLine.By by = isHeard && at.bench() == BenchKind.ANALOG_IN || fromLine.contains(at)
+        LogLine.By by = isHeard && at.bench() == BenchKind.ANALOG_IN || readings.isFromLine(at)
                 ? LogLine.By.BOARD
                 : LogLine.By.TYPED;
         before = session.assessmentProperty().get();
         boolean isKept = tuning.isPresent() && session.apply(new Tune(at.part(), tuning.get(), by, session.now()));
         if (isKept) {
             drop(at);
-            fromLine.remove(at);
+            readings.settle(at);
         } else {
             before = null;
         }

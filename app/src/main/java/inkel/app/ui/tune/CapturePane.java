@@ -426,7 +426,7 @@ final class CapturePane extends VBox {
             return;
         }
         TuneWork.At bench = new TuneWork.At(at.get().node().place(at.get().part()), BenchKind.RC_RECEIVER);
-        Optional<SampledDraft> draft = session.tune().sampled(bench);
+        Optional<SampledDraft> draft = session.tune().readings().of(bench);
         List<Ask> asks = draft.stream()
                 .flatMap(of -> of.bench().asks(of.rig()).stream())
                 .filter(ask -> ask.of().equals(at.get().pin()))
@@ -446,8 +446,9 @@ final class CapturePane extends VBox {
                 .map(Message::width)
                 .toList();
         if (!widths.isEmpty()) {
-            session.tune().sampled(bench).ifPresent(draft -> session.tune()
-                    .sampled(bench, draft.with(new Sample(ask.id(), 0, widths))));
+            session.tune().readings().of(bench).ifPresent(draft -> session.tune()
+                    .readings()
+                    .change(bench, draft.with(new Sample(ask.id(), 0, widths))));
             session.captures().openProperty().set(false);
             session.tune().turnTo(bench);
         }

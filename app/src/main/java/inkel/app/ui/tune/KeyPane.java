@@ -83,11 +83,11 @@ final class KeyPane extends BenchPane {
     }
 
     private KeyDraft draft() {
-        return session.tune().keys(at()).orElseThrow();
+        return session.tune().keys().of(at()).orElseThrow();
     }
 
     private Optional<Heard> last() {
-        List<Heard> all = session.tune().heardKeys();
+        List<Heard> all = session.tune().keys().heard();
         return all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1));
     }
 
@@ -102,9 +102,8 @@ final class KeyPane extends BenchPane {
         if (isRight) {
             train.clear();
             session.tune()
-                    .hearTrain(
-                            at(),
-                            widths.stream().map(OptionalDouble::getAsDouble).toList());
+                    .keys()
+                    .hear(at(), widths.stream().map(OptionalDouble::getAsDouble).toList());
         }
     }
 
@@ -128,7 +127,9 @@ final class KeyPane extends BenchPane {
         say(before.filter(key -> !key.name().equals(called))
                 .map(key -> Words.say(Fact.of("keys.again").with("name", called).with("before", key.name())))
                 .orElse(""));
-        session.tune().learn(at(), heard.get(), called, way, does.getText().strip());
+        session.tune()
+                .keys()
+                .learn(at(), heard.get(), called, way, does.getText().strip());
         name.clear();
         does.clear();
     }
@@ -160,16 +161,18 @@ final class KeyPane extends BenchPane {
                             Ui.textButton("key-take", Words.get("tune.analog.take"), this::typed));
             return;
         }
-        for (String coding : session.tune().codings()) {
+        for (String coding : session.tune().keys().codings()) {
             HBox one = new HBox(6, Ui.word(Words.get("keys.handset." + coding), "quiet"));
             for (int key = 1; key <= PRACTISED; key++) {
                 int number = key;
                 one.getChildren()
                         .add(Ui.pill("key-press-" + coding + "-" + key, String.valueOf(key), () -> session.tune()
+                                .keys()
                                 .press(at(), coding, number, false, isNoisy)));
             }
             one.getChildren().add(Ui.pill("key-hold-" + coding, Words.get("keys.hold"), () -> session.tune()
-                    .press(at(), coding, session.tune().pressed(), true, isNoisy)));
+                    .keys()
+                    .press(at(), coding, session.tune().keys().pressed(), true, isNoisy)));
             one.setAlignment(Pos.CENTER_LEFT);
             presses.getChildren().add(one);
         }
@@ -183,7 +186,7 @@ final class KeyPane extends BenchPane {
 
     private void showLog() {
         log.getChildren().clear();
-        List<Heard> all = session.tune().heardKeys();
+        List<Heard> all = session.tune().keys().heard();
         for (int i = all.size() - 1; i >= Math.max(0, all.size() - SHOWN); i--) {
             Heard heard = all.get(i);
             Caption code = Ui.word(code(heard), "suspect-share");
@@ -230,7 +233,8 @@ final class KeyPane extends BenchPane {
             HBox.setHgrow(said, Priority.ALWAYS);
             HBox row = new HBox(
                     10, code, said, Ui.textButton("key-out-" + i, Words.get("tune.take_out"), () -> session.tune()
-                            .keys(at(), draft().without(key))));
+                            .keys()
+                            .change(at(), draft().without(key))));
             row.setAlignment(Pos.CENTER_LEFT);
             known.getChildren().add(row);
         }
@@ -242,7 +246,7 @@ final class KeyPane extends BenchPane {
 
     @Override
     void show() {
-        if (session.tune().keys(at()).isEmpty()) {
+        if (session.tune().keys().of(at()).isEmpty()) {
             return;
         }
         for (int i = 0; i < wayPills.size(); i++) {

@@ -79,12 +79,12 @@ final class SampledPane extends BenchPane {
     }
 
     private SampledDraft draft() {
-        return session.tune().sampled(at()).orElseThrow();
+        return session.tune().readings().of(at()).orElseThrow();
     }
 
     private void change(SampledDraft next) {
         say("");
-        session.tune().sampled(at(), next);
+        session.tune().readings().change(at(), next);
     }
 
     private List<Ask> all() {
@@ -133,7 +133,7 @@ final class SampledPane extends BenchPane {
         Ask ask = ask();
         boolean isPractice = session.practice().isOn();
         String what = ask.id() + " " + isPractice;
-        int count = session.tune().heard().size();
+        int count = session.tune().readings().heard().size();
         waiting.setText(
                 count == 0 ? "" : Words.say(Fact.of("tune.sampled.waiting").with("count", count)));
         asked.setText(Words.get("tune.asked." + at().bench().text() + "." + ask.key()));
@@ -166,7 +166,7 @@ final class SampledPane extends BenchPane {
 
     private void practise(Ask ask, double known) {
         say("");
-        session.tune().practise(at(), ask, known);
+        session.tune().readings().practise(at(), ask, known);
         goOn(ask);
     }
 
@@ -215,9 +215,9 @@ final class SampledPane extends BenchPane {
             beside = typed.get();
         }
         boolean isFromLine =
-                values.getText().isBlank() && !session.tune().heard().isEmpty();
+                values.getText().isBlank() && !session.tune().readings().heard().isEmpty();
         Optional<List<Double>> read = isFromLine
-                ? Optional.of(session.tune().takeNumbers(at()).stream()
+                ? Optional.of(session.tune().readings().take(at()).stream()
                         .map(number -> number * NumberWords.scale(ask.unit()))
                         .toList())
                 : values(values.getText(), ask.unit());
@@ -433,7 +433,7 @@ final class SampledPane extends BenchPane {
 
     @Override
     void show() {
-        Optional<SampledDraft> draft = session.tune().sampled(at());
+        Optional<SampledDraft> draft = session.tune().readings().of(at());
         if (draft.isEmpty()) {
             return;
         }

@@ -39,7 +39,7 @@ final class SerialPane extends BenchPane {
         boolean isSomewhere =
                 session.practice().isOn() || session.line().nowProperty().get().isListening();
         say(isSomewhere ? "" : Words.get("serial.no_line"));
-        session.tune().tryRate(at(), baud);
+        session.tune().serial().tryRate(at(), baud);
     }
 
     private void showRates(SerialDraft draft) {
@@ -102,7 +102,7 @@ final class SerialPane extends BenchPane {
 
     @Override
     void show() {
-        session.tune().serial(at()).ifPresent(draft -> {
+        session.tune().serial().of(at()).ifPresent(draft -> {
             showRates(draft);
             showSaid(draft);
         });

@@ -69,7 +69,7 @@ final class TagPane extends BenchPane {
     }
 
     private TagDraft draft() {
-        return session.tune().tags(at()).orElseThrow();
+        return session.tune().tags().of(at()).orElseThrow();
     }
 
     private void choose(boolean isLetIn) {
@@ -101,7 +101,7 @@ final class TagPane extends BenchPane {
             number.clear();
             name.clear();
             does.clear();
-            session.tune().tags(at(), draft().with(tag));
+            session.tune().tags().change(at(), draft().with(tag));
         }
     }
 
@@ -112,17 +112,18 @@ final class TagPane extends BenchPane {
             for (TagDevice.Card card : TagDevice.Card.values()) {
                 String word = card.name().toLowerCase(Locale.ROOT);
                 taps.getChildren().add(Ui.pill("tag-tap-" + word, Words.get("tags.card." + word), () -> session.tune()
+                        .tags()
                         .tap(at(), card)));
             }
         } else {
             taps.getChildren().add(Ui.pill("tag-tap", Words.get("tags.tap"), () -> {
                 Optional<List<Integer>> bytes = draft().meant(number.getText());
                 say(bytes.isPresent() ? "" : Words.get("tags.number.bad"));
-                bytes.ifPresent(read -> session.tune().tap(at(), new TagDevice.Read(read, true)));
+                bytes.ifPresent(read -> session.tune().tags().tap(at(), new TagDevice.Read(read, true)));
             }));
         }
         log.getChildren().clear();
-        List<Tap> all = session.tune().taps();
+        List<Tap> all = session.tune().tags().taps();
         for (int i = all.size() - 1; i >= Math.max(0, all.size() - SHOWN); i--) {
             Tap tap = all.get(i);
             String sort = tap.sort().name().toLowerCase(Locale.ROOT);
@@ -182,12 +183,14 @@ final class TagPane extends BenchPane {
                             "tag-turn-" + i,
                             Words.get(tag.isAllowed() ? "tags.turn.refuse" : "tags.turn.allow"),
                             () -> session.tune()
-                                    .tags(
+                                    .tags()
+                                    .change(
                                             at(),
                                             draft().with(new Tag(
                                                     tag.bytes(), tag.name(), !tag.isAllowed(), tag.does())))),
                     Ui.textButton("tag-out-" + i, Words.get("tune.take_out"), () -> session.tune()
-                            .tags(at(), draft().without(tag))));
+                            .tags()
+                            .change(at(), draft().without(tag))));
             row.setAlignment(Pos.CENTER_LEFT);
             known.getChildren().add(row);
         }
@@ -195,7 +198,7 @@ final class TagPane extends BenchPane {
 
     @Override
     void show() {
-        if (session.tune().tags(at()).isEmpty()) {
+        if (session.tune().tags().of(at()).isEmpty()) {
             return;
         }
         allow.setSelected(isAllowed);

@@ -80,11 +80,13 @@ class CaptureWindowTest extends WindowJourney {
         robot.press(KeyCode.SHIFT).type(KeyCode.RIGHT).release(KeyCode.SHIFT);
         until(() -> text(robot, "#capture-between").endsWith("20 ms from one to the other."));
         press(robot, "#capture-give-middle");
-        until(() -> !session.tune().sampled(RECEIVER).orElseThrow().samples().isEmpty());
+        until(() ->
+                !session.tune().readings().of(RECEIVER).orElseThrow().samples().isEmpty());
         assertEquals(
                 1500e-6,
                 session.tune()
-                        .sampled(RECEIVER)
+                        .readings()
+                        .of(RECEIVER)
                         .orElseThrow()
                         .estimate("ch1_middle")
                         .orElseThrow()

@@ -41,12 +41,12 @@ class KeyWindowTest extends WindowJourney {
     }
 
     private Heard.Sort last() {
-        List<Heard> all = session.tune().heardKeys();
+        List<Heard> all = session.tune().keys().heard();
         return all.get(all.size() - 1).sort();
     }
 
     private int known() {
-        return session.tune().keys(EAR).orElseThrow().keys().size();
+        return session.tune().keys().of(EAR).orElseThrow().keys().size();
     }
 
     @Test
@@ -84,7 +84,7 @@ class KeyWindowTest extends WindowJourney {
             robot.interact(() -> session.line().listen(pair.port(), 57_600));
             until(() -> session.line().nowProperty().get().state() == LineWork.State.OPEN);
             pair.print("hello\n5\n" + train + "\n");
-            until(() -> session.tune().heardKeys().size() == 1);
+            until(() -> session.tune().keys().heard().size() == 1);
         }
         assertTrue(text(robot, "#key-which").contains("1/21"), text(robot, "#key-which"));
         type(robot, "#key-name", "Down");

@@ -44,7 +44,7 @@ class SampledWindowTest extends WindowJourney {
     }
 
     private SampledDraft draft(TuneWork.At at) {
-        return session.tune().sampled(at).orElseThrow();
+        return session.tune().readings().of(at).orElseThrow();
     }
 
     private List<Tuning> kept() {
@@ -180,7 +180,7 @@ class SampledWindowTest extends WindowJourney {
             robot.interact(() -> session.line().listen(pair.port(), 57_600));
             until(() -> session.line().nowProperty().get().state() == LineWork.State.OPEN);
             pair.print("1000\n1002, 998\nhello 5\nready\n");
-            until(() -> session.tune().heard().size() == 3);
+            until(() -> session.tune().readings().heard().size() == 3);
             assertTrue(text(robot, "#tune-waiting").startsWith("3 "));
             type(robot, "#tune-known", "0");
             until(() -> draft(SCALE).samples().size() == 1);

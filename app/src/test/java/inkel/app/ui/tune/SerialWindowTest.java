@@ -35,7 +35,7 @@ class SerialWindowTest extends WindowJourney {
     }
 
     private SerialDraft draft() {
-        return session.tune().serial(PLACE).orElseThrow();
+        return session.tune().serial().of(PLACE).orElseThrow();
     }
 
     @Test
@@ -46,7 +46,7 @@ class SerialWindowTest extends WindowJourney {
             session.apply(new AddPart(NODE, Part.of("where", "positioning-receiver", "Where", "")));
             session.apply(new SetWire(NODE, Wire.placed(new Endpoint("where", "TX"), new Endpoint(Part.BOARD, "D2"))));
         });
-        until(() -> session.tune().serial(PLACE).isPresent());
+        until(() -> session.tune().serial().of(PLACE).isPresent());
         robot.interact(() -> session.tune().turnTo(PLACE));
         until(() -> isThere(robot, "#serial-rate-4800"));
         press(robot, "#serial-rate-4800");

@@ -45,12 +45,12 @@ class TagWindowTest extends WindowJourney {
     }
 
     private Tap.Sort last() {
-        List<Tap> taps = session.tune().taps();
+        List<Tap> taps = session.tune().tags().taps();
         return taps.get(taps.size() - 1).sort();
     }
 
     private int known() {
-        return session.tune().tags(READER).orElseThrow().tags().size();
+        return session.tune().tags().of(READER).orElseThrow().tags().size();
     }
 
     private boolean isCopyableTold() {
@@ -99,7 +99,7 @@ class TagWindowTest extends WindowJourney {
             robot.interact(() -> session.line().listen(pair.port(), 57_600));
             until(() -> session.line().nowProperty().get().state() == LineWork.State.OPEN);
             pair.print("ready\nDE:AD:BE:EF\n");
-            until(() -> session.tune().taps().size() == 1 && last() == Tap.Sort.ALLOWED);
+            until(() -> session.tune().tags().taps().size() == 1 && last() == Tap.Sort.ALLOWED);
         }
         fire(robot, "#tune-keep");
         until(this::isCopyableTold);
