@@ -9,32 +9,22 @@ import inkel.core.bench.net.Solver;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Random;
 
 /**
  * What probes read on one state of a healthy bench. The network is solved once with what is expected of every figure; how
  * a reading follows each of them comes from {@link Influence}; and it is solved again with all figures at the ends that
  * move the reading down, and up. Those corners are further apart than any bench will be when many figures have a share, so
- * the band is no wider than {@value #SIGMAS} standard deviations of the sum of them, each as likely anywhere in its range. A
+ * the band is no wider than a few standard deviations of the sum of them, each as likely anywhere in its range. A
  * meter on volts takes its share of them ({@link MeterLoad}).
  */
 public final class Foretelling {
-    private static final double SIGMAS = 4.6;
-
-    /** The variance of what is as likely anywhere in ±1. */
-    private static final double VARIANCE = 1.0 / 3;
-
-    /** Figures with at least this share of all that moves a reading are put into the network for its corners. */
-    private static final double LARGE = 0.01;
-
     /** Nobody can foretell what is moved by more than this by what next to nothing is known of, in volts or amperes. */
     static final double WILD = 0.05;
 
@@ -53,17 +43,12 @@ public final class Foretelling {
     /** So many benches by chance, always the same, are tried besides the corners. */
     private static final int SAMPLES = 3;
 
-    /** Those with less than this share are not told of. */
-    private static final double SHOWN = 1e-3;
-
     /** By how much a corner may differ from what straight lines foretell of it, for the sum of shares to be trusted. */
     private static final double STRAIGHT = 0.1;
 
     private final BenchModel model;
     private final double[] expected;
-    private final double[] low;
-    private final double[] high;
-    private final double[] reach;
+    private final StraightLines lines;
     private final Network network;
     private final Solver solver;
     private final Outcome outcome;
@@ -86,9 +71,7 @@ public final class Foretelling {
         this.model = model;
         this.isMetered = isMetered;
         expected = model.expected();
-        low = model.unknowns().stream().mapToDouble(Unknown::low).toArray();
-        high = model.unknowns().stream().mapToDouble(Unknown::high).toArray();
-        reach = model.unknowns().stream().mapToDouble(Unknown::reach).toArray();
+        lines = new StraightLines(model);
         isShaky = new boolean[expected.length];
         figuresOf = new int[model.slots().size()][];
         for (int slot = 0; slot < figuresOf.length; slot++) {
@@ -141,7 +124,7 @@ public final class Foretelling {
         }
         Map<Probe, Sketch> sketches = new LinkedHashMap<>();
         for (Probe probe : probes) {
-            reading(model, probe)
+            Reading.of(model, probe)
                     .filter(reading -> !Double.isNaN(reading.of(settled())))
                     .map(this::sketch)
                     .filter(sketch -> sketch.wild() <= WILD)
@@ -170,30 +153,7 @@ public final class Foretelling {
 
     /** What a probe reads when all figures are certain; empty as for {@link #band}. */
     static Optional<Double> read(BenchModel model, Probe probe, Solution solution) {
-        return reading(model, probe).map(reading -> reading.of(solution)).filter(value -> !Double.isNaN(value));
-    }
-
-    /** A probe by numbers instead of names: two points, or an element. */
-    record Reading(int plus, int minus, int slot) {
-        double of(Solution solution) {
-            return isCurrent() ? solution.amperes(slot) : solution.between(plus, minus);
-        }
-
-        boolean isCurrent() {
-            return slot >= 0;
-        }
-    }
-
-    static Optional<Reading> reading(BenchModel model, Probe probe) {
-        if (probe instanceof Probe.Volts volts) {
-            OptionalInt plus = model.points().known(volts.plus());
-            OptionalInt minus = model.points().known(volts.minus());
-            return plus.isEmpty() || minus.isEmpty()
-                    ? Optional.empty()
-                    : Optional.of(new Reading(plus.getAsInt(), minus.getAsInt(), -1));
-        }
-        OptionalInt slot = model.slot(((Probe.Amperes) probe).slot());
-        return slot.isEmpty() ? Optional.empty() : Optional.of(new Reading(-1, -1, slot.getAsInt()));
+        return Reading.of(model, probe).map(reading -> reading.of(solution)).filter(value -> !Double.isNaN(value));
     }
 
     /**
@@ -224,7 +184,7 @@ public final class Foretelling {
         double all = 0;
         double wild = 0;
         for (int i = 0; i < slope.length; i++) {
-            double moved = Math.abs(slope[i]) * reach[i];
+            double moved = lines.moved(i, slope);
             all += moved;
             wild += isShaky[i] || model.unknowns().get(i).isWild() ? moved : 0;
         }
@@ -240,7 +200,7 @@ public final class Foretelling {
     }
 
     private Optional<Band> band(Sketch sketch) {
-        double[] ends = ends(sketch);
+        double[] ends = lines.ends(sketch.usual(), sketch.slope());
         boolean isStraight = true;
         List<Tried> bent = new ArrayList<>();
         double least = sketch.usual();
@@ -253,7 +213,7 @@ public final class Foretelling {
         for (Tried tried : corners.values()) {
             if (tried.solution().isPresent()) {
                 double found = sketch.reading().of(tried.solution().get());
-                double straight = straight(sketch, tried.figures());
+                double straight = lines.at(sketch.usual(), sketch.slope(), tried.figures());
                 boolean isBent = Math.abs(found - straight) > STRAIGHT * (ends[1] - ends[0]) + EVEN;
                 isStraight &= !isBent;
                 if (isBent) {
@@ -270,7 +230,7 @@ public final class Foretelling {
         double lower = Math.min(corner(sketch, sketch.down().orElseThrow(), -1), sketch.usual());
         double upper = Math.max(corner(sketch, sketch.up().orElseThrow(), 1), sketch.usual());
         if (isStraight) {
-            double[] likely = likely(sketch);
+            double[] likely = lines.likely(sketch.usual(), sketch.slope());
             lower = Math.max(lower, bent(sketch.usual(), ends[0], likely[0], lower));
             upper = Math.min(upper, bent(sketch.usual(), ends[1], likely[1], upper));
         } else {
@@ -281,7 +241,7 @@ public final class Foretelling {
             lower = Math.min(lower, least - pad);
             upper = Math.max(upper, most + pad);
         }
-        return Optional.of(new Band(lower, sketch.usual(), upper, causes(sketch)));
+        return Optional.of(new Band(lower, sketch.usual(), upper, lines.causes(sketch.slope(), sketch.all())));
     }
 
     /** Where a reading bends: its end by the slopes behind the bend, from the bench of some that was furthest that way. */
@@ -306,9 +266,9 @@ public final class Foretelling {
                                 model, tried.figures(), tried.solution().orElseThrow()))
                 .of(sketch.reading());
         double[] figures = furthest.figures().clone();
-        double all = all(slope);
+        double all = lines.all(slope);
         for (int i = 0; i < figures.length; i++) {
-            figures[i] = isLarge(i, slope, all) ? end(i, slope, way) : figures[i];
+            figures[i] = lines.isLarge(i, slope, all) ? lines.end(i, slope, way) : figures[i];
         }
         return tried(figures)
                 .solution()
@@ -323,61 +283,13 @@ public final class Foretelling {
         return usual + (likely - usual) * ratio;
     }
 
-    /** What straight lines foretell of a bench with certain figures. */
-    private double straight(Sketch sketch, double[] figures) {
-        double straight = sketch.usual();
-        for (int i = 0; i < figures.length; i++) {
-            straight += sketch.slope()[i] * (figures[i] - expected[i]);
-        }
-        return straight;
-    }
-
-    /** The least and the most by straight lines. */
-    private double[] ends(Sketch sketch) {
-        double least = sketch.usual();
-        double most = sketch.usual();
-        for (int i = 0; i < expected.length; i++) {
-            double byLow = sketch.slope()[i] * (low[i] - expected[i]);
-            double byHigh = sketch.slope()[i] * (high[i] - expected[i]);
-            least += Math.min(byLow, byHigh);
-            most += Math.max(byLow, byHigh);
-        }
-        return new double[] {least, most};
-    }
-
-    /** Within some standard deviations of the sum of all figures. */
-    private double[] likely(Sketch sketch) {
-        double middle = sketch.usual();
-        double squares = 0;
-        for (int i = 0; i < expected.length; i++) {
-            double moved = sketch.slope()[i] * reach[i];
-            middle += sketch.slope()[i] * (low[i] + reach[i] - expected[i]);
-            squares += moved * moved * VARIANCE;
-        }
-        double wide = SIGMAS * Math.sqrt(squares);
-        return new double[] {Math.min(middle - wide, sketch.usual()), Math.max(middle + wide, sketch.usual())};
-    }
-
-    private List<Band.Cause> causes(Sketch sketch) {
-        List<Band.Cause> causes = new ArrayList<>();
-        for (int i = 0; i < expected.length; i++) {
-            double least = sketch.slope()[i] * (low[i] - expected[i]);
-            double most = sketch.slope()[i] * (high[i] - expected[i]);
-            if (Math.max(Math.abs(least), Math.abs(most)) > SHOWN * sketch.all()) {
-                causes.add(new Band.Cause(model.unknowns().get(i), least, most));
-            }
-        }
-        causes.sort(Comparator.comparingDouble(Band.Cause::reach).reversed());
-        return causes;
-    }
-
     /** The bench with every figure of a large share at the end that moves a reading one way, the others as expected. */
     private Tried corner(double[] slope, double all, int way) {
         List<Integer> ends = new ArrayList<>();
         double[] figures = expected.clone();
         for (int i = 0; i < slope.length; i++) {
-            if (isLarge(i, slope, all)) {
-                figures[i] = end(i, slope, way);
+            if (lines.isLarge(i, slope, all)) {
+                figures[i] = lines.end(i, slope, way);
                 ends.add(figures[i] > expected[i] ? i + 1 : -i - 1);
             }
         }
@@ -385,21 +297,7 @@ public final class Foretelling {
     }
 
     private double corner(Sketch sketch, Tried tried, int way) {
-        double value = sketch.reading().of(tried.solution().orElseThrow());
-        for (int i = 0; i < expected.length; i++) {
-            if (!isLarge(i, sketch.slope(), sketch.all())) {
-                value += sketch.slope()[i] * (end(i, sketch.slope(), way) - expected[i]);
-            }
-        }
-        return value;
-    }
-
-    private boolean isLarge(int figure, double[] slope, double all) {
-        return Math.abs(slope[figure]) * reach[figure] > LARGE * all;
-    }
-
-    private double end(int figure, double[] slope, int way) {
-        return slope[figure] * way > 0 ? high[figure] : low[figure];
+        return sketch.reading().of(tried.solution().orElseThrow()) + lines.small(sketch.slope(), sketch.all(), way);
     }
 
     /** For every supply and regulator a bench on which as little comes in as can be, and one on which most is taken: there they bend. */
@@ -410,21 +308,21 @@ public final class Foretelling {
             // What holds an output or a pull-up down bends nothing that others feel.
             boolean isRegulator = model.slots().get(slot).name().endsWith(PartElements.REGULATES);
             if (isRegulator) {
-                strain(new Reading(element.points().get(0), element.points().get(2), -1), -1);
+                strain(Reading.between(element.points().get(0), element.points().get(2)), -1);
             }
             if (isRegulator || element instanceof Element.Source) {
-                strain(new Reading(-1, -1, slot), 1);
+                strain(Reading.through(slot), 1);
             }
             if (isRegulator) {
                 // Pushed from behind it gives nothing any more.
-                strain(new Reading(-1, -1, slot), -1);
+                strain(Reading.through(slot), -1);
             }
         }
     }
 
     private void strain(Reading reading, int way) {
         double[] slope = slopes.of(reading);
-        corner(slope, all(slope), way);
+        corner(slope, lines.all(slope), way);
     }
 
     /** Figures of diodes that carry next to nothing: a little less, and they carry nothing at all. */
@@ -436,15 +334,6 @@ public final class Foretelling {
                 model.slots().get(slot).figures().forEach(figure -> isShaky[figure] = true);
             }
         }
-    }
-
-    /** All that moves a reading. */
-    private double all(double[] slope) {
-        double all = 0;
-        for (int i = 0; i < slope.length; i++) {
-            all += Math.abs(slope[i]) * reach[i];
-        }
-        return all;
     }
 
     private void sample(Random random) {

@@ -33,13 +33,13 @@ final class MeterLoad {
     }
 
     /** The share of an amount that is left with the meter there; 1 for a current, which is not read between points. */
-    static double share(Solution open, Influence influence, Foretelling.Reading reading) {
+    static double share(Solution open, Influence influence, Reading reading) {
         double straight = straight(influence, reading);
         return isFirm(straight) ? straight : exactly(open, reading);
     }
 
     /** As by what is behind the points, all else straight. */
-    static double straight(Influence influence, Foretelling.Reading reading) {
+    static double straight(Influence influence, Reading reading) {
         if (reading.isCurrent()) {
             return 1;
         }
@@ -50,7 +50,7 @@ final class MeterLoad {
         return behind > 0 ? Meter.OHMS / (Meter.OHMS + behind) : 1;
     }
 
-    private static double exactly(Solution open, Foretelling.Reading reading) {
+    private static double exactly(Solution open, Reading reading) {
         double volts = reading.of(open);
         if (Math.abs(volts) < NOTHING) {
             return 1;
@@ -61,12 +61,12 @@ final class MeterLoad {
                 : 1;
     }
 
-    private static Element meter(Foretelling.Reading reading) {
+    private static Element meter(Reading reading) {
         return new Element.Resistor(reading.plus(), reading.minus(), Meter.OHMS);
     }
 
     /** A bench with the meter on it. */
-    static BenchModel on(BenchModel bench, Foretelling.Reading reading) {
+    static BenchModel on(BenchModel bench, Reading reading) {
         List<BenchModel.Slot> slots = new ArrayList<>(bench.slots());
         slots.add(new BenchModel.Slot(SLOT, List.of(), figures -> meter(reading)));
         return new BenchModel(bench.points(), bench.unknowns(), slots);

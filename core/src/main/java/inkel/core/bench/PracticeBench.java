@@ -119,8 +119,6 @@ public final class PracticeBench implements Bench {
 
     private static double left(BenchModel model, Solution solution, Probe probe) {
         return MeterLoad.share(
-                solution,
-                new Influence(solution),
-                Foretelling.reading(model, probe).orElseThrow());
+                solution, new Influence(solution), Reading.of(model, probe).orElseThrow());
     }
 }

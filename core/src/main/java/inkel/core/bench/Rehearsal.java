@@ -56,7 +56,7 @@ public final class Rehearsal {
 
     /** The share of an amount that a meter leaves; the plan's will do for what differs little from it. */
     private double leftByTheMeter(Probe probe) {
-        return left.computeIfAbsent(probe, key -> solution.flatMap(found -> Foretelling.reading(model, probe)
+        return left.computeIfAbsent(probe, key -> solution.flatMap(found -> Reading.of(model, probe)
                         .filter(reading -> !Double.isNaN(reading.of(found)))
                         .map(reading -> slopes(found).left(reading)))
                 .orElse(1.0));
@@ -88,7 +88,7 @@ public final class Rehearsal {
     }
 
     private Foreseen amount(Probe probe, Solution found) {
-        Optional<Foretelling.Reading> reading = Foretelling.reading(model, probe);
+        Optional<Reading> reading = Reading.of(model, probe);
         double value = value(probe, found);
         if (reading.isEmpty() || Double.isNaN(reading.get().of(found))) {
             return new Foreseen.Amount(value, List.of(), false);

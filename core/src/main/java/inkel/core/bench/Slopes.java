@@ -81,17 +81,17 @@ final class Slopes {
     }
 
     /** What a meter leaves, see {@link MeterLoad#share}. */
-    double left(Foretelling.Reading reading) {
+    double left(Reading reading) {
         return MeterLoad.share(solution, influence, reading);
     }
 
     /** As {@link #left}, by straight lines alone. */
-    double leftStraight(Foretelling.Reading reading) {
+    double leftStraight(Reading reading) {
         return MeterLoad.straight(influence, reading);
     }
 
     /** By the number of the figure. */
-    double[] of(Foretelling.Reading reading) {
+    double[] of(Reading reading) {
         double[] felt = influence.of(
                 reading.isCurrent()
                         ? influence.through(reading.slot())

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 
 /** What 10 MΩ between the tips of a meter do, by hand. */
 class MeterLoadTest {
-    private static final Foretelling.Reading READING = new Foretelling.Reading(2, 0, -1);
+    private static final Reading READING = new Reading(2, 0, -1);
 
     private static Solution settled(Element... elements) {
         return new Solver(new Network(List.of("ground", "plus", "middle"), List.of(elements)))
@@ -69,7 +69,7 @@ class MeterLoadTest {
     void currentsAndNothingAreLeftAsTheyAre() {
         Solution open = divider(1e6, 1e6);
         Influence influence = new Influence(open);
-        assertEquals(1, MeterLoad.share(open, influence, new Foretelling.Reading(-1, -1, 0)));
-        assertEquals(1, MeterLoad.share(open, influence, new Foretelling.Reading(2, 2, -1)));
+        assertEquals(1, MeterLoad.share(open, influence, new Reading(-1, -1, 0)));
+        assertEquals(1, MeterLoad.share(open, influence, new Reading(2, 2, -1)));
     }
 }
