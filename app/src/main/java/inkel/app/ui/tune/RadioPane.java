@@ -10,12 +10,10 @@ import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.AirKey;
 import inkel.core.document.AirPlan;
-import inkel.core.document.LocalNetwork;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Stations;
 import inkel.core.quantity.Fact;
 import inkel.core.tune.radio.End;
-import inkel.core.tune.radio.Ether;
 import inkel.core.tune.radio.RadioNet;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -23,13 +21,11 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
-import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -54,60 +50,28 @@ final class RadioPane extends BenchPane {
     private final WrapRow chosen = new WrapRow(8);
     private final VBox lines = new VBox(2);
     private final List<Integer> shown = new ArrayList<>();
-    private final BandPicture band = new BandPicture();
-    private final WrapRow networks = new WrapRow(12);
-    private final TextField networkName = field("radio-network-name", 120);
-    private final TextField networkChannel = field("radio-network-channel", 44);
-    private final List<Tile> strengths = new ArrayList<>();
     private final TextField packet = field("radio-packet", FIELDS);
     private final VBox layouts = new VBox(8);
-    private final WrapRow sends = new WrapRow(8);
-    private final Caption outcome = Ui.text("");
-    private final Button why = Ui.textButton("radio-why", Words.get("radio.why"), this::tellWhy);
-    private final VBox practice = new VBox(
-            6,
-            Ui.text(Words.get("radio.practice"), "quiet"),
-            Ui.textButton("radio-tell", Words.get("radio.practice.tell"), this::tellPlanted));
-    private String reason = "";
     private final Map<String, TextField> fields = new LinkedHashMap<>();
     private final Map<String, String> said = new HashMap<>();
     private final VBox all;
     private final Region spread = Ui.textButton("radio-spread", Words.get("radio.spread"), this::spread);
-    private final Region bandSheet;
-    private LocalNetwork.Strength strength = LocalNetwork.Strength.MIDDLE;
+    private final RadioBand band = new RadioBand(this);
+    private final RadioEther ether;
     private String shape = "";
 
     RadioPane(Session session, TuneWork.At at) {
         super(at);
         this.session = session;
-        outcome.setId("radio-outcome");
-        networks.setAlignment(Pos.CENTER_LEFT);
-        sends.setAlignment(Pos.CENTER_LEFT);
-        WrapRow add = new WrapRow(8);
-        add.setAlignment(Pos.CENTER_LEFT);
-        add.getChildren()
-                .addAll(
-                        named("radio.network.name", "", networkName),
-                        named("radio.network.channel", "", networkChannel));
-        for (LocalNetwork.Strength one : LocalNetwork.Strength.values()) {
-            Tile pill = toggle("radio-network-" + one.text(), "radio.network." + one.text(), () -> {
-                strength = one;
-                show();
-            });
-            strengths.add(pill);
-            add.getChildren().add(pill);
-        }
-        add.getChildren().add(Ui.textButton("radio-network-add", Words.get("radio.network.add"), this::addNetwork));
-        networkChannel.setOnAction(event -> addNetwork());
+        ether = new RadioEther(session, this);
         onTyped(packet, this::takePacket);
         packet.setAccessibleText(Words.get("radio.packet"));
-        bandSheet = sheet("radio.band", "radio.band.how", band, networks, add);
         all = new VBox(
                 12,
                 sheet("radio.lines", "radio.lines.how", chosen, lines, spread),
-                bandSheet,
+                band,
                 sheet("radio.packet", "radio.packet.how", packet, layouts),
-                sheet("radio.ether", "radio.ether.how", practice, sends, outcome, why));
+                ether);
         getChildren().addAll(none, all);
         widthProperty().addListener((property, old, next) -> {
             if (!shape.isEmpty() && isNarrow() != shape.endsWith(NARROW)) {
@@ -118,11 +82,11 @@ final class RadioPane extends BenchPane {
         show();
     }
 
-    private Optional<RadioNet> net() {
+    Optional<RadioNet> net() {
         return session.tune().radios(at());
     }
 
-    private boolean apply(Edit edit) {
+    boolean apply(Edit edit) {
         say("");
         return session.apply(edit);
     }
@@ -328,59 +292,6 @@ final class RadioPane extends BenchPane {
         });
     }
 
-    // --- the band
-
-    private void addNetwork() {
-        String name = networkName.getText().strip();
-        String channel = networkChannel.getText().strip();
-        boolean isRight = !name.isEmpty()
-                && channel.matches("[0-9]{1,2}")
-                && Integer.parseInt(channel) >= 1
-                && Integer.parseInt(channel) <= LocalNetwork.MOST_CHANNEL;
-        if (!isRight) {
-            say(Words.say(Fact.of("radio.network.bad").with("most", LocalNetwork.MOST_CHANNEL)));
-            return;
-        }
-        net().ifPresent(net -> {
-            List<LocalNetwork> more = new ArrayList<>(net.group().plan().networks());
-            more.add(new LocalNetwork(name, Integer.parseInt(channel), LocalNetwork.USUAL_WIDTH_MHZ, strength));
-            if (apply(new Stations.SetNetworks(net.anchor(), more))) {
-                networkName.clear();
-                networkChannel.clear();
-            }
-        });
-    }
-
-    private void showBand(RadioNet net) {
-        band.show(net);
-        networks.getChildren().clear();
-        List<LocalNetwork> around = net.group().plan().networks();
-        for (int i = 0; i < around.size(); i++) {
-            int number = i;
-            LocalNetwork one = around.get(i);
-            networks.getChildren()
-                    .addAll(
-                            Ui.word(
-                                    Words.say(Fact.of("radio.network")
-                                            .with("name", one.name())
-                                            .with("channel", one.channel())
-                                            .with(
-                                                    "strength",
-                                                    Words.get("radio.network."
-                                                            + one.strength().text()))),
-                                    "quiet"),
-                            Ui.textButton("radio-network-out-" + i, Words.get("tune.take_out"), () -> {
-                                List<LocalNetwork> fewer = new ArrayList<>(around);
-                                fewer.remove(number);
-                                apply(new Stations.SetNetworks(net.anchor(), fewer));
-                            }));
-        }
-        Ui.show(networks, !around.isEmpty());
-        for (int i = 0; i < strengths.size(); i++) {
-            strengths.get(i).setSelected(LocalNetwork.Strength.values()[i] == strength);
-        }
-    }
-
     // --- what is in a packet
 
     private void takePacket() {
@@ -428,64 +339,6 @@ final class RadioPane extends BenchPane {
         }
     }
 
-    // --- the ether
-
-    private void showEther(RadioNet net) {
-        sends.getChildren().clear();
-        for (End from : net.ends()) {
-            for (End to : net.ends()) {
-                if (net.isMeant(from, to)) {
-                    sends.getChildren()
-                            .add(Ui.pill(
-                                    "radio-send-" + from.station().number() + "-"
-                                            + to.station().number(),
-                                    Words.say(Fact.of("radio.send")
-                                            .with("from", from.name())
-                                            .with("to", to.name())),
-                                    () -> send(from, to)));
-                }
-            }
-        }
-    }
-
-    private void send(End from, End to) {
-        net().ifPresent(net -> {
-            Ether.Outcome became = Ether.send(net, from, to, session.tune().planted(at()));
-            String said = became.isConfirmed()
-                    ? "radio.sent.well"
-                    : became.isHeard() ? "radio.sent.unsure" : "radio.sent.lost";
-            outcome.setText(Words.say(Fact.of(said).with("from", from.name()).with("to", to.name())));
-            reason = became.why().map(Words::say).orElse("");
-            showReason();
-        });
-    }
-
-    /** Why a packet did not come through is told when it is asked for; while one practises what was planted is. */
-    private void showReason() {
-        Ui.show(why, !reason.isEmpty() && !session.practice().isOn());
-        Ui.show(practice, session.tune().planted(at()).isPresent());
-    }
-
-    private void tellWhy() {
-        outcome.setText(outcome.getText() + " " + reason);
-        reason = "";
-        Ui.show(why, false);
-    }
-
-    private void tellPlanted() {
-        net().ifPresent(net -> session.tune()
-                .planted(at())
-                .ifPresent(trouble -> outcome.setText(Words.say(
-                        Fact.of("radio.planted." + trouble.kind().name().toLowerCase(Locale.ROOT))
-                                .with(
-                                        "station",
-                                        net.ends().stream()
-                                                .filter(end -> end.station().number() == trouble.station())
-                                                .map(End::name)
-                                                .findFirst()
-                                                .orElse(""))))));
-    }
-
     @Override
     void show() {
         Optional<RadioNet> net = net();
@@ -493,14 +346,13 @@ final class RadioPane extends BenchPane {
         Ui.show(all, net.isPresent());
         net.ifPresent(here -> {
             Ui.show(spread, !here.isLongRange());
-            Ui.show(bandSheet, !here.isLongRange());
+            Ui.show(band, !here.isLongRange());
             showLines(here);
             if (!here.isLongRange()) {
-                showBand(here);
+                band.show(here);
             }
             showPacket(here);
-            showEther(here);
-            showReason();
+            ether.show(here);
         });
     }
 }
