@@ -7,10 +7,8 @@ import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
 import inkel.app.words.NumberWords;
-import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.document.Tuning.Found;
-import inkel.core.document.Tuning.Point;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
@@ -18,15 +16,12 @@ import inkel.core.quantity.Unit;
 import inkel.core.tune.sample.Ask;
 import inkel.core.tune.sample.Sample;
 import inkel.core.tune.sample.SampledDraft;
-import inkel.core.tune.sample.Setting;
 import inkel.core.tune.sample.Work;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.ToDoubleFunction;
 import javafx.geometry.Pos;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
@@ -42,9 +37,6 @@ final class SampledPane extends BenchPane {
     /** Readings stand side by side where there is room for two. */
     private static final double ONE_READ = 296;
 
-    /** Around the points of a picture, as a share of their range. */
-    private static final double MARGIN = 0.08;
-
     private final Session session;
     private final WrapRow asks = new WrapRow(8);
     private final Caption asked = Ui.text("", "tune-asked");
@@ -53,10 +45,8 @@ final class SampledPane extends BenchPane {
     private final Caption waiting = Ui.text("", "quiet");
     private final VBox found = new VBox(4);
     private final VBox told = new VBox(4);
-    private final WrapRow settings = new WrapRow(16);
-    private final VBox pictures = new VBox();
-    private final Map<Setting, TextField> fields = new LinkedHashMap<>();
-    private final Map<Setting, List<Tile>> choices = new LinkedHashMap<>();
+    private final SampledSettings settings;
+    private final SampledPicture pictures;
     private String current = "";
     private String shown = "";
 
@@ -66,23 +56,23 @@ final class SampledPane extends BenchPane {
         String bench = "tune." + at.bench().text();
         asks.setAlignment(Pos.CENTER_LEFT);
         entry.setAlignment(Pos.CENTER_LEFT);
-        settings.setAlignment(Pos.CENTER_LEFT);
+        settings = new SampledSettings(this);
+        pictures = new SampledPicture(at.bench());
         asked.setId("tune-asked");
         waiting.setId("tune-waiting");
         VBox first = sheet("tune.sampled.read", bench + ".how", asks, asked, entry, read);
-        VBox says = sheet("tune.sampled.says", "", found, told, settings);
+        VBox says = sheet("tune.sampled.says", "", found, told, settings.node());
         VBox picture = sheet("tune.sampled.picture", "", pictures);
         VBox.setVgrow(pictures, Priority.ALWAYS);
         getChildren().addAll(first, twoSheets(picture, says));
-        makeSettings();
         show();
     }
 
-    private SampledDraft draft() {
+    SampledDraft draft() {
         return session.tune().readings().of(at()).orElseThrow();
     }
 
-    private void change(SampledDraft next) {
+    void change(SampledDraft next) {
         say("");
         session.tune().readings().change(at(), next);
     }
@@ -122,7 +112,7 @@ final class SampledPane extends BenchPane {
         Ui.show(asks, all().size() > 1);
     }
 
-    private static Tile toggleOf(String id, String text, Runnable action) {
+    static Tile toggleOf(String id, String text, Runnable action) {
         Tile pill = Ui.pill(id, text, action);
         pill.getStyleClass().add("pill-toggle");
         return pill;
@@ -231,12 +221,12 @@ final class SampledPane extends BenchPane {
         goOn(ask);
     }
 
-    private static String shown(double value, Unit unit, String symbol) {
+    static String shown(double value, Unit unit, String symbol) {
         return (plain(value / NumberWords.scale(unit)) + " " + symbol).strip();
     }
 
     /** A plain number is in the unit that stands behind the field. */
-    private static Optional<Double> amountOf(String text, Unit unit) {
+    static Optional<Double> amountOf(String text, Unit unit) {
         OptionalDouble plain = number(text);
         if (plain.isPresent()) {
             return Optional.of(plain.getAsDouble() * NumberWords.scale(unit));
@@ -332,105 +322,6 @@ final class SampledPane extends BenchPane {
         work.told().forEach(fact -> told.getChildren().add(Ui.text(Words.say(fact), "quiet")));
     }
 
-    /** Made once: what is typed in one outlives what follows from another. */
-    private void makeSettings() {
-        for (Setting setting : draft().bench().settings(draft().rig())) {
-            String key = "tune.set." + setting.key();
-            if (setting.options().isEmpty()) {
-                TextField field = field("tune-set-" + setting.key(), FIELD);
-                onTyped(field, () -> takeSetting(setting, field.getText()));
-                fields.put(setting, field);
-                settings.getChildren().add(named(key, NumberWords.unit(setting.unit()), field));
-                continue;
-            }
-            settings.getChildren().add(Ui.word(Words.get(key), "quiet"));
-            List<Tile> pills = new ArrayList<>();
-            for (int i = 0; i < setting.options().size(); i++) {
-                int number = i;
-                String option = setting.options().get(i);
-                pills.add(toggleOf(
-                        "tune-set-" + setting.key() + "-" + option,
-                        Words.get(key + "." + option),
-                        () -> change(draft().set(setting.key(), number))));
-            }
-            choices.put(setting, pills);
-            settings.getChildren().addAll(pills);
-        }
-    }
-
-    private void showSettings(SampledDraft draft) {
-        fields.forEach(
-                (setting, field) -> fill(field, plain(draft.setting(setting) / NumberWords.scale(setting.unit()))));
-        choices.forEach((setting, pills) -> {
-            for (int i = 0; i < pills.size(); i++) {
-                pills.get(i).setSelected(draft.setting(setting) == i);
-            }
-        });
-    }
-
-    private void takeSetting(Setting setting, String text) {
-        Optional<Double> value = amountOf(text, setting.unit()).filter(setting::allows);
-        if (value.isEmpty()) {
-            say(Words.say(Fact.of("tune.sampled.known.bad")
-                    .with("least", shown(setting.least(), setting.unit(), NumberWords.unit(setting.unit())))
-                    .with("most", shown(setting.most(), setting.unit(), NumberWords.unit(setting.unit())))));
-            return;
-        }
-        // What stands there already is no change: leaving a field begins no draft.
-        boolean isSame = plain(value.get() / NumberWords.scale(setting.unit()))
-                .equals(plain(draft().setting(setting) / NumberWords.scale(setting.unit())));
-        if (isSame) {
-            say("");
-        } else {
-            change(draft().set(setting.key(), value.get()));
-        }
-    }
-
-    // --- its picture
-
-    private void showPicture(Work work) {
-        Optional<Work.Picture> picture = work.picture();
-        pictures.getChildren().clear();
-        if (picture.isEmpty()) {
-            pictures.getChildren().add(Ui.text(Words.get("tune.sampled.nothing"), "quiet"));
-            return;
-        }
-        String bench = "tune.axis." + at().bench().text();
-        CurveBox box = new CurveBox(
-                axis(bench + ".x", picture.get().across()),
-                axis(bench + ".y", picture.get().up()),
-                value -> axisNumber(value, picture.get().across()),
-                value -> axisNumber(value, picture.get().up()));
-        VBox.setVgrow(box, Priority.ALWAYS);
-        List<Point> all = new ArrayList<>(picture.get().dots());
-        all.addAll(picture.get().line());
-        double[] x = range(all, Point::x);
-        double[] y = range(all, Point::y);
-        box.range(x[0], x[1], y[0], y[1]);
-        if (picture.get().isEven()) {
-            box.even();
-        }
-        box.show(List.of(), picture.get().line(), picture.get().dots(), List.of());
-        pictures.getChildren().add(box);
-    }
-
-    private String axis(String key, Unit unit) {
-        String sort = key + "." + ask().key();
-        return (Words.get(Words.has(sort) ? sort : key) + " " + NumberWords.unit(unit)).strip();
-    }
-
-    private static String axisNumber(double value, Unit unit) {
-        double shown = value / NumberWords.scale(unit);
-        return Math.abs(shown) >= 1e5 ? Numbers.print(shown, Unit.ONE, 3).replace(" ", "") : plain(shown);
-    }
-
-    private static double[] range(List<Point> points, ToDoubleFunction<Point> of) {
-        double least = points.stream().mapToDouble(of).min().orElse(0);
-        double most = points.stream().mapToDouble(of).max().orElse(1);
-        double span = most > least ? most - least : Math.max(1, Math.abs(most));
-        return new double[] {least - MARGIN * span, most + MARGIN * span};
-    }
-
     @Override
     void show() {
         Optional<SampledDraft> draft = session.tune().readings().of(at());
@@ -442,7 +333,7 @@ final class SampledPane extends BenchPane {
         showEntry();
         showRead(draft.get());
         showFound(draft.get(), work);
-        showSettings(draft.get());
-        showPicture(work);
+        settings.show(draft.get());
+        pictures.show(work, ask());
     }
 }
