@@ -2,25 +2,16 @@ package inkel.app.ui.tune;
 
 import inkel.app.state.CaptureWork;
 import inkel.app.state.Session;
-import inkel.app.state.TuneWork;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
 import inkel.app.ui.kit.WrapRow;
-import inkel.app.words.Numbers;
 import inkel.app.words.Words;
 import inkel.core.capture.Capture;
-import inkel.core.capture.decode.Decoding;
 import inkel.core.capture.decode.Decoding.Kind;
-import inkel.core.capture.decode.InfraredDecoder;
-import inkel.core.capture.decode.Message;
 import inkel.core.capture.decode.Stitches;
-import inkel.core.catalog.BenchKind;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Unit;
-import inkel.core.tune.sample.Ask;
-import inkel.core.tune.sample.Sample;
-import inkel.core.tune.sample.SampledDraft;
 import java.io.File;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -28,7 +19,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -49,9 +39,6 @@ final class CapturePane extends VBox {
     private static final double FIELD = 130;
     private static final double FIND = 120;
     private static final List<Integer> WIDE = List.of(16, 32, 48, 96);
-    private static final int MOST_BANDS = 4;
-    private static final int BAND_DIGITS = 4;
-
     private final Session session;
     private final Caption head = Ui.text("", "quiet");
     private final WrapRow channels = new WrapRow(14);
@@ -61,7 +48,7 @@ final class CapturePane extends VBox {
     private final Caption between = Ui.text("", "quiet");
     private final Caption problem = Ui.text("", "stop-text");
     private final TextField find = BenchPane.field("capture-find", FIND);
-    private final WrapRow give = new WrapRow(8);
+    private final CaptureGive give;
     private final Button record;
     private final Button save;
     private final VBox sheet;
@@ -100,7 +87,7 @@ final class CapturePane extends VBox {
         });
         channels.setAlignment(Pos.CENTER_LEFT);
         kinds.setAlignment(Pos.CENTER_LEFT);
-        give.setAlignment(Pos.CENTER_LEFT);
+        give = new CaptureGive(session);
         for (Kind kind : Kind.values()) {
             Tile pill =
                     BenchPane.toggle("capture-" + kind.text(), "capture.kind." + kind.text(), () -> session.captures()
@@ -114,7 +101,7 @@ final class CapturePane extends VBox {
         between.setId("capture-between");
         problem.setId("capture-problem");
         Ui.show(problem, false);
-        sheet = new VBox(10, top, channels, kinds, problem, list, said, between, give);
+        sheet = new VBox(10, top, channels, kinds, problem, list, said, between, give.node());
         sheet.getStyleClass().addAll("sheet", "tune-sheet");
         VBox.setVgrow(sheet, Priority.ALWAYS);
         getChildren().add(sheet);
@@ -171,8 +158,8 @@ final class CapturePane extends VBox {
             ((Tile) kinds.getChildren().get(i)).setSelected(Kind.values()[i] == next.kind());
         }
         fill();
-        showSaid();
-        showGive();
+        said.setText(CaptureSaid.of(shown));
+        give.show(shown);
         showBetween();
     }
 
@@ -262,51 +249,6 @@ final class CapturePane extends VBox {
                 turnTo(message);
             }
         }
-    }
-
-    // --- what it says
-
-    private void showSaid() {
-        if (!shown.missing().isEmpty()) {
-            said.setText(Words.say(Fact.of("capture.missing")
-                    .with("kind", Words.get("capture.kind." + shown.kind().text()))
-                    .with(
-                            "names",
-                            shown.missing().stream()
-                                    .map(role -> role.name().toLowerCase(Locale.ROOT))
-                                    .collect(Collectors.joining(", ")))));
-            return;
-        }
-        Decoding.Result result = shown.result().orElseThrow();
-        List<String> parts = new ArrayList<>();
-        parts.add(Words.say(Fact.of("decode.summary")
-                .with("messages", result.found().messages().size())
-                .with("glitches", result.found().glitches())));
-        result.found()
-                .rate()
-                .ifPresent(
-                        rate -> parts.add(Words.say(Fact.of(shown.kind() == Kind.UART ? "capture.baud" : "capture.rate")
-                                .with("rate", shown.kind() == Kind.UART ? Math.round(rate) : hertz(rate)))));
-        shown.stitches()
-                .ifPresent(sewn -> parts.add(Words.say(Fact.of("capture.bands")
-                        .with(
-                                "bands",
-                                sewn.bands().bands().stream()
-                                        .limit(MOST_BANDS)
-                                        .map(band -> Numbers.print(band.middle(), Unit.SECOND, BAND_DIGITS))
-                                        .collect(Collectors.joining(", ")))
-                        .with("tolerance", Math.round(100 * Stitches.TOLERANCE)))));
-        if (shown.kind() == Kind.INFRARED) {
-            InfraredDecoder.keys(result.found().messages()).stream()
-                    .limit(MOST_BANDS)
-                    .forEach(key -> parts.add(Words.say(key)));
-        }
-        result.told().forEach(told -> parts.add(Words.say(told)));
-        said.setText(String.join(" · ", parts));
-    }
-
-    private static String hertz(double rate) {
-        return Numbers.print(rate, Unit.HERTZ, BAND_DIGITS);
     }
 
     // --- chosen stitches
@@ -413,44 +355,5 @@ final class CapturePane extends VBox {
         int line = rows.lineOf(message);
         list.getSelectionModel().clearAndSelect(line);
         list.scrollTo(Math.max(0, line - 2));
-    }
-
-    // --- to a bench
-
-    /** Pulses of a receiver's channel can be taken to its bench. */
-    private void showGive() {
-        give.getChildren().clear();
-        Optional<Decoding.At> at = session.captures().lineAt();
-        boolean isPulses = shown.kind() == Kind.PULSES && shown.result().isPresent();
-        if (!isPulses || at.isEmpty()) {
-            return;
-        }
-        TuneWork.At bench = new TuneWork.At(at.get().node().place(at.get().part()), BenchKind.RC_RECEIVER);
-        Optional<SampledDraft> draft = session.tune().readings().of(bench);
-        List<Ask> asks = draft.stream()
-                .flatMap(of -> of.bench().asks(of.rig()).stream())
-                .filter(ask -> ask.of().equals(at.get().pin()))
-                .toList();
-        if (!asks.isEmpty()) {
-            give.getChildren().add(Ui.word(Words.get("capture.give"), "quiet"));
-            asks.forEach(ask -> give.getChildren()
-                    .add(Ui.pill(
-                            "capture-give-" + ask.key(),
-                            ask.of() + ", " + Words.get("tune.ask.rc-receiver." + ask.key()),
-                            () -> give(bench, ask))));
-        }
-    }
-
-    private void give(TuneWork.At bench, Ask ask) {
-        List<Double> widths = shown.result().orElseThrow().found().messages().stream()
-                .map(Message::width)
-                .toList();
-        if (!widths.isEmpty()) {
-            session.tune().readings().of(bench).ifPresent(draft -> session.tune()
-                    .readings()
-                    .change(bench, draft.with(new Sample(ask.id(), 0, widths))));
-            session.captures().openProperty().set(false);
-            session.tune().turnTo(bench);
-        }
     }
 }
