@@ -15,12 +15,10 @@ import inkel.core.quantity.Frequency;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
-import inkel.core.tune.Estimate;
 import inkel.core.tune.analog.AnalogDraft;
 import inkel.core.tune.analog.AnalogFit;
 import inkel.core.tune.analog.AnalogSignal;
 import inkel.core.tune.analog.Run;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -28,7 +26,6 @@ import java.util.OptionalDouble;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -43,9 +40,6 @@ final class AnalogPane extends BenchPane {
 
     private static final int MOST_AVERAGED = 1024;
 
-    /** Readings that a drift is told over. */
-    private static final double PER = 100;
-
     private final Session session;
     private final TextField codes = field("tune-codes", CODES);
     private final TextField volts = field("tune-volts", FIELD);
@@ -55,13 +49,9 @@ final class AnalogPane extends BenchPane {
     private final Node byHand;
     private final Node practised;
     private final VBox runs = new VBox(4);
-    private final VBox found = new VBox(4);
+    private final AnalogSays found = new AnalogSays();
     private final CurveBox curve;
-    private final TextField unit = field("tune-unit", FIELD);
-    private final VBox corners = new VBox(4);
-    private final TextField code = field("tune-mean-code", FIELD);
-    private final TextField value = field("tune-mean-value", FIELD);
-    private final Caption means = Ui.text("", "tune-formula");
+    private final AnalogMeaning meaning = new AnalogMeaning(this::draft, this::change, this::say);
     private final TextField averaged = field("tune-averaged", FIELD);
     private final Caption averages = Ui.text("", "quiet");
 
@@ -75,15 +65,15 @@ final class AnalogPane extends BenchPane {
         VBox read = sheet("tune.analog.read", "tune.analog.read.how", signals, byHand, practised, runs);
         VBox line = sheet("tune.analog.line", "", curve, found);
         VBox.setVgrow(curve, Priority.ALWAYS);
-        VBox meaning = sheet(
+        VBox meant = sheet(
                 "tune.analog.meaning",
                 "tune.analog.meaning.how",
-                meaning(),
-                corners,
+                meaning.entry(),
+                meaning.corners(),
                 curved.content(),
-                means,
+                meaning.means(),
                 averaging());
-        getChildren().addAll(read, twoSheets(line, meaning));
+        getChildren().addAll(read, twoSheets(line, meant));
         show();
     }
 
@@ -220,88 +210,6 @@ final class AnalogPane extends BenchPane {
         }
     }
 
-    // --- what it says
-
-    private void showFound(AnalogSignal draft) {
-        found.getChildren().clear();
-        Optional<AnalogFit> fit = draft.fit();
-        if (fit.isEmpty()) {
-            found.getChildren().add(Ui.text(Words.get("tune.analog.nothing"), "quiet"));
-            return;
-        }
-        double all = draft.rig().codes();
-        row("tune.analog.range", fit.get().low() + " – " + fit.get().high());
-        row(
-                "tune.analog.noise",
-                fit.get()
-                        .noise()
-                        .map(noise -> said(noise, 2) + "  "
-                                + Words.say(Fact.of("tune.analog.bits")
-                                        .with(
-                                                "bits",
-                                                Numbers.fixed(
-                                                        fit.get()
-                                                                .effectiveBits(all)
-                                                                .orElse(0.0),
-                                                        1))))
-                        .orElse(Words.get(fit.get().count() < 6 ? "tune.analog.few" : "tune.analog.calm")));
-        fit.get()
-                .drift()
-                .ifPresent(drift -> row(
-                        "tune.analog.drift",
-                        fit.get().isDrifting()
-                                ? Words.say(Fact.of("tune.analog.drifts").with("codes", said(drift.times(PER), 1)))
-                                : Words.get("tune.analog.steady")));
-        rangeRow(draft);
-        fit.get()
-                .scale()
-                .ifPresentOrElse(
-                        scale -> {
-                            row(
-                                    "tune.analog.reference",
-                                    volts(fit.get().reference(all).orElseThrow()));
-                            row("tune.analog.scale", said(scale.times(1000), 3) + " mV");
-                            fit.get().offset().ifPresent(offset -> row("tune.analog.offset", volts(offset)));
-                            row(
-                                    "tune.analog.worst",
-                                    Numbers.print(Voltage.ofVolts(fit.get().worst())));
-                        },
-                        () -> found.getChildren().add(Ui.text(Words.get("tune.analog.two"), "quiet")));
-    }
-
-    /** Which range of the converter would do, where it has several. */
-    private void rangeRow(AnalogSignal draft) {
-        if (draft.rig().ranges().size() < 2 || draft.highest().isEmpty()) {
-            return;
-        }
-        boolean isTheOne =
-                draft.range().filter(range -> range == draft.rig().fullScale()).isPresent();
-        row(
-                "tune.analog.gain",
-                draft.range()
-                        .map(range -> Words.say(Fact.of(isTheOne ? "tune.analog.gain.same" : "tune.analog.gain.other")
-                                .with("range", Voltage.ofVolts(range))
-                                .with("highest", Voltage.ofVolts(draft.highest().orElseThrow()))
-                                .with("step", Voltage.ofVolts(draft.rangeStep().orElseThrow()))))
-                        .orElse(Words.get("tune.analog.gain.none")));
-    }
-
-    private void row(String key, String said) {
-        Caption name = Ui.word(Words.get(key), "quiet");
-        name.setMinWidth(130);
-        Caption text = Ui.text(said);
-        text.setMinWidth(0);
-        found.getChildren().add(new HBox(10, name, text));
-    }
-
-    private static String volts(Estimate estimate) {
-        return said(estimate, 3) + " V";
-    }
-
-    private static String said(Estimate estimate, int digits) {
-        return Numbers.fixed(estimate.value(), digits) + " ± " + Numbers.fixed(estimate.off(), digits);
-    }
-
     private void showLine(AnalogSignal draft) {
         double most = draft.rig().codes() - 1;
         curve.range(0, most, 0, draft.rig().fullScale() * 1.05);
@@ -314,75 +222,6 @@ final class AnalogPane extends BenchPane {
                         .flatMap(from -> one.volts(most).map(to -> List.of(new Point(0, from), new Point(most, to)))))
                 .orElse(List.of());
         curve.show(List.of(), line, measured, List.of());
-    }
-
-    // --- what is meant
-
-    private Node meaning() {
-        code.setOnAction(event -> addCorner());
-        value.setOnAction(event -> addCorner());
-        unit.setOnAction(event ->
-                change(draft().meaning(draft().meaning(), unit.getText().strip())));
-        unit.setPromptText("%");
-        WrapRow row = new WrapRow(8);
-        row.setAlignment(Pos.CENTER_LEFT);
-        row.getChildren()
-                .addAll(
-                        named("tune.analog.code", "", code),
-                        named("tune.analog.is", "", value, unit),
-                        Ui.textButton("tune-mean-add", Words.get("tune.analog.add"), this::addCorner));
-        return row;
-    }
-
-    /** A code that is there already takes the new value; else the corner goes where its code has its place. */
-    private void addCorner() {
-        OptionalDouble x = code.getText().isBlank() && !draft().runs().isEmpty()
-                ? OptionalDouble.of(
-                        draft().runs().get(draft().runs().size() - 1).mean())
-                : number(code.getText());
-        OptionalDouble y = number(value.getText());
-        boolean isCode = x.isPresent()
-                && x.getAsDouble() >= 0
-                && x.getAsDouble() < draft().rig().codes();
-        if (!isCode || y.isEmpty()) {
-            say(Words.say(Fact.of("tune.analog.corner.bad")
-                    .with("most", Math.round(draft().rig().codes()) - 1)));
-            return;
-        }
-        List<Point> more = new ArrayList<>(draft().meaning().stream()
-                .filter(point -> point.x() != x.getAsDouble())
-                .toList());
-        more.add(new Point(x.getAsDouble(), y.getAsDouble()));
-        more.sort((one, other) -> Double.compare(one.x(), other.x()));
-        code.clear();
-        value.clear();
-        change(draft().meaning(more, unit.getText().strip()));
-    }
-
-    private void showMeaning(AnalogSignal draft) {
-        fill(unit, draft.unit());
-        corners.getChildren().clear();
-        for (Point point : draft.meaning()) {
-            HBox row = new HBox(
-                    10,
-                    Ui.word(plain(point.x()) + "  →  " + (plain(point.y()) + " " + draft.unit()).strip(), "tune-run"),
-                    Ui.textButton(
-                            "tune-mean-out-" + plain(point.x()),
-                            Words.get("tune.take_out"),
-                            () -> change(draft().meaning(
-                                            draft().meaning().stream()
-                                                    .filter(other -> !other.equals(point))
-                                                    .toList(),
-                                            draft().unit()))));
-            row.setAlignment(Pos.CENTER_LEFT);
-            corners.getChildren().add(row);
-        }
-        Optional<Double> latest = draft.runs().isEmpty()
-                ? Optional.empty()
-                : draft.meant(draft.runs().get(draft.runs().size() - 1).mean());
-        means.setText(latest.map(meant -> Words.say(Fact.of("tune.analog.means")
-                        .with("value", (Numbers.fixed(meant, 1) + " " + draft.unit()).strip())))
-                .orElse(Words.get(draft.meaning().size() < 2 ? "tune.analog.points" : "tune.analog.flat")));
     }
 
     private Node averaging() {
@@ -432,9 +271,9 @@ final class AnalogPane extends BenchPane {
         int count = session.tune().analogs().waiting();
         waiting.setText(count == 0 ? "" : Words.get("tune.analog.waiting", "count", count));
         showRuns(shown.get());
-        showFound(shown.get());
+        found.show(shown.get());
         showLine(shown.get());
-        showMeaning(shown.get());
+        meaning.show(shown.get());
         curved.show(shown.get());
         showAveraging(shown.get());
     }
