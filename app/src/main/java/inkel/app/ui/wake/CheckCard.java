@@ -329,75 +329,18 @@ final class CheckCard extends VBox {
         if (check == null) {
             return;
         }
-        Result result = state.result(check);
-        String said = said(result);
+        CheckVerdict now = verdict();
+        String said = now.said();
         verdict.getStyleClass().removeAll("good", "bad", "calm");
-        Optional<Boolean> isWell = well(result);
+        Optional<Boolean> isWell = now.isWell();
         verdict.getStyleClass().add(isWell.map(well -> well ? "good" : "bad").orElse("calm"));
         verdict.setText(said);
         Ui.show(verdict, !said.isEmpty());
-        scale.ifPresent(shown -> shown.show(value(), isWell.orElse(false)));
+        scale.ifPresent(shown -> shown.show(now.value(), isWell.orElse(false)));
     }
 
-    private Optional<Typed> typed() {
-        return check.expected() instanceof Expected.Within within
-                        && !field.getText().isBlank()
-                ? Optional.of(Typed.parse(field.getText(), within.unit()))
-                : Optional.empty();
-    }
-
-    private Optional<Quantity> value() {
-        return typed().filter(Typed.Value.class::isInstance).map(read -> ((Typed.Value) read).quantity());
-    }
-
-    /** Whether what is typed, or was kept, is as it should be; empty while nothing is. */
-    private Optional<Boolean> well(Result result) {
-        if (isTakenAsGood(result)) {
-            return Optional.of(true);
-        }
-        if (check.expected() instanceof Expected.Within) {
-            return typed().map(read -> read.isWell(check.expected()).orElse(false));
-        }
-        boolean isTyped = wantsText() && !field.getText().isBlank();
-        if (isTyped) {
-            return Optional.of(Answers.isExpected(check, field.getText()));
-        }
-        return result.status() == Status.OPEN || result.status() == Status.LEFT
-                ? Optional.empty()
-                : Optional.of(result.holds());
-    }
-
-    /** Whether it was taken as good, and nothing else is typed since. */
-    private boolean isTakenAsGood(Result result) {
-        return result.isTaken() && result.holds() && field.getText().isBlank();
-    }
-
-    private String said(Result result) {
-        if (result.status() == Status.LEFT) {
-            return Words.get("wake.left");
-        }
-        if (isTakenAsGood(result)) {
-            return result.text().isEmpty()
-                    ? Words.get("wake.verdict.taken_plain")
-                    : Words.get("wake.verdict.taken", "reason", result.text());
-        }
-        Optional<String> harm = most().filter(most ->
-                        value().filter(value -> Quantity.exceeds(value, most)).isPresent())
-                .map(most -> Words.get("wake.verdict.harm", "most", most));
-        Optional<String> judged = harm.or(() -> words.verdict(check, field.getText()));
-        if (judged.isPresent()) {
-            return judged.get();
-        }
-        if (result.status() == Status.STALE) {
-            return Words.get("wake.verdict.stale");
-        }
-        if (check.expected() instanceof Expected.Within within) {
-            return Words.get("wake.field.example", "example", CheckWords.example(within));
-        }
-        return well(result)
-                .map(well -> Words.get(well ? "wake.verdict.seen" : "wake.verdict.not_seen"))
-                .orElseGet(() ->
-                        wantsText() ? Words.get("wake.should", "expected", words.expected(check.expected())) : "");
+    private CheckVerdict verdict() {
+        return new CheckVerdict(words, check, state.result(check), field.getText(), wantsText(), most());
     }
 
     // --- keeping
@@ -426,7 +369,7 @@ final class CheckCard extends VBox {
             goOn(isWell);
             return;
         }
-        Typed read = typed().orElse(new Typed.Nonsense());
+        Typed read = verdict().typed().orElse(new Typed.Nonsense());
         if (read instanceof Typed.Nonsense) {
             // What was typed stays, and the sentence beside it says what would be right.
             field.requestFocus();
