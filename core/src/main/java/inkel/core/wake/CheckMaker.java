@@ -14,12 +14,10 @@ import inkel.core.catalog.Mode;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
-import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
-import inkel.core.circuit.Switched;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
@@ -29,7 +27,6 @@ import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -58,6 +55,7 @@ final class CheckMaker {
     private final Learnt learnt = new Learnt();
     private final Meter meter;
     private final WakeOrder order;
+    private final Scenes scenes;
     private final StepsOf steps;
     private Looks looks;
     private Scene scene;
@@ -75,6 +73,7 @@ final class CheckMaker {
         this.meter = meter;
         node = list.node();
         order = new WakeOrder(node);
+        scenes = new Scenes(benches, node);
         steps = new StepsOf(list);
         scene = Scene.resting(Set.of()).off();
         looks = new Looks(node, steps, scene);
@@ -104,24 +103,7 @@ final class CheckMaker {
     }
 
     private void join(String part) {
-        joined.addAll(withAllAbove(node, part));
-    }
-
-    /** A part and all that feeds it, also from another board. */
-    private Set<Place> withAllAbove(NodeCircuit at, String part) {
-        Set<Place> all = new LinkedHashSet<>();
-        Set<String> here = new LinkedHashSet<>(new WakeOrder(at).upstream(part));
-        here.add(part);
-        for (String id : here) {
-            all.add(Place.ofPart(at.node().id(), id));
-            at.part(id)
-                    .flatMap(placed -> placed.own(Settings.RAIL))
-                    .flatMap(Place::parsePin)
-                    .ifPresent(rail -> benches.node(rail.node())
-                            .filter(giver -> giver != at)
-                            .ifPresent(giver -> all.addAll(withAllAbove(giver, rail.part()))));
-        }
-        return all;
+        joined.addAll(scenes.withAllAbove(part));
     }
 
     // --- before any power
@@ -134,7 +116,7 @@ final class CheckMaker {
     // --- supplies
 
     private void supply(Placed placed) {
-        Set<Place> alone = withAllAbove(node, placed.id());
+        Set<Place> alone = scenes.withAllAbove(placed.id());
         Group group = Group.of(Phase.SUPPLIES);
         Foretelling bench = foretold(Scene.resting(alone), group);
         for (Output output : placed.cls().outputs()) {
@@ -225,22 +207,12 @@ final class CheckMaker {
                 .toList();
     }
 
-    /** What closes the contacts that parts are fed through. */
-    private Map<Place, Drives> closing(Collection<Placed> parts) {
-        Map<Place, Drives> closing = new LinkedHashMap<>();
-        for (Placed placed : parts) {
-            Switched.of(node, placed)
-                    .forEach(by -> closing.put(node.place(by.driver()), by.isHigh() ? Drives.HIGH : Drives.LOW));
-        }
-        return closing;
-    }
-
     // --- part by part
 
     private void part(Placed placed) {
         join(placed.id());
         Group group = new Group(Phase.PART, placed.id());
-        Foretelling bench = foretold(Scene.resting(joined).driving(closing(List.of(placed))), group);
+        Foretelling bench = foretold(Scene.resting(joined).driving(scenes.closing(List.of(placed))), group);
         List<String> needs = new ArrayList<>(suppliesOf(placed));
         if (needs.isEmpty()) {
             needs.addAll(voltsOf(node.board().id()));
@@ -345,9 +317,9 @@ final class CheckMaker {
         Set<Place> all = new LinkedHashSet<>();
         node.parts().stream()
                 .filter(placed -> !placed.isForLater())
-                .forEach(placed -> all.addAll(withAllAbove(node, placed.id())));
+                .forEach(placed -> all.addAll(scenes.withAllAbove(placed.id())));
         Group group = Group.of(Phase.TOGETHER);
-        Scene busy = new Scene(all, true, busiest()).driving(closing(node.parts()));
+        Scene busy = new Scene(all, true, scenes.busiest()).driving(scenes.closing(node.parts()));
         Foretelling bench = foretold(busy, group);
         List<String> needs = checks.stream()
                 .filter(check -> check.group().phase() == Phase.PART && check.kind() == Check.Kind.VOLTS)
@@ -416,19 +388,6 @@ final class CheckMaker {
                             scene.driving(Map.of(node.place(link.from()), Drives.HIGH)),
                             new Question.Measure(benches.volts(node, link.to()))));
         }
-    }
-
-    /** Every part in the busiest of its modes: the worst that a builder can make happen. */
-    private Map<Place, String> busiest() {
-        Map<Place, String> modes = new LinkedHashMap<>();
-        for (Placed placed : node.parts()) {
-            placed.cls().modes().stream()
-                    .max(Comparator.comparingDouble(
-                            mode -> mode.current().range().highest().amperes()))
-                    .map(Mode::name)
-                    .ifPresent(mode -> modes.put(node.place(placed), mode));
-        }
-        return modes;
     }
 
     // --- what all share

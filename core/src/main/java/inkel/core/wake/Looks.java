@@ -4,19 +4,15 @@ import inkel.core.bench.Asked;
 import inkel.core.bench.Question;
 import inkel.core.bench.Scene;
 import inkel.core.catalog.Hazard;
-import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
-import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.circuit.Switched;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
-import inkel.core.quantity.Unit;
 import inkel.core.remedy.PinNames;
 import inkel.core.remedy.RailNames;
 import inkel.core.wiring.WireStep;
@@ -59,7 +55,7 @@ final class Looks {
         return Place.ofNode(node.node().id());
     }
 
-    private Check look(String id, Group group, Place at, Question.Sort sort, Fact what, List<String> needs) {
+    Check look(String id, Group group, Place at, Question.Sort sort, Fact what, List<String> needs) {
         return new Check(
                 id,
                 group,
@@ -211,161 +207,10 @@ final class Looks {
 
     /** First signs of life of a part, as its class tells them. */
     List<Check> alive(Placed placed, Group group, List<String> needs) {
-        List<Check> signs = new ArrayList<>();
-        List<String> before = new ArrayList<>(needs);
-        for (WakeCheck check : placed.cls().handling().checks()) {
-            sign(placed, check, group, before).ifPresent(made -> {
-                signs.add(made);
-                // Who does not answer shows no register, and moves nothing that a message drives.
-                if (made.kind() == Check.Kind.ANSWERS) {
-                    before.add(made.id());
-                }
-            });
-        }
-        return signs;
+        return new SignsOfLife(node, steps, this).of(placed, group, needs);
     }
 
-    private Optional<Check> sign(Placed placed, WakeCheck check, Group group, List<String> needs) {
-        if (check instanceof WakeCheck.Answers) {
-            return placed.address()
-                    .map(address -> made(
-                            "answers " + placed.id(),
-                            group,
-                            Check.Kind.ANSWERS,
-                            node.place(placed),
-                            new Expected.OneOf(List.of(Engineering.address(address))),
-                            needs,
-                            wires(placed, PinUse.I2C_SDA, PinUse.I2C_SCL),
-                            new Question.Answers(List.of(node.place(placed)))));
-        } else if (check instanceof WakeCheck.Identity identity) {
-            return Optional.of(made(
-                    "register " + placed.id() + " " + identity.register(),
-                    group,
-                    Check.Kind.REGISTER,
-                    node.place(placed),
-                    new Expected.OneOf(identity.values(), identity.asking().mask()),
-                    needs,
-                    signals(placed),
-                    new Question.Register(
-                            node.place(placed),
-                            identity.values(),
-                            identity.asking().mask())));
-        } else if (check instanceof WakeCheck.Reply reply) {
-            return Optional.of(made(
-                    "reply " + placed.id() + (reply.say().isEmpty() ? "" : " " + reply.say()),
-                    group,
-                    Check.Kind.REPLY,
-                    node.place(placed),
-                    new Expected.OneOf(List.of(reply.expect())),
-                    needs,
-                    wires(placed, PinUse.UART_TX, PinUse.UART_RX),
-                    new Question.Reply(node.place(placed), reply.expect())));
-        } else if (check instanceof WakeCheck.Pulses pulses) {
-            return wired(placed, pulses.pin())
-                    .map(pin -> made(
-                            "pulses " + pin,
-                            group,
-                            Check.Kind.PULSES,
-                            node.place(pin),
-                            Expected.Within.between(
-                                    Unit.SECOND,
-                                    pulses.width().lowest().seconds(),
-                                    pulses.width().highest().seconds()),
-                            needs,
-                            steps.at(pin),
-                            new Question.Pulses(
-                                    node.place(pin),
-                                    pulses.width().lowest().seconds(),
-                                    pulses.width().highest().seconds())));
-        }
-        return seen(placed, check, group, needs);
-    }
-
-    private Optional<Check> seen(Placed placed, WakeCheck check, Group group, List<String> needs) {
-        if (check instanceof WakeCheck.Sign sign) {
-            Optional<WakeCheck.Drive> drive = sign.drive();
-            // What another part hangs on is told of that part.
-            boolean isOwn = drive.isEmpty()
-                    || node.wire(new Endpoint(placed.id(), drive.get().pin())).isPresent();
-            if (!isOwn) {
-                return Optional.empty();
-            }
-            String sense = sign.sense().name().toLowerCase(Locale.ROOT);
-            Fact what = Fact.of("wake.sign." + sense);
-            Fact told = switched(placed, drive, what)
-                    .or(() -> drive.map(by -> Fact.of("wake.driven")
-                            .with("sign", what)
-                            .with("pin", by.pin())
-                            .with("to", to(by.to()))))
-                    .orElse(what);
-            return Optional.of(look(
-                    "sign " + placed.id() + " " + sense
-                            + drive.map(by -> " " + by.pin()).orElse(""),
-                    group,
-                    drive.map(by -> node.place(new Endpoint(placed.id(), by.pin())))
-                            .orElse(node.place(placed)),
-                    Question.Sort.SIGN,
-                    told,
-                    needs));
-        } else if (check instanceof WakeCheck.Moves moves) {
-            return wired(placed, moves.pin())
-                    .map(pin -> look(
-                            "moves " + pin,
-                            group,
-                            node.place(pin),
-                            Question.Sort.SIGN,
-                            Fact.of(moves.when() == WakeCheck.Deed.STEERED ? "wake.steered" : "wake.moves")
-                                    .with("at", moves.pin())
-                                    .with(
-                                            "when",
-                                            Fact.of("wake.when."
-                                                    + moves.when().name().toLowerCase(Locale.ROOT))),
-                            needs));
-        } else if (check instanceof WakeCheck.Codes codes) {
-            // What gives volts is measured.
-            boolean isRead = placed.cls()
-                    .pin(codes.pin())
-                    .filter(pin -> pin.codeBits() == 0)
-                    .isPresent();
-            return wired(placed, codes.pin())
-                    .filter(pin -> isRead)
-                    .map(pin -> look(
-                            "codes " + pin,
-                            group,
-                            node.place(pin),
-                            Question.Sort.SIGN,
-                            Fact.of("wake.codes").with("at", codes.pin()),
-                            needs));
-        }
-        // What rests and what gives steady volts is measured.
-        return Optional.empty();
-    }
-
-    /** A winding that is switched in its feed does what it does when the contact closes. */
-    private Optional<Fact> switched(Placed placed, Optional<WakeCheck.Drive> drive, Fact sign) {
-        boolean isTied = drive.flatMap(by -> node.wire(new Endpoint(placed.id(), by.pin())))
-                .filter(node::isTie)
-                .isPresent();
-        return Switched.of(node, placed).stream()
-                .filter(by -> isTied)
-                .findFirst()
-                .map(by -> Fact.of("wake.driven")
-                        .with("sign", sign)
-                        .with("pin", PinNames.of(node, by.driver()))
-                        .with("to", to(by.isHigh() ? WakeCheck.To.HIGH : WakeCheck.To.LOW)));
-    }
-
-    private static Fact to(WakeCheck.To to) {
-        return Fact.of("wake.to." + to.name().toLowerCase(Locale.ROOT));
-    }
-
-    private Optional<Endpoint> wired(Placed placed, String label) {
-        Endpoint pin = new Endpoint(placed.id(), label);
-        boolean isUsed = node.wire(pin).isPresent() || node.nets().containsKey(pin);
-        return isUsed ? Optional.of(pin) : Optional.empty();
-    }
-
-    private Check made(
+    Check made(
             String id,
             Group group,
             Check.Kind kind,
@@ -387,22 +232,6 @@ final class Looks {
                 needs,
                 List.copyOf(wires),
                 new Asked(scene, question));
-    }
-
-    private Set<String> wires(Placed placed, PinUse one, PinUse other) {
-        Set<String> all = new TreeSet<>();
-        for (Pin pin : placed.cls().pins()) {
-            if (pin.use() == one || pin.use() == other) {
-                all.addAll(steps.at(placed.endpoint(pin)));
-            }
-        }
-        return all;
-    }
-
-    private Set<String> signals(Placed placed) {
-        Set<String> all = new TreeSet<>();
-        placed.cls().signals().forEach(pin -> all.addAll(steps.at(placed.endpoint(pin))));
-        return all;
     }
 
     /** All who answer on the buses at once, and nothing that resets. */
