@@ -90,8 +90,8 @@ public record ServoDraft(
                 Optional.empty());
     }
 
-    private Edit edit() {
-        return new Edit(this);
+    private ServoEdit edit() {
+        return new ServoEdit(this);
     }
 
     // --- ends
@@ -348,121 +348,6 @@ public record ServoDraft(
 
     private double held(double pulse) {
         return Math.max(low(), Math.min(high(), pulse));
-    }
-
-    /** One draft in the making, so that a change names only what it changes. */
-    private static final class Edit {
-        private final ServoDraft from;
-        private double now;
-        private double last;
-        private Ends ends;
-        private Optional<Double> centre;
-        private Optional<Estimate> dead;
-        private double deadTried;
-        private double lowAngle;
-        private double highAngle;
-        private Optional<Double> stop;
-        private Optional<Double> frequency;
-        private List<Point> map;
-        private Map<String, Double> places;
-        private Optional<Double> release;
-        private double moveTime;
-        private Play play;
-        private Optional<Arm> arm;
-
-        Edit(ServoDraft from) {
-            this.from = from;
-            now = from.now;
-            last = from.last;
-            ends = from.ends;
-            centre = from.centre;
-            dead = from.dead;
-            deadTried = from.deadTried;
-            lowAngle = from.lowAngle;
-            highAngle = from.highAngle;
-            stop = from.stop;
-            frequency = from.frequency;
-            map = from.map;
-            places = from.places;
-            release = from.release;
-            moveTime = from.moveTime;
-            play = from.play;
-            arm = from.arm;
-        }
-
-        Edit at(double next, double before) {
-            now = next;
-            last = before;
-            return this;
-        }
-
-        Edit ended(Ends next) {
-            ends = next;
-            return this;
-        }
-
-        Edit centred(double pulse) {
-            centre = Optional.of(pulse);
-            return this;
-        }
-
-        Edit dead(Optional<Estimate> found, double tried) {
-            dead = found;
-            deadTried = tried;
-            return this;
-        }
-
-        Edit angles(double atLow, double atHigh) {
-            lowAngle = atLow;
-            highAngle = atHigh;
-            return this;
-        }
-
-        Edit stop(Optional<Double> amperes) {
-            stop = amperes;
-            return this;
-        }
-
-        Edit frequency(Optional<Double> hertz) {
-            frequency = hertz;
-            return this;
-        }
-
-        Edit mapped(List<Point> corners) {
-            map = corners;
-            return this;
-        }
-
-        Edit places(Map<String, Double> next) {
-            places = next;
-            return this;
-        }
-
-        Edit release(Optional<Double> seconds) {
-            release = seconds;
-            return this;
-        }
-
-        Edit move(double seconds) {
-            moveTime = seconds;
-            return this;
-        }
-
-        Edit play(Play next) {
-            play = next;
-            return this;
-        }
-
-        Edit arm(Optional<Arm> next) {
-            arm = next;
-            return this;
-        }
-
-        ServoDraft made() {
-            return new ServoDraft(
-                    from.rig, now, last, ends, centre, dead, deadTried, lowAngle, highAngle, stop, frequency, map,
-                    places, release, moveTime, play, arm);
-        }
     }
 
     @Override
