@@ -37,6 +37,9 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 /**
  * The state of the window, without any of its looks: the open build with its undo, what is judged of it, and the rooms
  * that each do one kind of work on it. Work that takes time runs in the lanes; properties change on the screen's lane.
+ *
+ * <p>Longer than other files: every change of the build passes through it, and what must happen for one stands in one
+ * order.
  */
 public final class Session {
     private static final long WARM_MS = 1500;

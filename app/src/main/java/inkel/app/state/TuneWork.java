@@ -36,7 +36,12 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
-/** What is on the benches of Tune: drafts that are worked on, pieces that are not there, and what is kept of them. */
+/**
+ * What is on the benches of Tune: drafts that are worked on, pieces that are not there, and what is kept of them.
+ *
+ * <p>Longer than other files: whose drafts are whose, while one practises, opens another build or starts anew, is told
+ * in one place.
+ */
 public final class TuneWork {
     /** Numbers and nothing else: what a program prints when it prints readings. */
     private static final Pattern NUMBERS =

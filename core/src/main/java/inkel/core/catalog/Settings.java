@@ -22,6 +22,8 @@ import java.util.regex.Pattern;
 /**
  * All that a builder may choose for a part: the one table that file reader, form, rules and the prices of ways out
  * read. A new setting is one more constant, and its place in {@link #ALL}.
+ *
+ * <p>Longer than other files: it is one table.
  */
 public final class Settings {
     private static final int MOST_ADDRESS = 0x7F;

@@ -38,7 +38,11 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
 import java.util.stream.Stream;
 
-/** One node joined to the catalogue. */
+/**
+ * One node joined to the catalogue.
+ *
+ * <p>Longer than other files: what all stages ask of one table is asked here, most of it in one line.
+ */
 public final class NodeCircuit {
     private static final String CAPACITOR = "capacitor ";
 

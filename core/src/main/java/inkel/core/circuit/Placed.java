@@ -39,6 +39,9 @@ import java.util.stream.Stream;
 /**
  * A part of the build with its class.
  *
+ * <p>Longer than other files: whatever asks of a part asks here, and not its class, since settings and own figures are
+ * in it.
+ *
  * @param missing the pull-ups that a bare chip does not bring
  * @param strapped the bus address that its strap pins give, as they are tied; see {@link Straps}
  */

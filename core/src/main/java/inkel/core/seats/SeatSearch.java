@@ -17,6 +17,8 @@ import java.util.Set;
 /**
  * Looks for seats with short jumpers: each shape is put where it is nearest to what it is wired to, then simulated annealing
  * moves, swaps and turns them. The same table always gives the same seats.
+ *
+ * <p>Longer than other files: each of very many moves is weighed by the same arrays, which one class holds.
  */
 final class SeatSearch {
     /** Moves for each shape, so that work grows with the table and not with the clock. */

@@ -36,7 +36,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
-/** Makes the checks of one node, phase by phase; each phase joins more of the table. */
+/**
+ * Makes the checks of one node, phase by phase; each phase joins more of the table.
+ *
+ * <p>Longer than other files: each phase goes on from what those before it have joined, measured and learnt.
+ */
 final class CheckMaker {
     /** How much of what is expected a limit lets through, for what flows in when capacitors fill. */
     private static final double OVER_EXPECTED = 1.2;

@@ -60,6 +60,8 @@ import java.util.TreeMap;
 /**
  * Makes the record of the example that has one: three weeks in which the plan of the locks came to be what it is, with readings
  * of a bench that is not there. Nothing of it happened.
+ *
+ * <p>Longer than other files: it is one story, told in its order.
  */
 final class Season {
     private static final String LOCK = "lower-lock";

@@ -37,7 +37,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
-/** The frame of the window: bar, selvedge, stage, Why panel and strip. */
+/**
+ * The frame of the window: bar, selvedge, stage, Why panel and strip.
+ *
+ * <p>Longer than other files: the parts of the window, each in a file of its own, are put together here and follow its
+ * width, theme and stage.
+ */
 public final class Shell extends StackPane implements Frame, TakePage.Desk {
     private static final String MODEM_NUMBER = "modem.number";
     private static final String NIGHT = "night";

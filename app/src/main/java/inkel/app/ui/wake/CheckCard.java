@@ -38,7 +38,12 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
-/** One check: what to measure and where, what it should read, and a field for what it does read. */
+/**
+ * One check: what to measure and where, what it should read, and a field for what it does read.
+ *
+ * <p>Longer than other files: what stands on the card hangs on what is typed into it, and what is typed on what stands
+ * there.
+ */
 final class CheckCard extends VBox {
     private static final double FIELD = 120;
     private static final double ENDS = 230;

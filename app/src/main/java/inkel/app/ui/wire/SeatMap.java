@@ -27,6 +27,8 @@ import javafx.scene.text.Text;
 /**
  * The rows of one breadboard with the names of who sits there: two lanes, the left half above the right one, broken into as
  * many lines as the width wants.
+ *
+ * <p>Longer than other files: where a row is on the screen, and which row the pointer is at, follow the same measures.
  */
 final class SeatMap extends Region {
     private static final PseudoClass GOOD = PseudoClass.getPseudoClass("good");

@@ -40,7 +40,11 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** One wire at a time, on a card that can be read from a metre away, with the whole list below. */
+/**
+ * One wire at a time, on a card that can be read from a metre away, with the whole list below.
+ *
+ * <p>Longer than other files: one list, one card and one keyboard, of which each moves the others.
+ */
 public final class WireStage extends StagePane implements WireCard.Desk {
     private static final double LOW = 560;
 

@@ -7,6 +7,9 @@ import java.util.List;
  * points, made of straight pieces but for the switching regulator, whose input takes a power.
  *
  * <p>Amounts are in SI base units as plain numbers: a solver goes over them some hundred thousand times.
+ *
+ * <p>Longer than other files: the laws of all elements stand beside each other, so that they can be held against each
+ * other.
  */
 public sealed interface Element {
     /** What still flows where nothing is meant to, as through a diode that blocks: one nanoampere at one volt. */

@@ -50,7 +50,12 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** Reads one class of part. */
+/**
+ * Reads one class of part.
+ *
+ * <p>Longer than other files: it goes through a definition key by key, and what contradicts a key is told where that is
+ * read.
+ */
 final class PartClassReader {
     private static final String CURRENT = "20 mA";
     private static final String VOLTS = "3.3 V";

@@ -42,7 +42,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 
-/** Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it. */
+/**
+ * Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it.
+ *
+ * <p>Longer than other files: it goes through a file key by key, in the order of its schema.
+ */
 public final class BuildReader {
     private static final Pattern COUNTED = Pattern.compile("#\\d+(?= > |$)");
 

@@ -1,11 +1,6 @@
 package inkel.core.tune.colour;
 
-import inkel.core.catalog.BenchKind;
 import inkel.core.document.Tuning;
-import inkel.core.document.Tuning.Found;
-import inkel.core.quantity.Quantity;
-import inkel.core.quantity.Source;
-import inkel.core.quantity.Unit;
 import inkel.core.tune.Constant;
 import inkel.core.tune.Draft;
 import inkel.core.tune.Estimate;
@@ -16,7 +11,6 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -45,19 +39,11 @@ public record ColourDraft(
         Optional<Farther> farther,
         List<Estimate> before)
         implements Draft {
-    private static final List<String> CHANNELS = List.of("red", "green", "blue");
-    private static final List<String> ALL = List.of("red", "green", "blue", "clear");
-    private static final String DARK = "sensor_dark_";
-    private static final String WHITE = "sensor_white_";
-    private static final String NAMES = "colours";
-    private static final String BAND = "_band";
-    private static final String LEAK = "room_light";
-    private static final String AVERAGED = "averaged";
-    private static final String DISTANCE = "distance_";
+    static final List<String> CHANNELS = List.of("red", "green", "blue");
     private static final int LEAST = 2;
 
     /** More readings a colour take longer than anything lies still. */
-    private static final int MOST_AVERAGED = 64;
+    static final int MOST_AVERAGED = 64;
 
     public ColourDraft {
         lampOff = List.copyOf(lampOff);
@@ -79,39 +65,6 @@ public record ColourDraft(
                 1,
                 Optional.empty(),
                 List.of());
-    }
-
-    /** The draft that goes on where something was kept, with the dark and white that its shares are of. */
-    public static ColourDraft of(ColourRig rig, Tuning tuning) {
-        return new ColourDraft(
-                rig,
-                new Correction(kept(tuning, DARK), kept(tuning, WHITE)),
-                List.of(),
-                Map.of(),
-                Optional.empty(),
-                kept(tuning),
-                averaged(tuning),
-                Optional.empty(),
-                distance(tuning));
-    }
-
-    /** How many readings the mean is taken of, as it was kept. */
-    public static int averaged(Tuning tuning) {
-        return tuning.number(AVERAGED)
-                .map(count -> (int) Math.max(1, Math.min(MOST_AVERAGED, count.si())))
-                .orElse(1);
-    }
-
-    private static List<Reading> kept(Tuning tuning, String what) {
-        double[] values = new double[ALL.size()];
-        for (int i = 0; i < values.length; i++) {
-            Optional<Quantity> mean = tuning.number(what + ALL.get(i));
-            if (mean.isEmpty()) {
-                return List.of();
-            }
-            values[i] = mean.get().si();
-        }
-        return readings(values).orElse(List.of());
     }
 
     /** A colour's name: up to 24 letters or digits, a letter first. */
@@ -153,7 +106,7 @@ public record ColourDraft(
     public ColourDraft with(String said, List<Reading> readings) {
         Map<String, List<Reading>> more = new LinkedHashMap<>(colours);
         String name = Stream.concat(colours.keySet().stream(), kept.stream().map(Band::name))
-                .filter(other -> key(other, "").equals(key(said, "")))
+                .filter(other -> ColourKept.key(other, "").equals(ColourKept.key(said, "")))
                 .findFirst()
                 .orElse(said);
         List<Reading> all = new ArrayList<>(more.getOrDefault(name, List.of()));
@@ -248,13 +201,6 @@ public record ColourDraft(
                 });
     }
 
-    private static List<Estimate> distance(Tuning tuning) {
-        return CHANNELS.stream()
-                .flatMap(channel -> Optional.ofNullable(tuning.numbers().get(DISTANCE + channel)).stream())
-                .map(found -> new Estimate(found.value().si(), found.off()))
-                .toList();
-    }
-
     /**
      * The fewest readings to be averaged that tell the pair apart that mixes; empty where none mixes, or none suffice: what
      * differs by less than two of the narrowest bands stays mixed.
@@ -313,31 +259,6 @@ public record ColourDraft(
         return Optional.of(new Band(name, means, halves));
     }
 
-    /** The bands that were kept. */
-    public static List<Band> kept(Tuning tuning) {
-        List<Band> bands = new ArrayList<>();
-        for (String name : tuning.choice(NAMES).orElse("").split(", ")) {
-            List<Estimate> means = new ArrayList<>();
-            List<Double> halves = new ArrayList<>();
-            for (String channel : CHANNELS) {
-                Found mean = tuning.numbers().get(key(name, channel));
-                Found half = tuning.numbers().get(key(name, channel) + BAND);
-                if (mean != null && half != null) {
-                    means.add(new Estimate(mean.value().si(), mean.off()));
-                    halves.add(half.value().si());
-                }
-            }
-            if (means.size() == CHANNELS.size()) {
-                bands.add(new Band(name, means, halves));
-            }
-        }
-        return bands;
-    }
-
-    private static String key(String name, String channel) {
-        return name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "_") + "_" + channel;
-    }
-
     /** What lies under it now, the likeliest first; empty while nothing was read. */
     public List<Matching.Match> match() {
         return now.flatMap(correction::shares)
@@ -382,88 +303,17 @@ public record ColourDraft(
 
     @Override
     public Tuning tuning() {
-        Map<String, Found> numbers = new LinkedHashMap<>();
-        List<Band> bands = bands();
-        for (Band band : bands) {
-            for (int i = 0; i < CHANNELS.size(); i++) {
-                Estimate mean = band.means().get(i);
-                String key = key(band.name(), CHANNELS.get(i));
-                numbers.put(key, new Found(Quantity.of(Unit.ONE, mean.value()), mean.off(), Source.MEASURED));
-                numbers.put(
-                        key + BAND,
-                        new Found(Quantity.of(Unit.ONE, band.halves().get(i)), 0, Source.COMPUTED));
-            }
-        }
-        put(numbers, DARK, correction.dark());
-        put(numbers, WHITE, correction.white());
-        leak().ifPresent(share -> numbers.put(LEAK, new Found(Quantity.of(Unit.ONE, share), 0, Source.MEASURED)));
-        if (averaged > 1) {
-            numbers.put(AVERAGED, new Found(Quantity.of(Unit.ONE, averaged), 0, Source.YOURS));
-        }
-        List<Estimate> distance = distance();
-        for (int i = 0; i < distance.size(); i++) {
-            Estimate off = distance.get(i);
-            numbers.put(
-                    DISTANCE + CHANNELS.get(i),
-                    new Found(Quantity.of(Unit.ONE, off.value()), off.off(), Source.MEASURED));
-        }
-        String names = String.join(", ", bands.stream().map(Band::name).toList());
-        return new Tuning(
-                BenchKind.COLOUR,
-                numbers,
-                Map.of(),
-                Map.of(),
-                names.isEmpty() ? Map.of() : Map.of(NAMES, names),
-                Map.of());
+        return ColourKept.tuning(this);
     }
 
-    private static void put(Map<String, Found> numbers, String what, List<Reading> readings) {
-        for (int i = 0; i < ALL.size() && !readings.isEmpty(); i++) {
-            numbers.put(
-                    what + ALL.get(i), new Found(Quantity.of(Unit.ONE, Reading.mean(readings, i)), 0, Source.MEASURED));
-        }
+    @Override
+    public List<Constant> constants() {
+        return ColourKept.constants(this);
     }
 
     @Override
     public boolean isOfSameRig(Draft other) {
         return other instanceof ColourDraft of && of.rig.equals(rig);
-    }
-
-    @Override
-    public List<Constant> constants() {
-        List<Constant> constants = new ArrayList<>();
-        for (Band band : bands()) {
-            for (int i = 0; i < CHANNELS.size(); i++) {
-                String name = Constant.identifier(rig.name(), band.name(), CHANNELS.get(i));
-                constants.add(new Constant(
-                        name + "_PERMILLE", permille(band.means().get(i).value()), Source.MEASURED));
-                constants.add(new Constant(
-                        name + "_BAND_PERMILLE", permille(band.halves().get(i)), Source.COMPUTED));
-            }
-        }
-        if (averaged > 1) {
-            constants.add(
-                    new Constant(Constant.identifier(rig.name(), "AVERAGED"), String.valueOf(averaged), Source.YOURS));
-        }
-        for (int i = 0; i < ALL.size() && !correction.white().isEmpty(); i++) {
-            constants.add(new Constant(
-                    Constant.identifier(rig.name(), "dark", ALL.get(i)),
-                    whole(Reading.mean(correction.dark(), i)),
-                    Source.MEASURED));
-            constants.add(new Constant(
-                    Constant.identifier(rig.name(), "white", ALL.get(i)),
-                    whole(Reading.mean(correction.white(), i)),
-                    Source.MEASURED));
-        }
-        return constants;
-    }
-
-    private static String permille(double share) {
-        return whole(share * 1000);
-    }
-
-    private static String whole(double value) {
-        return String.valueOf(Math.round(value));
     }
 
     /** The channels that tell colours, in order. */

@@ -24,7 +24,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 
-/** Radios of one sort that belong together, each with all that it is set to. */
+/**
+ * Radios of one sort that belong together, each with all that it is set to.
+ *
+ * <p>Longer than other files: what must agree, the band, the packet and the air are all asked of the same ends, each in
+ * a few lines.
+ */
 public record RadioNet(RadioGroup group, AirSort sort, List<End> ends) {
     /** Pipes that a radio hears on beside the one that its answers come in by. */
     public static final int PIPES = 5;

@@ -7,7 +7,7 @@ import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.tune.colour.Band;
-import inkel.core.tune.colour.ColourDraft;
+import inkel.core.tune.colour.ColourKept;
 import inkel.core.tune.colour.Mixing;
 import inkel.core.tune.stand.TuneReport;
 import java.util.List;
@@ -27,7 +27,7 @@ public final class ColourOverlapRule implements Rule<TuneReport> {
                 .filter(stand -> stand.bench() == BenchKind.COLOUR)
                 .flatMap(stand -> stand.kept().stream()
                         .flatMap(kept -> Mixing.worst(
-                                Band.averaged(ColourDraft.kept(kept.tuning()), ColourDraft.averaged(kept.tuning())))
+                                Band.averaged(ColourKept.bands(kept.tuning()), ColourKept.averaged(kept.tuning())))
                                 .stream())
                         .map(mixing -> describe(stand, mixing)))
                 .toList();

@@ -12,6 +12,7 @@ import inkel.core.tune.analog.AnalogRig;
 import inkel.core.tune.buzzer.BuzzerBench;
 import inkel.core.tune.clock.ClockBench;
 import inkel.core.tune.colour.ColourDraft;
+import inkel.core.tune.colour.ColourKept;
 import inkel.core.tune.colour.ColourRig;
 import inkel.core.tune.compass.CompassBench;
 import inkel.core.tune.current.CurrentBench;
@@ -101,7 +102,7 @@ public final class Benches {
                         .filter(rigs -> !rigs.isEmpty())
                         .map(rigs -> AnalogDraft.of(rigs, meter, kept));
             case COLOUR ->
-                ColourRig.of(node, part).map(rig -> kept.map(tuning -> ColourDraft.of(rig, tuning))
+                ColourRig.of(node, part).map(rig -> kept.map(tuning -> ColourKept.draft(rig, tuning))
                         .orElseGet(() -> ColourDraft.of(rig)));
             case INFRARED -> KeyDraft.of(node, part, kept).map(Draft.class::cast);
             case MODEM -> ModemDraft.of(node, part, kept).map(Draft.class::cast);

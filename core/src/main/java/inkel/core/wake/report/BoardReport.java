@@ -24,6 +24,8 @@ import java.util.TreeSet;
  * What a board reported, line by line. A report may come in part, with lines of something else in between; what is said of
  * parts that are wired as planned is taken, all else is told.
  *
+ * <p>Longer than other files: each sort of line is read in a few lines of its own, and all add to the same answers.
+ *
  * @param taken what answers checks, in the order of the lines
  * @param told what could not be taken and why, in the order of the lines
  * @param isWhole whether its last line says so

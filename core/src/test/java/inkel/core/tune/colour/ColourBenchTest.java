@@ -85,7 +85,7 @@ class ColourBenchTest {
                 .mostOff()
                 .orElseThrow()
                 .isBeyond());
-        ColourDraft back = ColourDraft.of(RIG, draft.tuning());
+        ColourDraft back = ColourKept.draft(RIG, draft.tuning());
         assertEquals(-1 / 3.0, back.distance().get(0).value(), 1e-9, "it is kept");
         assertEquals(List.of(), draft.farther("straw", same(3, 1, 1, 1, 1)).distance(), "it was never read near by");
     }
@@ -102,8 +102,8 @@ class ColourBenchTest {
         ColourDraft two = draft.averaged(2);
         assertTrue(two.worst().isEmpty());
         assertTrue(two.enough().isEmpty());
-        assertEquals(two.tuning(), ColourDraft.of(RIG, two.tuning()).tuning());
-        assertEquals(2, ColourDraft.averaged(two.tuning()));
+        assertEquals(two.tuning(), ColourKept.draft(RIG, two.tuning()).tuning());
+        assertEquals(2, ColourKept.averaged(two.tuning()));
         // The mean of the last two: blue of 1.02 and 0.98.
         assertEquals(1.0, two.looking(one).now().orElseThrow().blue(), 1e-12);
         // 0.03 apart is within twice the narrowest band, however many are averaged.
@@ -115,7 +115,7 @@ class ColourBenchTest {
         assertEquals(2L * one.size(), merged.colours().get("one").size());
         assertTrue(merged.worst().isEmpty());
         // Kept alone: from 0.94 to 1.06 and from 0.97 to 1.09 is 1.015 ± 0.075.
-        Band kept = ColourDraft.of(RIG, near.tuning())
+        Band kept = ColourKept.draft(RIG, near.tuning())
                 .merged("one", "other")
                 .bands()
                 .get(0);
@@ -252,7 +252,7 @@ class ColourBenchTest {
     @Test
     void whatWasKeptStillTellsColoursApart() {
         ColourDraft draft = read(new ColourDevice(Seeds.of(7)));
-        ColourDraft again = ColourDraft.of(RIG, draft.tuning());
+        ColourDraft again = ColourKept.draft(RIG, draft.tuning());
         assertEquals(
                 ColourDevice.sheets(), again.bands().stream().map(Band::name).toList());
         assertEquals(
@@ -268,7 +268,7 @@ class ColourBenchTest {
         // One colour read anew leaves the others as they were kept; one that is taken out is gone.
         ColourDraft one = again.with("slate", same(3, 400, 500, 600, 1500));
         assertEquals(5, one.bands().size());
-        assertEquals(5, ColourDraft.of(RIG, one.tuning()).bands().size());
+        assertEquals(5, ColourKept.draft(RIG, one.tuning()).bands().size());
         assertEquals(4, again.without("straw").bands().size());
         // Moss and moss are kept under one key: they are one colour.
         ColourDraft more = draft.with("Moss", same(3, 110, 60, 210, 310));
