@@ -30,9 +30,11 @@ import inkel.core.parts.SupplyReport;
 import inkel.core.parts.rules.ClassDiffersRule;
 import inkel.core.parts.rules.HeaderLooseRule;
 import inkel.core.parts.rules.MemoryShortRule;
+import inkel.core.parts.rules.NoBoardRule;
 import inkel.core.parts.rules.NoSupplyRule;
 import inkel.core.parts.rules.NotACellRule;
 import inkel.core.parts.rules.PinGoneRule;
+import inkel.core.parts.rules.SecondBoardRule;
 import inkel.core.parts.rules.StationKindsRule;
 import inkel.core.parts.rules.StationRolesRule;
 import inkel.core.parts.rules.SupplyTooHighRule;
@@ -133,6 +135,8 @@ public final class RuleBook {
     private static final Function<Reports, RadioReport> RADIOS = Reports::radios;
 
     private static final List<Entry<?>> ENTRIES = List.of(
+            new Entry<>(new NoBoardRule(), CIRCUIT),
+            new Entry<>(new SecondBoardRule(), CIRCUIT),
             new Entry<>(new NoSupplyRule(), SUPPLIES),
             new Entry<>(new NotACellRule(), SUPPLIES),
             new Entry<>(new SupplyTooHighRule(), SUPPLIES),

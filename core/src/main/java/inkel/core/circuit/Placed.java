@@ -5,6 +5,7 @@ import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Hazard;
 import inkel.core.catalog.Intake;
 import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Kind;
 import inkel.core.catalog.Mode;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.OwnFigures;
@@ -304,6 +305,11 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
     /** Whether it only lies on the table and is no part of the plan yet. */
     public boolean isForLater() {
         return part.has(Settings.LATER);
+    }
+
+    /** Whether it is a board beside the one whose table this is: it follows a program of its own. */
+    public boolean isSecondBoard() {
+        return !part.isBoard() && cls.kind() == Kind.BOARD;
     }
 
     private boolean wantsInPlan(Pin pin) {

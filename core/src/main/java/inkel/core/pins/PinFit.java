@@ -66,6 +66,8 @@ public final class PinFit {
         PinUse use = wanted.use();
         if (asking.id().equals(owner.id()) && use.isSignal() && !asking.part().isBoard()) {
             return Optional.of("why_not.own_pin");
+        } else if (owner.isSecondBoard()) {
+            return Optional.of("why_not.second_board");
         } else if (pin.can().isEmpty()) {
             return Optional.of("why_not.offers_nothing");
         } else if (pin.can(Ability.Kind.SOCKET)) {

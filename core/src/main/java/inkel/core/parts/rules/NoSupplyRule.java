@@ -27,6 +27,8 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                 .filter(feed -> feed.fit() == Fit.UNFED && !isFedOtherwise(feed, report))
                 .filter(feed -> !feed.placed().cls().mayStayUnfed(feed.supply()))
                 .filter(feed -> !feed.placed().isForLater() && !isOnALead(feed))
+                // That it stands there at all is a finding of its own.
+                .filter(feed -> !feed.placed().isSecondBoard())
                 .map(NoSupplyRule::describe)
                 .toList();
     }
