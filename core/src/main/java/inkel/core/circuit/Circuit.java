@@ -19,7 +19,7 @@ import java.util.stream.Stream;
 /**
  * A whole build joined to the catalogue.
  *
- * @param links the wires between boards whose pins are there
+ * @param links the wires between boards whose pins are there, each on a board of its own
  */
 public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, List<NodeWire> links) {
     /** @param shared what is shipped and on the shelf; classes that the build carries take their place */
@@ -37,6 +37,7 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, Lis
                 catalog,
                 nodes,
                 build.links().stream()
+                        .filter(link -> !link.isWithinOneBoard())
                         .filter(link -> isThere(link.from(), nodes) && isThere(link.to(), nodes))
                         .toList());
     }
@@ -47,7 +48,7 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, Lis
                         && node.pin(pin.endpoint()).isPresent());
     }
 
-    /** The wires between boards whose pins are not there. */
+    /** The wires between boards whose pins are not there, or that lead from a board to itself. */
     public List<NodeWire> lostLinks() {
         return build.links().stream().filter(link -> !links.contains(link)).toList();
     }

@@ -49,6 +49,11 @@ public record NodeWire(Place from, Place to, boolean groundJoined, Optional<Betw
         return from.node().equals(node) || to.node().equals(node);
     }
 
+    /** Whether it leads from a board to itself, which no wire between boards does. */
+    public boolean isWithinOneBoard() {
+        return from.node().equals(to.node());
+    }
+
     /** Whether it runs between the same two boards, in either direction. */
     public boolean isBesides(NodeWire other) {
         return other.touches(from.node()) && other.touches(to.node());

@@ -15,6 +15,7 @@ import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddNode;
 import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Exchange;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Finding;
@@ -51,7 +52,50 @@ class PinGoneRuleTest {
 
     @Test
     void aWireFromWhatIsNoSignal() throws Exception {
-        RuleKit.everyWayOut(radio().wire("radio.VCC", "board.D8"), CODE);
+        Builds supply = radio().wire("radio.VCC", "board.D8");
+        assertEquals(
+                "parts.pin_gone.wire_no_signal",
+                RuleKit.firesAt(supply, CODE, "radio.VCC").sentence().key());
+        RuleKit.everyWayOut(supply, CODE);
+    }
+
+    /** A wire is written from the signal of a part to the pin of the board; by hand it is easily written the other way about. */
+    @Test
+    void aWireFromTheBoardToAPartIsTurned() throws Exception {
+        Builds turned = radio().wire("board.D10", "radio.CSN");
+        Finding finding = RuleKit.firesAt(turned, CODE, "board.D10");
+        assertEquals("parts.pin_gone.wire_turned", finding.sentence().key());
+        assertEquals(
+                List.of("turn", "take-away"),
+                finding.fixes().stream().map(Fix::id).toList());
+        Build after = Edit.applyAll(turned.build(), finding.fixes().get(0).edits());
+        assertEquals(
+                "board.D10",
+                after.nodes().get(0).wire(end("radio.CSN")).orElseThrow().to().toString());
+        RuleKit.everyWayOut(turned, CODE);
+    }
+
+    @Test
+    void aWireTheWrongWayToASignalThatHasOneIsOnlyTakenOff() throws Exception {
+        Builds twice = radio().wire("board.D10", "radio.CE");
+        assertEquals(
+                List.of("take-away"),
+                RuleKit.firesAt(twice, CODE, "board.D10").fixes().stream()
+                        .map(Fix::id)
+                        .toList());
+        RuleKit.everyWayOut(twice, CODE);
+    }
+
+    @Test
+    void aWireFromABoardToItself() throws Exception {
+        NodeWire wire = new NodeWire(
+                Place.of(Builds.NODE, end("board.D3")), Place.of(Builds.NODE, end("board.D4")), false, Extras.NONE);
+        Build one = radio().build();
+        Build linked = one.withLinks(List.of(wire));
+        Finding finding = RuleKit.fires(linked, CODE);
+        assertEquals("parts.pin_gone.link_same", finding.sentence().key());
+        assertEquals(List.of(), Builds.of(Assessment.assess(linked, CATALOG), "power.no_common_ground"));
+        RuleKit.everyWayOut(linked, finding);
     }
 
     @Test

@@ -31,7 +31,8 @@ import java.util.Optional;
 
 /**
  * Reports a wire, a feed or a part in a wire that names a pin which the class does not have: the class was changed since,
- * or another one took its place. Everything else is judged without it.
+ * or another one took its place; and a wire that was written down from its wrong end, or from a board to itself. Everything else
+ * is judged without it.
  */
 public final class PinGoneRule implements Rule<Circuit> {
     private static final RuleInfo INFO = new RuleInfo("parts.pin_gone", Severity.STOP, Stage.PARTS);
@@ -54,7 +55,7 @@ public final class PinGoneRule implements Rule<Circuit> {
     private static Finding describe(NodeCircuit node, Lost lost) {
         String id = node.node().id();
         return Finding.of(INFO, Place.of(id, lost.at()))
-                .variant(lost.kind().name().toLowerCase(Locale.ROOT))
+                .variant(variant(node, lost))
                 .with("at", lost.at())
                 .with("to", lost.to())
                 .with("missing", lost.missing())
@@ -67,9 +68,36 @@ public final class PinGoneRule implements Rule<Circuit> {
                 .build();
     }
 
+    private static String variant(NodeCircuit node, Lost lost) {
+        boolean isNoSignal = lost.kind() == Lost.Kind.WIRE
+                && lost.missing().equals(lost.at())
+                && node.pin(lost.at()).isPresent();
+        return isTurned(node, lost)
+                ? "wire_turned"
+                : isNoSignal ? "wire_no_signal" : lost.kind().name().toLowerCase(Locale.ROOT);
+    }
+
+    /** Whether it begins at the pin that serves a signal, and goes to the part's signal. */
+    private static boolean isTurned(NodeCircuit node, Lost lost) {
+        return lost.kind() == Lost.Kind.WIRE
+                && lost.missing().equals(lost.at())
+                && node.pin(lost.at()).filter(pin -> !pin.use().isSignal()).isPresent()
+                && node.pin(lost.to()).filter(pin -> pin.use().isSignal()).isPresent();
+    }
+
     private static List<Fix> fixes(NodeCircuit node, Lost lost) {
         List<Fix> fixes = new ArrayList<>();
         near(node, lost).ifPresent(fixes::add);
+        boolean isFree = node.wire(lost.to()).isEmpty();
+        if (isTurned(node, lost) && isFree) {
+            fixes.add(new Fix(
+                    "turn",
+                    Fact.of("fix.wire_turned").with("at", lost.to()).with("pin", lost.at()),
+                    Fact.of("fix.wire_turned.cost"),
+                    List.of(
+                            new RemoveWire(node.node().id(), lost.at()),
+                            new SetWire(node.node().id(), Wire.placed(lost.to(), lost.at())))));
+        }
         String id = node.node().id();
         Edit away =
                 switch (lost.kind()) {
@@ -118,7 +146,7 @@ public final class PinGoneRule implements Rule<Circuit> {
 
     private static Finding describe(NodeWire link) {
         return Finding.of(INFO, link.from())
-                .variant("link")
+                .variant(link.isWithinOneBoard() ? "link_same" : "link")
                 .with("at", link.from())
                 .with("to", link.to())
                 .fixes(() -> List.of(new Fix(
