@@ -59,6 +59,36 @@ class PinGoneRuleTest {
         RuleKit.everyWayOut(supply, CODE);
     }
 
+    @Test
+    void aWireThatIsAFeedBecomesOneWhicheverWayItIsWritten() throws Exception {
+        for (String[] ends : new String[][] {{"radio.VCC", "board.3V3"}, {"board.3V3", "radio.VCC"}}) {
+            Builds fed = Builds.classic().part("radio", "packet-radio").wire(ends[0], ends[1]);
+            Finding finding = RuleKit.firesAt(fed, CODE, ends[0]);
+            assertEquals("parts.pin_gone.wire_feed", finding.sentence().key());
+            Build after = Edit.applyAll(fed.build(), finding.fixes().get(0).edits());
+            assertEquals(
+                    "board.3V3",
+                    after.nodes()
+                            .get(0)
+                            .part("radio")
+                            .orElseThrow()
+                            .feeds()
+                            .get("VCC")
+                            .toString());
+            assertEquals(List.of(), after.nodes().get(0).wires());
+            RuleKit.everyWayOut(fed, CODE);
+        }
+    }
+
+    @Test
+    void aGroundIsWiredWithoutBeingSaid() throws Exception {
+        Builds ground = radio().wire("radio.GND", "board.GND");
+        Finding finding = RuleKit.firesAt(ground, CODE, "radio.GND");
+        assertEquals("parts.pin_gone.wire_ground", finding.sentence().key());
+        assertEquals(List.of("take-away"), finding.fixes().stream().map(Fix::id).toList());
+        RuleKit.everyWayOut(ground, CODE);
+    }
+
     /** A wire is written from the signal of a part to the pin of the board; by hand it is easily written the other way about. */
     @Test
     void aWireFromTheBoardToAPartIsTurned() throws Exception {

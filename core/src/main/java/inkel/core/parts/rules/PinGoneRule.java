@@ -2,6 +2,7 @@ package inkel.core.parts.rules;
 
 import inkel.core.catalog.Nearest;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
@@ -69,20 +70,42 @@ public final class PinGoneRule implements Rule<Circuit> {
     }
 
     private static String variant(NodeCircuit node, Lost lost) {
-        boolean isNoSignal = lost.kind() == Lost.Kind.WIRE
+        if (!isFromNoSignal(node, lost)) {
+            return lost.kind().name().toLowerCase(Locale.ROOT);
+        } else if (isTurned(node, lost)) {
+            return "wire_turned";
+        } else if (is(node, lost.at(), PinUse.GROUND) && is(node, lost.to(), PinUse.GROUND)) {
+            return "wire_ground";
+        }
+        return meant(node, lost).isPresent() ? "wire_feed" : "wire_no_signal";
+    }
+
+    private static boolean is(NodeCircuit node, Endpoint end, PinUse use) {
+        return node.pin(end).filter(pin -> pin.use() == use).isPresent();
+    }
+
+    /** Whether its pin is there, and no wire of the document begins at such a one. */
+    private static boolean isFromNoSignal(NodeCircuit node, Lost lost) {
+        return lost.kind() == Lost.Kind.WIRE
                 && lost.missing().equals(lost.at())
                 && node.pin(lost.at()).isPresent();
-        return isTurned(node, lost)
-                ? "wire_turned"
-                : isNoSignal ? "wire_no_signal" : lost.kind().name().toLowerCase(Locale.ROOT);
     }
 
     /** Whether it begins at the pin that serves a signal, and goes to the part's signal. */
     private static boolean isTurned(NodeCircuit node, Lost lost) {
-        return lost.kind() == Lost.Kind.WIRE
-                && lost.missing().equals(lost.at())
-                && node.pin(lost.at()).filter(pin -> !pin.use().isSignal()).isPresent()
+        return isFromNoSignal(node, lost)
                 && node.pin(lost.to()).filter(pin -> pin.use().isSignal()).isPresent();
+    }
+
+    /** The feed that a wire from a supply pin to a rail means, or one the other way about. */
+    private static Optional<Feed> meant(NodeCircuit node, Lost lost) {
+        return feed(node, lost.at(), lost.to()).or(() -> feed(node, lost.to(), lost.at()));
+    }
+
+    private static Optional<Feed> feed(NodeCircuit node, Endpoint pin, Endpoint rail) {
+        return is(node, pin, PinUse.SUPPLY) && node.rail(rail).isPresent()
+                ? Optional.of(new Feed(node.node().id(), pin.part(), pin.pin(), rail))
+                : Optional.empty();
     }
 
     private static List<Fix> fixes(NodeCircuit node, Lost lost) {
@@ -98,6 +121,14 @@ public final class PinGoneRule implements Rule<Circuit> {
                             new RemoveWire(node.node().id(), lost.at()),
                             new SetWire(node.node().id(), Wire.placed(lost.to(), lost.at())))));
         }
+        Optional<Feed> meant = isFromNoSignal(node, lost) ? meant(node, lost) : Optional.empty();
+        meant.ifPresent(feed -> fixes.add(new Fix(
+                "feed",
+                Fact.of("fix.wire_feed")
+                        .with("at", new Endpoint(feed.part(), feed.pin()))
+                        .with("rail", feed.rail()),
+                Fact.of("fix.wire_turned.cost"),
+                List.of(new RemoveWire(node.node().id(), lost.at()), feed))));
         String id = node.node().id();
         Edit away =
                 switch (lost.kind()) {
