@@ -2,18 +2,29 @@ package inkel.core.catalog;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /** Finds what was probably meant. */
 public final class Nearest {
     private Nearest() {}
 
-    /** The candidate that the fewest typing slips lead to, if these are at most a third of the word. */
+    /**
+     * The candidate that the fewest typing slips lead to, if these are at most a third of the word. Small letters for large ones are
+     * no slip; of two as near, the one that only goes on is meant.
+     */
     public static Optional<String> to(String word, List<String> candidates) {
         int allowed = Math.max(1, word.length() / 3);
+        String small = small(word);
         return candidates.stream()
-                .filter(candidate -> distance(word, candidate) <= allowed)
-                .min(Comparator.comparingInt(candidate -> distance(word, candidate)));
+                .filter(candidate -> distance(small, small(candidate)) <= allowed)
+                .min(Comparator.comparingInt((String candidate) -> distance(small, small(candidate)))
+                        .thenComparing(candidate -> !small(candidate).startsWith(small))
+                        .thenComparingInt(candidate -> distance(word, candidate)));
+    }
+
+    private static String small(String word) {
+        return word.toLowerCase(Locale.ROOT);
     }
 
     /** Letters to add, drop or change, and neighbours that changed places (optimal string alignment distance). */

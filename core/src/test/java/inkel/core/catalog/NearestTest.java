@@ -33,4 +33,12 @@ class NearestTest {
         assertEquals(Optional.empty(), Nearest.to("elephant", pins));
         assertEquals(Optional.empty(), Nearest.to("x", List.of()));
     }
+
+    @Test
+    void smallLettersAreNoSlipAndWhatGoesOnIsMeant() {
+        assertEquals(Optional.of("D3"), Nearest.to("d3", List.of("A3", "D2", "D3")));
+        assertEquals(Optional.of("CSN"), Nearest.to("CS", List.of("CE", "CSN")));
+        assertEquals(Optional.of("miso"), Nearest.to("miso", List.of("MISO", "miso")));
+        assertEquals(Optional.empty(), Nearest.to("d3", List.of("GND", "VIN")));
+    }
 }

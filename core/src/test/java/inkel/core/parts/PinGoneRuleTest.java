@@ -80,6 +80,40 @@ class PinGoneRuleTest {
         }
     }
 
+    /** As labels are typed by hand: in small letters, or as another module has them. */
+    @Test
+    void aLabelThatIsNearlyRightIsOffered() throws Exception {
+        Builds pin = radio().wire("radio.CSN", "board.d10");
+        Build onIt = Edit.applyAll(
+                pin.build(), RuleKit.fires(pin, CODE).fixes().get(0).edits());
+        assertEquals(
+                "board.D10",
+                onIt.nodes().get(0).wire(end("radio.CSN")).orElseThrow().to().toString());
+        RuleKit.everyWayOut(pin, CODE);
+
+        Builds signal = radio().wire("radio.csn", "board.D10");
+        Build fromIt = Edit.applyAll(
+                signal.build(), RuleKit.fires(signal, CODE).fixes().get(0).edits());
+        assertEquals(
+                "board.D10",
+                fromIt.nodes().get(0).wire(end("radio.CSN")).orElseThrow().to().toString());
+        RuleKit.everyWayOut(signal, CODE);
+
+        Builds taken = radio().wire("radio.ce", "board.D10");
+        assertEquals(
+                List.of("take-away"),
+                RuleKit.fires(taken, CODE).fixes().stream().map(Fix::id).toList(),
+                "CE has a wire");
+
+        Builds supply = Builds.classic().part("radio", "packet-radio", "VDD=board.3V3");
+        Build fed = Edit.applyAll(
+                supply.build(), RuleKit.fires(supply, CODE).fixes().get(0).edits());
+        assertEquals(
+                "{VCC=board.3V3}",
+                fed.nodes().get(0).part("radio").orElseThrow().feeds().toString());
+        RuleKit.everyWayOut(supply, CODE);
+    }
+
     @Test
     void aGroundIsWiredWithoutBeingSaid() throws Exception {
         Builds ground = radio().wire("radio.GND", "board.GND");

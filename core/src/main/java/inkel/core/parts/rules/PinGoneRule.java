@@ -3,6 +3,7 @@ package inkel.core.parts.rules;
 import inkel.core.catalog.Nearest;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
@@ -110,7 +111,10 @@ public final class PinGoneRule implements Rule<Circuit> {
 
     private static List<Fix> fixes(NodeCircuit node, Lost lost) {
         List<Fix> fixes = new ArrayList<>();
-        near(node, lost).ifPresent(fixes::add);
+        near(node, lost)
+                .or(() -> nearSignal(node, lost))
+                .or(() -> nearSupply(node, lost))
+                .ifPresent(fixes::add);
         boolean isFree = node.wire(lost.to()).isEmpty();
         if (isTurned(node, lost) && isFree) {
             fixes.add(new Fix(
@@ -165,6 +169,57 @@ public final class PinGoneRule implements Rule<Circuit> {
                                                 lost.at().pin(),
                                                 pin)
                                         : new SetWire(node.node().id(), Wire.placed(lost.at(), pin)))));
+    }
+
+    /** The signal that looks most like one that the class does not have, where that is not wired yet. */
+    private static Optional<Fix> nearSignal(NodeCircuit node, Lost lost) {
+        boolean isFromNothing = lost.kind() == Lost.Kind.WIRE
+                && lost.missing().equals(lost.at())
+                && node.pin(lost.at()).isEmpty();
+        return node.part(lost.at().part())
+                .filter(owner -> isFromNothing)
+                .flatMap(owner -> Nearest.to(
+                                lost.at().pin(),
+                                owner.cls()
+                                        .signals()
+                                        .map(Pin::label)
+                                        .filter(label -> node.wire(new Endpoint(owner.id(), label))
+                                                .isEmpty())
+                                        .distinct()
+                                        .toList())
+                        .map(label -> new Endpoint(owner.id(), label)))
+                .map(signal -> new Fix(
+                        "near",
+                        Fact.of("fix.wire_turned").with("at", signal).with("pin", lost.to()),
+                        Fact.of("fix.wire_turned.cost"),
+                        List.of(
+                                new RemoveWire(node.node().id(), lost.at()),
+                                new SetWire(node.node().id(), Wire.placed(signal, lost.to())))));
+    }
+
+    /** The supply pin that looks most like one that the class does not have, or the only one that nothing feeds. */
+    private static Optional<Fix> nearSupply(NodeCircuit node, Lost lost) {
+        Optional<Placed> owner = node.part(lost.at().part())
+                .filter(part -> lost.kind() == Lost.Kind.FEED && lost.missing().equals(lost.at()));
+        List<String> unfed = owner.stream()
+                .flatMap(part -> part.cls().supplies().stream()
+                        .map(Supply::pin)
+                        .filter(pin -> !part.part().feeds().containsKey(pin)))
+                .toList();
+        return Nearest.to(lost.at().pin(), unfed)
+                .or(() -> unfed.size() == 1 ? Optional.of(unfed.get(0)) : Optional.empty())
+                .map(pin -> new Fix(
+                        "near",
+                        Fact.of("fix.wire_feed")
+                                .with("at", new Endpoint(lost.at().part(), pin))
+                                .with("rail", lost.to()),
+                        Fact.of("fix.pin_near.cost"),
+                        List.of(
+                                new Unfeed(
+                                        node.node().id(),
+                                        lost.at().part(),
+                                        lost.at().pin()),
+                                new Feed(node.node().id(), lost.at().part(), pin, lost.to()))));
     }
 
     private static List<String> labels(Placed placed) {
