@@ -8,14 +8,17 @@ import inkel.core.document.Node;
 import inkel.core.document.Part;
 import inkel.core.document.Wire;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Something of a node that its parts have no place for, since a class is another one than when the build was made: a
- * wire to a pin that is not there any more, a feed from such a rail, a way that the shifter does not have. The rest of
+ * wire to a pin that is not there any more, a feed from such a rail, a way that the shifter does not have; or what is told
+ * of a wire a second time. The rest of
  * the build is judged without it.
  *
  * @param kind what it is
@@ -44,8 +47,11 @@ public record Lost(Kind kind, Endpoint at, Endpoint missing, Endpoint to) {
                     pin -> lost.add(new Lost(Kind.WIRE, wire.from(), pin, wire.to())), () -> wires.add(wire));
         }
         List<Between> between = new ArrayList<>();
+        Set<Endpoint> told = new HashSet<>();
         for (Between entry : node.between()) {
-            Optional<Endpoint> missing = missing(entry, classes);
+            // One thing stands in a wire, and the first that is told of it counts.
+            Optional<Endpoint> missing =
+                    told.add(entry.signal()) ? missing(entry, classes) : Optional.of(entry.signal());
             missing.ifPresentOrElse(
                     pin -> lost.add(new Lost(Kind.BETWEEN, entry.signal(), pin, entry.signal())),
                     () -> between.add(entry));

@@ -24,6 +24,7 @@ import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
 import inkel.core.wiring.WireList;
 import java.nio.file.Path;
 import java.util.List;
@@ -181,6 +182,38 @@ class PinGoneRuleTest {
         Builds past = radio().part("shifter", "shifter-4", "HV=board.5V", "LV=board.3V3")
                 .between(new Between.ShifterWay(end("radio.CE"), "shifter", 5, Extras.NONE));
         RuleKit.everyWayOut(past, CODE);
+    }
+
+    @Test
+    void whatIsToldTwiceOfAWireCountsOnce() throws Exception {
+        Between first = new Between.Series(end("radio.CE"), Resistance.ofOhms(330), Extras.NONE);
+        Between second = new Between.Series(end("radio.CE"), Resistance.ofOhms(4700), Extras.NONE);
+        Build once = radio().between(first).build();
+        Build twice = once.withNode(
+                Builds.NODE,
+                old -> new inkel.core.document.Node(
+                        old.id(),
+                        old.name(),
+                        old.parts(),
+                        old.wires(),
+                        List.of(first, second),
+                        old.moments(),
+                        old.plugged(),
+                        old.extras()));
+        Finding finding = RuleKit.fires(twice, CODE);
+        assertEquals("parts.pin_gone.between_twice", finding.sentence().key());
+        Build after = Edit.applyAll(twice, finding.fixes().get(0).edits());
+        assertEquals(List.of(first), after.nodes().get(0).between());
+        RuleKit.everyWayOut(twice, finding);
+    }
+
+    @Test
+    void whatStandsAtAPinOfTheBoard() throws Exception {
+        Builds at = radio().between(new Between.Series(end("board.D9"), Resistance.ofOhms(330), Extras.NONE));
+        assertEquals(
+                "parts.pin_gone.between_no_signal",
+                RuleKit.firesAt(at, CODE, "board.D9").sentence().key());
+        RuleKit.everyWayOut(at, CODE);
     }
 
     @Test

@@ -12,6 +12,7 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Unit;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -29,6 +30,9 @@ public final class Fields {
     private final String pointer;
     private final List<Problem> problems;
     private final Set<String> known = new LinkedHashSet<>();
+
+    /** Fields that could not be read, for which a stand-in is there: whatever else is wrong with that is not the file's. */
+    private final Set<String> unread = new HashSet<>();
 
     public Fields(JsonNode node, String pointer, List<Problem> problems) {
         this.node = node;
@@ -49,8 +53,19 @@ public final class Fields {
         return node.has(key) && !node.get(key).isNull();
     }
 
-    /** Notes that a field is wrong. An empty key means this object itself. */
+    /** Notes that a field is wrong; once only where it could not even be read. An empty key means this object itself. */
     public void problem(String key, Fact reason) {
+        if (!unread.contains(key)) {
+            note(key, reason);
+        }
+    }
+
+    private void unreadable(String key, String at, Fact reason) {
+        note(at, reason);
+        unread.add(key);
+    }
+
+    private void note(String key, Fact reason) {
         problems.add(new Problem(0, key.isEmpty() ? pointer : pointer + "/" + escaped(key), reason));
     }
 
@@ -88,13 +103,13 @@ public final class Fields {
     private Optional<String> text(String key, Fact whenMissing) {
         if (!has(key)) {
             if (whenMissing != null) {
-                problem("", whenMissing);
+                unreadable(key, "", whenMissing);
             }
             return Optional.empty();
         }
         JsonNode value = node.get(key);
         if (!value.isTextual()) {
-            problem(key, Fact.of("problem.expected_text").with("key", key));
+            unreadable(key, key, Fact.of("problem.expected_text").with("key", key));
             return Optional.empty();
         }
         return Optional.of(value.textValue());
@@ -224,11 +239,12 @@ public final class Fields {
     /** A required value, read by a function that is empty for anything it cannot read. */
     public <T> T parsed(String key, Function<String, Optional<T>> parse, String example, T standIn) {
         String text = text(key);
-        if (text.isEmpty()) {
+        if (unread.contains(key)) {
             return standIn;
         }
-        return parse.apply(text).orElseGet(() -> {
-            problem(
+        return (text.isEmpty() ? Optional.<T>empty() : parse.apply(text)).orElseGet(() -> {
+            unreadable(
+                    key,
                     key,
                     Fact.of("problem.expected_value").with("example", example).with("found", text));
             return standIn;

@@ -8,12 +8,14 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.Insert;
 import inkel.core.document.edit.RemoveNodeWire;
 import inkel.core.document.edit.RemoveWire;
 import inkel.core.document.edit.SetWire;
@@ -71,7 +73,13 @@ public final class PinGoneRule implements Rule<Circuit> {
     }
 
     private static String variant(NodeCircuit node, Lost lost) {
-        if (!isFromNoSignal(node, lost)) {
+        if (twice(node, lost).isPresent()) {
+            return "between_twice";
+        } else if (lost.kind() == Lost.Kind.BETWEEN
+                && lost.missing().equals(lost.at())
+                && node.pin(lost.at()).isPresent()) {
+            return "between_no_signal";
+        } else if (!isFromNoSignal(node, lost)) {
             return lost.kind().name().toLowerCase(Locale.ROOT);
         } else if (isTurned(node, lost)) {
             return "wire_turned";
@@ -79,6 +87,11 @@ public final class PinGoneRule implements Rule<Circuit> {
             return "wire_ground";
         }
         return meant(node, lost).isPresent() ? "wire_feed" : "wire_no_signal";
+    }
+
+    /** What counts of a wire of which something is told twice. */
+    private static Optional<Between> twice(NodeCircuit node, Lost lost) {
+        return lost.kind() == Lost.Kind.BETWEEN ? node.between(lost.at()) : Optional.empty();
     }
 
     private static boolean is(NodeCircuit node, Endpoint end, PinUse use) {
@@ -134,6 +147,14 @@ public final class PinGoneRule implements Rule<Circuit> {
                 Fact.of("fix.wire_turned.cost"),
                 List.of(new RemoveWire(node.node().id(), lost.at()), feed))));
         String id = node.node().id();
+        Optional<Between> first = twice(node, lost);
+        if (first.isPresent()) {
+            return List.of(new Fix(
+                    "first",
+                    Fact.of("fix.between_first").with("at", lost.at()),
+                    Fact.of("fix.wire_turned.cost"),
+                    List.of(new TakeOut(id, lost.at()), new Insert(id, first.get()))));
+        }
         Edit away =
                 switch (lost.kind()) {
                     case WIRE -> new RemoveWire(id, lost.at());

@@ -1,0 +1,49 @@
+package inkel.core.io.json;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Unit;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class FieldsTest {
+    private static List<Problem> problems(String json) throws Exception {
+        List<Problem> problems = new ArrayList<>();
+        Fields fields = new Fields(new ObjectMapper().readTree(json), "", problems);
+        double ohms = fields.quantity("series", Unit.OHM, "330 Ω").si();
+        // As a reader does whose resistances are above nothing.
+        if (ohms <= 0) {
+            fields.problem("series", Fact.of("problem.too_small"));
+        }
+        return problems;
+    }
+
+    /** What cannot be read is told once; the stand-in for it is nobody's mistake. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "{}                   | ''      | problem.required",
+                "{\"series\": null}   | ''      | problem.required",
+                "{\"series\": 7}      | /series | problem.expected_text",
+                "{\"series\": \"\"}   | /series | problem.expected_value",
+                "{\"series\": \"1 V\"}| /series | problem.expected_value",
+                "{\"series\": \"0 Ω\"}| /series | problem.too_small"
+            })
+    void oneProblemForOneField(String json, String place, String key) throws Exception {
+        List<Problem> found = problems(json);
+        assertEquals(1, found.size(), found.toString());
+        assertEquals(place, found.get(0).pointer());
+        assertEquals(key, found.get(0).reason().key());
+    }
+
+    @Test
+    void whatIsRightIsNoProblem() throws Exception {
+        assertEquals(List.of(), problems("{\"series\": \"1 kΩ\"}"));
+    }
+}
