@@ -38,7 +38,7 @@ class FieldsTest {
     void oneProblemForOneField(String json, String place, String key) throws Exception {
         List<Problem> found = problems(json);
         assertEquals(1, found.size(), found.toString());
-        assertEquals(place, found.get(0).pointer());
+        assertEquals(place, found.get(0).field());
         assertEquals(key, found.get(0).reason().key());
     }
 
