@@ -160,15 +160,11 @@ public final class BuildReader {
     private Place boardPin(Fields fields, String key, List<Node> nodes) {
         Place place = fields.parsed(
                 key, Place::parsePin, "lower-lock/board.D3", Place.of("?", new Endpoint(Part.BOARD, "?")));
-        Optional<Node> node =
-                nodes.stream().filter(found -> found.id().equals(place.node())).findFirst();
-        boolean isThere = node.isPresent() && place.part().equals(Part.BOARD);
-        if (!isThere && fields.has(key)) {
-            fields.problem(
-                    key,
-                    Fact.of("problem.expected_value")
-                            .with("example", "lower-lock/board.D3")
-                            .with("found", place));
+        boolean isNode = nodes.stream().anyMatch(node -> node.id().equals(place.node()));
+        if (!isNode) {
+            fields.problem(key, Fact.of("problem.no_node").with("node", place.node()));
+        } else if (!place.part().equals(Part.BOARD)) {
+            fields.problem(key, Fact.of("problem.not_of_board").with("found", place));
         }
         return place;
     }
