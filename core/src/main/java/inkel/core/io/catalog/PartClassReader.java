@@ -57,6 +57,9 @@ import java.util.stream.Stream;
  * read.
  */
 final class PartClassReader {
+    private static final String USES =
+            Arrays.stream(PinUse.values()).map(PinUse::text).collect(Collectors.joining(", "));
+
     private static final String CURRENT = "20 mA";
     private static final String VOLTS = "3.3 V";
     private static final String HERTZ = "400 kHz";
@@ -166,7 +169,7 @@ final class PartClassReader {
             }
             addRouted(routes, can);
             PinUse use = pin.has("is")
-                    ? pin.parsed("is", PinUse::parse, "spi.sck", PinUse.NONE)
+                    ? pin.parsed("is", PinUse::parse, USES, PinUse.NONE)
                     : can.isEmpty() ? PinUse.NONE : PinUse.OFFER;
             Need need = pin.has("need") ? word(pin, "need", Need.values(), Need.MUST) : Need.MUST;
             pins.add(new Pin(
