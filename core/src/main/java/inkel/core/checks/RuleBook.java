@@ -39,6 +39,7 @@ import inkel.core.parts.rules.StationKindsRule;
 import inkel.core.parts.rules.StationRolesRule;
 import inkel.core.parts.rules.SupplyTooHighRule;
 import inkel.core.parts.rules.SupplyTooLowRule;
+import inkel.core.parts.rules.SupplyUnknownRule;
 import inkel.core.parts.rules.UnknownKeyRule;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.rules.ActsAtStartRule;
@@ -138,6 +139,7 @@ public final class RuleBook {
             new Entry<>(new NoBoardRule(), CIRCUIT),
             new Entry<>(new SecondBoardRule(), CIRCUIT),
             new Entry<>(new NoSupplyRule(), SUPPLIES),
+            new Entry<>(new SupplyUnknownRule(), CIRCUIT),
             new Entry<>(new NotACellRule(), SUPPLIES),
             new Entry<>(new SupplyTooHighRule(), SUPPLIES),
             new Entry<>(new SupplyTooLowRule(), SUPPLIES),

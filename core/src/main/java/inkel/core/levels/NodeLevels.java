@@ -22,6 +22,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Works out the links of one node. */
 final class NodeLevels {
@@ -136,6 +137,17 @@ final class NodeLevels {
                 && rail.get().equals(own.get().id());
     }
 
+    /** Whether a class with a supply says nothing of the levels of a pin, and the pin is no lamp and no winding. */
+    private boolean isUntold(Endpoint end) {
+        Optional<Placed> placed = node.part(end.part());
+        return node.io(end).isEmpty()
+                && placed.filter(part -> !part.cls().supplies().isEmpty()
+                                && part.cls().demands().pinLoads().stream()
+                                        .noneMatch(load -> load.pin().equals(end.pin())))
+                        .isPresent()
+                && node.pin(end).filter(pin -> pin.use().isSignal()).isPresent();
+    }
+
     /**
      * @param pulls those on the driver's side of what stands between
      * @param arrives whether what was measured on the wire is what the receiver hears
@@ -147,6 +159,12 @@ final class NodeLevels {
             Optional<Between> between,
             List<PullUp> pulls,
             boolean arrives) {
+        Optional<Endpoint> untold =
+                Stream.of(receiver, driver).filter(this::isUntold).findFirst();
+        if (untold.isPresent()) {
+            unknown.add(new LevelReport.Unknown(node, signal, node.place(untold.get())));
+            return;
+        }
         Optional<IoFamily> says = node.io(driver);
         Optional<IoFamily> hears = node.io(receiver);
         Optional<Range<Voltage>> hearsAt = node.ioVolts(receiver);
