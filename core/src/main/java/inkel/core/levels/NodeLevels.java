@@ -137,6 +137,14 @@ final class NodeLevels {
                 && rail.get().equals(own.get().id());
     }
 
+    /** On a wire that both ends talk on the same is missing both ways. */
+    private void addUnknown(Place signal, Endpoint missing) {
+        LevelReport.Unknown found = new LevelReport.Unknown(node, signal, node.place(missing));
+        if (!unknown.contains(found)) {
+            unknown.add(found);
+        }
+    }
+
     /** Whether a class with a supply says nothing of the levels of a pin, and the pin is no lamp and no winding. */
     private boolean isUntold(Endpoint end) {
         Optional<Placed> placed = node.part(end.part());
@@ -162,7 +170,7 @@ final class NodeLevels {
         Optional<Endpoint> untold =
                 Stream.of(receiver, driver).filter(this::isUntold).findFirst();
         if (untold.isPresent()) {
-            unknown.add(new LevelReport.Unknown(node, signal, node.place(untold.get())));
+            addUnknown(signal, untold.get());
             return;
         }
         Optional<IoFamily> says = node.io(driver);
@@ -175,7 +183,7 @@ final class NodeLevels {
         boolean isHeard = hears.isPresent() && hears.get().vih().isPresent();
         if (!isHeard || says.isEmpty() || says.get().vol().isEmpty()) {
             Endpoint missing = isHeard ? driver : receiver;
-            unknown.add(new LevelReport.Unknown(node, signal, node.place(missing)));
+            addUnknown(signal, missing);
             return;
         }
         boolean isFromShifter = node.pin(driver).orElseThrow().use().isWay();

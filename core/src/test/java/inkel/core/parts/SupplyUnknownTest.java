@@ -62,6 +62,17 @@ class SupplyUnknownTest {
         assertEquals("bench/mine.RX", found.get(0).place().toString());
     }
 
+    @Test
+    void whatIsMissingBothWaysIsToldOnce() throws Exception {
+        Build build = build(
+                SUPPLY, "}, {\"label\": \"D\", \"is\": \"data-two-way\"", ", \"feeds\": {\"VCC\": \"board.3V3\"}");
+        assertEquals(
+                List.of("bench/mine.RX", "bench/mine.D"),
+                found(build, "parts.figure_unknown").stream()
+                        .map(finding -> finding.place().toString())
+                        .toList());
+    }
+
     /** 5 V at 3.6 V: as soon as it can be judged it is to be stopped for. */
     @Test
     void withFiguresItIsJudged() throws Exception {
