@@ -45,6 +45,7 @@ import inkel.core.pins.PinReport;
 import inkel.core.pins.rules.ActsAtStartRule;
 import inkel.core.pins.rules.AddressClashRule;
 import inkel.core.pins.rules.AddressReservedRule;
+import inkel.core.pins.rules.AddressUnknownRule;
 import inkel.core.pins.rules.BaudErrorRule;
 import inkel.core.pins.rules.BiasTiedRule;
 import inkel.core.pins.rules.BoardTakesRule;
@@ -84,6 +85,7 @@ import inkel.core.power.rules.AlwaysOnRule;
 import inkel.core.power.rules.BatteryShortRule;
 import inkel.core.power.rules.BurstDroopRule;
 import inkel.core.power.rules.CoilDriveRule;
+import inkel.core.power.rules.CurrentUnknownRule;
 import inkel.core.power.rules.DecouplingRule;
 import inkel.core.power.rules.DropoutRule;
 import inkel.core.power.rules.LeadNowhereRule;
@@ -151,6 +153,7 @@ public final class RuleBook {
             new Entry<>(new ClassDiffersRule(), CIRCUIT),
             new Entry<>(new HeaderLooseRule(), CIRCUIT),
             new Entry<>(new FigureUnknownRule(), LEVELS),
+            new Entry<>(new CurrentUnknownRule(), CIRCUIT),
             new Entry<>(new LeadNowhereRule(), POWER),
             new Entry<>(new BurstDroopRule(), POWER),
             new Entry<>(new SourceOverRule(), POWER),
@@ -185,6 +188,7 @@ public final class RuleBook {
             new Entry<>(new NoRoleRule(), PINS),
             new Entry<>(new NotPlacedRule(), PINS),
             new Entry<>(new AddressClashRule(), PINS),
+            new Entry<>(new AddressUnknownRule(), CIRCUIT),
             new Entry<>(new AddressReservedRule(), PINS),
             new Entry<>(new StrapDiffersRule(), PINS),
             new Entry<>(new BoardTakesRule(), PINS),

@@ -1,10 +1,11 @@
-package inkel.core.parts;
+package inkel.core.checks;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import inkel.core.checks.Assessment;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Build;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.io.document.BuildReader;
@@ -15,7 +16,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** A definition that was written by hand and says too little: nothing of it is taken to be well. */
-class SupplyUnknownTest {
+class ThinDefinitionTest {
     private static final String SUPPLY =
             """
             "supplies": [{"pin": "VCC", "range": {"min": "3 V", "typ": "3.3 V", "max": "3.6 V"}, "absolute_max": "4 V"}],""";
@@ -60,6 +61,39 @@ class SupplyUnknownTest {
         List<Finding> found = found(build, "parts.figure_unknown");
         assertEquals(1, found.size());
         assertEquals("bench/mine.RX", found.get(0).place().toString());
+    }
+
+    @Test
+    void aPartOfWhichNoCurrentIsSaidCountsAsNothingAndThatIsTold() throws Exception {
+        String fed = ", \"feeds\": {\"VCC\": \"board.3V3\"}";
+        List<Finding> found = found(build(SUPPLY, "", fed), "power.current_unknown");
+        assertEquals(1, found.size());
+        assertEquals("bench/mine", found.get(0).place().toString());
+        String current =
+                """
+                "currents": [{"mode": "active", "supply": "VCC", "current": {"typ": "5 mA"}}],""";
+        assertEquals(List.of(), found(build(SUPPLY + current, "", fed), "power.current_unknown"));
+    }
+
+    /** What only passes a supply on, and what its pins alone feed. */
+    @Test
+    void whatTakesNothingItselfIsQuiet() {
+        for (String cls : List.of("regulator-linear-5v", "rgb-led-anode", "button", "usb-port")) {
+            assertEquals(List.of(), found(Builds.classic().part("it", cls).build(), "power.current_unknown"), cls);
+        }
+    }
+
+    @Test
+    void aPartOnABusWhoseAddressIsNotSaid() throws Exception {
+        String bus = "}, {\"label\": \"SDA\", \"is\": \"i2c.sda\"}, {\"label\": \"SCL\", \"is\": \"i2c.scl\"";
+        List<Finding> found = found(build(SUPPLY, bus, ""), "i2c.address_unknown");
+        assertEquals(1, found.size());
+        assertEquals("bench/mine", found.get(0).place().toString());
+        String address = "\"i2c\": {\"address\": \"0x76\", \"clock_max\": \"400 kHz\"},";
+        assertEquals(List.of(), found(build(SUPPLY + address, bus, ""), "i2c.address_unknown"));
+        Build later = new SetSetting("bench", "mine", Settings.LATER, "yes").apply(build(SUPPLY, bus, ""));
+        assertEquals(List.of(), found(later, "i2c.address_unknown"));
+        assertEquals(List.of(), found(later, "power.current_unknown"));
     }
 
     @Test
