@@ -106,6 +106,12 @@ class PinGoneRuleTest {
                 RuleKit.fires(taken, CODE).fixes().stream().map(Fix::id).toList(),
                 "CE has a wire");
 
+        Builds both = radio().wire("radio.csn", "board.D99");
+        assertEquals(
+                List.of("take-away"),
+                RuleKit.fires(both, CODE).fixes().stream().map(Fix::id).toList(),
+                "neither end is there");
+
         Builds supply = Builds.classic().part("radio", "packet-radio", "VDD=board.3V3");
         Build fed = Edit.applyAll(
                 supply.build(), RuleKit.fires(supply, CODE).fixes().get(0).edits());

@@ -1,0 +1,149 @@
+package inkel.core.parts.rules;
+
+import inkel.core.catalog.Nearest;
+import inkel.core.catalog.Output;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.Lost;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.Insert;
+import inkel.core.document.edit.RemoveWire;
+import inkel.core.document.edit.SetWire;
+import inkel.core.document.edit.TakeOut;
+import inkel.core.document.edit.Unfeed;
+import inkel.core.finding.Fix;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/** Ways out for what has no place: what was probably meant, and taking it away. */
+final class PinGoneFixes {
+    private final NodeCircuit node;
+    private final Lost lost;
+    private final String id;
+
+    PinGoneFixes(NodeCircuit node, Lost lost) {
+        this.node = node;
+        this.lost = lost;
+        id = node.node().id();
+    }
+
+    /** What counts of a wire of which something is told twice. */
+    static Optional<Between> counts(NodeCircuit node, Lost lost) {
+        return lost.kind() == Lost.Kind.BETWEEN ? node.between(lost.at()) : Optional.empty();
+    }
+
+    List<Fix> all() {
+        Optional<Between> first = counts(node, lost);
+        if (first.isPresent()) {
+            return List.of(new Fix(
+                    "first",
+                    Fact.of("fix.between_first").with("at", lost.at()),
+                    Fact.of("fix.wire_turned.cost"),
+                    List.of(new TakeOut(id, lost.at()), new Insert(id, first.get()))));
+        }
+        List<Fix> fixes = new ArrayList<>();
+        NotASignal.of(node, lost)
+                .flatMap(NotASignal::fix)
+                .or(this::nearTarget)
+                .or(this::nearSignal)
+                .or(this::nearSupply)
+                .ifPresent(fixes::add);
+        fixes.add(new Fix(
+                "take-away",
+                Fact.of("fix.pin_gone").with("at", lost.at()),
+                Fact.of("fix.pin_gone.cost"),
+                List.of(away())));
+        return fixes;
+    }
+
+    private Edit away() {
+        return switch (lost.kind()) {
+            case WIRE -> new RemoveWire(id, lost.at());
+            case FEED -> new Unfeed(id, lost.at().part(), lost.at().pin());
+            case BETWEEN -> new TakeOut(id, lost.at());
+        };
+    }
+
+    private Fix near(Fact what, Edit... edits) {
+        return new Fix("near", what, Fact.of("fix.pin_near.cost"), List.of(edits));
+    }
+
+    /** The pin, or the rail, whose label looks most like the one that it goes to. */
+    private Optional<Fix> nearTarget() {
+        if (lost.missing().equals(lost.at()) || lost.kind() == Lost.Kind.BETWEEN) {
+            return Optional.empty();
+        }
+        boolean isFeed = lost.kind() == Lost.Kind.FEED;
+        return node.part(lost.missing().part())
+                .flatMap(owner -> Nearest.to(lost.missing().pin(), isFeed ? rails(owner) : labels(owner)))
+                .map(label -> new Endpoint(lost.missing().part(), label))
+                .map(pin -> near(
+                        Fact.of("fix.pin_near").with("at", lost.at()).with("pin", pin),
+                        isFeed
+                                ? new Feed(id, lost.at().part(), lost.at().pin(), pin)
+                                : new SetWire(id, Wire.placed(lost.at(), pin))));
+    }
+
+    /** The signal that looks most like one that the class does not have, where that is not wired yet. */
+    private Optional<Fix> nearSignal() {
+        boolean isFromNothing = lost.kind() == Lost.Kind.WIRE
+                && node.pin(lost.at()).isEmpty()
+                && node.pin(lost.to()).isPresent();
+        return node.part(lost.at().part())
+                .filter(owner -> isFromNothing)
+                .flatMap(owner -> Nearest.to(lost.at().pin(), unwired(owner)))
+                .map(label -> new Endpoint(lost.at().part(), label))
+                .map(signal -> near(
+                        Fact.of("fix.wire_turned").with("at", signal).with("pin", lost.to()),
+                        away(),
+                        new SetWire(id, Wire.placed(signal, lost.to()))));
+    }
+
+    private List<String> unwired(Placed owner) {
+        return owner.cls()
+                .signals()
+                .map(Pin::label)
+                .filter(label -> node.wire(new Endpoint(owner.id(), label)).isEmpty())
+                .distinct()
+                .toList();
+    }
+
+    /** The supply pin that looks most like one that the class does not have, or the only one that nothing feeds. */
+    private Optional<Fix> nearSupply() {
+        boolean isToNothing = lost.kind() == Lost.Kind.FEED
+                && lost.missing().equals(lost.at())
+                && node.rail(lost.to()).isPresent();
+        List<String> unfed = node.part(lost.at().part())
+                .filter(owner -> isToNothing)
+                .map(owner -> owner.cls().supplies().stream()
+                        .map(Supply::pin)
+                        .filter(pin -> !owner.part().feeds().containsKey(pin)))
+                .orElseGet(Stream::empty)
+                .toList();
+        return Nearest.to(lost.at().pin(), unfed)
+                .or(() -> unfed.stream().filter(only -> unfed.size() == 1).findFirst())
+                .map(pin -> near(
+                        Fact.of("fix.wire_feed")
+                                .with("at", new Endpoint(lost.at().part(), pin))
+                                .with("rail", lost.to()),
+                        away(),
+                        new Feed(id, lost.at().part(), pin, lost.to())));
+    }
+
+    private static List<String> labels(Placed placed) {
+        return placed.cls().pins().stream().map(Pin::label).distinct().toList();
+    }
+
+    private static List<String> rails(Placed placed) {
+        return placed.cls().outputs().stream().map(Output::pin).toList();
+    }
+}
