@@ -41,8 +41,7 @@ public final class AnalogWork {
     }
 
     public void change(TuneWork.At at, AnalogDraft next) {
-        tune.put(at, next);
-        tune.change();
+        tune.change(at, next);
     }
 
     /** Turns to another signal of the part; codes that came for the one before are let go. */

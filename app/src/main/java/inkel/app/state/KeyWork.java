@@ -39,8 +39,7 @@ public final class KeyWork {
     }
 
     public void change(TuneWork.At at, KeyDraft next) {
-        tune.put(at, next);
-        tune.change();
+        tune.change(at, next);
     }
 
     /** What was heard of handsets, the last one last. */

@@ -47,8 +47,7 @@ public final class SampledWork {
     }
 
     public void change(TuneWork.At at, SampledDraft next) {
-        tune.put(at, next);
-        tune.change();
+        tune.change(at, next);
     }
 
     /** Numbers that a board printed. */

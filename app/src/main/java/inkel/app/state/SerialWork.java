@@ -39,7 +39,6 @@ public final class SerialWork {
     }
 
     private void heard(TuneWork.At at, SerialDraft draft, int baud, List<String> lines) {
-        tune.put(at, draft.with(baud, lines));
-        tune.change();
+        tune.change(at, draft.with(baud, lines));
     }
 }

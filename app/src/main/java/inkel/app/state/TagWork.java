@@ -28,8 +28,7 @@ public final class TagWork {
     }
 
     public void change(TuneWork.At at, TagDraft next) {
-        tune.put(at, next);
-        tune.change();
+        tune.change(at, next);
     }
 
     /** What became of the tags that were held there, the last one last. */

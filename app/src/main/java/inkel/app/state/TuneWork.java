@@ -303,6 +303,12 @@ public final class TuneWork {
         drafts.put(at, draft);
     }
 
+    /** Another draft is worked on. */
+    void change(At at, Draft draft) {
+        put(at, draft);
+        change();
+    }
+
     /** A line that a board printed: codes of the signal on the bench are gathered. */
     void hear(String line) {
         At at = current.get();
@@ -353,8 +359,7 @@ public final class TuneWork {
     }
 
     public void modem(At at, ModemDraft next) {
-        drafts.put(at, next);
-        change();
+        change(at, next);
     }
 
     /** What is said to a modem and heard of it. */
@@ -383,8 +388,7 @@ public final class TuneWork {
     }
 
     public void colour(At at, ColourDraft next) {
-        drafts.put(at, next);
-        change();
+        change(at, next);
     }
 
     /** Readings of the sensor that is not there. */

@@ -15,6 +15,7 @@ import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** A table has one board, and what stands in its place runs a program. */
@@ -52,7 +53,9 @@ class BoardPlacesTest {
 
     @Test
     void itGetsATableOfItsOwn() throws Exception {
-        Build build = second().build();
+        Build build = second().setting("second", "header", "soldered")
+                .figure("second", "rail/5V/rating", "300 mA")
+                .build();
         Finding finding = Builds.of(Assessment.assess(build, CATALOG), SECOND).get(0);
         assertEquals(1, finding.fixes().size());
         Build after = Edit.applyAll(build, finding.fixes().get(0).edits());
@@ -62,6 +65,8 @@ class BoardPlacesTest {
         assertEquals("second", own.name());
         assertEquals("board-small-5v", own.board().classId());
         assertFalse(own.board().feeds().isEmpty(), "it is fed");
+        assertEquals(Map.of("header", "soldered"), own.board().settings());
+        assertEquals(Map.of("rail/5V/rating", "300 mA"), own.board().figures());
         assertEquals(0, Builds.of(Assessment.assess(after, CATALOG), SECOND).size());
         RuleKit.everyWayOut(second(), SECOND);
     }

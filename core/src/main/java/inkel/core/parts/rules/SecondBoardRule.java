@@ -5,6 +5,7 @@ import inkel.core.catalog.PartClass;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Part;
 import inkel.core.document.edit.AddNode;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.finding.Finding;
@@ -59,6 +60,22 @@ public final class SecondBoardRule implements Rule<Circuit> {
                 Fact.of("fix.own_table.cost"),
                 List.of(
                         new RemovePart(node.node().id(), placed.id()),
-                        new AddNode(NewNode.of(circuit.build().freeNodeId(name), name, placed.cls(), cls)))));
+                        new AddNode(NewNode.of(circuit.build().freeNodeId(name), name, placed.cls(), cls)
+                                .withPart(Part.BOARD, fresh -> same(placed.part(), fresh))))));
+    }
+
+    /** What was chosen for the piece, and found of it, stays its own. */
+    private static Part same(Part piece, Part fresh) {
+        return new Part(
+                Part.BOARD,
+                fresh.classId(),
+                piece.name(),
+                piece.purpose(),
+                fresh.feeds(),
+                fresh.groundApart(),
+                piece.settings(),
+                piece.figures(),
+                piece.since(),
+                piece.extras());
     }
 }
