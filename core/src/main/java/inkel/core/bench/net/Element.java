@@ -152,11 +152,20 @@ public sealed interface Element {
 
         @Override
         public void flows(double[] at, Flows into) {
-            if (at[0] - at[1] > knee) {
-                into.along(0, 1, LEAK + 1 / ohms, -knee / ohms);
+            if (isPassing(at[0] - at[1])) {
+                passing(into);
             } else {
                 usual(into);
             }
+        }
+
+        boolean isPassing(double volts) {
+            return volts > knee;
+        }
+
+        /** As it is while it lets current through. */
+        void passing(Flows into) {
+            into.along(0, 1, LEAK + 1 / ohms, -knee / ohms);
         }
 
         @Override

@@ -1,6 +1,7 @@
 package inkel.core.bench.net;
 
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Set;
 import org.ejml.data.DMatrixRMaj;
@@ -36,6 +37,10 @@ final class Equations {
 
     /** What the resistances alone put into the matrix. */
     private final double[] still;
+
+    private static final BitSet NONE = new BitSet();
+
+    private BitSet letThrough = NONE;
 
     private final Into into = new Into();
     private final Elimination.Factors factors;
@@ -88,6 +93,13 @@ final class Equations {
         set(elements, volts, off, false);
     }
 
+    /** As {@link #set(List, double[], Set)} for no volts, but for diodes that pass. */
+    void setUsual(List<Element> elements, Set<Integer> off, BitSet passing) {
+        letThrough = passing;
+        set(elements, null, off);
+        letThrough = NONE;
+    }
+
     /** @param isNear whether the volts are those of other figures, see {@link Element#near} */
     void set(List<Element> elements, double[] volts, Set<Integer> off, boolean isNear) {
         if (elements != known) {
@@ -131,7 +143,9 @@ final class Equations {
         double[] at = into.at(number, volts);
         boolean isOff = element instanceof Element.LinearRegulator && off.contains(number);
         Element as = isOff ? ((Element.LinearRegulator) element).off() : element;
-        if (volts == null) {
+        if (volts == null && letThrough.get(number)) {
+            ((Element.Diode) as).passing(into);
+        } else if (volts == null) {
             as.usual(into);
         } else if (isNear) {
             as.near(at, into);

@@ -1,6 +1,7 @@
 package inkel.core.bench.net;
 
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
@@ -31,6 +32,9 @@ public final class Solver {
     private static final double CLOSE = 1e-3;
 
     private static final int ROUNDS_OF_TIME = 600;
+
+    /** How often it is seen anew which diodes let current through before the first step. */
+    private static final int USUAL_ROUNDS = 4;
 
     /** So far behind a bend, as a share of a step, everything follows the piece behind it. */
     private static final double BEHIND = 1e-10;
@@ -207,15 +211,37 @@ public final class Solver {
         return volts;
     }
 
-    /** The volts as everything usually runs; nothing where none follow. */
+    /**
+     * The volts as everything usually runs, with those diodes open that would then let current through; nothing where none
+     * follow. A supply that comes through a diode is there from the start so, and what regulates it need not be brought up.
+     */
     private double[] usual(Set<Integer> off) {
-        double[] volts = new double[network.size()];
-        equations.set(network.elements(), null, off);
-        if (!equations.factor()) {
-            return new double[0];
+        double[] volts = new double[0];
+        BitSet passing = new BitSet();
+        for (int round = 0; round < USUAL_ROUNDS; round++) {
+            equations.setUsual(network.elements(), off, passing);
+            if (!equations.factor()) {
+                return volts;
+            }
+            volts = new double[network.size()];
+            move(volts, equations.step(), 1);
+            BitSet found = passing(volts);
+            if (found.equals(passing)) {
+                return volts;
+            }
+            passing = found;
         }
-        move(volts, equations.step(), 1);
         return volts;
+    }
+
+    private BitSet passing(double[] volts) {
+        BitSet found = new BitSet();
+        for (int i = 0; i < network.elements().size(); i++) {
+            if (network.elements().get(i) instanceof Element.Diode diode) {
+                found.set(i, diode.isPassing(volts[diode.anode()] - volts[diode.cathode()]));
+            }
+        }
+        return found;
     }
 
     /**
