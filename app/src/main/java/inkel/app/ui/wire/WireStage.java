@@ -22,6 +22,7 @@ import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -185,6 +186,7 @@ public final class WireStage extends StagePane implements WireCard.Desk {
         orders.setText(Words.get("wire.order." + Habit.text(order)));
         orders.getItems().forEach(item -> ((RadioMenuItem) item).setSelected(item.getUserData() == order));
         tabs();
+        Set<String> marked = marked();
         list.setItems(FXCollections.observableArrayList(shown()));
         programming.show(wires, words);
         loose.setText(looseAgain());
@@ -205,9 +207,30 @@ public final class WireStage extends StagePane implements WireCard.Desk {
             card.showNothing();
         } else if (view() != SeatWork.View.TABLE) {
             go(current);
+            markAgain(marked, current);
         } else {
             currentId = current.id();
         }
+    }
+
+    private Set<String> marked() {
+        return list.getSelectionModel().getSelectedItems().stream()
+                .filter(Objects::nonNull)
+                .map(WireStep::id)
+                .collect(Collectors.toSet());
+    }
+
+    /** Several that were marked together stay so when a new list comes, the one on the card among them. */
+    private void markAgain(Set<String> marked, WireStep current) {
+        if (!marked.contains(current.id())) {
+            return;
+        }
+        for (int i = 0; i < list.getItems().size(); i++) {
+            if (marked.contains(list.getItems().get(i).id())) {
+                list.getSelectionModel().select(i);
+            }
+        }
+        list.getSelectionModel().select(current);
     }
 
     /** Offers to wake a part when the last of its wires was plugged, where the work goes part by part. */

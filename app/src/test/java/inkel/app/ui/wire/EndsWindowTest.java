@@ -12,6 +12,7 @@ import inkel.core.document.LogLine;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Measure;
 import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.RenamePart;
 import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Voltage;
@@ -230,6 +231,11 @@ class EndsWindowTest extends WindowJourney {
         int before = node(NODE).plugged().size();
         robot.interact(() -> list.getSelectionModel().clearAndSelect(size - 3));
         robot.interact(() -> list.getSelectionModel().selectRange(size - 3, size));
+        // Whatever comes in meanwhile makes a new list; what was marked stays so.
+        var shown = list.getItems();
+        robot.interact(() -> session.apply(new RenamePart(NODE, "radio", "Packet radio of the lock")));
+        until(() -> list.getItems() != shown);
+        assertEquals(3, list.getSelectionModel().getSelectedItems().size());
         fire(robot, "#wire-done");
         until(() -> node(NODE).plugged().size() == before + 3);
     }
