@@ -16,10 +16,12 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -43,6 +45,17 @@ final class CalcCommand implements Callable<Integer> {
 
     @Option(names = "--json", description = "print one JSON object")
     private boolean json;
+
+    /** Puts every calculation with an example below the usage of the command. */
+    static void tellAll(CommandLine calc) {
+        List<String> lines = new ArrayList<>();
+        lines.add("");
+        lines.add(Words.get("cli.calc.all"));
+        Calculator.all()
+                .forEach(
+                        one -> lines.add("  " + one.name() + " " + one.example().replace("%", "%%")));
+        calc.getCommandSpec().usageMessage().footer(lines.toArray(String[]::new));
+    }
 
     @Override
     public Integer call() throws CalcRefused, IOException {

@@ -10,6 +10,7 @@ import picocli.CommandLine.Command;
 @Command(
         name = "inkel",
         mixinStandardHelpOptions = true,
+        scope = CommandLine.ScopeType.INHERIT,
         versionProvider = Cli.Versions.class,
         description = "Plans, checks and guides the wiring of modules to controller boards.",
         subcommands = {
@@ -23,7 +24,8 @@ import picocli.CommandLine.Command;
             SeatsCommand.class,
             WakeCommand.class,
             PractiseCommand.class,
-            DecodeCommand.class
+            DecodeCommand.class,
+            CommandLine.HelpCommand.class
         })
 public final class Cli {
     /** The command could not be carried out. */
@@ -53,6 +55,7 @@ public final class Cli {
     public static int run(PrintWriter out, PrintWriter err, String... args) {
         CommandLine line = new CommandLine(new Cli());
         line.setCaseInsensitiveEnumValuesAllowed(true);
+        CalcCommand.tellAll(line.getSubcommands().get("calc"));
         line.setOut(out);
         line.setErr(err);
         line.setExecutionExceptionHandler((failure, command, parsed) -> {
