@@ -205,6 +205,20 @@ class ConstantsFileTest {
         compile(folder.resolve("uses").toString());
     }
 
+    /** A bridge, an open end and a receiver's channel are no numbers: nothing in a program stands for them. */
+    @Test
+    void whatPartsOfferIsCompiledWhateverItIs() throws Exception {
+        Path table = Path.of(
+                ConstantsFileTest.class.getResource("every-channel.inkel.json").toURI());
+        Path header = Files.writeString(
+                folder.resolve("pins.h"), of(BuildReader.read(table, Given.CATALOG), "desk", Language.Name.CPP));
+        Path source = Files.writeString(
+                folder.resolve("uses.cpp"),
+                "#include \"pins.h\"\nstatic_assert(LAMP_A_CHANNEL == 6 && OTHER_A_CHANNEL == 3 && KNOB_OUT_CHANNEL == 2"
+                        + " && AIR_SDA_CHANNEL == 5 && SWITCH_SIG_PIN == 8, \"\");\n");
+        compile("g++", "-fsyntax-only", "-I" + header.getParent(), source.toString());
+    }
+
     @Test
     void pythonIsCompiledForBothDialects() throws Exception {
         Path plain = Path.of(

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What the code of one board takes from the plan and from the benches: pins, addresses, rates, and what was kept in Tune. */
 public final class CodeConstants {
@@ -85,6 +86,10 @@ public final class CodeConstants {
                 continue;
             }
             boolean isBoard = wire.to().part().equals(node.board().id());
+            Optional<String> value = isBoard ? Optional.of(called(target.get())) : channel(target.get());
+            if (value.isEmpty()) {
+                continue;
+            }
             boolean isShared = isBoard && SHARED.contains(signal.get().use());
             if (isShared && !buses.add(signal.get().use() + " " + wire.to())) {
                 continue;
@@ -93,9 +98,6 @@ public final class CodeConstants {
                     ? Constant.identifier(signal.get().use().text(), "PIN")
                     : Constant.identifier(
                             placed.get().part().name(), signal.get().label(), isBoard ? "PIN" : "CHANNEL");
-            String value = target.get().number().isEmpty()
-                    ? target.get().label()
-                    : target.get().number();
             String kind = isShared ? "code.bus" : isBoard ? "code.pin" : "code.channel";
             // Where places of a header are counted, both numbers are told.
             Fact about = Fact.of(isBoard && target.get().header() > 0 ? kind + ".header" : kind)
@@ -105,8 +107,28 @@ public final class CodeConstants {
                     .with("pin", target.get().label())
                     .with("place", target.get().header())
                     .with("on", node.part(wire.to().part()).orElseThrow().part().name());
-            add(new Constant(name, value, Source.COMPUTED), isBoard ? target : Optional.empty(), about);
+            add(new Constant(name, value.get(), Source.COMPUTED), isBoard ? target : Optional.empty(), about);
         }
+    }
+
+    private static String called(Pin pin) {
+        return pin.number().isEmpty() ? pin.label() : pin.number();
+    }
+
+    /** By which number a program asks a part for one of its pins; empty where it asks for none, as at a bridge. */
+    private static Optional<String> channel(Pin pin) {
+        if (!pin.number().isEmpty()) {
+            return Optional.of(pin.number());
+        }
+        return pin.can().stream()
+                .flatMap(ability -> switch (ability.kind()) {
+                    case ADC, PWM, DAC -> Stream.of(ability.line());
+                    case I2C, SPI, UART -> Stream.of(String.valueOf(ability.unit()));
+                    case DIGITAL -> Stream.of(pin.label().replaceFirst("^.*?(\\d*)$", "$1"));
+                    default -> Stream.<String>empty();
+                })
+                .filter(number -> !number.isEmpty() && number.chars().allMatch(Character::isDigit))
+                .findFirst();
     }
 
     private void ratesAndAddresses() {

@@ -1,0 +1,68 @@
+package inkel.core.tune.code;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.kit.Builds;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+
+/** By which numbers a program asks parts for their pins. */
+class ChannelsTest {
+    private static Map<String, String> channels(Builds table) {
+        Assessment assessment = table.assess();
+        NodeCircuit node = assessment.reports().circuit().nodes().get(0);
+        Map<String, String> found = new TreeMap<>();
+        CodeConstants.of(node, Optional.empty(), assessment.reports().radios()).stream()
+                .map(CodeConstants.Entry::constant)
+                .filter(constant -> constant.name().contains("CHANNEL"))
+                .forEach(constant -> found.put(constant.name(), constant.value()));
+        return found;
+    }
+
+    @Test
+    void anExpanderARegisterAndAConverterHaveNumbers() {
+        Builds table = Builds.classic()
+                .part("ports", "port-expander", "VCC=board.5V")
+                .part("outs", "shift-out", "VCC=board.5V")
+                .part("volts", "adc-16", "VDD=board.5V")
+                .part("lamp", "led")
+                .part("other", "led")
+                .part("knob", "knob", "VCC=board.5V")
+                .wire("lamp.A", "ports.P6")
+                .wire("other.A", "outs.Q3")
+                .wire("knob.OUT", "volts.A2");
+        assertEquals(Map.of("LAMP_A_CHANNEL", "6", "OTHER_A_CHANNEL", "3", "KNOB_OUT_CHANNEL", "2"), channels(table));
+    }
+
+    /** Also a bus that a multiplexer parts is asked for by its number. */
+    @Test
+    void soHasABusOfAMultiplexer() {
+        Builds table = Builds.classic()
+                .part("ways", "i2c-multiplexer", "VIN=board.5V")
+                .part("air", "pressure", "VCC=board.3V3")
+                .wire("air.SDA", "ways.SD5")
+                .wire("air.SCL", "ways.SC5");
+        assertEquals(Map.of("AIR_SDA_CHANNEL", "5", "AIR_SCL_CHANNEL", "5"), channels(table));
+    }
+
+    @Test
+    void aBridgeAReceiverAndAnOpenEndHaveNone() {
+        Builds table = Builds.classic()
+                .part("driver", "motor-driver", "VCC=board.5V", "VM=board.5V")
+                .part("wheel", "motor-leads")
+                .part("hears", "rc-receiver", "V+=board.5V")
+                .part("arm", "servo-micro", "V+=board.5V")
+                .part("wall", "wall-supply-12v")
+                .part("switch", "switch-transistor", "V+=wall.+")
+                .part("lock", "solenoid", "V+=switch.OUT+")
+                .wire("wheel.M+", "driver.AO1")
+                .wire("wheel.M-", "driver.AO2")
+                .wire("arm.SIG", "hears.CH3")
+                .wire("lock.IN", "switch.OUT-");
+        assertEquals(Map.of(), channels(table));
+    }
+}
