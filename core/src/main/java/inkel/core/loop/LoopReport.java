@@ -172,13 +172,16 @@ public record LoopReport(List<NodeLoop> nodes) {
             if (isBySoftware(line)) {
                 line.placed()
                         .baud()
-                        .ifPresent(baud -> holders.add(new Holder(
-                                line.placed(),
-                                TimeSpan.ofSeconds(BITS_A_BYTE / baud.hertz()),
-                                !hears(pins.node(), line))));
+                        .ifPresent(baud ->
+                                holders.add(new Holder(line.placed(), byteAt(baud), !hears(pins.node(), line))));
             }
         }
         return holders;
+    }
+
+    /** How long a port made of plain pins stops interrupts for one byte at a rate: t = 10 / baud. */
+    public static TimeSpan byteAt(Frequency baud) {
+        return TimeSpan.ofSeconds(BITS_A_BYTE / baud.hertz());
     }
 
     private static boolean isBySoftware(SerialLine line) {

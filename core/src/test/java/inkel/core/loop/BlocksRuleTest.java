@@ -67,6 +67,24 @@ class BlocksRuleTest {
         assertEquals(List.of("fix.blocks_later"), titles(RuleKit.firesAt(gate, CODE, "gate")));
     }
 
+    /** A byte of ten bits takes 1.042 ms at 9600 baud and 0.26 ms at 38400; an encoder bears 1 ms. */
+    @Test
+    void aFasterRateIsOverInTime() throws Exception {
+        Builds robot = Builds.classic()
+                .part("wheel", "encoder", "VCC=board.5V")
+                .wire("wheel.CLK", "board.D2")
+                .wire("wheel.DT", "board.D3")
+                .part("phone", "bridge-bluetooth", "VCC=board.5V")
+                .wire("phone.TXD", "board.D8")
+                .wire("phone.RXD", "board.D9");
+        Finding finding = RuleKit.firesAt(robot, CODE, "wheel");
+        assertEquals(List.of("fix.baud", "fix.blocks_later"), titles(finding));
+        assertEquals(
+                "38400", finding.fixes().get(0).title().values().get("baud").toString());
+        RuleKit.everyWayOut(robot, CODE);
+        RuleKit.quiet(robot.setting("phone", "baud", "38400"), CODE);
+    }
+
     private static List<String> titles(Finding finding) {
         return finding.fixes().stream().map(fix -> fix.title().key()).toList();
     }

@@ -1,6 +1,7 @@
 package inkel.core.loop.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.Placed;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -12,8 +13,11 @@ import inkel.core.loop.Blocked;
 import inkel.core.loop.LoopReport;
 import inkel.core.loop.NodeLoop;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.ForLater;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -42,10 +46,34 @@ public final class BlocksRule implements Rule<LoopReport> {
                 .with("by", blocked.by().part().name())
                 .number("holds", blocked.holds(), Source.CLASS)
                 .number("bears", blocked.bears(), blocked.source())
-                .fixes(() -> Stream.of(waiting(loop, blocked), Optional.of(later(loop, blocked)))
+                .fixes(() -> Stream.of(faster(loop, blocked), waiting(loop, blocked), Optional.of(later(loop, blocked)))
                         .flatMap(Optional::stream)
                         .toList())
                 .build();
+    }
+
+    /** The slowest rate of a port made of plain pins at which a byte is over in time. */
+    private static Optional<Fix> faster(NodeLoop loop, Blocked blocked) {
+        Placed by = blocked.by();
+        Optional<Frequency> now = by.baud();
+        boolean isByByte =
+                now.map(LoopReport::byteAt).filter(blocked.holds()::equals).isPresent();
+        Frequency most = loop.node().board().cls().controller().orElseThrow().softwareUartMax();
+        return by.cls().uart().stream()
+                .flatMap(need -> need.rates().stream())
+                .filter(rate -> isByByte && Quantity.exceeds(rate, now.get()) && !Quantity.exceeds(rate, most))
+                .filter(rate ->
+                        LoopReport.byteAt(rate).seconds() < blocked.bears().seconds())
+                .min(Comparator.naturalOrder())
+                .map(rate -> new Fix(
+                        "baud-" + Math.round(rate.hertz()),
+                        Fact.of("fix.baud").with("part", by.part().name()).with("baud", Math.round(rate.hertz())),
+                        Fact.of("fix.blocks_faster.cost").with("holds", LoopReport.byteAt(rate)),
+                        List.of(new SetSetting(
+                                loop.node().node().id(),
+                                by.id(),
+                                Settings.BAUD,
+                                String.valueOf(Math.round(rate.hertz()))))));
     }
 
     /** A line of the program: what is sent can mostly wait until nothing else comes in. */
