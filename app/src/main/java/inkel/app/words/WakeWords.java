@@ -44,11 +44,11 @@ public final class WakeWords {
                     .with("most", volts.range().highest())
                     .with("calm", volts.calm().map(WakeWords::calm).orElse("")));
         } else if (check instanceof WakeCheck.Rests rests) {
-            return Words.say(Fact.of("wake.rests")
+            return Words.say(Fact.of(rests.calm().isPresent() ? "wake.rests.calm" : "wake.rests")
                     .with("at", rests.pin())
                     .with("least", rests.share().lowest())
                     .with("most", rests.share().highest())
-                    .with("calm", calm(rests.calm())));
+                    .with("calm", rests.calm().map(WakeWords::calm).orElse("")));
         } else if (check instanceof WakeCheck.Codes codes) {
             return Words.get("wake.codes", "at", codes.pin());
         } else if (check instanceof WakeCheck.Moves moves) {
@@ -66,7 +66,7 @@ public final class WakeWords {
         return cls.handling().checks().stream()
                 .filter(check -> check.pins().contains(pin))
                 .flatMap(check -> check instanceof WakeCheck.Rests rests
-                        ? Stream.of(rests.calm())
+                        ? rests.calm().stream()
                         : check instanceof WakeCheck.Volts volts ? volts.calm().stream() : Stream.empty())
                 .map(WakeWords::calm)
                 .findFirst();

@@ -58,6 +58,9 @@ final class Assumed {
     static final double LEAST_OUTPUT_OHMS = 5;
     static final double MOST_OUTPUT_OHMS = 200;
 
+    /** A transistor of some amperes, fully on. */
+    static final double TRANSISTOR_OHMS = 0.01;
+
     /** From an input to its own supply, and to ground. */
     static final double INPUT_OHMS = 5e6;
 

@@ -25,6 +25,9 @@ public enum Drives {
                 .map(WakeCheck.Idle::isHigh)
                 .findFirst();
         boolean isOpen = placed.cls().io(pin).filter(IoFamily::openDrain).isPresent();
+        if (pin.contact().isPresent()) {
+            return pin.contact().get().isClosed(false) ? LOW : NOTHING;
+        }
         if (placed.part().isBoard() || pin.use().isTwoWay()) {
             return NOTHING;
         }

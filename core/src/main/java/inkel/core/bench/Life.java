@@ -8,6 +8,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Switched;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.quantity.Engineering;
@@ -230,6 +231,14 @@ final class Life {
         Place at = look.at();
         return !look.sort().needsPower()
                 || at.part().isEmpty()
-                || isAlive(at.part(), at.node()) && (!at.isPin() || isThrough(at));
+                || isAlive(at.part(), at.node()) && (!at.isPin() || isThrough(at) && isLetThrough(at));
+    }
+
+    /** Whether what another board lets go to ground can be let: that board is alive, and who moves it reaches it. */
+    private boolean isLetThrough(Place at) {
+        NodeCircuit node = circuit.node(at.node()).orElseThrow();
+        return Switched.toGround(node, at.endpoint())
+                .filter(by -> !isAlive(by.input().part(), at.node()) || !isThrough(node.place(by.input())))
+                .isEmpty();
     }
 }

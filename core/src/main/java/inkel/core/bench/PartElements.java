@@ -235,6 +235,11 @@ final class PartElements {
     }
 
     private boolean isClosed(Contact contact) {
+        return isClosed(node, placed, scene, contact);
+    }
+
+    /** Whether a contact of a part is closed in a state of the bench. */
+    static boolean isClosed(NodeCircuit node, Placed placed, Scene scene, Contact contact) {
         return contact.isClosed(scene.isOn()
                 && Switched.of(node, placed.id(), contact)
                         .filter(by ->

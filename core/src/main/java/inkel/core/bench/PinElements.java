@@ -46,7 +46,10 @@ final class PinElements {
         String supply = Ends.pin(node, placed, family.get().supply());
         input(family.get(), supply);
         Place place = Place.of(node.node().id(), placed.endpoint(pin));
-        Drives drives = scene.driven().getOrDefault(place, Drives.atRest(placed, pin));
+        Drives rest = scene.driven().getOrDefault(place, Drives.atRest(placed, pin));
+        Drives drives = pin.contact()
+                .map(contact -> PartElements.isClosed(node, placed, scene, contact) ? Drives.LOW : Drives.NOTHING)
+                .orElse(rest);
         if (!scene.isOn()) {
             return;
         }
@@ -141,14 +144,14 @@ final class PinElements {
         return node.ioVolts(placed.endpoint(pin)).map(Range::expected).orElse(Voltage.ZERO);
     }
 
-    private static double ohms(IoFamily family, Optional<Double> volts) {
+    private double ohms(IoFamily family, Optional<Double> volts) {
+        // A transistor that is made for a load is no pin of a chip.
+        double least = pin.contact().isPresent() ? Assumed.TRANSISTOR_OHMS : Assumed.LEAST_OUTPUT_OHMS;
         return volts.isEmpty() || family.pinCurrent().isEmpty()
                 ? Assumed.OUTPUT_OHMS
                 : Math.min(
                         Assumed.MOST_OUTPUT_OHMS,
-                        Math.max(
-                                Assumed.LEAST_OUTPUT_OHMS,
-                                volts.get() / family.pinCurrent().get().amperes()));
+                        Math.max(least, volts.get() / family.pinCurrent().get().amperes()));
     }
 
     private void high(IoFamily family, String supply) {

@@ -46,6 +46,14 @@ final class WireElements {
                             from,
                             to,
                             Assumed.resistor(name, fitting.value().si())));
+            if (step.fitting().orElseThrow().sort() == Fitting.Sort.DIODE) {
+                model.diode(
+                        Ends.diode(name),
+                        from,
+                        to,
+                        Assumed.knee(name + " knee", Assumed.CLAMP_VOLTS),
+                        Assumed.LAMP_OHMS);
+            }
             return;
         }
         if (step.inLine().isEmpty()) {

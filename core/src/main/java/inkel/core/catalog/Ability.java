@@ -50,6 +50,8 @@ public record Ability(Kind kind, int unit, String line) {
         PULSES,
         /** Passes on to the next part of its class what that would else hear from the board. */
         CHAIN,
+        /** Takes to ground what comes out of a winding that hangs on a supply, as a transistor on a board does. */
+        SINK,
         /** One end of a bridge that drives a winding; the unit is the bridge. */
         DRIVE;
 

@@ -22,7 +22,9 @@ public record Fitting(Sort sort, Quantity value, String from, String to) {
     public enum Sort {
         CRYSTAL(Unit.HERTZ, "16 MHz"),
         CAPACITOR(Unit.FARAD, "22 pF"),
-        RESISTOR(Unit.OHM, "10 kΩ");
+        RESISTOR(Unit.OHM, "10 kΩ"),
+        /** Across a winding, its stripe to the plus; so much it must carry. */
+        DIODE(Unit.AMPERE, "1 A");
 
         private final Unit unit;
         private final String example;

@@ -227,7 +227,8 @@ public final class OwnFigures {
                 damaged,
                 supply.dropout(),
                 supply.with(),
-                supply.isForCell());
+                supply.isForCell(),
+                supply.isMeasured());
     }
 
     /** The typical value is dropped when it no longer lies between the ends. */

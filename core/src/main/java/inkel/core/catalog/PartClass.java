@@ -1,6 +1,9 @@
 package inkel.core.catalog;
 
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Figure;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Source;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -104,18 +107,25 @@ public record PartClass(
                         handling);
     }
 
-    /** The same class with its windings switched in their feed: their other ends go to ground for good. */
+    /** The same class with its windings and lamps switched in their feed: their other ends go to ground for good. */
     public PartClass switchedAhead() {
         Set<String> ends = new HashSet<>();
-        demands.pinLoads().stream()
-                .filter(load -> load.sort() == PinLoad.Sort.COIL)
-                .forEach(load -> ends.add(load.pin()));
+        demands.pinLoads().stream().filter(PinLoad::isFromSupply).forEach(load -> ends.add(load.pin()));
         List<Pin> newPins = pins.stream()
                 .map(pin -> ends.contains(pin.label()) ? pin.needing(Need.FIXED_LOW) : pin)
                 .toList();
         return ends.isEmpty()
                 ? this
                 : changed(id, newPins, supplies, outputs, io, modes, pulls, controller, demands, handling);
+    }
+
+    /** The same class with something on the table that hangs on it: what stood for that takes nothing. */
+    public PartClass loaded() {
+        List<Mode> newModes = modes.stream()
+                .map(mode ->
+                        mode.isStandIn() ? mode.with(new Figure<>(Range.exactly(Current.ZERO), Source.COMPUTED)) : mode)
+                .toList();
+        return newModes.equals(modes) ? this : with(supplies, outputs, io, newModes, pulls);
     }
 
     /** The same class under another id. */

@@ -23,6 +23,7 @@ import java.util.Optional;
  * @param inner what stands before a voltage that it gives, as the halves of a divider do; absent where that is next to nothing
  * @param isShared whether several parts may hang on one wire here, since each has an address of its own
  * @param resting what it does before the program has it
+ * @param contact what joins it to ground, where the part switches that: the open end of a transistor
  * @param can what it offers to others, empty for most module pins
  */
 public record Pin(
@@ -41,6 +42,7 @@ public record Pin(
         Optional<Resistance> inner,
         boolean isShared,
         Resting resting,
+        Optional<Contact> contact,
         List<Ability> can) {
     public Pin {
         also = List.copyOf(also);
@@ -65,13 +67,14 @@ public record Pin(
                 Optional.empty(),
                 false,
                 Resting.FLOATS,
+                Optional.empty(),
                 List.of());
     }
 
     Pin needing(Need other) {
         return new Pin(
                 label, also, number, row, place, header, use, other, io, isTimed, shortest, upTo, inner, isShared,
-                resting, can);
+                resting, contact, can);
     }
 
     /** What stands before the number of a pin in its label. */

@@ -32,6 +32,11 @@ public record PinLoad(
     /** Of what it is bright with; with less it stays dark. */
     private static final double DARK = 0.1;
 
+    /** Whether its current comes from a supply pin of its part, and goes to ground through the pin. */
+    public boolean isFromSupply() {
+        return sort == Sort.COIL || sort == Sort.LAMP && from.isPresent();
+    }
+
     /** Whether a lamp stays dark at a pin that gives no more than this. */
     public boolean staysDark(Current most) {
         return (sort == Sort.LED || sort == Sort.LAMP)

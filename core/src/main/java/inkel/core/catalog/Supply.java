@@ -13,6 +13,7 @@ import java.util.Optional;
  *     a reference
  * @param dropout what a regulator behind the pin needs above its own output; absent when there is none
  * @param isForCell whether a cell belongs there and nothing else, since the part charges it
+ * @param isMeasured whether what comes there is what the part measures: another rail would be another question
  */
 public record Supply(
         String pin,
@@ -20,9 +21,10 @@ public record Supply(
         Voltage absoluteMax,
         Optional<Voltage> dropout,
         Optional<String> with,
-        boolean isForCell) {
+        boolean isForCell,
+        boolean isMeasured) {
     /** One that takes any source of its volts, and goes with no other pin. */
     public static Supply plain(String pin, Figure<Voltage> range, Voltage absoluteMax) {
-        return new Supply(pin, range, absoluteMax, Optional.empty(), Optional.empty(), false);
+        return new Supply(pin, range, absoluteMax, Optional.empty(), Optional.empty(), false, false);
     }
 }

@@ -111,9 +111,9 @@ public sealed interface WakeCheck {
      * The share of its supply that a pin rests at.
      *
      * @param share of what the pin's own supply is, to its part's ground
-     * @param calm how the part is left meanwhile
+     * @param calm how the part is left meanwhile; absent where it makes no difference
      */
-    record Rests(String pin, Range<Share> share, Calm calm) implements WakeCheck {
+    record Rests(String pin, Range<Share> share, Optional<Calm> calm) implements WakeCheck {
         @Override
         public List<String> pins() {
             return List.of(pin);
@@ -172,6 +172,7 @@ public sealed interface WakeCheck {
         WARMED,
         WETTED,
         APPROACHED,
+        CLAPPED,
         MAGNET,
         BREATHED,
         LOADED,

@@ -1,5 +1,6 @@
 package inkel.core.circuit;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Habits;
@@ -128,6 +129,7 @@ public final class NodeCircuit {
                             Windings.drivenBy(part, sifted.node(), classes),
                             Optional.ofNullable(given.get(part.id())),
                             isSwitched(part, classes),
+                            isLoaded(part, sifted.node(), classes),
                             readings.tunings().figures(part.id())));
         }
         return new NodeCircuit(sifted, Collections.unmodifiableMap(parts), readings, habits, loads);
@@ -138,6 +140,21 @@ public final class NodeCircuit {
                 .flatMap(owner -> owner.output(rail.pin()))
                 .flatMap(Output::contact)
                 .isPresent());
+    }
+
+    /** Whether a part is fed from what another one passes on, or hangs on what that pulls to ground. */
+    private static boolean isLoaded(Part giver, Node node, Map<String, PartClass> classes) {
+        PartClass cls = classes.get(giver.id());
+        Set<Endpoint> ends = new HashSet<>();
+        cls.outputs().stream()
+                .filter(output -> output.way() == Output.Way.PASS)
+                .forEach(output -> ends.add(new Endpoint(giver.id(), output.pin())));
+        cls.pins().stream()
+                .filter(pin -> pin.can(Ability.Kind.SINK))
+                .forEach(pin -> ends.add(new Endpoint(giver.id(), pin.label())));
+        return node.wires().stream().anyMatch(wire -> ends.contains(wire.to()))
+                || node.parts().stream()
+                        .anyMatch(part -> part.feeds().values().stream().anyMatch(ends::contains));
     }
 
     /** The node, without what is {@link #lost}. */
@@ -334,6 +351,7 @@ public final class NodeCircuit {
                 && part(rail.id().part()).stream()
                         .flatMap(owner -> owner.cls().pins().stream())
                         .anyMatch(pin -> !pin.can().isEmpty()
+                                && !pin.can(Ability.Kind.SINK)
                                 && plus.filter(end -> end.row().equals(pin.row()))
                                         .isPresent());
     }

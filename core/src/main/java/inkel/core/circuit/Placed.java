@@ -63,6 +63,7 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
      * bare or not.
      *
      * @param isSwitched whether its feed comes through a contact of another part
+     * @param isLoaded whether something hangs on what it passes on or switches
      * @param measured what was found of this piece in the place of figures of its class; own figures go before it
      */
     static Placed of(
@@ -72,8 +73,9 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
             Optional<Windings> driven,
             Optional<Rail> brought,
             boolean isSwitched,
+            boolean isLoaded,
             Map<String, String> measured) {
-        PartClass listed = catalog.get(given.classId());
+        PartClass listed = isLoaded ? catalog.get(given.classId()).loaded() : catalog.get(given.classId());
         PartClass plain = isSwitched ? listed.switchedAhead() : listed;
         PartClass loaded = driven.map(windings -> windings.on(plain))
                 .or(() -> brought.map(rail -> bringing(plain, rail)))

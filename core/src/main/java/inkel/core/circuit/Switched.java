@@ -1,8 +1,10 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.Contact;
+import inkel.core.catalog.Pin;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -30,6 +32,14 @@ public record Switched(Endpoint input, Endpoint driver, boolean isHigh) {
                     .ifPresent(found::add);
         }
         return found;
+    }
+
+    /** What lets the current of a signal's wire go to ground; empty where that ends at nothing that is moved. */
+    public static Optional<Switched> toGround(NodeCircuit node, Endpoint signal) {
+        return node.wire(signal).map(Wire::to).flatMap(end -> node.pin(end)
+                .flatMap(Pin::contact)
+                .filter(contact -> !contact.isClosed(false))
+                .flatMap(contact -> of(node, end.part(), contact)));
     }
 
     /** Empty where nothing is wired to the input that moves a contact. */

@@ -143,7 +143,8 @@ public final class PinFit {
             case INPUT ->
                 pin.can(Ability.Kind.DIGITAL)
                         || pin.can(Ability.Kind.PULSES)
-                        || pin.can(Ability.Kind.PWM) && isLamp(asking, wanted);
+                        || pin.can(Ability.Kind.PWM) && isLamp(asking, wanted)
+                        || pin.can(Ability.Kind.SINK) && hangsOnSupply(asking, wanted);
             case ANALOG -> pin.can(Ability.Kind.ADC);
             case BIAS -> pin.can(Ability.Kind.VOLTAGE) || pin.can(Ability.Kind.DAC);
             case LEAD -> pin.can(Ability.Kind.DRIVE) && Leads.isOfWinding(asking.cls(), wanted);
@@ -170,8 +171,17 @@ public final class PinFit {
 
     /** A lamp is what the channels of a driver are made for. */
     private static boolean isLamp(Placed asking, Pin wanted) {
+        return loads(asking, wanted).anyMatch(load -> load.sort() == PinLoad.Sort.LED);
+    }
+
+    /** Whether what hangs on the pin gets its current from a supply, so that the pin only has to let it go to ground. */
+    private static boolean hangsOnSupply(Placed asking, Pin wanted) {
+        return loads(asking, wanted).anyMatch(PinLoad::isFromSupply);
+    }
+
+    private static Stream<PinLoad> loads(Placed asking, Pin wanted) {
         return asking.cls().demands().pinLoads().stream()
-                .anyMatch(load -> load.pin().equals(wanted.label()) && load.sort() == PinLoad.Sort.LED);
+                .filter(load -> load.pin().equals(wanted.label()));
     }
 
     /** Whether the program can switch a part's pulses on a plain pin. */

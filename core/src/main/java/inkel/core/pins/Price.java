@@ -5,12 +5,14 @@ import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.ProgramLines;
 import inkel.core.circuit.TimerClaims;
+import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import java.util.Optional;
@@ -115,6 +117,12 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
         if (isTaken(pin)) {
             warnings++;
         }
+        if (isBareLoad(node, asking, use) && !pin.can(Ability.Kind.SINK)) {
+            warnings++;
+        }
+        if (pin.can(Ability.Kind.SINK) && isFedPast(asking, target)) {
+            warnings++;
+        }
         if (use == PinUse.ANALOG && isConverterOff(node, target, pin)) {
             warnings++;
         }
@@ -122,6 +130,25 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
             warnings++;
         }
         return warnings;
+    }
+
+    /** Whether what a part hangs on a supply has no transistor of its own in its wire. */
+    private static boolean isBareLoad(NodeCircuit node, Placed asking, PinUse use) {
+        return asking.cls().demands().pinLoads().stream()
+                .filter(PinLoad::isFromSupply)
+                .filter(load -> asking.cls()
+                        .pin(load.pin())
+                        .filter(pin -> pin.use() == use)
+                        .isPresent())
+                .anyMatch(load -> node.between(new Endpoint(asking.id(), load.pin()))
+                        .filter(Between.CoilDriver.class::isInstance)
+                        .isEmpty());
+    }
+
+    /** Whether what would go to ground there gets its supply through another board, or through none. */
+    private static boolean isFedPast(Placed asking, Endpoint target) {
+        return asking.part().feeds().values().stream()
+                .noneMatch(feed -> feed.part().equals(target.part()));
     }
 
     /** Whether the board's console talks on a pin. */

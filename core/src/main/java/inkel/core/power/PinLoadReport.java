@@ -1,5 +1,6 @@
 package inkel.core.power;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PinLoad;
 import inkel.core.circuit.NodeCircuit;
@@ -71,6 +72,11 @@ public record PinLoadReport(
 
     public boolean isDriven() {
         return between().filter(Between.CoilDriver.class::isInstance).isPresent();
+    }
+
+    /** Whether the pin is the open end of a transistor that is made for such loads, with a diode across them. */
+    public boolean isOnSink() {
+        return node.pin(pin).filter(to -> to.can(Ability.Kind.SINK)).isPresent();
     }
 
     public boolean isLed() {

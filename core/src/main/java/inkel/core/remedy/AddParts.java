@@ -126,13 +126,15 @@ public final class AddParts {
                 // What a part only leads on, a cell behind a charger or a motor's supply, is no rail of the board.
                 .filter(rail -> !isLedOn || !circuit.isMadeFrom(rail.id(), Part.BOARD))
                 .filter(rail -> FeedFixes.maySupply(circuit, rail, supply))
+                .filter(rail -> LoadScrews.mayFeed(circuit, rail, cls))
                 // What a contact switches is for what the builder means to switch.
                 .filter(rail -> rail.output().contact().isEmpty())
                 .filter(rail -> rail.volts()
                         .filter(volts -> FeedFixes.fits(volts.usual(), supply))
                         .isPresent())
                 .filter(rail -> !cls.peak(supply.pin()).isAbove(rail.room()))
-                .min(Comparator.<Rail, Boolean>comparing(rail -> !hasSignals || !logic.contains(rail.id()))
+                .min(Comparator.<Rail, Boolean>comparing(rail -> !LoadScrews.isOne(circuit, rail))
+                        .thenComparing(rail -> !hasSignals || !logic.contains(rail.id()))
                         .thenComparing(rail -> isPlugged(circuit, rail.id()))
                         .thenComparingDouble(rail ->
                                 Math.abs(rail.volts().orElseThrow().expected().volts() - wanted.volts()))

@@ -93,12 +93,17 @@ public final class FeedFixes {
     /**
      * As {@link #of(Placed, Supply)}, for rails that are allowed and never fall below a voltage.
      *
+     * @param asked the pin; what its part passes on must bear the volts as well
      * @param bought what something that must be bought gives at the least
      * @param isAllowed asked of rails that are there, for the part and for what would be put before it
      * @param least below what the pin itself works at it changes nothing
      */
-    public List<Fix> of(Placed placed, Supply supply, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
+    public List<Fix> of(Placed placed, Supply asked, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
+        Supply supply = Behind.of(node, placed, asked);
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
+        if (supply.isMeasured() && now.isPresent()) {
+            return List.of();
+        }
         Current peak = peakOf(placed, supply);
         Set<Endpoint> logic = AddParts.logicRails(node);
         List<Fix> fixes = new ArrayList<>();
@@ -106,6 +111,7 @@ public final class FeedFixes {
                 .filter(rail -> !now.filter(rail.id()::equals).isPresent())
                 .filter(rail -> isAllowed.test(rail.id()))
                 .filter(rail -> rail.output().contact().isEmpty() && maySupply(node, rail, supply))
+                .filter(rail -> LoadScrews.mayFeed(node, rail, placed.cls()))
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> rail.volts()
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
@@ -239,7 +245,7 @@ public final class FeedFixes {
 
     private Optional<Rail> inputFor(Supply in, Placed placed, Current peak, Predicate<Endpoint> isAllowed) {
         return node.rails().stream()
-                .filter(rail -> isAllowed.test(rail.id()))
+                .filter(rail -> isAllowed.test(rail.id()) && !LoadScrews.isOne(node, rail))
                 .filter(rail -> rail.output().contact().isEmpty())
                 .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))

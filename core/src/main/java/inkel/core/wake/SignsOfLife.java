@@ -163,14 +163,14 @@ final class SignsOfLife {
         return Optional.empty();
     }
 
-    /** A winding that is switched in its feed does what it does when the contact closes. */
+    /** A winding that is switched in its feed, or by another board's transistor, does what it does when that is closed. */
     private Optional<Fact> switched(Placed placed, Optional<WakeCheck.Drive> drive, Fact sign) {
-        boolean isTied = drive.flatMap(by -> node.wire(new Endpoint(placed.id(), by.pin())))
-                .filter(node::isTie)
-                .isPresent();
+        Optional<Endpoint> moved = drive.map(by -> new Endpoint(placed.id(), by.pin()));
+        boolean isTied = moved.flatMap(node::wire).filter(node::isTie).isPresent();
         return Switched.of(node, placed).stream()
                 .filter(by -> isTied)
                 .findFirst()
+                .or(() -> moved.flatMap(signal -> Switched.toGround(node, signal)))
                 .map(by -> Fact.of("wake.driven")
                         .with("sign", sign)
                         .with("pin", PinNames.of(node, by.driver()))

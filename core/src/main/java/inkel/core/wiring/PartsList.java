@@ -122,6 +122,7 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             switch (fitting.sort()) {
                 case CRYSTAL -> add(Kind.CRYSTAL, Fact.of("have.crystal").with("value", fitting.value()), use);
                 case CAPACITOR -> add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", fitting.value()), use);
+                case DIODE -> addSemiconductor("have.flyback_diode", use);
                 case RESISTOR -> add(Kind.RESISTOR, Fact.of("have.resistor").with("value", fitting.value()), use);
             }
         }

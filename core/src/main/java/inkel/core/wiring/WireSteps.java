@@ -1,7 +1,9 @@
 package inkel.core.wiring;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.FarLoad;
 import inkel.core.circuit.NodeCircuit;
@@ -134,6 +136,10 @@ final class WireSteps {
 
     private void fittings() {
         for (Placed placed : node.parts()) {
+            for (Fitting diode : acrossWindings(placed)) {
+                Terminal plus = onPin(new Endpoint(placed.id(), diode.to()));
+                fitting(onPin(new Endpoint(placed.id(), diode.from())), plus, "", diode.from(), placed, diode);
+            }
             List<Fitting> brought = Plugs.brought(placed);
             for (Fitting fitting : Plugs.around(placed)) {
                 Terminal from = onPin(new Endpoint(placed.id(), fitting.from()));
@@ -150,6 +156,21 @@ final class WireSteps {
                         capacitor);
             }
         }
+    }
+
+    /** What takes the kick of windings that a board switches: a transistor that the builder puts in a wire comes with its own. */
+    private List<Fitting> acrossWindings(Placed placed) {
+        return placed.cls().demands().pinLoads().stream()
+                .filter(load -> load.sort() == PinLoad.Sort.COIL)
+                .filter(load -> node.wire(new Endpoint(placed.id(), load.pin()))
+                        .flatMap(wire -> node.pin(wire.to()))
+                        .filter(to -> to.can(Ability.Kind.SINK))
+                        .isPresent())
+                .flatMap(load -> placed.cls().supplies().stream()
+                        .limit(1)
+                        .map(supply -> new Fitting(
+                                Fitting.Sort.DIODE, load.current().range().highest(), load.pin(), supply.pin())))
+                .toList();
     }
 
     private void fitting(Terminal from, Terminal to, String by, String pin, Placed placed, Fitting fitting) {

@@ -4,6 +4,7 @@ import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Build;
@@ -161,7 +162,8 @@ public final class PlacementJudge {
                                     || can.contains(
                                             "socket." + wire.from().pin().toLowerCase())
                                     || can.stream().anyMatch(text -> text.startsWith("pwm"))
-                                            && cls(wire.from().part()).kinds().contains("led");
+                                            && cls(wire.from().part()).kinds().contains("led")
+                                    || can.contains("sink") && isLoadOnASupply(wire);
                         case UART_TX, UART_RX -> isPlain || can.stream().anyMatch(text -> text.startsWith("uart"));
                         default ->
                             isPlain
@@ -182,6 +184,13 @@ public final class PlacementJudge {
                 faults.add("console: " + wire);
             }
         }
+    }
+
+    private boolean isLoadOnASupply(Wire wire) {
+        return cls(wire.from().part()).demands().pinLoads().stream()
+                .filter(load -> load.pin().equals(wire.from().pin()))
+                .anyMatch(load -> load.sort() == PinLoad.Sort.COIL
+                        || load.sort() == PinLoad.Sort.LAMP && load.from().isPresent());
     }
 
     /** {@code spi.sck} is served by {@code spi0.sck}, {@code spi1.sck}, … */

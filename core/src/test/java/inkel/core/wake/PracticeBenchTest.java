@@ -75,8 +75,13 @@ class PracticeBenchTest {
                 .part("relay", "relay-coil", "V+=board.5V", "COM=five.+")
                 .part("pump", "pump-transistor", "V+=relay.NO")
                 .between(new Between.CoilDriver(Builds.end("relay.IN"), Resistance.ofOhms(1000), Extras.NONE));
+        Builds pulled = Builds.classic()
+                .part("twelve", "wall-supply-12v")
+                .part("switch", "switch-transistor", "V+=twelve.+")
+                .part("lock", "solenoid", "V+=switch.OUT+");
         List<String> outside = new ArrayList<>();
         for (int seed = 0; seed < 10; seed++) {
+            hold(RandomBuilds.planned(pulled.build()), seed, outside);
             hold(RandomBuilds.planned(chained.build()), seed, outside);
             hold(RandomBuilds.planned(bare.build()), seed, outside);
         }

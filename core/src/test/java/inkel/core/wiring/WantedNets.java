@@ -1,11 +1,13 @@
 package inkel.core.wiring;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.Outline;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -264,6 +266,7 @@ final class WantedNets {
 
     /** One that the builder puts across a supply, and those that the class wants unless they are said to be there or to come later. */
     private void capacitors(Node node, Part part) {
+        windings(node, part);
         PartClass cls = cls(part);
         Optional.ofNullable(part.settings().get("capacitor"))
                 .flatMap(value -> Engineering.parse(value, Unit.FARAD))
@@ -282,6 +285,27 @@ final class WantedNets {
                     .distinct()
                     .forEach(wanted ->
                             capacitor(node, part, wanted.pin(), wanted.value().farads()));
+        }
+    }
+
+    /** A winding that goes to ground through another board has a diode across it. */
+    private void windings(Node node, Part part) {
+        PartClass cls = cls(part);
+        for (Wire wire : node.wires()) {
+            boolean isSunk = wire.from().part().equals(part.id())
+                    && cls(node.part(wire.to().part()).orElseThrow())
+                            .pin(wire.to().pin())
+                            .orElseThrow()
+                            .can(Ability.Kind.SINK);
+            cls.demands().pinLoads().stream()
+                    .filter(load -> isSunk && load.sort() == PinLoad.Sort.COIL)
+                    .filter(load -> load.pin().equals(wire.from().pin()))
+                    .forEach(load -> beside(
+                            "DIODE",
+                            load.current().range().highest().amperes(),
+                            node.id() + "/" + part.id() + "." + load.pin() + "@1",
+                            node.id() + "/" + part.id() + "."
+                                    + cls.supplies().get(0).pin() + "@1"));
         }
     }
 

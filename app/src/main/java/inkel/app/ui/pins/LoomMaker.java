@@ -162,7 +162,8 @@ final class LoomMaker {
                 && (pin.servesByChoice()
                         || pin.can(Ability.Kind.VOLTAGE)
                         || pin.can(Ability.Kind.ADC)
-                        || pin.can(Ability.Kind.DRIVE));
+                        || pin.can(Ability.Kind.DRIVE)
+                        || pin.can(Ability.Kind.SINK));
         return isGiver
                 && !view.hidesFree()
                 && node.signals().anyMatch(signal -> PinFit.whyNot(node, signal, placed.endpoint(pin))

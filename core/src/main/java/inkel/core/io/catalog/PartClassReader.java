@@ -190,6 +190,7 @@ final class PartClassReader {
                     pin.has("inner") ? Optional.of(pin.quantity("inner", Unit.OHM, "10 kΩ")) : Optional.empty(),
                     pin.flag("shared", false),
                     resting(pin),
+                    SupplyFields.contact(pin),
                     can));
         }
         return pins;
@@ -441,6 +442,9 @@ final class PartClassReader {
         cls.outputs().stream()
                 .flatMap(output -> output.contact().stream())
                 .forEach(contact -> requirePin(cls, "outputs", contact.by()));
+        cls.pins().stream()
+                .flatMap(pin -> pin.contact().stream())
+                .forEach(contact -> requirePin(cls, "pins", contact.by()));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
         cls.demands().pinLoads().forEach(load -> {
             requirePin(cls, "pin_loads", load.pin());

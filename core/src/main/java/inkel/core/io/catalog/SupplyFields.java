@@ -30,7 +30,8 @@ final class SupplyFields {
                 supply.quantity("absolute_max", Unit.VOLT, VOLTS),
                 supply.has("dropout") ? Optional.of(supply.quantity("dropout", Unit.VOLT, "0.3 V")) : Optional.empty(),
                 supply.optionalText("with"),
-                supply.flag("cell", false));
+                supply.flag("cell", false),
+                supply.flag("measured", false));
     }
 
     static Output output(Fields output) {
@@ -47,11 +48,7 @@ final class SupplyFields {
                 output.texts("carries"),
                 output.objects("or_from").stream().map(SupplyFields::intake).toList(),
                 output.optionalText("limit").filter("set"::equals).isPresent(),
-                output.object("contact")
-                        .map(contact -> new Contact(
-                                PartClassReader.word(contact, "is", Contact.Is.values(), Contact.Is.NORMALLY_OPEN),
-                                contact.text("by"),
-                                PartClassReader.word(contact, "at", Contact.At.values(), Contact.At.HIGH))));
+                contact(output));
     }
 
     static Battery battery(Fields battery) {
@@ -80,6 +77,15 @@ final class SupplyFields {
                 : Optional.empty();
     }
 
+    /** The contact that a rail, or a way to ground, goes through. */
+    static Optional<Contact> contact(Fields of) {
+        return of.object("contact")
+                .map(contact -> new Contact(
+                        PartClassReader.word(contact, "is", Contact.Is.values(), Contact.Is.NORMALLY_OPEN),
+                        contact.text("by"),
+                        PartClassReader.word(contact, "at", Contact.At.values(), Contact.At.HIGH)));
+    }
+
     static Regulator regulator(Fields regulator) {
         return new Regulator(
                 regulator.has("dropout")
@@ -103,6 +109,7 @@ final class SupplyFields {
                 mode.text("supply"),
                 mode.figure("current", Unit.AMPERE, CURRENT),
                 duty,
-                mode.flag("at_rest", false));
+                mode.flag("at_rest", false),
+                mode.flag("stands_in", false));
     }
 }

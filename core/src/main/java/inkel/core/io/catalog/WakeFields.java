@@ -66,7 +66,7 @@ final class WakeFields {
                 Optional.of(new WakeCheck.Rests(
                         check.text("at"),
                         check.<Share>figure("share", Unit.ONE, "50 %").range(),
-                        calm(check)));
+                        check.has("while") ? Optional.of(calm(check)) : Optional.empty()));
             case "codes" -> Optional.of(new WakeCheck.Codes(check.text("at")));
             case "moves" ->
                 Optional.of(new WakeCheck.Moves(

@@ -37,8 +37,10 @@ final class OtherSupply {
                 .isEmpty();
         boolean hasRoom = supply.isPresent()
                 && !module.cls().peak(supply.get().pin()).isAbove(rail.get().room());
-        return supply.filter(pin ->
-                        isOther && hasRoom && FeedFixes.fits(rail.get().volts().orElseThrow(), pin))
+        return supply.filter(pin -> !pin.isMeasured()
+                        && isOther
+                        && hasRoom
+                        && FeedFixes.fits(rail.get().volts().orElseThrow(), pin))
                 .map(pin -> new Fix(
                         "run-at-other-supply",
                         Fact.of("fix.run_at")

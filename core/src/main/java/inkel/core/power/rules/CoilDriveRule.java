@@ -35,7 +35,10 @@ public final class CoilDriveRule implements Rule<PowerReport> {
     }
 
     private static Optional<Finding> of(PinLoadReport load, PowerReport report) {
-        if (!load.isDriven()) {
+        if (load.isOnSink()) {
+            Current most = SwitchBoard.most(load.placed().cls(), load.load());
+            return load.limit().filter(most::isAbove).map(limit -> onSink(load, most, limit, report));
+        } else if (!load.isDriven()) {
             return Optional.of(describe(load, report));
         } else if (load.isOver()) {
             return Optional.of(base(load, "base_small", load.current(), report));
@@ -62,6 +65,25 @@ public final class CoilDriveRule implements Rule<PowerReport> {
         return withWays(finding, load, report);
     }
 
+    private static Finding onSink(PinLoadReport load, Current most, Current limit, PowerReport report) {
+        return withWays(
+                Finding.of(INFO, load.node().place(load.signal()))
+                        .variant("sink")
+                        .with("part", load.placed().part().name())
+                        .with("pin", load.pin().pin())
+                        .with(
+                                "board",
+                                load.node()
+                                        .part(load.pin().part())
+                                        .orElseThrow()
+                                        .part()
+                                        .name())
+                        .number("coil_current", most, load.load().current().source())
+                        .number("pin_limit", limit, Source.CLASS),
+                load,
+                report);
+    }
+
     private static Finding describe(PinLoadReport load, PowerReport report) {
         Finding.Builder finding = Finding.of(INFO, load.node().place(load.signal()))
                 .with("part", load.placed().part().name())
@@ -75,7 +97,7 @@ public final class CoilDriveRule implements Rule<PowerReport> {
     }
 
     private static Finding withWays(Finding.Builder finding, PinLoadReport load, PowerReport report) {
-        return finding.fix(() -> driver(load))
+        return finding.fix(() -> load.isOnSink() ? Optional.empty() : driver(load))
                 .fix(() -> ByContact.of(load))
                 .fix(() -> SwitchBoard.of(load, report.catalog()))
                 .build();

@@ -86,6 +86,11 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                 .with("signal", load.signal().pin())
                 .number("current", load.current().orElseThrow(), Source.CLASS);
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
+        if (load.isSunk()) {
+            return finding.fix(() -> ByContact.of(load))
+                    .fix(() -> SwitchBoard.of(load, catalog))
+                    .build();
+        }
         return finding.fixes(() -> LampFeed.of(load.node(), catalog, load.placed(), load.load()))
                 .build();
     }

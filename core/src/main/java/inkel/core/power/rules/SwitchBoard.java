@@ -1,62 +1,84 @@
 package inkel.core.power.rules;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Contact;
+import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
-import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.Exchange;
 import inkel.core.document.edit.Feed;
-import inkel.core.document.edit.RemoveWire;
-import inkel.core.document.edit.SetFigure;
 import inkel.core.document.edit.SetWire;
 import inkel.core.document.edit.TakeOut;
-import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.power.PinLoadReport;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
+import inkel.core.remedy.AddParts;
 import inkel.core.remedy.FeedFixes;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
-/** A board that switches a load by a plain pin, in the place of a winding that a small transistor does not carry. */
+/** A board that lets a load's current go to ground by a plain pin: one of the table that is free, else one that is bought. */
 final class SwitchBoard {
-    /** As boards with a load of their own are called in the catalogue. */
-    private static final String LOAD = "load";
+    private final PinLoadReport load;
+    private final NodeCircuit node;
+    private final Placed placed;
+    private final Supply supply;
+    private final Rail rail;
 
-    /** The mode in which the load takes what it takes. */
-    private static final String ON = "active";
-
-    private SwitchBoard() {}
-
-    /** Empty where the winding hangs on no rail, or nothing that is made for its volts and current is there. */
-    static Optional<Fix> of(PinLoadReport load, Catalog catalog) {
-        NodeCircuit node = load.node();
-        Placed coil = load.placed();
-        return coil.cls().supplies().stream()
-                .flatMap(supply -> node.railOf(coil, supply.pin()).stream())
-                .findFirst()
-                .flatMap(rail -> catalog.all().stream()
-                        .filter(cls -> cls.kind() == Kind.MODULE && cls.kinds().contains(LOAD))
-                        .filter(cls -> carries(cls, rail, most(load)))
-                        .findFirst()
-                        .map(cls -> instead(load, rail, cls, most(load))));
+    private SwitchBoard(PinLoadReport load, Supply supply, Rail rail) {
+        this.load = load;
+        this.node = load.node();
+        this.placed = load.placed();
+        this.supply = supply;
+        this.rail = rail;
     }
 
-    private static Current most(PinLoadReport load) {
-        return most(load.placed().cls(), load.load());
+    /**
+     * What of a class takes the load to ground.
+     *
+     * @param sink the pin that does
+     * @param by the input that moves it
+     * @param supply the one supply pin of such a board
+     * @param out where that supply comes out again for the load's other end
+     */
+    private record Way(Pin sink, String by, Supply supply, String out) {
+        static Optional<Way> of(PartClass cls) {
+            Optional<Pin> sink = cls.pins().stream()
+                    .filter(pin -> pin.can(Ability.Kind.SINK))
+                    .filter(pin -> pin.contact()
+                            .filter(contact -> !contact.isClosed(false) && contact.at() == Contact.At.HIGH)
+                            .isPresent())
+                    .findFirst();
+            return cls.supplies().size() == 1 && cls.outputs().size() == 1
+                    ? sink.map(pin -> new Way(
+                            pin,
+                            pin.contact().orElseThrow().by(),
+                            cls.supplies().get(0),
+                            cls.outputs().get(0).pin()))
+                    : Optional.empty();
+        }
+    }
+
+    /** Empty where the load hangs on no rail, or nothing that is made for its volts and current is there. */
+    static Optional<Fix> of(PinLoadReport load, Catalog catalog) {
+        return load.placed().cls().supplies().stream()
+                .flatMap(supply -> load.node().railOf(load.placed(), supply.pin()).stream()
+                        .map(rail -> new SwitchBoard(load, supply, rail)))
+                .findFirst()
+                .flatMap(board -> board.there().or(() -> board.bought(catalog)));
     }
 
     /** A motor takes more while it starts than its winding carries for long. */
@@ -66,49 +88,87 @@ final class SwitchBoard {
                 .reduce(load.current().range().highest(), Quantity::larger);
     }
 
-    private static boolean carries(PartClass cls, Rail rail, Current most) {
-        return cls.supplies().size() == 1
-                && input(cls).isPresent()
-                && rail.volts()
-                        .filter(volts -> FeedFixes.fits(volts, cls.supplies().get(0)))
-                        .isPresent()
-                && cls.modes().stream()
-                        .filter(mode -> mode.name().equals(ON))
-                        .noneMatch(mode -> most.isAbove(mode.current().range().highest()));
-    }
-
-    private static Optional<Pin> input(PartClass cls) {
-        List<Pin> signals = cls.signals().toList();
-        return Optional.of(signals)
-                .filter(all -> all.size() == 1 && all.get(0).use() == PinUse.INPUT)
-                .map(all -> all.get(0));
-    }
-
-    /** Fed and driven as the winding was, with its current as that of what hangs on its screws. */
-    private static Fix instead(PinLoadReport load, Rail rail, PartClass cls, Current most) {
-        String node = load.node().node().id();
-        String id = load.placed().id();
-        Supply supply = cls.supplies().get(0);
-        List<Edit> edits = new ArrayList<>();
-        load.node().between(load.signal()).ifPresent(piece -> edits.add(new TakeOut(node, load.signal())));
-        edits.add(new RemoveWire(node, load.signal()));
-        for (Map.Entry<String, Endpoint> feed : load.placed().part().feeds().entrySet()) {
-            if (!feed.getKey().equals(supply.pin())) {
-                edits.add(new Unfeed(node, id, feed.getKey()));
+    private Optional<Fix> there() {
+        for (Placed owner : node.parts()) {
+            Optional<Way> way = Way.of(owner.cls());
+            if (way.isPresent() && !owner.isForLater() && carries(owner.cls(), way.get()) && isFree(owner, way.get())) {
+                return Optional.of(new Fix(
+                        "switch-by-" + owner.id(),
+                        Fact.of("fix.switch_by")
+                                .with("part", placed.part().name())
+                                .with("board", owner.part().name()),
+                        Fact.of("fix.switch_board.cost").with("current", most(placed.cls(), load.load())),
+                        edits(owner.id(), way.get())));
             }
         }
-        edits.add(new Exchange(node, id, cls));
-        edits.add(new Feed(node, id, supply.pin(), rail.id()));
-        edits.add(new SetFigure(node, id, "current/" + supply.pin() + "/" + ON, most.toString()));
-        Wire was = load.node().wire(load.signal()).orElseThrow();
-        Endpoint signal = new Endpoint(id, input(cls).orElseThrow().label());
-        edits.add(new SetWire(node, new Wire(signal, was.to(), was.held(), was.reason(), was.extras())));
-        return new Fix(
-                "switch-board",
-                Fact.of("fix.switch_board")
-                        .with("part", load.placed().part().name())
-                        .with("board", cls.name()),
-                Fact.of("fix.switch_board.cost").with("current", most),
-                edits);
+        return Optional.empty();
+    }
+
+    private Optional<Fix> bought(Catalog catalog) {
+        return catalog.all().stream()
+                .filter(cls -> cls.kind() == Kind.MODULE)
+                .flatMap(cls -> Way.of(cls).filter(way -> carries(cls, way)).stream()
+                        .map(way -> {
+                            List<Edit> edits = new ArrayList<>(AddParts.of(node, cls, 1));
+                            edits.addAll(edits(((AddPart) edits.get(0)).part().id(), way));
+                            return new Fix(
+                                    "switch-board",
+                                    Fact.of("fix.switch_board")
+                                            .with("part", placed.part().name())
+                                            .with("board", cls.name()),
+                                    Fact.of("fix.switch_board.cost").with("current", most(placed.cls(), load.load())),
+                                    edits);
+                        }))
+                .findFirst();
+    }
+
+    private boolean carries(PartClass cls, Way way) {
+        Current most = most(placed.cls(), load.load());
+        boolean isSunk = cls.io(way.sink())
+                .flatMap(IoFamily::pinCurrent)
+                .filter(limit -> !most.isAbove(limit))
+                .isPresent();
+        boolean isGiven = !most.isAbove(cls.outputs().get(0).rating().range().lowest());
+        return isSunk
+                && isGiven
+                && rail.volts()
+                        .filter(volts -> FeedFixes.fits(volts, way.supply()))
+                        .isPresent();
+    }
+
+    /** Whether nothing hangs on it, and it is fed from nowhere or from where the load is; who moves it stays. */
+    private boolean isFree(Placed owner, Way way) {
+        Endpoint out = new Endpoint(owner.id(), way.out());
+        Endpoint feed = owner.part().feeds().get(way.supply().pin());
+        boolean isUsed = isEnd(new Endpoint(owner.id(), way.sink().label()))
+                || node.rail(out).stream()
+                        .flatMap(passed -> passed.loads().stream())
+                        .anyMatch(taker -> !taker.pin().part().equals(placed.id()));
+        boolean isFedAlike = feed == null || feed.equals(rail.id());
+        return !isUsed && (rail.id().equals(out) || isFedAlike && !node.isMadeFrom(rail.id(), owner.id()));
+    }
+
+    private boolean isEnd(Endpoint pin) {
+        return node.node().wires().stream().anyMatch(wire -> wire.to().equals(pin));
+    }
+
+    /** The load between the board's screws, and the board driven by the pin that drove the load. */
+    private List<Edit> edits(String owner, Way way) {
+        String id = node.node().id();
+        Endpoint out = new Endpoint(owner, way.out());
+        Wire was = node.wire(load.signal()).orElseThrow();
+        List<Edit> edits = new ArrayList<>();
+        node.between(load.signal()).ifPresent(piece -> edits.add(new TakeOut(id, load.signal())));
+        if (!rail.id().equals(out)) {
+            edits.add(new Feed(id, owner, way.supply().pin(), rail.id()));
+            edits.add(new Feed(id, placed.id(), supply.pin(), out));
+        }
+        edits.add(new SetWire(
+                id, Wire.placed(load.signal(), new Endpoint(owner, way.sink().label()))));
+        Endpoint by = new Endpoint(owner, way.by());
+        if (node.wire(by).isEmpty()) {
+            edits.add(new SetWire(id, new Wire(by, was.to(), was.held(), was.reason(), was.extras())));
+        }
+        return edits;
     }
 }
