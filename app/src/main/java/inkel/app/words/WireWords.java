@@ -200,10 +200,17 @@ public final class WireWords {
     public String kind(WireStep step) {
         String kind = Words.get("wire.kind." + step.kind().name().toLowerCase(Locale.ROOT));
         String more = step.fitting()
-                .map(fitting -> Words.show(fitting.value()))
+                .map(WireWords::small)
                 .or(() -> step.inLine().map(BetweenWords::kind))
                 .orElse("");
         return more.isEmpty() ? kind : kind + ", " + more;
+    }
+
+    /** A small part in a word: what it has, or what it is where that is more to the point. */
+    public static String small(Fitting fitting) {
+        return fitting.sort() == Fitting.Sort.DIODE
+                ? Words.get("wire.fitting.diode.word")
+                : Words.show(fitting.value());
     }
 
     private Placed part(Terminal.OnPin pin) {

@@ -152,7 +152,13 @@ public record Drive(
                 lowSide.vil(),
                 headSide.absoluteMax(),
                 headSide.recommendedMax(),
-                at.expected());
+                swing(hears, at.expected()));
+    }
+
+    /** The receiver's supply; what the driver reaches where that is lower and the receiver's levels do not hang on its own. */
+    private Voltage swing(IoFamily hears, Voltage supply) {
+        boolean isFixed = hears.vih().filter(level -> level.share() == 0).isPresent();
+        return isFixed && vohMax.isBelow(supply) ? vohMax : supply;
     }
 
     private LevelCheck check(Drive driver, IoFamily hears, Voltage supply) {

@@ -10,7 +10,8 @@ import java.util.Optional;
  * headroom harms; below zero margin is not read; a margin under 5 % of the receiver's supply, or a high above the
  * recommended maximum, is thin.
  *
- * @param supply the receiver's supply
+ * @param supply the receiver's supply; what the driver reaches at the most where that is lower and the receiver's levels do
+ *     not hang on its supply, as those of a transistor's gate beside 12 V
  */
 public record LevelCheck(
         Voltage vohMin,

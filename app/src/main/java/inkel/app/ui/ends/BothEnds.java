@@ -52,9 +52,7 @@ public final class BothEnds extends Region {
             threads.add(thread);
         }
         String piece = step.inLine().map(BetweenWords::inLine).orElse("");
-        String fitting = step.fitting()
-                .map(small -> inkel.app.words.Words.show(small.value()))
-                .orElse("");
+        String fitting = step.fitting().map(WireWords::small).orElse("");
         inLine = new Line(piece.isEmpty() ? fitting : piece, "end-in-line");
         getStyleClass().add("both-ends");
         setId("both-ends");

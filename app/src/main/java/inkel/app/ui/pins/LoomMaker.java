@@ -124,15 +124,25 @@ final class LoomMaker {
                         .anyMatch(load -> !load.pin().part().equals(node.board().id()));
     }
 
+    /** Rails of one name are told apart by whose they are. */
     private void railThread(Rail rail) {
+        String name = name(rail);
+        boolean isAlone = node.rails().stream()
+                        .filter(this::feedsModules)
+                        .filter(other -> name(other).equals(name))
+                        .count()
+                < 2;
+        thread(new Thread(rail.id(), Kind.RAIL, name, isAlone ? "" : rail.id().part(), name, true, false));
+    }
+
+    private String name(Rail rail) {
         boolean isNamedByPin = node.part(rail.id().part()).orElseThrow().part().isBoard()
                 || rail.output().way() == Output.Way.PASS;
-        String name = isNamedByPin
+        return isNamedByPin
                 ? rail.id().pin()
                 : rail.volts()
                         .map(volts -> Numbers.print(volts.expected()))
                         .orElse(rail.id().pin());
-        thread(new Thread(rail.id(), Kind.RAIL, name, "", name, true, false));
     }
 
     // --- pins as threads

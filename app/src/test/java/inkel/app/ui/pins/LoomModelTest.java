@@ -67,6 +67,27 @@ class LoomModelTest {
                 row(model, "adc", "SDA").thread(), row(model, "adc", "ADDR").thread());
     }
 
+    /** Two boards that switch a load each have a screw of the same name; one rail of a name needs no owner beside it. */
+    @Test
+    void railsOfOneNameAreToldApart() throws Exception {
+        String file =
+                """
+                {"format": 2, "name": "Loads", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"}, {"id": "wall", "class": "wall-supply-12v", "name": "Wall"},
+                           {"id": "water", "class": "switch-transistor", "name": "Water", "feeds": {"V+": "wall.+"}},
+                           {"id": "light", "class": "switch-transistor", "name": "Light", "feeds": {"V+": "wall.+"}},
+                           {"id": "valve", "class": "valve-12v", "name": "Valve", "feeds": {"V+": "water.OUT+"}},
+                           {"id": "shelf", "class": "lamp-strip-12v", "name": "Shelf", "feeds": {"V+": "light.OUT+"}}]}]}
+                """;
+        Build build = BuildReader.parse(Path.of("x"), file, Given.CATALOG);
+        List<String> rails = LoomModel.of(Assessment.assess(build, Given.CATALOG), "a").threads().stream()
+                .filter(thread -> thread.kind() == Kind.RAIL)
+                .map(thread -> (thread.label() + " " + thread.tag()).strip())
+                .toList();
+        assertEquals(List.of("12 V", "OUT+ water", "OUT+ light"), rails);
+    }
+
     @Test
     void onlyTakenChannelsOfADriverAreThreads() {
         List<String> channels = LOCKS.threads().stream()
