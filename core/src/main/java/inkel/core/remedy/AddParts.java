@@ -1,5 +1,7 @@
 package inkel.core.remedy;
 
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
@@ -18,6 +20,7 @@ import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Insert;
 import inkel.core.formula.ESeries;
 import inkel.core.formula.SeriesResistor;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
@@ -46,7 +49,7 @@ public final class AddParts {
             String id = node.freeId(cls.id());
             Part part = Part.of(id, cls.id(), freeName(node, cls.name()), "").withFeeds(feeds(circuit, cls));
             edits.add(new AddPart(node.id(), part));
-            edits.addAll(resistors(circuit, id, cls));
+            edits.addAll(resistors(circuit, part, cls));
             List<Part> more = new ArrayList<>(node.parts());
             more.add(part);
             node = node.withParts(more);
@@ -54,26 +57,51 @@ public final class AddParts {
         return edits;
     }
 
-    /** A lamp on a pin of the board comes with the resistor that makes it as bright as it is meant to be: R = (V − Vf) / I. */
-    private static List<Edit> resistors(NodeCircuit circuit, String part, PartClass cls) {
-        Optional<Voltage> drive = logicRails(circuit).stream()
+    /**
+     * A lamp on a pin of the board comes with the resistor that makes it as bright as it is meant to be, or as bright as a pin
+     * of the board may make it: R = (V − Vf) / I.
+     */
+    private static List<Edit> resistors(NodeCircuit circuit, Part part, PartClass cls) {
+        Optional<Current> most = mostOfPin(circuit);
+        List<Edit> edits = new ArrayList<>();
+        for (PinLoad load : cls.demands().pinLoads()) {
+            Optional<Voltage> drive = load.forward().isEmpty() ? Optional.empty() : drive(circuit, part, cls, load);
+            Current bright = load.current().range().expected();
+            Current wanted = most.filter(bright::isAbove).orElse(bright);
+            drive.map(volts -> resistor(circuit, new Endpoint(part.id(), load.pin()), load, volts, wanted))
+                    .ifPresent(edits::add);
+        }
+        return edits;
+    }
+
+    /** What lights a lamp: the rail that its other end hangs on, else the board's pins where the part has no supply of its own. */
+    private static Optional<Voltage> drive(NodeCircuit circuit, Part part, PartClass cls, PinLoad load) {
+        if (load.from().isPresent()) {
+            return Optional.ofNullable(part.feeds().get(load.from().get()))
+                    .flatMap(circuit::rail)
+                    .flatMap(Rail::volts)
+                    .map(Range::highest);
+        }
+        return logicRails(circuit).stream()
+                .filter(rail -> cls.supplies().isEmpty())
                 .flatMap(rail -> circuit.rail(rail).flatMap(Rail::volts).stream())
                 .map(Range::highest)
                 .max(Voltage::compareTo);
-        if (drive.isEmpty() || !cls.supplies().isEmpty()) {
-            return List.of();
-        }
-        return cls.demands().pinLoads().stream()
-                .filter(load -> load.forward().isPresent())
-                .map(load -> resistor(circuit, new Endpoint(part, load.pin()), load, drive.get()))
-                .toList();
     }
 
-    private static Edit resistor(NodeCircuit circuit, Endpoint signal, PinLoad load, Voltage drive) {
+    /** What every plain pin of the board may carry. */
+    private static Optional<Current> mostOfPin(NodeCircuit circuit) {
+        PartClass board = circuit.board().cls();
+        return board.offers()
+                .filter(pin -> pin.can(Ability.Kind.DIGITAL) && !pin.can(Ability.Kind.INPUT_ONLY))
+                .flatMap(pin -> board.io(pin).flatMap(IoFamily::pinCurrent).stream())
+                .min(Current::compareTo);
+    }
+
+    private static Edit resistor(NodeCircuit circuit, Endpoint signal, PinLoad load, Voltage drive, Current wanted) {
         Voltage across =
                 SeriesResistor.across(drive, load.forward().orElseThrow().lowest());
-        Resistance value =
-                SeriesResistor.standard(across, load.current().range().expected(), ESeries.E12);
+        Resistance value = SeriesResistor.standard(across, wanted, ESeries.E12);
         return new Insert(circuit.node().id(), new Between.Series(signal, value, Extras.NONE));
     }
 

@@ -9,6 +9,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.Logbook;
@@ -19,6 +20,7 @@ import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -47,6 +49,28 @@ class AddPartsTest {
         // The reader's 100 mA do not fit there, and 5 V would end it: it stays unfed.
         assertEquals(
                 Map.of(), after(Builds.classic(), "tag-reader-spi", 1).get(0).feeds());
+    }
+
+    private static Map<String, String> resistors(Builds builds, String classId) throws Exception {
+        Build build = Edit.applyAll(builds.build(), AddParts.of(builds.circuit(), CATALOG.get(classId), 1));
+        Map<String, String> found = new TreeMap<>();
+        for (Between between : build.nodes().get(0).between()) {
+            found.put(
+                    between.signal().pin(),
+                    ((Between.Series) between).resistance().toString());
+        }
+        return found;
+    }
+
+    /**
+     * 5.25 V less 1.8 V at 5 mA are 690 Ω, less 2.6 V 530 Ω; 3.4 V less 1.2 V at the 12 mA of a pin 183 Ω, though the lamp
+     * is meant for 15 mA. The next values of E12 above are taken.
+     */
+    @Test
+    void lampsComeWithTheirResistorsWhicheverEndHangsOnTheSupply() throws Exception {
+        assertEquals(Map.of("R", "820 Ω", "G", "560 Ω", "B", "560 Ω"), resistors(Builds.classic(), "rgb-led-anode"));
+        assertEquals(Map.of("A", "220 Ω"), resistors(Builds.dualCore(), "infrared-led"));
+        assertEquals(Map.of(), resistors(Builds.classic(), "lamp-strip-12v"), "it brings its own");
     }
 
     static Stream<PartClass> boards() {
