@@ -24,7 +24,7 @@ import java.util.regex.Pattern;
 public record Item(Sort sort, String what, double value) implements Comparable<Item> {
     /** Small parts that are told by a word. */
     private static final Set<String> SEMICONDUCTORS =
-            Set.of("schottky", "signal-diode", "flyback-diode", "transistor", "optocoupler");
+            Set.of("schottky", "signal-diode", "flyback-diode", "power-diode", "transistor", "optocoupler");
 
     private static final Pattern HEADER = Pattern.compile("(\\d{1,2})( pins?)?");
 

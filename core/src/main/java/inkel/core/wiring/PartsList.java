@@ -20,6 +20,9 @@ import java.util.Optional;
  * says where to put, and what a bare chip needs that a ready module would have brought.
  */
 public record PartsList(NodeCircuit node, List<Line> lines) {
+    /** Amperes that a small rectifier diode carries. */
+    private static final double SMALL_DIODE = 1;
+
     /** A breadboard takes pins in this raster; a chip of any other needs an adapter. */
     private static final double BREADBOARD_METRES = Outline.MILLIMETRES / 1000;
 
@@ -122,7 +125,9 @@ public record PartsList(NodeCircuit node, List<Line> lines) {
             switch (fitting.sort()) {
                 case CRYSTAL -> add(Kind.CRYSTAL, Fact.of("have.crystal").with("value", fitting.value()), use);
                 case CAPACITOR -> add(Kind.CAPACITOR, Fact.of("have.capacitor").with("value", fitting.value()), use);
-                case DIODE -> addSemiconductor("have.flyback_diode", use);
+                case DIODE ->
+                    addSemiconductor(
+                            fitting.value().si() > SMALL_DIODE ? "have.power_diode" : "have.flyback_diode", use);
                 case RESISTOR -> add(Kind.RESISTOR, Fact.of("have.resistor").with("value", fitting.value()), use);
             }
         }

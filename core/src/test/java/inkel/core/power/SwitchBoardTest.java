@@ -190,14 +190,18 @@ class SwitchBoardTest {
         WireStep diode = diode(lock().build(), "bolt").orElseThrow();
         assertEquals("bolt.IN@1", diode.from().id());
         assertEquals("bolt.V+@1", diode.to().id());
-        Circuit circuit = Circuit.of(lock().build(), Builds.CATALOG);
-        NodeCircuit node = circuit.nodes().get(0);
-        assertEquals(
-                1,
-                PartsList.of(WireList.of(node)).lines().stream()
-                        .filter(line -> line.what().key().equals("have.flyback_diode"))
-                        .mapToInt(PartsList.Line::count)
-                        .sum());
+        assertEquals(1, bought(lock(), "have.flyback_diode"));
+        // The kick begins with the current that flowed: 1.1 A is more than a small diode carries.
+        Builds strong = lock().figure("bolt", "load/IN/most", "1.1 A");
+        assertEquals(0, bought(strong, "have.flyback_diode"));
+        assertEquals(1, bought(strong, "have.power_diode"));
+    }
+
+    private static int bought(Builds table, String what) {
+        return PartsList.of(WireList.of(table.circuit())).lines().stream()
+                .filter(line -> line.what().key().equals(what))
+                .mapToInt(PartsList.Line::count)
+                .sum();
     }
 
     /** A load that comes to the table hangs on the free screws; nothing else that runs at 12 V does. */
