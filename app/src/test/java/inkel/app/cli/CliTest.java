@@ -8,6 +8,8 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import inkel.app.kit.Given;
+import inkel.core.calc.Calculation;
+import inkel.core.calc.Calculator;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -33,6 +35,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class CliTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -87,6 +90,42 @@ class CliTest {
         StringWriter err = new StringWriter();
         int code = Cli.run(new PrintWriter(out, true), new PrintWriter(err, true), args);
         return new Ran(code, out.toString(), err.toString());
+    }
+
+    /** Asked for help, every command tells its own and has done what it was asked for. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "check",
+                "plan",
+                "export",
+                "import",
+                "calc",
+                "catalogue",
+                "boards",
+                "seats",
+                "wake",
+                "practise",
+                "decode"
+            })
+    void everyCommandHelps(String name) {
+        for (Ran ran : List.of(run(name, "--help"), run(name, "-h"), run("help", name))) {
+            assertEquals(0, ran.code(), ran.err());
+            assertTrue(ran.out().startsWith("Usage: inkel " + name + " "), ran.out());
+            assertEquals("", ran.err());
+        }
+    }
+
+    @Test
+    void calcTellsEveryCalculationWithItsExample() {
+        // Long lines are broken by the usage text.
+        String help = run("calc", "--help").out().replaceAll("\\s+", " ");
+        for (Calculation one : Calculator.all()) {
+            String first = one.example().split(" ")[0];
+            String shown = first.length() > 60 ? first.substring(0, first.indexOf(',') + 1) : first;
+            assertTrue(help.contains(" " + one.name() + " " + shown), one.name());
+        }
+        assertTrue(help.contains("duty=50% v=5V"), help);
     }
 
     @Test
