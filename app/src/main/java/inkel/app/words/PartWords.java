@@ -3,6 +3,7 @@ package inkel.app.words;
 import inkel.core.catalog.Hazard;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.PartClass;
+import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -45,11 +46,26 @@ public final class PartWords {
         if (placed.cls().pwm().isPresent()) {
             return Words.get("bus.pwm", "frequency", placed.cls().pwm().get().frequency());
         }
+        if (isLoad(placed.cls())) {
+            return Words.get("bus.load");
+        }
         boolean isAnalog = placed.cls().signals().anyMatch(pin -> pin.use() == PinUse.ANALOG);
         boolean hasSignals = placed.cls().signals().findAny().isPresent();
         boolean isSupply = !placed.cls().outputs().isEmpty();
         return Words.get(
                 isAnalog ? "bus.analog" : hasSignals ? "bus.digital" : isSupply ? "bus.supply" : "bus.between");
+    }
+
+    /** Whether nothing of a part listens or talks: it is switched or driven as a whole, a winding or a strip of lamps. */
+    private static boolean isLoad(PartClass cls) {
+        List<PinLoad> loads = cls.demands().pinLoads();
+        boolean isWinding = loads.stream().anyMatch(load -> load.sort() == PinLoad.Sort.WINDING);
+        return !loads.isEmpty()
+                && cls.signals()
+                        .allMatch(pin -> isWinding && pin.use() == PinUse.LEAD
+                                || loads.stream()
+                                        .anyMatch(load -> load.isFromSupply()
+                                                && load.pin().equals(pin.label())));
     }
 
     /** From idle to peak through one supply pin. */

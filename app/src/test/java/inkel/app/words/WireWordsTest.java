@@ -6,6 +6,7 @@ import inkel.app.kit.Given;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
 import inkel.core.wiring.Terminal;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -64,6 +65,21 @@ class WireWordsTest {
         Placed placed = NODE.part(part).orElseThrow();
         assertEquals(bus, PartWords.bus(placed));
         assertEquals(current, PartWords.current(placed, supply));
+    }
+
+    /** What only takes a current is no digital part; a lamp on a pin is lit by its level. */
+    @ParameterizedTest
+    @CsvSource({
+        "valve-12v, load",
+        "lamp-strip-12v, load",
+        "motor-leads, load",
+        "solenoid, load",
+        "led, digital",
+        "relay-one, digital"
+    })
+    void whatTalksToNobodyIsALoad(String cls, String said) {
+        Part part = Part.of("it", cls, "It", "");
+        assertEquals(said, PartWords.bus(new Placed(part, Given.CATALOG.get(cls))));
     }
 
     @Test
