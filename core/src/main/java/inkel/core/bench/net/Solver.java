@@ -212,7 +212,7 @@ public final class Solver {
     }
 
     /**
-     * The volts as everything usually runs, with those diodes open that would then let current through; nothing where none
+     * The volts as everything usually runs, each diode passing that then has more than its knee across it; nothing where none
      * follow. A supply that comes through a diode is there from the start so, and what regulates it need not be brought up.
      */
     private double[] usual(Set<Integer> off) {
