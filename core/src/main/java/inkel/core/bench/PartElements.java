@@ -348,7 +348,7 @@ final class PartElements {
     /** A lamp, or a winding, that a pin drives. */
     private void lamp(PinLoad load) {
         String pin = Ends.pin(node, placed, load.pin());
-        Optional<String> from = load.from().or(() -> coilSupply(load));
+        Optional<String> from = placed.cls().hangsOn(load);
         String other = from.map(supply -> Ends.pin(node, placed, supply)).orElse(ground);
         boolean isUp = from.isPresent();
         if (load.sort() == PinLoad.Sort.LED && load.forward().isPresent()) {
@@ -358,13 +358,6 @@ final class PartElements {
         } else if (load.sort() != PinLoad.Sort.WINDING) {
             ohms(load).ifPresent(ohms -> model.resistor(key(load.pin(), "coil"), pin, other, ohms));
         }
-    }
-
-    /** A coil is pulled to ground by what switches it: its other end is its supply. */
-    private Optional<String> coilSupply(PinLoad load) {
-        return load.sort() == PinLoad.Sort.COIL
-                ? placed.cls().supplies().stream().map(Supply::pin).findFirst()
-                : Optional.empty();
     }
 
     /** A winding by the meter's reading, where the class tells it; else by what it takes at what it is fed with. */

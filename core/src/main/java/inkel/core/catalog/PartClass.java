@@ -119,6 +119,13 @@ public record PartClass(
                 : changed(id, newPins, supplies, outputs, io, modes, pulls, controller, demands, handling);
     }
 
+    /** The supply pin that a load has its other end on: the one that it names, of a coil else the first; empty where that is ground. */
+    public Optional<String> hangsOn(PinLoad load) {
+        return load.from()
+                .or(() ->
+                        load.isFromSupply() ? supplies.stream().map(Supply::pin).findFirst() : Optional.empty());
+    }
+
     /** The same class with something on the table that hangs on it: what stood for that takes nothing. */
     public PartClass loaded() {
         List<Mode> newModes = modes.stream()

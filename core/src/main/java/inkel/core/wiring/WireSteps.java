@@ -161,15 +161,14 @@ final class WireSteps {
     /** What takes the kick of windings that a board switches: a transistor that the builder puts in a wire comes with its own. */
     private List<Fitting> acrossWindings(Placed placed) {
         return placed.cls().demands().pinLoads().stream()
-                .filter(load -> load.sort() == PinLoad.Sort.COIL)
+                .filter(load -> load.sort() == PinLoad.Sort.COIL && !placed.isForLater())
                 .filter(load -> node.wire(new Endpoint(placed.id(), load.pin()))
                         .flatMap(wire -> node.pin(wire.to()))
                         .filter(to -> to.can(Ability.Kind.SINK))
                         .isPresent())
-                .flatMap(load -> placed.cls().supplies().stream()
-                        .limit(1)
-                        .map(supply -> new Fitting(
-                                Fitting.Sort.DIODE, load.current().range().highest(), load.pin(), supply.pin())))
+                .flatMap(load -> placed.cls().hangsOn(load).stream()
+                        .map(plus -> new Fitting(
+                                Fitting.Sort.DIODE, load.current().range().highest(), load.pin(), plus)))
                 .toList();
     }
 

@@ -38,10 +38,6 @@ final class Equations {
     /** What the resistances alone put into the matrix. */
     private final double[] still;
 
-    private static final BitSet NONE = new BitSet();
-
-    private BitSet letThrough = NONE;
-
     private final Into into = new Into();
     private final Elimination.Factors factors;
 
@@ -85,7 +81,7 @@ final class Equations {
     }
 
     /**
-     * Sets the numbers for volts at the points; for none, as the elements usually run.
+     * Sets the numbers for volts at the points.
      *
      * @param elements between the same points as those of the network that these equations are of
      */
@@ -93,21 +89,29 @@ final class Equations {
         set(elements, volts, off, false);
     }
 
-    /** As {@link #set(List, double[], Set)} for no volts, but for diodes that pass. */
+    /**
+     * Sets the numbers as the elements usually run, whatever the volts.
+     *
+     * @param passing the numbers of diodes that let current through
+     */
     void setUsual(List<Element> elements, Set<Integer> off, BitSet passing) {
-        letThrough = passing;
-        set(elements, null, off);
-        letThrough = NONE;
+        begin(elements);
+        for (int i = 0; i < bents; i++) {
+            int number = bent[i];
+            Element as = as(number, elements.get(number), off);
+            into.at(number, null);
+            if (passing.get(number)) {
+                ((Element.Diode) as).passing(into);
+            } else {
+                as.usual(into);
+            }
+        }
     }
 
     /** @param isNear whether the volts are those of other figures, see {@link Element#near} */
     void set(List<Element> elements, double[] volts, Set<Integer> off, boolean isNear) {
-        if (elements != known) {
-            know(elements);
-        }
-        System.arraycopy(still, 0, matrix.nz_values, 0, still.length);
-        Arrays.fill(leaving, 0);
-        for (int i = 0; i < straights && volts != null; i++) {
+        begin(elements);
+        for (int i = 0; i < straights; i++) {
             int[] of = points[straight[i]];
             double flows = siemens[i] * (volts[of[0]] - volts[of[1]]);
             leave(of[0], flows);
@@ -116,6 +120,14 @@ final class Equations {
         for (int i = 0; i < bents; i++) {
             add(bent[i], elements.get(bent[i]), volts, off, isNear);
         }
+    }
+
+    private void begin(List<Element> elements) {
+        if (elements != known) {
+            know(elements);
+        }
+        System.arraycopy(still, 0, matrix.nz_values, 0, still.length);
+        Arrays.fill(leaving, 0);
     }
 
     private void know(List<Element> elements) {
@@ -141,17 +153,17 @@ final class Equations {
 
     private void add(int number, Element element, double[] volts, Set<Integer> off, boolean isNear) {
         double[] at = into.at(number, volts);
-        boolean isOff = element instanceof Element.LinearRegulator && off.contains(number);
-        Element as = isOff ? ((Element.LinearRegulator) element).off() : element;
-        if (volts == null && letThrough.get(number)) {
-            ((Element.Diode) as).passing(into);
-        } else if (volts == null) {
-            as.usual(into);
-        } else if (isNear) {
+        Element as = as(number, element, off);
+        if (isNear) {
             as.near(at, into);
         } else {
             as.flows(at, into);
         }
+    }
+
+    /** A regulator that has switched itself off gives nothing. */
+    private static Element as(int number, Element element, Set<Integer> off) {
+        return element instanceof Element.LinearRegulator regulator && off.contains(number) ? regulator.off() : element;
     }
 
     private void leave(int point, double amperes) {

@@ -1,5 +1,6 @@
 package inkel.core.io.catalog;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Outline;
 import inkel.core.catalog.PartClass;
@@ -32,6 +33,19 @@ final class ClassCheck {
         supplies();
         cls.io().forEach(this::levels);
         buses();
+        sinks();
+    }
+
+    /** What lets a load go to ground is moved by an input and has levels; nothing else is moved. */
+    private void sinks() {
+        for (int i = 0; i < cls.pins().size(); i++) {
+            Pin pin = cls.pins().get(i);
+            boolean isSink = pin.can(Ability.Kind.SINK);
+            if (isSink != pin.contact().isPresent() || isSink && cls.io(pin).isEmpty()) {
+                fields.problem(
+                        "pins", String.valueOf(i), Fact.of("problem.sink").with("pin", pin.label()));
+            }
+        }
     }
 
     /** Every place of a row, and every printed number, is one pin's. */

@@ -35,14 +35,15 @@ final class SwitchBoard {
     private final PinLoadReport load;
     private final NodeCircuit node;
     private final Placed placed;
-    private final Supply supply;
+    private final String plus;
     private final Rail rail;
 
-    private SwitchBoard(PinLoadReport load, Supply supply, Rail rail) {
+    /** @param plus the supply pin that the load has its other end on */
+    private SwitchBoard(PinLoadReport load, String plus, Rail rail) {
         this.load = load;
         this.node = load.node();
         this.placed = load.placed();
-        this.supply = supply;
+        this.plus = plus;
         this.rail = rail;
     }
 
@@ -74,10 +75,10 @@ final class SwitchBoard {
 
     /** Empty where the load hangs on no rail, or nothing that is made for its volts and current is there. */
     static Optional<Fix> of(PinLoadReport load, Catalog catalog) {
-        return load.placed().cls().supplies().stream()
-                .flatMap(supply -> load.node().railOf(load.placed(), supply.pin()).stream()
-                        .map(rail -> new SwitchBoard(load, supply, rail)))
-                .findFirst()
+        return load.placed()
+                .cls()
+                .hangsOn(load.load())
+                .flatMap(plus -> load.node().railOf(load.placed(), plus).map(rail -> new SwitchBoard(load, plus, rail)))
                 .flatMap(board -> board.there().or(() -> board.bought(catalog)));
     }
 
@@ -161,7 +162,7 @@ final class SwitchBoard {
         node.between(load.signal()).ifPresent(piece -> edits.add(new TakeOut(id, load.signal())));
         if (!rail.id().equals(out)) {
             edits.add(new Feed(id, owner, way.supply().pin(), rail.id()));
-            edits.add(new Feed(id, placed.id(), supply.pin(), out));
+            edits.add(new Feed(id, placed.id(), plus, out));
         }
         edits.add(new SetWire(
                 id, Wire.placed(load.signal(), new Endpoint(owner, way.sink().label()))));

@@ -124,7 +124,6 @@ public final class CodeConstants {
                 .flatMap(ability -> switch (ability.kind()) {
                     case ADC, PWM, DAC -> Stream.of(ability.line());
                     case I2C, SPI, UART -> Stream.of(String.valueOf(ability.unit()));
-                    case DIGITAL -> Stream.of(pin.label().replaceFirst("^.*?(\\d*)$", "$1"));
                     default -> Stream.<String>empty();
                 })
                 .filter(number -> !number.isEmpty() && number.chars().allMatch(Character::isDigit))

@@ -66,6 +66,31 @@ class ClassCheckTest {
         assertDoesNotThrow(() -> read(contact.replace("\"by\": \"IN\"", "\"by\": \"SDA\"")));
     }
 
+    /** What lets a load go to ground says which input does it, and has levels; a pin that does not is moved by nothing. */
+    @ParameterizedTest
+    @CsvSource({
+        "true, true, true, true",
+        "true, true, false, false",
+        "true, false, true, false",
+        "false, true, true, false",
+        "false, false, true, true"
+    })
+    void anOpenEndSaysWhatMovesIt(boolean isSink, boolean isMoved, boolean hasLevels, boolean isSound) {
+        String pin = "{\"label\": \"OUT-\", \"header\": 5"
+                + (hasLevels ? ", \"io\": \"logic\"" : "")
+                + (isMoved ? ", \"contact\": {\"is\": \"normally-open\", \"by\": \"SCL\", \"at\": \"high\"}" : "")
+                + (isSink ? ", \"can\": [\"sink\"]" : ", \"is\": \"none\"")
+                + "}";
+        String text = SOUND.replace("\"header\": 4}", "\"header\": 4}, " + pin);
+        if (isSound) {
+            assertDoesNotThrow(() -> read(text));
+        } else {
+            UnreadableFile refused = assertThrows(UnreadableFile.class, () -> read(text));
+            assertEquals("problem.sink", refused.problems().get(0).reason().key());
+            assertEquals("/pins/4", refused.problems().get(0).field());
+        }
+    }
+
     @ParameterizedTest(name = "{2}: {1}")
     @CsvSource(
             delimiter = '|',
