@@ -1,7 +1,7 @@
 package inkel.app;
 
 import inkel.app.cli.Cli;
-import inkel.app.state.Examples;
+import inkel.app.store.Examples;
 import inkel.app.ui.frame.Window;
 import java.nio.file.Path;
 import java.util.List;

@@ -37,16 +37,18 @@ class AppArchitectureTest {
             List.of("csv"),
             List.of("about"),
             List.of("line"),
-            List.of("state", "words", "csv", "line"),
+            List.of("lane", "words"),
+            List.of("store", "words", "csv", "line", "lane"),
+            List.of("state", "words", "csv", "line", "lane", "store"),
             List.of("export", "words", "state", "csv", "ui.kit", "ui.pins", "ui.power"),
-            List.of("cli", "words", "state", "export", "about"),
+            List.of("cli", "words", "lane", "store", "state", "export", "about"),
             List.of("ui.ends", "words", "ui.kit"),
-            List.of("ui.why", "words", "state", "ui.kit"),
-            List.of("ui.stage", "words", "state", "ui.kit", "ui.why"),
-            List.of("ui.help", "words", "state", "about", "ui.kit"),
-            List.of("ui.take", "words", "state", "export", "ui.kit"),
-            List.of("ui.reckon", "words", "state", "ui.kit"),
-            List.of("ui.frame", "words", "state", "export", "ui"));
+            List.of("ui.why", "words", "lane", "store", "state", "ui.kit"),
+            List.of("ui.stage", "words", "lane", "store", "state", "ui.kit", "ui.why"),
+            List.of("ui.help", "words", "lane", "store", "state", "about", "ui.kit"),
+            List.of("ui.take", "words", "lane", "store", "state", "export", "ui.kit"),
+            List.of("ui.reckon", "words", "lane", "store", "state", "ui.kit"),
+            List.of("ui.frame", "words", "lane", "store", "state", "export", "ui"));
 
     /** What turns amounts into other amounts. */
     private static final Set<String> ARITHMETIC = Set.of("plus", "minus", "times", "dividedBy", "parallelTo");
@@ -87,8 +89,17 @@ class AppArchitectureTest {
     @ArchTest
     static void aStageKnowsTheRoomsBelowAndNoOther(JavaClasses all) {
         for (String stage : STAGES) {
-            Stream<String> given =
-                    Stream.of("words", "state", "line", "ui.kit", "ui.ends", "ui.why", "ui.stage", "ui." + stage);
+            Stream<String> given = Stream.of(
+                    "words",
+                    "lane",
+                    "store",
+                    "state",
+                    "line",
+                    "ui.kit",
+                    "ui.ends",
+                    "ui.why",
+                    "ui.stage",
+                    "ui." + stage);
             classes()
                     .that()
                     .resideInAPackage(HOME + "ui." + stage + "..")
@@ -107,7 +118,13 @@ class AppArchitectureTest {
     @ArchTest
     static final ArchRule THE_STATE_HAS_NO_LOOKS = noClasses()
             .that()
-            .resideInAnyPackage("inkel.app.state..", "inkel.app.words..", "inkel.app.cli..", "inkel.app.export..")
+            .resideInAnyPackage(
+                    "inkel.app.lane..",
+                    "inkel.app.store..",
+                    "inkel.app.state..",
+                    "inkel.app.words..",
+                    "inkel.app.cli..",
+                    "inkel.app.export..")
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("javafx.scene..", "javafx.stage..", "javafx.application..");

@@ -1,7 +1,7 @@
 package inkel.app.cli;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import inkel.app.state.Trouble;
+import inkel.app.lane.Trouble;
 import inkel.app.words.Words;
 import inkel.core.calc.CalcRefused;
 import inkel.core.calc.Calculator;

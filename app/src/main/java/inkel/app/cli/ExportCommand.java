@@ -2,8 +2,8 @@ package inkel.app.cli;
 
 import inkel.app.export.Export;
 import inkel.app.export.Exports;
-import inkel.app.state.Drawers;
-import inkel.app.state.UserState;
+import inkel.app.store.Drawers;
+import inkel.app.store.UserState;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;

@@ -1,6 +1,6 @@
 package inkel.app.cli;
 
-import inkel.app.state.Trouble;
+import inkel.app.lane.Trouble;
 import inkel.app.words.FailureWords;
 import inkel.app.words.Words;
 import inkel.core.calc.CalcRefused;

@@ -1,7 +1,7 @@
 package inkel.app.cli;
 
 import inkel.app.state.ReadingsIn;
-import inkel.app.state.UserState;
+import inkel.app.store.UserState;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;

@@ -1,7 +1,7 @@
 package inkel.app.cli;
 
-import inkel.app.state.Shelves;
-import inkel.app.state.UserState;
+import inkel.app.store.Shelves;
+import inkel.app.store.UserState;
 import inkel.core.catalog.Catalog;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.catalog.Shelf;

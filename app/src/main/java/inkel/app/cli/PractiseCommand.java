@@ -1,6 +1,6 @@
 package inkel.app.cli;
 
-import inkel.app.state.UserState;
+import inkel.app.store.UserState;
 import inkel.app.words.CheckWords;
 import inkel.app.words.FaultWords;
 import inkel.app.words.ReadingWords;

@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.lane.Notice;
 import inkel.app.words.Words;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;

@@ -1,5 +1,12 @@
 package inkel.app.state;
 
+import inkel.app.lane.Notice;
+import inkel.app.lane.Trouble;
+import inkel.app.store.Examples;
+import inkel.app.store.OnDisk;
+import inkel.app.store.Opened;
+import inkel.app.store.Recovery;
+import inkel.app.store.Shelves;
 import inkel.app.words.FailureWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;

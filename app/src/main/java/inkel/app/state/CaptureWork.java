@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.lane.Trouble;
 import inkel.app.words.Words;
 import inkel.core.capture.Capture;
 import inkel.core.capture.CaptureReader;

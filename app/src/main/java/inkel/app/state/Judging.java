@@ -1,5 +1,7 @@
 package inkel.app.state;
 
+import inkel.app.lane.Lanes;
+import inkel.app.lane.Trouble;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;

@@ -1,5 +1,9 @@
 package inkel.app.state;
 
+import inkel.app.lane.Notice;
+import inkel.app.store.Examples;
+import inkel.app.store.Opened;
+import inkel.app.store.Recovery;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;

@@ -5,6 +5,7 @@ import inkel.app.line.Ear;
 import inkel.app.line.LineFailure;
 import inkel.app.line.Port;
 import inkel.app.line.Ports;
+import inkel.app.store.KnownPorts;
 import inkel.core.checks.Assessment;
 import inkel.core.io.document.PlanHash;
 import inkel.core.quantity.Fact;

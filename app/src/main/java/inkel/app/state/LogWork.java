@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.store.Opened;
 import inkel.app.words.RecordWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;

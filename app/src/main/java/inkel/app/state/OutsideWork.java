@@ -1,5 +1,7 @@
 package inkel.app.state;
 
+import inkel.app.lane.Notice;
+import inkel.app.store.OnDisk;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.document.Build;

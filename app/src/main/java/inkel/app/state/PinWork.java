@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.lane.Notice;
 import inkel.app.words.PlanWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Settings;

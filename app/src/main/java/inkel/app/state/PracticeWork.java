@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.lane.Trouble;
 import inkel.core.bench.Answer;
 import inkel.core.bench.PracticeBench;
 import inkel.core.bench.fault.Fault;

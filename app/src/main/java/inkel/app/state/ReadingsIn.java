@@ -1,6 +1,7 @@
 package inkel.app.state;
 
 import inkel.app.csv.ReadingRows;
+import inkel.app.lane.Trouble;
 import inkel.app.words.FailureWords;
 import inkel.app.words.Words;
 import inkel.core.circuit.Circuit;

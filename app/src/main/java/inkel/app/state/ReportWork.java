@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.lane.Trouble;
 import inkel.app.words.Words;
 import inkel.core.bench.fault.Layout;
 import inkel.core.checks.Assessment;

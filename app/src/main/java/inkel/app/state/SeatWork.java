@@ -1,5 +1,6 @@
 package inkel.app.state;
 
+import inkel.app.lane.Trouble;
 import inkel.core.checks.Assessment;
 import inkel.core.document.SeatChoice;
 import inkel.core.document.edit.Plug;

@@ -1,6 +1,14 @@
 package inkel.app.state;
 
+import inkel.app.lane.Lanes;
+import inkel.app.lane.Notice;
+import inkel.app.lane.Notices;
+import inkel.app.lane.Trouble;
 import inkel.app.line.SerialPorts;
+import inkel.app.store.Drawers;
+import inkel.app.store.Recovery;
+import inkel.app.store.Shelves;
+import inkel.app.store.UserState;
 import inkel.app.words.RecordWords;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
@@ -177,21 +185,22 @@ public final class Session {
         return suspects;
     }
 
-    /** The bench that is not there. */
+    /** The record, as it is read and answered. */
     public LogWork log() {
         return log;
     }
 
+    /** The bench that is not there. */
     public PracticeWork practice() {
         return practice;
     }
 
-    /** What boards report of themselves. */
     /** Readings that were kept in a table. */
     public ReadingsIn readings() {
         return readings;
     }
 
+    /** What boards report of themselves. */
     public ReportWork reports() {
         return reports;
     }

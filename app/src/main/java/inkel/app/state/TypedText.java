@@ -1,6 +1,8 @@
 package inkel.app.state;
 
+import inkel.app.lane.Trouble;
 import inkel.app.state.TypedWork.Typed;
+import inkel.app.store.RunFile;
 import inkel.core.io.json.TextFile;
 import inkel.core.io.json.UnreadableFile;
 import java.io.IOException;

@@ -1,5 +1,7 @@
 package inkel.app.state;
 
+import inkel.app.lane.Notice;
+import inkel.app.lane.Trouble;
 import inkel.app.words.Words;
 import inkel.core.quantity.Fact;
 import java.io.IOException;

@@ -1,6 +1,9 @@
 package inkel.app.state;
 
+import inkel.app.lane.Lanes;
+import inkel.app.lane.Trouble;
 import inkel.app.state.TuneWork.At;
+import inkel.app.store.RunFile;
 import inkel.core.document.Tuning;
 import inkel.core.io.document.UnkeptText;
 import inkel.core.io.json.TextFile;

@@ -1,8 +1,8 @@
 package inkel.app.kit;
 
-import inkel.app.state.Lanes;
-import inkel.app.state.Recovery;
+import inkel.app.lane.Lanes;
 import inkel.app.state.Session;
+import inkel.app.store.Recovery;
 import inkel.app.ui.frame.Stages;
 import inkel.app.ui.why.Explainer;
 import inkel.app.ui.why.Why;

@@ -1,8 +1,8 @@
 package inkel.app.kit;
 
-import inkel.app.state.Lanes;
-import inkel.app.state.Recovery;
+import inkel.app.lane.Lanes;
 import inkel.app.state.Session;
+import inkel.app.store.Recovery;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;

@@ -1,9 +1,9 @@
 package inkel.app.kit;
 
-import inkel.app.state.Examples;
 import inkel.app.state.Session;
 import inkel.app.state.TuneWork;
-import inkel.app.state.UserState;
+import inkel.app.store.Examples;
+import inkel.app.store.UserState;
 import inkel.app.ui.frame.Shell;
 import inkel.app.ui.frame.Window;
 import inkel.app.ui.kit.Pressable;

@@ -4,10 +4,10 @@ import static org.testfx.util.WaitForAsyncUtils.waitFor;
 import static org.testfx.util.WaitForAsyncUtils.waitForAsyncFx;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
+import inkel.app.lane.Lanes;
 import inkel.app.line.SerialPorts;
-import inkel.app.state.Lanes;
 import inkel.app.state.Session;
-import inkel.app.state.UserState;
+import inkel.app.store.UserState;
 import inkel.app.ui.frame.Shell;
 import inkel.app.ui.frame.Window;
 import inkel.app.ui.kit.Caption;

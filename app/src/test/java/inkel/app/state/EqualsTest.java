@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.lane.Notice;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;

@@ -6,6 +6,8 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.store.Examples;
+import inkel.app.store.Recovery;
 import inkel.core.document.Build;
 import inkel.core.document.edit.RenamePart;
 import java.nio.file.Files;

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.lane.Lanes;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;

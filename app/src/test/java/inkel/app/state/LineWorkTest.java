@@ -11,6 +11,8 @@ import inkel.app.line.Ear;
 import inkel.app.line.LineFailure;
 import inkel.app.line.Port;
 import inkel.app.line.Ports;
+import inkel.app.store.KnownPorts;
+import inkel.app.store.UserState;
 import inkel.core.io.document.PlanHash;
 import inkel.core.quantity.Fact;
 import java.io.IOException;

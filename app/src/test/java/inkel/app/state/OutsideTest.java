@@ -6,6 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.lane.Lanes;
+import inkel.app.store.OnDisk;
+import inkel.app.store.Recovery;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.lane.Lanes;
 import inkel.core.document.Node;
 import inkel.core.document.edit.SetPurpose;
 import inkel.core.seats.SeatPlan;

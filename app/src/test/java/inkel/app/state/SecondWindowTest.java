@@ -7,6 +7,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.OtherRun;
+import inkel.app.lane.Lanes;
+import inkel.app.store.Recovery;
 import inkel.core.document.edit.RenamePart;
 import inkel.core.io.catalog.Shelf;
 import inkel.core.io.document.BuildReader;

@@ -8,6 +8,9 @@ import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.lane.Lanes;
+import inkel.app.lane.Notice;
+import inkel.app.store.Recovery;
 import inkel.core.catalog.Habit;
 import inkel.core.document.Build;
 import inkel.core.document.Node;

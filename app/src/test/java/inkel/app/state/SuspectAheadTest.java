@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
+import inkel.app.lane.Lanes;
 import inkel.core.checks.Assessment;
 import inkel.core.quantity.Voltage;
 import inkel.core.wake.Check;

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 
 import inkel.app.kit.Given;
+import inkel.app.store.Examples;
 import inkel.app.ui.stage.Progress;
 import inkel.app.ui.wake.WakeView;
 import java.nio.file.Path;

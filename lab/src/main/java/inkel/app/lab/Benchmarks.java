@@ -1,6 +1,6 @@
 package inkel.app.lab;
 
-import inkel.app.state.Examples;
+import inkel.app.store.Examples;
 import inkel.app.ui.pins.LoomModel;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.CatalogSearch;

@@ -1,6 +1,6 @@
 package inkel.app.lab;
 
-import inkel.app.state.Examples;
+import inkel.app.store.Examples;
 import inkel.core.capture.Capture;
 import inkel.core.capture.CaptureReader;
 import inkel.core.io.catalog.CatalogReader;

@@ -1,7 +1,7 @@
 package inkel.app.lab;
 
 import inkel.app.Main;
-import inkel.app.state.Examples;
+import inkel.app.store.Examples;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;

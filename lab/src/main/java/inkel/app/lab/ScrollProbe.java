@@ -1,9 +1,9 @@
 package inkel.app.lab;
 
-import inkel.app.state.Lanes;
-import inkel.app.state.Recovery;
+import inkel.app.lane.Lanes;
 import inkel.app.state.Session;
-import inkel.app.state.UserState;
+import inkel.app.store.Recovery;
+import inkel.app.store.UserState;
 import inkel.app.ui.frame.Shell;
 import inkel.app.ui.frame.Window;
 import inkel.core.catalog.Catalog;

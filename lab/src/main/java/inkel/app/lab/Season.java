@@ -1,9 +1,9 @@
 package inkel.app.lab;
 
-import inkel.app.state.Examples;
-import inkel.app.state.Lanes;
-import inkel.app.state.Recovery;
+import inkel.app.lane.Lanes;
 import inkel.app.state.Session;
+import inkel.app.store.Examples;
+import inkel.app.store.Recovery;
 import inkel.core.bench.Answer;
 import inkel.core.bench.PracticeBench;
 import inkel.core.bench.Twist;

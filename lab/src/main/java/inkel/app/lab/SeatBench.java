@@ -2,7 +2,7 @@ package inkel.app.lab;
 
 import inkel.app.export.Export;
 import inkel.app.export.Exports;
-import inkel.app.state.Examples;
+import inkel.app.store.Examples;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;

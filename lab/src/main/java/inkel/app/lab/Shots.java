@@ -1,12 +1,12 @@
 package inkel.app.lab;
 
-import inkel.app.state.Drawers;
-import inkel.app.state.Examples;
-import inkel.app.state.Lanes;
-import inkel.app.state.Recovery;
+import inkel.app.lane.Lanes;
 import inkel.app.state.Session;
 import inkel.app.state.TuneWork;
-import inkel.app.state.UserState;
+import inkel.app.store.Drawers;
+import inkel.app.store.Examples;
+import inkel.app.store.Recovery;
+import inkel.app.store.UserState;
 import inkel.app.ui.frame.Shell;
 import inkel.app.ui.frame.Window;
 import inkel.app.ui.kit.Pressable;

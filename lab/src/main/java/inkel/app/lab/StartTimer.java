@@ -1,7 +1,7 @@
 package inkel.app.lab;
 
 import inkel.app.Main;
-import inkel.app.state.StartMarks;
+import inkel.app.store.StartMarks;
 import inkel.app.ui.frame.FirstPicture;
 import java.lang.management.ManagementFactory;
 import javafx.application.Platform;

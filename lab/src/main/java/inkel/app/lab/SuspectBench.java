@@ -1,6 +1,6 @@
 package inkel.app.lab;
 
-import inkel.app.state.Examples;
+import inkel.app.store.Examples;
 import inkel.core.bench.Answer;
 import inkel.core.bench.PracticeBench;
 import inkel.core.bench.Twist;

@@ -1,6 +1,6 @@
 package inkel.stress.cases;
 
-import inkel.app.state.Lanes;
+import inkel.app.lane.Lanes;
 
 /** A session whose work is done at once, but for what is thought through beside the window and that nobody waits for here. */
 final class Quiet {

@@ -1,6 +1,6 @@
 package inkel.stress.cases;
 
-import inkel.app.state.Examples;
+import inkel.app.store.Examples;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Meter;

@@ -1,7 +1,7 @@
 package inkel.stress.cases;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import inkel.app.state.Examples;
+import inkel.app.store.Examples;
 import inkel.core.catalog.Catalog;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.json.JsonText;

@@ -1,10 +1,10 @@
 package inkel.stress.cases;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import inkel.app.state.Opened;
-import inkel.app.state.Recovery;
 import inkel.app.state.Session;
-import inkel.app.state.UserState;
+import inkel.app.store.Opened;
+import inkel.app.store.Recovery;
+import inkel.app.store.UserState;
 import inkel.app.ui.frame.Shell;
 import inkel.app.ui.frame.Window;
 import inkel.core.circuit.NodeCircuit;

@@ -1,7 +1,7 @@
 package inkel.stress.cases;
 
-import inkel.app.state.Recovery;
 import inkel.app.state.Session;
+import inkel.app.store.Recovery;
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.OwnFigures;
 import inkel.core.catalog.PartClass;

@@ -1,6 +1,6 @@
 package inkel.stress.cases;
 
-import inkel.app.state.Recovery;
+import inkel.app.store.Recovery;
 import inkel.core.document.Build;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;

@@ -2,8 +2,8 @@ package inkel.app.ui.frame;
 
 import inkel.app.export.Export;
 import inkel.app.export.Exports;
-import inkel.app.state.Examples;
 import inkel.app.state.Session;
+import inkel.app.store.Examples;
 import inkel.app.ui.kit.Copying;
 import inkel.app.ui.stage.Command;
 import inkel.app.ui.stage.Command.Group;

@@ -1,7 +1,7 @@
 package inkel.app.ui.frame;
 
-import inkel.app.state.Examples;
-import inkel.app.state.UserState;
+import inkel.app.store.Examples;
+import inkel.app.store.UserState;
 import java.io.File;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

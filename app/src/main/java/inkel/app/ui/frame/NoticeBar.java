@@ -1,6 +1,6 @@
 package inkel.app.ui.frame;
 
-import inkel.app.state.Notice;
+import inkel.app.lane.Notice;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Subscriptions;

@@ -2,9 +2,9 @@ package inkel.app.ui.frame;
 
 import inkel.app.export.Export;
 import inkel.app.export.Exports;
-import inkel.app.state.Examples;
 import inkel.app.state.Session;
-import inkel.app.state.UserState;
+import inkel.app.store.Examples;
+import inkel.app.store.UserState;
 import inkel.app.ui.help.AboutPage;
 import inkel.app.ui.help.HelpPage;
 import inkel.app.ui.help.TourBar;

@@ -2,15 +2,15 @@ package inkel.app.ui.frame;
 
 import static java.util.concurrent.TimeUnit.MILLISECONDS;
 
-import inkel.app.state.Caches;
-import inkel.app.state.Lanes;
-import inkel.app.state.Opened;
-import inkel.app.state.Recovery;
+import inkel.app.lane.Lanes;
+import inkel.app.lane.Trouble;
 import inkel.app.state.Session;
-import inkel.app.state.Shelves;
-import inkel.app.state.StartMarks;
-import inkel.app.state.Trouble;
-import inkel.app.state.UserState;
+import inkel.app.store.Caches;
+import inkel.app.store.Opened;
+import inkel.app.store.Recovery;
+import inkel.app.store.Shelves;
+import inkel.app.store.StartMarks;
+import inkel.app.store.UserState;
 import inkel.app.ui.kit.Popups;
 import inkel.app.ui.kit.Zoom;
 import inkel.app.words.Words;

@@ -1,7 +1,7 @@
 package inkel.app.ui.start;
 
 import inkel.app.state.LeftWork;
-import inkel.app.state.Recovery;
+import inkel.app.store.Recovery;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;

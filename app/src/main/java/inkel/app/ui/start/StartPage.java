@@ -1,7 +1,7 @@
 package inkel.app.ui.start;
 
-import inkel.app.state.Examples;
 import inkel.app.state.Session;
+import inkel.app.store.Examples;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;

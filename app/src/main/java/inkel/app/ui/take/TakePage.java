@@ -3,7 +3,7 @@ package inkel.app.ui.take;
 import inkel.app.export.Export;
 import inkel.app.export.Exports;
 import inkel.app.export.Pictures;
-import inkel.app.state.Notice;
+import inkel.app.lane.Notice;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Copying;

@@ -5,6 +5,7 @@ import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;
 import inkel.app.ui.kit.Ui;
+import inkel.app.ui.tune.bench.BenchPane;
 import inkel.app.words.Words;
 import inkel.core.catalog.Memory;
 import inkel.core.catalog.Settings;

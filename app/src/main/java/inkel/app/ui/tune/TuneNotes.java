@@ -1,6 +1,8 @@
 package inkel.app.ui.tune;
 
 import inkel.app.state.TuneWork;
+import inkel.app.ui.tune.link.RadioWords;
+import inkel.app.ui.tune.servo.ServoWords;
 import inkel.app.ui.why.StageNotes;
 import inkel.app.ui.why.Why;
 import inkel.app.ui.why.Why.Line;

@@ -2,6 +2,7 @@ package inkel.app.ui.tune;
 
 import inkel.app.state.TuneWork;
 import inkel.app.ui.kit.Ui;
+import inkel.app.ui.tune.bench.BenchPane;
 import inkel.app.words.Words;
 
 /** A part whose bench needs a wire that is not there yet. */
@@ -12,7 +13,7 @@ final class UnwiredPane extends BenchPane {
     }
 
     @Override
-    void show() {
+    public void show() {
         // It says all there is.
     }
 }

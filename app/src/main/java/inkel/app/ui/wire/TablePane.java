@@ -1,7 +1,7 @@
 package inkel.app.ui.wire;
 
-import inkel.app.state.Drawers;
 import inkel.app.state.Session;
+import inkel.app.store.Drawers;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Scroller;
 import inkel.app.ui.kit.Tile;

@@ -2,8 +2,8 @@ package inkel.app.ui.frame;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import inkel.app.state.Examples;
-import inkel.app.state.UserState;
+import inkel.app.store.Examples;
+import inkel.app.store.UserState;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;

@@ -6,7 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.state.UserState;
+import inkel.app.store.UserState;
 import inkel.app.ui.kit.Line;
 import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.RemovePart;

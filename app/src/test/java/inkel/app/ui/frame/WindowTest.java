@@ -9,9 +9,9 @@ import static org.testfx.util.WaitForAsyncUtils.waitForAsyncFx;
 import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
-import inkel.app.state.Lanes;
+import inkel.app.lane.Lanes;
 import inkel.app.state.Session;
-import inkel.app.state.UserState;
+import inkel.app.store.UserState;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Pressable;

@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.state.UserState;
+import inkel.app.store.UserState;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import javafx.geometry.Bounds;

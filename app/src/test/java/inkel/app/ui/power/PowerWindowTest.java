@@ -7,7 +7,7 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.state.Notice;
+import inkel.app.lane.Notice;
 import inkel.app.ui.kit.Pressable;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Endpoint;

@@ -8,7 +8,7 @@ import inkel.app.export.Export;
 import inkel.app.export.Exports;
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.state.Notice;
+import inkel.app.lane.Notice;
 import inkel.core.finding.Stage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;

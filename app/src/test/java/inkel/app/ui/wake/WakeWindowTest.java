@@ -6,7 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.state.UserState;
+import inkel.app.store.UserState;
 import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
 import inkel.core.document.edit.Plug;

@@ -6,7 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
-import inkel.app.state.Drawers;
+import inkel.app.store.Drawers;
 import inkel.app.ui.kit.Caption;
 import inkel.core.drawer.Drawer;
 import inkel.core.drawer.Item;

@@ -1,0 +1,2 @@
+/** The lanes in which work runs, and how what came of it is told. */
+package inkel.app.lane;

@@ -1,0 +1,2 @@
+/** The bench of a servo: its ends, its places and what it follows. */
+package inkel.app.ui.tune.servo;
