@@ -6,12 +6,14 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.checks.ProvenPlan;
+import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.io.document.BuildFile;
@@ -25,6 +27,7 @@ import inkel.core.pins.PlanNotes;
 import inkel.core.pins.Planner;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.FeedTable;
 import inkel.core.wiring.HeaderPlace;
 import java.io.IOException;
 import java.io.PrintWriter;
@@ -64,6 +67,11 @@ final class PlanCommand implements Callable<Integer> {
     @Option(names = "--keep", description = "leave every wire where it is that can stay there")
     private boolean keep;
 
+    @Option(
+            names = "--feed",
+            description = "first feed what nothing feeds, from the rails that are on its table; nothing is bought")
+    private boolean feed;
+
     @Option(names = "--json", description = "print one JSON object")
     private boolean json;
 
@@ -73,7 +81,9 @@ final class PlanCommand implements Callable<Integer> {
             throw new ParameterException(spec.commandLine(), Words.get("cli.no_dash"));
         }
         Catalog catalog = OwnCatalog.read();
-        Build build = BuildReader.read(file, catalog);
+        Build read = BuildReader.read(file, catalog);
+        List<Feed> feeds = feeds(read, catalog);
+        Build build = feed ? Edit.applyAll(read, feeds) : read;
         long start = System.nanoTime();
         List<ProvenPlan> proven = new ArrayList<>();
         Map<String, PartialPlan> some = new LinkedHashMap<>();
@@ -106,6 +116,9 @@ final class PlanCommand implements Callable<Integer> {
         PrintWriter print = spec.commandLine().getOut();
         if (json) {
             Map<String, Object> answer = json(proven, planned, pins, stops, millis);
+            if (feed) {
+                answer.put("fed", feeds.stream().map(PlanCommand::json).toList());
+            }
             if (!some.isEmpty()) {
                 Map<String, Object> all = Json.object();
                 some.forEach((id, partial) -> all.put(id, json(partial)));
@@ -115,10 +128,19 @@ final class PlanCommand implements Callable<Integer> {
         } else {
             for (Plan plan : plans) {
                 print(print, plan, build, planned, pins);
+                if (feed) {
+                    feeds.stream()
+                            .filter(made -> made.node().equals(plan.node()))
+                            .forEach(made ->
+                                    print.printf("  %-18s ← %s%n", made.part() + "." + made.pin(), made.rail()));
+                }
                 Optional.ofNullable(some.get(plan.node())).ifPresent(partial -> print(print, partial));
             }
             if (isPlaced) {
                 stops.forEach(stop -> print(print, stop, proof(proven, stop)));
+            }
+            if (!feed && !feeds.isEmpty()) {
+                print.println(Words.say(Fact.of("cli.plan.may_feed").with("count", feeds.size())));
             }
         }
         if (out != null && isPlaced) {
@@ -126,6 +148,23 @@ final class PlanCommand implements Callable<Integer> {
             spec.commandLine().getErr().println(Words.get("cli.written", "file", out));
         }
         return !isPlaced ? 1 : stops.isEmpty() ? 0 : PLACED_WITH_STOPS;
+    }
+
+    /** What would feed whatever nothing feeds, on all tables. */
+    private static List<Feed> feeds(Build build, Catalog catalog) {
+        Circuit circuit = Circuit.of(build, catalog);
+        return build.nodes().stream()
+                .flatMap(node -> FeedTable.of(circuit, node.id()).stream())
+                .toList();
+    }
+
+    private static Map<String, Object> json(Feed made) {
+        Map<String, Object> entry = Json.object();
+        entry.put("node", made.node());
+        entry.put("part", made.part());
+        entry.put("pin", made.pin());
+        entry.put("rail", made.rail().toString());
+        return entry;
     }
 
     /** How far it came with a table that has no placement, or none that was found. */

@@ -8,9 +8,13 @@ import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Unfed;
 import inkel.core.document.Place;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.FeedTable;
 import inkel.core.remedy.PutParts;
 import java.nio.file.Path;
 import java.util.List;
@@ -54,7 +58,7 @@ public final class PartWork {
     public void add(PartClass cls, int count) {
         Assessment now = session.assessmentProperty().get();
         String node = session.nodeProperty().get();
-        Optional<NodeCircuit> circuit = now == null ? Optional.empty() : now.circuit(node);
+        Optional<NodeCircuit> circuit = shown();
         if (circuit.isEmpty() || cls.kind() == Kind.BOARD) {
             session.notices().trouble(Words.get("notice.one_board"));
             return;
@@ -64,6 +68,31 @@ public final class PartWork {
         session.selection().wantPlace(Place.ofPart(node, first));
         session.apply(edits);
         session.selection().inspect(null);
+    }
+
+    /** Whether nothing is brought to some part of the shown table. */
+    public boolean isSomeUnfed() {
+        return shown().filter(node -> !Unfed.of(node).isEmpty()).isPresent();
+    }
+
+    /** Feeds what nothing is brought to from the rails of the shown table, as one step. */
+    public void feedAll() {
+        Assessment now = session.assessmentProperty().get();
+        List<Feed> feeds = now == null
+                ? List.of()
+                : FeedTable.of(now.reports().circuit(), session.nodeProperty().get());
+        if (feeds.isEmpty()) {
+            session.notices().trouble(Words.get("notice.nothing_to_feed"));
+        } else if (session.apply(List.copyOf(feeds))) {
+            session.notices().done(Words.say(Fact.of("notice.fed").with("count", feeds.size())));
+        }
+    }
+
+    private Optional<NodeCircuit> shown() {
+        Assessment now = session.assessmentProperty().get();
+        return now == null
+                ? Optional.empty()
+                : now.circuit(session.nodeProperty().get());
     }
 
     /** Keeps a definition on the shelf and shows it; parts of its class are judged anew. */

@@ -215,6 +215,39 @@ class CliTest {
         assertEquals(0, run("plan", LOCKS, "--json").json().get("stops").size());
     }
 
+    /** A table that only names its parts: the plan says what would be fed, and feeds it when asked. */
+    @Test
+    void aPlanFeedsWhatNothingFeedsWhenAsked() throws IOException {
+        Path file = folder.resolve("bare.inkel.json");
+        Files.writeString(
+                file,
+                """
+                {"format": 2, "name": "Bare", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board"},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "air", "class": "pressure", "name": "Air"}]}]}
+                """);
+        Ran bare = run("plan", file.toString());
+        assertEquals(3, bare.code());
+        assertTrue(
+                bare.out().contains("With --feed, 2 supply pins are fed from rails that are on the table."),
+                bare.out());
+        Path out = folder.resolve("fed.inkel.json");
+        Ran fed = run("plan", file.toString(), "--feed", "--json", "-o", out.toString());
+        assertEquals(0, fed.code(), fed.out());
+        assertEquals(
+                "[{\"node\":\"a\",\"part\":\"board\",\"pin\":\"USB\",\"rail\":\"usb.5V\"},"
+                        + "{\"node\":\"a\",\"part\":\"air\",\"pin\":\"VCC\",\"rail\":\"board.3V3\"}]",
+                fed.json().get("fed").toString());
+        assertEquals(
+                0,
+                run("plan", out.toString(), "--feed", "--json")
+                        .json()
+                        .get("fed")
+                        .size());
+        assertFalse(run("plan", out.toString()).out().contains("--feed"));
+    }
+
     /** Two pressure sensors on one bus: one must be tied for its other address. Three SPI parts on a board of one port. */
     @Test
     void aPlanTellsItsStrapsAndWhatTheProgramDrives() throws IOException {

@@ -85,6 +85,41 @@ class SessionTest {
         assertTrue(told.matches(".*Tied for an address: (One|Two) SDO \\(3V3\\)\\.$"), told);
     }
 
+    /** A table that was only written down: one step feeds it, one undo takes that back, and then nothing is left to feed. */
+    @Test
+    void whatGetsNothingIsFedInOneStep() throws IOException {
+        Path bare = folder.resolve("bare.inkel.json");
+        Files.writeString(
+                bare,
+                """
+                {"format": 2, "name": "Bare", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board"},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "air", "class": "pressure", "name": "Air"},
+                           {"id": "modem", "class": "text-modem", "name": "Modem"}]}]}
+                """);
+        session.files().open(bare);
+        assertTrue(session.parts().isSomeUnfed());
+        session.parts().feedAll();
+        assertEquals("Fed 2 supply pins.", session.notices().property().get().text());
+        assertEquals(
+                "board.3V3",
+                session.build()
+                        .orElseThrow()
+                        .nodes()
+                        .get(0)
+                        .part("air")
+                        .orElseThrow()
+                        .feeds()
+                        .get("VCC")
+                        .toString());
+        session.parts().feedAll();
+        assertTrue(session.notices().property().get().text().startsWith("No rail on this table"));
+        session.undo();
+        assertTrue(session.build().orElseThrow().nodes().get(0).board().feeds().isEmpty());
+        assertFalse(session.canUndoProperty().get());
+    }
+
     private static String nameOf(Session of, String part) {
         return of.build()
                 .orElseThrow()

@@ -66,7 +66,7 @@ public record PartClass(
         return changed(id, newSupplies, newOutputs, newIo, newModes, newPulls, controller, demands, handling);
     }
 
-    /** The same class on another clock: an inner one wants no crystal, and none of its capacitors. */
+    /** The same class on another clock: an inner one wants no crystal, and none of its capacitors; a slower one less of its supply. */
     public PartClass at(ClockChoice choice) {
         Set<String> ends = new HashSet<>();
         handling.make().around().stream()
@@ -81,8 +81,11 @@ public record PartClass(
         Make make = new Make(
                 handling.make().form(), handling.make().pitch(), handling.make().headerLoose(), around);
         Handling clocked = handling.with(make);
+        List<Supply> kept = supplies.stream()
+                .map(supply -> choice.worksFrom().map(supply::worksFrom).orElse(supply))
+                .toList();
         return changed(
-                id, supplies, outputs, io, modes, pulls, controller.map(board -> board.at(choice)), demands, clocked);
+                id, kept, outputs, io, modes, pulls, controller.map(board -> board.at(choice)), demands, clocked);
     }
 
     /** The same class with other loads on its signal pins. */

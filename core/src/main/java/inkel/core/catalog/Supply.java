@@ -1,6 +1,7 @@
 package inkel.core.catalog;
 
 import inkel.core.quantity.Figure;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.Optional;
 
@@ -26,5 +27,18 @@ public record Supply(
     /** One that takes any source of its volts, and goes with no other pin. */
     public static Supply plain(String pin, Figure<Voltage> range, Voltage absoluteMax) {
         return new Supply(pin, range, absoluteMax, Optional.empty(), Optional.empty(), false, false);
+    }
+
+    /** The same pin of a chip that works from another voltage on, not above its usual one. */
+    public Supply worksFrom(Voltage least) {
+        Range<Voltage> known = range.range();
+        return new Supply(
+                pin,
+                new Figure<>(new Range<>(least, known.typ(), known.max()), range.source()),
+                absoluteMax,
+                dropout,
+                with,
+                isForCell,
+                isMeasured);
     }
 }

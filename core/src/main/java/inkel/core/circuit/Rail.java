@@ -66,6 +66,11 @@ public record Rail(
         return figure.isEmpty() ? Optional.empty() : Optional.of(figure.get().range());
     }
 
+    /** Its voltage, or what that would be once something feeds it; empty for a rail that passes on and gets nothing. */
+    public Optional<Range<Voltage>> nominal() {
+        return volts().or(() -> output.volts().map(Figure::range));
+    }
+
     /** Where its voltage comes from; from the class when there is none. */
     public Source source() {
         return figure.isEmpty() ? Source.CLASS : figure.get().source();

@@ -6,21 +6,27 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.Unfed;
+import inkel.core.document.Node;
+import inkel.core.document.Part;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.FeedTable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * Every supply pin of every part against the rail that feeds it.
  *
  * @param feeds in document order
+ * @param circuit what they are of
  */
-public record SupplyReport(List<Feed> feeds) {
+public record SupplyReport(List<Feed> feeds, Circuit circuit) {
     public SupplyReport {
         feeds = List.copyOf(feeds);
     }
@@ -86,7 +92,40 @@ public record SupplyReport(List<Feed> feeds) {
                 }
             }
         }
-        return new SupplyReport(feeds);
+        return new SupplyReport(feeds, circuit);
+    }
+
+    /** Ways to feed a part that nothing is brought to, best first. Worked out when asked for. */
+    public List<Fix> waysToFeed(NodeCircuit node, Unfed unfed) {
+        return Stream.concat(
+                        new FeedFixes(node, circuit.catalog()).of(unfed.placed(), unfed.ways()).stream(),
+                        FeedTable.fix(circuit, node, unfed).stream())
+                .toList();
+    }
+
+    /** What stands so; a pin that only follows another one is told by that. */
+    public List<Feed> standing(Fit fit) {
+        return feeds.stream()
+                .filter(feed -> feed.fit() == fit)
+                .filter(feed -> feed.supply()
+                        .with()
+                        .filter(leader -> isFollowing(feed) && isSo(feed, leader, fit))
+                        .isEmpty())
+                .toList();
+    }
+
+    /** Whether its builder gave it no feed of its own. */
+    private static boolean isFollowing(Feed feed) {
+        Node node = feed.node().node();
+        Part part = feed.placed().part().isBoard()
+                ? node.board()
+                : node.part(feed.placed().id()).orElseThrow();
+        return !part.feeds().containsKey(feed.supply().pin());
+    }
+
+    private boolean isSo(Feed feed, String pin, Fit fit) {
+        return of(feed.node().node().id(), feed.placed().id()).stream()
+                .anyMatch(other -> other.supply().pin().equals(pin) && other.fit() == fit);
     }
 
     /** The supply pins of one part. */

@@ -27,6 +27,9 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
     /** More than this share of the rail lost on the way is worth a thicker wire. */
     static final double MOST_SHARE = 0.05;
 
+    /** A loss below this rounds to nothing on any meter, and on the screen. */
+    static final Voltage TOLD = Voltage.ofVolts(0.005);
+
     static List<FeedLine> of(NodeCircuit node) {
         List<FeedLine> lines = new ArrayList<>();
         for (Rail rail : node.rails()) {
@@ -90,6 +93,7 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
         return losesTooMuch(drop());
     }
 
+    /** Whether the rail would do and what arrives does not, or more is lost than need be; a loss that no meter shows is none. */
     boolean losesTooMuch(Voltage drop) {
         if (rail.volts().isEmpty()) {
             return false;
@@ -97,7 +101,7 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
         Range<Voltage> volts = rail.volts().get();
         Voltage given = volts.lowest().minus(sag());
         boolean railWouldDo = !given.isBelow(needs());
-        boolean isShort = given.minus(drop).isBelow(needs());
+        boolean isShort = given.minus(drop).isBelow(needs()) && !drop.isBelow(TOLD);
         boolean isMuch = drop.isAbove(volts.expected().times(MOST_SHARE));
         return railWouldDo && (isShort || isMuch);
     }

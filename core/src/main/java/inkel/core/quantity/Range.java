@@ -33,12 +33,12 @@ public record Range<Q extends Quantity & Comparable<Q>>(Q min, Q typ, Q max) {
         return min != null ? min : typ != null ? typ : max;
     }
 
-    /** The value to expect on the bench: the typical one, else the middle known one. */
     /** The expected amount alone. */
     public Range<Q> usual() {
         return exactly(expected());
     }
 
+    /** The value to expect on the bench: the typical one, else the middle known one. */
     public Q expected() {
         return typ != null ? typ : max != null ? max : min;
     }

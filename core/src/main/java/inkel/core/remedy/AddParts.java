@@ -2,13 +2,10 @@ package inkel.core.remedy;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.IoFamily;
-import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
-import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -25,13 +22,13 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Puts parts of a class on a node's table, fed from rails that suit them where there are any. */
 public final class AddParts {
@@ -132,24 +129,15 @@ public final class AddParts {
         Map<String, Endpoint> feeds = new LinkedHashMap<>();
         for (Supply supply : cls.supplies()) {
             if (!cls.mayStayUnfed(supply)) {
-                bestRail(circuit, cls, supply).ifPresent(rail -> feeds.put(supply.pin(), rail.id()));
+                rails(circuit, cls, supply).findFirst().ifPresent(rail -> feeds.put(supply.pin(), rail.id()));
             }
         }
         return feeds;
     }
 
-    /**
-     * A rail that usually suits and has room for the part's peak: the one that the board's own signals hang on, so that
-     * levels match; else one that a wire reaches rather than what is plugged into the board, then the one nearest to the
-     * typical voltage, one that suits at its ends too, and of those the one with most room.
-     */
-    private static Optional<Rail> bestRail(NodeCircuit circuit, PartClass cls, Supply supply) {
-        Voltage wanted = supply.range().range().expected();
-        Set<Endpoint> logic = logicRails(circuit);
-        boolean hasSignals = cls.signals().findAny().isPresent();
-        boolean isLedOn = cls.outputs().stream()
-                .anyMatch(output -> output.way() == Output.Way.PASS
-                        && output.from().filter(supply.pin()::equals).isPresent());
+    /** The rails that usually suit a pin and have room for the part's peak, in their {@link RailOrder}. */
+    static Stream<Rail> rails(NodeCircuit circuit, PartClass cls, Supply supply) {
+        boolean isLedOn = RailOrder.isLedOn(cls, supply);
         return circuit.rails().stream()
                 // What a part only leads on, a cell behind a charger or a motor's supply, is no rail of the board.
                 .filter(rail -> !isLedOn || !circuit.isMadeFrom(rail.id(), Part.BOARD))
@@ -157,24 +145,10 @@ public final class AddParts {
                 .filter(rail -> LoadScrews.mayFeed(circuit, rail, cls))
                 // What a contact switches is for what the builder means to switch.
                 .filter(rail -> rail.output().contact().isEmpty())
-                .filter(rail -> rail.volts()
+                .filter(rail -> FeedFixes.volts(circuit, rail)
                         .filter(volts -> FeedFixes.fits(volts.usual(), supply))
                         .isPresent())
                 .filter(rail -> !cls.peak(supply.pin()).isAbove(rail.room()))
-                .min(Comparator.<Rail, Boolean>comparing(rail -> !LoadScrews.isOne(circuit, rail))
-                        .thenComparing(rail -> !hasSignals || !logic.contains(rail.id()))
-                        .thenComparing(rail -> isPlugged(circuit, rail.id()))
-                        .thenComparingDouble(rail ->
-                                Math.abs(rail.volts().orElseThrow().expected().volts() - wanted.volts()))
-                        .thenComparing(rail -> !FeedFixes.fits(rail.volts().orElseThrow(), supply))
-                        .thenComparing(Comparator.comparing(Rail::room).reversed()));
-    }
-
-    /** Whether a rail goes into a socket of the board. */
-    private static boolean isPlugged(NodeCircuit circuit, Endpoint rail) {
-        Placed board = circuit.board();
-        return board.cls().pins().stream()
-                .filter(Pin::isSocket)
-                .anyMatch(pin -> rail.equals(board.part().feeds().get(pin.label())));
+                .sorted(RailOrder.of(circuit, cls, supply));
     }
 }

@@ -8,6 +8,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.Unfed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.document.edit.AddPart;
@@ -19,7 +20,9 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -30,6 +33,9 @@ import java.util.stream.Stream;
 public final class FeedFixes {
     private static final int MOST = 3;
 
+    /** What comes with a plug, which no wire reaches. */
+    private static final String PLUGGED = "usb";
+
     private final NodeCircuit node;
     private final Catalog catalog;
 
@@ -39,50 +45,39 @@ public final class FeedFixes {
     }
 
     /**
-     * Ways to feed a pin with a voltage it bears and a rail that has room for it: rails that are there first, of those the
-     * one that the board's own pins hang on, then the one with most room; then what must be bought, what gives just what the
-     * part usually has first, and of these what does it without strain.
+     * Ways to feed a pin with a voltage it bears and a rail that has room for it: rails that are there first, in their
+     * {@link RailOrder}; then what must be bought, what gives just what the part usually has first, and of these what does it
+     * without strain.
      */
     public List<Fix> of(Placed placed, Supply supply) {
-        return Stream.concat(ahead(placed, supply).stream(), of(placed, supply, Voltage.ZERO, rail -> true).stream())
+        return of(placed, supply, Voltage.ZERO, rail -> true);
+    }
+
+    /**
+     * Ways to feed one of several pins of a part, rails that are there before what must be bought.
+     *
+     * @param ways its pins, any of which is enough
+     */
+    public List<Fix> of(Placed placed, List<Supply> ways) {
+        if (ways.size() == 1) {
+            return of(placed, ways.get(0));
+        }
+        Map<String, Fix> fixes = new LinkedHashMap<>();
+        ways.forEach(supply -> of(placed, supply).forEach(fix -> fixes.putIfAbsent(fix.id(), fix)));
+        return fixes.values().stream()
+                .sorted(Comparator.comparing(FeedFixes::isBought))
                 .limit(MOST)
                 .toList();
     }
 
-    /** Where a part is put on something that only passes on what it gets, and gets nothing: what that may be fed from. */
-    private List<Fix> ahead(Placed placed, Supply supply) {
-        Optional<Rail> idle = node.railOf(placed, supply.pin())
-                .filter(rail -> rail.volts().isEmpty() && rail.output().way() == Output.Way.PASS);
-        if (idle.isEmpty()) {
-            return List.of();
-        }
-        Placed owner = node.part(idle.get().id().part()).orElseThrow();
-        Optional<Supply> in = idle.get()
-                .output()
-                .from()
-                .filter(pin -> !owner.part().feeds().containsKey(pin))
-                .flatMap(owner.cls()::supply);
-        return in.stream()
-                .flatMap(pin -> node.rails().stream()
-                        .filter(rail -> rail.output().contact().isEmpty() && !node.isMadeFrom(rail.id(), owner.id()))
-                        .filter(rail -> maySupply(node, rail, pin))
-                        .filter(rail -> rail.volts()
-                                .filter(volts -> fits(volts, pin) && fits(volts, supply))
-                                .isPresent())
-                        .filter(rail -> !idle.get().peak().isAbove(rail.room()))
-                        .sorted(Comparator.comparing(Rail::room).reversed())
-                        .map(rail -> new Fix(
-                                "feed-" + owner.id() + "-" + pin.pin() + "-from-" + rail.id(),
-                                Fact.of("fix.feed_pin")
-                                        .with("part", owner.part().name())
-                                        .with("pin", pin.pin())
-                                        .with("rail", railName(rail.id())),
-                                Fact.of("fix.feed.cost")
-                                        .with(
-                                                "room",
-                                                rail.room().minus(idle.get().peak())),
-                                List.of(new Feed(node.node().id(), owner.id(), pin.pin(), rail.id())))))
-                .toList();
+    private static boolean isBought(Fix fix) {
+        return fix.edits().stream().anyMatch(AddPart.class::isInstance);
+    }
+
+    /** The voltage of a rail, or what it will be once what it waits for is fed; empty where nobody is asked to feed that. */
+    static Optional<Range<Voltage>> volts(NodeCircuit node, Rail rail) {
+        return rail.volts().or(() -> rail.nominal()
+                .filter(volts -> Unfed.above(node, rail.id()).isPresent()));
     }
 
     /** As {@link #of(Placed, Supply, Current, Voltage, Predicate)}, for what the part itself takes. */
@@ -105,35 +100,51 @@ public final class FeedFixes {
             return List.of();
         }
         Current peak = peakOf(placed, supply);
-        Set<Endpoint> logic = AddParts.logicRails(node);
-        List<Fix> fixes = new ArrayList<>();
-        node.rails().stream()
-                .filter(rail -> !now.filter(rail.id()::equals).isPresent())
-                .filter(rail -> isAllowed.test(rail.id()))
-                .filter(rail -> rail.output().contact().isEmpty() && maySupply(node, rail, supply))
-                .filter(rail -> LoadScrews.mayFeed(node, rail, placed.cls()))
-                .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
-                .filter(rail -> rail.volts()
-                        .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
-                        .isPresent())
-                .filter(rail -> !peak.isAbove(rail.room()))
-                .sorted(Comparator.<Rail, Boolean>comparing(rail -> !logic.contains(rail.id()))
-                        .thenComparing(Comparator.comparing(Rail::room).reversed()))
-                .map(rail -> feedFrom(placed, supply, rail))
-                .forEach(fixes::add);
+        List<Fix> fixes = new ArrayList<>(onTable(placed, supply, least, isAllowed));
         catalog.all().stream()
                 .filter(cls -> cls.outputs().stream()
                         .flatMap(output -> output.volts().stream())
                         .noneMatch(volts -> volts.range().lowest().isBelow(least)))
                 .sorted(Comparator.<PartClass, Boolean>comparing(cls -> !isUsual(cls, supply))
-                        .thenComparing(cls -> isStrained(cls, peak)))
+                        .thenComparing(cls -> isStrained(cls, peak))
+                        .thenComparing(FeedFixes::isOfABench))
                 .flatMap(cls -> added(placed, supply, cls, peak.isAbove(bought) ? peak : bought, isAllowed).stream())
                 .forEach(fixes::add);
-        boolean hasSignals = placed.cls().signals().findAny().isPresent();
+        boolean isOfSignals = placed.cls().signals().findAny().isPresent() && !RailOrder.isLedOn(placed.cls(), supply);
         return fixes.stream()
-                .sorted(Comparator.comparing(fix -> hasSignals && isForeign(fix)))
+                .sorted(Comparator.comparing(fix -> isOfSignals && isForeign(fix)))
                 .limit(MOST)
                 .toList();
+    }
+
+    /**
+     * Rails that are there, best first.
+     *
+     * @param supply with what hangs behind the pin, as {@link Behind} has it
+     */
+    private List<Fix> onTable(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
+        Current peak = peakOf(placed, supply);
+        Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
+        boolean isPlug = placed.cls().pin(supply.pin()).filter(Pin::isSocket).isPresent();
+        return node.rails().stream()
+                .filter(rail -> !now.filter(rail.id()::equals).isPresent())
+                .filter(rail ->
+                        isAllowed.test(rail.id()) && (isPlug ? rail.isSource() : !RailOrder.isPassedOn(node, rail)))
+                .filter(rail -> rail.output().contact().isEmpty() && maySupply(node, rail, supply))
+                .filter(rail -> LoadScrews.mayFeed(node, rail, placed.cls()))
+                .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
+                .filter(rail -> volts(node, rail)
+                        .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
+                        .isPresent())
+                .filter(rail -> !peak.isAbove(rail.room()))
+                .sorted(RailOrder.of(node, placed.cls(), supply))
+                .map(rail -> feedFrom(placed, supply, rail))
+                .toList();
+    }
+
+    /** Rails that are there for a pin and are allowed, best first; nothing is bought. */
+    List<Fix> onTable(Placed placed, Supply supply, Predicate<Endpoint> isAllowed) {
+        return onTable(placed, Behind.of(node, placed, supply), Voltage.ZERO, isAllowed);
     }
 
     /** Whether a part would hang on a source that does not feed the board, so that either may be on while the other is off. */
@@ -156,6 +167,11 @@ public final class FeedFixes {
         return cls.outputs().stream()
                 .flatMap(output -> output.volts().stream())
                 .anyMatch(volts -> Math.abs(volts.range().expected().volts() - wanted) <= wanted / 20);
+    }
+
+    /** Set by hand each time: good on a bench, nothing that a finished table keeps. */
+    private static boolean isOfABench(PartClass cls) {
+        return cls.outputs().stream().anyMatch(Output::isLimitSet);
     }
 
     private static boolean isStrained(PartClass cls, Current peak) {
@@ -194,9 +210,12 @@ public final class FeedFixes {
     }
 
     private Fix feedFrom(Placed placed, Supply supply, Rail rail) {
+        Fact title = placed.cls().supplies().size() == 1
+                ? Fact.of("fix.feed")
+                : Fact.of("fix.feed_pin").with("pin", supply.pin());
         return new Fix(
                 "feed-" + supply.pin() + "-from-" + rail.id(),
-                Fact.of("fix.feed").with("part", placed.part().name()).with("rail", railName(rail.id())),
+                title.with("part", placed.part().name()).with("rail", railName(rail.id())),
                 Fact.of("fix.feed.cost").with("room", rail.room().minus(peakOf(placed, supply))),
                 List.of(new Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
     }
@@ -214,6 +233,12 @@ public final class FeedFixes {
             return Optional.empty();
         }
         Output output = cls.outputs().get(0);
+        boolean isSocket = placed.cls().pin(supply.pin()).filter(Pin::isSocket).isPresent();
+        if (isSocket
+                ? output.from().isPresent()
+                : cls.kinds().contains(PLUGGED) && !placed.part().isBoard()) {
+            return Optional.empty();
+        }
         if (supply.isForCell() && output.battery().isEmpty()) {
             return Optional.empty();
         }
@@ -246,7 +271,7 @@ public final class FeedFixes {
     private Optional<Rail> inputFor(Supply in, Placed placed, Current peak, Predicate<Endpoint> isAllowed) {
         return node.rails().stream()
                 .filter(rail -> isAllowed.test(rail.id()) && !LoadScrews.isOne(node, rail))
-                .filter(rail -> rail.output().contact().isEmpty())
+                .filter(rail -> rail.output().contact().isEmpty() && !RailOrder.isPassedOn(node, rail))
                 .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> !peak.isAbove(rail.room()))

@@ -148,7 +148,7 @@ public final class PutParts {
     }
 
     /** The pin through which a motor gets its current: what it is led on from, else the one that takes most. */
-    private static Optional<Supply> motorPin(PartClass cls) {
+    static Optional<Supply> motorPin(PartClass cls) {
         if (cls.kinds().stream().noneMatch(MOTORS::contains)) {
             return Optional.empty();
         }
@@ -171,7 +171,7 @@ public final class PutParts {
     }
 
     /** Whether a rail neither feeds the board nor comes from it. */
-    private static boolean isApart(NodeCircuit node, Endpoint rail) {
+    static boolean isApart(NodeCircuit node, Endpoint rail) {
         Placed board = node.board();
         return !node.isMadeFrom(rail, board.id())
                 && board.part().feeds().values().stream()
@@ -211,7 +211,7 @@ public final class PutParts {
         return way.edits().size() == 1 && way.edits().get(0) instanceof Feed feed && isOfDriver(node, feed.rail());
     }
 
-    private static boolean isOfDriver(NodeCircuit node, Endpoint rail) {
+    static boolean isOfDriver(NodeCircuit node, Endpoint rail) {
         return node.part(rail.part())
                 .filter(owner -> owner.cls().offers().anyMatch(pin -> pin.can(Ability.Kind.PWM)))
                 .isPresent();

@@ -41,14 +41,14 @@ class HabitsTest {
     @Test
     void servosGetASupplyOfTheirOwnOrHangOnTheBoardWhileHalfOfItsSpareIsEnough() throws Exception {
         Habit<Habit.ServoSupply> habit = Habit.SERVO_SUPPLY;
-        assertEquals(end("bench-supply.+"), feedOfServo(Builds.classic(), "servo-micro"));
+        assertEquals(end("wall-supply-5v.+"), feedOfServo(Builds.classic(), "servo-micro"));
         // 750 mA at the most against half of what a port of 500 mA leaves: not enough, whatever the habit.
         assertEquals(
-                end("bench-supply.+"),
+                end("wall-supply-5v.+"),
                 feedOfServo(Builds.classic().habit(habit, Habit.ServoSupply.BOARD), "servo-micro"));
         // A strong supply straight on the 5 V pin is the board's and carries both.
         assertEquals(end("wall.+"), feedOfServo(strong().habit(habit, Habit.ServoSupply.BOARD), "servo-micro"));
-        assertEquals(end("bench-supply.+"), feedOfServo(strong(), "servo-micro"));
+        assertEquals(end("wall-supply-5v.+"), feedOfServo(strong(), "servo-micro"));
     }
 
     private static Builds strong() {

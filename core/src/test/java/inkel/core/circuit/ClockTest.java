@@ -52,6 +52,41 @@ class ClockTest {
                 .noneMatch(line -> line.kind() == PartsList.Kind.CRYSTAL));
     }
 
+    /** At 8 MHz 2.7 V are enough, at 16 MHz 4.5 V: three cells of 3 to 4.8 V are judged by the clock. */
+    @Test
+    void aSlowerClockIsContentWithLess() throws Exception {
+        Builds cells = Builds.on("chip-40pin").part("cells", "battery-aa-3").boardOnly("VCC", "cells.+");
+        // One finding: the other supply pin goes with it.
+        RuleKit.firesAt(cells, "parts.supply_too_low", "board");
+        RuleKit.everyWayOut(cells, "parts.supply_too_low");
+        RuleKit.quiet(cells.setting("board", "clock", "inner 8 MHz"), "parts.supply_too_low");
+        assertEquals(
+                2.7,
+                cells.circuit()
+                        .board()
+                        .cls()
+                        .supply("AVCC")
+                        .orElseThrow()
+                        .range()
+                        .range()
+                        .lowest()
+                        .volts(),
+                1e-9);
+        // An own figure goes before that of the clock.
+        RuleKit.fires(cells.figure("board", "supply/VCC/min", "3.3 V"), "parts.supply_too_low");
+    }
+
+    /** The small chip's fast clock asks for more than its usual one. */
+    @Test
+    void aFasterClockAsksForMore() {
+        Builds three = Builds.on("chip-8pin")
+                .part("bench", "bench-supply")
+                .setting("bench", "volts", "3.3 V")
+                .boardOnly("VCC", "bench.+");
+        RuleKit.quiet(three, "parts.supply_too_low");
+        RuleKit.fires(three.setting("board", "clock", "inner 16 MHz"), "parts.supply_too_low");
+    }
+
     @Test
     void anotherCrystalIsOnTheListInPlaceOfTheUsualOne() {
         assertTrue(around(chip("crystal 8 MHz")).contains("CRYSTAL X1 8000000.0"));

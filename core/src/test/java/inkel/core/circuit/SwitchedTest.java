@@ -167,7 +167,7 @@ class SwitchedTest {
                 .part("five", "wall-supply-5v")
                 .part("relay", "relay-one", "VCC=board.5V")
                 .part("pump", "pump-transistor", "V+=relay.NO");
-        Fix first = RuleKit.firesAt(unfed, "parts.no_supply", "pump").fixes().get(0);
+        Fix first = RuleKit.firesAt(unfed, "parts.no_supply", "relay").fixes().get(0);
         assertEquals(List.of(new Feed(Builds.NODE, "relay", "COM", Builds.end("five.+"))), first.edits());
         RuleKit.everyWayOut(unfed, "parts.no_supply");
     }

@@ -120,6 +120,13 @@ public final class Builds {
         return this;
     }
 
+    /** Leaves the board without a supply, and takes the port off the table. */
+    public Builds boardUnfed() {
+        parts.set(0, parts.get(0).withFeeds(Map.of()));
+        parts.removeIf(part -> part.id().equals("usb"));
+        return this;
+    }
+
     /** Feeds the board through one pin more. */
     public Builds boardAlso(String pin, String rail) {
         parts.set(0, parts.get(0).withFeed(pin, end(rail)));

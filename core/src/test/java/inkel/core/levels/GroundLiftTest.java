@@ -146,9 +146,9 @@ class GroundLiftTest {
                 List.of(
                         "star-servo-0",
                         "star-level",
-                        "add-bench-supply",
                         "add-wall-supply-5v",
-                        "add-wall-supply-5v-strong"),
+                        "add-wall-supply-5v-strong",
+                        "add-bench-supply"),
                 finding.fixes().stream().map(Fix::id).toList());
         RuleKit.everyWayOut(sensor(2), "levels.ground_lift");
         assertEquals(

@@ -172,12 +172,39 @@ class PinGoneRuleTest {
     @Test
     void aFeedFromARailOrToAPinThatIsNotThere() throws Exception {
         Builds rail = Builds.classic().part("radio", "packet-radio", "VCC=board.3V4");
-        assertEquals(
-                "parts.pin_gone.feed",
-                RuleKit.firesAt(rail, CODE, "radio.VCC").sentence().key());
+        Finding finding = RuleKit.firesAt(rail, CODE, "radio.VCC");
+        assertEquals("parts.pin_gone.feed_rails", finding.sentence().key());
+        assertEquals(List.of("5V", "3V3"), finding.sentence().values().get("rails"));
+        assertEquals("near", finding.fixes().get(0).id());
         RuleKit.everyWayOut(rail, CODE);
+        RuleKit.quiet(rail, "parts.no_supply");
         Builds pin = Builds.classic().part("radio", "packet-radio", "VCD=board.3V3");
         RuleKit.everyWayOut(pin, CODE);
+    }
+
+    /** A label out of another catalogue: the only rail is meant, and nobody is left without a supply for it. */
+    @Test
+    void theOnlyRailOfASourceIsMeant() throws Exception {
+        Builds table = Builds.on("chip-28pin-five")
+                .part("cells", "battery-rechargeable-4")
+                .boardOnly("VDD", "cells.OUT");
+        Finding finding = RuleKit.firesAt(table, CODE, "board.VDD");
+        assertEquals(
+                List.of(new Feed(Builds.NODE, "board", "VDD", end("cells.+"))),
+                finding.fixes().get(0).edits());
+        assertTrue(
+                finding.fixes().stream().noneMatch(fix -> fix.id().equals("take-away")), "it would get nothing then");
+        RuleKit.everyWayOut(table, CODE);
+    }
+
+    /** What may do without a supply may lose a feed that is none. */
+    @Test
+    void aFeedThatNeedNotBeIsTakenOff() throws Exception {
+        Builds table = Builds.classic().part("relay", "relay-one", "VCC=board.5V", "COM=board.12V");
+        assertEquals(
+                "take-away",
+                RuleKit.firesAt(table, CODE, "relay.COM").fixes().get(0).id());
+        RuleKit.everyWayOut(table, CODE);
     }
 
     @Test

@@ -132,13 +132,116 @@ class SupplyRulesTest {
         assertEquals(List.of(), Builds.classic().findings("parts.no_supply"), "one way into the board is enough");
     }
 
+    private static final String NO_SUPPLY = "parts.no_supply";
+
+    private static List<Object> waiting(Finding finding) {
+        return List.copyOf((List<?>) finding.sentence().values().get("waiting"));
+    }
+
+    /** One cause, one finding: the regulator wants its supply, and the radio only waits for it. */
     @Test
-    void aRailThatIsNotFedFeedsNobody() {
-        List<Finding> findings = Builds.classic()
+    void whatHangsOnARailThatIsNotFedWaitsForIt() throws Exception {
+        Builds table = Builds.classic()
                 .part("reg", "regulator-linear-3v3")
                 .part("radio", "packet-radio", "VCC=reg.OUT")
-                .findings("parts.no_supply");
-        assertEquals(2, findings.size());
+                .part("later", "light-sensor", "VCC=reg.OUT")
+                .setting("later", "later", "yes");
+        Finding finding = RuleKit.firesAt(table, NO_SUPPLY, "reg");
+        assertEquals("parts.no_supply.behind", finding.sentence().key());
+        assertEquals(List.of("radio"), waiting(finding));
+        RuleKit.everyWayOut(table, NO_SUPPLY);
+    }
+
+    @Test
+    void aBoardWithSeveralWaysInWantsOne() throws Exception {
+        Builds table = Builds.on("board-classic-3v3")
+                .boardUnfed()
+                .part("colour", "colour-i2c", "VIN=board.3V3")
+                .part("tilt", "accelerometer-digital", "VCC=board.3V3");
+        Finding finding = RuleKit.firesAt(table, NO_SUPPLY, "board");
+        assertEquals("parts.no_supply.ways_and_behind", finding.sentence().key());
+        assertEquals(List.of("colour", "tilt"), waiting(finding));
+        RuleKit.everyWayOut(table, NO_SUPPLY);
+    }
+
+    /** A chip's second supply pin goes with the first. */
+    @Test
+    void aPinThatGoesWithAnotherIsNotToldBesideIt() throws Exception {
+        Builds chip = Builds.on("chip-28pin").boardUnfed();
+        assertEquals(
+                "parts.no_supply",
+                RuleKit.firesAt(chip, NO_SUPPLY, "board").sentence().key());
+        RuleKit.everyWayOut(chip, NO_SUPPLY);
+    }
+
+    /** A second pin that hangs on a rail of its own is judged by itself. */
+    @Test
+    void aPinThatGoesWithAnotherIsToldWhereItIsFedApart() {
+        Builds chip = Builds.on("chip-28pin").boardOnly("VCC", "usb.5V").boardAlso("AVCC", "low.+");
+        Builds low = chip.part("low", "bench-supply").setting("low", "volts", "3.3 V");
+        assertEquals(
+                "AVCC",
+                RuleKit.firesAt(low, "parts.supply_too_low", "board")
+                        .sentence()
+                        .values()
+                        .get("pin"));
+    }
+
+    /** Nothing needs a charger's cell until something hangs on it. */
+    @Test
+    void whatMayStayUnfedIsAskedForOnceSomethingHangsOnIt() throws Exception {
+        RuleKit.quiet(Builds.classic().part("relay", "relay-one", "VCC=board.5V"), NO_SUPPLY);
+        Builds behind =
+                Builds.classic().part("relay", "relay-one", "VCC=board.5V").part("fan", "fan-12v", "V+=relay.NO");
+        Finding finding = RuleKit.firesAt(behind, NO_SUPPLY, "relay");
+        assertEquals("COM", finding.sentence().values().get("pin"));
+        assertEquals(List.of("fan"), waiting(finding));
+        RuleKit.everyWayOut(behind, NO_SUPPLY);
+    }
+
+    /** Two that feed each other wait for nothing that could be fed: both are told. */
+    @Test
+    void aCircleIsToldOfAll() {
+        List<Finding> findings = Builds.classic()
+                .part("up", "regulator-up", "IN+=down.OUT+")
+                .part("down", "regulator-down", "IN+=up.OUT+")
+                .findings(NO_SUPPLY);
+        assertEquals(
+                List.of("up", "down"),
+                findings.stream().map(finding -> finding.place().part()).toList());
+    }
+
+    /** What lies there for later is fed by nobody, so what hangs on it has no other to wait for. */
+    @Test
+    void nobodyWaitsForWhatIsForLater() {
+        Builds table = Builds.classic()
+                .part("reg", "regulator-linear-3v3")
+                .setting("reg", "later", "yes")
+                .part("radio", "packet-radio", "VCC=reg.OUT");
+        RuleKit.firesAt(table, NO_SUPPLY, "radio");
+    }
+
+    /** The board gets its supply too: parts are offered the rail that it will have, not one that must be bought. */
+    @Test
+    void aRailThatWaitsForItsSupplyIsOfferedAsWell() throws Exception {
+        Builds table = Builds.on("board-wireless-3v3").boardUnfed().part("air", "climate-i2c");
+        Finding air = table.findings(NO_SUPPLY).stream()
+                .filter(finding -> "air".equals(finding.place().part()))
+                .findFirst()
+                .orElseThrow();
+        assertEquals("feed-VIN-from-board.3V3", air.fixes().get(0).id());
+    }
+
+    /** No wire reaches a plug that sits in the board's socket; behind its diode the board gives too little at its worst. */
+    @Test
+    void nobodyIsFedFromThePlugOfTheBoard() {
+        Finding screen = Builds.on("board-small-5v")
+                .part("usb", "usb-port")
+                .boardOnly("USB", "usb.5V")
+                .part("screen", "display-4x20-i2c")
+                .findings(NO_SUPPLY)
+                .get(0);
+        assertTrue(screen.fixes().stream().noneMatch(fix -> fix.id().contains("usb.5V")));
     }
 
     private static Builds charger(String... feeds) {

@@ -106,12 +106,27 @@ class PartToPartTest {
         assertEquals(List.of("move-text.VO-to-knob.OUT", "knob-text.VO"), ways);
     }
 
+    /** One that a pin reads is offered last, and not at all where its builder holds it there. */
     @Test
-    void aKnobThatTheBoardReadsIsNotOfferedForTheContrast() {
-        Builds tied = displayAndKnob().wire("text.VO", "board.GND").wire("knob.OUT", "board.A0");
+    void aKnobThatTheBoardReadsMaySetTheContrastInstead() throws Exception {
+        Builds read = displayAndKnob().wire("text.VO", "board.GND").wire("knob.OUT", "board.A0");
+        Finding finding = RuleKit.fires(read, "pins.bias_tied");
+        assertEquals(
+                List.of("knob-text.VO", "set-by-knob"),
+                finding.fixes().stream().map(Fix::id).toList());
+        RuleKit.everyWayOut(read, "pins.bias_tied");
+        Build given = finding.fixes().get(1).apply(read.build());
+        Build set = new Planner(given, CATALOG)
+                .plan(NODE)
+                .edit()
+                .map(edit -> apply(edit, given))
+                .orElse(given);
+        assertEquals(Optional.of(end("knob.OUT")), to(set, "text.VO"));
+        assertEquals(Optional.empty(), to(set, "knob.OUT"));
+        Builds held = displayAndKnob().wire("text.VO", "board.GND").hold("knob.OUT", "board.A0");
         assertEquals(
                 List.of("knob-text.VO"),
-                RuleKit.fires(tied, "pins.bias_tied").fixes().stream()
+                RuleKit.fires(held, "pins.bias_tied").fixes().stream()
                         .map(Fix::id)
                         .toList());
     }

@@ -13,6 +13,7 @@ import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.Moment;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
@@ -196,6 +197,32 @@ class PowerFixesTest {
                 .part("servo", "servo-micro", "V+=board.5V")
                 .figure("servo", "current/V+/peak", "250 mA");
         assertEquals(List.of(), light.findings("power.servo_from_board"), "just half is allowed: the other school");
+    }
+
+    /** A row of lamps is one press; the one that has its resistor keeps it. */
+    @Test
+    void lampsWithoutResistorsAreOneWayOut() throws Exception {
+        Builds row = Builds.classic()
+                .part("one", "led")
+                .wire("one.A", "board.D4")
+                .part("two", "led")
+                .wire("two.A", "board.D5")
+                .part("three", "led")
+                .wire("three.A", "board.D6")
+                .between(new Between.Series(end("three.A"), Resistance.ofOhms(1000), Extras.NONE));
+        List<Finding> findings = row.findings("power.pin_current");
+        assertEquals(2, findings.size());
+        Fix all = findings.get(0).fixes().get(1);
+        assertEquals("resistors", all.id());
+        assertEquals(
+                List.of(end("one.A"), end("two.A")),
+                all.edits().stream()
+                        .map(edit -> ((Insert) edit).between().signal())
+                        .toList());
+        RuleKit.everyWayOut(row.build(), findings.get(0));
+        List<Finding> single =
+                Builds.classic().part("one", "led").wire("one.A", "board.D4").findings("power.pin_current");
+        assertEquals(1, single.get(0).fixes().size());
     }
 
     @Test

@@ -70,10 +70,10 @@ class PutPartsTest {
 
     @Test
     void motorsShareASupplyWhileItCarriesThem() throws Exception {
-        // A bench supply of 3 A carries four small servos of 750 mA, and not a fifth.
-        Build four = with(Builds.classic().build(), "servo-micro", 4);
-        assertEquals(List.of("usb-port", "bench-supply"), sources(four));
-        assertEquals(List.of("usb-port", "bench-supply", "bench-supply"), sources(with(four, "servo-micro", 1)));
+        // A wall supply of 2 A carries two small servos of 750 mA, and not a third.
+        Build two = with(Builds.classic().build(), "servo-micro", 2);
+        assertEquals(List.of("usb-port", "wall-supply-5v"), sources(two));
+        assertEquals(List.of("usb-port", "wall-supply-5v", "wall-supply-5v"), sources(with(two, "servo-micro", 1)));
     }
 
     @Test
@@ -92,7 +92,7 @@ class PutPartsTest {
     void whatIsBoughtIsNotStrained() throws Exception {
         // Eight lamps take 480 mA: a second port of 500 mA would give 96 % of what it can.
         Build lamps = with(Builds.classic().build(), "led-addressable", 1);
-        assertEquals(List.of("usb-port", "bench-supply"), sources(lamps));
+        assertEquals(List.of("usb-port", "wall-supply-5v"), sources(lamps));
     }
 
     private static List<String> sources(Build build) {
@@ -109,14 +109,14 @@ class PutPartsTest {
     @Test
     void servosArePluggedIntoTheDriverThatIsThere() throws Exception {
         Build driver = with(Builds.classic().build(), "servo-driver-16", 1);
-        assertEquals(end("bench-supply.+"), feeds(driver, "servo-driver-16").get("V+"));
+        assertEquals(end("wall-supply-5v.+"), feeds(driver, "servo-driver-16").get("V+"));
         assertEquals(end("board.5V"), feeds(driver, "servo-driver-16").get("VCC"));
         assertEquals(
                 end("servo-driver-16.V+OUT"),
                 feeds(with(driver, "servo-micro", 1), "servo-micro").get("V+"));
         // A second driver is no servo.
         assertEquals(
-                end("bench-supply.+"),
+                end("wall-supply-5v.+"),
                 feeds(with(driver, "servo-driver-16", 1), "servo-driver-16-2").get("V+"));
     }
 
@@ -141,7 +141,7 @@ class PutPartsTest {
         PutParts.Put put = new PutParts.Put(NODE, CATALOG, CATALOG.get("servo-micro"), 2);
         assertEquals(with(before, "servo-micro", 2), put.apply(before));
         // On a table that has a supply for motors by then, it brings none.
-        Build later = with(before, "motor-small", 1);
+        Build later = with(before, "servo-micro", 4);
         assertEquals(List.of("servo-micro", "servo-micro"), added(later, put.apply(later)));
         assertThrows(
                 EditRefused.class, () -> new PutParts.Put("gone", CATALOG, CATALOG.get("button"), 1).apply(before));

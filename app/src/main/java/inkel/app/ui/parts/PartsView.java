@@ -32,7 +32,8 @@ public final class PartsView extends LazyView<PartsStage> {
         BooleanSupplier isOpen = () -> session.assessmentProperty().get() != null;
         return List.of(
                 Command.of("find_part", "Shortcut+F", isOpen, this::find),
-                Command.of("make_part", null, isOpen, () -> makeFrom(null)));
+                Command.of("make_part", null, isOpen, () -> makeFrom(null)),
+                Command.of("feed_all", null, session.parts()::isSomeUnfed, session.parts()::feedAll));
     }
 
     private void find() {

@@ -1,6 +1,7 @@
 package inkel.core.io.catalog;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.ClockChoice;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Outline;
 import inkel.core.catalog.PartClass;
@@ -34,6 +35,21 @@ final class ClassCheck {
         cls.io().forEach(this::levels);
         buses();
         sinks();
+        cls.controller().ifPresent(board -> board.clocks().forEach(this::clock));
+    }
+
+    /** A clock that wants more than a supply usually has is none to choose. */
+    private void clock(ClockChoice choice) {
+        choice.worksFrom().ifPresent(least -> cls.supplies().stream()
+                .filter(supply -> least.isAbove(supply.range().range().expected()))
+                .findFirst()
+                .ifPresent(supply -> fields.problem(
+                        "controller",
+                        Fact.of("problem.works_from")
+                                .with("clock", choice.name())
+                                .with("pin", supply.pin())
+                                .with("least", least)
+                                .with("usual", supply.range().range().expected()))));
     }
 
     /** What lets a load go to ground is moved by an input and has levels; nothing else is moved. */

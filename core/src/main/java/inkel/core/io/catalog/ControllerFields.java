@@ -114,7 +114,10 @@ final class ControllerFields {
                 choice.quantity("clock", Unit.HERTZ, "8 MHz"),
                 choice.has("tolerance") ? choice.quantity("tolerance", Unit.ONE, "2 %") : CRYSTAL,
                 choice.flag("inner", false),
-                choice.optionalText("start_up").orElse(""));
+                choice.optionalText("start_up").orElse(""),
+                choice.has("works_from")
+                        ? Optional.of(choice.quantity("works_from", Unit.VOLT, "2.7 V"))
+                        : Optional.empty());
     }
 
     static SoftwareBuses software(Fields controller) {

@@ -1,6 +1,11 @@
 package inkel.core.parts.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.Lost;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.Unfed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
@@ -9,10 +14,13 @@ import inkel.core.finding.Stage;
 import inkel.core.parts.SupplyReport;
 import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
-/** Reports a part none of whose supply pins is fed, or one of whose needed supplies is not. */
+/** Reports a part none of whose supply pins is fed, or one of whose needed supplies is not, with what waits for it. */
 public final class NoSupplyRule implements Rule<SupplyReport> {
     private static final RuleInfo INFO = new RuleInfo("parts.no_supply", Severity.STOP, Stage.PARTS);
 
@@ -23,21 +31,47 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
 
     @Override
     public List<Finding> check(SupplyReport report) {
-        return report.feeds().stream()
-                .filter(feed -> feed.fit() == Fit.UNFED && !isFedOtherwise(feed, report))
-                .filter(feed -> !feed.placed().cls().mayStayUnfed(feed.supply()))
-                .filter(feed -> !feed.placed().isForLater() && !isOnALead(feed))
-                // That it stands there at all is a finding of its own.
-                .filter(feed -> !feed.placed().isSecondBoard())
-                .map(NoSupplyRule::describe)
-                .toList();
+        List<Feed> dead =
+                report.feeds().stream().filter(feed -> feed.fit() == Fit.UNFED).toList();
+        List<Finding> findings = new ArrayList<>();
+        Set<NodeCircuit> nodes = new LinkedHashSet<>();
+        dead.forEach(feed -> nodes.add(feed.node()));
+        for (NodeCircuit node : nodes) {
+            Unfed.of(node).stream()
+                    .filter(unfed -> !isLost(node, unfed))
+                    .forEach(unfed -> findings.add(describe(report, node, unfed)));
+        }
+        dead.stream()
+                .filter(feed -> feed.rail().isPresent() && waitsForNothing(feed) && !isFedOtherwise(feed, report))
+                .map(feed -> describe(report, feed.node(), new Unfed(feed.placed(), List.of(feed.supply()), List.of())))
+                .forEach(findings::add);
+        return findings;
+    }
+
+    /** A feed from a rail that is not there is a finding of its own. */
+    private static boolean isLost(NodeCircuit node, Unfed unfed) {
+        return node.lost().stream()
+                .filter(lost -> lost.kind() == Lost.Kind.FEED
+                        && lost.at().part().equals(unfed.placed().id()))
+                .anyMatch(lost -> unfed.ways().stream()
+                        .map(Supply::pin)
+                        .anyMatch(lost.at().pin()::equals));
+    }
+
+    /** On a rail that is never fed, and nobody is told to feed: in a circle, or from what lies there for later. */
+    private static boolean waitsForNothing(Feed feed) {
+        Placed placed = feed.placed();
+        return !placed.isForLater()
+                && !placed.isSecondBoard()
+                && !placed.cls().mayStayUnfed(feed.supply())
+                && !isOnALead(feed)
+                && Unfed.above(feed.node(), feed.rail().orElseThrow().id()).isEmpty();
     }
 
     /** A lead that brings nothing is a finding of its own. */
     private static boolean isOnALead(Feed feed) {
-        return Optional.ofNullable(
-                        feed.placed().part().feeds().get(feed.supply().pin()))
-                .flatMap(rail -> feed.node().part(rail.part()))
+        return feed.node()
+                .part(feed.rail().orElseThrow().id().part())
                 .filter(lead -> lead.part().has(Settings.RAIL))
                 .isPresent();
     }
@@ -49,19 +83,38 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                         .anyMatch(other -> other.fit() != Fit.UNFED);
     }
 
-    private static Finding describe(Feed feed) {
-        return Finding.of(INFO, feed.node().place(feed.placed()))
-                .with("part", feed.placed().part().name())
-                .with("pin", feed.supply().pin())
-                .number(
-                        "works_from",
-                        feed.supply().range().range().lowest(),
-                        feed.supply().range().source())
-                .number(
-                        "works_up_to",
-                        feed.supply().range().range().highest(),
-                        feed.supply().range().source())
-                .fixes(() -> feed.waysOut())
-                .build();
+    private static Finding describe(SupplyReport report, NodeCircuit node, Unfed unfed) {
+        boolean hasWays = unfed.ways().size() > 1;
+        boolean isWaitedFor = !unfed.waiting().isEmpty();
+        Finding.Builder finding = Finding.of(INFO, node.place(unfed.placed()))
+                .with("part", unfed.placed().part().name())
+                .with("pin", unfed.ways().get(0).pin())
+                .with("pins", unfed.ways().stream().map(Supply::pin).toList())
+                .with(
+                        "waiting",
+                        unfed.waiting().stream()
+                                .map(placed -> placed.part().name())
+                                .toList())
+                .fixes(() -> report.waysToFeed(node, unfed));
+        variant(hasWays, isWaitedFor).ifPresent(finding::variant);
+        if (!hasWays) {
+            Supply supply = unfed.ways().get(0);
+            finding.number(
+                            "works_from",
+                            supply.range().range().lowest(),
+                            supply.range().source())
+                    .number(
+                            "works_up_to",
+                            supply.range().range().highest(),
+                            supply.range().source());
+        }
+        return finding.build();
+    }
+
+    private static Optional<String> variant(boolean hasWays, boolean isWaitedFor) {
+        if (hasWays) {
+            return Optional.of(isWaitedFor ? "ways_and_behind" : "ways");
+        }
+        return isWaitedFor ? Optional.of("behind") : Optional.empty();
     }
 }

@@ -1,5 +1,6 @@
 package inkel.core.parts.rules;
 
+import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Nearest;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
@@ -7,6 +8,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Unfed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
@@ -19,6 +21,7 @@ import inkel.core.document.edit.TakeOut;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.FeedFixes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -28,11 +31,13 @@ import java.util.stream.Stream;
 final class PinGoneFixes {
     private final NodeCircuit node;
     private final Lost lost;
+    private final Catalog catalog;
     private final String id;
 
-    PinGoneFixes(NodeCircuit node, Lost lost) {
+    PinGoneFixes(NodeCircuit node, Lost lost, Catalog catalog) {
         this.node = node;
         this.lost = lost;
+        this.catalog = catalog;
         id = node.node().id();
     }
 
@@ -57,12 +62,33 @@ final class PinGoneFixes {
                 .or(this::nearSignal)
                 .or(this::nearSupply)
                 .ifPresent(fixes::add);
+        List<Fix> feeds = feeds();
+        feeds.stream()
+                .filter(feed -> fixes.stream().noneMatch(near -> near.edits().equals(feed.edits())))
+                .forEach(fixes::add);
+        if (!feeds.isEmpty()) {
+            // Without any feed it would only want one.
+            return fixes;
+        }
         fixes.add(new Fix(
                 "take-away",
                 Fact.of("fix.pin_gone").with("at", lost.at()),
                 Fact.of("fix.pin_gone.cost"),
                 List.of(away())));
         return fixes;
+    }
+
+    /** Where a pin that must be fed hung on a rail that is not there: what else feeds it. */
+    private List<Fix> feeds() {
+        if (lost.kind() != Lost.Kind.FEED || lost.missing().equals(lost.at())) {
+            return List.of();
+        }
+        return Unfed.of(node).stream()
+                .filter(unfed -> unfed.placed().id().equals(lost.at().part()))
+                .flatMap(unfed -> unfed.ways().stream()
+                        .filter(way -> way.pin().equals(lost.at().pin()))
+                        .flatMap(way -> new FeedFixes(node, catalog).of(unfed.placed(), way).stream()))
+                .toList();
     }
 
     private Edit away() {
@@ -77,14 +103,16 @@ final class PinGoneFixes {
         return new Fix("near", what, Fact.of("fix.pin_near.cost"), List.of(edits));
     }
 
-    /** The pin, or the rail, whose label looks most like the one that it goes to. */
+    /** The pin, or the rail, whose label looks most like the one that it goes to; or the only rail that there is. */
     private Optional<Fix> nearTarget() {
         if (lost.missing().equals(lost.at()) || lost.kind() == Lost.Kind.BETWEEN) {
             return Optional.empty();
         }
         boolean isFeed = lost.kind() == Lost.Kind.FEED;
         return node.part(lost.missing().part())
-                .flatMap(owner -> Nearest.to(lost.missing().pin(), isFeed ? rails(owner) : labels(owner)))
+                .flatMap(owner -> isFeed
+                        ? Nearest.to(lost.missing().pin(), rails(owner)).or(() -> only(rails(owner)))
+                        : Nearest.to(lost.missing().pin(), labels(owner)))
                 .map(label -> new Endpoint(lost.missing().part(), label))
                 .map(pin -> near(
                         Fact.of("fix.pin_near").with("at", lost.at()).with("pin", pin),
@@ -143,7 +171,11 @@ final class PinGoneFixes {
         return placed.cls().pins().stream().map(Pin::label).distinct().toList();
     }
 
-    private static List<String> rails(Placed placed) {
+    private static Optional<String> only(List<String> labels) {
+        return labels.size() == 1 ? Optional.of(labels.get(0)) : Optional.empty();
+    }
+
+    static List<String> rails(Placed placed) {
         return placed.cls().outputs().stream().map(Output::pin).toList();
     }
 }

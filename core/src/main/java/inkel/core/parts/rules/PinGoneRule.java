@@ -35,25 +35,26 @@ public final class PinGoneRule implements Rule<Circuit> {
     public List<Finding> check(Circuit circuit) {
         List<Finding> findings = new ArrayList<>();
         for (NodeCircuit node : circuit.nodes()) {
-            node.lost().forEach(lost -> findings.add(describe(node, lost)));
+            node.lost().forEach(lost -> findings.add(describe(circuit, node, lost)));
         }
         circuit.lostLinks().forEach(link -> findings.add(describe(link)));
         return findings;
     }
 
-    private static Finding describe(NodeCircuit node, Lost lost) {
+    private static Finding describe(Circuit circuit, NodeCircuit node, Lost lost) {
         String id = node.node().id();
         return Finding.of(INFO, Place.of(id, lost.at()))
                 .variant(variant(node, lost))
                 .with("at", lost.at())
                 .with("to", lost.to())
                 .with("missing", lost.missing())
+                .with("rails", rails(node, lost))
                 .with(
                         "class",
                         node.part(lost.missing().part())
                                 .map(part -> part.cls().name())
                                 .orElse("?"))
-                .fixes(() -> new PinGoneFixes(node, lost).all())
+                .fixes(() -> new PinGoneFixes(node, lost, circuit.catalog()).all())
                 .build();
     }
 
@@ -64,10 +65,20 @@ public final class PinGoneRule implements Rule<Circuit> {
         } else if (PinGoneFixes.counts(node, lost).isPresent()) {
             return "between_twice";
         }
+        if (lost.kind() == Lost.Kind.FEED
+                && !lost.missing().equals(lost.at())
+                && !rails(node, lost).isEmpty()) {
+            return "feed_rails";
+        }
         boolean isNoSignal = lost.kind() == Lost.Kind.BETWEEN
                 && lost.missing().equals(lost.at())
                 && node.pin(lost.at()).isPresent();
         return isNoSignal ? "between_no_signal" : lost.kind().name().toLowerCase(Locale.ROOT);
+    }
+
+    /** What the part gives from which something is to be fed. */
+    private static List<String> rails(NodeCircuit node, Lost lost) {
+        return node.part(lost.missing().part()).map(PinGoneFixes::rails).orElse(List.of());
     }
 
     private static Finding describe(NodeWire link) {

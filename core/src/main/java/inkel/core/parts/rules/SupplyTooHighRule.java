@@ -24,8 +24,7 @@ public final class SupplyTooHighRule implements Rule<SupplyReport> {
 
     @Override
     public List<Finding> check(SupplyReport report) {
-        return report.feeds().stream()
-                .filter(feed -> feed.fit() == Fit.TOO_HIGH)
+        return report.standing(Fit.TOO_HIGH).stream()
                 .map(SupplyTooHighRule::describe)
                 .toList();
     }

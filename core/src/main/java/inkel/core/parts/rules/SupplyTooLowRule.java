@@ -24,8 +24,7 @@ public final class SupplyTooLowRule implements Rule<SupplyReport> {
 
     @Override
     public List<Finding> check(SupplyReport report) {
-        return report.feeds().stream()
-                .filter(feed -> feed.fit() == Fit.TOO_LOW)
+        return report.standing(Fit.TOO_LOW).stream()
                 .map(SupplyTooLowRule::describe)
                 .toList();
     }

@@ -4,10 +4,13 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.RemoveWire;
 import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -46,7 +49,30 @@ public final class BiasTiedRule implements Rule<PinReport> {
         return WireFinding.of(INFO, pins, wire)
                 .fixes(() -> PinFixes.move(pins, wire.from()))
                 .fix(() -> knob(report, pins, wire.from()))
+                .fixes(() -> there(pins, wire.from()))
                 .build();
+    }
+
+    /** A knob that the board reads and nobody holds there. */
+    private static List<Fix> there(NodePins pins, Endpoint signal) {
+        NodeCircuit node = pins.node();
+        return node.parts().stream()
+                .filter(knob -> !knob.isForLater())
+                .flatMap(knob -> giver(knob.cls())
+                        .flatMap(pin -> node.wire(new Endpoint(knob.id(), pin.label())))
+                        .filter(read -> !read.held())
+                        .map(read -> set(node, signal, knob, read))
+                        .stream())
+                .toList();
+    }
+
+    private static Fix set(NodeCircuit node, Endpoint signal, Placed knob, Wire read) {
+        String id = node.node().id();
+        return new Fix(
+                "set-by-" + knob.id(),
+                Fact.of("fix.knob_there").with("part", knob.part().name()).with("signal", signal.pin()),
+                Fact.of("fix.knob_there.cost").with("pin", read.to()),
+                List.of(new RemoveWire(id, read.from()), new SetWire(id, Wire.placed(signal, read.from()))));
     }
 
     /** A knob of its own. */

@@ -47,7 +47,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
         List<Finding> findings = new ArrayList<>();
         report.pinLoads().stream()
                 .filter(load -> !load.isCoil())
-                .flatMap(load -> of(load, report.catalog()).stream())
+                .flatMap(load -> of(load, report).stream())
                 .forEach(findings::add);
         // In document order: nodes have no order of their own.
         Map<NodeCircuit, List<PinLoadReport>> byNode = report.pinLoads().stream()
@@ -56,11 +56,11 @@ public final class PinCurrentRule implements Rule<PowerReport> {
         return findings;
     }
 
-    private static Optional<Finding> of(PinLoadReport load, Catalog catalog) {
+    private static Optional<Finding> of(PinLoadReport load, PowerReport report) {
         if (load.staysDark()) {
             return Optional.of(dark(load));
         } else if (load.isLed() ? load.isUnlimited() || load.isOver() : load.isOver()) {
-            return Optional.of(load.isLed() ? describe(load) : lamp(load, catalog));
+            return Optional.of(load.isLed() ? describe(load, report) : lamp(load, report.catalog()));
         }
         return load.neverGoesOut() ? Optional.of(neverOff(load)) : Optional.empty();
     }
@@ -127,7 +127,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                         List.of(new Feed(node.node().id(), load.placed().id(), supply, rail.id()))));
     }
 
-    private static Finding describe(PinLoadReport load) {
+    private static Finding describe(PinLoadReport load, PowerReport report) {
         Finding.Builder finding = Finding.of(INFO, load.node().place(load.signal()))
                 .with("part", load.placed().part().name())
                 .with("pin", load.pin().pin())
@@ -140,7 +140,24 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                     .number("current", load.current().orElseThrow(), Source.COMPUTED);
         }
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
-        return finding.fixes(() -> List.of(resistor(load, wanted(load)))).build();
+        return finding.fixes(() -> List.of(resistor(load, wanted(load))))
+                .fix(() -> load.isUnlimited() ? resistors(load.node(), report) : Optional.empty())
+                .build();
+    }
+
+    /** One before every lamp of the table that has none, where there is more than one. */
+    private static Optional<Fix> resistors(NodeCircuit node, PowerReport report) {
+        List<Edit> edits = report.pinLoads().stream()
+                .filter(load -> load.node() == node && load.isLed() && load.isUnlimited() && !load.staysDark())
+                .flatMap(load -> resistor(load, wanted(load)).edits().stream())
+                .toList();
+        return edits.size() < 2
+                ? Optional.empty()
+                : Optional.of(new Fix(
+                        "resistors",
+                        Fact.of("fix.resistors").with("count", edits.size()),
+                        Fact.of("fix.resistors.cost"),
+                        edits));
     }
 
     /** As bright as the lamp is meant to be, or as much as the pin may carry. */

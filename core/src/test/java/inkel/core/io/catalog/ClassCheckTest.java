@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.UnreadableFile;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -48,6 +49,17 @@ class ClassCheckTest {
     @Test
     void aSoundOneIsRead() {
         assertDoesNotThrow(() -> read(SOUND));
+    }
+
+    /** A clock for which the chip's usual supply is not enough is a slip: 5.1 V of 5 V. */
+    @Test
+    void aClockWantsNoMoreThanTheUsualSupply() throws Exception {
+        String chip = Files.readString(Path.of("src/main/resources/inkel/core/catalog/chip-28pin.json"));
+        CatalogReader.read(Path.of("chip-28pin.json"), chip.replace("\"3.8 V\"", "\"5 V\""));
+        UnreadableFile refused = assertThrows(
+                UnreadableFile.class,
+                () -> CatalogReader.read(Path.of("chip-28pin.json"), chip.replace("\"3.8 V\"", "\"5.1 V\"")));
+        assertEquals("problem.works_from", refused.problems().get(0).reason().key());
     }
 
     /** A contact is moved by an input of its part. */

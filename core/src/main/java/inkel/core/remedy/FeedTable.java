@@ -1,0 +1,190 @@
+package inkel.core.remedy;
+
+import inkel.core.catalog.Habit;
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinLoad;
+import inkel.core.catalog.Supply;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.Lost;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Rail;
+import inkel.core.circuit.ServoFeed;
+import inkel.core.circuit.Unfed;
+import inkel.core.document.EditRefused;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
+import inkel.core.document.edit.Feed;
+import inkel.core.finding.Fix;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+
+/**
+ * Feeds whatever of a table nothing is brought to, as each would be fed if it were put there now: from rails that are there,
+ * with room enough, motors apart from the board unless the builder has the other habit. Nothing is bought; what no rail suits
+ * stays as it is.
+ */
+public final class FeedTable {
+    private final String nodeId;
+    private final Set<String> passedOver = new HashSet<>();
+    private Circuit circuit;
+
+    private FeedTable(Circuit circuit, String nodeId) {
+        this.circuit = circuit;
+        this.nodeId = nodeId;
+    }
+
+    /** What is fed from where; empty where nothing is to be done, or nothing that is there suits. */
+    public static List<Feed> of(Circuit circuit, String node) {
+        return new FeedTable(circuit, node).all();
+    }
+
+    /** All of it as a way out of any of its findings; empty where that is but one, or a rail suits only as long as it is at its usual voltage. */
+    public static Optional<Fix> fix(Circuit circuit, NodeCircuit node, Unfed unfed) {
+        List<Feed> feeds = of(circuit, node.node().id());
+        boolean isOfThis = feeds.stream()
+                .anyMatch(feed -> feed.part().equals(unfed.placed().id())
+                        && unfed.ways().stream().map(Supply::pin).anyMatch(feed.pin()::equals));
+        if (feeds.size() < 2 || !isOfThis || !feeds.stream().allMatch(feed -> isSure(node, feed))) {
+            return Optional.empty();
+        }
+        return Optional.of(new Fix(
+                "feed-all",
+                Fact.of("fix.feed_all").with("count", feeds.size()),
+                Fact.of("fix.feed_all.cost")
+                        .with(
+                                "rails",
+                                feeds.stream()
+                                        .map(Feed::rail)
+                                        .distinct()
+                                        .map(rail -> RailNames.of(node, rail))
+                                        .toList()),
+                List.copyOf(feeds)));
+    }
+
+    /** Whether a rail suits in all its range. */
+    private static boolean isSure(NodeCircuit node, Feed feed) {
+        Optional<Supply> supply =
+                node.part(feed.part()).flatMap(placed -> placed.cls().supply(feed.pin()));
+        return node.rail(feed.rail())
+                .flatMap(rail -> FeedFixes.volts(node, rail))
+                .filter(volts ->
+                        supply.filter(pin -> FeedFixes.fits(volts, pin)).isPresent())
+                .isPresent();
+    }
+
+    private List<Feed> all() {
+        List<Feed> feeds = new ArrayList<>();
+        Optional<Unfed> next = next();
+        while (next.isPresent()) {
+            Optional<Feed> feed = feed(next.get());
+            if (feed.isPresent()) {
+                feeds.add(feed.get());
+                circuit = after(feed.get());
+                if (!next.get().placed().cls().outputs().isEmpty()) {
+                    // What found no rail may find one now.
+                    passedOver.clear();
+                }
+            } else {
+                passedOver.add(key(next.get()));
+            }
+            next = next();
+        }
+        return feeds;
+    }
+
+    private NodeCircuit node() {
+        return circuit.node(nodeId).orElseThrow();
+    }
+
+    private static String key(Unfed unfed) {
+        return unfed.placed().id() + "." + unfed.ways().get(0).pin();
+    }
+
+    /** What makes rails comes before what hangs on them. */
+    private Optional<Unfed> next() {
+        return Unfed.of(node()).stream()
+                .filter(unfed -> !passedOver.contains(key(unfed)))
+                .min(Comparator.comparing(
+                        unfed -> unfed.placed().cls().outputs().isEmpty()));
+    }
+
+    private Optional<Feed> feed(Unfed unfed) {
+        NodeCircuit node = node();
+        PartClass cls = unfed.placed().cls();
+        List<Supply> ways = new ArrayList<>(unfed.ways());
+        ways.sort(Comparator.comparing(way -> !isLost(node, unfed, way)));
+        boolean isSwitching = isForWaiting(node, cls);
+        for (Supply supply : ways) {
+            boolean isPlug = cls.pin(supply.pin()).filter(Pin::isSocket).isPresent();
+            Optional<Feed> feed = AddParts.rails(node, isSwitching ? cls.loaded() : cls, supply)
+                    .filter(rail -> !node.isMadeFrom(rail.id(), unfed.placed().id()))
+                    .filter(rail -> !isPlug || rail.isSource())
+                    .filter(mayTurn(node, cls, supply))
+                    .sorted(Comparator.comparing(rail -> isOfBoard(node, cls, supply, rail)))
+                    .map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id()))
+                    .filter(found -> isSwitching || overloaded(after(found)) <= overloaded(circuit))
+                    .findFirst();
+            if (feed.isPresent()) {
+                return feed;
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The builder named this pin, with a rail that is not there. */
+    private static boolean isLost(NodeCircuit node, Unfed unfed, Supply way) {
+        return node.lost().stream()
+                .anyMatch(lost -> lost.kind() == Lost.Kind.FEED
+                        && lost.at().equals(new Endpoint(unfed.placed().id(), way.pin())));
+    }
+
+    /** Whether a part stands for a load that it does not know yet, and one waits to be hung on it. */
+    private static boolean isForWaiting(NodeCircuit node, PartClass cls) {
+        return !cls.loaded().equals(cls)
+                && Unfed.of(node).stream()
+                        .flatMap(unfed -> unfed.placed().cls().demands().pinLoads().stream())
+                        .anyMatch(PinLoad::isFromSupply);
+    }
+
+    private static Predicate<Rail> mayTurn(NodeCircuit node, PartClass cls, Supply supply) {
+        boolean isServo = ServoFeed.isServo(cls);
+        boolean mayStay = isServo && node.habits().is(Habit.SERVO_SUPPLY, Habit.ServoSupply.BOARD);
+        if (!isMotor(cls, supply) || mayStay) {
+            return rail -> true;
+        }
+        // A vehicle has one pack, of which its motors have the most; a servo's jerks reach the board through it.
+        return rail -> isServo
+                ? PutParts.isApart(node, rail.id())
+                : !node.isMadeFrom(rail.id(), Part.BOARD) && !PutParts.isOfDriver(node, rail.id());
+    }
+
+    private static boolean isMotor(PartClass cls, Supply supply) {
+        return PutParts.motorPin(cls).filter(supply::equals).isPresent();
+    }
+
+    /** A rail that the board hangs on too comes last for a motor. */
+    private static boolean isOfBoard(NodeCircuit node, PartClass cls, Supply supply, Rail rail) {
+        return isMotor(cls, supply) && !PutParts.isApart(node, rail.id());
+    }
+
+    private long overloaded(Circuit of) {
+        return of.node(nodeId).orElseThrow().rails().stream()
+                .filter(Rail::isOver)
+                .count();
+    }
+
+    private Circuit after(Feed feed) {
+        try {
+            return Circuit.of(feed.apply(circuit.build()), circuit.catalog());
+        } catch (EditRefused impossible) {
+            throw new IllegalStateException("a pin cannot be fed that a rail was found for", impossible);
+        }
+    }
+}

@@ -1,0 +1,139 @@
+package inkel.core.remedy;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.circuit.Circuit;
+import inkel.core.document.Build;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+/** A table that was only written down is fed as its builder would. */
+class FeedTableTest {
+    private static String fed(Builds table) {
+        return FeedTable.of(Circuit.of(table.build(), Builds.CATALOG), Builds.NODE).stream()
+                .map(feed -> feed.part() + "." + feed.pin() + "<" + feed.rail())
+                .collect(Collectors.joining(" "));
+    }
+
+    /** 12 V in, 5 V for the board, its own 3.3 V for what is read. */
+    @Test
+    void aChainIsFedFromItsSourceOn() {
+        Builds table = Builds.on("board-wireless-3v3")
+                .boardUnfed()
+                .part("water", "temperature-water")
+                .part("down", "regulator-down")
+                .part("wall", "wall-supply-12v");
+        assertEquals("board.VIN<down.OUT+ down.IN+<wall.+ water.VDD<board.3V3", fed(table));
+    }
+
+    @Test
+    void nothingIsToBeDoneWhereAllIsFed() {
+        assertEquals("", fed(Builds.classic().part("radio", "packet-radio", "VCC=board.3V3")));
+    }
+
+    /** Nothing is bought: what nothing suits stays as it is. */
+    @Test
+    void whatNoRailSuitsIsLeft() {
+        assertEquals(
+                "radio.VCC<board.3V3",
+                fed(Builds.classic().part("modem", "text-modem").part("radio", "packet-radio")));
+    }
+
+    /** A servo's supply is its own, where there is one; the small one that feeds the board too is not. */
+    @Test
+    void motorsAreFedApart() {
+        assertEquals("", fed(Builds.classic().part("arm", "servo-micro")));
+        assertEquals(
+                "arm.V+<wall.+", fed(Builds.classic().part("arm", "servo-micro").part("wall", "wall-supply-6v")));
+    }
+
+    /** A vehicle has one pack: its motors hang on it beside the board's regulator. */
+    @Test
+    void aMotorSharesThePackOfItsVehicle() {
+        Builds boat = Builds.on("board-native-usb")
+                .boardUnfed()
+                .part("pack", "battery-lithium-two")
+                .part("down", "regulator-down", "IN+=pack.+")
+                .boardOnly("VCC", "down.OUT+")
+                .part("screw", "speed-controller");
+        assertEquals("screw.V+<pack.+", fed(boat));
+        assertEquals("screw.V+<own.+", fed(boat.part("own", "battery-lithium-two")), "one of its own goes before that");
+    }
+
+    /** The board that is to switch a fan comes before the fan, which then hangs on its screw. */
+    @Test
+    void aLoadHangsOnTheBoardThatSwitchesIt() {
+        Builds tank = Builds.on("board-wireless-3v3")
+                .boardUnfed()
+                .part("wall", "wall-supply-12v")
+                .part("down", "regulator-down", "IN+=wall.+")
+                .boardOnly("VIN", "down.OUT+")
+                .part("sw", "switch-transistor")
+                .part("fan", "fan-12v");
+        assertEquals("sw.V+<wall.+ fan.V+<sw.OUT+", fed(tank));
+    }
+
+    /** The pin that its builder named, though the rail is not there, goes before the other ways into a board. */
+    @Test
+    void thePinThatWasNamedIsTheOneThatIsFed() {
+        assertEquals(
+                "board.5V<wall.+",
+                fed(Builds.on("computer-40pin")
+                        .boardUnfed()
+                        .part("wall", "wall-supply-5v-strong")
+                        .boardOnly("5V", "wall.OUT")));
+    }
+
+    /** 2 A of strip and 2 A of modem do not both go on a supply of 3 A. */
+    @Test
+    void noRailIsAskedForMoreThanItGives() throws Exception {
+        Builds table = Builds.classic()
+                .part("wall", "wall-supply-4v")
+                .part("one", "text-modem")
+                .part("two", "text-modem");
+        assertEquals("one.VCC<wall.+", fed(table).split(" two")[0]);
+        Circuit circuit = Circuit.of(table.build(), Builds.CATALOG);
+        Build after = Edit.applyAll(table.build(), FeedTable.of(circuit, Builds.NODE));
+        assertTrue(Circuit.of(after, Builds.CATALOG).nodes().get(0).rails().stream()
+                .noneMatch(inkel.core.circuit.Rail::isOver));
+    }
+
+    private static Optional<Fix> offered(Builds table) {
+        return table.findings("parts.no_supply").stream()
+                .map(Finding::fixes)
+                .flatMap(List::stream)
+                .filter(fix -> fix.id().equals("feed-all"))
+                .findFirst();
+    }
+
+    /** All at once is a way out of each, unless there is but one, or a rail suits only as long as nothing sags. */
+    @Test
+    void allAtOnceIsOfferedWhereThereIsMoreThanOne() throws Exception {
+        Builds two = Builds.classic().part("radio", "packet-radio").part("air", "climate-i2c");
+        Fix all = offered(two).orElseThrow();
+        assertEquals(
+                List.of("radio", "air"),
+                all.edits().stream().map(edit -> ((Feed) edit).part()).toList());
+        assertEquals(
+                List.of(),
+                Builds.of(
+                        inkel.core.checks.Assessment.assess(all.apply(two.build()), Builds.CATALOG),
+                        "parts.no_supply"));
+        assertEquals(Optional.empty(), offered(Builds.classic().part("radio", "packet-radio")));
+        Builds sagging = Builds.on("board-small-5v")
+                .part("usb", "usb-port")
+                .boardOnly("USB", "usb.5V")
+                .part("one", "display-4x20-i2c")
+                .part("two", "display-4x20-i2c");
+        assertEquals("one.VCC<board.5V two.VCC<board.5V", fed(sagging));
+        assertEquals(Optional.empty(), offered(sagging));
+    }
+}
