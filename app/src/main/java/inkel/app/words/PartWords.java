@@ -90,6 +90,7 @@ public final class PartWords {
                                         .map(volts -> Numbers.print(volts.expected()))
                                         .orElse(""))
                         .with("rating", rail.rating())))
+                .distinct()
                 .collect(Collectors.joining(", "));
     }
 

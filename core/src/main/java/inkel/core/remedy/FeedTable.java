@@ -47,11 +47,12 @@ public final class FeedTable {
 
     /** All of it as a way out of any of its findings; empty where that is but one, or a rail suits only as long as it is at its usual voltage. */
     public static Optional<Fix> fix(Circuit circuit, NodeCircuit node, Unfed unfed) {
-        List<Feed> feeds = of(circuit, node.node().id());
+        FeedTable table = new FeedTable(circuit, node.node().id());
+        List<Feed> feeds = table.all();
         boolean isOfThis = feeds.stream()
                 .anyMatch(feed -> feed.part().equals(unfed.placed().id())
                         && unfed.ways().stream().map(Supply::pin).anyMatch(feed.pin()::equals));
-        if (feeds.size() < 2 || !isOfThis || !feeds.stream().allMatch(feed -> isSure(node, feed))) {
+        if (feeds.size() < 2 || !isOfThis || !feeds.stream().allMatch(feed -> isSure(table.node(), feed))) {
             return Optional.empty();
         }
         return Optional.of(new Fix(
@@ -68,12 +69,12 @@ public final class FeedTable {
                 List.copyOf(feeds)));
     }
 
-    /** Whether a rail suits in all its range. */
+    /** Whether a rail suits in all its range, once all is fed. */
     private static boolean isSure(NodeCircuit node, Feed feed) {
         Optional<Supply> supply =
                 node.part(feed.part()).flatMap(placed -> placed.cls().supply(feed.pin()));
         return node.rail(feed.rail())
-                .flatMap(rail -> FeedFixes.volts(node, rail))
+                .flatMap(Rail::volts)
                 .filter(volts ->
                         supply.filter(pin -> FeedFixes.fits(volts, pin)).isPresent())
                 .isPresent();

@@ -3,12 +3,14 @@ package inkel.core.parts;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
@@ -172,6 +174,26 @@ class SupplyRulesTest {
                 "parts.no_supply",
                 RuleKit.firesAt(chip, NO_SUPPLY, "board").sentence().key());
         RuleKit.everyWayOut(chip, NO_SUPPLY);
+    }
+
+    /** 2 × 3 V at the least and 2 × 4.2 V at the most: a third cell does for what works from 6.5 V to 24 V, not for 8.4 V at most. */
+    @Test
+    void oneCellMoreIsOfferedWhereNothingGetsTooMuchOfIt() throws Exception {
+        Builds pack = Builds.classic().part("pack", "battery-lithium-two").part("down", "regulator-down", "IN+=pack.+");
+        Fix cell = RuleKit.firesAt(pack, "parts.supply_too_low", "down").fixes().get(0);
+        assertEquals(List.of(new SetSetting(Builds.NODE, "pack", Settings.CELLS, "3")), cell.edits());
+        RuleKit.everyWayOut(pack, "parts.supply_too_low");
+        Builds arm = pack.part("arm", "servo-large", "V+=pack.+");
+        assertTrue(
+                RuleKit.firesAt(arm, "parts.supply_too_low", "down").fixes().stream()
+                        .noneMatch(fix -> fix.id().equals("cells")),
+                "the arm has too much already");
+        Builds motor = pack.part("screw", "motor-small", "V+=pack.+").figure("screw", "supply/V+/max", "9 V");
+        assertTrue(RuleKit.firesAt(motor, "parts.supply_too_low", "down").fixes().stream()
+                .noneMatch(fix -> fix.id().equals("cells")));
+        Builds port = Builds.classic().part("screen", "display-4x20-i2c", "VCC=board.3V3");
+        assertTrue(RuleKit.firesAt(port, "parts.supply_too_low", "screen").fixes().stream()
+                .noneMatch(fix -> fix.id().equals("cells")));
     }
 
     /** A second pin that hangs on a rail of its own is judged by itself. */

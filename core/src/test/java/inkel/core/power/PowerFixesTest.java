@@ -199,6 +199,21 @@ class PowerFixesTest {
         assertEquals(List.of(), light.findings("power.servo_from_board"), "just half is allowed: the other school");
     }
 
+    /** Three cells at 3 V: a step-up would let the sensor speak with 5 V to a chip that then has 3 V. */
+    @Test
+    void aStarvedSensorIsNotFedAboveTheChipThatReadsIt() {
+        Builds mast = Builds.on("chip-40pin")
+                .boardUnfed()
+                .setting("board", "clock", "inner 8 MHz")
+                .part("cells", "battery-aa-3")
+                .boardOnly("VCC", "cells.+")
+                .part("wind", "hall-switch", "VCC=cells.+");
+        Finding alone = only(mast, "power.battery_short");
+        assertTrue(alone.fixes().stream().anyMatch(fix -> fix.id().equals("add-regulator-up")), "nobody reads it");
+        Finding read = only(mast.wire("wind.OUT", "board.PD2"), "power.battery_short");
+        assertEquals(List.of(), read.fixes());
+    }
+
     /** A row of lamps is one press; the one that has its resistor keeps it. */
     @Test
     void lampsWithoutResistorsAreOneWayOut() throws Exception {

@@ -128,6 +128,12 @@ class FeedTableTest {
                         inkel.core.checks.Assessment.assess(all.apply(two.build()), Builds.CATALOG),
                         "parts.no_supply"));
         assertEquals(Optional.empty(), offered(Builds.classic().part("radio", "packet-radio")));
+        // A screw has no volts before its board has; what it will have counts.
+        Builds screw = Builds.classic()
+                .part("wall", "wall-supply-12v")
+                .part("sw", "switch-transistor")
+                .part("fan", "fan-12v");
+        assertEquals(2, offered(screw).orElseThrow().edits().size());
         Builds sagging = Builds.on("board-small-5v")
                 .part("usb", "usb-port")
                 .boardOnly("USB", "usb.5V")

@@ -15,9 +15,12 @@ import inkel.core.power.BatteryReport;
 import inkel.core.power.FeedLine;
 import inkel.core.power.PowerReport;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
+import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.MoreCells;
 import inkel.core.remedy.RailNames;
 import inkel.core.remedy.Tried;
 import java.math.BigDecimal;
@@ -25,11 +28,15 @@ import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Reports a battery that is empty before it should be, or that sags below what a part needs. */
 public final class BatteryShortRule implements Rule<PowerReport> {
     private static final RuleInfo INFO = new RuleInfo("power.battery_short", Severity.LOOK, Stage.POWER);
+
+    /** What a pin bears above its supply. */
+    private static final Voltage CLAMP = Voltage.ofVolts(0.3);
 
     @Override
     public RuleInfo info() {
@@ -105,18 +112,8 @@ public final class BatteryShortRule implements Rule<PowerReport> {
 
     /** One cell more, or another rail; each where the part is no longer starved, and nothing gets too much. */
     private static List<Fix> ofSag(BatteryReport battery, FeedLine line, PowerReport report) {
-        int more = battery.battery().cells() + 1;
-        Fix cell = new Fix(
-                "cells",
-                Fact.of("fix.cells").with("count", more),
-                Fact.of("fix.cells.cost")
-                        .with(
-                                "rail",
-                                RailNames.of(battery.node(), battery.rail().id())),
-                List.of(new SetSetting(
-                        battery.node().node().id(), battery.placed().id(), Settings.CELLS, String.valueOf(more))));
         return Stream.concat(
-                        Stream.of(cell),
+                        MoreCells.of(report.circuit(), battery.node(), battery.rail()).stream(),
                         new FeedFixes(line.node(), report.catalog()).of(line.placed(), line.supply()).stream())
                 .filter(fix -> helps(fix, line, report))
                 .toList();
@@ -130,18 +127,23 @@ public final class BatteryShortRule implements Rule<PowerReport> {
                         .flatMap(battery -> battery.starved().stream())
                         .noneMatch(starved -> pin.equals(new Endpoint(
                                 starved.placed().id(), starved.supply().pin()))))
-                .filter(node -> tooHigh(node) <= tooHigh(line.node()))
+                .filter(node -> MoreCells.tooHigh(node) <= MoreCells.tooHigh(line.node()))
+                .filter(node -> !talksAbove(node, line) || talksAbove(line.node(), line))
                 .isPresent();
     }
 
-    /** How many supply pins get more than they work at. */
-    private static long tooHigh(NodeCircuit node) {
-        return node.parts().stream()
-                .flatMap(placed -> placed.cls().supplies().stream().filter(supply -> node.railOf(placed, supply.pin())
-                        .flatMap(Rail::volts)
-                        .filter(volts ->
-                                volts.highest().isAbove(supply.range().range().highest()))
-                        .isPresent()))
-                .count();
+    /** Whether the part may speak to the board from above what the board's own pins hang on: a remedy that brings another ill. */
+    private static boolean talksAbove(NodeCircuit node, FeedLine line) {
+        Optional<Rail> own = node.part(line.placed().id())
+                .flatMap(placed -> node.railOf(placed, line.supply().pin()));
+        Optional<Voltage> highest = own.flatMap(Rail::volts).map(Range::highest);
+        return node.node().wires().stream()
+                .filter(wire -> wire.from().part().equals(line.placed().id()))
+                .flatMap(wire -> node.ioRail(wire.to()).stream())
+                .filter(rail -> !own.map(Rail::id).filter(rail.id()::equals).isPresent())
+                .flatMap(rail -> rail.volts().stream())
+                .anyMatch(volts -> highest.filter(
+                                high -> high.isAbove(volts.lowest().plus(CLAMP)))
+                        .isPresent());
     }
 }
