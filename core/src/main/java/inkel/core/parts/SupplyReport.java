@@ -98,7 +98,7 @@ public record SupplyReport(List<Feed> feeds, Circuit circuit) {
     /** Ways to feed a part that nothing is brought to, best first. Worked out when asked for. */
     public List<Fix> waysToFeed(NodeCircuit node, Unfed unfed) {
         return Stream.concat(
-                        new FeedFixes(node, circuit.catalog()).of(unfed.placed(), unfed.ways()).stream(),
+                        new FeedFixes(node, circuit.catalog()).of(circuit, unfed).stream(),
                         FeedTable.fix(circuit, node, unfed).stream())
                 .toList();
     }

@@ -58,7 +58,7 @@ public record BatteryReport(NodeCircuit node, Placed placed, Rail rail, Battery 
         return FeedLine.of(node).stream()
                 .filter(line -> line.rail().id().equals(rail.id()))
                 .filter(line -> !rail.volts().orElseThrow().lowest().isBelow(line.needs()))
-                .filter(line -> lowest().isBelow(line.needs()))
+                .filter(line -> lowest().isBelow(line.needs()) && !sag().isBelow(FeedLine.TOLD))
                 .toList();
     }
 }

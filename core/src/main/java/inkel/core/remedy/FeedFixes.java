@@ -5,6 +5,7 @@ import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Supply;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
@@ -54,20 +55,40 @@ public final class FeedFixes {
     }
 
     /**
-     * Ways to feed one of several pins of a part, rails that are there before what must be bought.
+     * Ways to feed what nothing is brought to, rails that are there before what must be bought; each is tried, so that no rail
+     * is asked for more than it gives. A servo hangs on no rail of the board unless its builder has that habit.
      *
-     * @param ways its pins, any of which is enough
+     * @param circuit what the node is of
      */
-    public List<Fix> of(Placed placed, List<Supply> ways) {
-        if (ways.size() == 1) {
-            return of(placed, ways.get(0));
-        }
+    public List<Fix> of(Circuit circuit, Unfed unfed) {
         Map<String, Fix> fixes = new LinkedHashMap<>();
-        ways.forEach(supply -> of(placed, supply).forEach(fix -> fixes.putIfAbsent(fix.id(), fix)));
+        for (Supply supply : unfed.ways()) {
+            Predicate<Endpoint> isAllowed =
+                    FeedTable.mayTurn(node, unfed.placed().cls(), supply);
+            all(unfed.placed(), supply, Current.ZERO, Voltage.ZERO, isAllowed)
+                    .filter(fix -> isBorne(circuit, fix))
+                    .limit(MOST)
+                    .forEach(fix -> fixes.putIfAbsent(fix.id(), fix));
+        }
         return fixes.values().stream()
                 .sorted(Comparator.comparing(FeedFixes::isBought))
                 .limit(MOST)
                 .toList();
+    }
+
+    private boolean isBorne(Circuit circuit, Fix fix) {
+        return Tried.after(fix, circuit)
+                .flatMap(after -> after.node(node.node().id()))
+                .filter(after -> overloaded(after) <= overloaded(node))
+                .isPresent();
+    }
+
+    /** How many rails are asked for more than they give, at once or for long. */
+    private static long overloaded(NodeCircuit of) {
+        return of.rails().stream()
+                .filter(rail ->
+                        rail.isOver() || rail.average().isAbove(rail.rating().times(Rail.AVERAGE_SHARE.ratio())))
+                .count();
     }
 
     private static boolean isBought(Fix fix) {
@@ -94,10 +115,14 @@ public final class FeedFixes {
      * @param least below what the pin itself works at it changes nothing
      */
     public List<Fix> of(Placed placed, Supply asked, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
+        return all(placed, asked, bought, least, isAllowed).limit(MOST).toList();
+    }
+
+    private Stream<Fix> all(Placed placed, Supply asked, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
         Supply supply = Behind.of(node, placed, asked);
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         if (supply.isMeasured() && now.isPresent()) {
-            return List.of();
+            return Stream.empty();
         }
         Current peak = peakOf(placed, supply);
         List<Fix> fixes = new ArrayList<>(onTable(placed, supply, least, isAllowed));
@@ -111,10 +136,7 @@ public final class FeedFixes {
                 .flatMap(cls -> added(placed, supply, cls, peak.isAbove(bought) ? peak : bought, isAllowed).stream())
                 .forEach(fixes::add);
         boolean isOfSignals = placed.cls().signals().findAny().isPresent() && !RailOrder.isLedOn(placed.cls(), supply);
-        return fixes.stream()
-                .sorted(Comparator.comparing(fix -> isOfSignals && isForeign(fix)))
-                .limit(MOST)
-                .toList();
+        return fixes.stream().sorted(Comparator.comparing(fix -> isOfSignals && isForeign(fix)));
     }
 
     /**
@@ -140,11 +162,6 @@ public final class FeedFixes {
                 .sorted(RailOrder.of(node, placed.cls(), supply))
                 .map(rail -> feedFrom(placed, supply, rail))
                 .toList();
-    }
-
-    /** Rails that are there for a pin and are allowed, best first; nothing is bought. */
-    List<Fix> onTable(Placed placed, Supply supply, Predicate<Endpoint> isAllowed) {
-        return onTable(placed, Behind.of(node, placed, supply), Voltage.ZERO, isAllowed);
     }
 
     /** Whether a part would hang on a source that does not feed the board, so that either may be on while the other is off. */

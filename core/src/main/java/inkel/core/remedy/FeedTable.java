@@ -122,12 +122,14 @@ public final class FeedTable {
         List<Supply> ways = new ArrayList<>(unfed.ways());
         ways.sort(Comparator.comparing(way -> !isLost(node, unfed, way)));
         boolean isSwitching = isForWaiting(node, cls);
+        boolean isBoard = unfed.placed().part().isBoard();
         for (Supply supply : ways) {
+            Predicate<Endpoint> isAllowed = mayTurn(node, cls, supply);
             boolean isPlug = cls.pin(supply.pin()).filter(Pin::isSocket).isPresent();
             Optional<Feed> feed = AddParts.rails(node, isSwitching ? cls.loaded() : cls, supply)
                     .filter(rail -> !node.isMadeFrom(rail.id(), unfed.placed().id()))
                     .filter(rail -> !isPlug || rail.isSource())
-                    .filter(mayTurn(node, cls, supply))
+                    .filter(rail -> isAllowed.test(rail.id()) && (!isBoard || isNeverTooHigh(rail, supply)))
                     .sorted(Comparator.comparing(rail -> isOfBoard(node, cls, supply, rail)))
                     .map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id()))
                     .filter(found -> isSwitching || overloaded(after(found)) <= overloaded(circuit))
@@ -137,6 +139,13 @@ public final class FeedTable {
             }
         }
         return Optional.empty();
+    }
+
+    /** What all else hangs on is not fed at its upper end; a battery may well fall below its lower one some day. */
+    private static boolean isNeverTooHigh(Rail rail, Supply supply) {
+        return rail.nominal()
+                .filter(volts -> !volts.highest().isAbove(supply.range().range().highest()))
+                .isPresent();
     }
 
     /** The builder named this pin, with a rail that is not there. */
@@ -154,7 +163,8 @@ public final class FeedTable {
                         .anyMatch(PinLoad::isFromSupply);
     }
 
-    private static Predicate<Rail> mayTurn(NodeCircuit node, PartClass cls, Supply supply) {
+    /** Asked of a rail for a pin: whether it is one for motors, where the pin is a motor's. */
+    static Predicate<Endpoint> mayTurn(NodeCircuit node, PartClass cls, Supply supply) {
         boolean isServo = ServoFeed.isServo(cls);
         boolean mayStay = isServo && node.habits().is(Habit.SERVO_SUPPLY, Habit.ServoSupply.BOARD);
         if (!isMotor(cls, supply) || mayStay) {
@@ -162,8 +172,8 @@ public final class FeedTable {
         }
         // A vehicle has one pack, of which its motors have the most; a servo's jerks reach the board through it.
         return rail -> isServo
-                ? PutParts.isApart(node, rail.id())
-                : !node.isMadeFrom(rail.id(), Part.BOARD) && !PutParts.isOfDriver(node, rail.id());
+                ? PutParts.isApart(node, rail)
+                : !node.isMadeFrom(rail, Part.BOARD) && !PutParts.isOfDriver(node, rail);
     }
 
     private static boolean isMotor(PartClass cls, Supply supply) {

@@ -1,8 +1,10 @@
 package inkel.core.parts;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.checks.Assessment;
@@ -252,6 +254,31 @@ class SupplyRulesTest {
                 .findFirst()
                 .orElseThrow();
         assertEquals("feed-VIN-from-board.3V3", air.fixes().get(0).id());
+    }
+
+    /** A board's own current is part of what a rail must give: 15 mA of a coin cell are no supply for it. */
+    @Test
+    void aRailThatCannotCarryTheBoardIsNotOffered() throws Exception {
+        Builds table = Builds.on("board-dual-core-3v3").boardUnfed().part("coin", "battery-coin");
+        Finding board = RuleKit.firesAt(table, NO_SUPPLY, "board");
+        assertTrue(
+                board.fixes().stream().noneMatch(fix -> fix.id().contains("coin")),
+                board.fixes().toString());
+        RuleKit.everyWayOut(table, NO_SUPPLY);
+    }
+
+    /** A servo that gets nothing is not put on the board, unless that is its builder's habit. */
+    @Test
+    void aServoIsOfferedARailOfTheBoardByHabitOnly() {
+        Builds table = Builds.on("board-big-5v")
+                .part("wall", "wall-supply-9v")
+                .boardOnly("VIN", "wall.+")
+                .part("arm", "servo-micro");
+        assertFalse(table.findings(NO_SUPPLY).get(0).fixes().get(0).id().contains("board"));
+        Builds by = table.habit(Habit.SERVO_SUPPLY, Habit.ServoSupply.BOARD);
+        assertEquals(
+                "feed-V+-from-board.5V",
+                by.findings(NO_SUPPLY).get(0).fixes().get(0).id());
     }
 
     /** No wire reaches a plug that sits in the board's socket; behind its diode the board gives too little at its worst. */

@@ -136,6 +136,20 @@ class PowerLimitsTest {
         RuleKit.fires(asked("50 mA"), "power.wire_drop");
     }
 
+    /** 50 mΩ of a power bank: 96 mA sag by 4.8 mV, 110 mA by 5.5 mV below the 4.75 V that the board wants. */
+    @Test
+    void whatNoMeterShowsDoesNotSag() {
+        Builds bank = Builds.on("board-big-5v").part("bank", "power-bank").boardOnly("5V", "bank.5V");
+        assertEquals(List.of(), sagging(bank));
+        assertEquals(1, sagging(bank.part("flow", "flow", "V+=board.5V")).size());
+    }
+
+    private static List<Finding> sagging(Builds builds) {
+        return builds.findings("power.battery_short").stream()
+                .filter(finding -> finding.sentence().key().endsWith(".sag"))
+                .toList();
+    }
+
     /** A part that works at the least that its rail gives, and takes an amount at most. */
     private static Builds asked(String most) {
         return Builds.powered(Builds.CATALOG.get("board-wireless-3v3"))

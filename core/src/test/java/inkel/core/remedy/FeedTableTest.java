@@ -55,6 +55,15 @@ class FeedTableTest {
                 "arm.V+<wall.+", fed(Builds.classic().part("arm", "servo-micro").part("wall", "wall-supply-6v")));
     }
 
+    /** 12 V ± 5 % are up to 12.6 V, and the board's socket is made for 12 V; a sagging cell it may have. */
+    @Test
+    void theBoardIsNeverFedAboveWhatItWorksAt() {
+        assertEquals("", fed(Builds.classic().boardUnfed().part("wall", "wall-supply-12v")));
+        assertEquals(
+                "board.RAW<pack.+",
+                fed(Builds.on("board-native-usb").boardUnfed().part("pack", "battery-lithium-two")));
+    }
+
     /** A vehicle has one pack: its motors hang on it beside the board's regulator. */
     @Test
     void aMotorSharesThePackOfItsVehicle() {
