@@ -5,12 +5,8 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Supply;
 import inkel.core.document.Endpoint;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * A part that nothing is brought to, though it wants a supply or something hangs on what it would make of one. What only
@@ -34,18 +30,22 @@ public record Unfed(Placed placed, List<Supply> ways, List<Placed> waiting) {
         if (roots.isEmpty()) {
             return roots;
         }
-        Map<Unfed, Set<Placed>> waiting = new LinkedHashMap<>();
-        roots.forEach(root -> waiting.put(root, new LinkedHashSet<>()));
+        // By place in the list: what a part and its class are made of is long to compare.
+        List<List<Placed>> waiting =
+                roots.stream().<List<Placed>>map(root -> new ArrayList<>()).toList();
         for (Placed placed : node.parts()) {
             if (!placed.isForLater()) {
                 placed.part().feeds().values().stream()
                         .flatMap(rail -> above(node, rail, roots).stream())
+                        .distinct()
                         .forEach(root -> waiting.get(root).add(placed));
             }
         }
-        return roots.stream()
-                .map(root -> new Unfed(root.placed, root.ways, List.copyOf(waiting.get(root))))
-                .toList();
+        List<Unfed> all = new ArrayList<>();
+        for (int i = 0; i < roots.size(); i++) {
+            all.add(new Unfed(roots.get(i).placed, roots.get(i).ways, waiting.get(i)));
+        }
+        return all;
     }
 
     /** One way into a board is enough. */
@@ -92,10 +92,11 @@ public record Unfed(Placed placed, List<Supply> ways, List<Placed> waiting) {
 
     /** What a rail without a voltage waits for; empty where it has one, or waits for nothing that is to be fed. */
     public static Optional<Unfed> above(NodeCircuit node, Endpoint rail) {
-        return above(node, rail, of(node));
+        List<Unfed> roots = of(node);
+        return above(node, rail, roots).map(roots::get);
     }
 
-    private static Optional<Unfed> above(NodeCircuit node, Endpoint rail, List<Unfed> roots) {
+    private static Optional<Integer> above(NodeCircuit node, Endpoint rail, List<Unfed> roots) {
         if (node.rail(rail).flatMap(Rail::volts).isPresent()) {
             return Optional.empty();
         }
@@ -104,10 +105,14 @@ public record Unfed(Placed placed, List<Supply> ways, List<Placed> waiting) {
         Optional<String> from = node.part(first.part())
                 .flatMap(owner -> owner.cls().output(first.pin()))
                 .flatMap(Output::from);
-        return roots.stream()
-                .filter(root -> root.placed.id().equals(first.part()))
-                .filter(root -> root.placed.part().isBoard()
-                        || from.filter(root.ways.get(0).pin()::equals).isPresent())
-                .findFirst();
+        for (int i = 0; i < roots.size(); i++) {
+            Unfed root = roots.get(i);
+            if (root.placed.id().equals(first.part())
+                    && (root.placed.part().isBoard()
+                            || from.filter(root.ways.get(0).pin()::equals).isPresent())) {
+                return Optional.of(i);
+            }
+        }
+        return Optional.empty();
     }
 }

@@ -18,6 +18,7 @@ import inkel.core.finding.Fix;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Share;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -55,18 +56,19 @@ public final class FeedFixes {
     }
 
     /**
-     * Ways to feed what nothing is brought to, rails that are there before what must be bought; each is tried, so that no rail
-     * is asked for more than it gives. A servo hangs on no rail of the board unless its builder has that habit.
+     * Ways to feed what nothing is brought to, rails that are there before what must be bought. What would make rails of its
+     * supply is tried, so that nothing further up is asked for more than it gives. A servo hangs on no rail of the board unless its builder has that habit.
      *
      * @param circuit what the node is of
      */
     public List<Fix> of(Circuit circuit, Unfed unfed) {
         Map<String, Fix> fixes = new LinkedHashMap<>();
+        boolean isMaking = FeedTable.isMaking(unfed);
         for (Supply supply : unfed.ways()) {
             Predicate<Endpoint> isAllowed =
                     FeedTable.mayTurn(node, unfed.placed().cls(), supply);
             all(unfed.placed(), supply, Current.ZERO, Voltage.ZERO, isAllowed)
-                    .filter(fix -> isBorne(circuit, fix))
+                    .filter(fix -> !isMaking || isBorne(circuit, fix))
                     .limit(MOST)
                     .forEach(fix -> fixes.putIfAbsent(fix.id(), fix));
         }
@@ -269,7 +271,7 @@ public final class FeedFixes {
         Part part = Part.of(id, cls.id(), cls.name(), "");
         if (output.from().isPresent()) {
             Supply in = cls.supply(output.from().get()).orElseThrow();
-            Optional<Rail> from = inputFor(in, placed, peak.plus(output.own()), isAllowed);
+            Optional<Rail> from = inputFor(in, placed, output, peak, isAllowed);
             if (from.isEmpty() || isSteppedUp(from.get(), output)) {
                 return Optional.empty();
             }
@@ -285,13 +287,25 @@ public final class FeedFixes {
                         new Feed(node.node().id(), placed.id(), supply.pin(), new Endpoint(id, output.pin())))));
     }
 
-    private Optional<Rail> inputFor(Supply in, Placed placed, Current peak, Predicate<Endpoint> isAllowed) {
+    private Optional<Rail> inputFor(
+            Supply in, Placed placed, Output output, Current peak, Predicate<Endpoint> isAllowed) {
         return node.rails().stream()
                 .filter(rail -> isAllowed.test(rail.id()) && !LoadScrews.isOne(node, rail))
                 .filter(rail -> rail.output().contact().isEmpty() && !RailOrder.isPassedOn(node, rail))
                 .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
-                .filter(rail -> !peak.isAbove(rail.room()))
+                .filter(rail -> !drawn(rail, output, peak).isAbove(rail.room()))
                 .max(Comparator.comparing(Rail::room));
+    }
+
+    /** What goes into a regulator for a current that comes out: the same, or the same power where it switches. */
+    private static Current drawn(Rail from, Output output, Current peak) {
+        boolean isSwitching =
+                output.way() == Output.Way.SWITCHING && output.volts().isPresent();
+        double lowestIn = from.volts().orElseThrow().lowest().volts();
+        double share = output.regulator().efficiency().map(Share::ratio).orElse(1.0);
+        Current in =
+                isSwitching ? peak.times(output.volts().get().range().highest().volts() / lowestIn / share) : peak;
+        return in.plus(output.own());
     }
 }

@@ -1,6 +1,7 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.Habit;
+import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
@@ -14,16 +15,22 @@ import inkel.core.circuit.Unfed;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Feeds whatever of a table nothing is brought to, as each would be fed if it were put there now: from rails that are there,
@@ -45,14 +52,14 @@ public final class FeedTable {
         return new FeedTable(circuit, node).all();
     }
 
-    /** All of it as a way out of any of its findings; empty where that is but one, or a rail suits only as long as it is at its usual voltage. */
-    public static Optional<Fix> fix(Circuit circuit, NodeCircuit node, Unfed unfed) {
+    /**
+     * All of it as a way out; empty where that is but one, or a rail suits only as long as it is at its usual voltage. It is
+     * one for whatever {@link #feeds} something of.
+     */
+    public static Optional<Fix> fix(Circuit circuit, NodeCircuit node) {
         FeedTable table = new FeedTable(circuit, node.node().id());
         List<Feed> feeds = table.all();
-        boolean isOfThis = feeds.stream()
-                .anyMatch(feed -> feed.part().equals(unfed.placed().id())
-                        && unfed.ways().stream().map(Supply::pin).anyMatch(feed.pin()::equals));
-        if (feeds.size() < 2 || !isOfThis || !feeds.stream().allMatch(feed -> isSure(table.node(), feed))) {
+        if (feeds.size() < 2 || !feeds.stream().allMatch(feed -> isSure(table.node(), feed))) {
             return Optional.empty();
         }
         return Optional.of(new Fix(
@@ -67,6 +74,14 @@ public final class FeedTable {
                                         .map(rail -> RailNames.of(node, rail))
                                         .toList()),
                 List.copyOf(feeds)));
+    }
+
+    /** Whether a way out feeds what is not fed. */
+    public static boolean feeds(Fix fix, Unfed unfed) {
+        return fix.edits().stream()
+                .anyMatch(edit -> edit instanceof Feed feed
+                        && feed.part().equals(unfed.placed().id())
+                        && unfed.ways().stream().map(Supply::pin).anyMatch(feed.pin()::equals));
     }
 
     /** Whether a rail suits in all its range, once all is fed. */
@@ -87,17 +102,69 @@ public final class FeedTable {
             Optional<Feed> feed = feed(next.get());
             if (feed.isPresent()) {
                 feeds.add(feed.get());
-                circuit = after(feed.get());
-                if (!next.get().placed().cls().outputs().isEmpty()) {
-                    // What found no rail may find one now.
-                    passedOver.clear();
-                }
+                circuit = after(feeds.subList(feeds.size() - 1, feeds.size()));
+                // What found no rail may find one now.
+                passedOver.clear();
             } else {
                 passedOver.add(key(next.get()));
             }
             next = next();
         }
+        feeds.addAll(loads());
         return feeds;
+    }
+
+    /** What makes no rail is fed at once, however much of it there is: each takes its share of what its rail has left. */
+    private List<Feed> loads() {
+        NodeCircuit node = node();
+        Map<Endpoint, Current> taken = new HashMap<>();
+        List<Feed> feeds = new ArrayList<>();
+        for (Unfed unfed : Unfed.of(node)) {
+            if (!isMaking(unfed)) {
+                load(node, unfed, taken).ifPresent(feeds::add);
+            }
+        }
+        NodeCircuit after = after(feeds).node(nodeId).orElseThrow();
+        Set<Endpoint> over = after.rails().stream()
+                .filter(rail ->
+                        rail.isOver() && !node.rail(rail.id()).orElseThrow().isOver())
+                .map(Rail::id)
+                .collect(Collectors.toSet());
+        // What comes from a rail that is asked for too much further up is left to its builder.
+        feeds.removeIf(feed -> node.upToSource(feed.rail()).stream().anyMatch(over::contains));
+        circuit = after(feeds);
+        return feeds;
+    }
+
+    private Optional<Feed> load(NodeCircuit node, Unfed unfed, Map<Endpoint, Current> taken) {
+        PartClass cls = unfed.placed().cls();
+        Supply supply = unfed.ways().get(0);
+        Current peak = cls.peak(supply.pin());
+        Optional<Rail> found = suiting(node, unfed, supply, cls)
+                .filter(rail -> !taken.containsKey(rail.id()) || !LoadScrews.isOne(node, rail))
+                // What hangs between the screws of a board takes the place of what that stands for.
+                .filter(rail -> LoadScrews.isOne(node, rail)
+                        || node.upToSource(rail.id()).stream()
+                                .flatMap(id -> node.rail(id).stream())
+                                .noneMatch(above -> taken.getOrDefault(above.id(), Current.ZERO)
+                                        .plus(drawn(node, rail, above, peak))
+                                        .isAbove(above.room())))
+                .findFirst();
+        found.ifPresent(rail -> node.upToSource(rail.id()).stream()
+                .flatMap(id -> node.rail(id).stream())
+                .forEach(above -> taken.merge(above.id(), drawn(node, rail, above, peak), Current::plus)));
+        return found.map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id()));
+    }
+
+    /** What a rail further up gives for a current: as much, or as much power where a switching regulator stands between. */
+    private static Current drawn(NodeCircuit node, Rail rail, Rail above, Current peak) {
+        boolean isSwitched = node.upToSource(rail.id()).stream()
+                .takeWhile(id -> !id.equals(above.id()))
+                .flatMap(id -> node.rail(id).stream())
+                .anyMatch(between -> between.output().way() == Output.Way.SWITCHING);
+        Optional<Double> out = rail.nominal().map(volts -> volts.highest().volts());
+        Optional<Double> in = above.nominal().map(volts -> volts.lowest().volts());
+        return isSwitched && out.isPresent() && in.isPresent() ? peak.times(out.get() / in.get()) : peak;
     }
 
     private NodeCircuit node() {
@@ -108,12 +175,16 @@ public final class FeedTable {
         return unfed.placed().id() + "." + unfed.ways().get(0).pin();
     }
 
-    /** What makes rails comes before what hangs on them. */
+    static boolean isMaking(Unfed unfed) {
+        return unfed.placed().part().isBoard()
+                || !unfed.placed().cls().outputs().isEmpty();
+    }
+
+    /** What makes rails, the board first. */
     private Optional<Unfed> next() {
         return Unfed.of(node()).stream()
-                .filter(unfed -> !passedOver.contains(key(unfed)))
-                .min(Comparator.comparing(
-                        unfed -> unfed.placed().cls().outputs().isEmpty()));
+                .filter(unfed -> isMaking(unfed) && !passedOver.contains(key(unfed)))
+                .findFirst();
     }
 
     private Optional<Feed> feed(Unfed unfed) {
@@ -122,23 +193,23 @@ public final class FeedTable {
         List<Supply> ways = new ArrayList<>(unfed.ways());
         ways.sort(Comparator.comparing(way -> !isLost(node, unfed, way)));
         boolean isSwitching = isForWaiting(node, cls);
+        return ways.stream()
+                .flatMap(supply -> suiting(node, unfed, supply, isSwitching ? cls.loaded() : cls)
+                        .map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id())))
+                .filter(found -> isSwitching || overloaded(after(List.of(found))) <= overloaded(circuit))
+                .findFirst();
+    }
+
+    /** The rails for one of the ways of what is not fed, best first. */
+    private static Stream<Rail> suiting(NodeCircuit node, Unfed unfed, Supply supply, PartClass cls) {
+        Predicate<Endpoint> isAllowed = mayTurn(node, cls, supply);
         boolean isBoard = unfed.placed().part().isBoard();
-        for (Supply supply : ways) {
-            Predicate<Endpoint> isAllowed = mayTurn(node, cls, supply);
-            boolean isPlug = cls.pin(supply.pin()).filter(Pin::isSocket).isPresent();
-            Optional<Feed> feed = AddParts.rails(node, isSwitching ? cls.loaded() : cls, supply)
-                    .filter(rail -> !node.isMadeFrom(rail.id(), unfed.placed().id()))
-                    .filter(rail -> !isPlug || rail.isSource())
-                    .filter(rail -> isAllowed.test(rail.id()) && (!isBoard || isNeverTooHigh(rail, supply)))
-                    .sorted(Comparator.comparing(rail -> isOfBoard(node, cls, supply, rail)))
-                    .map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id()))
-                    .filter(found -> isSwitching || overloaded(after(found)) <= overloaded(circuit))
-                    .findFirst();
-            if (feed.isPresent()) {
-                return feed;
-            }
-        }
-        return Optional.empty();
+        boolean isPlug = cls.pin(supply.pin()).filter(Pin::isSocket).isPresent();
+        return AddParts.rails(node, cls, supply)
+                .filter(rail -> !node.isMadeFrom(rail.id(), unfed.placed().id()))
+                .filter(rail -> !isPlug || rail.isSource())
+                .filter(rail -> isAllowed.test(rail.id()) && (!isBoard || isNeverTooHigh(rail, supply)))
+                .sorted(Comparator.comparing(rail -> isOfBoard(node, cls, supply, rail)));
     }
 
     /** What all else hangs on is not fed at its upper end; a battery may well fall below its lower one some day. */
@@ -191,9 +262,9 @@ public final class FeedTable {
                 .count();
     }
 
-    private Circuit after(Feed feed) {
+    private Circuit after(List<Feed> feeds) {
         try {
-            return Circuit.of(feed.apply(circuit.build()), circuit.catalog());
+            return Circuit.of(Edit.applyAll(circuit.build(), feeds), circuit.catalog());
         } catch (EditRefused impossible) {
             throw new IllegalStateException("a pin cannot be fed that a rail was found for", impossible);
         }

@@ -7,6 +7,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Unfed;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
@@ -14,11 +15,14 @@ import inkel.core.finding.Stage;
 import inkel.core.parts.SupplyReport;
 import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
+import inkel.core.remedy.FeedTable;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Supplier;
 
 /** Reports a part none of whose supply pins is fed, or one of whose needed supplies is not, with what waits for it. */
 public final class NoSupplyRule implements Rule<SupplyReport> {
@@ -37,15 +41,33 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
         Set<NodeCircuit> nodes = new LinkedHashSet<>();
         dead.forEach(feed -> nodes.add(feed.node()));
         for (NodeCircuit node : nodes) {
+            Supplier<Optional<Fix>> all = once(() -> FeedTable.fix(report.circuit(), node));
             Unfed.of(node).stream()
                     .filter(unfed -> !isLost(node, unfed))
-                    .forEach(unfed -> findings.add(describe(report, node, unfed)));
+                    .forEach(unfed -> findings.add(describe(report, node, unfed, all)));
         }
         dead.stream()
                 .filter(feed -> feed.rail().isPresent() && waitsForNothing(feed) && !isFedOtherwise(feed, report))
-                .map(feed -> describe(report, feed.node(), new Unfed(feed.placed(), List.of(feed.supply()), List.of())))
+                .map(feed -> describe(
+                        report,
+                        feed.node(),
+                        new Unfed(feed.placed(), List.of(feed.supply()), List.of()),
+                        Optional::empty))
                 .forEach(findings::add);
         return findings;
+    }
+
+    /** All findings of a table share what feeds it as a whole. */
+    private static <T> Supplier<T> once(Supplier<T> made) {
+        AtomicReference<T> known = new AtomicReference<>();
+        return () -> {
+            T there = known.get();
+            if (there == null) {
+                there = made.get();
+                known.set(there);
+            }
+            return there;
+        };
     }
 
     /** A feed from a rail that is not there is a finding of its own. */
@@ -83,7 +105,7 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                         .anyMatch(other -> other.fit() != Fit.UNFED);
     }
 
-    private static Finding describe(SupplyReport report, NodeCircuit node, Unfed unfed) {
+    private static Finding describe(SupplyReport report, NodeCircuit node, Unfed unfed, Supplier<Optional<Fix>> all) {
         boolean hasWays = unfed.ways().size() > 1;
         boolean isWaitedFor = !unfed.waiting().isEmpty();
         Finding.Builder finding = Finding.of(INFO, node.place(unfed.placed()))
@@ -95,7 +117,8 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                         unfed.waiting().stream()
                                 .map(placed -> placed.part().name())
                                 .toList())
-                .fixes(() -> report.waysToFeed(node, unfed));
+                .fixes(() -> report.waysToFeed(node, unfed))
+                .fix(() -> all.get().filter(fix -> FeedTable.feeds(fix, unfed)));
         variant(hasWays, isWaitedFor).ifPresent(finding::variant);
         if (!hasWays) {
             Supply supply = unfed.ways().get(0);
