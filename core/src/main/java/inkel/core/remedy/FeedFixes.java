@@ -57,7 +57,8 @@ public final class FeedFixes {
 
     /**
      * Ways to feed what nothing is brought to, rails that are there before what must be bought. What would make rails of its
-     * supply is tried, so that nothing further up is asked for more than it gives. A servo hangs on no rail of the board unless its builder has that habit.
+     * supply is tried, so that nothing further up is asked for more than it gives. A servo hangs on no rail of the board
+     * unless its builder has that habit.
      *
      * @param circuit what the node is of
      */
