@@ -23,6 +23,7 @@ import inkel.core.document.WireId;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Range;
+import inkel.core.quantity.Temperature;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -46,6 +47,8 @@ import java.util.stream.Stream;
  */
 public final class NodeCircuit {
     private static final String CAPACITOR = "capacitor ";
+
+    private static final Temperature USUAL_AMBIENT = Temperature.ofCelsius(40);
 
     private final Node node;
     private final List<Lost> lost;
@@ -175,6 +178,11 @@ public final class NodeCircuit {
     /** What its parts stand on: the builder's choice, or long breadboards. */
     public TableKind table() {
         return board().own(Settings.TABLE).orElse(TableKind.LONG);
+    }
+
+    /** The air around its board; 40 °C, as inside a closed box, unless the builder says otherwise. */
+    public Temperature ambient() {
+        return board().own(Settings.AMBIENT).orElse(USUAL_AMBIENT);
     }
 
     /** What its parts have no place for; empty for nearly every build. */

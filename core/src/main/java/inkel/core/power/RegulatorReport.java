@@ -26,9 +26,6 @@ import java.util.Optional;
  * @param supply the pin it comes in through
  */
 public record RegulatorReport(NodeCircuit node, Placed placed, Rail rail, Supply supply, Range<Voltage> in) {
-    /** The air around it inside a closed case, unless the builder says otherwise at the board. */
-    static final Temperature USUAL_AMBIENT = Temperature.ofCelsius(40);
-
     static List<RegulatorReport> of(NodeCircuit node) {
         return node.rails().stream().flatMap(rail -> of(node, rail).stream()).toList();
     }
@@ -76,7 +73,7 @@ public record RegulatorReport(NodeCircuit node, Placed placed, Rail rail, Supply
 
     /** The air around it; 40 °C, as inside a closed box, unless the builder says otherwise. */
     public Temperature ambient() {
-        return chosenAmbient().orElse(USUAL_AMBIENT);
+        return node.ambient();
     }
 
     public Source ambientSource() {

@@ -4,6 +4,7 @@ import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.Regulator;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -15,6 +16,7 @@ import inkel.core.document.Part;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
+import inkel.core.formula.RegulatorHeat;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
@@ -220,12 +222,8 @@ public final class FeedFixes {
     }
 
     private Current peakOf(Placed placed, Supply supply) {
-        Endpoint pin = new Endpoint(placed.id(), supply.pin());
-        return node.rails().stream()
-                .flatMap(rail -> rail.loads().stream())
-                .filter(load -> load.pin().equals(pin))
+        return loadOf(new Endpoint(placed.id(), supply.pin()))
                 .map(Rail.Load::peak)
-                .findFirst()
                 .orElseGet(() -> placed.cls().peak(supply.pin()));
     }
 
@@ -272,7 +270,7 @@ public final class FeedFixes {
         Part part = Part.of(id, cls.id(), cls.name(), "");
         if (output.from().isPresent()) {
             Supply in = cls.supply(output.from().get()).orElseThrow();
-            Optional<Rail> from = inputFor(in, placed, output, peak, isAllowed);
+            Optional<Rail> from = inputFor(in, placed, supply, output, peak, isAllowed);
             if (from.isEmpty() || isSteppedUp(from.get(), output)) {
                 return Optional.empty();
             }
@@ -289,14 +287,43 @@ public final class FeedFixes {
     }
 
     private Optional<Rail> inputFor(
-            Supply in, Placed placed, Output output, Current peak, Predicate<Endpoint> isAllowed) {
+            Supply in, Placed placed, Supply supply, Output output, Current peak, Predicate<Endpoint> isAllowed) {
         return node.rails().stream()
                 .filter(rail -> isAllowed.test(rail.id()) && !LoadScrews.isOne(node, rail))
                 .filter(rail -> rail.output().contact().isEmpty() && !RailOrder.isPassedOn(node, rail))
                 .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
                 .filter(rail -> !drawn(rail, output, peak).isAbove(rail.room()))
+                .filter(rail -> !isTooHot(placed, supply, rail, output))
                 .max(Comparator.comparing(Rail::room));
+    }
+
+    /** Whether a linear one would turn more into heat, on average, than it can shed. */
+    private boolean isTooHot(Placed placed, Supply supply, Rail from, Output output) {
+        Regulator regulator = output.regulator();
+        if (output.way() != Output.Way.LINEAR
+                || output.volts().isEmpty()
+                || regulator.thetaCelsiusPerWatt().isEmpty()
+                || regulator.junctionMax().isEmpty()) {
+            return false;
+        }
+        Endpoint pin = new Endpoint(placed.id(), supply.pin());
+        Current average =
+                loadOf(pin).map(Rail.Load::average).orElseGet(() -> placed.cls().average(supply.pin()));
+        return average.isAbove(RegulatorHeat.mostLinear(
+                from.volts().orElseThrow().highest(),
+                output.volts().get().range().lowest(),
+                output.own(),
+                node.ambient(),
+                regulator.thetaCelsiusPerWatt().getAsDouble(),
+                regulator.junctionMax().get()));
+    }
+
+    private Optional<Rail.Load> loadOf(Endpoint pin) {
+        return node.rails().stream()
+                .flatMap(rail -> rail.loads().stream())
+                .filter(load -> load.pin().equals(pin))
+                .findFirst();
     }
 
     /** What goes into a regulator for a current that comes out: the same, or the same power where it switches. */

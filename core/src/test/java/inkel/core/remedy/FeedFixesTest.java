@@ -8,6 +8,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
+import inkel.core.document.edit.AddPart;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Range;
@@ -34,6 +35,39 @@ class FeedFixesTest {
         assertEquals(
                 List.of("add-regulator-linear-3v3", "add-regulator-small-3v3", "add-regulator-down-3v3"),
                 ids(Builds.classic().part("reader", "tag-reader-spi"), "reader", "3.3V"));
+    }
+
+    /** (8.4 V − 3.25 V) · 180 mA + 8.4 V · 10 mA = 1.01 W at 90 °C/W: 131 °C of 125 °C; at 160 mA 122 °C. */
+    @Test
+    void aLinearRegulatorThatWouldGetTooHotIsNotOffered() {
+        Builds pack = Builds.on("chip-28pin")
+                .boardUnfed()
+                .part("pack", "battery-lithium-two")
+                .part("net", "network-wired");
+        String linear = "add-regulator-linear-3v3";
+        assertFalse(ids(pack, "net", "VCC").contains(linear));
+        pack.figure("net", "current/VCC/active", "160 mA");
+        assertTrue(ids(pack, "net", "VCC").contains(linear));
+        pack.setting("board", "ambient", "50 °C");
+        assertFalse(ids(pack, "net", "VCC").contains(linear));
+    }
+
+    /** Where one rail has too many volts for it, another one feeds it. */
+    @Test
+    void aLinearRegulatorTakesWhatKeepsItCool() {
+        NodeCircuit node = Builds.classic()
+                .part("pack", "battery-lithium-two")
+                .part("net", "network-wired")
+                .circuit();
+        Placed net = node.part("net").orElseThrow();
+        Fix fix = new FeedFixes(node, Builds.CATALOG)
+                .of(net, net.cls().supply("VCC").orElseThrow()).stream()
+                        .filter(way -> way.id().equals("add-regulator-linear-3v3"))
+                        .findFirst()
+                        .orElseThrow();
+        assertEquals(
+                "board.5V",
+                ((AddPart) fix.edits().get(0)).part().feeds().get("IN").toString());
     }
 
     @Test
