@@ -10,7 +10,6 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
-import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -164,19 +163,8 @@ final class Rails {
         return made;
     }
 
-    /** Without both voltages, or the efficiency, a switching regulator is reckoned as a linear one. */
     private double ratio(Output output, Endpoint rail, Endpoint feed) {
-        Optional<Share> efficiency = output.regulator().efficiency();
-        Optional<Figure<Voltage>> in = volts(feed);
-        Optional<Figure<Voltage>> out = volts(rail);
-        boolean isSwitching = output.way() == Output.Way.SWITCHING;
-        if (!isSwitching || efficiency.isEmpty() || in.isEmpty() || out.isEmpty()) {
-            return 1;
-        }
-        double lowestIn = in.get().range().lowest().volts();
-        return lowestIn <= 0
-                ? 1
-                : out.get().range().highest().volts() / (efficiency.get().ratio() * lowestIn);
+        return Made.ratio(output, volts(feed).map(Figure::range), volts(rail).map(Figure::range));
     }
 
     List<Made> made(Endpoint supplyPin) {

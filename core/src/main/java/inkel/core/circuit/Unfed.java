@@ -90,6 +90,18 @@ public record Unfed(Placed placed, List<Supply> ways, List<Placed> waiting) {
                         .anyMatch(other -> other.part().feeds().containsValue(rail)));
     }
 
+    /** Whether its builder named one of its pins, with a rail that is not there: that is told as such. */
+    public boolean isNamed(NodeCircuit node) {
+        return ways.stream().anyMatch(way -> isNamed(node, way));
+    }
+
+    /** As {@link #isNamed(NodeCircuit)}, of one pin. */
+    public boolean isNamed(NodeCircuit node, Supply way) {
+        Endpoint pin = new Endpoint(placed.id(), way.pin());
+        return node.lost().stream()
+                .anyMatch(lost -> lost.kind() == Lost.Kind.FEED && lost.at().equals(pin));
+    }
+
     /** What a rail without a voltage waits for; empty where it has one, or waits for nothing that is to be fed. */
     public static Optional<Unfed> above(NodeCircuit node, Endpoint rail) {
         List<Unfed> roots = of(node);

@@ -7,6 +7,7 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.Regulator;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
+import inkel.core.circuit.Made;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
@@ -19,8 +20,8 @@ import inkel.core.finding.Fix;
 import inkel.core.formula.RegulatorHeat;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Figure;
 import inkel.core.quantity.Range;
-import inkel.core.quantity.Share;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -326,14 +327,9 @@ public final class FeedFixes {
                 .findFirst();
     }
 
-    /** What goes into a regulator for a current that comes out: the same, or the same power where it switches. */
+    /** What goes into a regulator for a current that comes out. */
     private static Current drawn(Rail from, Output output, Current peak) {
-        boolean isSwitching =
-                output.way() == Output.Way.SWITCHING && output.volts().isPresent();
-        double lowestIn = from.volts().orElseThrow().lowest().volts();
-        double share = output.regulator().efficiency().map(Share::ratio).orElse(1.0);
-        Current in =
-                isSwitching ? peak.times(output.volts().get().range().highest().volts() / lowestIn / share) : peak;
-        return in.plus(output.own());
+        return peak.times(Made.ratio(output, from.volts(), output.volts().map(Figure::range)))
+                .plus(output.own());
     }
 }

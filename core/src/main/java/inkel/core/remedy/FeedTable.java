@@ -1,13 +1,12 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.Habit;
-import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
-import inkel.core.circuit.Lost;
+import inkel.core.circuit.Made;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ServoFeed;
@@ -156,15 +155,15 @@ public final class FeedTable {
         return found.map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id()));
     }
 
-    /** What a rail further up gives for a current: as much, or as much power where a switching regulator stands between. */
+    /** What a rail further up gives for a current of one that comes from it. */
     private static Current drawn(NodeCircuit node, Rail rail, Rail above, Current peak) {
-        boolean isSwitched = node.upToSource(rail.id()).stream()
-                .takeWhile(id -> !id.equals(above.id()))
-                .flatMap(id -> node.rail(id).stream())
-                .anyMatch(between -> between.output().way() == Output.Way.SWITCHING);
-        Optional<Double> out = rail.nominal().map(volts -> volts.highest().volts());
-        Optional<Double> in = above.nominal().map(volts -> volts.lowest().volts());
-        return isSwitched && out.isPresent() && in.isPresent() ? peak.times(out.get() / in.get()) : peak;
+        List<Endpoint> way = node.upToSource(rail.id());
+        double ratio = 1;
+        for (int i = 0; i < way.indexOf(above.id()); i++) {
+            Rail made = node.rail(way.get(i)).orElseThrow();
+            ratio *= Made.ratio(made.output(), node.rail(way.get(i + 1)).flatMap(Rail::nominal), made.nominal());
+        }
+        return peak.times(ratio);
     }
 
     private NodeCircuit node() {
@@ -191,12 +190,13 @@ public final class FeedTable {
         NodeCircuit node = node();
         PartClass cls = unfed.placed().cls();
         List<Supply> ways = new ArrayList<>(unfed.ways());
-        ways.sort(Comparator.comparing(way -> !isLost(node, unfed, way)));
+        ways.sort(Comparator.comparing(way -> !unfed.isNamed(node, way)));
         boolean isSwitching = isForWaiting(node, cls);
         return ways.stream()
                 .flatMap(supply -> suiting(node, unfed, supply, isSwitching ? cls.loaded() : cls)
                         .map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id())))
-                .filter(found -> isSwitching || overloaded(after(List.of(found))) <= overloaded(circuit))
+                .filter(found -> isSwitching
+                        || PutParts.overloaded(after(List.of(found)), nodeId) <= PutParts.overloaded(circuit, nodeId))
                 .findFirst();
     }
 
@@ -217,13 +217,6 @@ public final class FeedTable {
         return rail.nominal()
                 .filter(volts -> !volts.highest().isAbove(supply.range().range().highest()))
                 .isPresent();
-    }
-
-    /** The builder named this pin, with a rail that is not there. */
-    private static boolean isLost(NodeCircuit node, Unfed unfed, Supply way) {
-        return node.lost().stream()
-                .anyMatch(lost -> lost.kind() == Lost.Kind.FEED
-                        && lost.at().equals(new Endpoint(unfed.placed().id(), way.pin())));
     }
 
     /** Whether a part stands for a load that it does not know yet, and one waits to be hung on it. */
@@ -254,12 +247,6 @@ public final class FeedTable {
     /** A rail that the board hangs on too comes last for a motor. */
     private static boolean isOfBoard(NodeCircuit node, PartClass cls, Supply supply, Rail rail) {
         return isMotor(cls, supply) && !PutParts.isApart(node, rail.id());
-    }
-
-    private long overloaded(Circuit of) {
-        return of.node(nodeId).orElseThrow().rails().stream()
-                .filter(Rail::isOver)
-                .count();
     }
 
     private Circuit after(List<Feed> feeds) {

@@ -138,13 +138,12 @@ public final class PutParts {
 
     /** Whether some rail gives more than it is rated for after edits, and not before. */
     private boolean overloads(List<? extends Edit> edits) {
-        return overloaded(after(circuit, edits)) > overloaded(circuit);
+        return overloaded(after(circuit, edits), nodeId) > overloaded(circuit, nodeId);
     }
 
-    private long overloaded(Circuit of) {
-        return of.node(nodeId).orElseThrow().rails().stream()
-                .filter(Rail::isOver)
-                .count();
+    /** How many rails of a table are asked for more than they give. */
+    static long overloaded(Circuit of, String node) {
+        return of.node(node).orElseThrow().rails().stream().filter(Rail::isOver).count();
     }
 
     /** The pin through which a motor gets its current: what it is led on from, else the one that takes most. */

@@ -2,7 +2,6 @@ package inkel.core.parts.rules;
 
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
-import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Unfed;
@@ -43,7 +42,8 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
         for (NodeCircuit node : nodes) {
             Supplier<Optional<Fix>> all = once(() -> FeedTable.fix(report.circuit(), node));
             Unfed.of(node).stream()
-                    .filter(unfed -> !isLost(node, unfed))
+                    // A feed from a rail that is not there is a finding of its own.
+                    .filter(unfed -> !unfed.isNamed(node))
                     .forEach(unfed -> findings.add(describe(report, node, unfed, all)));
         }
         dead.stream()
@@ -68,16 +68,6 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
             }
             return there;
         };
-    }
-
-    /** A feed from a rail that is not there is a finding of its own. */
-    private static boolean isLost(NodeCircuit node, Unfed unfed) {
-        return node.lost().stream()
-                .filter(lost -> lost.kind() == Lost.Kind.FEED
-                        && lost.at().part().equals(unfed.placed().id()))
-                .anyMatch(lost -> unfed.ways().stream()
-                        .map(Supply::pin)
-                        .anyMatch(lost.at().pin()::equals));
     }
 
     /** On a rail that is never fed, and nobody is told to feed: in a circle, or from what lies there for later. */

@@ -1,10 +1,10 @@
 package inkel.core.parts.rules;
 
-import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Nearest;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Supply;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -31,13 +31,13 @@ import java.util.stream.Stream;
 final class PinGoneFixes {
     private final NodeCircuit node;
     private final Lost lost;
-    private final Catalog catalog;
+    private final Circuit circuit;
     private final String id;
 
-    PinGoneFixes(NodeCircuit node, Lost lost, Catalog catalog) {
+    PinGoneFixes(Circuit circuit, NodeCircuit node, Lost lost) {
         this.node = node;
         this.lost = lost;
-        this.catalog = catalog;
+        this.circuit = circuit;
         id = node.node().id();
     }
 
@@ -87,7 +87,8 @@ final class PinGoneFixes {
                 .filter(unfed -> unfed.placed().id().equals(lost.at().part()))
                 .flatMap(unfed -> unfed.ways().stream()
                         .filter(way -> way.pin().equals(lost.at().pin()))
-                        .flatMap(way -> new FeedFixes(node, catalog).of(unfed.placed(), way).stream()))
+                        .map(way -> new Unfed(unfed.placed(), List.of(way), unfed.waiting())))
+                .flatMap(unfed -> new FeedFixes(node, circuit.catalog()).of(circuit, unfed).stream())
                 .toList();
     }
 

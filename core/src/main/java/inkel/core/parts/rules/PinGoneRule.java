@@ -54,7 +54,7 @@ public final class PinGoneRule implements Rule<Circuit> {
                         node.part(lost.missing().part())
                                 .map(part -> part.cls().name())
                                 .orElse("?"))
-                .fixes(() -> new PinGoneFixes(node, lost, circuit.catalog()).all())
+                .fixes(() -> new PinGoneFixes(circuit, node, lost).all())
                 .build();
     }
 
