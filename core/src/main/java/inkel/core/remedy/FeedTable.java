@@ -109,18 +109,20 @@ public final class FeedTable {
             }
             next = next();
         }
-        feeds.addAll(loads());
+        // A board that switches stands for a load until it has one, which would leave no room for the others.
+        feeds.addAll(loads(true));
+        feeds.addAll(loads(false));
         return feeds;
     }
 
     /** What makes no rail is fed at once, however much of it there is: each takes its share of what its rail has left. */
-    private List<Feed> loads() {
+    private List<Feed> loads(boolean isOnScrews) {
         NodeCircuit node = node();
         Map<Endpoint, Current> taken = new HashMap<>();
         List<Feed> feeds = new ArrayList<>();
         for (Unfed unfed : Unfed.of(node)) {
             if (!isMaking(unfed)) {
-                load(node, unfed, taken).ifPresent(feeds::add);
+                load(node, unfed, taken, isOnScrews).ifPresent(feeds::add);
             }
         }
         NodeCircuit after = after(feeds).node(nodeId).orElseThrow();
@@ -135,14 +137,14 @@ public final class FeedTable {
         return feeds;
     }
 
-    private Optional<Feed> load(NodeCircuit node, Unfed unfed, Map<Endpoint, Current> taken) {
+    private Optional<Feed> load(NodeCircuit node, Unfed unfed, Map<Endpoint, Current> taken, boolean isOnScrews) {
         PartClass cls = unfed.placed().cls();
         Supply supply = unfed.ways().get(0);
         Current peak = cls.peak(supply.pin());
         Optional<Rail> found = suiting(node, unfed, supply, cls)
-                .filter(rail -> !taken.containsKey(rail.id()) || !LoadScrews.isOne(node, rail))
-                // What hangs between the screws of a board takes the place of what that stands for.
-                .filter(rail -> LoadScrews.isOne(node, rail)
+                .filter(rail -> LoadScrews.isOne(node, rail) == isOnScrews)
+                .filter(rail -> !isOnScrews || !taken.containsKey(rail.id()))
+                .filter(rail -> isOnScrews
                         || node.upToSource(rail.id()).stream()
                                 .flatMap(id -> node.rail(id).stream())
                                 .noneMatch(above -> taken.getOrDefault(above.id(), Current.ZERO)

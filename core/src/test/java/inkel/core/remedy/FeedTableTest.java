@@ -88,6 +88,8 @@ class FeedTableTest {
                 .part("sw", "switch-transistor")
                 .part("fan", "fan-12v");
         assertEquals("sw.V+<wall.+ fan.V+<sw.OUT+", fed(tank));
+        // What the board stands for until then leaves the others their room.
+        assertEquals("sw.V+<wall.+ fan.V+<sw.OUT+ water.VDD<board.3V3", fed(tank.part("water", "temperature-water")));
     }
 
     /** The pin that its builder named, though the rail is not there, goes before the other ways into a board. */
