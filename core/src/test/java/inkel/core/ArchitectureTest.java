@@ -29,7 +29,7 @@ class ArchitectureTest {
             List.of("circuit"),
             List.of("finding"),
             List.of("remedy"),
-            List.of("parts", "power", "levels", "pins", "wiring"),
+            List.of("parts", "power", "levels", "pins", "wiring", "lines"),
             List.of("seats", "bench", "loop"),
             List.of("drawer"),
             List.of("wake", "tune", "log", "capture"),
@@ -89,7 +89,7 @@ class ArchitectureTest {
 
     @ArchTest
     static final ArchRule STAGES_DO_NOT_KNOW_EACH_OTHER = slices().matching(
-                    "inkel.core.(parts|power|levels|pins|wiring)..")
+                    "inkel.core.(parts|power|levels|pins|wiring|lines)..")
             .should()
             .notDependOnEachOther();
 

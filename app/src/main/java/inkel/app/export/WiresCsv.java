@@ -7,6 +7,7 @@ import inkel.app.words.WireWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.seats.SeatPlan;
+import inkel.core.wiring.Jumper;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.io.IOException;
@@ -42,7 +43,10 @@ public final class WiresCsv {
         double metres = plan.runs(step).stream()
                 .mapToDouble(run -> run.length().metres())
                 .sum();
-        return metres == 0 ? "" : String.format(Locale.ROOT, "%.3f", metres);
+        boolean isOfLongLine = step.jumper(plan.node())
+                .filter(jumper -> jumper.kind() == Jumper.Kind.TWISTED)
+                .isPresent();
+        return metres == 0 || isOfLongLine ? "" : String.format(Locale.ROOT, "%.3f", metres);
     }
 
     private static void rows(Assessment assessment, Csv.Table csv) throws IOException {

@@ -41,9 +41,12 @@ public final class WireWords {
             return Words.get("wire.row", "rail", RailNames.of(node, row.rail()));
         }
         if (terminal instanceof Terminal.OnOtherBoard other) {
+            String end = other.isGround() || other.part().isEmpty()
+                    ? other.pin().pin()
+                    : other.part() + " " + other.pin().pin();
             return other.isGround()
                     ? Words.get("wire.other_ground", "board", other.board())
-                    : other.board() + " " + other.pin().pin();
+                    : other.board() + " " + end;
         }
         if (terminal instanceof Terminal.OnMeeting meeting) {
             return Words.get("wire.meeting", "end", name(meeting.of()));

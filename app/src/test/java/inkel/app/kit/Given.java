@@ -36,6 +36,9 @@ public final class Given {
     /** Two boards at other supplies with a wire each way. */
     public static final String TWO_BOARDS = "two-boards.inkel.json";
 
+    /** Three tables with a transceiver each, nothing joined. */
+    public static final String LONG_LINE = "long-line.inkel.json";
+
     /** A table of sensors that differ from piece to piece. */
     public static final String BED = "bed.inkel.json";
 

@@ -36,6 +36,8 @@ public enum PinUse {
     BIAS("bias"),
     /** One lead of something without electronics of its own: a winding, a bridge of resistors. */
     LEAD("lead"),
+    /** One of the two wires that carry a signal from table to table; see {@link LinePair}. */
+    LINE("line"),
     /** One side of a way through a level shifter. */
     WAY("way"),
     /** The input of a way that leads in one direction only. */
@@ -64,7 +66,7 @@ public enum PinUse {
     /** Whether the pin is a signal that has to be wired to somebody's pin. */
     public boolean isSignal() {
         return switch (this) {
-            case GROUND, SUPPLY, RAIL, OFFER, NONE, WAY, WAY_IN, WAY_OUT -> false;
+            case GROUND, SUPPLY, RAIL, OFFER, NONE, LINE, WAY, WAY_IN, WAY_OUT -> false;
             default -> true;
         };
     }

@@ -133,6 +133,13 @@ public final class Settings {
     public static final Setting<Frequency> BAUD = new Setting<>(
             "baud", SettingReaders.amount(Unit.HERTZ, "9600"), cls -> cls.uart().isPresent(), LINE);
 
+    /** Whether a resistor stands across the two wires of its long line. */
+    public static final Setting<Boolean> TERMINATOR = new Setting<>(
+            "terminator",
+            SettingReaders.words(Map.of("on", true, "off", false)),
+            cls -> cls.uart().flatMap(UartNeed::line).isPresent(),
+            SMALL_PART);
+
     /** The highest frequency in its analog signals that the builder counts on. */
     public static final Setting<Frequency> UP_TO = new Setting<>(
             "up_to",
@@ -300,6 +307,7 @@ public final class Settings {
             WAITS,
             SELECT_PULL_UP,
             BAUD,
+            TERMINATOR,
             UP_TO,
             CLAIMS,
             SELECTS,

@@ -32,6 +32,9 @@ import java.util.stream.Stream;
  * @param left what is left to stop for; empty for a plan that placed nothing
  */
 public record ProvenPlan(Plan plan, List<Left> left) {
+    /** What is wrong with a line between tables is so wherever a plan puts the signals of one. */
+    private static final String LONG_LINES = "pair.";
+
     /** So many placements are tried for one plan; what is not settled then is not proved. */
     private static final int MOST_TRIES = 80;
 
@@ -157,6 +160,7 @@ public record ProvenPlan(Plan plan, List<Left> left) {
                     .filter(finding -> finding.place().node().equals(plan.node()))
                     .filter(finding -> finding.rule().stage() == Stage.PINS
                             || finding.rule().stage() == Stage.LEVELS)
+                    .filter(finding -> !finding.code().startsWith(LONG_LINES))
                     .toList();
         }
     }

@@ -2,6 +2,7 @@ package inkel.core.checks;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.levels.LevelReport;
+import inkel.core.lines.LineReport;
 import inkel.core.loop.LoopReport;
 import inkel.core.parts.SupplyReport;
 import inkel.core.pins.PinReport;
@@ -28,6 +29,7 @@ public record Reports(
         List<WireList> wires,
         TuneReport tunes,
         LoopReport loops,
+        LineReport lines,
         RadioReport radios,
         List<String> failed) {
     public static Reports of(Circuit circuit) {
@@ -43,6 +45,7 @@ public record Reports(
                 guarded("tunes", TuneReport::of, circuit, failed),
                 // Of a circuit without nodes, as after a crash, there are no pins to go by.
                 guarded("loops", of -> LoopReport.of(of.nodes().isEmpty() ? PinReport.of(of) : pins), circuit, failed),
+                guarded("lines", LineReport::of, circuit, failed),
                 guarded("radios", RadioReport::of, circuit, failed),
                 failed);
     }

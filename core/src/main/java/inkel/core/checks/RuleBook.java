@@ -22,6 +22,14 @@ import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
 import inkel.core.levels.rules.SourceResistanceRule;
 import inkel.core.levels.rules.ThinRule;
+import inkel.core.lines.LineReport;
+import inkel.core.lines.rules.LineBranchRule;
+import inkel.core.lines.rules.LineCrossedRule;
+import inkel.core.lines.rules.LineEndsRule;
+import inkel.core.lines.rules.LineHalfRule;
+import inkel.core.lines.rules.LineOpenRule;
+import inkel.core.lines.rules.LineRateRule;
+import inkel.core.lines.rules.LineTalkersRule;
 import inkel.core.log.rules.RecordTouchedRule;
 import inkel.core.loop.LoopReport;
 import inkel.core.loop.rules.BlocksRule;
@@ -135,6 +143,7 @@ public final class RuleBook {
     private static final Function<Reports, PinReport> PINS = Reports::pins;
     private static final Function<Reports, TuneReport> TUNES = Reports::tunes;
     private static final Function<Reports, LoopReport> LOOPS = Reports::loops;
+    private static final Function<Reports, LineReport> LINES = Reports::lines;
     private static final Function<Reports, RadioReport> RADIOS = Reports::radios;
 
     private static final List<Entry<?>> ENTRIES = List.of(
@@ -183,6 +192,13 @@ public final class RuleBook {
             new Entry<>(new BackPowerRule(), LEVELS),
             new Entry<>(new NotReadRule(), LEVELS),
             new Entry<>(new ThinRule(), LEVELS),
+            new Entry<>(new LineCrossedRule(), LINES),
+            new Entry<>(new LineHalfRule(), LINES),
+            new Entry<>(new LineTalkersRule(), LINES),
+            new Entry<>(new LineRateRule(), LINES),
+            new Entry<>(new LineOpenRule(), LINES),
+            new Entry<>(new LineEndsRule(), LINES),
+            new Entry<>(new LineBranchRule(), LINES),
             new Entry<>(new GroundLiftRule(), LEVELS),
             new Entry<>(new TwoDriversRule(), PINS),
             new Entry<>(new NoRoleRule(), PINS),

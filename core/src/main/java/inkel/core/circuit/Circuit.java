@@ -1,6 +1,7 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Ways;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
@@ -38,14 +39,15 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, Lis
                 nodes,
                 build.links().stream()
                         .filter(link -> !link.isWithinOneBoard())
-                        .filter(link -> isThere(link.from(), nodes) && isThere(link.to(), nodes))
+                        .filter(link -> isThere(link, link.from(), nodes) && isThere(link, link.to(), nodes))
                         .toList());
     }
 
-    private static boolean isThere(Place pin, List<NodeCircuit> nodes) {
+    private static boolean isThere(NodeWire link, Place pin, List<NodeCircuit> nodes) {
         return nodes.stream()
-                .anyMatch(node -> node.node().id().equals(pin.node())
-                        && node.pin(pin.endpoint()).isPresent());
+                .filter(node -> node.node().id().equals(pin.node()))
+                .flatMap(node -> node.pin(pin.endpoint()).stream())
+                .anyMatch(found -> link.isLine() == (found.use() == PinUse.LINE));
     }
 
     /** The wires between boards whose pins are not there, or that lead from a board to itself. */

@@ -3,10 +3,10 @@ package inkel.core.document;
 import java.util.Optional;
 
 /**
- * A signal wire between two boards of a build.
+ * A signal wire between two boards of a build, or a wire of the long line between two transceivers.
  *
- * @param from a pin of the board that talks
- * @param to a pin of the board that listens
+ * @param from a pin of the board that talks; of a long line the end that is nearer to the first table
+ * @param to a pin of the board that listens; of a long line the other end
  * @param groundJoined whether a ground wire runs beside it
  * @param between what stands in it, on the table of the board that talks; its signal is {@code from}. A shifter is told
  *     with its node, {@code lower-lock/shifter}, and may stand on either table
@@ -32,6 +32,21 @@ public record NodeWire(Place from, Place to, boolean groundJoined, Optional<Betw
 
     public NodeWire withBetween(Optional<Between> piece) {
         return new NodeWire(from, to, groundJoined, piece, extras);
+    }
+
+    /** Whether it is one of the two wires of a long line, and ends at parts and not at boards. */
+    public boolean isLine() {
+        return !from.part().equals(Part.BOARD);
+    }
+
+    /** What tells it from others through all changes: where it arrives, where only one wire does. */
+    public String key() {
+        return isLine() ? from + " " + to : to.toString();
+    }
+
+    /** Whether it ends at a part. */
+    public boolean isAt(Place part) {
+        return part.contains(from) || part.contains(to);
     }
 
     /** Whether it hands the signal on without a common ground. */

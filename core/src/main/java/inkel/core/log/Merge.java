@@ -62,13 +62,8 @@ public record Merge(Build build, List<Place> both) {
         Merge merge(Instant now, String text, List<String> parents) {
             List<Node> nodes = list(
                     base.nodes(), mine.nodes(), theirs.nodes(), Node::id, node -> Place.ofNode(node.id()), this::node);
-            List<NodeWire> links = list(
-                    base.links(),
-                    mine.links(),
-                    theirs.links(),
-                    link -> link.to().toString(),
-                    NodeWire::to,
-                    Optional.empty());
+            List<NodeWire> links =
+                    list(base.links(), mine.links(), theirs.links(), NodeWire::key, NodeWire::to, Optional.empty());
             Build joined = theirs.withNodes(nodes)
                     .withLinks(links)
                     .withAir(value(base.air(), mine.air(), theirs.air(), Place.NOWHERE))

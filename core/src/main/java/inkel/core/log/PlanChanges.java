@@ -324,8 +324,8 @@ public final class PlanChanges {
     }
 
     private void links() {
-        Map<String, NodeWire> old = byId(before.links(), link -> link.to().toString());
-        Map<String, NodeWire> now = byId(after.links(), link -> link.to().toString());
+        Map<String, NodeWire> old = byId(before.links(), NodeWire::key);
+        Map<String, NodeWire> now = byId(after.links(), NodeWire::key);
         for (String to : keys(old, now)) {
             if (!Objects.equals(old.get(to), now.get(to))) {
                 NodeWire link = now.getOrDefault(to, old.get(to));

@@ -15,7 +15,7 @@ public record LinkEnd(NodeWire link, boolean isSending) {
     /** The ends on one node's board, in document order. */
     static List<LinkEnd> of(List<NodeWire> links, String node) {
         return links.stream()
-                .filter(link -> link.touches(node))
+                .filter(link -> link.touches(node) && !link.isLine())
                 .flatMap(link -> Stream.of(new LinkEnd(link, true), new LinkEnd(link, false))
                         .filter(end -> end.here().node().equals(node)))
                 .toList();

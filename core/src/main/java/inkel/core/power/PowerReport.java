@@ -13,6 +13,7 @@ import inkel.core.document.NodeWire;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Share;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -118,7 +119,11 @@ public record PowerReport(
     /** Wires between boards whose grounds no wire joins; one for each two boards. */
     public List<NodeWire> apartNodes() {
         List<NodeWire> apart = new ArrayList<>();
-        for (NodeWire link : circuit.links()) {
+        // What a plain signal means hangs on the ground more than what a long line says.
+        List<NodeWire> links = circuit.links().stream()
+                .sorted(Comparator.comparing(NodeWire::isLine))
+                .toList();
+        for (NodeWire link : links) {
             boolean isJoined =
                     circuit.links().stream().anyMatch(other -> other.isBesides(link) && other.groundJoined());
             boolean isBrought =

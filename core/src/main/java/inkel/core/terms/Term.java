@@ -25,6 +25,7 @@ public enum Term {
     PULL_UP,
     RAIL,
     STRAP,
+    TERMINATOR,
     THRESHOLD,
     TIMER,
     WIRE_DROP;

@@ -171,6 +171,12 @@ public final class TermNumbers {
                         .filter(wire -> pins.atStart(wire).isPresent())
                         .map(wire -> Fact.of(key(term)).with("pin", name(wire)))
                         .distinct();
+            case TERMINATOR ->
+                assessment.reports().lines().lines().stream()
+                        .filter(line -> line.stations().stream().anyMatch(station -> isHere(station.node())))
+                        .flatMap(line -> line.load().stream().map(load -> Fact.of("term.here.terminator")
+                                .with("count", line.terminated().size())
+                                .with("load", load)));
             case THRESHOLD ->
                 links().sorted(Comparator.comparing((Link link) -> link.check().tightestMargin()))
                         .limit(1)

@@ -45,7 +45,11 @@ record Away(NodeWire link, NodeCircuit far, Optional<ShifterSides> sides) {
     }
 
     private Terminal.OnOtherBoard at(Place place) {
-        return new Terminal.OnOtherBoard(place, far.node().name());
+        String part = far.part(place.part())
+                .filter(placed -> !placed.part().isBoard())
+                .map(placed -> placed.part().name())
+                .orElse("");
+        return new Terminal.OnOtherBoard(place, far.node().name(), part);
     }
 
     Terminal leg(Terminal.Leg leg) {

@@ -35,12 +35,14 @@ public record Jumper(Kind kind, Length length) {
         /** The part brings the wire. */
         OWN_LEAD,
         /** Nothing to count: a cable with its plug. */
-        CABLE
+        CABLE,
+        /** One of two twisted wires to another table, as long as the way is, which nobody but the builder knows. */
+        TWISTED
     }
 
     /** The same as long as it is sold that does for a length. */
     public Jumper ofLength(Length wanted) {
-        if (isBrought()) {
+        if (isBrought() || kind == Kind.TWISTED) {
             return this;
         }
         for (Length sold : SOLD) {
@@ -76,12 +78,19 @@ public record Jumper(Kind kind, Length length) {
 
     /** The wire between two ends. */
     public static Jumper between(NodeCircuit node, Terminal from, Terminal to) {
+        if (isOfLongLine(from) || isOfLongLine(to)) {
+            return new Jumper(Kind.TWISTED, Length.ofMetres(0));
+        }
         End one = end(node, from);
         End other = end(node, to);
         if (isPluggedOn(node, from, to) || isPluggedOn(node, to, from)) {
             return new Jumper(Kind.OWN_LEAD, SHORT);
         }
         return new Jumper(kind(one, other), isOnBoard(node, from) && isOnBoard(node, to) ? SHORT : LONG);
+    }
+
+    private static boolean isOfLongLine(Terminal terminal) {
+        return terminal instanceof Terminal.OnOtherBoard other && other.isOfLongLine();
     }
 
     /** A lead with a socket goes straight on pins. */

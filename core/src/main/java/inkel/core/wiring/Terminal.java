@@ -115,8 +115,9 @@ public sealed interface Terminal {
      *
      * @param pin the pin; the other node itself for its ground
      * @param board what the builder calls the other board's node
+     * @param part what they call the part it is a pin of; empty for the board itself
      */
-    record OnOtherBoard(Place pin, String board) implements Terminal {
+    record OnOtherBoard(Place pin, String board, String part) implements Terminal {
         @Override
         public String id() {
             return "away " + pin;
@@ -124,6 +125,11 @@ public sealed interface Terminal {
 
         public boolean isGround() {
             return !pin.isPin();
+        }
+
+        /** Whether it is a transceiver's, at the far end of a long line. */
+        public boolean isOfLongLine() {
+            return !part.isEmpty();
         }
     }
 }

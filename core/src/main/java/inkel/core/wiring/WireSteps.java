@@ -77,7 +77,7 @@ final class WireSteps {
                 .forEach(others::add);
         node.farLoads().stream()
                 .map(FarLoad::rail)
-                .map(rail -> new Terminal.OnOtherBoard(rail.minus(), rail.end()))
+                .map(rail -> new Terminal.OnOtherBoard(rail.minus(), rail.end(), ""))
                 .forEach(others::add);
         return others;
     }
@@ -321,7 +321,7 @@ final class WireSteps {
         Optional<FarLoad> far = node.farLoad(pin.part());
         if (far.isPresent()) {
             return new Terminal.OnOtherBoard(
-                    far.get().rail().plus(), far.get().rail().end());
+                    far.get().rail().plus(), far.get().rail().end(), "");
         }
         Placed placed = node.part(pin.part()).orElseThrow();
         List<Pin> pins = placed.cls().pins();

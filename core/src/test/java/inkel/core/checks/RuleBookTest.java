@@ -43,7 +43,7 @@ class RuleBookTest {
             assertTrue(
                     info.code()
                             .matches(
-                                    "(board|parts|power|levels|i2c|spi|uart|pwm|adc|pins|radio|servo|colour|code|tag|record)\\.[a-z0-9_]+"),
+                                    "(board|parts|power|levels|i2c|spi|uart|pwm|adc|pins|radio|pair|servo|colour|code|tag|record)\\.[a-z0-9_]+"),
                     info.code());
         }
     }

@@ -16,10 +16,12 @@ import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Tuning;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.CopyNode;
 import inkel.core.document.edit.Edit;
@@ -138,6 +140,10 @@ public final class TableFile {
         return build;
     }
 
+    private static Place pin(JsonNode step, String key) {
+        return Place.parsePin(step.get(key).asText()).orElseThrow();
+    }
+
     private static Edit edit(Build build, JsonNode step) {
         String node = step.path("node").asText(NODE);
         return switch (step.get("do").asText()) {
@@ -193,6 +199,9 @@ public final class TableFile {
                         Instant.parse("2026-05-01T18:30:00Z"));
             case "remove" -> new RemovePart(node, step.get("part").asText());
             case "take-out" -> new TakeOut(node, end(step, "signal"));
+            case "link" ->
+                new AddNodeWire(new NodeWire(
+                        pin(step, "from"), pin(step, "to"), step.path("ground").asBoolean(false), Extras.NONE));
             case "copy" ->
                 new CopyNode(node, step.get("id").asText(), step.get("id").asText());
             case "class" ->

@@ -7,6 +7,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.document.Between;
 import inkel.core.document.Extras;
 import inkel.core.kit.Builds;
+import inkel.core.kit.LongLines;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Share;
@@ -35,6 +36,17 @@ class TermNumbersTest {
         assertEquals(10, adc.get("bits"));
         assertEquals(5, ((Voltage) adc.get("full")).volts(), 0.001);
         assertEquals(5 / 1024.0, ((Voltage) adc.get("step")).volts(), 1e-6);
+    }
+
+    /** 120 Ω at each of two ends are 60 Ω; a table that no line leaves has none to tell. */
+    @Test
+    void theTerminatorsOfALineStandSideBySide() {
+        Assessment two = Assessment.assess(
+                LongLines.at("gate", "house", "shed").chain("gate", "house").build(), Builds.CATALOG);
+        Map<String, Object> terminators = only(TermNumbers.of(two, "house", Term.TERMINATOR));
+        assertEquals(2, terminators.get("count"));
+        assertEquals(60, ((Resistance) terminators.get("load")).ohms(), 1e-9);
+        assertEquals(List.of(), TermNumbers.of(two, "shed", Term.TERMINATOR));
     }
 
     @Test

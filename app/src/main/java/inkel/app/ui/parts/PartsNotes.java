@@ -44,6 +44,7 @@ final class PartsNotes implements StageNotes {
                 1,
                 "action.another"));
         actions.addAll(stations);
+        actions.addAll(LineNotes.actions(assessment, node.place(placed)));
         assessment.build().nodes().stream()
                 .filter(other -> !other.id().equals(here))
                 .forEach(other -> actions.add(Explainer.action(
@@ -97,7 +98,10 @@ final class PartsNotes implements StageNotes {
 
     @Override
     public List<Section> sections(Assessment assessment, NodeCircuit node, Placed placed) {
-        return new StationNotes(assessment, node, placed).sections();
+        return Stream.concat(
+                        LineNotes.sections(assessment, node.place(placed)).stream(),
+                        new StationNotes(assessment, node, placed).sections().stream())
+                .toList();
     }
 
     /** Wires to the other boards of the build: to add, and to take away. */
@@ -115,28 +119,30 @@ final class PartsNotes implements StageNotes {
                         .ifPresent(actions::add);
             }
         }
-        assessment.build().links().stream().filter(link -> link.touches(here)).forEach(link -> {
-            boolean isFrom = link.from().node().equals(here);
-            Place mine = isFrom ? link.from() : link.to();
-            Place theirs = isFrom ? link.to() : link.from();
-            actions.add(Explainer.action(
-                    "wire-off-" + mine.pin(),
-                    Fact.of("action.node_wire_off")
-                            .with("from", mine.pin())
-                            .with(
-                                    "node",
-                                    Words.say(Fact.of("why.link")
-                                            .with("pin", theirs.pin())
-                                            .with(
-                                                    "node",
-                                                    assessment
-                                                            .build()
-                                                            .node(theirs.node())
-                                                            .orElseThrow()
-                                                            .name()))),
-                    Fact.of("action.node_wire_off.cost"),
-                    new RemoveNodeWire(link)));
-        });
+        assessment.build().links().stream()
+                .filter(link -> link.touches(here) && !link.isLine())
+                .forEach(link -> {
+                    boolean isFrom = link.from().node().equals(here);
+                    Place mine = isFrom ? link.from() : link.to();
+                    Place theirs = isFrom ? link.to() : link.from();
+                    actions.add(Explainer.action(
+                            "wire-off-" + mine.pin(),
+                            Fact.of("action.node_wire_off")
+                                    .with("from", mine.pin())
+                                    .with(
+                                            "node",
+                                            Words.say(Fact.of("why.link")
+                                                    .with("pin", theirs.pin())
+                                                    .with(
+                                                            "node",
+                                                            assessment
+                                                                    .build()
+                                                                    .node(theirs.node())
+                                                                    .orElseThrow()
+                                                                    .name()))),
+                            Fact.of("action.node_wire_off.cost"),
+                            new RemoveNodeWire(link)));
+                });
         return actions;
     }
 

@@ -261,7 +261,7 @@ final class LoomMaker {
         return switch (pin.use()) {
             case GROUND -> Optional.of(ground(placed, pin));
             case SUPPLY -> Optional.of(supply(placed, pin));
-            case NONE, OFFER, RAIL, WAY, WAY_IN, WAY_OUT -> Optional.empty();
+            case NONE, LINE, OFFER, RAIL, WAY, WAY_IN, WAY_OUT -> Optional.empty();
             default -> Optional.of(signal(pin, end));
         };
     }

@@ -8,12 +8,12 @@ import java.util.Optional;
 final class Links {
     private Links() {}
 
-    /** Wires through a shifter or buffer that is gone are plain ones again. */
-    static Build without(Build build, Place converter) {
+    /** Wires through a shifter or buffer that is gone are plain ones again; those that end at a part that is gone are gone. */
+    static Build without(Build build, Place part) {
         return build.withLinks(build.links().stream()
-                .map(link -> link.converter().filter(converter::equals).isPresent()
-                        ? link.withBetween(Optional.empty())
-                        : link)
+                .filter(link -> !link.isAt(part))
+                .map(link ->
+                        link.converter().filter(part::equals).isPresent() ? link.withBetween(Optional.empty()) : link)
                 .toList());
     }
 }

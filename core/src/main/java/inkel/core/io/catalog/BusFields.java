@@ -2,6 +2,7 @@ package inkel.core.io.catalog;
 
 import inkel.core.catalog.Burst;
 import inkel.core.catalog.I2cNeed;
+import inkel.core.catalog.LinePair;
 import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PwmNeed;
 import inkel.core.catalog.SpiNeed;
@@ -131,7 +132,17 @@ final class BusFields {
         if (rates.isEmpty()) {
             uart.problem("", Fact.of("problem.required").with("key", "rates"));
         }
-        return new UartNeed(rates);
+        return new UartNeed(rates, uart.object("line").map(BusFields::line));
+    }
+
+    private static LinePair line(Fields line) {
+        return new LinePair(
+                line.text("plus"),
+                line.text("minus"),
+                line.optionalText("enable"),
+                line.has("terminator")
+                        ? Optional.of(line.quantity("terminator", Unit.OHM, "120 Ω"))
+                        : Optional.empty());
     }
 
     static PwmNeed pwm(Fields pwm) {

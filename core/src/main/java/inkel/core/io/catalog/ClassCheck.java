@@ -3,11 +3,13 @@ package inkel.core.io.catalog;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.ClockChoice;
 import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.LinePair;
 import inkel.core.catalog.Outline;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
+import inkel.core.catalog.UartNeed;
 import inkel.core.io.json.Fields;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Voltage;
@@ -17,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What no class can be, whoever writes it: one leg in two hands, a pull-up to nowhere, limits under what they limit. */
 final class ClassCheck {
@@ -35,6 +38,7 @@ final class ClassCheck {
         cls.io().forEach(this::levels);
         buses();
         sinks();
+        longLine();
         cls.controller().ifPresent(board -> board.clocks().forEach(this::clock));
     }
 
@@ -61,6 +65,26 @@ final class ClassCheck {
                 fields.problem(
                         "pins", String.valueOf(i), Fact.of("problem.sink").with("pin", pin.label()));
             }
+        }
+    }
+
+    /** The two wires of a long line are two pins that are told as such, and no others are. */
+    private void longLine() {
+        List<String> told = cls.pins().stream()
+                .filter(pin -> pin.use() == PinUse.LINE)
+                .map(Pin::label)
+                .sorted()
+                .toList();
+        Optional<LinePair> pair = cls.uart().flatMap(UartNeed::line);
+        List<String> named = pair.map(
+                        both -> Stream.of(both.plus(), both.minus()).sorted().toList())
+                .orElse(List.of());
+        boolean isDriven = pair.flatMap(LinePair::enable)
+                .map(label ->
+                        cls.pin(label).filter(pin -> pin.use() == PinUse.INPUT).isPresent())
+                .orElse(true);
+        if (!told.equals(named) || !isDriven) {
+            fields.problem("uart", Fact.of("problem.line_pair").with("found", String.join(", ", told)));
         }
     }
 

@@ -7,6 +7,7 @@ import inkel.core.catalog.Habits;
 import inkel.core.catalog.Nearest;
 import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.OwnFigures;
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
@@ -41,6 +42,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * Reads a build file. Either the whole file is good, or it is refused with all that is wrong with it.
@@ -120,10 +122,18 @@ public final class BuildReader {
     }
 
     private NodeWire nodeWire(Fields link, List<Node> nodes) {
-        Place from = boardPin(link, "from", nodes);
+        Place from = linkEnd(link, "from", nodes);
+        Place to = linkEnd(link, "to", nodes);
+        List<Place> lines =
+                Stream.of(from, to).filter(end -> mayBeLine(end, nodes)).toList();
+        if (lines.size() == 1 || !lines.isEmpty() && link.has("between")) {
+            link.problem(
+                    lines.size() == 1 ? "to" : "between",
+                    Fact.of("problem.line_to_line").with("found", lines.get(0)));
+        }
         return new NodeWire(
                 from,
-                boardPin(link, "to", nodes),
+                to,
                 link.flag("ground", false),
                 link.object("between").flatMap(piece -> BetweenReader.inNodeWire(piece, from.endpoint(), nodes)),
                 link.extras());
@@ -157,16 +167,28 @@ public final class BuildReader {
     }
 
     /** A pin of a board, written with the id of its node in front. */
-    private Place boardPin(Fields fields, String key, List<Node> nodes) {
+    /** A pin of a node's board, or one of the lines of its transceivers. */
+    private Place linkEnd(Fields fields, String key, List<Node> nodes) {
         Place place = fields.parsed(
                 key, Place::parsePin, "lower-lock/board.D3", Place.of("?", new Endpoint(Part.BOARD, "?")));
         boolean isNode = nodes.stream().anyMatch(node -> node.id().equals(place.node()));
         if (!isNode) {
             fields.problem(key, Fact.of("problem.no_node").with("node", place.node()));
-        } else if (!place.part().equals(Part.BOARD)) {
+        } else if (!place.part().equals(Part.BOARD) && !mayBeLine(place, nodes)) {
             fields.problem(key, Fact.of("problem.not_of_board").with("found", place));
         }
         return place;
+    }
+
+    /** Whether it is a part's and no other pin than a line; one that is not there any more is told as a finding. */
+    private boolean mayBeLine(Place end, List<Node> nodes) {
+        return !end.part().equals(Part.BOARD)
+                && nodes.stream()
+                        .filter(node -> node.id().equals(end.node()))
+                        .flatMap(node -> node.part(end.part()).stream())
+                        .flatMap(part -> catalog.find(part.classId()).stream())
+                        .flatMap(cls -> cls.pin(end.pin()).stream())
+                        .allMatch(pin -> pin.use() == PinUse.LINE);
     }
 
     /** The format that the file is written in: one that this version reads, or the present one where it is not. */

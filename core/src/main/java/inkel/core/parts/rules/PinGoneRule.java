@@ -83,7 +83,7 @@ public final class PinGoneRule implements Rule<Circuit> {
 
     private static Finding describe(NodeWire link) {
         return Finding.of(INFO, link.from())
-                .variant(link.isWithinOneBoard() ? "link_same" : "link")
+                .variant(link.isWithinOneBoard() ? link.isLine() ? "line_same" : "link_same" : "link")
                 .with("at", link.from())
                 .with("to", link.to())
                 .fixes(() -> List.of(new Fix(

@@ -37,8 +37,8 @@ public final class NoCommonGroundRule implements Rule<PowerReport> {
     private static Finding describe(PowerReport report, NodeWire link) {
         String one = nameOf(report, link.from());
         String other = nameOf(report, link.to());
-        return Finding.of(INFO, link.from())
-                .variant("nodes")
+        Finding.Builder finding = Finding.of(INFO, link.from());
+        return (link.isLine() ? finding.variant("line").onlyToLookAt() : finding.variant("nodes"))
                 .with("one", one)
                 .with("other", other)
                 .fix(new Fix(

@@ -3,6 +3,7 @@ package inkel.core.io.catalog;
 import static org.junit.jupiter.api.Assertions.assertDoesNotThrow;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.io.json.Problem;
 import inkel.core.io.json.UnreadableFile;
@@ -101,6 +102,29 @@ class ClassCheckTest {
             assertEquals("problem.sink", refused.problems().get(0).reason().key());
             assertEquals("/pins/4", refused.problems().get(0).field());
         }
+    }
+
+    /** The pair of a long line is two pins that are told as lines, and what enables it an input. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
+            "plus": "A"          | "plus": "B"
+            "plus": "A"          | "plus": "GND"
+            "enable": "DE"       | "enable": "RO"
+            "enable": "DE"       | "enable": "X"
+            "label": "A", "row": "right", "is": "line" | "label": "A", "row": "right", "is": "none"
+            "label": "RE", "row": "left", "is": "input" | "label": "RE", "row": "left", "is": "line"
+            """)
+    void aLongLineIsAPairOfLines(String was, String is) throws Exception {
+        String text = Files.readString(Path.of("src/main/resources/inkel/core/catalog/bus-differential.json"));
+        assertDoesNotThrow(() -> read(text));
+        UnreadableFile refused = assertThrows(UnreadableFile.class, () -> read(text.replace(was, is)));
+        assertTrue(
+                refused.problems().stream()
+                        .anyMatch(problem -> problem.reason().key().equals("problem.line_pair")),
+                refused.problems().toString());
     }
 
     @ParameterizedTest(name = "{2}: {1}")

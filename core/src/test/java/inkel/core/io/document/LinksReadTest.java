@@ -16,7 +16,8 @@ class LinksReadTest {
             {"format": 2, "name": "Two", "nodes": [
               {"id": "a", "name": "A", "board": {"class": "board-classic-5v", "name": "Board"},
                "parts": [{"id": "radio", "class": "packet-radio", "name": "Radio"}]},
-              {"id": "b", "name": "B", "board": {"class": "board-classic-5v", "name": "Board"}, "parts": []}],
+              {"id": "b", "name": "B", "board": {"class": "board-classic-5v", "name": "Board"},
+               "parts": [{"id": "bus", "class": "bus-differential", "name": "Bus"}]}],
              "links": [{"from": "a/board.D3", "to": "%s"}]}
             """;
 
@@ -25,7 +26,9 @@ class LinksReadTest {
         "b/board, problem.expected_value",
         "D4, problem.expected_value",
         "c/board.D4, problem.no_node",
-        "a/radio.CE, problem.not_of_board"
+        "a/radio.CE, problem.not_of_board",
+        "b/bus.RO, problem.not_of_board",
+        "b/bus.A, problem.line_to_line"
     })
     void whatIsWrongWithAnEnd(String to, String key) {
         UnreadableFile refused = assertThrows(

@@ -1,0 +1,40 @@
+package inkel.core.lines.rules;
+
+import inkel.core.finding.Finding;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.lines.LineReport;
+import inkel.core.lines.Stretch;
+import java.util.List;
+
+/** Reports a long line whose two wires change places on the way: every bit arrives as its opposite. */
+public final class LineCrossedRule implements Rule<LineReport> {
+    private static final RuleInfo INFO = new RuleInfo("pair.crossed", Severity.STOP, Stage.LEVELS);
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(LineReport report) {
+        return report.lines().stream()
+                .flatMap(line -> line.stretches().stream())
+                .filter(Stretch::isCrossed)
+                .map(LineCrossedRule::describe)
+                .toList();
+    }
+
+    private static Finding describe(Stretch stretch) {
+        return Finding.of(INFO, stretch.other().place())
+                .with("one", stretch.one().placed().part().name())
+                .with("other", stretch.other().placed().part().name())
+                .with("node", stretch.one().node().node().name())
+                .with("plus", stretch.one().pair().plus())
+                .with("minus", stretch.other().pair().minus())
+                .fix(StraightFix.of(stretch, "straight"))
+                .build();
+    }
+}

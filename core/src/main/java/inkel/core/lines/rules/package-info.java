@@ -1,0 +1,2 @@
+/** What is wrong with a long line. */
+package inkel.core.lines.rules;
