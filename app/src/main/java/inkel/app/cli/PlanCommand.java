@@ -6,6 +6,7 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.checks.ProvenPlan;
+import inkel.core.checks.SharedOut;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
@@ -94,15 +95,10 @@ final class PlanCommand implements Callable<Integer> {
             ProvenPlan next = keep
                     ? new ProvenPlan(planner.planKeeping(node.id()), List.of())
                     : ProvenPlan.of(planned, catalog, planner.plan(node.id()), patience);
-            proven.add(next);
-            if (!next.plan().placed()) {
-                PartialPlan partial =
-                        PartialPlan.of(planned, catalog, node.id(), Patience.of(Planning.LONGEST_PARTIAL, () -> false));
-                if (!partial.placed().isEmpty()) {
-                    some.put(node.id(), partial);
-                }
-            }
-            Optional<Edit> edit = next.plan().edit();
+            SharedOut shared = SharedOut.of(planned, catalog, next, Patience.of(Planning.LONGEST_PARTIAL, () -> false));
+            proven.add(shared.proven());
+            shared.some().ifPresent(partial -> some.put(node.id(), partial));
+            Optional<Edit> edit = shared.proven().plan().edit();
             planned = edit.isPresent() ? edit.get().apply(planned) : planned;
         }
         double millis = (System.nanoTime() - start) / 1e6;

@@ -6,6 +6,7 @@ import inkel.app.words.Words;
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.checks.ProvenPlan;
+import inkel.core.checks.SharedOut;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
@@ -110,14 +111,9 @@ public final class PinWork {
     // --- planning
 
     /** What came of sharing out the pins: the plan is taken over, or what clashes is said, and what has a place is offered. */
-    void planned(Planning.Outcome outcome) {
+    void planned(SharedOut outcome) {
         Plan plan = outcome.proven().plan();
-        List<Notice.Action> some = outcome
-                .some()
-                .filter(partial -> !partial.placed().isEmpty())
-                .stream()
-                .map(this::offer)
-                .toList();
+        List<Notice.Action> some = outcome.some().stream().map(this::offer).toList();
         if (plan.placed()) {
             take(plan, outcome.proven().left());
         } else if (!plan.complete()) {

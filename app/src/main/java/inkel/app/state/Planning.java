@@ -9,11 +9,11 @@ import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.AsOneGoes;
 import inkel.core.checks.ProvenPlan;
+import inkel.core.checks.SharedOut;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.edit.Edit;
 import inkel.core.pins.Alternative;
-import inkel.core.pins.PartialPlan;
 import inkel.core.pins.Patience;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
@@ -125,20 +125,8 @@ public final class Planning {
                 "notice.plan_failed");
     }
 
-    /**
-     * What planning came to.
-     *
-     * @param some those that have a place, where there is none for all
-     */
-    record Outcome(ProvenPlan proven, Optional<PartialPlan> some) {}
-
-    private static Outcome outcome(ProvenPlan proven, Build now, Catalog classes, BooleanSupplier isStopped) {
-        return new Outcome(
-                proven,
-                proven.plan().placed()
-                        ? Optional.empty()
-                        : Optional.of(PartialPlan.of(
-                                now, classes, proven.plan().node(), Patience.of(LONGEST_PARTIAL, isStopped))));
+    private static SharedOut outcome(ProvenPlan proven, Build now, Catalog classes, BooleanSupplier isStopped) {
+        return SharedOut.of(now, classes, proven, Patience.of(LONGEST_PARTIAL, isStopped));
     }
 
     /** As {@link #plan}, with every wire left where it is that can stay there. */

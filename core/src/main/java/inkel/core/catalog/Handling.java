@@ -21,6 +21,7 @@ import java.util.Set;
  * @param screen what it shows, if it does
  * @param frame how it is sent a code, for a converter out
  * @param routine what the least program does with it
+ * @param onBridge the class that it is where both its ends are led to a bridge, for a winding that is one by its supply
  * @param hazards what can hurt somebody, or be trusted too far, where it is used
  */
 public record Handling(
@@ -36,6 +37,7 @@ public record Handling(
         Optional<Screen> screen,
         Optional<Frame> frame,
         Routine routine,
+        Optional<String> onBridge,
         Set<Hazard> hazards) {
     public Handling {
         does = List.copyOf(does);
@@ -60,6 +62,7 @@ public record Handling(
                 Optional.empty(),
                 Optional.empty(),
                 Routine.NONE,
+                Optional.empty(),
                 Set.of());
     }
 
@@ -78,6 +81,7 @@ public record Handling(
                 screen,
                 frame,
                 routine,
+                onBridge,
                 hazards);
     }
 }

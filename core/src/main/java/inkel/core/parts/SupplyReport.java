@@ -14,9 +14,11 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.OnBridge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * Every supply pin of every part against the rail that feeds it.
@@ -95,7 +97,10 @@ public record SupplyReport(List<Feed> feeds, Circuit circuit) {
 
     /** Ways to feed a part that nothing is brought to, best first. Worked out when asked for. */
     public List<Fix> waysToFeed(NodeCircuit node, Unfed unfed) {
-        return new FeedFixes(node, circuit.catalog()).of(circuit, unfed);
+        return Stream.concat(
+                        OnBridge.of(circuit, node, unfed.placed()).stream(),
+                        new FeedFixes(node, circuit.catalog()).of(circuit, unfed).stream())
+                .toList();
     }
 
     /** What stands so; a pin that only follows another one is told by that. */

@@ -10,8 +10,11 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 
@@ -23,8 +26,10 @@ import java.util.concurrent.CancellationException;
  * @param placed the ids of parts that got what they want
  * @param wires those of these parts
  * @param left the signals that still go nowhere
+ * @param whole all of it as one plan, where nothing is left: a placement after all, if not the best one
  */
-public record PartialPlan(List<Edit> edits, List<String> placed, List<Wire> wires, List<Endpoint> left) {
+public record PartialPlan(
+        List<Edit> edits, List<String> placed, List<Wire> wires, List<Endpoint> left, Optional<Plan> whole) {
     public PartialPlan {
         edits = List.copyOf(edits);
         placed = List.copyOf(placed);
@@ -48,7 +53,7 @@ public record PartialPlan(List<Edit> edits, List<String> placed, List<Wire> wire
         private final String node;
         private final Patience patience;
         private final Set<String> waiting;
-        private final List<Edit> edits = new ArrayList<>();
+        private final List<Plan> plans = new ArrayList<>();
         private final List<String> placed = new ArrayList<>();
         private Build some;
 
@@ -104,18 +109,46 @@ public record PartialPlan(List<Edit> edits, List<String> placed, List<Wire> wire
                 return false;
             }
             some = plan.takenBy(tried);
-            edits.add(plan.edit().orElseThrow());
+            plans.add(plan);
             placed.addAll(parts);
             return true;
         }
 
+        /** Each plan has the wires of those before it. */
+        private Plan joined() {
+            Plan last = plans.get(plans.size() - 1);
+            List<Plan.LinkMove> moves = new ArrayList<>();
+            Map<String, Integer> addresses = new LinkedHashMap<>();
+            Set<String> bySoftware = new LinkedHashSet<>();
+            plans.forEach(plan -> {
+                moves.addAll(plan.links());
+                addresses.putAll(plan.addresses());
+                bySoftware.addAll(plan.bySoftware());
+            });
+            return new Plan(
+                    node,
+                    true,
+                    last.wires(),
+                    moves,
+                    addresses,
+                    bySoftware,
+                    List.of(),
+                    Optional.empty(),
+                    List.of(),
+                    false);
+        }
+
         PartialPlan made() {
             try {
+                List<Edit> edits =
+                        plans.stream().flatMap(plan -> plan.edit().stream()).toList();
                 Build after = Edit.applyAll(build, edits);
                 List<Wire> wires = after.node(node).orElseThrow().wires().stream()
                         .filter(wire -> placed.contains(wire.from().part()))
                         .toList();
-                return new PartialPlan(edits, placed, wires, loose(after));
+                List<Endpoint> left = loose(after);
+                Optional<Plan> whole = left.isEmpty() && !plans.isEmpty() ? Optional.of(joined()) : Optional.empty();
+                return new PartialPlan(edits, placed, wires, left, whole);
             } catch (EditRefused impossible) {
                 throw new IllegalStateException("a plan does not fit the build it was made for", impossible);
             }

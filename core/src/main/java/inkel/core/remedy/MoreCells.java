@@ -17,12 +17,13 @@ import java.util.function.Predicate;
 public final class MoreCells {
     private MoreCells() {}
 
-    /** One cell more in the battery that a rail comes from; empty where it comes from none, or something would get too much. */
+    /** One cell more in the battery that a rail comes from; empty where it comes from none or from a block, or something would get too much. */
     public static Optional<Fix> of(Circuit circuit, NodeCircuit node, Rail rail) {
         List<Endpoint> way = node.upToSource(rail.id());
         Endpoint source = way.get(way.size() - 1);
         return node.rail(source)
                 .flatMap(from -> from.output().battery())
+                .filter(battery -> !battery.isBlock())
                 .map(battery -> fix(node, source, battery))
                 .filter(fix -> Tried.after(fix, circuit)
                         .flatMap(after -> after.node(node.node().id()))

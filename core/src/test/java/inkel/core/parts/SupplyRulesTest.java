@@ -193,6 +193,11 @@ class SupplyRulesTest {
         Builds motor = pack.part("screw", "motor-small", "V+=pack.+").figure("screw", "supply/V+/max", "9 V");
         assertTrue(RuleKit.firesAt(motor, "parts.supply_too_low", "down").fixes().stream()
                 .noneMatch(fix -> fix.id().equals("cells")));
+        Builds block = Builds.classic().part("block", "battery-9v").boardOnly("VIN", "block.+");
+        assertTrue(
+                RuleKit.firesAt(block, "parts.supply_too_low", "board").fixes().stream()
+                        .noneMatch(fix -> fix.id().equals("cells")),
+                "a block has the cells it has");
         Builds port = Builds.classic().part("screen", "display-4x20-i2c", "VCC=board.3V3");
         assertTrue(RuleKit.firesAt(port, "parts.supply_too_low", "screen").fixes().stream()
                 .noneMatch(fix -> fix.id().equals("cells")));

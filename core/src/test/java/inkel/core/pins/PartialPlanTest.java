@@ -16,6 +16,7 @@ import inkel.core.kit.Builds;
 import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
@@ -49,18 +50,25 @@ class PartialPlanTest {
         // D2 to D13 and A0 to A5 are eighteen; D0 and D1 are the board's own line, and one has its pin already.
         assertEquals(17, some.placed().size());
         assertEquals(12, some.left().size());
+        assertEquals(Optional.empty(), some.whole());
         assertEquals(17, some.wires().size());
         assertTrue(wires.containsAll(some.wires()));
         assertTrue(after.nodes().get(0).parts().stream().noneMatch(part -> part.has(Settings.LATER)));
     }
 
     @Test
-    void whereAllHaveAPlaceAllGetIt() {
+    void whereAllHaveAPlaceAllGetIt() throws Exception {
         PartialPlan some = of(crowd(8));
         assertEquals(7, some.placed().size());
         assertEquals(List.of(), some.left());
+        Plan whole = some.whole().orElseThrow();
+        assertTrue(whole.placed() && !whole.complete());
+        assertEquals(
+                Edit.applyAll(crowd(8), some.edits()),
+                whole.edit().orElseThrow().apply(crowd(8)),
+                "one step comes to the same as many");
         PartialPlan none = of(Builds.classic().build());
-        assertEquals(new PartialPlan(List.of(), List.of(), List.of(), List.of()), none);
+        assertEquals(new PartialPlan(List.of(), List.of(), List.of(), List.of(), Optional.empty()), none);
     }
 
     @Test

@@ -326,6 +326,7 @@ final class PartClassReader {
                 fields.object("screen").map(PartClassReader::screen),
                 fields.object("frame").map(frame -> new Frame(bits(frame, "before"), bits(frame, "after"))),
                 fields.object("routine").map(RoutineFields::routine).orElse(Routine.NONE),
+                fields.optionalText("on_bridge"),
                 hazards());
     }
 

@@ -56,7 +56,8 @@ final class SupplyFields {
                 battery.quantity("capacity", Unit.AMPERE_HOUR, "2 Ah"),
                 battery.quantity("usable", Unit.ONE, "80 %"),
                 battery.quantity("resistance", Unit.OHM, "0.4 Ω"),
-                battery.whole("cells", 1, 100, 1));
+                battery.whole("cells", 1, 100, 1),
+                battery.flag("block", false));
     }
 
     static Intake intake(Fields intake) {

@@ -14,6 +14,7 @@ import inkel.core.power.PowerReport;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
+import inkel.core.remedy.OnBridge;
 import java.util.List;
 import java.util.Optional;
 
@@ -97,7 +98,9 @@ public final class CoilDriveRule implements Rule<PowerReport> {
     }
 
     private static Finding withWays(Finding.Builder finding, PinLoadReport load, PowerReport report) {
-        return finding.fix(() -> load.isOnSink() ? Optional.empty() : driver(load))
+        return finding.fix(() ->
+                        load.isOnSink() ? Optional.empty() : OnBridge.of(report.circuit(), load.node(), load.placed()))
+                .fix(() -> load.isOnSink() ? Optional.empty() : driver(load))
                 .fix(() -> ByContact.of(load))
                 .fix(() -> SwitchBoard.of(load, report.catalog()))
                 .build();

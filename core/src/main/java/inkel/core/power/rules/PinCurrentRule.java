@@ -45,10 +45,17 @@ public final class PinCurrentRule implements Rule<PowerReport> {
     @Override
     public List<Finding> check(PowerReport report) {
         List<Finding> findings = new ArrayList<>();
-        report.pinLoads().stream()
-                .filter(load -> !load.isCoil())
-                .flatMap(load -> of(load, report).stream())
-                .forEach(findings::add);
+        List<NodeCircuit> bareTold = new ArrayList<>();
+        for (PinLoadReport load : report.pinLoads()) {
+            List<PinLoadReport> bare = isBare(load) ? bare(load.node(), report) : List.of();
+            if (bare.size() < 2) {
+                of(load, report).ifPresent(findings::add);
+            } else if (bareTold.stream().noneMatch(node -> node == load.node())) {
+                // One cause, one finding: nobody forgets one resistor of twelve.
+                bareTold.add(load.node());
+                findings.add(withoutResistors(bare));
+            }
+        }
         // In document order: nodes have no order of their own.
         Map<NodeCircuit, List<PinLoadReport>> byNode = report.pinLoads().stream()
                 .collect(Collectors.groupingBy(PinLoadReport::node, LinkedHashMap::new, Collectors.toList()));
@@ -56,11 +63,23 @@ public final class PinCurrentRule implements Rule<PowerReport> {
         return findings;
     }
 
+    private static boolean isBare(PinLoadReport load) {
+        return load.isLed() && load.isUnlimited() && !load.staysDark();
+    }
+
+    private static List<PinLoadReport> bare(NodeCircuit node, PowerReport report) {
+        return report.pinLoads().stream()
+                .filter(load -> load.node() == node && isBare(load))
+                .toList();
+    }
+
     private static Optional<Finding> of(PinLoadReport load, PowerReport report) {
-        if (load.staysDark()) {
+        if (load.isCoil()) {
+            return Optional.empty();
+        } else if (load.staysDark()) {
             return Optional.of(dark(load));
         } else if (load.isLed() ? load.isUnlimited() || load.isOver() : load.isOver()) {
-            return Optional.of(load.isLed() ? describe(load, report) : lamp(load, report.catalog()));
+            return Optional.of(load.isLed() ? describe(load) : lamp(load, report.catalog()));
         }
         return load.neverGoesOut() ? Optional.of(neverOff(load)) : Optional.empty();
     }
@@ -127,7 +146,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                         List.of(new Feed(node.node().id(), load.placed().id(), supply, rail.id()))));
     }
 
-    private static Finding describe(PinLoadReport load, PowerReport report) {
+    private static Finding describe(PinLoadReport load) {
         Finding.Builder finding = Finding.of(INFO, load.node().place(load.signal()))
                 .with("part", load.placed().part().name())
                 .with("pin", load.pin().pin())
@@ -140,24 +159,35 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                     .number("current", load.current().orElseThrow(), Source.COMPUTED);
         }
         load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
-        return finding.fixes(() -> List.of(resistor(load, wanted(load))))
-                .fix(() -> load.isUnlimited() ? resistors(load.node(), report) : Optional.empty())
-                .build();
+        return finding.fixes(() -> List.of(resistor(load, wanted(load)))).build();
     }
 
-    /** One before every lamp of the table that has none, where there is more than one. */
-    private static Optional<Fix> resistors(NodeCircuit node, PowerReport report) {
-        List<Edit> edits = report.pinLoads().stream()
-                .filter(load -> load.node() == node && load.isLed() && load.isUnlimited() && !load.staysDark())
-                .flatMap(load -> resistor(load, wanted(load)).edits().stream())
+    /** Several lamps of one table, none of which has one. */
+    private static Finding withoutResistors(List<PinLoadReport> lamps) {
+        PinLoadReport first = lamps.get(0);
+        Finding.Builder finding = Finding.of(INFO, first.node().place(first.signal()))
+                .variant("no_resistors")
+                .with(
+                        "parts",
+                        lamps.stream()
+                                .map(lamp -> lamp.placed().part().name())
+                                .distinct()
+                                .toList())
+                .number("drive", first.drive().orElseThrow(), Source.COMPUTED)
+                .number("forward", first.load().forward().orElseThrow().lowest(), Source.CLASS);
+        first.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
+        return finding.fixes(() -> List.of(resistors(lamps))).build();
+    }
+
+    private static Fix resistors(List<PinLoadReport> lamps) {
+        List<Edit> edits = lamps.stream()
+                .flatMap(lamp -> resistor(lamp, wanted(lamp)).edits().stream())
                 .toList();
-        return edits.size() < 2
-                ? Optional.empty()
-                : Optional.of(new Fix(
-                        "resistors",
-                        Fact.of("fix.resistors").with("count", edits.size()),
-                        Fact.of("fix.resistors.cost"),
-                        edits));
+        return new Fix(
+                "resistors",
+                Fact.of("fix.resistors").with("count", edits.size()),
+                Fact.of("fix.resistors.cost"),
+                edits);
     }
 
     /** As bright as the lamp is meant to be, or as much as the pin may carry. */
