@@ -38,17 +38,34 @@ import java.util.stream.Stream;
  */
 public final class FeedTable {
     private final String nodeId;
+    private final boolean areSwitchedLast;
     private final Set<String> passedOver = new HashSet<>();
+    private final List<Feed> feeds = new ArrayList<>();
     private Circuit circuit;
 
-    private FeedTable(Circuit circuit, String nodeId) {
+    private FeedTable(Circuit circuit, String nodeId, boolean areSwitchedLast) {
         this.circuit = circuit;
         this.nodeId = nodeId;
+        this.areSwitchedLast = areSwitchedLast;
     }
 
     /** What is fed from where; empty where nothing is to be done, or nothing that is there suits. */
     public static List<Feed> of(Circuit circuit, String node) {
-        return new FeedTable(circuit, node).all();
+        return table(circuit, node).feeds;
+    }
+
+    /** All fed: what is switched first, which leaves the others their room, or last, where its loads would take all of it. */
+    private static FeedTable table(Circuit circuit, String node) {
+        FeedTable first = new FeedTable(circuit, node, false).all();
+        if (first.left() == 0) {
+            return first;
+        }
+        FeedTable last = new FeedTable(circuit, node, true).all();
+        return last.left() <= first.left() ? last : first;
+    }
+
+    private int left() {
+        return Unfed.of(node()).size();
     }
 
     /**
@@ -56,8 +73,8 @@ public final class FeedTable {
      * one for whatever {@link #feeds} something of.
      */
     public static Optional<Fix> fix(Circuit circuit, NodeCircuit node) {
-        FeedTable table = new FeedTable(circuit, node.node().id());
-        List<Feed> feeds = table.all();
+        FeedTable table = table(circuit, node.node().id());
+        List<Feed> feeds = table.feeds;
         if (feeds.size() < 2 || !feeds.stream().allMatch(feed -> isSure(table.node(), feed))) {
             return Optional.empty();
         }
@@ -94,9 +111,21 @@ public final class FeedTable {
                 .isPresent();
     }
 
-    private List<Feed> all() {
-        List<Feed> feeds = new ArrayList<>();
-        Optional<Unfed> next = next();
+    private FeedTable all() {
+        if (areSwitchedLast) {
+            makers(unfed -> !isForWaiting(node(), unfed.placed().cls()));
+            feeds.addAll(loads(false));
+            passedOver.clear();
+        }
+        makers(unfed -> true);
+        // A board that switches stands for a load until it has one, which would leave no room for the others.
+        feeds.addAll(loads(true));
+        feeds.addAll(loads(false));
+        return this;
+    }
+
+    private void makers(Predicate<Unfed> isAsked) {
+        Optional<Unfed> next = next(isAsked);
         while (next.isPresent()) {
             Optional<Feed> feed = feed(next.get());
             if (feed.isPresent()) {
@@ -107,12 +136,8 @@ public final class FeedTable {
             } else {
                 passedOver.add(key(next.get()));
             }
-            next = next();
+            next = next(isAsked);
         }
-        // A board that switches stands for a load until it has one, which would leave no room for the others.
-        feeds.addAll(loads(true));
-        feeds.addAll(loads(false));
-        return feeds;
     }
 
     /** What makes no rail is fed at once, however much of it there is: each takes its share of what its rail has left. */
@@ -182,9 +207,10 @@ public final class FeedTable {
     }
 
     /** What makes rails, the board first. */
-    private Optional<Unfed> next() {
+    private Optional<Unfed> next(Predicate<Unfed> isAsked) {
         return Unfed.of(node()).stream()
                 .filter(unfed -> isMaking(unfed) && !passedOver.contains(key(unfed)))
+                .filter(isAsked)
                 .findFirst();
     }
 
@@ -193,7 +219,7 @@ public final class FeedTable {
         PartClass cls = unfed.placed().cls();
         List<Supply> ways = new ArrayList<>(unfed.ways());
         ways.sort(Comparator.comparing(way -> !unfed.isNamed(node, way)));
-        boolean isSwitching = isForWaiting(node, cls);
+        boolean isSwitching = isForWaiting(node, cls) && !areSwitchedLast;
         return ways.stream()
                 .flatMap(supply -> suiting(node, unfed, supply, isSwitching ? cls.loaded() : cls)
                         .map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id())))

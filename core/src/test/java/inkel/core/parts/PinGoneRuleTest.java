@@ -18,6 +18,7 @@ import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Exchange;
 import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.io.document.BuildReader;
@@ -194,6 +195,18 @@ class PinGoneRuleTest {
                 finding.fixes().get(0).edits());
         assertTrue(
                 finding.fixes().stream().noneMatch(fix -> fix.id().equals("take-away")), "it would get nothing then");
+        RuleKit.everyWayOut(table, CODE);
+    }
+
+    /** 9 V is too much for a USB socket; the same supply does for the other way in, and the wrong feed goes. */
+    @Test
+    void anotherWayIntoTheBoardWhereTheOneThatWasNamedIsNotForThatSupply() throws Exception {
+        Builds table = Builds.on("board-big-5v").part("wall", "wall-supply-9v").boardOnly("USB", "wall.OUT");
+        Finding finding = RuleKit.firesAt(table, CODE, "board.USB");
+        assertEquals(
+                List.of(new Unfeed(Builds.NODE, "board", "USB"), new Feed(Builds.NODE, "board", "VIN", end("wall.+"))),
+                finding.fixes().get(0).edits());
+        assertTrue(finding.fixes().stream().noneMatch(fix -> fix.id().equals("near")));
         RuleKit.everyWayOut(table, CODE);
     }
 

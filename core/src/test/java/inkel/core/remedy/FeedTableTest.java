@@ -153,4 +153,28 @@ class FeedTableTest {
         assertEquals("one.VCC<board.5V two.VCC<board.5V", fed(sagging));
         assertEquals(Optional.empty(), offered(sagging));
     }
+
+    /** 1 A of 9 V: a bolt of 1 A would leave nothing for the board and what it reads, so it is left for a supply of its own. */
+    @Test
+    void whatIsSwitchedIsLeftWhereItWouldTakeAll() {
+        Builds table = Builds.on("board-big-5v")
+                .boardUnfed()
+                .part("wall", "wall-supply-9v")
+                .part("rtc", "clock-memory")
+                .part("screen", "display-4x20-i2c")
+                .part("switch", "switch-transistor")
+                .part("bolt", "solenoid");
+        assertEquals("board.VIN<wall.+ rtc.VCC<board.5V screen.VCC<board.5V", fed(table));
+        Builds strong = Builds.on("board-big-5v")
+                .boardUnfed()
+                .part("wall", "wall-supply-9v")
+                .figure("wall", "rail/+/rating", "3 A")
+                .part("rtc", "clock-memory")
+                .part("screen", "display-4x20-i2c")
+                .part("switch", "switch-transistor")
+                .part("bolt", "solenoid");
+        assertEquals(
+                "board.VIN<wall.+ switch.V+<wall.+ bolt.V+<switch.OUT+ rtc.VCC<board.5V screen.VCC<board.5V",
+                fed(strong));
+    }
 }

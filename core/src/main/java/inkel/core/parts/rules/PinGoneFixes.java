@@ -8,6 +8,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
 import inkel.core.circuit.Unfed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -21,8 +22,11 @@ import inkel.core.document.edit.TakeOut;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -78,18 +82,40 @@ final class PinGoneFixes {
         return fixes;
     }
 
-    /** Where a pin that must be fed hung on a rail that is not there: what else feeds it. */
+    /** Where a pin that must be fed hung on a rail that is not there: what else feeds it, or another way into its board. */
     private List<Fix> feeds() {
         if (lost.kind() != Lost.Kind.FEED || lost.missing().equals(lost.at())) {
             return List.of();
         }
-        return Unfed.of(node).stream()
-                .filter(unfed -> unfed.placed().id().equals(lost.at().part()))
-                .flatMap(unfed -> unfed.ways().stream()
-                        .filter(way -> way.pin().equals(lost.at().pin()))
-                        .map(way -> new Unfed(unfed.placed(), List.of(way), unfed.waiting())))
-                .flatMap(unfed -> new FeedFixes(node, circuit.catalog()).of(circuit, unfed).stream())
+        List<Fix> fixes = new ArrayList<>();
+        for (Unfed unfed : Unfed.of(node)) {
+            if (unfed.placed().id().equals(lost.at().part())) {
+                fixes.addAll(fed(unfed, true));
+                fed(unfed, false).stream().map(this::instead).forEach(fixes::add);
+            }
+        }
+        // From the source that was named, by whichever way.
+        fixes.sort(Comparator.comparing(fix -> fix.edits().stream().noneMatch(this::isFromNamed)));
+        return fixes;
+    }
+
+    private List<Fix> fed(Unfed unfed, boolean isNamed) {
+        return unfed.ways().stream()
+                .filter(way -> way.pin().equals(lost.at().pin()) == isNamed)
+                .map(way -> new Unfed(unfed.placed(), List.of(way), unfed.waiting()))
+                .flatMap(way -> new FeedFixes(node, circuit.catalog()).of(circuit, way).stream())
                 .toList();
+    }
+
+    private Fix instead(Fix other) {
+        List<Edit> edits = new ArrayList<>(List.of(away()));
+        edits.addAll(other.edits());
+        return new Fix(other.id(), other.title(), other.cost(), edits);
+    }
+
+    private boolean isFromNamed(Edit edit) {
+        return edit instanceof Feed feed
+                && feed.rail().part().equals(lost.missing().part());
     }
 
     private Edit away() {
@@ -115,11 +141,22 @@ final class PinGoneFixes {
                         ? Nearest.to(lost.missing().pin(), rails(owner)).or(() -> only(rails(owner)))
                         : Nearest.to(lost.missing().pin(), labels(owner)))
                 .map(label -> new Endpoint(lost.missing().part(), label))
+                .filter(pin -> !isFeed || mayFeed(pin))
                 .map(pin -> near(
                         Fact.of("fix.pin_near").with("at", lost.at()).with("pin", pin),
                         isFeed
                                 ? new Feed(id, lost.at().part(), lost.at().pin(), pin)
                                 : new SetWire(id, Wire.placed(lost.at(), pin))));
+    }
+
+    /** Whether a rail is not known to be usually of other volts than the pin works at. */
+    private boolean mayFeed(Endpoint rail) {
+        Optional<Range<Voltage>> volts = node.rail(rail).flatMap(Rail::volts);
+        Optional<Supply> supply = node.part(lost.at().part())
+                .flatMap(taker -> taker.cls().supply(lost.at().pin()));
+        return volts.isEmpty()
+                || supply.isEmpty()
+                || FeedFixes.fits(Range.exactly(volts.get().expected()), supply.get());
     }
 
     /** The signal that looks most like one that the class does not have, where that is not wired yet. */
