@@ -5,6 +5,8 @@ import inkel.app.lane.Trouble;
 import inkel.core.catalog.Catalog;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
+import inkel.core.document.Place;
+import inkel.core.finding.Finding;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
@@ -38,9 +40,10 @@ final class Judging {
     /**
      * Keeps a build, and judges it.
      *
+     * @param asked what somebody looks at, of which the ways out are worked out here and not while they wait; nothing when null
      * @param keep writes the build where it outlives a crash; done for every build, and never behind a judgement
      */
-    void of(Build build, Catalog classes, Runnable keep) {
+    void of(Build build, Catalog classes, Place asked, Runnable keep) {
         long mine = run.incrementAndGet();
         // In a lane of its own, so that a long judgement of what is no longer wanted keeps nobody from being safe.
         lanes.keeping().execute(keep);
@@ -50,6 +53,9 @@ final class Judging {
             }
             try {
                 Assessment next = judge.apply(build, classes);
+                if (asked != null && mine == run.get()) {
+                    next.at(asked).stream().limit(1).forEach(Finding::fixes);
+                }
                 lanes.screen().execute(() -> ifLatest(mine, () -> show.accept(next)));
             } catch (RuntimeException | StackOverflowError mistake) {
                 Trouble.severe(Judging.class, "a build could not be judged", mistake);

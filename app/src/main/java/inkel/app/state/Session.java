@@ -456,7 +456,7 @@ public final class Session {
         planning.stop();
         Build now = history.now();
         Runnable keep = own == null ? files.keeping(now) : () -> {};
-        judging.of(now, catalog(), keep);
+        judging.of(now, catalog(), selectionProperty().get(), keep);
     }
 
     private void refresh() {

@@ -29,7 +29,7 @@ public record Assessment(Build build, Reports reports, List<Finding> findings) {
         Reports reports = Reports.of(Circuit.of(build, catalog));
         List<Finding> findings = RuleBook.run(reports);
         findings.sort(Comparator.comparing(Finding::severity));
-        return new Assessment(build, reports, findings);
+        return new Assessment(build, reports, CleanWays.of(build, catalog, findings));
     }
 
     public long count(Severity severity) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import org.slf4j.LoggerFactory;
 
 /** Something that is wrong, thin or worth a thought. Two are equal when they say the same of the same place. */
@@ -34,6 +35,11 @@ public final class Finding {
         this.sentence = sentence;
         this.evidence = List.copyOf(evidence);
         this.waysOut = waysOut;
+    }
+
+    /** The same with other ways out, made of its own when they are asked for. */
+    public Finding with(UnaryOperator<List<Fix>> change) {
+        return new Finding(rule, severity, place, sentence, evidence, () -> change.apply(fixes()));
     }
 
     public RuleInfo rule() {

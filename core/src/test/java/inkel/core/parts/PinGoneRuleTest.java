@@ -42,11 +42,11 @@ class PinGoneRuleTest {
     @Test
     void aWireToAPinThatIsNotThere() throws Exception {
         RuleKit.quiet(radio(), CODE);
-        Builds gone = radio().wire("radio.CSN", "board.D99");
+        Builds gone = radio().wire("radio.CSN", "board.D100");
         Finding finding = RuleKit.firesAt(gone, CODE, "radio.CSN");
         assertEquals("parts.pin_gone.wire", finding.sentence().key());
         RuleKit.everyWayOut(gone, CODE);
-        // D9 looks most like it; taking the wire off always works.
+        // D10 looks most like it; taking the wire off always works.
         assertEquals(
                 List.of("near", "take-away"),
                 finding.fixes().stream().map(Fix::id).toList());

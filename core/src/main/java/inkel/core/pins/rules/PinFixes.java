@@ -34,10 +34,16 @@ final class PinFixes {
 
     /** As {@link #move(NodePins, Endpoint)}, for some pins. */
     static List<Fix> moveTo(NodePins pins, Endpoint signal, Predicate<Endpoint> isAllowed) {
+        return moves(pins, signal, isAllowed, fix -> true);
+    }
+
+    /** As {@link #moveTo}, of those ways out alone that do. */
+    static List<Fix> moves(NodePins pins, Endpoint signal, Predicate<Endpoint> isAllowed, Predicate<Fix> does) {
         return pins.freeFor(signal).stream()
                 .filter(isAllowed)
-                .limit(MOST)
                 .map(target -> move(pins, signal, target))
+                .filter(does)
+                .limit(MOST)
                 .toList();
     }
 

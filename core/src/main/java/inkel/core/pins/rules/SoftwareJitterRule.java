@@ -6,8 +6,10 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.PwmNeed;
 import inkel.core.catalog.SoftwareBuses;
 import inkel.core.circuit.ServoFeed;
+import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
@@ -19,6 +21,7 @@ import inkel.core.pins.PinReport;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
+import inkel.core.remedy.Tried;
 import java.util.List;
 import java.util.Optional;
 
@@ -70,8 +73,25 @@ public final class SoftwareJitterRule implements Rule<PinReport> {
             // It can wander only while it moves.
             finding.onlyToKnow();
         }
-        return Optional.of(finding.fixes(() -> PinFixes.move(pins, wire.from(), pin -> pin.can(Ability.Kind.PWM)))
+        return Optional.of(finding.fixes(() -> onTimers(report, pins, wire))
                 .fixes(() -> Helpers.carrying(report.circuit().catalog(), pins.node(), List.of(wire.from())))
                 .build());
+    }
+
+    /** Pins whose timer makes its pulses, and is not kept at another rate. */
+    private static List<Fix> onTimers(PinReport report, NodePins pins, Wire wire) {
+        Place signal = pins.node().place(wire.from());
+        return PinFixes.moves(
+                pins,
+                wire.from(),
+                target -> pins.node()
+                        .pin(target)
+                        .filter(pin -> pin.can(Ability.Kind.PWM))
+                        .isPresent(),
+                fix -> Tried.after(fix, report.circuit())
+                        .filter(after -> new TimerClashRule()
+                                .check(PinReport.of(after)).stream()
+                                        .noneMatch(clash -> clash.place().equals(signal)))
+                        .isPresent());
     }
 }
