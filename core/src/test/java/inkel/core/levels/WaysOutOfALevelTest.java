@@ -56,12 +56,16 @@ class WaysOutOfALevelTest {
 
     @Test
     void downwardADividerIsEnough() throws Exception {
-        assertEquals(List.of("divide", "shift-new", "buffer-new", "exchange-board"), mosi(reader()));
+        assertEquals(List.of("divide", "buffer-new", "shift-new", "exchange-board"), mosi(reader()));
     }
 
+    /** At 8 MHz a pull-up of 10 kΩ is too slow, and what pushes and pulls is not; at 100 kHz either does. */
     @Test
     void upwardADividerIsNoHelp() throws Exception {
-        assertEquals(List.of("shift-new", "buffer-new", "exchange-board"), miso(reader()));
+        assertEquals(List.of("buffer-new", "shift-new", "exchange-board"), miso(reader()));
+        assertEquals(
+                List.of("shift-new", "buffer-new", "exchange-board"),
+                miso(reader().setting("board", "spi_clock", "100 kHz")));
     }
 
     @Test
@@ -104,12 +108,12 @@ class WaysOutOfALevelTest {
             String signal = "reader." + wire.split(" ")[0];
             full.wire(signal, "board." + wire.split(" ")[1]).between(through(signal, "full", way++));
         }
-        assertEquals(List.of("shift-new", "buffer-new", "exchange-board"), miso(full));
+        assertEquals(List.of("buffer-new", "shift-new", "exchange-board"), miso(full));
     }
 
     @Test
     void aShifterOnOtherRailsIsLeft() throws Exception {
-        List<String> all = List.of("shift-new", "buffer-new", "exchange-board");
+        List<String> all = List.of("buffer-new", "shift-new", "exchange-board");
         Builds low = reader().part("low", "bench-supply").setting("low", "volts", "2.5 V");
         assertEquals(all, miso(shifter(low, "there", "low.+", "board.5V")));
         assertEquals(all, miso(reader().part("there", "shifter-4", "LV=reg.OUT")), "one side is not fed");
@@ -121,15 +125,15 @@ class WaysOutOfALevelTest {
         Builds down = reader().part("down", "buffer-8", "VCC=reg.OUT");
         assertEquals(List.of("shift-down-1", "divide", "exchange-board"), mosi(down));
         assertEquals(
-                List.of("shift-new", "buffer-new", "exchange-board"),
+                List.of("buffer-new", "shift-new", "exchange-board"),
                 miso(reader().part("down", "buffer-8", "VCC=reg.OUT")));
         // Fed with 5 V the other kind hears 3.3 V and is heard by the board; it would harm the reader.
         assertEquals(List.of("shift-up-1", "exchange-board"), miso(reader().part("up", "buffer-8-up", "VCC=board.5V")));
         assertEquals(
-                List.of("divide", "shift-new", "buffer-new", "exchange-board"),
+                List.of("divide", "buffer-new", "shift-new", "exchange-board"),
                 mosi(reader().part("up", "buffer-8-up", "VCC=board.5V")));
         assertEquals(
-                List.of("divide", "shift-new", "buffer-new", "exchange-board"),
+                List.of("divide", "buffer-new", "shift-new", "exchange-board"),
                 mosi(reader().part("down", "buffer-8")),
                 "not fed at all");
     }
@@ -164,7 +168,7 @@ class WaysOutOfALevelTest {
     void wiresOfAModuleThatAreTooHighAreDividedAtOnce() throws Exception {
         Builds three = reader().wire("reader.SCK", "board.D13").wire("reader.SDA", "board.D9");
         assertEquals(
-                List.of("divide", "module-divide", "shift-new", "buffer-new", "exchange-board", "module-shift"),
+                List.of("divide", "module-divide", "buffer-new", "shift-new", "exchange-board", "module-shift"),
                 mosi(three));
         Fix all = RuleKit.firesAt(three, "levels.harms", "reader.SCK").fixes().stream()
                 .filter(way -> way.id().equals("module-divide"))
@@ -183,7 +187,7 @@ class WaysOutOfALevelTest {
     @Test
     void whatIsDividedIsOfNoUseToAWireThatIsTooLow() throws Exception {
         Builds both = reader().wire("reader.SCK", "board.D13").wire("reader.MOSI", "board.D11");
-        assertEquals(List.of("shift-new", "buffer-new", "exchange-board", "module-shift"), miso(both));
+        assertEquals(List.of("buffer-new", "shift-new", "exchange-board", "module-shift"), miso(both));
         // One alone is divided by itself, and what is divided already is not counted.
         Builds one = reader().wire("reader.SCK", "board.D13").between(divider("reader.SCK"));
         assertFalse(mosi(one).contains("module-divide"));

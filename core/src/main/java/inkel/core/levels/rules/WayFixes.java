@@ -32,6 +32,7 @@ import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.Ties;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -55,11 +56,16 @@ final class WayFixes {
         return sharedWay(link).or(() -> spareWay(link));
     }
 
-    /** Through a part to be added. */
+    /** Through a part to be added: a shifter, or a buffer first where the wire is too quick for what only pulls up. */
     List<Fix> added(Link link) {
-        return Stream.of(newShifter(link), newBuffer(link))
+        List<Fix> fixes = new ArrayList<>(Stream.of(newShifter(link), newBuffer(link))
                 .flatMap(Optional::stream)
-                .toList();
+                .toList());
+        Optional<WireSpeed> speed = WireSpeed.of(node, link.signal().endpoint());
+        if (matching(false).noneMatch(cls -> isQuickEnough(cls, speed))) {
+            Collections.reverse(fixes);
+        }
+        return fixes;
     }
 
     /** The way that another part on the same wire goes through already. */
@@ -108,8 +114,11 @@ final class WayFixes {
 
     /** A clock can be chosen slower; a signal whose speed its part decides needs a way that follows it. */
     private boolean isQuickEnough(PartClass cls, Link link) {
-        Optional<WireSpeed> speed =
-                WireSpeed.of(node, link.signal().endpoint()).filter(known -> known.source() == Source.CLASS);
+        return isQuickEnough(
+                cls, WireSpeed.of(node, link.signal().endpoint()).filter(known -> known.source() == Source.CLASS));
+    }
+
+    private static boolean isQuickEnough(PartClass cls, Optional<WireSpeed> speed) {
         return speed.isEmpty()
                 || cls.pulls().stream()
                         .noneMatch(pull ->

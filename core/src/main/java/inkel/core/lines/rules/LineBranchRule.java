@@ -30,7 +30,7 @@ public final class LineBranchRule implements Rule<LineReport> {
         return Finding.of(INFO, line.stations().get(0).place())
                 .with("count", line.stations().size())
                 .with("ends", line.ends().size())
-                .fixes(() -> List.of(ChainFix.of(report, line)))
+                .fix(() -> ChainFix.of(report, line))
                 .build();
     }
 }

@@ -64,7 +64,7 @@ public final class LineEndsRule implements Rule<LineReport> {
     /** One at each end, and none between; where there are other than two ends the line is run otherwise first. */
     private static List<Fix> ways(LineReport report, LongLine line) {
         if (line.ends().size() != 2) {
-            return List.of(ChainFix.of(report, line));
+            return ChainFix.of(report, line).stream().toList();
         }
         List<Edit> edits = LineReport.terminated(line);
         return List.of(new Fix(
