@@ -1,7 +1,6 @@
 package inkel.core.lines.rules;
 
 import inkel.core.finding.Finding;
-import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
@@ -38,12 +37,8 @@ public final class LineOpenRule implements Rule<LineReport> {
                 .with("plus", station.pair().plus())
                 .with("minus", station.pair().minus())
                 .fixes(() -> report.partners(station).stream()
-                        .map(other -> join(report, station, other))
+                        .map(other -> JoinFix.of(report, other, station, other))
                         .toList())
                 .build();
-    }
-
-    private static Fix join(LineReport report, LineStation station, LineStation other) {
-        return JoinFix.of(report, other, station, other);
     }
 }

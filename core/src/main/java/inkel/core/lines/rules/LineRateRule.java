@@ -17,7 +17,6 @@ import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Source;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /** Reports a long line on which two talk at different rates. */
 public final class LineRateRule implements Rule<LineReport> {
@@ -68,7 +67,7 @@ public final class LineRateRule implements Rule<LineReport> {
                         Fact.of("fix.line_rate.cost"),
                         line.stations().stream()
                                 .filter(station -> !rate(station).equals(rate))
-                                .flatMap(station -> Stream.<Edit>of(set(station, rate)))
+                                .map(station -> set(station, rate))
                                 .toList()))
                 .toList();
     }
