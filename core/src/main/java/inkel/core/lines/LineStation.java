@@ -15,9 +15,6 @@ import java.util.Optional;
 
 /** A transceiver on its table, which may hang on a long line. */
 public record LineStation(NodeCircuit node, Placed placed, LinePair pair) {
-    /** The resistance of a usual twisted pair to a wave, and so of what ends it, by the standard for balanced multipoint data, TIA/EIA-485. */
-    public static final Resistance USUAL_TERMINATOR = Resistance.ofOhms(120);
-
     static Optional<LineStation> of(NodeCircuit node, Placed placed) {
         return placed.isForLater()
                 ? Optional.empty()
@@ -42,10 +39,7 @@ public record LineStation(NodeCircuit node, Placed placed, LinePair pair) {
 
     /** What stands across the two wires here: what the builder said, or what it brings. */
     public Optional<Resistance> terminator() {
-        return placed.own(Settings.TERMINATOR)
-                .map(isOn ->
-                        isOn ? Optional.of(pair.terminator().orElse(USUAL_TERMINATOR)) : Optional.<Resistance>empty())
-                .orElse(pair.terminator());
+        return pair.across(placed.own(Settings.TERMINATOR));
     }
 
     /** Puts what stands across the two wires on, or takes it off. */

@@ -5,6 +5,8 @@ import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
+import inkel.core.catalog.UartNeed;
 import inkel.core.circuit.FarLoad;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -140,6 +142,11 @@ final class WireSteps {
                 Terminal plus = onPin(new Endpoint(placed.id(), diode.to()));
                 fitting(onPin(new Endpoint(placed.id(), diode.from())), plus, "", diode.from(), placed, diode);
             }
+            for (Fitting terminator : acrossLine(placed)) {
+                Terminal plus = onPin(new Endpoint(placed.id(), terminator.from()));
+                Terminal minus = onPin(new Endpoint(placed.id(), terminator.to()));
+                fitting(plus, minus, "", terminator.from(), placed, terminator);
+            }
             List<Fitting> brought = Plugs.brought(placed);
             for (Fitting fitting : Plugs.around(placed)) {
                 Terminal from = onPin(new Endpoint(placed.id(), fitting.from()));
@@ -169,6 +176,15 @@ final class WireSteps {
                 .flatMap(load -> placed.cls().hangsOn(load).stream()
                         .map(plus -> new Fitting(
                                 Fitting.Sort.DIODE, load.current().range().highest(), load.pin(), plus)))
+                .toList();
+    }
+
+    /** What ends a long line at a transceiver that brings nothing for it. */
+    private static List<Fitting> acrossLine(Placed placed) {
+        return placed.cls().uart().flatMap(UartNeed::line).stream()
+                .filter(pair -> pair.brought().isEmpty() && !placed.isForLater())
+                .flatMap(pair -> pair.across(placed.own(Settings.TERMINATOR)).stream()
+                        .map(ohms -> new Fitting(Fitting.Sort.RESISTOR, ohms, pair.plus(), pair.minus())))
                 .toList();
     }
 

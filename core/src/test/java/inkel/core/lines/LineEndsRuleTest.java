@@ -2,6 +2,7 @@ package inkel.core.lines;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import inkel.core.catalog.LinePair;
 import inkel.core.catalog.Settings;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
@@ -52,7 +53,7 @@ class LineEndsRuleTest {
     @Test
     void whatIsMeasuredIsTheLeastOfADriver() {
         assertEquals(54, LongLine.LEAST_LOAD.ohms());
-        assertEquals(120, LineStation.USUAL_TERMINATOR.ohms());
+        assertEquals(120, LinePair.USUAL_TERMINATOR.ohms());
     }
 
     @Test

@@ -5,6 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Catalog;
+import inkel.core.catalog.Fitting;
+import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
@@ -14,6 +17,7 @@ import inkel.core.document.edit.MovePart;
 import inkel.core.document.edit.RemovePart;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
+import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
 import inkel.core.kit.Builds;
@@ -26,6 +30,7 @@ import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireOhms;
 import inkel.core.wiring.WireStep;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
@@ -129,5 +134,35 @@ class LineWiresTest {
         assertEquals(2, report.stations().size());
         assertFalse(report.station(Place.ofPart("house", "bus")).isPresent());
         assertEquals(List.of(), report.lines(), "its wires lead to nobody");
+    }
+
+    /** A transceiver that comes without one gets a resistor of its own, which is to be had and put across the two pins. */
+    @Test
+    void aTerminatorThatTheModuleDoesNotBringIsASmallPart() throws Exception {
+        String text = Files.readString(Path.of("src/main/resources/inkel/core/catalog/bus-differential.json"))
+                .replace("bus-differential", "bus-bare")
+                .replace(", \"terminator\": \"120 Ω\"", "");
+        Catalog catalog = CATALOG.with(List.of(new OwnClass(CatalogReader.read(Path.of("bus-bare.json"), text), "")));
+        Build bare = LongLines.at("gate", "house").chain("gate", "house").build();
+        for (String table : List.of("gate", "house")) {
+            bare = bare.withNode(table, node -> node.withPart("bus", part -> part.withClass("bus-bare")));
+        }
+        assertEquals(List.of(), resistors(bare, catalog));
+        Finding few = Builds.of(Assessment.assess(bare, catalog), "pair.ends").get(0);
+        Build ended = few.fixes().get(0).apply(bare);
+        assertEquals(List.of(), Builds.of(Assessment.assess(ended, catalog), "pair.ends"));
+        assertEquals(List.of("bus.A bus.B 120.0", "bus.A bus.B 120.0"), resistors(ended, catalog));
+        assertEquals(List.of(), resistors(THREE.build(), CATALOG), "brought by the module");
+    }
+
+    private static List<String> resistors(Build build, Catalog catalog) {
+        return WireList.of(Circuit.of(build, catalog)).stream()
+                .flatMap(list -> list.steps().stream())
+                .filter(step -> step.fitting()
+                        .filter(fitting -> fitting.sort() == Fitting.Sort.RESISTOR)
+                        .isPresent())
+                .map(step -> ((Terminal.OnPin) step.from()).pin() + " " + ((Terminal.OnPin) step.to()).pin() + " "
+                        + step.fitting().orElseThrow().value().si())
+                .toList();
     }
 }

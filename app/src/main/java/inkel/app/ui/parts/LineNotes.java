@@ -74,7 +74,8 @@ final class LineNotes {
         actions.add(Explainer.action(
                 "terminator-" + (isOn ? "off" : "on"),
                 Fact.of(isOn ? "action.terminator_off" : "action.terminator_on"),
-                Fact.of("action.terminator.cost").with("terminator", LineStation.USUAL_TERMINATOR),
+                Fact.of("action.terminator.cost")
+                        .with("terminator", station.pair().terminator()),
                 station.terminated(!isOn)));
         return actions;
     }

@@ -56,7 +56,7 @@ public final class LineEndsRule implements Rule<LineReport> {
                         .onlyToKnow()
                         .with("part", bare.get(0).placed().part().name())
                         .with("node", bare.get(0).node().node().name())
-                        .number("terminator", LineStation.USUAL_TERMINATOR, Source.RULE)
+                        .number("terminator", bare.get(0).pair().terminator(), Source.RULE)
                         .fixes(() -> ways(report, line))
                         .build());
     }
