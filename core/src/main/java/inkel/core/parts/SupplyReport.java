@@ -95,12 +95,17 @@ public record SupplyReport(List<Feed> feeds, Circuit circuit) {
         return new SupplyReport(feeds, circuit);
     }
 
-    /** Ways to feed a part that nothing is brought to, best first. Worked out when asked for. */
-    public List<Fix> waysToFeed(NodeCircuit node, Unfed unfed) {
+    /** Ways to feed parts of one class that nothing is brought to, best first. Worked out when asked for. */
+    public List<Fix> waysToFeed(NodeCircuit node, List<Unfed> alike) {
         return Stream.concat(
-                        OnBridge.of(circuit, node, unfed.placed()).stream(),
-                        new FeedFixes(node, circuit.catalog()).of(circuit, unfed).stream())
+                        OnBridge.of(circuit, node, alike.get(0).placed()).stream(),
+                        feeding(node).of(circuit, alike).stream())
                 .toList();
+    }
+
+    /** What is known of the ways to feed something on a table. */
+    public FeedFixes feeding(NodeCircuit node) {
+        return new FeedFixes(node, circuit.catalog());
     }
 
     /** What stands so; a pin that only follows another one is told by that. */

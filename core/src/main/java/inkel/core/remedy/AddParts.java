@@ -148,7 +148,7 @@ public final class AddParts {
                 .filter(rail -> FeedFixes.volts(circuit, rail)
                         .filter(volts -> FeedFixes.fits(volts.usual(), supply))
                         .isPresent())
-                .filter(rail -> !cls.peak(supply.pin()).isAbove(rail.room()))
+                .filter(rail -> Room.isFor(circuit, rail, cls.peak(supply.pin()), Optional.empty()))
                 .sorted(RailOrder.of(circuit, cls, supply));
     }
 }

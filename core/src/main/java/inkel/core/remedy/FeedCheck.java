@@ -5,8 +5,10 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
+import java.util.Optional;
 
 /** Whether a supply pin may be fed from a rail, and if not why. */
 public enum FeedCheck {
@@ -52,13 +54,13 @@ public enum FeedCheck {
             return TOO_LOW;
         }
         Endpoint pin = new Endpoint(placed.id(), supply.pin());
-        boolean hasRoom = node.rails().stream()
+        Current peak = node.rails().stream()
                 .flatMap(other -> other.loads().stream())
                 .filter(load -> load.pin().equals(pin))
                 .map(Rail.Load::peak)
                 .findFirst()
-                .map(peak -> !peak.isAbove(rail.room()))
-                .orElse(!placed.cls().peak(supply.pin()).isAbove(rail.room()));
-        return hasRoom ? FITS : NO_ROOM;
+                .orElseGet(() -> placed.cls().peak(supply.pin()));
+        Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
+        return Room.isFor(node, rail, peak, now) ? FITS : NO_ROOM;
     }
 }

@@ -15,12 +15,14 @@ import inkel.core.circuit.Unfed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
 import inkel.core.formula.RegulatorHeat;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Figure;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
@@ -64,22 +66,70 @@ public final class FeedFixes {
      * unless its builder has that habit.
      *
      * @param circuit what the node is of
+     * @param alike parts of one class that want the same, at least one: as many as one rail bears are fed at once
      */
-    public List<Fix> of(Circuit circuit, Unfed unfed) {
+    public List<Fix> of(Circuit circuit, List<Unfed> alike) {
+        // What hangs on the mains may do for more of them, and is still the second best of a table that goes about.
+        return isRoaming() && alike.size() > 1
+                ? Stream.of(most(circuit, alike, fix -> !isOnMains(fix)), most(circuit, alike, this::isOnMains))
+                        .flatMap(List::stream)
+                        .limit(MOST)
+                        .toList()
+                : most(circuit, alike, fix -> true);
+    }
+
+    private List<Fix> most(Circuit circuit, List<Unfed> alike, Predicate<Fix> isWanted) {
+        for (int count = alike.size(); count > 0; count--) {
+            List<Fix> fixes = together(circuit, alike.subList(0, count), isWanted);
+            if (!fixes.isEmpty()) {
+                return fixes;
+            }
+        }
+        return List.of();
+    }
+
+    private boolean isOnMains(Fix fix) {
+        return fix.edits().stream()
+                .anyMatch(edit -> edit instanceof AddPart add
+                        && catalog.find(add.part().classId())
+                                .filter(FeedFixes::isFixed)
+                                .isPresent());
+    }
+
+    private List<Fix> together(Circuit circuit, List<Unfed> alike, Predicate<Fix> isWanted) {
+        Unfed first = alike.get(0);
         Map<String, Fix> fixes = new LinkedHashMap<>();
-        boolean isMaking = FeedTable.isMaking(unfed);
-        for (Supply supply : unfed.ways()) {
+        boolean isMaking = FeedTable.isMaking(first);
+        for (Supply supply : first.ways()) {
             Predicate<Endpoint> isAllowed =
-                    FeedTable.mayTurn(node, unfed.placed().cls(), supply);
-            all(unfed.placed(), supply, Current.ZERO, Voltage.ZERO, isAllowed)
-                    .filter(fix -> !isMaking || isBorne(circuit, fix))
+                    FeedTable.mayTurn(node, first.placed().cls(), supply);
+            Current peak =
+                    alike.stream().map(unfed -> peakOf(unfed.placed(), supply)).reduce(Current.ZERO, Current::plus);
+            all(first.placed(), supply, peak, peak, Voltage.ZERO, isAllowed)
+                    .filter(fix -> isWanted.test(fix) && (!isMaking || isBorne(circuit, fix)))
                     .limit(MOST)
-                    .forEach(fix -> fixes.putIfAbsent(fix.id(), fix));
+                    .forEach(fix -> fixes.putIfAbsent(fix.id(), forAll(fix, alike)));
         }
         return fixes.values().stream()
                 .sorted(Comparator.comparing(FeedFixes::isBought))
                 .limit(MOST)
                 .toList();
+    }
+
+    /** What feeds the first of them feeds the others as well. */
+    private static Fix forAll(Fix fix, List<Unfed> alike) {
+        if (alike.size() == 1) {
+            return fix;
+        }
+        List<Edit> edits = new ArrayList<>(fix.edits());
+        Feed feed = (Feed) edits.get(edits.size() - 1);
+        alike.stream()
+                .skip(1)
+                .map(unfed -> new Feed(feed.node(), unfed.placed().id(), feed.pin(), feed.rail()))
+                .forEach(edits::add);
+        List<String> names =
+                alike.stream().map(unfed -> unfed.placed().part().name()).toList();
+        return new Fix(fix.id(), fix.title().with("part", names), fix.cost(), edits);
     }
 
     private boolean isBorne(Circuit circuit, Fix fix) {
@@ -121,25 +171,34 @@ public final class FeedFixes {
      * @param least below what the pin itself works at it changes nothing
      */
     public List<Fix> of(Placed placed, Supply asked, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
-        return all(placed, asked, bought, least, isAllowed).limit(MOST).toList();
+        Current peak = peakOf(placed, asked);
+        return all(placed, asked, peak, Quantity.larger(peak, bought), least, isAllowed)
+                .limit(MOST)
+                .toList();
     }
 
-    private Stream<Fix> all(Placed placed, Supply asked, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
+    /**
+     * @param peak what a rail that is there has left
+     * @param bought at least the peak
+     */
+    private Stream<Fix> all(
+            Placed placed, Supply asked, Current peak, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
         Supply supply = Behind.of(node, placed, asked);
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         if (supply.isMeasured() && now.isPresent()) {
             return Stream.empty();
         }
-        Current peak = peakOf(placed, supply);
-        List<Fix> fixes = new ArrayList<>(onTable(placed, supply, least, isAllowed));
+        boolean isRoaming = isRoaming();
+        List<Fix> fixes = new ArrayList<>(onTable(placed, supply, peak, least, isAllowed));
         catalog.all().stream()
                 .filter(cls -> cls.outputs().stream()
                         .flatMap(output -> output.volts().stream())
                         .noneMatch(volts -> volts.range().lowest().isBelow(least)))
-                .sorted(Comparator.<PartClass, Boolean>comparing(cls -> !isUsual(cls, supply))
+                .sorted(Comparator.<PartClass, Boolean>comparing(cls -> isRoaming && isFixed(cls))
+                        .thenComparing(cls -> !isUsual(cls, supply))
                         .thenComparing(cls -> isStrained(cls, peak))
                         .thenComparing(FeedFixes::isOfABench))
-                .flatMap(cls -> added(placed, supply, cls, peak.isAbove(bought) ? peak : bought, isAllowed).stream())
+                .flatMap(cls -> added(placed, supply, cls, bought, isAllowed).stream())
                 .forEach(fixes::add);
         boolean isOfSignals = placed.cls().signals().findAny().isPresent() && !RailOrder.isLedOn(placed.cls(), supply);
         return fixes.stream().sorted(Comparator.comparing(fix -> isOfSignals && isForeign(fix)));
@@ -150,8 +209,17 @@ public final class FeedFixes {
      *
      * @param supply with what hangs behind the pin, as {@link Behind} has it
      */
-    private List<Fix> onTable(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
-        Current peak = peakOf(placed, supply);
+    private List<Fix> onTable(
+            Placed placed, Supply supply, Current peak, Voltage least, Predicate<Endpoint> isAllowed) {
+        Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
+        return suiting(placed, supply, least, isAllowed)
+                .filter(rail -> Room.isFor(node, rail, peak, now))
+                .map(rail -> feedFrom(placed, supply, rail))
+                .toList();
+    }
+
+    /** Rails that are there and have the volts, however much of their current is left; best first. */
+    private Stream<Rail> suiting(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         boolean isPlug = placed.cls().pin(supply.pin()).filter(Pin::isSocket).isPresent();
         return node.rails().stream()
@@ -164,10 +232,22 @@ public final class FeedFixes {
                 .filter(rail -> volts(node, rail)
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
                         .isPresent())
-                .filter(rail -> !peak.isAbove(rail.room()))
-                .sorted(RailOrder.of(node, placed.cls(), supply))
-                .map(rail -> feedFrom(placed, supply, rail))
+                .sorted(RailOrder.of(node, placed.cls(), supply));
+    }
+
+    /**
+     * Where what nothing is brought to would hang if there were more current: the rail that has too little left, whether it is
+     * the one that suits best or one that this is made from. Empty where another has enough, or none suits at all.
+     */
+    public Optional<Rail> usedUp(Unfed unfed) {
+        Placed placed = unfed.placed();
+        Supply supply = Behind.of(node, placed, unfed.ways().get(0));
+        Current peak = peakOf(placed, supply);
+        List<Rail> suiting = suiting(placed, supply, Voltage.ZERO, FeedTable.mayTurn(node, placed.cls(), supply))
                 .toList();
+        return suiting.stream().allMatch(rail -> !Room.isFor(node, rail, peak, Optional.empty()))
+                ? suiting.stream().findFirst().flatMap(rail -> Room.narrow(node, rail, peak, Optional.empty()))
+                : Optional.empty();
     }
 
     /** Whether a part would hang on a source that does not feed the board, so that either may be on while the other is off. */
@@ -190,6 +270,20 @@ public final class FeedFixes {
         return cls.outputs().stream()
                 .flatMap(output -> output.volts().stream())
                 .anyMatch(volts -> Math.abs(volts.range().expected().volts() - wanted) <= wanted / 20);
+    }
+
+    /** Whether a table goes about: all that feeds it is a battery. */
+    private boolean isRoaming() {
+        List<Rail> sources = node.rails().stream().filter(Rail::isSource).toList();
+        return !sources.isEmpty()
+                && sources.stream().allMatch(rail -> rail.output().battery().isPresent());
+    }
+
+    /** Whether a class is a source that hangs on the mains. */
+    private static boolean isFixed(PartClass cls) {
+        return cls.outputs().stream()
+                .anyMatch(output ->
+                        output.way() == Output.Way.SOURCE && output.battery().isEmpty());
     }
 
     /** Set by hand each time: good on a bench, nothing that a finished table keeps. */
@@ -229,13 +323,14 @@ public final class FeedFixes {
     }
 
     private Fix feedFrom(Placed placed, Supply supply, Rail rail) {
+        Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         Fact title = placed.cls().supplies().size() == 1
                 ? Fact.of("fix.feed")
                 : Fact.of("fix.feed_pin").with("pin", supply.pin());
         return new Fix(
                 "feed-" + supply.pin() + "-from-" + rail.id(),
                 title.with("part", placed.part().name()).with("rail", railName(rail.id())),
-                Fact.of("fix.feed.cost").with("room", rail.room().minus(peakOf(placed, supply))),
+                Fact.of("fix.feed.cost").with("room", Room.left(node, rail, peakOf(placed, supply), now)),
                 List.of(new Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
     }
 
@@ -290,7 +385,9 @@ public final class FeedFixes {
     private Optional<Rail> inputFor(
             Supply in, Placed placed, Supply supply, Output output, Current peak, Predicate<Endpoint> isAllowed) {
         return node.rails().stream()
-                .filter(rail -> isAllowed.test(rail.id()) && !LoadScrews.isOne(node, rail))
+                // What goes about has one pack, and a regulator of their own keeps its motors apart.
+                .filter(rail -> isAllowed.test(rail.id()) || isRoaming() && rail.isSource())
+                .filter(rail -> !LoadScrews.isOne(node, rail))
                 .filter(rail -> rail.output().contact().isEmpty() && !RailOrder.isPassedOn(node, rail))
                 .filter(rail -> rail.volts().filter(volts -> fits(volts, in)).isPresent())
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))

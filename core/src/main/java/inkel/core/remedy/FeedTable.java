@@ -6,7 +6,6 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
-import inkel.core.circuit.Made;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ServoFeed;
@@ -127,14 +126,14 @@ public final class FeedTable {
     private void makers(Predicate<Unfed> isAsked) {
         Optional<Unfed> next = next(isAsked);
         while (next.isPresent()) {
-            Optional<Feed> feed = feed(next.get());
-            if (feed.isPresent()) {
-                feeds.add(feed.get());
-                circuit = after(feeds.subList(feeds.size() - 1, feeds.size()));
+            List<Feed> found = feed(next.get());
+            if (found.isEmpty()) {
+                passedOver.add(key(next.get()));
+            } else {
+                feeds.addAll(found);
+                circuit = after(found);
                 // What found no rail may find one now.
                 passedOver.clear();
-            } else {
-                passedOver.add(key(next.get()));
             }
             next = next(isAsked);
         }
@@ -173,24 +172,13 @@ public final class FeedTable {
                         || node.upToSource(rail.id()).stream()
                                 .flatMap(id -> node.rail(id).stream())
                                 .noneMatch(above -> taken.getOrDefault(above.id(), Current.ZERO)
-                                        .plus(drawn(node, rail, above, peak))
+                                        .plus(Room.drawn(node, rail, above, peak))
                                         .isAbove(above.room())))
                 .findFirst();
         found.ifPresent(rail -> node.upToSource(rail.id()).stream()
                 .flatMap(id -> node.rail(id).stream())
-                .forEach(above -> taken.merge(above.id(), drawn(node, rail, above, peak), Current::plus)));
+                .forEach(above -> taken.merge(above.id(), Room.drawn(node, rail, above, peak), Current::plus)));
         return found.map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id()));
-    }
-
-    /** What a rail further up gives for a current of one that comes from it. */
-    private static Current drawn(NodeCircuit node, Rail rail, Rail above, Current peak) {
-        List<Endpoint> way = node.upToSource(rail.id());
-        double ratio = 1;
-        for (int i = 0; i < way.indexOf(above.id()); i++) {
-            Rail made = node.rail(way.get(i)).orElseThrow();
-            ratio *= Made.ratio(made.output(), node.rail(way.get(i + 1)).flatMap(Rail::nominal), made.nominal());
-        }
-        return peak.times(ratio);
     }
 
     private NodeCircuit node() {
@@ -214,7 +202,8 @@ public final class FeedTable {
                 .findFirst();
     }
 
-    private Optional<Feed> feed(Unfed unfed) {
+    /** How what makes rails is fed; with the load that it switches, where one waits for it and that makes room. */
+    private List<Feed> feed(Unfed unfed) {
         NodeCircuit node = node();
         PartClass cls = unfed.placed().cls();
         List<Supply> ways = new ArrayList<>(unfed.ways());
@@ -223,8 +212,33 @@ public final class FeedTable {
         return ways.stream()
                 .flatMap(supply -> suiting(node, unfed, supply, isSwitching ? cls.loaded() : cls)
                         .map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id())))
-                .filter(found -> isSwitching
-                        || PutParts.overloaded(after(List.of(found)), nodeId) <= PutParts.overloaded(circuit, nodeId))
+                .flatMap(feed -> isSwitching
+                        ? Stream.concat(Stream.of(List.of(feed)), withLoad(feed).stream())
+                        : Stream.of(List.of(feed)))
+                .filter(found -> !isSwitching || isBorne(found))
+                .findFirst()
+                .orElse(List.of());
+    }
+
+    private boolean isBorne(List<Feed> found) {
+        return PutParts.overloaded(after(found), nodeId) <= PutParts.overloaded(circuit, nodeId);
+    }
+
+    /** Until a load hangs on what switches it, that stands for a large one, which no rail may have left. */
+    private Optional<List<Feed>> withLoad(Feed feed) {
+        NodeCircuit fed = after(List.of(feed)).node(nodeId).orElseThrow();
+        return Unfed.of(fed).stream()
+                .filter(unfed -> !isMaking(unfed))
+                .flatMap(unfed -> suiting(
+                                fed, unfed, unfed.ways().get(0), unfed.placed().cls())
+                        .filter(rail -> rail.id().part().equals(feed.part()) && LoadScrews.isOne(fed, rail))
+                        .map(rail -> List.of(
+                                feed,
+                                new Feed(
+                                        nodeId,
+                                        unfed.placed().id(),
+                                        unfed.ways().get(0).pin(),
+                                        rail.id()))))
                 .findFirst();
     }
 

@@ -92,6 +92,23 @@ class FeedTableTest {
         assertEquals("sw.V+<wall.+ fan.V+<sw.OUT+ water.VDD<board.3V3", fed(tank.part("water", "temperature-water")));
     }
 
+    /** 2 A: two valves of 450 mA and a regulator are 1.2 A at the most, though each board stands for 2 A until it has its valve. */
+    @Test
+    void aBoardAndItsLoadAreFedTogether() {
+        Builds garden = Builds.on("chip-40pin")
+                .boardUnfed()
+                .part("wall", "wall-supply-12v")
+                .part("reg", "regulator-linear-5v", "IN=wall.+")
+                .boardOnly("VCC", "reg.OUT")
+                .part("v1", "valve-12v")
+                .part("v2", "valve-12v")
+                .part("q1", "switch-transistor")
+                .part("q2", "switch-transistor");
+        assertEquals("q1.V+<wall.+ v1.V+<q1.OUT+ q2.V+<wall.+ v2.V+<q2.OUT+", fed(garden));
+        // 0.8 A bear one of them beside the regulator, and the other is left with its board.
+        assertEquals("q1.V+<wall.+ v1.V+<q1.OUT+", fed(garden.figure("wall", "rail/+/rating", "0.8 A")));
+    }
+
     /** The pin that its builder named, though the rail is not there, goes before the other ways into a board. */
     @Test
     void thePinThatWasNamedIsTheOneThatIsFed() {

@@ -12,6 +12,7 @@ import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
+import inkel.core.remedy.Room;
 import java.util.List;
 import java.util.Optional;
 
@@ -32,14 +33,11 @@ final class OtherSupply {
             return Optional.empty();
         }
         Optional<Supply> supply = module.cls().supply(family.get().supply());
-        boolean isOther = node.railOf(module, family.get().supply())
-                .filter(now -> now.id().equals(rail.get().id()))
-                .isEmpty();
-        boolean hasRoom = supply.isPresent()
-                && !module.cls().peak(supply.get().pin()).isAbove(rail.get().room());
+        Optional<Endpoint> now = node.railOf(module, family.get().supply()).map(Rail::id);
+        boolean isOther = now.filter(rail.get().id()::equals).isEmpty();
         return supply.filter(pin -> !pin.isMeasured()
                         && isOther
-                        && hasRoom
+                        && Room.isFor(node, rail.get(), module.cls().peak(pin.pin()), now)
                         && FeedFixes.fits(rail.get().volts().orElseThrow(), pin))
                 .map(pin -> new Fix(
                         "run-at-other-supply",

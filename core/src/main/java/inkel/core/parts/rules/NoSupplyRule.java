@@ -4,6 +4,7 @@ import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
 import inkel.core.circuit.Unfed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -14,16 +15,25 @@ import inkel.core.finding.Stage;
 import inkel.core.parts.SupplyReport;
 import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Source;
 import inkel.core.remedy.FeedTable;
+import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 
-/** Reports a part none of whose supply pins is fed, or one of whose needed supplies is not, with what waits for it. */
+/**
+ * Reports a part none of whose supply pins is fed, or one of whose needed supplies is not, with what waits for it; parts of one
+ * class that want the same together.
+ */
 public final class NoSupplyRule implements Rule<SupplyReport> {
     private static final RuleInfo INFO = new RuleInfo("parts.no_supply", Severity.STOP, Stage.PARTS);
 
@@ -41,17 +51,20 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
         dead.forEach(feed -> nodes.add(feed.node()));
         for (NodeCircuit node : nodes) {
             Supplier<Optional<Fix>> all = once(() -> FeedTable.fix(report.circuit(), node));
+            Map<Object, List<Unfed>> alike = new LinkedHashMap<>();
             Unfed.of(node).stream()
                     // A feed from a rail that is not there is a finding of its own.
                     .filter(unfed -> !unfed.isNamed(node))
-                    .forEach(unfed -> findings.add(describe(report, node, unfed, all)));
+                    .forEach(unfed -> alike.computeIfAbsent(likeness(unfed), like -> new ArrayList<>())
+                            .add(unfed));
+            alike.values().forEach(some -> findings.add(describe(report, node, some, all)));
         }
         dead.stream()
                 .filter(feed -> feed.rail().isPresent() && waitsForNothing(feed) && !isFedOtherwise(feed, report))
                 .map(feed -> describe(
                         report,
                         feed.node(),
-                        new Unfed(feed.placed(), List.of(feed.supply()), List.of()),
+                        List.of(new Unfed(feed.placed(), List.of(feed.supply()), List.of())),
                         Optional::empty))
                 .forEach(findings::add);
         return findings;
@@ -95,11 +108,30 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                         .anyMatch(other -> other.fit() != Fit.UNFED);
     }
 
-    private static Finding describe(SupplyReport report, NodeCircuit node, Unfed unfed, Supplier<Optional<Fix>> all) {
+    /** Parts of one class that want the same lack one supply; what others wait for, or a bridge could drive, is told by itself. */
+    private static Object likeness(Unfed unfed) {
+        Placed placed = unfed.placed();
+        boolean isAlone = !unfed.waiting().isEmpty()
+                || unfed.ways().size() > 1
+                || placed.cls().handling().onBridge().isPresent();
+        return isAlone
+                ? List.of(placed.id(), unfed.ways().get(0).pin())
+                : List.of(
+                        placed.cls().id(),
+                        unfed.ways().get(0).pin(),
+                        unfed.ways().get(0).range().range());
+    }
+
+    private static Finding describe(
+            SupplyReport report, NodeCircuit node, List<Unfed> alike, Supplier<Optional<Fix>> all) {
+        Unfed unfed = alike.get(0);
         boolean hasWays = unfed.ways().size() > 1;
         boolean isWaitedFor = !unfed.waiting().isEmpty();
         Finding.Builder finding = Finding.of(INFO, node.place(unfed.placed()))
                 .with("part", unfed.placed().part().name())
+                .with(
+                        "parts",
+                        alike.stream().map(some -> some.placed().part().name()).toList())
                 .with("pin", unfed.ways().get(0).pin())
                 .with("pins", unfed.ways().stream().map(Supply::pin).toList())
                 .with(
@@ -107,9 +139,17 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                         unfed.waiting().stream()
                                 .map(placed -> placed.part().name())
                                 .toList())
-                .fixes(() -> report.waysToFeed(node, unfed))
+                .fixes(() -> report.waysToFeed(node, alike))
                 .fix(() -> all.get().filter(fix -> FeedTable.feeds(fix, unfed)));
-        variant(hasWays, isWaitedFor).ifPresent(finding::variant);
+        Optional<Rail> used =
+                hasWays || isWaitedFor ? Optional.empty() : report.feeding(node).usedUp(unfed);
+        variant(unfed, alike.size() > 1, used.isPresent()).ifPresent(finding::variant);
+        used.ifPresent(rail -> finding.with("rail", RailNames.of(node, rail.id()))
+                .number("rail_gives", Quantity.larger(Current.ZERO, rail.room()), Source.COMPUTED)
+                .number(
+                        "takes_most",
+                        unfed.placed().cls().peak(unfed.ways().get(0).pin()),
+                        Source.COMPUTED));
         if (!hasWays) {
             Supply supply = unfed.ways().get(0);
             finding.number(
@@ -124,10 +164,17 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
         return finding.build();
     }
 
-    private static Optional<String> variant(boolean hasWays, boolean isWaitedFor) {
-        if (hasWays) {
+    private static Optional<String> variant(Unfed unfed, boolean isOneOfSeveral, boolean isUsedUp) {
+        boolean isWaitedFor = !unfed.waiting().isEmpty();
+        if (unfed.ways().size() > 1) {
             return Optional.of(isWaitedFor ? "ways_and_behind" : "ways");
         }
-        return isWaitedFor ? Optional.of("behind") : Optional.empty();
+        if (isWaitedFor) {
+            return Optional.of("behind");
+        }
+        if (isUsedUp) {
+            return Optional.of(isOneOfSeveral ? "several_no_room" : "no_room");
+        }
+        return isOneOfSeveral ? Optional.of("several") : Optional.empty();
     }
 }

@@ -103,7 +103,7 @@ final class PinGoneFixes {
         return unfed.ways().stream()
                 .filter(way -> way.pin().equals(lost.at().pin()) == isNamed)
                 .map(way -> new Unfed(unfed.placed(), List.of(way), unfed.waiting()))
-                .flatMap(way -> new FeedFixes(node, circuit.catalog()).of(circuit, way).stream())
+                .flatMap(way -> new FeedFixes(node, circuit.catalog()).of(circuit, List.of(way)).stream())
                 .toList();
     }
 
