@@ -14,6 +14,7 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.FeedUnfed;
 import inkel.core.remedy.OnBridge;
 import java.util.ArrayList;
 import java.util.List;
@@ -104,8 +105,8 @@ public record SupplyReport(List<Feed> feeds, Circuit circuit) {
     }
 
     /** What is known of the ways to feed something on a table. */
-    public FeedFixes feeding(NodeCircuit node) {
-        return new FeedFixes(node, circuit.catalog());
+    public FeedUnfed feeding(NodeCircuit node) {
+        return new FeedUnfed(node, circuit.catalog());
     }
 
     /** What stands so; a pin that only follows another one is told by that. */

@@ -6,7 +6,6 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.Regulator;
 import inkel.core.catalog.Supply;
-import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Made;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -15,7 +14,6 @@ import inkel.core.circuit.Unfed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.document.edit.AddPart;
-import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
 import inkel.core.formula.RegulatorHeat;
@@ -27,9 +25,7 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -58,97 +54,6 @@ public final class FeedFixes {
      */
     public List<Fix> of(Placed placed, Supply supply) {
         return of(placed, supply, Voltage.ZERO, rail -> true);
-    }
-
-    /**
-     * Ways to feed what nothing is brought to, rails that are there before what must be bought. What would make rails of its
-     * supply is tried, so that nothing further up is asked for more than it gives. A servo hangs on no rail of the board
-     * unless its builder has that habit.
-     *
-     * @param circuit what the node is of
-     * @param alike parts of one class that want the same, at least one: as many as one rail bears are fed at once
-     */
-    public List<Fix> of(Circuit circuit, List<Unfed> alike) {
-        // What hangs on the mains may do for more of them, and is still the second best of a table that goes about.
-        return isRoaming() && alike.size() > 1
-                ? Stream.of(most(circuit, alike, fix -> !isOnMains(fix)), most(circuit, alike, this::isOnMains))
-                        .flatMap(List::stream)
-                        .limit(MOST)
-                        .toList()
-                : most(circuit, alike, fix -> true);
-    }
-
-    private List<Fix> most(Circuit circuit, List<Unfed> alike, Predicate<Fix> isWanted) {
-        for (int count = alike.size(); count > 0; count--) {
-            List<Fix> fixes = together(circuit, alike.subList(0, count), isWanted);
-            if (!fixes.isEmpty()) {
-                return fixes;
-            }
-        }
-        return List.of();
-    }
-
-    private boolean isOnMains(Fix fix) {
-        return fix.edits().stream()
-                .anyMatch(edit -> edit instanceof AddPart add
-                        && catalog.find(add.part().classId())
-                                .filter(FeedFixes::isFixed)
-                                .isPresent());
-    }
-
-    private List<Fix> together(Circuit circuit, List<Unfed> alike, Predicate<Fix> isWanted) {
-        Unfed first = alike.get(0);
-        Map<String, Fix> fixes = new LinkedHashMap<>();
-        boolean isMaking = FeedTable.isMaking(first);
-        for (Supply supply : first.ways()) {
-            Predicate<Endpoint> isAllowed =
-                    FeedTable.mayTurn(node, first.placed().cls(), supply);
-            Current peak =
-                    alike.stream().map(unfed -> peakOf(unfed.placed(), supply)).reduce(Current.ZERO, Current::plus);
-            all(first.placed(), supply, peak, peak, Voltage.ZERO, isAllowed)
-                    .filter(fix -> isWanted.test(fix) && (!isMaking || isBorne(circuit, fix)))
-                    .limit(MOST)
-                    .forEach(fix -> fixes.putIfAbsent(fix.id(), forAll(fix, alike)));
-        }
-        return fixes.values().stream()
-                .sorted(Comparator.comparing(FeedFixes::isBought))
-                .limit(MOST)
-                .toList();
-    }
-
-    /** What feeds the first of them feeds the others as well. */
-    private static Fix forAll(Fix fix, List<Unfed> alike) {
-        if (alike.size() == 1) {
-            return fix;
-        }
-        List<Edit> edits = new ArrayList<>(fix.edits());
-        Feed feed = (Feed) edits.get(edits.size() - 1);
-        alike.stream()
-                .skip(1)
-                .map(unfed -> new Feed(feed.node(), unfed.placed().id(), feed.pin(), feed.rail()))
-                .forEach(edits::add);
-        List<String> names =
-                alike.stream().map(unfed -> unfed.placed().part().name()).toList();
-        return new Fix(fix.id(), fix.title().with("part", names), fix.cost(), edits);
-    }
-
-    private boolean isBorne(Circuit circuit, Fix fix) {
-        return Tried.after(fix, circuit)
-                .flatMap(after -> after.node(node.node().id()))
-                .filter(after -> overloaded(after) <= overloaded(node))
-                .isPresent();
-    }
-
-    /** How many rails are asked for more than they give, at once or for long. */
-    private static long overloaded(NodeCircuit of) {
-        return of.rails().stream()
-                .filter(rail ->
-                        rail.isOver() || rail.average().isAbove(rail.rating().times(Rail.AVERAGE_SHARE.ratio())))
-                .count();
-    }
-
-    private static boolean isBought(Fix fix) {
-        return fix.edits().stream().anyMatch(AddPart.class::isInstance);
     }
 
     /** The voltage of a rail, or what it will be once what it waits for is fed; empty where nobody is asked to feed that. */
@@ -181,7 +86,7 @@ public final class FeedFixes {
      * @param peak what a rail that is there has left
      * @param bought at least the peak
      */
-    private Stream<Fix> all(
+    Stream<Fix> all(
             Placed placed, Supply asked, Current peak, Current bought, Voltage least, Predicate<Endpoint> isAllowed) {
         Supply supply = Behind.of(node, placed, asked);
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
@@ -219,7 +124,7 @@ public final class FeedFixes {
     }
 
     /** Rails that are there and have the volts, however much of their current is left; best first. */
-    private Stream<Rail> suiting(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
+    Stream<Rail> suiting(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         boolean isPlug = placed.cls().pin(supply.pin()).filter(Pin::isSocket).isPresent();
         return node.rails().stream()
@@ -233,21 +138,6 @@ public final class FeedFixes {
                         .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
                         .isPresent())
                 .sorted(RailOrder.of(node, placed.cls(), supply));
-    }
-
-    /**
-     * Where what nothing is brought to would hang if there were more current: the rail that has too little left, whether it is
-     * the one that suits best or one that this is made from. Empty where another has enough, or none suits at all.
-     */
-    public Optional<Rail> usedUp(Unfed unfed) {
-        Placed placed = unfed.placed();
-        Supply supply = Behind.of(node, placed, unfed.ways().get(0));
-        Current peak = peakOf(placed, supply);
-        List<Rail> suiting = suiting(placed, supply, Voltage.ZERO, FeedTable.mayTurn(node, placed.cls(), supply))
-                .toList();
-        return suiting.stream().allMatch(rail -> !Room.isFor(node, rail, peak, Optional.empty()))
-                ? suiting.stream().findFirst().flatMap(rail -> Room.narrow(node, rail, peak, Optional.empty()))
-                : Optional.empty();
     }
 
     /** Whether a part would hang on a source that does not feed the board, so that either may be on while the other is off. */
@@ -273,14 +163,14 @@ public final class FeedFixes {
     }
 
     /** Whether a table goes about: all that feeds it is a battery. */
-    private boolean isRoaming() {
+    boolean isRoaming() {
         List<Rail> sources = node.rails().stream().filter(Rail::isSource).toList();
         return !sources.isEmpty()
                 && sources.stream().allMatch(rail -> rail.output().battery().isPresent());
     }
 
     /** Whether a class is a source that hangs on the mains. */
-    private static boolean isFixed(PartClass cls) {
+    static boolean isFixed(PartClass cls) {
         return cls.outputs().stream()
                 .anyMatch(output ->
                         output.way() == Output.Way.SOURCE && output.battery().isEmpty());
@@ -316,7 +206,7 @@ public final class FeedFixes {
         return !volts.highest().isAbove(bears.highest()) && !volts.lowest().isBelow(bears.lowest());
     }
 
-    private Current peakOf(Placed placed, Supply supply) {
+    Current peakOf(Placed placed, Supply supply) {
         return loadOf(new Endpoint(placed.id(), supply.pin()))
                 .map(Rail.Load::peak)
                 .orElseGet(() -> placed.cls().peak(supply.pin()));

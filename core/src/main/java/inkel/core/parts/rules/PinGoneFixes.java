@@ -25,6 +25,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.FeedUnfed;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -103,7 +104,7 @@ final class PinGoneFixes {
         return unfed.ways().stream()
                 .filter(way -> way.pin().equals(lost.at().pin()) == isNamed)
                 .map(way -> new Unfed(unfed.placed(), List.of(way), unfed.waiting()))
-                .flatMap(way -> new FeedFixes(node, circuit.catalog()).of(circuit, List.of(way)).stream())
+                .flatMap(way -> new FeedUnfed(node, circuit.catalog()).of(circuit, List.of(way)).stream())
                 .toList();
     }
 
