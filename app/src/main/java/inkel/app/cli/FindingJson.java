@@ -14,6 +14,11 @@ final class FindingJson {
         answer.put("severity", finding.severity().text());
         answer.put("node", finding.place().node());
         answer.put("subject", finding.place().toString());
+        if (finding.places().size() > 1) {
+            answer.put(
+                    "also",
+                    finding.places().stream().skip(1).map(Object::toString).toList());
+        }
         answer.put("message", Words.say(finding.sentence()));
         Map<String, Object> numbers = Json.object();
         finding.evidence().forEach(evidence -> Json.put(numbers, evidence.key(), evidence.value()));

@@ -49,7 +49,7 @@ public record Assessment(Build build, Reports reports, List<Finding> findings) {
     /** Findings at a place or in it. */
     public List<Finding> at(Place place) {
         return findings.stream()
-                .filter(finding -> place.contains(finding.place()))
+                .filter(finding -> finding.places().stream().anyMatch(place::contains))
                 .toList();
     }
 

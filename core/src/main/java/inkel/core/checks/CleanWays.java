@@ -92,7 +92,7 @@ final class CleanWays {
     private static Set<String> stops(List<Finding> findings) {
         return findings.stream()
                 .filter(finding -> finding.severity() == Severity.STOP && !SHARED_OUT.contains(finding.code()))
-                .map(finding -> finding.code() + " " + finding.place())
+                .flatMap(finding -> finding.places().stream().map(place -> finding.code() + " " + place))
                 .collect(Collectors.toCollection(HashSet::new));
     }
 }

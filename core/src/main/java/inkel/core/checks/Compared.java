@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Two states of a build side by side.
@@ -50,21 +51,37 @@ public record Compared(List<Did> plan, List<Told> numbers, List<Finding> gone, L
         return new Compared(
                 PlanChanges.between(before.build(), after.build()),
                 numbers(before, after),
-                without(before, after),
-                without(after, before));
+                gone(before, after),
+                come(before, after));
     }
 
-    private static List<Finding> without(Assessment of, Assessment other) {
-        Set<String> there = other.findings().stream().map(Compared::key).collect(Collectors.toSet());
-        return of.findings().stream()
-                .filter(finding -> finding.severity() != Severity.NOTE)
-                .filter(finding -> !there.contains(key(finding)))
+    /** What is left of a verdict on several parts keeps it from being gone. */
+    private static List<Finding> gone(Assessment before, Assessment after) {
+        Set<String> left = keys(after);
+        return told(before)
+                .filter(finding -> keys(finding).noneMatch(left::contains))
                 .toList();
     }
 
+    /** A verdict that has come to one part more is told anew. */
+    private static List<Finding> come(Assessment before, Assessment after) {
+        Set<String> known = keys(before);
+        return told(after)
+                .filter(finding -> !keys(finding).allMatch(known::contains))
+                .toList();
+    }
+
+    private static Stream<Finding> told(Assessment assessment) {
+        return assessment.findings().stream().filter(finding -> finding.severity() != Severity.NOTE);
+    }
+
+    private static Set<String> keys(Assessment assessment) {
+        return assessment.findings().stream().flatMap(Compared::keys).collect(Collectors.toSet());
+    }
+
     /** The same verdict, though its numbers may have moved. */
-    private static String key(Finding finding) {
-        return finding.rule().code() + " " + finding.severity() + " " + finding.place();
+    private static Stream<String> keys(Finding finding) {
+        return finding.places().stream().map(place -> finding.rule().code() + " " + finding.severity() + " " + place);
     }
 
     private static List<Told> numbers(Assessment before, Assessment after) {

@@ -35,15 +35,25 @@ public record Difference(List<OfRail> rails, List<Finding> come, List<Finding> g
                         .ifPresent(old -> rails.add(new OfRail(node, node.place(rail.id()), old.peak(), rail.peak())));
             }
         }
-        return new Difference(rails, without(after, before), without(before, after));
+        return new Difference(rails, come(before, after), gone(before, after));
     }
 
-    private static List<Finding> without(Assessment of, Assessment other) {
-        return of.findings().stream()
-                .filter(finding -> other.findings().stream()
-                        .noneMatch(known -> known.code().equals(finding.code())
-                                && known.place().equals(finding.place())))
+    private static List<Finding> come(Assessment before, Assessment after) {
+        return after.findings().stream()
+                .filter(finding -> !finding.places().stream().allMatch(place -> isTold(before, finding, place)))
                 .toList();
+    }
+
+    private static List<Finding> gone(Assessment before, Assessment after) {
+        return before.findings().stream()
+                .filter(finding -> finding.places().stream().noneMatch(place -> isTold(after, finding, place)))
+                .toList();
+    }
+
+    private static boolean isTold(Assessment assessment, Finding finding, Place place) {
+        return assessment.findings().stream()
+                .anyMatch(known ->
+                        known.code().equals(finding.code()) && known.places().contains(place));
     }
 
     public boolean isNothing() {

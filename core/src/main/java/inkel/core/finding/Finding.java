@@ -16,7 +16,7 @@ import org.slf4j.LoggerFactory;
 public final class Finding {
     private final RuleInfo rule;
     private final Severity severity;
-    private final Place place;
+    private final List<Place> places;
     private final Fact sentence;
     private final List<Evidence> evidence;
     private Supplier<List<Fix>> waysOut;
@@ -25,13 +25,13 @@ public final class Finding {
     private Finding(
             RuleInfo rule,
             Severity severity,
-            Place place,
+            List<Place> places,
             Fact sentence,
             List<Evidence> evidence,
             Supplier<List<Fix>> waysOut) {
         this.rule = rule;
         this.severity = severity;
-        this.place = place;
+        this.places = List.copyOf(places);
         this.sentence = sentence;
         this.evidence = List.copyOf(evidence);
         this.waysOut = waysOut;
@@ -39,7 +39,7 @@ public final class Finding {
 
     /** The same with other ways out, made of its own when they are asked for. */
     public Finding with(UnaryOperator<List<Fix>> change) {
-        return new Finding(rule, severity, place, sentence, evidence, () -> change.apply(fixes()));
+        return new Finding(rule, severity, places, sentence, evidence, () -> change.apply(fixes()));
     }
 
     public RuleInfo rule() {
@@ -47,7 +47,12 @@ public final class Finding {
     }
 
     public Place place() {
-        return place;
+        return places.get(0);
+    }
+
+    /** Where it is: the first is the place that it is shown at, the others have the same cause. */
+    public List<Place> places() {
+        return places;
     }
 
     /** The verdict, its key the code or the code with a variant behind it. */
@@ -103,25 +108,25 @@ public final class Finding {
         return other instanceof Finding that
                 && rule.equals(that.rule)
                 && severity == that.severity
-                && place.equals(that.place)
+                && places.equals(that.places)
                 && sentence.equals(that.sentence)
                 && evidence.equals(that.evidence);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(rule, place, sentence);
+        return Objects.hash(rule, places, sentence);
     }
 
     @Override
     public String toString() {
-        return place + ": " + sentence;
+        return place() + ": " + sentence;
     }
 
     /** Gathers a finding. */
     public static final class Builder {
         private final RuleInfo rule;
-        private final Place place;
+        private final List<Place> places = new ArrayList<>();
         private final List<Evidence> evidence = new ArrayList<>();
         private final List<Supplier<List<Fix>>> waysOut = new ArrayList<>();
         private Fact sentence;
@@ -130,7 +135,7 @@ public final class Finding {
         private Builder(RuleInfo rule, Place place, Fact sentence) {
             this.rule = rule;
             severity = rule.severity();
-            this.place = place;
+            places.add(place);
             this.sentence = sentence;
         }
 
@@ -149,6 +154,12 @@ public final class Finding {
         /** Says that the builder knows and wants it so: worth a thought, where the rule itself would ask for a look. */
         public Builder onlyToKnow() {
             severity = Severity.NOTE;
+            return this;
+        }
+
+        /** Names the other places that have the same cause, besides the one that it is shown at. */
+        public Builder also(List<Place> others) {
+            places.addAll(others);
             return this;
         }
 
@@ -184,7 +195,7 @@ public final class Finding {
 
         public Finding build() {
             List<Supplier<List<Fix>>> all = List.copyOf(waysOut);
-            return new Finding(rule, severity, place, sentence, evidence, () -> {
+            return new Finding(rule, severity, places, sentence, evidence, () -> {
                 List<Fix> fixes = new ArrayList<>();
                 all.forEach(some -> fixes.addAll(some.get()));
                 return fixes;

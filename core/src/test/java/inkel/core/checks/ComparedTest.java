@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.document.Build;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.RenamePart;
+import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Quantity;
@@ -54,6 +55,33 @@ class ComparedTest {
         Compared back = Compared.of(judged(right), judged(WRONG));
         assertEquals(there.gone(), back.come());
         assertEquals(there.come(), back.gone());
+    }
+
+    /** Three servos lack one supply and are told once: with one of them fed that is not gone, with one more it is told anew. */
+    @Test
+    void aVerdictOnSeveralIsGoneWithTheLastAndComesWithEachMore() throws Exception {
+        Builds two = Builds.classic()
+                .part("wall", "wall-supply-6v")
+                .part("a", "servo-micro")
+                .part("b", "servo-micro");
+        Build before = two.build();
+        Build one = new Feed(Builds.NODE, "a", "V+", Builds.end("wall.+")).apply(before);
+        Build none = new Feed(Builds.NODE, "b", "V+", Builds.end("wall.+")).apply(one);
+        assertEquals(0, unfed(Compared.of(judged(before), judged(one)).gone()));
+        assertEquals(1, unfed(Compared.of(judged(one), judged(none)).gone()));
+        Build three = two.part("c", "servo-micro").build();
+        assertEquals(1, unfed(Compared.of(judged(before), judged(three)).come()));
+        assertEquals(0, unfed(Compared.of(judged(three), judged(before)).gone()));
+        Difference fewer = Difference.between(judged(before), judged(one));
+        assertEquals(0, unfed(fewer.gone()) + unfed(fewer.come()));
+        assertEquals(1, unfed(Difference.between(judged(before), judged(three)).come()));
+        assertEquals(1, unfed(Difference.between(judged(one), judged(none)).gone()));
+    }
+
+    private static long unfed(List<Finding> findings) {
+        return findings.stream()
+                .filter(finding -> finding.code().equals("parts.no_supply"))
+                .count();
     }
 
     @Test

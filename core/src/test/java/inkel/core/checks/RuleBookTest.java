@@ -65,8 +65,8 @@ class RuleBookTest {
                 assessment.findings().size(),
                 assessment.at(lock).size() + assessment.at(pump).size());
         var reader = inkel.core.document.Place.ofPart("lower-lock", "reader");
-        assertTrue(assessment.at(reader).stream()
-                .allMatch(finding -> finding.place().part().equals("reader")));
+        assertTrue(assessment.at(reader).stream().allMatch(finding -> finding.places().stream()
+                .anyMatch(place -> place.part().equals("reader"))));
         // SCK, MOSI, SDA and RST are harmed, MISO is not read.
         assertEquals(
                 5,

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.document.Place;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Finding;
@@ -40,6 +41,10 @@ class NoSupplyTest {
         Finding finding = RuleKit.firesAt(table, CODE, "s1");
         assertEquals("parts.no_supply.several", finding.sentence().key());
         assertEquals("[s1, s2, s3]", finding.sentence().values().get("parts").toString());
+        // It is shown at the first of them, and found at each.
+        for (String part : List.of("s1", "s2", "s3")) {
+            assertTrue(table.assess().at(Place.ofPart(Builds.NODE, part)).contains(finding), part);
+        }
         finding.fixes().forEach(fix -> assertEquals(List.of("s1", "s2", "s3"), fed(fix), fix.id()));
         RuleKit.everyWayOut(table, CODE);
     }

@@ -8,8 +8,10 @@ import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
+import inkel.core.document.Place;
 import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetSetting;
+import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Capacitance;
@@ -90,6 +92,22 @@ class CapacitorsTest {
         RuleKit.fires(tilt(), "power.decoupling");
         RuleKit.fires(tilt().plugged(SMALL), "power.decoupling");
         RuleKit.quiet(tilt().plugged(SMALL, LARGE), "power.decoupling");
+    }
+
+    @Test
+    void theWantsOfATableAreOneNote() throws Exception {
+        Builds two = tilt().part("radio", "packet-radio", "VCC=board.3V3");
+        Finding finding = RuleKit.fires(two, "power.decoupling");
+        assertEquals("power.decoupling.several", finding.sentence().key());
+        assertEquals(
+                List.of("tilt", "radio"),
+                finding.places().stream().map(Place::part).toList());
+        RuleKit.everyWayOut(two, "power.decoupling");
+        assertEquals(
+                "power.decoupling",
+                RuleKit.fires(two.plugged(SMALL, LARGE), "power.decoupling")
+                        .sentence()
+                        .key());
     }
 
     @Test

@@ -4,9 +4,11 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.document.Between;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Resistance;
 import inkel.core.wiring.PartsList.Kind;
@@ -93,6 +95,21 @@ class PartsListTest {
         var after = finding.fixes().get(0).apply(build.build());
         assertEquals(
                 List.of(), Builds.of(inkel.core.checks.Assessment.assess(after, Builds.CATALOG), "parts.header_loose"));
+    }
+
+    /** Eight pins of a radio and eight of another: one evening of soldering, one note. */
+    @Test
+    void looseHeadersOfATableAreOneNote() throws Exception {
+        Builds build = Builds.classic();
+        for (String radio : List.of("one", "two")) {
+            build.part(radio, "packet-radio").setting(radio, "header", "loose");
+        }
+        Finding finding = RuleKit.fires(build, "parts.header_loose");
+        assertEquals("parts.header_loose.several", finding.sentence().key());
+        assertEquals(16, finding.sentence().values().get("pins"));
+        assertEquals(List.of(Place.ofPart(Builds.NODE, "one"), Place.ofPart(Builds.NODE, "two")), finding.places());
+        RuleKit.everyWayOut(build, "parts.header_loose");
+        RuleKit.quiet(build.setting("one", "header", "soldered").setting("two", "later", "yes"), "parts.header_loose");
     }
 
     @Test

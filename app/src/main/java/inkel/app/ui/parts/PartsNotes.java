@@ -65,12 +65,14 @@ final class PartsNotes implements StageNotes {
         if (isChip || hasHeader) {
             actions.add(form(here, placed));
         }
-        if (hasHeader && !placed.isHeaderLoose() && !isChip) {
+        if (hasHeader && !isChip) {
+            boolean isLoose = placed.isHeaderLoose();
+            String header = isLoose ? "action.header_soldered" : "action.header_loose";
             actions.add(Explainer.action(
-                    "header-loose",
-                    Fact.of("action.header_loose"),
-                    Fact.of("action.header_loose.cost"),
-                    new SetSetting(here, part, Settings.HEADER, "loose")));
+                    isLoose ? "header-soldered" : "header-loose",
+                    Fact.of(header),
+                    Fact.of(header + ".cost"),
+                    new SetSetting(here, part, Settings.HEADER, isLoose ? "soldered" : "loose")));
         }
         String contact = placed.part().typed(Settings.CONTACT).orElse("jumper");
         for (String other : List.of("jumper", "clip", "solder")) {

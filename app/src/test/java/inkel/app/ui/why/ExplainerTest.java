@@ -78,6 +78,13 @@ class ExplainerTest {
         assertEquals(
                 "Nothing to stop for or to look at; 1 note.",
                 why.verdict().orElseThrow().sentence());
+        Why reader = Explained.at(Assessment.assess(build, Given.CATALOG), NODE, Stage.PARTS, part("reader"));
+        Fix soldered = reader.actions().stream()
+                .filter(fix -> fix.id().equals("header-soldered"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(Assessment.assess(soldered.apply(build), Given.CATALOG).findings().stream()
+                .noneMatch(finding -> finding.code().equals("parts.header_loose")));
     }
 
     /** A servo has neither a header to solder nor the form of a chip; a reader has both. */
@@ -92,6 +99,7 @@ class ExplainerTest {
         Why reader = Explained.at(LOCKS, NODE, Stage.PARTS, part("reader"));
         List<String> offered = reader.actions().stream().map(Fix::id).toList();
         assertTrue(offered.containsAll(List.of("chip", "header-loose")), offered.toString());
+        assertFalse(offered.contains("header-soldered"), offered.toString());
         assertEquals("ready module", value(reader, "comes as"));
     }
 

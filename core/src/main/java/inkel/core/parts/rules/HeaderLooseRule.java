@@ -5,6 +5,7 @@ import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -16,7 +17,7 @@ import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Notes a part whose header is still to be soldered on: pins pushed into bare holes make no contact to trust. */
+/** Notes the parts of a table whose headers are still to be soldered on: pins pushed into bare holes make no contact to trust. */
 public final class HeaderLooseRule implements Rule<Circuit> {
     private static final RuleInfo INFO = new RuleInfo("parts.header_loose", Severity.NOTE, Stage.PARTS);
 
@@ -29,27 +30,42 @@ public final class HeaderLooseRule implements Rule<Circuit> {
     public List<Finding> check(Circuit circuit) {
         List<Finding> findings = new ArrayList<>();
         for (NodeCircuit node : circuit.nodes()) {
-            for (Placed placed : node.parts()) {
-                if (placed.isHeaderLoose()
-                        && !placed.isForLater()
-                        && placed.cls().kind() != Kind.SOURCE
-                        && !placed.isChip()) {
-                    findings.add(describe(node, placed));
-                }
+            List<Placed> loose =
+                    node.parts().stream().filter(HeaderLooseRule::isLoose).toList();
+            if (!loose.isEmpty()) {
+                findings.add(describe(node, loose));
             }
         }
         return findings;
     }
 
-    private static Finding describe(NodeCircuit node, Placed placed) {
-        return Finding.of(INFO, node.place(placed))
-                .with("part", placed.part().name())
-                .with("pins", placed.cls().headerPins())
-                .fixes(() -> List.of(new Fix(
+    private static boolean isLoose(Placed placed) {
+        return placed.isHeaderLoose() && !placed.isForLater() && placed.cls().kind() != Kind.SOURCE && !placed.isChip();
+    }
+
+    private static Finding describe(NodeCircuit node, List<Placed> loose) {
+        List<String> names = loose.stream().map(placed -> placed.part().name()).toList();
+        Object named = names.size() == 1 ? names.get(0) : names;
+        Finding.Builder finding = Finding.of(INFO, node.place(loose.get(0)))
+                .also(loose.stream().skip(1).map(node::place).toList());
+        if (loose.size() > 1) {
+            finding.variant("several");
+        }
+        return finding.with("part", named)
+                .with(
+                        "pins",
+                        loose.stream()
+                                .mapToInt(placed -> placed.cls().headerPins())
+                                .sum())
+                .fix(new Fix(
                         "soldered",
-                        Fact.of("fix.header").with("part", placed.part().name()),
+                        Fact.of(loose.size() == 1 ? "fix.header" : "fix.headers")
+                                .with("part", named),
                         Fact.of("fix.header.cost"),
-                        List.of(new SetSetting(node.node().id(), placed.id(), Settings.HEADER, "soldered")))))
+                        loose.stream()
+                                .<Edit>map(placed ->
+                                        new SetSetting(node.node().id(), placed.id(), Settings.HEADER, "soldered"))
+                                .toList()))
                 .build();
     }
 }

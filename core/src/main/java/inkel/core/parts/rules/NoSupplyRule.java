@@ -128,6 +128,10 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
         boolean hasWays = unfed.ways().size() > 1;
         boolean isWaitedFor = !unfed.waiting().isEmpty();
         Finding.Builder finding = Finding.of(INFO, node.place(unfed.placed()))
+                .also(alike.stream()
+                        .skip(1)
+                        .map(some -> node.place(some.placed()))
+                        .toList())
                 .with("part", unfed.placed().part().name())
                 .with(
                         "parts",

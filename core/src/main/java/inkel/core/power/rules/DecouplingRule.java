@@ -5,6 +5,7 @@ import inkel.core.catalog.Habit;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -16,8 +17,9 @@ import inkel.core.power.PowerReport;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import java.util.List;
+import java.util.Optional;
 
-/** Notes capacitors that a part wants beside its supply pin and that are not said to be there. */
+/** Notes capacitors that the parts of a table want beside their supply pins and that are not said to be there. */
 public final class DecouplingRule implements Rule<PowerReport> {
     private static final RuleInfo INFO = new RuleInfo("power.decoupling", Severity.NOTE, Stage.POWER);
 
@@ -30,10 +32,13 @@ public final class DecouplingRule implements Rule<PowerReport> {
     public List<Finding> check(PowerReport report) {
         return report.circuit().nodes().stream()
                 .filter(node -> node.habits().is(Habit.DECOUPLING, Habit.Decoupling.WANTED))
-                .flatMap(node -> node.parts().stream()
-                        .filter(placed -> !placed.cls().decoupling().isEmpty())
-                        .filter(placed -> !isFitted(node, placed) && !placed.isForLater())
-                        .map(placed -> describe(node, placed)))
+                .flatMap(node -> describe(
+                        node,
+                        node.parts().stream()
+                                .filter(placed -> !placed.cls().decoupling().isEmpty())
+                                .filter(placed -> !isFitted(node, placed) && !placed.isForLater())
+                                .toList())
+                        .stream())
                 .toList();
     }
 
@@ -44,22 +49,46 @@ public final class DecouplingRule implements Rule<PowerReport> {
                 || !wanted.isEmpty() && wanted.stream().allMatch(capacitor -> node.isFitted(placed, capacitor));
     }
 
-    private static Finding describe(NodeCircuit node, Placed placed) {
-        Finding.Builder finding =
-                Finding.of(INFO, node.place(placed)).with("part", placed.part().name());
-        placed.cls().decoupling().forEach(wanted -> finding.number("wanted", wanted.value(), Source.CLASS));
-        return finding.with(
+    private static Optional<Finding> describe(NodeCircuit node, List<Placed> wanting) {
+        if (wanting.isEmpty()) {
+            return Optional.empty();
+        }
+        List<String> names =
+                wanting.stream().map(placed -> placed.part().name()).toList();
+        Object named = names.size() == 1 ? names.get(0) : names;
+        Finding.Builder finding = Finding.of(INFO, node.place(wanting.get(0)))
+                .also(wanting.stream().skip(1).map(node::place).toList());
+        if (wanting.size() > 1) {
+            finding.variant("several");
+        }
+        wanting.stream()
+                .flatMap(placed -> placed.cls().decoupling().stream())
+                .forEach(wanted -> finding.number("wanted", wanted.value(), Source.CLASS));
+        return Optional.of(finding.with("part", named)
+                .with(
                         "values",
-                        placed.cls().decoupling().stream()
-                                .map(wanted -> Fact.of("decoupling.at")
-                                        .with("value", wanted.value())
-                                        .with("pin", wanted.pin()))
-                                .toList())
+                        wanting.size() == 1
+                                ? values(wanting.get(0))
+                                : wanting.stream()
+                                        .map(placed -> Fact.of("decoupling.of")
+                                                .with("part", placed.part().name())
+                                                .with("values", values(placed)))
+                                        .toList())
                 .fix(new Fix(
                         "fitted",
-                        Fact.of("fix.decoupling").with("part", placed.part().name()),
+                        Fact.of("fix.decoupling").with("part", named),
                         Fact.of("fix.decoupling.cost"),
-                        List.of(new SetSetting(node.node().id(), placed.id(), Settings.DECOUPLING, "fitted"))))
-                .build();
+                        wanting.stream()
+                                .<Edit>map(placed ->
+                                        new SetSetting(node.node().id(), placed.id(), Settings.DECOUPLING, "fitted"))
+                                .toList()))
+                .build());
+    }
+
+    private static List<Fact> values(Placed placed) {
+        return placed.cls().decoupling().stream()
+                .map(wanted ->
+                        Fact.of("decoupling.at").with("value", wanted.value()).with("pin", wanted.pin()))
+                .toList();
     }
 }

@@ -68,6 +68,10 @@ public final class WireDropRule implements Rule<PowerReport> {
                 .reduce(Quantity::larger)
                 .orElseThrow();
         return begun(lines.get(0), parts)
+                .also(lines.stream()
+                        .skip(1)
+                        .map(line -> line.node().place(line.load().pin()))
+                        .toList())
                 .variant(parts.size() == 1 ? "contact" : "contact.several")
                 .number("peak", peak, Source.COMPUTED)
                 .number("contact_limit", FeedLine.CONTACT_LIMIT_OF_PLUGS, Source.RULE)
