@@ -22,8 +22,12 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
-/** What one round of the program takes on every board. */
-public record LoopReport(List<NodeLoop> nodes) {
+/**
+ * What one round of the program takes on every board.
+ *
+ * @param pins what it was found from
+ */
+public record LoopReport(List<NodeLoop> nodes, PinReport pins) {
     /** A start bit, eight of data and a stop bit. */
     private static final int BITS_A_BYTE = 10;
 
@@ -40,10 +44,12 @@ public record LoopReport(List<NodeLoop> nodes) {
     }
 
     public static LoopReport of(PinReport report) {
-        return new LoopReport(report.nodes().stream()
-                .filter(pins -> pins.node().board().cls().controller().isPresent())
-                .map(pins -> NodeLoop.of(pins.node(), visits(report, pins), blocked(pins)))
-                .toList());
+        return new LoopReport(
+                report.nodes().stream()
+                        .filter(pins -> pins.node().board().cls().controller().isPresent())
+                        .map(pins -> NodeLoop.of(pins.node(), visits(report, pins), blocked(pins)))
+                        .toList(),
+                report);
     }
 
     public Optional<NodeLoop> node(String id) {

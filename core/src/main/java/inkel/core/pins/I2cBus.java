@@ -36,6 +36,10 @@ public record I2cBus(
 
     private static final Frequency USUAL_CLOCK = Frequency.ofHertz(100_000);
 
+    /** The speeds that the I2C-bus specification gives names, slowest first. */
+    public static final List<Frequency> SPEEDS =
+            List.of(USUAL_CLOCK, Frequency.ofHertz(400_000), Frequency.ofHertz(1_000_000));
+
     /** What each chip's pin weighs, in farads (I2C-bus specification, pin capacitance). */
     private static final double FARADS_PER_DEVICE = 10e-12;
 
@@ -105,9 +109,20 @@ public record I2cBus(
         return node.board().own(Settings.I2C_CLOCK);
     }
 
+    /** Whether every member takes a clock, and the wires rise in time for it by the pull-ups that are there. */
+    public boolean bears(Frequency clock) {
+        Resistance most = I2cPullup.largest(mode(clock), capacitance());
+        return slowest().filter(member -> limit(member).hertz() < clock.hertz()).isEmpty()
+                && pull().filter(ohms -> Quantity.exceeds(ohms, most)).isEmpty();
+    }
+
     /** The speed class that the clock falls in. */
     public I2cPullup.Mode mode() {
-        double hertz = clock().hertz();
+        return mode(clock());
+    }
+
+    private static I2cPullup.Mode mode(Frequency clock) {
+        double hertz = clock.hertz();
         return hertz <= 100_000
                 ? I2cPullup.Mode.STANDARD
                 : hertz <= 400_000 ? I2cPullup.Mode.FAST : I2cPullup.Mode.FASTPLUS;

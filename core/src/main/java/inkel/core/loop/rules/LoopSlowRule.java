@@ -14,11 +14,15 @@ import inkel.core.loop.LoopReport;
 import inkel.core.loop.NodeLoop;
 import inkel.core.loop.Staggered;
 import inkel.core.loop.Visit;
+import inkel.core.pins.I2cBus;
+import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
+import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -36,11 +40,11 @@ public final class LoopSlowRule implements Rule<LoopReport> {
     @Override
     public List<Finding> check(LoopReport report) {
         return report.nodes().stream()
-                .flatMap(loop -> loop.late().stream().limit(1).map(visit -> describe(loop, visit)))
+                .flatMap(loop -> loop.late().stream().limit(1).map(visit -> describe(report, loop, visit)))
                 .toList();
     }
 
-    private static Finding describe(NodeLoop loop, Visit late) {
+    private static Finding describe(LoopReport report, NodeLoop loop, Visit late) {
         Visit longest =
                 loop.visits().stream().max(Comparator.comparing(Visit::time)).orElseThrow();
         return Finding.of(INFO, loop.node().place(late.placed()))
@@ -52,11 +56,41 @@ public final class LoopSlowRule implements Rule<LoopReport> {
                         "wanted_every",
                         late.every().orElseThrow(),
                         late.placed().sourceOf(Settings.POLLS, Source.CLASS))
+                .fix(() -> faster(report, loop))
                 .fix(() -> later(loop))
                 .fix(() -> apart(loop))
                 .fix(() -> laterAndApart(loop))
                 .fix(() -> fewer(loop))
                 .build();
+    }
+
+    /** The slowest usual clock of the I2C buses at which nobody is late, where all on them take it and the wires rise in time. */
+    private static Optional<Fix> faster(LoopReport report, NodeLoop loop) {
+        List<I2cBus> buses = report.pins().i2cBuses().stream()
+                .filter(bus -> bus.node() == loop.node())
+                .toList();
+        return I2cBus.SPEEDS.stream()
+                .filter(speed -> buses.stream().anyMatch(bus -> Quantity.exceeds(speed, bus.clock())))
+                .filter(speed -> buses.stream().allMatch(bus -> bus.bears(speed)))
+                .map(speed -> new Fix(
+                        "faster",
+                        Fact.of("fix.i2c_clock").with("clock", speed),
+                        Fact.of("fix.i2c_faster.cost"),
+                        List.of(new SetSetting(
+                                loop.node().node().id(),
+                                loop.node().board().id(),
+                                Settings.I2C_CLOCK,
+                                Engineering.print(speed)))))
+                .filter(fix -> isInTime(report, loop, fix))
+                .findFirst();
+    }
+
+    private static boolean isInTime(LoopReport report, NodeLoop loop, Fix fix) {
+        return Tried.after(fix, report.pins().circuit())
+                .map(after -> LoopReport.of(PinReport.of(after)))
+                .flatMap(after -> after.node(loop.node().node().id()))
+                .filter(after -> after.late().isEmpty())
+                .isPresent();
     }
 
     /** Each conversion is begun in one round and fetched in another, where that is enough. */

@@ -23,9 +23,6 @@ import java.util.Optional;
 public final class BusBusyRule implements Rule<PinReport> {
     private static final RuleInfo INFO = new RuleInfo("i2c.bus_busy", Severity.LOOK, Stage.PINS);
 
-    private static final List<Frequency> SPEEDS =
-            List.of(Frequency.ofHertz(100_000), Frequency.ofHertz(400_000), Frequency.ofHertz(1_000_000));
-
     /** So that a whole number of polls that just fits is not rounded down to one fewer. */
     private static final double ROUNDING = 1e-9;
 
@@ -58,10 +55,8 @@ public final class BusBusyRule implements Rule<PinReport> {
 
     /** The slowest usual speed that frees the bus, where every member takes it and the wires rise in time. */
     private static Optional<Fix> faster(I2cBus bus) {
-        return SPEEDS.stream()
-                .filter(speed -> bus.slowest()
-                        .filter(member -> I2cBus.limit(member).hertz() < speed.hertz())
-                        .isEmpty())
+        return I2cBus.SPEEDS.stream()
+                .filter(bus::bears)
                 .filter(speed -> !Share.of(bus.use().ratio() * bus.clock().hertz() / speed.hertz())
                         .isAbove(I2cBus.MOST_USE))
                 .findFirst()
