@@ -42,6 +42,10 @@ public final class Benches {
         }
     }
 
+    public Circuit circuit() {
+        return circuit;
+    }
+
     public Optional<NodeCircuit> node(String id) {
         return circuit.node(id);
     }

@@ -26,6 +26,9 @@ public record Item(Sort sort, String what, double value) implements Comparable<I
     private static final Set<String> SEMICONDUCTORS =
             Set.of("schottky", "signal-diode", "flyback-diode", "power-diode", "transistor", "optocoupler");
 
+    /** A wire that is as long as the way is: there is none of a length to have. */
+    private static final String TWISTED = text(Jumper.Kind.TWISTED);
+
     private static final Pattern HEADER = Pattern.compile("(\\d{1,2})( pins?)?");
 
     /** More digits than any part is marked with. */
@@ -110,13 +113,14 @@ public record Item(Sort sort, String what, double value) implements Comparable<I
         return value == 0 ? Optional.empty() : Optional.of(Quantity.of(sort.unit(), value));
     }
 
-    /** As it is written in a file: {@code resistor 4.7 kΩ}, {@code part packet-radio}, {@code wire pin-to-pin 0.1 m}. */
+    /** As it is written in a file: {@code resistor 4.7 kΩ}, {@code part packet-radio}, {@code wire pin-to-pin 10 cm}, {@code wire
+     * twisted}. */
     public String text() {
         StringBuilder text = new StringBuilder(sort.text());
         if (!what.isEmpty()) {
             text.append(' ').append(what);
         }
-        if (sort == Sort.WIRE) {
+        if (sort == Sort.WIRE && value > 0) {
             return text.append(' ').append(centimetres()).append(" cm").toString();
         }
         quantity().ifPresent(found -> text.append(' ').append(Engineering.exact(found)));
@@ -142,6 +146,9 @@ public record Item(Sort sort, String what, double value) implements Comparable<I
         }
         if (sort.get() == Sort.WIRE) {
             int blank = rest.indexOf(' ');
+            if (rest.split("\\s")[0].equals(TWISTED)) {
+                return Optional.of(new Item(Sort.WIRE, TWISTED, 0));
+            }
             return blank < 0 || !isJumper(rest.substring(0, blank))
                     ? Optional.empty()
                     : length(rest.substring(blank + 1).strip())

@@ -89,7 +89,8 @@ final class CheckMaker {
         board();
         order.parts().forEach(this::part);
         together();
-        checks.addAll(looks.proving(suppliesOf(node.board())));
+        checks.addAll(looks.proving(suppliesOf(node.board()), place -> benches.circuit().build().air().stream()
+                .anyMatch(group -> group.station(place).isPresent())));
         return checks;
     }
 

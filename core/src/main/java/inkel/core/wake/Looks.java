@@ -3,6 +3,7 @@ package inkel.core.wake;
 import inkel.core.bench.Asked;
 import inkel.core.bench.Question;
 import inkel.core.bench.Scene;
+import inkel.core.catalog.Air;
 import inkel.core.catalog.Hazard;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
@@ -23,6 +24,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 
 /** Checks that no network foretells: what is seen or done, who answers, and first signs of life. */
 final class Looks {
@@ -93,11 +95,7 @@ final class Looks {
                         Fact.of("wake.look.header").with("part", name),
                         List.of()));
             }
-            if (placed.cls()
-                    .handling()
-                    .air()
-                    .filter(air -> !air.kind().contains("infrared"))
-                    .isPresent()) {
+            if (placed.cls().handling().air().filter(Air::hasAntennaApart).isPresent()) {
                 looks.add(look(
                         "look antenna " + placed.id(),
                         group,
@@ -273,13 +271,19 @@ final class Looks {
                 .findFirst();
     }
 
-    /** What shows that cause and effect are as they are meant. */
-    List<Check> proving(List<String> needs) {
+    /**
+     * What shows that cause and effect are as they are meant.
+     *
+     * @param isStation whether a part is meant to be heard by others, or to hear them
+     */
+    List<Check> proving(List<String> needs, Predicate<Place> isStation) {
         Group group = Group.of(Phase.PROVE);
         List<Check> looks = new ArrayList<>();
         for (Placed placed : node.parts()) {
             boolean isSender = placed.cls().handling().air().isPresent();
-            if (isSender && !placed.isForLater()) {
+            // A board that could send need not: it does where it is a station.
+            boolean isBoardAlone = placed.part().isBoard() && !isStation.test(node.place(placed));
+            if (isSender && !isBoardAlone && !placed.isForLater()) {
                 looks.add(look(
                         "prove air " + placed.id(),
                         group,

@@ -46,6 +46,7 @@ class DrawerTest {
         "resistor 0.47, resistor 470 mΩ",
         "crystal 16 MHz, crystal 16000000",
         "wire pin-to-socket 20 cm, wire pin-to-socket 0.2 m",
+        "wire twisted, wire twisted 12 m",
         "header 8, header 8 pins",
         "adapter 20 legs at 0.65 mm, adapter 20 pads at 650 µm"
     })

@@ -16,6 +16,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What lacks the same is told once, with what is missing for it. */
 class NoSupplyTest {
@@ -103,6 +104,25 @@ class NoSupplyTest {
         Finding finding = RuleKit.firesAt(table, CODE, "s1");
         assertEquals("parts.no_supply.several_no_room", finding.sentence().key());
         assertEquals(Current.ZERO, finding.evidence().get(0).value());
+    }
+
+    /** A relay that hangs on its own contact never begins, or stops as soon as it has begun; on another's it does as it should. */
+    @ParameterizedTest(name = "{0}")
+    @ValueSource(strings = {"relay.NO", "relay.NC", "reg.OUT"})
+    void aRelayOnItsOwnContactIsNotFed(String rail) throws Exception {
+        Builds table = Builds.classic()
+                .part("wall", "wall-supply-9v")
+                .part("relay", "relay-coil", "COM=wall.+", "V+=" + rail)
+                .figure("relay", "supply/V+/max", "12 V")
+                .part("reg", "regulator-linear-5v", "IN=relay.NO");
+        Finding finding = RuleKit.firesAt(table, CODE, "relay");
+        assertEquals("parts.no_supply.own_contact", finding.sentence().key());
+        RuleKit.everyWayOut(table, CODE);
+        RuleKit.quiet(
+                Builds.classic()
+                        .part("first", "relay-one", "VCC=board.5V", "COM=board.5V")
+                        .part("relay", "relay-coil", "V+=first.NO"),
+                CODE);
     }
 
     /** A robot goes about: what hangs on the mains is its second choice. */

@@ -97,6 +97,18 @@ class ByContactTest {
                 .wire("lock.IN", "board.GND");
     }
 
+    /** A bare relay whose coil goes to ground has contacts, and would never move them if it hung on one. */
+    @Test
+    void noCoilIsOfferedItsOwnContact() {
+        Builds relay =
+                Builds.classic().part("relay", "relay-coil", "V+=board.5V").wire("relay.IN", "board.GND");
+        assertEquals(
+                List.of("off-ground"),
+                RuleKit.firesAt(relay, ON, "relay.IN").fixes().stream()
+                        .map(Fix::id)
+                        .toList());
+    }
+
     @Test
     void whatNothingSwitchesIsOnForGood() throws Exception {
         RuleKit.firesAt(tied("twelve.+"), ON, "lock.IN");

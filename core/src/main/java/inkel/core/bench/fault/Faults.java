@@ -1,5 +1,6 @@
 package inkel.core.bench.fault;
 
+import inkel.core.catalog.Air;
 import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Output;
@@ -253,11 +254,7 @@ public final class Faults {
         if (placed.cls().uart().isPresent()) {
             faults.add(new PartFault.WrongBaud(at));
         }
-        if (placed.cls()
-                .handling()
-                .air()
-                .filter(air -> !air.kind().contains("infrared"))
-                .isPresent()) {
+        if (placed.cls().handling().air().filter(Air::hasAntennaApart).isPresent()) {
             faults.add(new PartFault.AntennaMissing(at));
         }
         if (placed.capacitor().isPresent()) {

@@ -322,7 +322,12 @@ final class PartClassReader {
                 fields.flag("may_carry_mains", false),
                 fields.optionalText("programs"),
                 fields.object("air")
-                        .map(air -> new Air(air.text("kind"), word(air, "way", Air.Way.values(), Air.Way.BOTH))),
+                        .map(air -> new Air(
+                                air.text("kind"),
+                                word(air, "way", Air.Way.values(), Air.Way.BOTH),
+                                air.optionalText("antenna")
+                                        .filter("apart"::equals)
+                                        .isPresent())),
                 fields.object("screen").map(PartClassReader::screen),
                 fields.object("frame").map(frame -> new Frame(bits(frame, "before"), bits(frame, "after"))),
                 fields.object("routine").map(RoutineFields::routine).orElse(Routine.NONE),

@@ -67,7 +67,36 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                         List.of(new Unfed(feed.placed(), List.of(feed.supply()), List.of())),
                         Optional::empty))
                 .forEach(findings::add);
+        report.feeds().stream()
+                .filter(NoSupplyRule::isOnItsOwnContact)
+                .map(NoSupplyRule::switchesItself)
+                .forEach(findings::add);
         return findings;
+    }
+
+    /** Whether the way to its source leads through a contact that the part itself moves. */
+    private static boolean isOnItsOwnContact(Feed feed) {
+        return feed.rail().stream()
+                .flatMap(rail -> feed.node().upToSource(rail.id()).stream())
+                .filter(above -> above.part().equals(feed.placed().id()))
+                .flatMap(above -> feed.node().rail(above).stream())
+                .anyMatch(above -> above.output().contact().isPresent()
+                        && above.output()
+                                .from()
+                                .filter(feed.supply().pin()::equals)
+                                .isEmpty());
+    }
+
+    private static Finding switchesItself(Feed feed) {
+        return Finding.of(INFO, feed.node().place(feed.placed()))
+                .variant("own_contact")
+                .with("part", feed.placed().part().name())
+                .with("pin", feed.supply().pin())
+                .with(
+                        "rail",
+                        RailNames.of(feed.node(), feed.rail().orElseThrow().id()))
+                .fixes(feed::waysOut)
+                .build();
     }
 
     /** All findings of a table share what feeds it as a whole. */

@@ -40,7 +40,9 @@ final class ByContact {
         for (Supply supply : coil.cls().supplies()) {
             Optional<Rail> feeds = node.railOf(coil, supply.pin());
             for (Placed owner : feeds.isEmpty() ? List.<Placed>of() : List.copyOf(node.parts())) {
-                for (Output output : owner.cls().outputs()) {
+                // A relay that hangs on its own contact is never moved.
+                boolean isItself = owner.id().equals(coil.id());
+                for (Output output : isItself ? List.<Output>of() : owner.cls().outputs()) {
                     if (isFree(node, owner, output, feeds.get(), most)) {
                         return edits(node, signal, supply, feeds.get(), owner, output)
                                 .map(edits -> new Fix(
