@@ -10,7 +10,7 @@ import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
-import inkel.core.remedy.RailNames;
+import java.util.Comparator;
 import java.util.List;
 
 /** Reports a supply pin whose rail can rise above the most the part works at; to stop for where it is damaged. */
@@ -24,33 +24,44 @@ public final class SupplyTooHighRule implements Rule<SupplyReport> {
 
     @Override
     public List<Finding> check(SupplyReport report) {
-        return report.standing(Fit.TOO_HIGH).stream()
+        return Alike.of(report, Fit.TOO_HIGH, SupplyTooHighRule::damages).stream()
                 .map(SupplyTooHighRule::describe)
                 .toList();
     }
 
-    private static Finding describe(Feed feed) {
-        Voltage arrives = feed.volts().orElseThrow().highest();
-        Voltage most = feed.supply().range().range().highest();
-        boolean damages = arrives.isAbove(feed.supply().absoluteMax());
+    private static Finding describe(Alike alike) {
+        // Of several pins the one that has most too much.
+        Feed worst = alike.feeds().stream()
+                .max(Comparator.comparing(SupplyTooHighRule::tooMuchBy))
+                .orElseThrow();
+        boolean damages = damages(worst);
         Finding.Builder finding =
-                Finding.of(INFO, feed.node().place(feed.placed())).variant(damages ? "damages" : "outside");
+                alike.begun(INFO).variant((damages ? "damages" : "outside") + (alike.isOfSeveral() ? ".several" : ""));
         if (!damages) {
             finding.onlyToLookAt();
         }
-        return finding.with("part", feed.placed().part().name())
-                .with("pin", feed.supply().pin())
-                .with(
-                        "rail",
-                        RailNames.of(feed.node(), feed.rail().orElseThrow().id()))
-                .number("rail_highest", arrives, feed.source())
-                .number("works_up_to", most, feed.supply().range().source())
+        return finding.number("rail_highest", worst.volts().orElseThrow().highest(), worst.source())
+                .number(
+                        "works_up_to",
+                        worst.supply().range().range().highest(),
+                        worst.supply().range().source())
                 .number(
                         "damaged_above",
-                        feed.supply().absoluteMax(),
-                        feed.supply().range().source())
-                .number("too_much_by", arrives.minus(most), Source.COMPUTED)
-                .fixes(() -> feed.waysOut())
+                        worst.supply().absoluteMax(),
+                        worst.supply().range().source())
+                .number("too_much_by", tooMuchBy(worst), Source.COMPUTED)
+                .fixes(alike::waysOut)
                 .build();
+    }
+
+    private static Voltage tooMuchBy(Feed feed) {
+        return feed.volts()
+                .orElseThrow()
+                .highest()
+                .minus(feed.supply().range().range().highest());
+    }
+
+    private static boolean damages(Feed feed) {
+        return feed.volts().orElseThrow().highest().isAbove(feed.supply().absoluteMax());
     }
 }

@@ -12,8 +12,8 @@ import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.MoreCells;
-import inkel.core.remedy.RailNames;
 import inkel.core.remedy.Tried;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -29,41 +29,61 @@ public final class SupplyTooLowRule implements Rule<SupplyReport> {
 
     @Override
     public List<Finding> check(SupplyReport report) {
-        return report.standing(Fit.TOO_LOW).stream()
-                .map(feed -> describe(report, feed))
+        return Alike.of(report, Fit.TOO_LOW, SupplyTooLowRule::isOnlyAtTheEnd).stream()
+                .map(alike -> describe(report, alike))
                 .toList();
     }
 
-    private static Finding describe(SupplyReport report, Feed feed) {
-        Voltage arrives = feed.volts().orElseThrow().lowest();
-        Voltage least = feed.supply().range().range().lowest();
-        boolean isOnlyAtTheEnd = !feed.volts().orElseThrow().expected().isBelow(least);
-        Finding.Builder finding = Finding.of(INFO, feed.node().place(feed.placed()));
-        if (isOnlyAtTheEnd) {
-            finding.variant("end").onlyToLookAt();
+    private static Finding describe(SupplyReport report, Alike alike) {
+        // Of several pins the one that lacks most.
+        Feed worst = alike.feeds().stream()
+                .max(Comparator.comparing(SupplyTooLowRule::shortBy))
+                .orElseThrow();
+        Finding.Builder finding = alike.begun(INFO);
+        if (isOnlyAtTheEnd(worst)) {
+            finding.variant(alike.isOfSeveral() ? "end.several" : "end").onlyToLookAt();
+        } else if (alike.isOfSeveral()) {
+            finding.variant("several");
         }
-        return finding.with("part", feed.placed().part().name())
-                .with("pin", feed.supply().pin())
-                .with(
-                        "rail",
-                        RailNames.of(feed.node(), feed.rail().orElseThrow().id()))
-                .number("rail_lowest", arrives, feed.source())
-                .number("works_from", least, feed.supply().range().source())
-                .number("short_by", least.minus(arrives), Source.COMPUTED)
-                .fixes(() -> Stream.concat(anotherCell(report, feed).stream(), feed.waysOut().stream())
+        return finding.number("rail_lowest", worst.volts().orElseThrow().lowest(), worst.source())
+                .number(
+                        "works_from",
+                        worst.supply().range().range().lowest(),
+                        worst.supply().range().source())
+                .number("short_by", shortBy(worst), Source.COMPUTED)
+                .fixes(() -> Stream.concat(anotherCell(report, alike).stream(), alike.waysOut().stream())
                         .toList())
                 .build();
     }
 
-    /** Of a battery, where that is enough. */
-    private static Optional<Fix> anotherCell(SupplyReport report, Feed feed) {
+    private static Voltage shortBy(Feed feed) {
+        return feed.supply()
+                .range()
+                .range()
+                .lowest()
+                .minus(feed.volts().orElseThrow().lowest());
+    }
+
+    private static boolean isOnlyAtTheEnd(Feed feed) {
+        return !feed.volts()
+                .orElseThrow()
+                .expected()
+                .isBelow(feed.supply().range().range().lowest());
+    }
+
+    /** Of a battery, where that is enough for all. */
+    private static Optional<Fix> anotherCell(SupplyReport report, Alike alike) {
+        Feed first = alike.first();
+        return MoreCells.of(report.circuit(), first.node(), first.rail().orElseThrow())
+                .filter(fix -> alike.feeds().stream().allMatch(feed -> isMended(report, feed, fix)));
+    }
+
+    private static boolean isMended(SupplyReport report, Feed feed, Fix fix) {
         String node = feed.node().node().id();
-        return MoreCells.of(report.circuit(), feed.node(), feed.rail().orElseThrow())
-                .filter(fix -> Tried.after(fix, report.circuit()).map(SupplyReport::of).stream()
-                        .flatMap(after -> after.of(node, feed.placed().id()).stream())
-                        .anyMatch(after ->
-                                after.supply().pin().equals(feed.supply().pin())
-                                        && after.fit() != Fit.TOO_LOW
-                                        && after.fit() != Fit.TOO_HIGH));
+        return Tried.after(fix, report.circuit()).map(SupplyReport::of).stream()
+                .flatMap(after -> after.of(node, feed.placed().id()).stream())
+                .anyMatch(after -> after.supply().pin().equals(feed.supply().pin())
+                        && after.fit() != Fit.TOO_LOW
+                        && after.fit() != Fit.TOO_HIGH);
     }
 }
