@@ -55,7 +55,7 @@ public final class Room {
     }
 
     /** What a rail further up gives for a current of one that is made from it. */
-    static Current drawn(NodeCircuit node, Rail rail, Rail above, Current peak) {
+    public static Current drawn(NodeCircuit node, Rail rail, Rail above, Current peak) {
         List<Endpoint> way = node.upToSource(rail.id());
         double ratio = 1;
         for (int i = 0; i < way.indexOf(above.id()); i++) {

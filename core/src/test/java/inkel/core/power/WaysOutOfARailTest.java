@@ -1,6 +1,7 @@
 package inkel.core.power;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.document.Extras;
@@ -123,10 +124,35 @@ class WaysOutOfARailTest {
                         "add-regulator-linear-3v3-middle",
                         "add-regulator-small-3v3-middle"),
                 peak(build));
-        // On 120 mA neither the small one nor turning down is: 140 and 128 mA are left.
+        // On 120 mA neither the small one nor turning down is: 140 and 128 mA are left, so they are not offered.
         List<String> more = peak(build.figure("board", "rail/3V3/rating", "120 mA"));
         assertEquals("add-regulator-linear-3v3-middle", more.get(0), more.toString());
-        assertTrue(more.indexOf("add-regulator-linear-3v3-small") > more.indexOf("add-regulator-linear-3v3-reader"));
+        assertTrue(more.contains("add-regulator-linear-3v3-reader"), more.toString());
+        assertFalse(more.contains("add-regulator-linear-3v3-small"), more.toString());
+    }
+
+    /** 500 mA of a port: the servo hangs on what the board makes of it, and its own supply leaves the port what it can give. */
+    @Test
+    void aSourceIsRelievedOfWhatHangsBelowIt() throws Exception {
+        Builds table = Builds.classic()
+                .part("servo", "servo-standard", "V+=board.5V")
+                .part("radio", "packet-radio", "VCC=board.3V3");
+        List<String> ways = offered(table, "power.source_over", "usb.5V");
+        assertEquals("add-wall-supply-5v-servo", ways.get(0), ways.toString());
+        assertTrue(ways.stream().noneMatch(way -> way.endsWith("-radio")), "14 mA are nothing beside 0.8 A: " + ways);
+        RuleKit.everyWayOut(table, "power.source_over");
+    }
+
+    /** 12 V at 11.6 V or more: 1.2 A at 5.1 V are 5.1 / (0.88 × 11.6) × 1.2 A = 600 mA of it, and 15 mA for a standing servo. */
+    @Test
+    void behindARegulatorCountsWhatTheSourceGives() throws Exception {
+        Builds table = Builds.classic()
+                .part("wall", "wall-supply-12v")
+                .part("down", "regulator-down", "IN+=wall.+")
+                .part("arm", "servo-standard", "V+=down.OUT+");
+        // The arm's 600 mA and 5 mA: too much by 305 mA, which the arm is more than.
+        List<String> ways = offered(table.figure("wall", "rail/+/rating", "300 mA"), "power.source_over", "wall.+");
+        assertTrue(ways.stream().anyMatch(way -> way.endsWith("-arm")), ways.toString());
     }
 
     @Test

@@ -20,23 +20,28 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.remedy.Effort;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.Room;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /**
  * Ways to take load off a rail: two moments kept apart, a part turned down, a capacitor that carries a burst, or a load
- * that is fed from elsewhere. Those that are enough by themselves come first, the least effort first among them.
+ * that is fed from elsewhere. Those that are enough by themselves, the least effort first; where none is, those that take off
+ * most.
  */
 final class LoadFixes {
     private static final int MOST = 5;
     private static final int MOST_MOVES = 2;
+
+    /** What is less than this share of what is too much does not help. */
+    private static final double LEAST_SHARE = 0.1;
 
     /** So many loads are tried elsewhere; each takes the build judged anew. */
     private static final int MOST_TRIED = 20;
@@ -59,18 +64,20 @@ final class LoadFixes {
         enough.addAll(fixes.turnedDown(tooMuch));
         enough.addAll(fixes.carried(tooMuch));
         enough.addAll(fixes.moved(tooMuch, Rail.Load::atWorst, Rail::peak, true));
-        Stream<Fix> rest = fixes.moved(tooMuch, Rail.Load::atWorst, Rail::peak, false).stream();
-        return Stream.concat(Effort.leastFirst(enough).stream(), rest)
-                .limit(MOST)
-                .toList();
+        List<Fix> ways = enough.isEmpty()
+                ? fixes.moved(tooMuch, Rail.Load::atWorst, Rail::peak, false)
+                : Effort.leastFirst(enough);
+        return ways.stream().limit(MOST).toList();
     }
 
     /** Ways to bring the average of a rail down by an amount. */
     static List<Fix> ofAverage(NodeCircuit node, Rail rail, PowerReport report, Current tooMuch) {
         LoadFixes fixes = new LoadFixes(node, rail, report);
-        Stream<Fix> enough = Effort.leastFirst(fixes.moved(tooMuch, Rail.Load::average, Rail::average, true)).stream();
-        Stream<Fix> rest = fixes.moved(tooMuch, Rail.Load::average, Rail::average, false).stream();
-        return Stream.concat(enough, rest).limit(MOST).toList();
+        List<Fix> enough = fixes.moved(tooMuch, Rail.Load::average, Rail::average, true);
+        List<Fix> ways = enough.isEmpty()
+                ? fixes.moved(tooMuch, Rail.Load::average, Rail::average, false)
+                : Effort.leastFirst(enough);
+        return ways.stream().limit(MOST).toList();
     }
 
     /** Two moments that meet at the worst and, kept apart, bring the rail under its rating. */
@@ -162,37 +169,70 @@ final class LoadFixes {
     }
 
     /**
-     * Loads fed from elsewhere: the smallest that is enough first, or those that are not, the largest first; in either case
-     * parts last whose signal is measured against the rail that they would leave.
+     * Loads fed from elsewhere: what leaves fewest rails asked for too much first; then the rail's own loads before those
+     * below it, the smallest that is enough first, or those that are not, the largest first and none that is hardly anything
+     * beside what is too much; in either case parts last whose signal is measured against the rail that they would leave.
      */
     private List<Fix> moved(
             Current tooMuch, Function<Rail.Load, Current> size, Function<Rail, Current> sum, boolean isEnough) {
         FeedFixes feeds = new FeedFixes(node, report.catalog());
-        Comparator<Rail.Load> bySize = Comparator.comparing(size);
+        Comparator<Taken> bySize = Comparator.comparing(Taken::current);
         Current goal = sum.apply(rail).minus(tooMuch);
-        return own().stream()
-                .filter(load -> size.apply(load).isAbove(Current.ZERO))
-                .filter(load -> !isEnough || !tooMuch.isAbove(size.apply(load)))
-                .sorted(Comparator.<Rail.Load, Boolean>comparing(load -> isMeasured(placed(load)))
+        List<Moved> ways = new ArrayList<>();
+        taken(size).stream()
+                .filter(taken -> isEnough
+                        ? !tooMuch.isAbove(taken.current())
+                        : taken.current().isAbove(tooMuch.times(LEAST_SHARE)))
+                .sorted(Comparator.<Taken, Boolean>comparing(taken -> isMeasured(placed(taken.load())))
+                        .thenComparing(taken -> !rail.loads().contains(taken.load()))
                         .thenComparing(isEnough ? bySize : bySize.reversed()))
                 .limit(MOST_TRIED)
-                .flatMap(load -> moves(load, feeds).stream()
-                        .filter(fix -> isEnough
-                                ? leaves(fix, sum, left -> !left.isAbove(goal))
-                                : leaves(fix, sum, left -> left.isAbove(goal) && left.isBelow(sum.apply(rail))))
-                        .limit(MOST_MOVES))
+                .forEach(taken -> moves(taken.load(), feeds).stream()
+                        .flatMap(fix -> after(fix).stream().map(after -> new Moved(fix, after)))
+                        .filter(moved -> {
+                            Current left =
+                                    moved.after().rail(rail.id()).map(sum).orElse(sum.apply(rail));
+                            return isEnough ? !left.isAbove(goal) : left.isAbove(goal) && left.isBelow(sum.apply(rail));
+                        })
+                        .limit(MOST_MOVES)
+                        .forEach(ways::add));
+        return ways.stream()
+                .sorted(Comparator.comparing(Moved::over))
+                .map(Moved::fix)
                 .limit(MOST)
                 .toList();
     }
 
-    /** A load that is fed by way of a regulator may still come from the same rail, so it is tried. */
-    private boolean leaves(Fix fix, Function<Rail, Current> sum, Predicate<Current> wanted) {
+    /** A way, and the table as it is after it: a load that is fed by way of a regulator may still come from the same rail. */
+    private record Moved(Fix fix, NodeCircuit after) {
+        long over() {
+            return after.rails().stream().filter(Rail::isOver).count();
+        }
+    }
+
+    private Optional<NodeCircuit> after(Fix fix) {
         return Tried.after(fix, report.circuit())
-                .flatMap(after -> after.node(node.node().id()))
-                .flatMap(after -> after.rail(rail.id()))
-                .map(sum)
-                .filter(wanted)
-                .isPresent();
+                .flatMap(after -> after.node(node.node().id()));
+    }
+
+    /**
+     * A load, and what of it the rail gives.
+     *
+     * @param current at the rail's own voltage
+     */
+    private record Taken(Rail.Load load, Current current) {}
+
+    /** What hangs on the rail; of a source also what hangs on the rails that are made from it. */
+    private List<Taken> taken(Function<Rail.Load, Current> size) {
+        Stream<Rail> below = node.rails().stream()
+                .filter(other -> rail.isSource()
+                        && !other.id().equals(rail.id())
+                        && node.upToSource(other.id()).contains(rail.id()));
+        return Stream.concat(
+                        own().stream().map(load -> new Taken(load, size.apply(load))),
+                        below.flatMap(other -> own(other).stream()
+                                .map(load -> new Taken(load, Room.drawn(node, other, rail, size.apply(load))))))
+                .toList();
     }
 
     private boolean isMeasured(Placed placed) {
@@ -203,7 +243,11 @@ final class LoadFixes {
 
     /** What hangs on another board is turned down and fed from elsewhere there. */
     private List<Rail.Load> own() {
-        return rail.loads().stream()
+        return own(rail);
+    }
+
+    private List<Rail.Load> own(Rail of) {
+        return of.loads().stream()
                 .filter(load -> node.farLoad(load.pin().part()).isEmpty())
                 .toList();
     }

@@ -22,7 +22,9 @@ import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /** Reports a regulator whose junction gets hotter than it bears: it switches itself off, or dies. */
 public final class RegulatorHotRule implements Rule<PowerReport> {
@@ -70,8 +72,12 @@ public final class RegulatorHotRule implements Rule<PowerReport> {
                     .map(fix -> isHot ? fix : instead(regulator, owner, hot, fix))
                     .forEach(ways::add);
         }
-        return Effort.leastFirst(
-                ways.stream().filter(fix -> isCool(regulator, report, fix)).toList());
+        // Two pins may be fed past it by the same thing.
+        Set<String> known = new HashSet<>();
+        return Effort.leastFirst(ways.stream()
+                .filter(fix -> known.add(fix.id()))
+                .filter(fix -> isCool(regulator, report, fix))
+                .toList());
     }
 
     private static Fix instead(RegulatorReport regulator, Placed owner, String hot, Fix other) {
