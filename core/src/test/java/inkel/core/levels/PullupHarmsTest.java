@@ -5,6 +5,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
@@ -45,6 +47,43 @@ class PullupHarmsTest {
         assertEquals(3.5, RuleKit.si(stop, "tolerated"), 1e-9);
         assertEquals(1.158, RuleKit.si(stop, "too_much_by"), 0.001);
         RuleKit.everyWayOut(bus("board.5V", "pressure"), CODE);
+    }
+
+    /**
+     * A motion unit makes 3.3 V of 5 V for itself and bears 3.8 V, so that no shifter can stand before it as it is fed. Its
+     * 4.7 kΩ to 3.3 V and one of 4.7 kΩ to 5.25 V make 4.28 V, two of them 4.6 V.
+     */
+    @Test
+    void whatMakesItsOwnLowerVoltsRunsFromThemBehindAShifter() throws Exception {
+        Builds one = Builds.classic()
+                .part("lcd", "display-4x20-i2c", "VCC=board.5V")
+                .wire("lcd.SDA", "board.A4")
+                .wire("lcd.SCL", "board.A5")
+                .part("unit", "motion-unit", "VCC=board.5V")
+                .wire("unit.SDA", "board.A4")
+                .wire("unit.SCL", "board.A5");
+        Finding look = RuleKit.firesAt(one, CODE, "unit.SDA");
+        assertEquals(4.275, RuleKit.si(look, "highest_output"), 0.001);
+        Fix first = look.fixes().get(0);
+        assertEquals("run-and-shift", first.id());
+        assertEquals(
+                new Feed(Builds.NODE, "unit", "VCC", Builds.end("board.3V3")),
+                first.edits().get(0));
+        assertEquals(
+                List.of("unit.SDA", "unit.SCL"),
+                first.edits().stream()
+                        .filter(Insert.class::isInstance)
+                        .map(edit -> ((Insert) edit).between().signal().toString())
+                        .toList());
+        RuleKit.everyWayOut(one, CODE);
+        // With a second one that pulls up, cutting off the first's is not enough.
+        Builds two = one.part("clock", "clock-memory", "VCC=board.5V")
+                .wire("clock.SDA", "board.A4")
+                .wire("clock.SCL", "board.A5");
+        Finding stop = RuleKit.firesAt(two, CODE, "unit.SDA");
+        assertEquals(Severity.STOP, stop.severity());
+        assertEquals(List.of("run-and-shift"), ways(stop));
+        RuleKit.everyWayOut(two, CODE);
     }
 
     @Test

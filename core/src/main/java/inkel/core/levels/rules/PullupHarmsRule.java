@@ -67,8 +67,11 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
                 .number("highest_output", link.check().vohMax(), Source.COMPUTED)
                 .number("tolerated", link.check().absoluteMax(), link.listens())
                 .number("too_much_by", link.check().headroom().times(-1), Source.COMPUTED)
-                .fixes(() -> takeOff(link, pull.at()))
+                .fixes(() -> takeOff(link, pull.at()).stream()
+                        .filter(fix -> Proof.isBetter(levels.circuit(), fix, link))
+                        .toList())
                 .fixes(() -> new LinkFixes(link.node(), levels.circuit()).of(link))
+                .fix(() -> LowerRail.of(levels.circuit(), link))
                 .fixes(() -> link.verdict() == Verdict.THIN ? List.of(LeaveFix.of(links)) : List.of())
                 .build();
     }
