@@ -8,8 +8,8 @@ import java.util.List;
 
 /** Starts the window or runs a command. The window is started without the command line's machinery, to start sooner. */
 public final class Main {
-    /** How the name of a build ends; a file manager gives the name alone. */
-    private static final String BUILD = ".inkel.json";
+    /** How the name of a build ends, whoever named it; a file manager gives the name alone. */
+    private static final String BUILD = ".json";
 
     private Main() {}
 

@@ -113,14 +113,23 @@ public final class FeedTable {
     private FeedTable all() {
         if (areSwitchedLast) {
             makers(unfed -> !isForWaiting(node(), unfed.placed().cls()));
-            feeds.addAll(loads(false));
+            allLoads(false);
             passedOver.clear();
         }
         makers(unfed -> true);
         // A board that switches stands for a load until it has one, which would leave no room for the others.
-        feeds.addAll(loads(true));
-        feeds.addAll(loads(false));
+        allLoads(true);
+        allLoads(false);
         return this;
+    }
+
+    /** Once some are fed it shows which of their peaks never meet, and others may find room. */
+    private void allLoads(boolean isOnScrews) {
+        List<Feed> found = loads(isOnScrews);
+        while (!found.isEmpty()) {
+            feeds.addAll(found);
+            found = loads(isOnScrews);
+        }
     }
 
     private void makers(Predicate<Unfed> isAsked) {

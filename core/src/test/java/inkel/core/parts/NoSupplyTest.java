@@ -125,6 +125,13 @@ class NoSupplyTest {
                 CODE);
     }
 
+    /** As long as nothing comes to the contact either, that alone is told. */
+    @Test
+    void aContactThatIsNotFedItselfIsToldFirst() {
+        Finding finding = RuleKit.firesAt(Builds.classic().part("relay", "relay-coil", "V+=relay.NO"), CODE, "relay");
+        assertEquals("parts.no_supply.behind", finding.sentence().key());
+    }
+
     /** A robot goes about: what hangs on the mains is its second choice. */
     @Test
     void aTableOnBatteriesIsOfferedBatteriesFirst() {

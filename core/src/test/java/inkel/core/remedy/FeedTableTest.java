@@ -134,6 +134,18 @@ class FeedTableTest {
                 .noneMatch(inkel.core.circuit.Rail::isOver));
     }
 
+    /** 750 mA each on 1.6 A: two of them are 1.5 A, and the third is left to its builder, however often it is looked. */
+    @Test
+    void asManyAsARailBearsAreFed() {
+        Builds table = Builds.classic()
+                .part("bench", "bench-supply")
+                .figure("bench", "rail/+/rating", "1.6 A")
+                .part("one", "servo-micro")
+                .part("two", "servo-micro")
+                .part("three", "servo-micro");
+        assertEquals("one.V+<bench.+ two.V+<bench.+", fed(table));
+    }
+
     private static Optional<Fix> offered(Builds table) {
         return table.findings("parts.no_supply").stream()
                 .map(Finding::fixes)

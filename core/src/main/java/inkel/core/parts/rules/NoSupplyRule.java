@@ -68,7 +68,7 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
                         Optional::empty))
                 .forEach(findings::add);
         report.feeds().stream()
-                .filter(NoSupplyRule::isOnItsOwnContact)
+                .filter(feed -> feed.fit() != Fit.UNFED && isOnItsOwnContact(feed))
                 .map(NoSupplyRule::switchesItself)
                 .forEach(findings::add);
         return findings;

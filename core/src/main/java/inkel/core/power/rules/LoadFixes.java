@@ -29,6 +29,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /**
@@ -178,8 +179,7 @@ final class LoadFixes {
         FeedFixes feeds = new FeedFixes(node, report.catalog());
         Comparator<Taken> bySize = Comparator.comparing(Taken::current);
         Current goal = sum.apply(rail).minus(tooMuch);
-        List<Moved> ways = new ArrayList<>();
-        taken(size).stream()
+        List<Taken> loads = taken(size).stream()
                 .filter(taken -> isEnough
                         ? !tooMuch.isAbove(taken.current())
                         : taken.current().isAbove(tooMuch.times(LEAST_SHARE)))
@@ -187,15 +187,20 @@ final class LoadFixes {
                         .thenComparing(taken -> !rail.loads().contains(taken.load()))
                         .thenComparing(isEnough ? bySize : bySize.reversed()))
                 .limit(MOST_TRIED)
-                .forEach(taken -> moves(taken.load(), feeds).stream()
+                .toList();
+        Predicate<Current> isWanted =
+                isEnough ? left -> !left.isAbove(goal) : left -> left.isAbove(goal) && left.isBelow(sum.apply(rail));
+        List<Moved> ways = loads.stream()
+                .flatMap(taken -> moves(taken.load(), feeds).stream()
                         .flatMap(fix -> after(fix).stream().map(after -> new Moved(fix, after)))
-                        .filter(moved -> {
-                            Current left =
-                                    moved.after().rail(rail.id()).map(sum).orElse(sum.apply(rail));
-                            return isEnough ? !left.isAbove(goal) : left.isAbove(goal) && left.isBelow(sum.apply(rail));
-                        })
-                        .limit(MOST_MOVES)
-                        .forEach(ways::add));
+                        .filter(moved -> moved.after()
+                                .rail(rail.id())
+                                .map(sum)
+                                .filter(isWanted)
+                                .isPresent())
+                        .limit(MOST_MOVES))
+                .limit(2 * MOST)
+                .toList();
         return ways.stream()
                 .sorted(Comparator.comparing(Moved::over))
                 .map(Moved::fix)
