@@ -230,7 +230,7 @@ public final class FeedTable {
     }
 
     private boolean isBorne(List<Feed> found) {
-        return PutParts.overloaded(after(found), nodeId) <= PutParts.overloaded(circuit, nodeId);
+        return Room.over(after(found), nodeId) <= Room.over(circuit, nodeId);
     }
 
     /** Until a load hangs on what switches it, that stands for a large one, which no rail may have left. */

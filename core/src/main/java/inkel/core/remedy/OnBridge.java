@@ -46,7 +46,7 @@ public final class OnBridge {
                     Fix fix = fix(node, motor, led.get(), leads, driver, ends);
                     String id = node.node().id();
                     return Tried.after(fix, circuit)
-                            .filter(after -> PutParts.overloaded(after, id) <= PutParts.overloaded(circuit, id))
+                            .filter(after -> Room.over(after, id) <= Room.over(circuit, id))
                             .map(after -> fix);
                 }
             }

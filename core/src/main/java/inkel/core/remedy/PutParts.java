@@ -11,7 +11,6 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.circuit.Rail;
 import inkel.core.circuit.ServoFeed;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
@@ -138,12 +137,7 @@ public final class PutParts {
 
     /** Whether some rail gives more than it is rated for after edits, and not before. */
     private boolean overloads(List<? extends Edit> edits) {
-        return overloaded(after(circuit, edits), nodeId) > overloaded(circuit, nodeId);
-    }
-
-    /** How many rails of a table are asked for more than they give. */
-    static long overloaded(Circuit of, String node) {
-        return of.node(node).orElseThrow().rails().stream().filter(Rail::isOver).count();
+        return Room.over(after(circuit, edits), nodeId) > Room.over(circuit, nodeId);
     }
 
     /** The pin through which a motor gets its current: what it is led on from, else the one that takes most. */

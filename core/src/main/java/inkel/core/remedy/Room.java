@@ -1,5 +1,6 @@
 package inkel.core.remedy;
 
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Made;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
@@ -39,6 +40,16 @@ public final class Room {
     /** Whether a load counts beside what a rail is rated for. */
     private static boolean isMuch(NodeCircuit node, Rail rail, Rail above, Current peak) {
         return drawn(node, rail, above, peak).isAbove(above.rating().times(LITTLE));
+    }
+
+    /** How many rails of a table are asked for more than they give. */
+    public static long over(Circuit of, String node) {
+        return over(of.node(node).orElseThrow());
+    }
+
+    /** As {@link #over(Circuit, String)}. */
+    public static long over(NodeCircuit node) {
+        return node.rails().stream().filter(Rail::isOver).count();
     }
 
     /** What a rail itself has left for others once the load hangs there. */

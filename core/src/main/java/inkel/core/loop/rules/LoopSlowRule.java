@@ -22,6 +22,7 @@ import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
+import inkel.core.remedy.BusClock;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -72,15 +73,7 @@ public final class LoopSlowRule implements Rule<LoopReport> {
         return I2cBus.SPEEDS.stream()
                 .filter(speed -> buses.stream().anyMatch(bus -> Quantity.exceeds(speed, bus.clock())))
                 .filter(speed -> buses.stream().allMatch(bus -> bus.bears(speed)))
-                .map(speed -> new Fix(
-                        "faster",
-                        Fact.of("fix.i2c_clock").with("clock", speed),
-                        Fact.of("fix.i2c_faster.cost"),
-                        List.of(new SetSetting(
-                                loop.node().node().id(),
-                                loop.node().board().id(),
-                                Settings.I2C_CLOCK,
-                                Engineering.print(speed)))))
+                .map(speed -> BusClock.faster(loop.node(), speed))
                 .filter(fix -> isInTime(report, loop, fix))
                 .findFirst();
     }

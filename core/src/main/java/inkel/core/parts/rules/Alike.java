@@ -1,9 +1,7 @@
 package inkel.core.parts.rules;
 
-import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.circuit.Rail;
 import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
@@ -16,9 +14,9 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
+import inkel.core.remedy.Room;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -66,18 +64,18 @@ record Alike(SupplyReport report, List<SupplyReport.Feed> feeds) {
         List<Place> places = parts().stream().map(node::place).toList();
         return Finding.of(info, places.get(0))
                 .also(places.subList(1, places.size()))
-                .with(
-                        "part",
-                        oneOrAll(parts().stream()
-                                .map(placed -> placed.part().name())
-                                .toList()))
-                .with(
-                        "pin",
-                        oneOrAll(feeds.stream()
-                                .map(feed -> feed.supply().pin())
-                                .distinct()
-                                .toList()))
+                .with("part", names())
+                .with("pin", pins())
                 .with("rail", RailNames.of(node, first().rail().orElseThrow().id()));
+    }
+
+    private Object names() {
+        return oneOrAll(parts().stream().map(placed -> placed.part().name()).toList());
+    }
+
+    private Object pins() {
+        return oneOrAll(
+                feeds.stream().map(feed -> feed.supply().pin()).distinct().toList());
     }
 
     private static Object oneOrAll(List<String> names) {
@@ -108,29 +106,14 @@ record Alike(SupplyReport report, List<SupplyReport.Feed> feeds) {
                 .map(feed ->
                         new Feed(fed.node(), feed.placed().id(), feed.supply().pin(), fed.rail()))
                 .forEach(edits::add);
-        return new Fix(
-                fix.id(),
-                fix.title()
-                        .with(
-                                "part",
-                                oneOrAll(parts().stream()
-                                        .map(placed -> placed.part().name())
-                                        .toList()))
-                        .with(
-                                "pin",
-                                oneOrAll(feeds.stream()
-                                        .map(feed -> feed.supply().pin())
-                                        .distinct()
-                                        .toList())),
-                fix.cost(),
-                edits);
+        return new Fix(fix.id(), fix.title().with("part", names()).with("pin", pins()), fix.cost(), edits);
     }
 
     /** Whether each then has what it works at, and no rail gives more than before of what it cannot. */
     private boolean isGood(Fix fix) {
         String node = first().node().node().id();
         return Tried.after(fix, report.circuit())
-                .filter(after -> over(after, node) <= over(report.circuit(), node))
+                .filter(after -> Room.over(after, node) <= Room.over(report.circuit(), node))
                 .map(SupplyReport::of)
                 .filter(after -> feeds.stream()
                         .allMatch(feed -> after.of(node, feed.placed().id()).stream()
@@ -138,12 +121,5 @@ record Alike(SupplyReport report, List<SupplyReport.Feed> feeds) {
                                         now.supply().pin().equals(feed.supply().pin()))
                                 .allMatch(now -> now.fit() == Fit.FITS || now.fit() == Fit.AT_LIMIT)))
                 .isPresent();
-    }
-
-    private static long over(Circuit circuit, String node) {
-        return circuit.node(node).map(NodeCircuit::rails).stream()
-                .flatMap(Collection::stream)
-                .filter(Rail::isOver)
-                .count();
     }
 }

@@ -16,6 +16,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
+import inkel.core.remedy.BusClock;
 import java.util.List;
 import java.util.Optional;
 
@@ -60,15 +61,7 @@ public final class BusBusyRule implements Rule<PinReport> {
                 .filter(speed -> !Share.of(bus.use().ratio() * bus.clock().hertz() / speed.hertz())
                         .isAbove(I2cBus.MOST_USE))
                 .findFirst()
-                .map(speed -> new Fix(
-                        "faster",
-                        Fact.of("fix.i2c_clock").with("clock", speed),
-                        Fact.of("fix.i2c_faster.cost"),
-                        List.of(new SetSetting(
-                                bus.node().node().id(),
-                                bus.node().board().id(),
-                                Settings.I2C_CLOCK,
-                                Engineering.print(speed)))));
+                .map(speed -> BusClock.faster(bus.node(), speed));
     }
 
     /** So many that the bus is as busy as it may be; none where the others alone fill it. */

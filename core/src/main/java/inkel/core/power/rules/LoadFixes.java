@@ -211,7 +211,7 @@ final class LoadFixes {
     /** A way, and the table as it is after it: a load that is fed by way of a regulator may still come from the same rail. */
     private record Moved(Fix fix, NodeCircuit after) {
         long over() {
-            return after.rails().stream().filter(Rail::isOver).count();
+            return Room.over(after);
         }
     }
 
