@@ -97,6 +97,13 @@ class PowerWindowTest extends WindowJourney {
         // Only as far as the robot can reach without scrolling: from the list of loads to a bar that is in view.
         robot.interact(() -> session.apply(new RemovePart(NODE, "modem")));
         until(() -> node().part("modem").isEmpty());
+        // Its bars go with the judgement, and what is dragged moves up then.
+        until(() -> session.assessmentProperty()
+                .get()
+                .circuit(NODE)
+                .orElseThrow()
+                .part("modem")
+                .isEmpty());
         robot.interact(() -> session.selectionProperty().set(Place.of(NODE, new Endpoint("driver", "V+OUT"))));
         waitForFxEvents();
         Bounds from = robot.lookup("#load-gate-lower-V\\+")
