@@ -96,6 +96,10 @@ public record Item(Sort sort, String what, double value) implements Comparable<I
         return new Item(Sort.WIRE, text(jumper.kind()), jumper.length().metres());
     }
 
+    private static Item wire(String kind, double metres) {
+        return new Item(Sort.WIRE, kind, kind.equals(TWISTED) ? 0 : metres);
+    }
+
     private static boolean isJumper(String word) {
         return Arrays.stream(Jumper.Kind.values()).anyMatch(kind -> text(kind).equals(word));
     }
@@ -146,14 +150,14 @@ public record Item(Sort sort, String what, double value) implements Comparable<I
         }
         if (sort.get() == Sort.WIRE) {
             int blank = rest.indexOf(' ');
-            if (rest.split("\\s")[0].equals(TWISTED)) {
+            if (rest.equals(TWISTED)) {
                 return Optional.of(new Item(Sort.WIRE, TWISTED, 0));
             }
             return blank < 0 || !isJumper(rest.substring(0, blank))
                     ? Optional.empty()
                     : length(rest.substring(blank + 1).strip())
                             .filter(Sort.WIRE::isMade)
-                            .map(value -> new Item(Sort.WIRE, rest.substring(0, blank), value));
+                            .map(value -> wire(rest.substring(0, blank), value));
         }
         return word(sort.get(), rest);
     }

@@ -100,7 +100,12 @@ public final class Finding {
     }
 
     public static Builder of(RuleInfo rule, Place place) {
-        return new Builder(rule, place, Fact.of(rule.code()));
+        return of(rule, List.of(place));
+    }
+
+    /** @param places at least one, the one that it is shown at first; the others have the same cause */
+    public static Builder of(RuleInfo rule, List<Place> places) {
+        return new Builder(rule, places, Fact.of(rule.code()));
     }
 
     @Override
@@ -126,16 +131,16 @@ public final class Finding {
     /** Gathers a finding. */
     public static final class Builder {
         private final RuleInfo rule;
-        private final List<Place> places = new ArrayList<>();
+        private final List<Place> places;
         private final List<Evidence> evidence = new ArrayList<>();
         private final List<Supplier<List<Fix>>> waysOut = new ArrayList<>();
         private Fact sentence;
         private Severity severity;
 
-        private Builder(RuleInfo rule, Place place, Fact sentence) {
+        private Builder(RuleInfo rule, List<Place> places, Fact sentence) {
             this.rule = rule;
             severity = rule.severity();
-            places.add(place);
+            this.places = places;
             this.sentence = sentence;
         }
 
@@ -157,10 +162,9 @@ public final class Finding {
             return this;
         }
 
-        /** Names the other places that have the same cause, besides the one that it is shown at. */
-        public Builder also(List<Place> others) {
-            places.addAll(others);
-            return this;
+        /** Puts names in the sentence: the one itself where there is but one, else all as a list. */
+        public Builder withAll(String name, List<String> values) {
+            return with(name, values.size() == 1 ? values.get(0) : values);
         }
 
         /** Puts a name or a bare number in the sentence. */

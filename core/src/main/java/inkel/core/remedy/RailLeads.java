@@ -13,6 +13,7 @@ import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
+import inkel.core.quantity.Current;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
@@ -56,7 +57,7 @@ public final class RailLeads {
                 .toList();
     }
 
-    private record Offer(Place place, Rail rail, String name, String node) {}
+    private record Offer(Place place, Rail rail, Current room, String name, String node) {}
 
     private static Fix fix(Offer offer, List<Edit> edits) {
         return new Fix(
@@ -64,7 +65,7 @@ public final class RailLeads {
                 Fact.of("fix.lead").with("rail", offer.name()).with("node", offer.node()),
                 Fact.of("fix.lead.cost")
                         .with("volts", offer.rail().volts().orElseThrow().expected())
-                        .with("room", offer.rail().room()),
+                        .with("room", offer.room()),
                 edits);
     }
 
@@ -81,6 +82,7 @@ public final class RailLeads {
                     offers.add(new Offer(
                             Place.of(from.node().id(), rail.id()),
                             rail,
+                            Room.of(from, rail),
                             rail.id().pin().equals("+")
                                     ? from.part(rail.id().part())
                                             .orElseThrow()

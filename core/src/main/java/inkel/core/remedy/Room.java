@@ -8,6 +8,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.quantity.Current;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** What one load more asks of a rail and of each that it is made from. */
 public final class Room {
@@ -29,9 +30,7 @@ public final class Room {
      * @param now the rail that it hangs on as yet
      */
     static Optional<Rail> narrow(NodeCircuit node, Rail rail, Current peak, Optional<Endpoint> now) {
-        List<Endpoint> asked = LoadScrews.isOne(node, rail) ? List.of(rail.id()) : node.upToSource(rail.id());
-        return asked.stream()
-                .flatMap(id -> node.rail(id).stream())
+        return asked(node, rail)
                 .filter(above -> above.id().equals(rail.id()) || !above.isOver() || isMuch(node, rail, above, peak))
                 .filter(above -> more(node, rail, above, peak, now).isAbove(above.room()))
                 .findFirst();
@@ -52,9 +51,26 @@ public final class Room {
         return node.rails().stream().filter(Rail::isOver).count();
     }
 
-    /** What a rail itself has left for others once the load hangs there. */
+    /** What a rail has left for others: no more than what the narrowest on the way to its source lets it have. */
+    public static Current of(NodeCircuit node, Rail rail) {
+        return left(node, rail, Current.ZERO, Optional.empty());
+    }
+
+    /** The same once a load hangs there. */
     static Current left(NodeCircuit node, Rail rail, Current peak, Optional<Endpoint> now) {
-        return rail.room().minus(more(node, rail, rail, peak, now));
+        return asked(node, rail)
+                .filter(above -> above.id().equals(rail.id()) || !above.isOver())
+                .map(above -> above.room()
+                        .minus(more(node, rail, above, peak, now))
+                        .times(1
+                                / drawn(node, rail, above, Current.ofAmperes(1)).amperes()))
+                .min(Current::compareTo)
+                .orElseThrow();
+    }
+
+    private static Stream<Rail> asked(NodeCircuit node, Rail rail) {
+        List<Endpoint> way = LoadScrews.isOne(node, rail) ? List.of(rail.id()) : node.upToSource(rail.id());
+        return way.stream().flatMap(id -> node.rail(id).stream());
     }
 
     private static Current more(NodeCircuit node, Rail rail, Rail above, Current peak, Optional<Endpoint> now) {

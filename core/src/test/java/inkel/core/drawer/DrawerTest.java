@@ -70,6 +70,7 @@ class DrawerTest {
                 "adapter 8 pads at 1e999 m",
                 "wire 20 cm",
                 "wire rope 2 m",
+                "wire twisted lots",
                 "adapter 0 pads at 1 mm",
                 "adapter 8 pads at -1 mm",
                 "header tall",

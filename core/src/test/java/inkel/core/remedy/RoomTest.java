@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.kit.Builds;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -72,5 +73,25 @@ class RoomTest {
                 .part("card", "memory-card")
                 .figure("card", "current/VCC/peak", most);
         assertEquals(expected, check(table, "card", "VCC", "reg.OUT"));
+    }
+
+    private static double left(Builds table, String rail) {
+        NodeCircuit node = table.circuit();
+        return Room.of(node, node.rail(Builds.end(rail)).orElseThrow()).amperes();
+    }
+
+    /** Less the 0.1 mA of the driver; and of 605 mA at 11.6 V, less 5 mA, 600 mA × 0.88 × 11.6 / 5.1 are 1.2009 A at 5.1 V. */
+    @Test
+    void whatIsLeftIsWhatTheNarrowestLeaves() {
+        Builds passed = Builds.classic()
+                .part("bench", "bench-supply")
+                .figure("bench", "rail/+/rating", "2 A")
+                .part("drv", "servo-driver-16", "VCC=board.5V", "V+=bench.+");
+        assertEquals(1.9999, left(passed, "drv.V+OUT"), 1e-9);
+        Builds down = Builds.classic()
+                .part("wall", "wall-supply-12v")
+                .figure("wall", "rail/+/rating", "0.605 A")
+                .part("down", "regulator-down", "IN+=wall.+");
+        assertEquals(1.2009, left(down, "down.OUT+"), 1e-4);
     }
 }

@@ -26,6 +26,7 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.remedy.FeedCheck;
 import inkel.core.remedy.RailNames;
+import inkel.core.remedy.Room;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -105,7 +106,7 @@ public final class PowerNotes implements StageNotes {
         return new Fix(
                 "feed-" + supply.pin() + "-" + rail.id(),
                 Fact.of("action.feed").with("pin", supply.pin()).with("rail", RailNames.of(node, rail.id())),
-                Fact.of("action.feed.cost").with("room", rail.room()),
+                Fact.of("action.feed.cost").with("room", Room.of(node, rail)),
                 List.of(new Feed(node.node().id(), placed.id(), supply.pin(), rail.id())));
     }
 

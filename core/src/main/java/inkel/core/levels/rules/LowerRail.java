@@ -9,6 +9,7 @@ import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.Insert;
 import inkel.core.finding.Fix;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
@@ -99,7 +100,11 @@ final class LowerRail {
                             Fact.of("fix.run_and_shift")
                                     .with("part", module.part().name())
                                     .with("rail", RailNames.of(node, rail.id()))
-                                    .with("count", shift.title().values().get("count")),
+                                    .with(
+                                            "count",
+                                            shift.edits().stream()
+                                                    .filter(Insert.class::isInstance)
+                                                    .count()),
                             shift.cost(),
                             edits);
                 })

@@ -2,7 +2,6 @@ package inkel.core.parts.rules;
 
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Finding;
@@ -61,25 +60,18 @@ record Alike(SupplyReport report, List<SupplyReport.Feed> feeds) {
     /** A finding with the names of parts, pins and rail. */
     Finding.Builder begun(RuleInfo info) {
         NodeCircuit node = first().node();
-        List<Place> places = parts().stream().map(node::place).toList();
-        return Finding.of(info, places.get(0))
-                .also(places.subList(1, places.size()))
-                .with("part", names())
-                .with("pin", pins())
+        return Finding.of(info, parts().stream().map(node::place).toList())
+                .withAll("part", names())
+                .withAll("pin", pins())
                 .with("rail", RailNames.of(node, first().rail().orElseThrow().id()));
     }
 
-    private Object names() {
-        return oneOrAll(parts().stream().map(placed -> placed.part().name()).toList());
+    private List<String> names() {
+        return parts().stream().map(placed -> placed.part().name()).toList();
     }
 
-    private Object pins() {
-        return oneOrAll(
-                feeds.stream().map(feed -> feed.supply().pin()).distinct().toList());
-    }
-
-    private static Object oneOrAll(List<String> names) {
-        return names.size() == 1 ? names.get(0) : names;
+    private List<String> pins() {
+        return feeds.stream().map(feed -> feed.supply().pin()).distinct().toList();
     }
 
     /** Other ways to feed all of them; where none does for all, those of the first. */

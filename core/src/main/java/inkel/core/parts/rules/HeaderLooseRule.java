@@ -45,13 +45,12 @@ public final class HeaderLooseRule implements Rule<Circuit> {
 
     private static Finding describe(NodeCircuit node, List<Placed> loose) {
         List<String> names = loose.stream().map(placed -> placed.part().name()).toList();
-        Object named = names.size() == 1 ? names.get(0) : names;
-        Finding.Builder finding = Finding.of(INFO, node.place(loose.get(0)))
-                .also(loose.stream().skip(1).map(node::place).toList());
+        Finding.Builder finding =
+                Finding.of(INFO, loose.stream().map(node::place).toList());
         if (loose.size() > 1) {
             finding.variant("several");
         }
-        return finding.with("part", named)
+        return finding.withAll("part", names)
                 .with(
                         "pins",
                         loose.stream()
@@ -59,8 +58,9 @@ public final class HeaderLooseRule implements Rule<Circuit> {
                                 .sum())
                 .fix(new Fix(
                         "soldered",
-                        Fact.of(loose.size() == 1 ? "fix.header" : "fix.headers")
-                                .with("part", named),
+                        loose.size() == 1
+                                ? Fact.of("fix.header").with("part", names.get(0))
+                                : Fact.of("fix.headers").with("part", names),
                         Fact.of("fix.header.cost"),
                         loose.stream()
                                 .<Edit>map(placed ->

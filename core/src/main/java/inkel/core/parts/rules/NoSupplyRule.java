@@ -156,11 +156,9 @@ public final class NoSupplyRule implements Rule<SupplyReport> {
         Unfed unfed = alike.get(0);
         boolean hasWays = unfed.ways().size() > 1;
         boolean isWaitedFor = !unfed.waiting().isEmpty();
-        Finding.Builder finding = Finding.of(INFO, node.place(unfed.placed()))
-                .also(alike.stream()
-                        .skip(1)
-                        .map(some -> node.place(some.placed()))
-                        .toList())
+        Finding.Builder finding = Finding.of(
+                        INFO,
+                        alike.stream().map(some -> node.place(some.placed())).toList())
                 .with("part", unfed.placed().part().name())
                 .with(
                         "parts",

@@ -55,16 +55,15 @@ public final class DecouplingRule implements Rule<PowerReport> {
         }
         List<String> names =
                 wanting.stream().map(placed -> placed.part().name()).toList();
-        Object named = names.size() == 1 ? names.get(0) : names;
-        Finding.Builder finding = Finding.of(INFO, node.place(wanting.get(0)))
-                .also(wanting.stream().skip(1).map(node::place).toList());
+        Finding.Builder finding =
+                Finding.of(INFO, wanting.stream().map(node::place).toList());
         if (wanting.size() > 1) {
             finding.variant("several");
         }
         wanting.stream()
                 .flatMap(placed -> placed.cls().decoupling().stream())
                 .forEach(wanted -> finding.number("wanted", wanted.value(), Source.CLASS));
-        return Optional.of(finding.with("part", named)
+        return Optional.of(finding.withAll("part", names)
                 .with(
                         "values",
                         wanting.size() == 1
@@ -76,7 +75,7 @@ public final class DecouplingRule implements Rule<PowerReport> {
                                         .toList())
                 .fix(new Fix(
                         "fitted",
-                        Fact.of("fix.decoupling").with("part", named),
+                        Fact.of("fix.decoupling").with("part", names),
                         Fact.of("fix.decoupling.cost"),
                         wanting.stream()
                                 .<Edit>map(placed ->

@@ -165,11 +165,11 @@ public final class PinCurrentRule implements Rule<PowerReport> {
     /** Several lamps of one table, none of which has one. */
     private static Finding withoutResistors(List<PinLoadReport> lamps) {
         PinLoadReport first = lamps.get(0);
-        Finding.Builder finding = Finding.of(INFO, first.node().place(first.signal()))
-                .also(lamps.stream()
-                        .skip(1)
-                        .map(lamp -> lamp.node().place(lamp.signal()))
-                        .toList())
+        Finding.Builder finding = Finding.of(
+                        INFO,
+                        lamps.stream()
+                                .map(lamp -> lamp.node().place(lamp.signal()))
+                                .toList())
                 .variant("no_resistors")
                 .with(
                         "parts",

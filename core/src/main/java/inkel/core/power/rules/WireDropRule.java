@@ -55,10 +55,15 @@ public final class WireDropRule implements Rule<PowerReport> {
         return line.node().place(line.rail().id());
     }
 
-    private static Finding.Builder begun(FeedLine line, List<String> parts) {
-        return Finding.of(INFO, line.node().place(line.load().pin()))
-                .with("part", parts.size() == 1 ? parts.get(0) : parts)
-                .with("rail", RailNames.of(line.node(), line.rail().id()));
+    private static Finding.Builder begun(List<FeedLine> lines) {
+        FeedLine first = lines.get(0);
+        return Finding.of(
+                        INFO,
+                        lines.stream()
+                                .map(line -> line.node().place(line.load().pin()))
+                                .toList())
+                .withAll("part", names(lines))
+                .with("rail", RailNames.of(first.node(), first.rail().id()));
     }
 
     private static Finding burns(List<FeedLine> lines) {
@@ -67,11 +72,7 @@ public final class WireDropRule implements Rule<PowerReport> {
                 .map(line -> line.load().peak())
                 .reduce(Quantity::larger)
                 .orElseThrow();
-        return begun(lines.get(0), parts)
-                .also(lines.stream()
-                        .skip(1)
-                        .map(line -> line.node().place(line.load().pin()))
-                        .toList())
+        return begun(lines)
                 .variant(parts.size() == 1 ? "contact" : "contact.several")
                 .number("peak", peak, Source.COMPUTED)
                 .number("contact_limit", FeedLine.CONTACT_LIMIT_OF_PLUGS, Source.RULE)
@@ -87,7 +88,7 @@ public final class WireDropRule implements Rule<PowerReport> {
     }
 
     private static Finding loses(FeedLine line, Catalog catalog) {
-        return begun(line, names(List.of(line)))
+        return begun(List.of(line))
                 .number("peak", line.load().peak(), Source.COMPUTED)
                 .number("resistance", line.wire().thereAndBack(), line.wire().source())
                 .number("drop", line.drop(), Source.COMPUTED)
