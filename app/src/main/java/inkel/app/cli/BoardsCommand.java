@@ -79,6 +79,9 @@ final class BoardsCommand implements Callable<Integer> {
         entry.put("stops", trial.stops());
         entry.put("added", BoardWords.added(trial));
         entry.put("fallen", trial.fallen());
+        Map<String, Object> refed = Json.object();
+        trial.refed().forEach((pin, rail) -> refed.put(pin.toString(), rail.toString()));
+        entry.put("refed", refed);
         entry.put("moved", trial.moved());
         entry.put("free_pins", trial.freePins());
         entry.put("free_pulses", trial.freePulses());

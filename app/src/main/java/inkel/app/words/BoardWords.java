@@ -5,8 +5,12 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 
 /** What is said of a board that was tried. */
 public final class BoardWords {
@@ -53,6 +57,7 @@ public final class BoardWords {
             if (!trial.fallen().isEmpty()) {
                 lines.add(Words.get("boards.fallen", "what", trial.fallen()));
             }
+            lines.addAll(refed(trial));
             if (!trial.isPresent()) {
                 lines.add(
                         trial.moved() == 0
@@ -79,6 +84,18 @@ public final class BoardWords {
                         .with("kind", BetweenWords.kind(piece))
                         .with("signal", name(trial, piece.signal())))));
         return added;
+    }
+
+    /** What hangs on another rail than now, a line for each rail. */
+    private static List<String> refed(BoardTrial trial) {
+        Map<Endpoint, Set<String>> parts = new LinkedHashMap<>();
+        trial.refed().forEach((pin, rail) -> parts.computeIfAbsent(rail, key -> new LinkedHashSet<>())
+                .add(trial.table().part(pin.part()).orElseThrow().name()));
+        return parts.entrySet().stream()
+                .map(fed -> Words.say(Fact.of("boards.refed")
+                        .with("rail", name(trial, fed.getKey()))
+                        .with("what", List.copyOf(fed.getValue()))))
+                .toList();
     }
 
     /** What has no place on the board. */

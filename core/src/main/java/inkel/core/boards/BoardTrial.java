@@ -7,8 +7,11 @@ import inkel.core.document.Node;
 import inkel.core.document.edit.PutBoard;
 import inkel.core.pins.Plan;
 import inkel.core.quantity.Current;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -25,6 +28,7 @@ import java.util.Optional;
  * @param added names of parts that must come to the table
  * @param pieces what must be put in wires on top of what stands there
  * @param fallen names of parts that it no longer needs
+ * @param refed supply pins that hang on another rail than now, with that rail
  * @param moved wires that go elsewhere than now, ties not counted
  * @param freePins plain pins that are left
  * @param freePulses those of them that a timer drives
@@ -46,6 +50,7 @@ public record BoardTrial(
         List<String> added,
         List<Between> pieces,
         List<String> fallen,
+        Map<Endpoint, Endpoint> refed,
         int moved,
         int freePins,
         int freePulses,
@@ -70,6 +75,7 @@ public record BoardTrial(
         added = List.copyOf(added);
         pieces = List.copyOf(pieces);
         fallen = List.copyOf(fallen);
+        refed = Collections.unmodifiableMap(new LinkedHashMap<>(refed));
         lost = List.copyOf(lost);
     }
 

@@ -4,6 +4,7 @@ import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
@@ -29,9 +30,12 @@ import inkel.core.pins.Merits;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.quantity.Current;
+import inkel.core.remedy.OnLogicRail;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
@@ -99,16 +103,27 @@ public final class BoardTrials {
         try {
             BoardSwap.Result swap =
                     isPresent ? new BoardSwap.Result(build, List.of()) : BoardSwap.of(build, catalog, nodeId, board);
-            Plan plan = new Planner(swap.build(), catalog, isStopped).plan(nodeId);
+            Build fed = isPresent ? build : onItsVoltage(swap.build());
+            Plan plan = new Planner(fed, catalog, isStopped).plan(nodeId);
             if (!plan.placed()) {
                 return refused(board, isPresent, swap, plan);
             }
-            Build planned = plan.edit().orElseThrow().apply(swap.build());
+            Build planned = plan.edit().orElseThrow().apply(fed);
             Build matched = withoutIdleShifters(matched(planned));
             return told(board, isPresent, swap, matched);
         } catch (EditRefused refused) {
             throw new IllegalStateException(refused);
         }
+    }
+
+    /** What ran at the voltage of the old board's signals runs at that of the new one's, where it bears it. */
+    private Build onItsVoltage(Build swapped) throws EditRefused {
+        NodeCircuit old = Circuit.of(build, catalog).node(nodeId).orElseThrow();
+        Set<Endpoint> logic = OnLogicRail.of(old);
+        return OnLogicRail.moved(Circuit.of(swapped, catalog), nodeId, pin -> old.node()
+                .part(pin.part())
+                .filter(part -> logic.contains(part.feeds().get(pin.pin())))
+                .isPresent());
     }
 
     private BoardTrial refused(PartClass board, boolean isPresent, BoardSwap.Result swap, Plan plan) {
@@ -125,6 +140,7 @@ public final class BoardTrials {
                 List.of(),
                 List.of(),
                 List.of(),
+                Map.of(),
                 0,
                 0,
                 0,
@@ -161,6 +177,7 @@ public final class BoardTrials {
                 newer(now, old),
                 pieces(now, old),
                 newer(old, now),
+                refed(old, now),
                 moved(old, circuit),
                 merits.freePins(),
                 merits.freePulses(),
@@ -258,6 +275,19 @@ public final class BoardTrials {
                 .filter(piece ->
                         !(piece instanceof Between.ShifterWay) && !old.between().contains(piece))
                 .toList();
+    }
+
+    private static Map<Endpoint, Endpoint> refed(Node old, Node now) {
+        Map<Endpoint, Endpoint> refed = new LinkedHashMap<>();
+        for (Part part : old.parts()) {
+            Map<String, Endpoint> feeds = now.part(part.id()).map(Part::feeds).orElse(Map.of());
+            part.feeds().forEach((pin, rail) -> {
+                if (!part.isBoard() && feeds.containsKey(pin) && !feeds.get(pin).equals(rail)) {
+                    refed.put(new Endpoint(part.id(), pin), feeds.get(pin));
+                }
+            });
+        }
+        return refed;
     }
 
     private static int moved(Node old, NodeCircuit now) {

@@ -137,6 +137,11 @@ public final class AddParts {
 
     /** The rails that usually suit a pin and have room for the part's peak, in their {@link RailOrder}. */
     static Stream<Rail> rails(NodeCircuit circuit, PartClass cls, Supply supply) {
+        return rails(circuit, cls, supply, Optional.empty());
+    }
+
+    /** @param now the rail that the part hangs on as yet, which then has less to carry */
+    static Stream<Rail> rails(NodeCircuit circuit, PartClass cls, Supply supply, Optional<Endpoint> now) {
         boolean isLedOn = RailOrder.isLedOn(cls, supply);
         return circuit.rails().stream()
                 // What a part only leads on, a cell behind a charger or a motor's supply, is no rail of the board.
@@ -148,7 +153,7 @@ public final class AddParts {
                 .filter(rail -> FeedFixes.volts(circuit, rail)
                         .filter(volts -> FeedFixes.fits(volts.usual(), supply))
                         .isPresent())
-                .filter(rail -> Room.isFor(circuit, rail, cls.peak(supply.pin()), Optional.empty()))
+                .filter(rail -> Room.isFor(circuit, rail, cls.peak(supply.pin()), now))
                 .sorted(RailOrder.of(circuit, cls, supply));
     }
 }

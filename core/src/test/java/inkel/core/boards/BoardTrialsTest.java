@@ -12,6 +12,7 @@ import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
@@ -27,6 +28,7 @@ import inkel.core.kit.Builds;
 import inkel.core.pins.PlacementJudge;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
@@ -132,9 +134,61 @@ class BoardTrialsTest {
     void whatWasFedFromARailIsFedFromOneThatSuits() throws Exception {
         Node dual = taken(radio(), "board-dual-core-3v3");
         assertEquals(end("board.3V3"), dual.part("air").orElseThrow().feeds().get("VCC"));
-        assertEquals("board", dual.part("knob").orElseThrow().feeds().get("VCC").part());
+        assertEquals(end("board.3V3"), dual.part("knob").orElseThrow().feeds().get("VCC"));
         assertEquals(end("usb.5V"), dual.board().feeds().get("USB"));
         assertEquals("board-dual-core-3v3", dual.board().classId());
+    }
+
+    private static Endpoint feed(Node node, String pin) {
+        return node.part(end(pin).part()).orElseThrow().feeds().get(end(pin).pin());
+    }
+
+    /** A knob at 5 V on a board of 3.3 V wants a divider in its wire; at 3.3 V it wants nothing. */
+    @Test
+    void whatRanAtTheVoltageOfTheBoardRunsAtThatOfTheNewOne() throws Exception {
+        Builds chip = Builds.on("chip-40pin")
+                .boardUnfed()
+                .part("wall", "wall-supply-9v")
+                .part("reg", "regulator-linear-5v", "IN=wall.+")
+                .boardOnly("VCC", "reg.OUT")
+                .part("knob", "knob", "VCC=reg.OUT")
+                .part("arm", "servo-micro", "V+=reg.OUT")
+                .part("eyes", "distance-ultrasonic", "VCC=reg.OUT");
+        BoardTrial dual = trial(chip, "board-dual-core-3v3");
+        Node node = taken(chip, "board-dual-core-3v3");
+        assertEquals(end("board.3V3"), feed(node, "knob.VCC"));
+        assertEquals(
+                List.of("eyes"),
+                dual.pieces().stream().map(piece -> piece.signal().part()).toList());
+        assertEquals(Map.of(end("knob.VCC"), end("board.3V3")), dual.refed());
+        // A servo is no matter of levels, and the two eyes work at 5 V only.
+        assertEquals(end("reg.OUT"), feed(node, "arm.V+"));
+        assertEquals(end("reg.OUT"), feed(node, "eyes.VCC"));
+        // Back on a board of 5 V the knob is at 5 V again.
+        Builds three = Builds.on("board-dual-core-3v3").part("knob", "knob", "VCC=board.3V3");
+        assertEquals(end("board.5V"), feed(taken(three, "board-classic-5v"), "knob.VCC"));
+    }
+
+    /** Nothing goes to a rail that cannot carry it, and what hung apart from the board stays there. */
+    @Test
+    void whatTheNewRailCannotCarryStaysWhereItIs() throws Exception {
+        Builds lamps = Builds.on("board-classic-3v3").part("bench", "bench-supply");
+        assertEquals(
+                end("bench.+"),
+                feed(taken(lamps.part("knob", "knob", "VCC=bench.+"), "board-dual-core-3v3"), "knob.VCC"));
+        // The 3.3 V of the board carry 250 mA.
+        Builds sound = Builds.classic()
+                .part("sound", "sound-player", "VCC=board.5V")
+                .figure("sound", "current/VCC/peak", "251 mA");
+        assertEquals(end("board.5V"), feed(taken(sound, "board-classic-3v3"), "sound.VCC"));
+        Builds quieter = Builds.classic()
+                .part("sound", "sound-player", "VCC=board.5V")
+                .figure("sound", "current/VCC/peak", "250 mA");
+        assertEquals(end("board.3V3"), feed(taken(quieter, "board-classic-3v3"), "sound.VCC"));
+        Builds reader = Builds.classic()
+                .part("down", "regulator-down-3v3", "IN+=usb.5V")
+                .part("reader", "bridge-wifi", "VCC=down.OUT+");
+        assertEquals(end("down.OUT+"), feed(taken(reader, "board-small-5v"), "reader.VCC"));
     }
 
     @Test
