@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -131,14 +132,17 @@ final class DecodeCommand implements Callable<Integer> {
             Catalog catalog = OwnCatalog.read();
             circuit = Optional.of(Circuit.of(BuildReader.read(build, catalog), catalog));
         }
-        if (wires.isEmpty()
-                && circuit.filter(plan -> takeNamed(decoding, capture, plan)).isPresent()) {
+        boolean isKnown = wires.isEmpty()
+                && (circuit.filter(plan -> takeNamed(decoding, capture, plan)).isPresent()
+                        || takeByRole(decoding, capture));
+        if (isKnown) {
             return;
         } else if (wires.isEmpty()) {
             boolean isClear = capture.channels().size() == 1 && kind.needs().equals(List.of(Role.LINE));
             if (!isClear) {
-                throw refused(
-                        Fact.of("decode.channels").with("example", example()).with("channels", all));
+                throw refused(Fact.of("decode.channels")
+                        .with("example", example(capture))
+                        .with("channels", all));
             }
             decoding.take(Role.LINE, capture.channels().get(0));
         }
@@ -172,12 +176,33 @@ final class DecodeCommand implements Callable<Integer> {
         return decoding.missing(kind).isEmpty();
     }
 
-    private String example() {
-        return switch (kind) {
-            case I2C -> "D0=sda,D1=scl";
-            case SPI -> "D0=sck,D1=mosi,D2=miso,D3=cs";
-            default -> "D0=line";
-        };
+    /** Channels that are called by what they carry, SDA and SCL, need no word. */
+    private boolean takeByRole(Decoding decoding, Capture capture) {
+        if (kind.needs().equals(List.of(Role.LINE))) {
+            return false;
+        }
+        for (Channel channel : capture.channels()) {
+            if (Role.named(channel.name()) != Role.LINE) {
+                decoding.take(Role.named(channel.name()), channel);
+            }
+        }
+        return decoding.missing(kind).isEmpty();
+    }
+
+    /** The wires that a kind has, by the file's own channels as long as there are as many. */
+    private String example(Capture capture) {
+        List<String> roles =
+                switch (kind) {
+                    case I2C -> List.of("sda", "scl");
+                    case SPI -> List.of("sck", "mosi", "miso", "cs");
+                    default -> List.of("line");
+                };
+        return IntStream.range(0, roles.size())
+                .mapToObj(i -> (i < capture.channels().size()
+                                ? capture.channels().get(i).name()
+                                : "D" + i)
+                        + "=" + roles.get(i))
+                .collect(Collectors.joining(","));
     }
 
     private Map<String, Object> json(Decoding.Result result) {

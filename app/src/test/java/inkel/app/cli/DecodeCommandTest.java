@@ -137,6 +137,20 @@ class DecodeCommandTest {
                 answer.get("told").toString());
     }
 
+    /** Wires that are called by what they carry are those. */
+    @Test
+    void aFileThatNamesItsWiresNeedsNoWord() throws Exception {
+        Path named = folder.resolve("named.vcd");
+        String text = Files.readString(Path.of(bus(new int[] {0x46, 0x10})));
+        Files.writeString(named, text.replace(" Da $end", " SDA $end").replace(" Db $end", " SCL $end"));
+        Ran ran = run("decode", named.toString(), "--as", "i2c");
+        assertEquals(0, ran.code(), ran.err());
+        assertTrue(ran.out().contains("0x23 write 0x10"), ran.out());
+        Ran half = run("decode", named.toString(), "--as", "spi");
+        assertEquals(2, half.code());
+        assertTrue(half.err().contains("--channels SDA=sck,SCL=mosi,D2=miso,D3=cs"), half.err());
+    }
+
     @Test
     void whatIsMissingOrWrongIsOneSentence() throws Exception {
         String file = bus(new int[] {0x4E});
@@ -148,7 +162,7 @@ class DecodeCommandTest {
             assertEquals(2, ran.code());
             assertTrue(ran.err().contains(given[1]), ran.err());
         }
-        assertTrue(run("decode", file, "--as", "i2c").err().contains("--channels D0=sda,D1=scl"));
+        assertTrue(run("decode", file, "--as", "i2c").err().contains("--channels Da=sda,Db=scl"));
         Ran noPin = run("decode", file, "--as", "i2c", "--channels", "Da=lower-lock/nobody.SDA", "--build", LOCKS);
         assertTrue(noPin.err().contains("The build has no lower-lock/nobody.SDA"), noPin.err());
         assertEquals(

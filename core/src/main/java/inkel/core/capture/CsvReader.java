@@ -4,7 +4,6 @@ import inkel.core.quantity.Fact;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * Reads tables of times and levels or volts: separators, decimal commas and lines of names before the figures are found out.
@@ -18,14 +17,12 @@ final class CsvReader {
     private static final double LOW_SHARE = 0.4;
 
     private static final double HIGH_SHARE = 0.6;
-    private static final int MOST_CHANNELS = 64;
 
     private final CaptureLines lines;
     private final Problems problems = new Problems();
     private final List<Channel> channels = new ArrayList<>();
-    private char separator;
-    private boolean isComma;
-    private double scale = 1;
+    private CsvHead.Form form;
+    private long rows;
     private long time = Long.MIN_VALUE;
     private double[] values = new double[0];
     private double[] highest = new double[0];
@@ -40,18 +37,17 @@ final class CsvReader {
      * @param isThere whether there is one
      */
     Capture read(boolean isThere) throws IOException {
-        String names = "";
+        CsvHead head = new CsvHead();
         boolean isLine = isThere;
-        while (isLine && !isFigures(lines.text())) {
-            String line = lines.text();
-            names = line.isBlank() || line.startsWith(";") || line.startsWith("#") ? names : line;
+        while (isLine && !head.isRow(lines.text())) {
+            head.add(lines.text());
             isLine = lines.next();
         }
         if (!isLine) {
             problems.add(0, Fact.of("capture.no_figures"));
             return new Capture(UNIT, channels, 0, problems.all());
         }
-        begin(names, lines.text());
+        begin(head.form(lines.text()));
         do {
             if (!lines.isBlank()) {
                 row();
@@ -60,55 +56,34 @@ final class CsvReader {
         return new Capture(UNIT, channels, Math.max(0, time), problems.all());
     }
 
-    /** Whether a line begins with a number and has more than one cell. */
-    private static boolean isFigures(String line) {
-        String text = line.strip();
-        return text.matches("[-+]?[0-9.,]+([eE][-+]?[0-9]+)?\\s*[,;\\t ].*");
-    }
-
-    private void begin(String names, String line) {
-        separator = line.indexOf('\t') >= 0 ? '\t' : line.indexOf(';') >= 0 ? ';' : line.indexOf(',') >= 0 ? ',' : ' ';
-        isComma = separator != ',' && line.indexOf(',') >= 0 && line.indexOf('.') < 0;
-        int count = Math.min(MOST_CHANNELS, cells(line) - 1);
-        String[] named = names.isEmpty() ? new String[0] : names.split(String.valueOf(separator), -1);
-        for (int i = 0; i < count; i++) {
-            String name = i + 1 < named.length ? named[i + 1].strip().replaceAll("^\"|\"$", "") : "";
-            channels.add(new Channel(name.isEmpty() ? "D" + i : Problems.shown(name)));
-        }
-        String head = named.length > 0 ? named[0].toLowerCase(Locale.ROOT) : "";
-        scale = head.contains("ns")
-                ? 1e-9
-                : head.contains("us") || head.contains("µs") ? 1e-6 : head.contains("ms") ? 1e-3 : 1;
-        values = new double[count + 1];
-        highest = new double[count];
-    }
-
-    private int cells(String line) {
-        int cells = 1;
-        for (int i = 0; i < line.length(); i++) {
-            cells += line.charAt(i) == separator ? 1 : 0;
-        }
-        return cells;
+    private void begin(CsvHead.Form found) {
+        form = found;
+        form.unsaid().ifPresent(why -> problems.add(0, why));
+        form.channels().forEach(name -> channels.add(new Channel(name)));
+        values = new double[channels.size() + (form.isTimed() ? 1 : 0)];
+        highest = new double[channels.size()];
     }
 
     private void row() {
         int cell = 0;
-        char point = isComma ? ',' : '.';
+        char point = form.isComma() ? ',' : '.';
+        char separator = form.separator();
         for (int from = 0; from <= lines.length() && cell < values.length; cell++) {
-            int end = lines.find(separator, from);
-            values[cell] = lines.decimal(from, end, point);
-            if (cell == 0 && Double.isNaN(values[0])) {
+            int mark = form.isQuoted() ? quoted(from) : -1;
+            int end = lines.find(mark < 0 ? separator : '"', mark < 0 ? from : mark + 1);
+            values[cell] = lines.decimal(mark < 0 ? from : mark + 1, end, point);
+            if (cell == 0 && form.isTimed() && Double.isNaN(values[0])) {
                 problems.add(lines.number(), Fact.of("capture.no_time").with("text", Problems.shown(lines.text())));
                 return;
             }
-            from = end + 1;
+            from = (mark < 0 ? end : lines.find(separator, end)) + 1;
         }
         if (cell < values.length) {
             problems.add(
                     lines.number(), Fact.of("capture.cells").with("found", cell).with("wanted", values.length));
             return;
         }
-        long at = Math.round(values[0] * scale / UNIT);
+        long at = Math.round((form.isTimed() ? values[0] : rows++) * form.scale() / UNIT);
         if (at < time) {
             problems.add(
                     lines.number(),
@@ -117,8 +92,17 @@ final class CsvReader {
         }
         time = at;
         for (int i = 0; i < channels.size(); i++) {
-            level(i, values[i + 1]);
+            level(i, values[values.length - channels.size() + i]);
         }
+    }
+
+    /** Where a cell begins that stands in quotation marks; -1 where it does not. */
+    private int quoted(int from) {
+        int at = from;
+        while (at < lines.length() && lines.at(at) == ' ') {
+            at++;
+        }
+        return at < lines.length() && lines.at(at) == '"' ? at : -1;
     }
 
     /** Nought and one are levels; anything else is volts, of which the highest so far says where the middle is. */

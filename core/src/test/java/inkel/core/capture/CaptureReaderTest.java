@@ -121,6 +121,57 @@ class CaptureReaderTest {
         assertEquals("Out", read("Time [us];Out\n0;0\n1;1\n").channels().get(0).name());
     }
 
+    private static List<String> names(Capture capture) {
+        return capture.channels().stream().map(Channel::name).toList();
+    }
+
+    @Test
+    void cellsMayStandInQuotationMarks() throws IOException {
+        for (String table : List.of(
+                "\"Time (s)\",\"Out, left\"\n\"0\",\"0\"\n\"0.000001\",\"1\"\n\"0.000003\",\"0\"\n",
+                "\"Time (s)\",\"Out, left\"\n\"0,0\", \"0\"\n\"0,000001\", \"1\"\n\"0,000003\", \"0\"\n",
+                "\"Time (us)\",\"Out, left\"\n0,\"0\"\n1,\"1\"\n3,\"0\"\n")) {
+            Capture capture = read(table);
+            assertEquals("0=0 1000=1 3000=0", edges(capture.channels().get(0)), table);
+            assertEquals(List.of("Out, left"), names(capture), table);
+            assertEquals(List.of(), capture.problems(), table);
+        }
+    }
+
+    /** 100 kHz are 10 µs from row to row. */
+    @Test
+    void samplesHaveTimesByTheRateThatTheFileTells() throws IOException {
+        for (String table : List.of(
+                "Sample rate: 100 kHz\nSample,Out\n0,0\n1,1\n2,1\n3,0\n",
+                "; Samplerate: 0.1 MHz\nOut\n0\n1\n1\n0\n",
+                "# sampling interval 10 us\nOut,Gate\n0,1\n1,1\n1,1\n0,1\n",
+                "Sampling rate 100000 Sa/s\nIndex;Out\n0;0,1\n1;4,9\n2;4,9\n3;0,1\n")) {
+            Capture capture = read(table);
+            assertEquals(List.of(), capture.problems(), table);
+            assertEquals("0=0 10000=1 30000=0", edges(capture.channels().get(0)), table);
+            assertEquals("Out", names(capture).get(0), table);
+        }
+        // A time that is told counts, whatever the rate.
+        assertEquals(
+                "0=0 1000=1",
+                edges(read("Sample rate: 100 kHz\nTime,Out\n0,0\n0.000001,1\n")
+                        .channels()
+                        .get(0)));
+        assertEquals(List.of("0 capture.no_rate"), why(read("Sample,Out\n0,0\n1,1\n")));
+        assertEquals(List.of("0 capture.no_figures"), why(read("Out\n0\n1\n1\n")));
+    }
+
+    @Test
+    void aLineOfUnitsIsNoLineOfNames() throws IOException {
+        Capture capture = read("Time,Out,Gate\n(ms),(V),(V)\n0,0.1,4.9\n0.001,4.9,4.9\n0.003,0.1,4.9\n");
+        assertEquals(List.of("Out", "Gate"), names(capture));
+        assertEquals("0=0 1000=1 3000=0", edges(capture.channels().get(0)));
+        assertEquals(
+                List.of("Out", "Gate", "Mid [x]"), names(read("in s,Out in V,Gate (mV),Mid [x]\n0,0,0,0\n1,1,1,1\n")));
+        // What is empty in the first row is no channel.
+        assertEquals(List.of("Out"), names(read("Time,Out,,\n0,0,,\n1,1,,\n")));
+    }
+
     @Test
     void rowsThatCannotBeReadAreToldAndPassedOver() throws IOException {
         Capture capture = read("t,a,b\n0,0,1\n1,1\nsoon,1,1\n3,1,0\n2,0,0\n4,x,1\n");
