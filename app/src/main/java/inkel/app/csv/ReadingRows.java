@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -69,13 +70,22 @@ public record ReadingRows(List<BroughtReadings.Row> rows, Optional<Fact> problem
     private static BroughtReadings.Row row(CSVRecord line, long number) {
         return new BroughtReadings.Row(
                 (int) number,
-                cell(line, "at"),
+                at(line),
                 cell(line, "place"),
                 cell(line, "check"),
                 cell(line, "what"),
                 cell(line, "value"),
                 cell(line, "unit"),
                 cell(line, "text"));
+    }
+
+    /** When it was read: one column, or a date with its time. */
+    private static String at(CSVRecord line) {
+        String both = (cell(line, "date") + " " + cell(line, "time")).strip();
+        return Stream.of(cell(line, "at"), cell(line, "when"), both)
+                .filter(text -> !text.isEmpty())
+                .findFirst()
+                .orElse("");
     }
 
     private static String cell(CSVRecord line, String column) {

@@ -16,6 +16,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -53,7 +54,8 @@ public final class ReadingsIn {
         if (table.problem().isPresent()) {
             throw new IOException(Words.say(table.problem().get()));
         }
-        return BroughtReadings.of(circuit.build(), WakePlan.of(circuit, meter), table.rows(), now);
+        return BroughtReadings.of(
+                circuit.build(), WakePlan.of(circuit, meter), table.rows(), now, ZoneId.systemDefault());
     }
 
     private static String text(Path file) throws IOException {

@@ -12,7 +12,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
 import java.time.Instant;
-import java.time.format.DateTimeParseException;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -60,8 +60,11 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
         }
     }
 
-    /** @param now for lines that do not say when */
-    public static BroughtReadings of(Build build, WakePlan wake, List<Row> rows, Instant now) {
+    /**
+     * @param now for lines that do not say when
+     * @param zone of times that do not say theirs
+     */
+    public static BroughtReadings of(Build build, WakePlan wake, List<Row> rows, Instant now, ZoneId zone) {
         List<Edit> edits = new ArrayList<>();
         List<Refused> refused = new ArrayList<>();
         List<LogLine.Measured> there = new ArrayList<>();
@@ -73,7 +76,7 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
         int known = 0;
         for (Row row : rows) {
             try {
-                LogLine.Measured read = new Reading(build, wake, row, now).line();
+                LogLine.Measured read = new Reading(build, wake, row, now, zone).line();
                 boolean isDated = !row.at().isEmpty();
                 if (there.stream().anyMatch(other -> isSame(other, read, isDated))) {
                     known++;
@@ -97,7 +100,7 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
     }
 
     /** One line, understood. */
-    private record Reading(Build build, WakePlan wake, Row row, Instant now) {
+    private record Reading(Build build, WakePlan wake, Row row, Instant now, ZoneId zone) {
         LogLine.Measured line() throws No {
             Place place = place();
             Optional<LogLine.What> said = what();
@@ -127,13 +130,23 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
                     at, place, what, value, text, LogLine.By.IMPORTED, Standing.of(build, place), Extras.NONE);
         }
 
+        /** A place without its table is one where only one table has it. */
         private Place place() throws No {
-            boolean isShort = !row.place().contains("/") && build.nodes().size() == 1;
             Optional<Place> whole = Place.parse(row.place()).filter(this::isThere);
-            Optional<Place> onOnly = isShort
-                    ? Place.parse(build.nodes().get(0).id() + "/" + row.place()).filter(this::isThere)
-                    : Optional.empty();
-            return whole.or(() -> onOnly)
+            if (whole.isPresent()) {
+                return whole.get();
+            }
+            List<Place> found = build.nodes().stream()
+                    .flatMap(node -> Place.parse(node.id() + "/" + row.place()).stream())
+                    .filter(this::isThere)
+                    .toList();
+            if (found.size() > 1) {
+                throw new No(Fact.of("brought.which_place")
+                        .with("place", row.place())
+                        .with("places", found.stream().map(Place::toString).toList()));
+            }
+            return found.stream()
+                    .findFirst()
                     .orElseThrow(() -> new No(Fact.of("brought.no_place").with("place", row.place())));
         }
 
@@ -179,11 +192,8 @@ public record BroughtReadings(List<Edit> edits, int known, List<Refused> refused
             if (row.at().isEmpty()) {
                 return now;
             }
-            try {
-                return Instant.parse(row.at());
-            } catch (DateTimeParseException notOne) {
-                throw new No(Fact.of("brought.no_time").with("at", row.at()));
-            }
+            return TypedTime.parse(row.at(), zone)
+                    .orElseThrow(() -> new No(Fact.of("brought.no_time").with("at", row.at())));
         }
 
         /** The one that is told by its id, else the first that reads that there. */

@@ -10,12 +10,18 @@ import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
 import inkel.core.document.edit.Edit;
 import inkel.core.kit.Builds;
+import inkel.core.quantity.Fact;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class BroughtReadingsTest {
     private static final Instant NOW = Instant.parse("2026-06-01T10:00:00Z");
+    private static final ZoneId ZONE = ZoneId.of("+02:00");
     private static final String THEN = "2026-05-20T18:00:00Z";
 
     private final Build build = Builds.locks();
@@ -26,7 +32,7 @@ class BroughtReadingsTest {
     }
 
     private BroughtReadings brought(BroughtReadings.Row... rows) {
-        return BroughtReadings.of(build, wake, List.of(rows), NOW);
+        return BroughtReadings.of(build, wake, List.of(rows), NOW, ZONE);
     }
 
     private LogLine.Measured taken(BroughtReadings.Row row) throws Exception {
@@ -71,9 +77,50 @@ class BroughtReadingsTest {
         assertEquals(1, once.known());
         Build after = Edit.applyAll(build, once.edits());
         BroughtReadings again = BroughtReadings.of(
-                after, wake, List.of(dated, row("", "lower-lock/radio.VCC", "volts", "3.28", "V")), NOW);
+                after, wake, List.of(dated, row("", "lower-lock/radio.VCC", "volts", "3.28", "V")), NOW, ZONE);
         assertEquals(0, again.edits().size());
         assertEquals(2, again.known());
+    }
+
+    /** Two tables of the example have a radio, one a tag reader. */
+    @Test
+    void aPlaceWithoutItsTableIsTheOnlyOneOfThatName() throws Exception {
+        assertEquals(
+                "lower-lock/reader.3.3V",
+                taken(row("", "reader.3.3V", "", "3.3", "V")).place().toString());
+        Fact why =
+                brought(row("", "radio.VCC", "", "3.3", "V")).refused().get(0).why();
+        assertEquals("brought.which_place", why.key());
+        assertEquals(
+                List.of("lower-lock/radio.VCC", "pump-house/radio.VCC"),
+                why.values().get("places"));
+    }
+
+    /** Where the builder is, two hours ahead of the meridian. */
+    @ParameterizedTest
+    @CsvSource({
+        "2026-05-09T17:05:00Z, 2026-05-09T17:05:00Z",
+        "2026-05-09 17:05, 2026-05-09T15:05:00Z",
+        "2026-05-09T17:05:30, 2026-05-09T15:05:30Z",
+        "9.5.2026 7:05, 2026-05-09T05:05:00Z",
+        "09.05.2026, 2026-05-08T22:00:00Z",
+    })
+    void aTimeIsReadAsPeopleWriteIt(String typed, String instant) throws Exception {
+        assertEquals(
+                Instant.parse(instant),
+                taken(row(typed, "lower-lock/radio.VCC", "", "3.3", "V")).at());
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"9/5/2026", "31.2.2026", "2026-05-09 25:00", "17:05", "soon"})
+    void whatMayBeAnotherDayIsNoTime(String typed) {
+        assertEquals(
+                "brought.no_time",
+                brought(row(typed, "lower-lock/radio.VCC", "", "3.3", "V"))
+                        .refused()
+                        .get(0)
+                        .why()
+                        .key());
     }
 
     @Test
@@ -97,7 +144,7 @@ class BroughtReadingsTest {
                         "brought.no_value",
                         "brought.no_time",
                         "brought.no_check",
-                        "brought.no_place"),
+                        "brought.which_place"),
                 found.refused().stream().map(no -> no.why().key()).toList());
         assertEquals(1, found.edits().size());
     }
@@ -117,8 +164,8 @@ class BroughtReadingsTest {
         List<BroughtReadings.Row> rows = List.of(
                 new BroughtReadings.Row(2, THEN, "gives.OUT", "", "", "2.5 V", "", ""),
                 new BroughtReadings.Row(3, THEN, "gives.OUT", code.id(), "", "2.6 V", "", ""));
-        Build after =
-                Edit.applyAll(sends, BroughtReadings.of(sends, plan, rows, NOW).edits());
+        Build after = Edit.applyAll(
+                sends, BroughtReadings.of(sends, plan, rows, NOW, ZONE).edits());
         List<String> checks = after.log().lines().stream()
                 .map(line -> ((LogLine.Measured) line)
                         .foretold()
@@ -133,7 +180,7 @@ class BroughtReadingsTest {
         Build one = Builds.example("moth-lamp.inkel.json");
         WakePlan plan = WakePlan.of(Circuit.of(one, Builds.CATALOG), Meter.USUAL);
         assertEquals(1, one.nodes().size());
-        BroughtReadings found = BroughtReadings.of(one, plan, List.of(row("", "tilt.VCC", "", "3.3 V", "")), NOW);
+        BroughtReadings found = BroughtReadings.of(one, plan, List.of(row("", "tilt.VCC", "", "3.3 V", "")), NOW, ZONE);
         assertEquals(List.of(), found.refused());
         assertEquals(1, found.edits().size());
     }
