@@ -9,9 +9,11 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What was given to a calculation, read with units. Every refusal names the key and gives an example. */
 public final class Arguments {
@@ -82,11 +84,20 @@ public final class Arguments {
         if (!given.containsKey(key)) {
             return Optional.empty();
         }
-        Optional<Double> value = Engineering.parse(given.get(key), unit);
+        Optional<Double> value = Engineering.parse(unit == Unit.ONE ? bare(key) : given.get(key), unit);
         if (value.isEmpty()) {
             throw refused("calc.wrong_value", key);
         }
         return value;
+    }
+
+    /** What was given without the unit that its key names: 500us for {@code min_us}, and degrees of an angle. */
+    private String bare(String key) {
+        String text = given.get(key).strip().replace('µ', 'u').replace('μ', 'u');
+        String unit = key.substring(key.lastIndexOf('_') + 1);
+        boolean isNamed = text.toLowerCase(Locale.ROOT).endsWith(unit);
+        String bare = isNamed ? text.substring(0, text.length() - unit.length()) : text;
+        return (key.endsWith("angle") && bare.endsWith("°") ? bare.substring(0, bare.length() - 1) : bare).strip();
     }
 
     /** As {@link #positive}, for a key that may be left out. */
@@ -104,13 +115,13 @@ public final class Arguments {
         return seconds.map(TimeSpan::ofSeconds);
     }
 
-    /** One of a few words; the first is taken when the key is left out. */
+    /** One of a few words, in letters large or small; the first is taken when the key is left out. */
     public String word(String key, String... choices) throws CalcRefused {
         String word = given.getOrDefault(key, choices[0]);
-        if (!List.of(choices).contains(word)) {
-            throw refused("calc.wrong_value", key);
-        }
-        return word;
+        return Stream.of(choices)
+                .filter(word::equalsIgnoreCase)
+                .findFirst()
+                .orElseThrow(() -> refused("calc.wrong_value", key));
     }
 
     /** A required whole number, both ends included. */

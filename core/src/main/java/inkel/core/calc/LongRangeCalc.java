@@ -9,11 +9,11 @@ import java.util.Map;
 
 /** A packet of a long-range radio; see {@link LongRangeAir}. */
 final class LongRangeCalc implements Calculation {
-    /** Written as 4/5 to 4/8, or by its number from 1 to 4. */
+    /** Written as 4/5 to 4/8, by how many bits go for four, or by its number from 1 to 4. */
     private static int coding(Arguments arguments) throws CalcRefused {
         String said = arguments.text("coding").replace(" ", "");
-        if (said.matches("4/[5-8]")) {
-            return said.charAt(2) - '4';
+        if (said.matches("(4/)?[5-8]")) {
+            return said.charAt(said.length() - 1) - '4';
         } else if (said.matches("[1-4]")) {
             return said.charAt(0) - '0';
         }

@@ -69,6 +69,9 @@ public final class Engineering {
         if (trimmed.isEmpty() || trimmed.length() > MAX_LENGTH) {
             return Optional.empty();
         }
+        if (unit == Unit.METRE && trimmed.endsWith("cm")) {
+            return parse(trimmed.substring(0, trimmed.length() - 2).strip() + "e-2", unit);
+        }
         // Most texts are plain, and trying the other two first would cost every start.
         Matcher plain = PLAIN.matcher(trimmed);
         if (!plain.matches() || !isUnit(plain.group(3), unit)) {

@@ -26,6 +26,26 @@ class CalculatorTest {
 
     // Worked by hand: R = (5 − 2)/10 mA = 300 → 330 Ω, I = 3/330, P = 9/330. Divisors: data sheet tables, 16 MHz.
     // Pull-ups: (3.3 − 0.4)/3 mA, 300 ns/(0.8473·100 pF).
+    /** A unit that a key names may stand behind the number as well, and a length may be in centimetres. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "servo min_us=500us max_us=2500 µs min_angle=0° max_angle=180° angle=90 f=50Hz|"
+                        + "servo min_us=500 max_us=2500 min_angle=0 max_angle=180 angle=90 f=50",
+                "reach mhz=2400MHz metres=100m power_dbm=0dBm sensitivity_dbm=-85 dBm|"
+                        + "reach mhz=2400 metres=100 power_dbm=0 sensitivity_dbm=-85",
+                "wire awg=22 length=30cm i=2A|wire awg=22 length=0.3 i=2A",
+                "i2c-pullup vdd=3V3 mode=Fast cb=100p|i2c-pullup vdd=3V3 mode=fast cb=100p",
+                "divider vin_min=4.75 vin_max=5.25 vout_max=3.3 vih=2 series=e24|"
+                        + "divider vin_min=4.75 vin_max=5.25 vout_max=3.3 vih=2 series=E24",
+                "long-range sf=7 bandwidth=125kHz coding=5 payload=20|"
+                        + "long-range sf=7 bandwidth=125kHz coding=4/5 payload=20",
+            })
+    void unitsMayBeSaidTwice(String said, String plain) throws CalcRefused {
+        assertEquals(answer(plain.strip()), answer(said.replace(" µs", "µs").replace(" dBm", "dBm")));
+    }
+
     @ParameterizedTest(name = "{0}: {1} = {2}")
     @CsvSource(
             textBlock =
@@ -247,6 +267,9 @@ class CalculatorTest {
             uart clock=16MHz baud=9600 oversample=4, calc.wrong_value
             led v=2 vf=2 i=10mA,                    calc.out_of_range
             led v=5A vf=2 i=10mA,                   calc.wrong_value
+            servo min_us=500ms max_us=2500 min_angle=0 max_angle=180 angle=90 f=50, calc.wrong_value
+            i2c-pullup vdd=3V3 mode=slow cb=100p,   calc.wrong_value
+            long-range sf=7 bandwidth=125kHz coding=9 payload=20, calc.wrong_value
             i2c-pullup vdd=0.3 cb=100p,             calc.out_of_range
             i2c-pullup vdd=3V3 cb=0,                calc.not_positive
             divider r1=1k vin=5V,                   calc.missing_key
