@@ -92,9 +92,12 @@ public final class BoardWords {
         trial.refed().forEach((pin, rail) -> parts.computeIfAbsent(rail, key -> new LinkedHashSet<>())
                 .add(trial.table().part(pin.part()).orElseThrow().name()));
         return parts.entrySet().stream()
-                .map(fed -> Words.say(Fact.of("boards.refed")
-                        .with("rail", name(trial, fed.getKey()))
-                        .with("what", List.copyOf(fed.getValue()))))
+                // The board that would be there has no name on this table yet.
+                .map(fed -> Words.say(
+                        Fact.of(fed.getKey().part().equals(Part.BOARD) ? "boards.refed.board" : "boards.refed")
+                                .with("rail", name(trial, fed.getKey()))
+                                .with("pin", fed.getKey().pin())
+                                .with("what", List.copyOf(fed.getValue()))))
                 .toList();
     }
 

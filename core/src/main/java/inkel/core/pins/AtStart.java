@@ -17,6 +17,8 @@ public enum AtStart {
     STOPS(3),
     /** It holds the pin at the level at which the board takes no new program. */
     KEEPS_OUT(1),
+    /** A contact to ground: closed, it holds the pin at the level at which the board does not start. */
+    WHILE_CLOSED(1),
     /** It holds the pin at a level that the class does not tell. */
     MAY(1);
 
@@ -56,6 +58,9 @@ public enum AtStart {
         if (strap.isEmpty() || strap.get() == Strap.MILD) {
             return Optional.empty();
         }
+        if (strap.get() == Strap.HIGH && closesToGround(asking, use)) {
+            return Optional.of(WHILE_CLOSED);
+        }
         return switch (held(asking, use)) {
             case NOT -> Optional.empty();
             case SOMEHOW -> Optional.of(MAY);
@@ -83,6 +88,12 @@ public enum AtStart {
                 .pin(pull.pin())
                 .filter(pin -> pin.use() == use)
                 .isPresent());
+    }
+
+    /** The contacts of a matrix close to each other, and it has no ground. */
+    private static boolean closesToGround(Placed asking, PinUse use) {
+        boolean hasGround = asking.cls().pins().stream().anyMatch(pin -> pin.use() == PinUse.GROUND);
+        return use == PinUse.OUTPUT && hasGround && onlyPullsLow(asking, use);
     }
 
     /** An open drain or a push button leaves the pin alone until something happens. */

@@ -52,6 +52,27 @@ class AtStartTest {
         RuleKit.quiet(wireless().part("button", "button").wire("button.A", "board." + pin), CODE);
     }
 
+    private static Builds single() {
+        return Builds.powered(Builds.CATALOG.get("board-single-core-3v3"));
+    }
+
+    /** D3 and D4 are read, and must be high; D8 must be low. */
+    @ParameterizedTest
+    @CsvSource({"button, A, D3", "contact-reed, A, D4", "joystick, SW, D3"})
+    void aContactThatIsClosedThenKeepsItFromStarting(String cls, String signal, String pin) throws Exception {
+        Builds closed = single().part("contact", cls).wire("contact." + signal, "board." + pin);
+        Finding finding = RuleKit.fires(closed, CODE);
+        assertEquals("pins.boot_strap.while_closed", finding.sentence().key());
+        assertEquals(Severity.LOOK, finding.severity());
+        RuleKit.everyWayOut(closed, CODE);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"button, A, D8", "button, A, D5", "keypad-16, C1, D3", "packet-radio, CE, D3"})
+    void whatClosesNothingToGroundThereDoesNot(String cls, String signal, String pin) {
+        RuleKit.quiet(single().part("contact", cls).wire("contact." + signal, "board." + pin), CODE);
+    }
+
     @Test
     void whatIsDrivenIsNotKnown() {
         Finding finding = RuleKit.fires(

@@ -115,7 +115,7 @@ class WelcomeWindowTest extends WindowJourney {
                 .filter(part -> !part.isBoard())
                 .forEach(part -> session.apply(new RemovePart(NODE, part.id()))));
         Map<Stage, String> next = Map.of(
-                Stage.PARTS, "The table is empty.",
+                Stage.PARTS, "No module is on the table yet.",
                 Stage.POWER, "Nothing is fed on this board yet.",
                 Stage.LEVELS, "No signal wires are planned yet",
                 Stage.PINS, "Nothing on this table has a signal yet.",

@@ -31,6 +31,7 @@ public final class BootStrapRule implements Rule<PinReport> {
         switch (does) {
             case STOPS -> finding.variant("stops");
             case KEEPS_OUT -> finding.variant("keeps_out").onlyToLookAt();
+            case WHILE_CLOSED -> finding.variant("while_closed").onlyToLookAt();
             default -> finding.onlyToLookAt();
         }
         PinUse use = pins.useOf(wire.from());
