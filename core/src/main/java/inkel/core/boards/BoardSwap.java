@@ -9,6 +9,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
+import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
@@ -24,12 +25,14 @@ import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A node with another board in place of its own, before its pins are shared out. What the builder said of parts stays;
@@ -221,19 +224,37 @@ final class BoardSwap {
         return new Wire(wire.from(), pin, wire.held(), wire.reason(), wire.extras());
     }
 
-    /** A wire to another board begins at some plain pin; the plan finds it a good one. */
+    /**
+     * A wire to another board begins at some plain pin, and one from port to port at a port; the plan finds it a good one.
+     */
     private NodeWire moved(NodeWire link) {
-        return link.withEnds(moved(link.from()), moved(link.to()));
+        boolean isSerial = BoardPorts.isSerial(Circuit.of(build, catalog), link);
+        return link.withEnds(
+                moved(link.from(), isSerial ? BoardPorts.TALKS : ""),
+                moved(link.to(), isSerial ? BoardPorts.LISTENS : ""));
     }
 
-    private Place moved(Place end) {
+    private Place moved(Place end, String line) {
         boolean isOfNode = end.node().equals(node.node().id()) && end.part().equals(Part.BOARD);
-        if (!isOfNode
-                || next.pin(end.pin())
-                        .filter(pin -> pin.can(Ability.Kind.DIGITAL))
-                        .isPresent()) {
+        Stream<Pin> ports = next.offers()
+                .filter(pin -> !line.isEmpty() && BoardPorts.isPort(next, pin, line))
+                .sorted(Comparator.<Pin, Boolean>comparing(pin -> !pin.label().equals(end.pin()))
+                        .thenComparing(pin -> pin.can(Ability.Kind.CONSOLE)));
+        Optional<String> port = ports.map(Pin::label).findFirst();
+        if (!isOfNode) {
             return end;
         }
+        if (port.isPresent()) {
+            return Place.of(end.node(), new Endpoint(Part.BOARD, port.get()));
+        }
+        return isPlain(end.pin()) ? end : plain(end);
+    }
+
+    private boolean isPlain(String label) {
+        return next.pin(label).filter(pin -> pin.can(Ability.Kind.DIGITAL)).isPresent();
+    }
+
+    private Place plain(Place end) {
         Set<String> used = build.links().stream()
                 .flatMap(link -> List.of(link.from(), link.to()).stream())
                 .map(Place::pin)

@@ -57,6 +57,8 @@ import inkel.core.pins.rules.AddressUnknownRule;
 import inkel.core.pins.rules.BaudErrorRule;
 import inkel.core.pins.rules.BiasTiedRule;
 import inkel.core.pins.rules.BoardTakesRule;
+import inkel.core.pins.rules.BoardsNotCrossedRule;
+import inkel.core.pins.rules.BoardsOnConsoleRule;
 import inkel.core.pins.rules.BootStrapRule;
 import inkel.core.pins.rules.BusBusyRule;
 import inkel.core.pins.rules.ClockOverRule;
@@ -215,6 +217,7 @@ public final class RuleBook {
             new Entry<>(new ClockOverRule(), PINS),
             new Entry<>(new BaudErrorRule(), PINS),
             new Entry<>(new NotCrossedRule(), PINS),
+            new Entry<>(new BoardsNotCrossedRule(), PINS),
             new Entry<>(new NotEnoughRule(), PINS),
             new Entry<>(new LeadApartRule(), PINS),
             new Entry<>(new BiasTiedRule(), PINS),
@@ -232,6 +235,7 @@ public final class RuleBook {
             new Entry<>(new SelectFloatsRule(), PINS),
             new Entry<>(new PortTakenRule(), PINS),
             new Entry<>(new ConsoleSharedRule(), PINS),
+            new Entry<>(new BoardsOnConsoleRule(), PINS),
             new Entry<>(new SoftFastRule(), PINS),
             new Entry<>(new TimerClashRule(), PINS),
             new Entry<>(new NoPwmRule(), PINS),

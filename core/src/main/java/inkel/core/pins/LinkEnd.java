@@ -1,5 +1,7 @@
 package inkel.core.pins;
 
+import inkel.core.circuit.BoardPorts;
+import inkel.core.circuit.Circuit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
@@ -10,15 +12,22 @@ import java.util.stream.Stream;
  * One end of a wire between two boards, seen from the board it is on.
  *
  * @param isSending whether the board talks on it
+ * @param isSerial whether it is meant to join two serial ports
  */
-public record LinkEnd(NodeWire link, boolean isSending) {
+public record LinkEnd(NodeWire link, boolean isSending, boolean isSerial) {
     /** The ends on one node's board, in document order. */
-    static List<LinkEnd> of(List<NodeWire> links, String node) {
-        return links.stream()
+    static List<LinkEnd> of(Circuit circuit, String node) {
+        return circuit.links().stream()
                 .filter(link -> link.touches(node) && !link.isLine())
-                .flatMap(link -> Stream.of(new LinkEnd(link, true), new LinkEnd(link, false))
-                        .filter(end -> end.here().node().equals(node)))
+                .flatMap(link ->
+                        of(circuit, link).filter(end -> end.here().node().equals(node)))
                 .toList();
+    }
+
+    private static Stream<LinkEnd> of(Circuit circuit, NodeWire link) {
+        // Joined the wrong way it is meant as one all the same, and crossed when it is shared out.
+        boolean isSerial = BoardPorts.isSerial(circuit, link) || BoardPorts.isUncrossed(circuit, link);
+        return Stream.of(new LinkEnd(link, true, isSerial), new LinkEnd(link, false, isSerial));
     }
 
     public Place here() {

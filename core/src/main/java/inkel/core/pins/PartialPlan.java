@@ -70,7 +70,7 @@ public record PartialPlan(
         private List<Endpoint> loose(Build of) {
             Circuit circuit = Circuit.of(of, catalog);
             NodeCircuit table = circuit.node(node).orElseThrow();
-            NodePins pins = new NodePins(table, LinkEnd.of(circuit.links(), node));
+            NodePins pins = new NodePins(table, LinkEnd.of(circuit, node));
             Set<Endpoint> loose = new LinkedHashSet<>(pins.loose());
             loose.addAll(pins.floating());
             return List.copyOf(loose);

@@ -3,7 +3,9 @@ package inkel.core.pins;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -124,7 +126,14 @@ final class PinDomain {
         return isOnBoard(number)
                 && pin.can(Ability.Kind.DIGITAL)
                 && !owners.get(number).isKeptFree(pin)
-                && !(want.use().listens() && pin.can(Ability.Kind.INPUT_ONLY));
+                && !(want.use().listens() && pin.can(Ability.Kind.INPUT_ONLY))
+                && (!pin.can(Ability.Kind.CONSOLE) || !want.use().isSerial() || isPort(want, number));
+    }
+
+    /** Whether a serial line to another board is looked for on the pin. */
+    boolean isPort(Want want, int number) {
+        String line = want.use() == PinUse.UART_TX ? BoardPorts.LISTENS : BoardPorts.TALKS;
+        return BoardPorts.isPort(node, targets.get(number), line);
     }
 
     private boolean isForSoftwareBus(Want want, int number) {

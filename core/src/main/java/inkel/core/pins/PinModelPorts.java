@@ -7,7 +7,9 @@ import inkel.core.circuit.Placed;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.chocosolver.solver.Model;
@@ -33,13 +35,22 @@ final class PinModelPorts {
             List<Want> both = pins.wants().stream()
                     .filter(want -> want.placed().equals(placed) && want.use().isSerial())
                     .toList();
-            if (!both.isEmpty()) {
-                units.add(port(placed, both, names));
+            for (List<Want> line : byFarEnd(both).values()) {
+                units.add(port(placed, line, names));
             }
         }
         if (units.size() > 1) {
             model.allDifferentExcept0(units.toArray(IntVar[]::new)).post();
         }
+    }
+
+    /** The wires of a part are one line, and so are those to another board. */
+    private static Map<String, List<Want>> byFarEnd(List<Want> serial) {
+        Map<String, List<Want>> lines = new LinkedHashMap<>();
+        serial.forEach(want -> lines.computeIfAbsent(
+                        want.link().map(end -> end.there().node()).orElse(""), far -> new ArrayList<>())
+                .add(want));
+        return lines;
     }
 
     /** Unit 0 stands for a port by software, the others are those of the board. */
@@ -55,7 +66,9 @@ final class PinModelPorts {
                 .map(number -> number == 0 ? 1 : 0)
                 .toArray();
         model.element(warning, warnings, unit).post();
-        pins.addCost(pins.price().warning(), warning);
+        // What another board says to a port is no port by software: it stays one, beside a console if need be.
+        boolean isOfLink = both.get(0).link().isPresent();
+        pins.addCost((isOfLink ? 2 * both.size() : 1) * pins.price().warning(), warning);
         return unit;
     }
 
@@ -87,7 +100,10 @@ final class PinModelPorts {
         for (int number = 0; number < domain.size(); number++) {
             Pin pin = domain.pin(number);
             for (Ability ability : pin.can()) {
-                if (ability.kind() == Ability.Kind.UART && ability.line().equals(line)) {
+                boolean isMeant = want.link().isEmpty() || domain.isPort(want, number);
+                if (isMeant
+                        && ability.kind() == Ability.Kind.UART
+                        && ability.line().equals(line)) {
                     tuples.add(number, 1 + names.indexOf(domain.unit(number, ability)));
                 }
             }
@@ -101,9 +117,11 @@ final class PinModelPorts {
     private boolean maySoftware(Want want) {
         Frequency fastest =
                 domain.node().board().cls().controller().orElseThrow().softwareUartMax();
-        return want.placed()
-                .baud()
-                .filter(baud -> !Quantity.exceeds(baud, fastest))
-                .isPresent();
+        // How fast two boards talk is a matter of their programs.
+        return want.link().isPresent()
+                || want.placed()
+                        .baud()
+                        .filter(baud -> !Quantity.exceeds(baud, fastest))
+                        .isPresent();
     }
 }

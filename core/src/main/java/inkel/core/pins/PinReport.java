@@ -26,8 +26,7 @@ public record PinReport(Circuit circuit, List<NodePins> nodes, List<I2cBus> i2cB
 
     public static PinReport of(Circuit circuit) {
         List<NodePins> nodes = circuit.nodes().stream()
-                .map(node -> new NodePins(
-                        node, LinkEnd.of(circuit.links(), node.node().id())))
+                .map(node -> new NodePins(node, LinkEnd.of(circuit, node.node().id())))
                 .toList();
         return new PinReport(
                 circuit,

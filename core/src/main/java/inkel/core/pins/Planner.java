@@ -67,7 +67,7 @@ public final class Planner {
     public Plan plan(String nodeId, Emphasis emphasis) {
         Circuit circuit = Circuit.of(build, catalog);
         NodeCircuit node = node(circuit, nodeId);
-        List<Want> wants = Want.of(node, LinkEnd.of(circuit.links(), nodeId));
+        List<Want> wants = Want.of(node, LinkEnd.of(circuit, nodeId));
         PinDomain domain = new PinDomain(node, patience);
         Optional<PinModel.Answer> answer = PinModel.solve(domain, wants, Price.of(emphasis));
         return answer.map(found -> placed(node, found))
@@ -86,7 +86,7 @@ public final class Planner {
     public Plan planKeeping(String nodeId) {
         Circuit circuit = Circuit.of(build, catalog);
         Set<Endpoint> moving = new HashSet<>();
-        NodePins pins = new NodePins(node(circuit, nodeId), LinkEnd.of(circuit.links(), nodeId));
+        NodePins pins = new NodePins(node(circuit, nodeId), LinkEnd.of(circuit, nodeId));
         pins.misplaced().forEach(wire -> moving.add(wire.from()));
         pins.contested().values().forEach(wires -> wires.forEach(wire -> moving.add(wire.from())));
         return planHolding(nodeId, wire -> !moving.contains(wire.from()));

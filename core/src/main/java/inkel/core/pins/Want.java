@@ -74,7 +74,9 @@ record Want(
 
     /** The far end stands for the part: it listens where this board sends, and sends where this board listens. */
     private static Want of(NodeCircuit node, LinkEnd end) {
-        PinUse use = end.isSending() ? PinUse.INPUT : PinUse.OUTPUT;
+        PinUse use = end.isSerial()
+                ? end.isSending() ? PinUse.UART_RX : PinUse.UART_TX
+                : end.isSending() ? PinUse.INPUT : PinUse.OUTPUT;
         Pin far = Pin.plain(end.there().toString(), "", 0, use, "");
         Placed board = node.board();
         Wire now = Wire.placed(board.endpoint(far), end.pin());

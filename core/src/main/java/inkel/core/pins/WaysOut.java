@@ -11,7 +11,6 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Node;
-import inkel.core.document.NodeWire;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.MovePart;
 import inkel.core.document.edit.RemovePart;
@@ -63,7 +62,8 @@ final class WaysOut {
             Circuit circuit = Circuit.of(changed, catalog);
             return changed.nodes().stream()
                     .filter(other -> other.id().equals(id) || isTouched(other))
-                    .allMatch(other -> isPossible(circuit.node(other.id()).orElseThrow(), circuit.links()));
+                    .allMatch(other ->
+                            isPossible(circuit, circuit.node(other.id()).orElseThrow()));
         } catch (EditRefused refused) {
             return false;
         }
@@ -73,10 +73,10 @@ final class WaysOut {
         return build.node(other.id()).filter(other::equals).isEmpty();
     }
 
-    private boolean isPossible(NodeCircuit changed, List<NodeWire> links) {
+    private boolean isPossible(Circuit circuit, NodeCircuit changed) {
         return PinModel.isPossible(
                         new PinDomain(changed, patience),
-                        Want.of(changed, LinkEnd.of(links, changed.node().id())))
+                        Want.of(changed, LinkEnd.of(circuit, changed.node().id())))
                 == PinModel.Possible.YES;
     }
 

@@ -10,6 +10,7 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.Edit;
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -21,6 +22,25 @@ public final class JoinNodes {
     public static Optional<Edit> of(Circuit circuit, String one, String other) {
         return freePin(circuit, one).flatMap(from -> freePin(circuit, other)
                 .map(to -> new AddNodeWire(new NodeWire(from, to, false, Extras.NONE))));
+    }
+
+    /**
+     * Two crossed wires from port to port, with a ground beside them; ports that programs are loaded over last. Empty when one
+     * of the boards has no free one.
+     */
+    public static List<Edit> serial(Circuit circuit, String one, String other) {
+        Optional<FreePort> mine = port(circuit, one);
+        Optional<FreePort> theirs = port(circuit, other);
+        if (mine.isEmpty() || theirs.isEmpty()) {
+            return List.of();
+        }
+        return List.of(
+                new AddNodeWire(new NodeWire(mine.get().talks(), theirs.get().listens(), true, Extras.NONE)),
+                new AddNodeWire(new NodeWire(theirs.get().talks(), mine.get().listens(), false, Extras.NONE)));
+    }
+
+    private static Optional<FreePort> port(Circuit circuit, String nodeId) {
+        return FreePort.of(circuit, circuit.node(nodeId).orElseThrow()).findFirst();
     }
 
     private static Optional<Place> freePin(Circuit circuit, String nodeId) {
@@ -39,7 +59,7 @@ public final class JoinNodes {
                 .map(node::place);
     }
 
-    private static boolean isFree(Circuit circuit, NodeCircuit node, Endpoint pin) {
+    static boolean isFree(Circuit circuit, NodeCircuit node, Endpoint pin) {
         Place place = node.place(pin);
         return !node.nets().containsKey(pin)
                 && circuit.links().stream()

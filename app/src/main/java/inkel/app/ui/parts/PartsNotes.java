@@ -9,6 +9,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.MovePart;
 import inkel.core.document.edit.RemoveNodeWire;
 import inkel.core.document.edit.RemovePart;
@@ -119,6 +120,14 @@ final class PartsNotes implements StageNotes {
                                 Fact.of("action.node_wire.cost"),
                                 edit))
                         .ifPresent(actions::add);
+                List<Edit> serial = JoinNodes.serial(assessment.reports().circuit(), here, other.id());
+                if (!serial.isEmpty()) {
+                    actions.add(new Fix(
+                            "serial-to-" + other.id(),
+                            Fact.of("action.node_serial").with("node", other.name()),
+                            Fact.of("action.node_serial.cost"),
+                            serial));
+                }
             }
         }
         assessment.build().links().stream()

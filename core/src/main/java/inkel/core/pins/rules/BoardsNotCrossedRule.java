@@ -1,0 +1,89 @@
+package inkel.core.pins.rules;
+
+import inkel.core.circuit.BoardPorts;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
+import inkel.core.document.edit.ChangeNodeWire;
+import inkel.core.document.edit.Edit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.PinReport;
+import inkel.core.quantity.Fact;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+
+/** Reports wires between two boards that join talker to talker and listener to listener; one finding for two boards. */
+public final class BoardsNotCrossedRule implements Rule<PinReport> {
+    private static final RuleInfo INFO = new RuleInfo("uart.boards_not_crossed", Severity.STOP, Stage.PINS);
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        Circuit circuit = report.circuit();
+        Map<Object, List<NodeWire>> pairs = new LinkedHashMap<>();
+        circuit.links().stream()
+                .filter(link -> BoardPorts.alike(circuit, link).isPresent())
+                .forEach(link -> pairs.computeIfAbsent(
+                                new TreeSet<>(
+                                        List.of(link.from().node(), link.to().node())),
+                                pair -> new ArrayList<>())
+                        .add(link));
+        return pairs.values().stream().map(links -> describe(circuit, links)).toList();
+    }
+
+    private static Finding describe(Circuit circuit, List<NodeWire> links) {
+        NodeWire first = links.get(0);
+        boolean isTalking = BoardPorts.alike(circuit, first)
+                .filter(BoardPorts.TALKS::equals)
+                .isPresent();
+        return Finding.of(INFO, links.stream().map(NodeWire::from).toList())
+                .variant(isTalking ? "talk" : "listen")
+                .with("pin", first.from().pin())
+                .with("node", name(circuit, first.from()))
+                .with("other_pin", first.to().pin())
+                .with("other", name(circuit, first.to()))
+                .fix(() -> cross(circuit, links))
+                .build();
+    }
+
+    private static String name(Circuit circuit, Place at) {
+        return circuit.node(at.node()).orElseThrow().node().name();
+    }
+
+    /** The end of each that is of the wrong kind goes to the other pin of its port. */
+    private static Optional<Fix> cross(Circuit circuit, List<NodeWire> links) {
+        List<Edit> edits = new ArrayList<>();
+        for (NodeWire link : links) {
+            boolean isTalking = BoardPorts.alike(circuit, link)
+                    .filter(BoardPorts.TALKS::equals)
+                    .isPresent();
+            Place wrong = isTalking ? link.to() : link.from();
+            NodeCircuit node = circuit.node(wrong.node()).orElseThrow();
+            Optional<Endpoint> other =
+                    BoardPorts.other(node, wrong.endpoint(), isTalking ? BoardPorts.TALKS : BoardPorts.LISTENS);
+            if (other.isEmpty()) {
+                return Optional.empty();
+            }
+            Place right = node.place(other.get());
+            edits.add(new ChangeNodeWire(
+                    link, isTalking ? link.withEnds(link.from(), right) : link.withEnds(right, link.to())));
+        }
+        return Optional.of(
+                new Fix("cross-boards", Fact.of("fix.cross_boards"), Fact.of("fix.cross_boards.cost"), edits));
+    }
+}

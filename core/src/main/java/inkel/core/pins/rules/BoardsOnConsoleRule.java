@@ -1,0 +1,97 @@
+package inkel.core.pins.rules;
+
+import inkel.core.catalog.Controller;
+import inkel.core.catalog.Settings;
+import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.NodeWire;
+import inkel.core.document.edit.ChangeNodeWire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.pins.LinkEnd;
+import inkel.core.pins.NodePins;
+import inkel.core.pins.PinReport;
+import inkel.core.quantity.Fact;
+import inkel.core.remedy.FreePort;
+import java.util.List;
+import java.util.Optional;
+
+/** Reports wires to another board on the pins of the console, over which the board is programmed or a computer logs in. */
+public final class BoardsOnConsoleRule implements Rule<PinReport> {
+    private static final RuleInfo INFO = new RuleInfo("uart.boards_on_console", Severity.LOOK, Stage.PINS);
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.nodes().stream()
+                .flatMap(pins -> describe(report, pins).stream())
+                .toList();
+    }
+
+    private static Optional<Finding> describe(PinReport report, NodePins pins) {
+        NodeCircuit node = pins.node();
+        List<LinkEnd> ends = pins.linkEnds().stream()
+                .filter(end -> pins.isReserved(end.pin()))
+                .toList();
+        if (ends.isEmpty()) {
+            return Optional.empty();
+        }
+        LinkEnd first = ends.get(0);
+        Finding.Builder finding = Finding.of(
+                        INFO, ends.stream().map(LinkEnd::here).toList())
+                .with("pin", first.pin().pin())
+                .with(
+                        "other",
+                        report.circuit()
+                                .node(first.there().node())
+                                .orElseThrow()
+                                .node()
+                                .name());
+        boolean isComputer =
+                node.board().cls().controller().filter(Controller::isComputer).isPresent();
+        if (isComputer) {
+            finding.variant("login").fix(loginOff(node));
+        }
+        return Optional.of(
+                finding.fix(() -> elsewhere(report.circuit(), node, ends)).build());
+    }
+
+    /** All of them on a port that nothing is loaded over. */
+    private static Optional<Fix> elsewhere(Circuit circuit, NodeCircuit node, List<LinkEnd> ends) {
+        return FreePort.of(circuit, node)
+                .filter(port -> !port.isConsole())
+                .findFirst()
+                .map(port -> new Fix(
+                        "other-port",
+                        Fact.of("fix.boards_port")
+                                .with("talks", port.talks().pin())
+                                .with("listens", port.listens().pin()),
+                        Fact.of("fix.boards_port.cost"),
+                        ends.stream()
+                                .<Edit>map(end -> new ChangeNodeWire(end.link(), moved(end, port)))
+                                .toList()));
+    }
+
+    private static NodeWire moved(LinkEnd end, FreePort port) {
+        NodeWire link = end.link();
+        return end.isSending() ? link.withEnds(port.talks(), link.to()) : link.withEnds(link.from(), port.listens());
+    }
+
+    private static Fix loginOff(NodeCircuit node) {
+        return new Fix(
+                "console-off",
+                Fact.of("fix.console_off").with("part", node.board().part().name()),
+                Fact.of("fix.console_off.cost"),
+                List.of(new SetSetting(node.node().id(), node.board().id(), Settings.CONSOLE, "off")));
+    }
+}
