@@ -9,6 +9,7 @@ import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.ui.kit.Line;
 import inkel.app.ui.kit.Pressable;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Station;
@@ -336,5 +337,21 @@ class PartsWindowTest extends WindowJourney {
                 session.assessmentProperty().get().findings().stream()
                         .filter(finding -> finding.severity() != inkel.core.finding.Severity.NOTE)
                         .toList());
+    }
+
+    /** Two boards talk by their ports; sharing out pins leaves both wires there, and one undo takes both away. */
+    @Test
+    void aSerialLineToAnotherBoard(FxRobot robot) throws Exception {
+        opened();
+        int before = session.build().orElseThrow().links().size();
+        robot.interact(() -> session.selectionProperty().set(Place.ofPart("lower-lock", "board")));
+        until(() -> isThere(robot, "#action-serial-to-pump-house"));
+        press(robot, "#action-serial-to-pump-house");
+        until(() -> session.build().orElseThrow().links().size() == before + 2);
+        List<NodeWire> lines = session.build().orElseThrow().links().subList(before, before + 2);
+        assertEquals(lines.get(0).from().node(), lines.get(1).to().node());
+        assertTrue(lines.get(0).groundJoined());
+        robot.interact(() -> session.undo());
+        until(() -> session.build().orElseThrow().links().size() == before);
     }
 }
