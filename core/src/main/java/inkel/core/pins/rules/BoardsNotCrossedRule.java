@@ -21,7 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeSet;
+import java.util.Set;
 
 /** Reports wires between two boards that join talker to talker and listener to listener; one finding for two boards. */
 public final class BoardsNotCrossedRule implements Rule<PinReport> {
@@ -35,30 +35,29 @@ public final class BoardsNotCrossedRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         Circuit circuit = report.circuit();
-        Map<Object, List<NodeWire>> pairs = new LinkedHashMap<>();
+        Map<Set<String>, List<NodeWire>> pairs = new LinkedHashMap<>();
         circuit.links().stream()
                 .filter(link -> BoardPorts.alike(circuit, link).isPresent())
                 .forEach(link -> pairs.computeIfAbsent(
-                                new TreeSet<>(
-                                        List.of(link.from().node(), link.to().node())),
-                                pair -> new ArrayList<>())
+                                Set.of(link.from().node(), link.to().node()), pair -> new ArrayList<>())
                         .add(link));
         return pairs.values().stream().map(links -> describe(circuit, links)).toList();
     }
 
     private static Finding describe(Circuit circuit, List<NodeWire> links) {
         NodeWire first = links.get(0);
-        boolean isTalking = BoardPorts.alike(circuit, first)
-                .filter(BoardPorts.TALKS::equals)
-                .isPresent();
         return Finding.of(INFO, links.stream().map(NodeWire::from).toList())
-                .variant(isTalking ? "talk" : "listen")
+                .variant(areTalking(circuit, first) ? "talk" : "listen")
                 .with("pin", first.from().pin())
                 .with("node", name(circuit, first.from()))
                 .with("other_pin", first.to().pin())
                 .with("other", name(circuit, first.to()))
                 .fix(() -> cross(circuit, links))
                 .build();
+    }
+
+    private static boolean areTalking(Circuit circuit, NodeWire link) {
+        return BoardPorts.alike(circuit, link).filter(BoardPorts.TALKS::equals).isPresent();
     }
 
     private static String name(Circuit circuit, Place at) {
@@ -69,9 +68,7 @@ public final class BoardsNotCrossedRule implements Rule<PinReport> {
     private static Optional<Fix> cross(Circuit circuit, List<NodeWire> links) {
         List<Edit> edits = new ArrayList<>();
         for (NodeWire link : links) {
-            boolean isTalking = BoardPorts.alike(circuit, link)
-                    .filter(BoardPorts.TALKS::equals)
-                    .isPresent();
+            boolean isTalking = areTalking(circuit, link);
             Place wrong = isTalking ? link.to() : link.from();
             NodeCircuit node = circuit.node(wrong.node()).orElseThrow();
             Optional<Endpoint> other =

@@ -1,13 +1,10 @@
 package inkel.core.pins.rules;
 
-import inkel.core.catalog.Controller;
-import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.NodeWire;
 import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -57,10 +54,9 @@ public final class BoardsOnConsoleRule implements Rule<PinReport> {
                                 .orElseThrow()
                                 .node()
                                 .name());
-        boolean isComputer =
-                node.board().cls().controller().filter(Controller::isComputer).isPresent();
-        if (isComputer) {
-            finding.variant("login").fix(loginOff(node));
+        Optional<Fix> off = PortFixes.loginOff(node);
+        if (off.isPresent()) {
+            finding.variant("login").fix(off.get());
         }
         return Optional.of(
                 finding.fix(() -> elsewhere(report.circuit(), node, ends)).build());
@@ -85,13 +81,5 @@ public final class BoardsOnConsoleRule implements Rule<PinReport> {
     private static NodeWire moved(LinkEnd end, FreePort port) {
         NodeWire link = end.link();
         return end.isSending() ? link.withEnds(port.talks(), link.to()) : link.withEnds(link.from(), port.listens());
-    }
-
-    private static Fix loginOff(NodeCircuit node) {
-        return new Fix(
-                "console-off",
-                Fact.of("fix.console_off").with("part", node.board().part().name()),
-                Fact.of("fix.console_off.cost"),
-                List.of(new SetSetting(node.node().id(), node.board().id(), Settings.CONSOLE, "off")));
     }
 }

@@ -1,11 +1,6 @@
 package inkel.core.pins.rules;
 
-import inkel.core.catalog.Controller;
-import inkel.core.catalog.Settings;
-import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.Placed;
 import inkel.core.document.Wire;
-import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -15,7 +10,6 @@ import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.SerialLine;
-import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -55,28 +49,16 @@ public final class ConsoleSharedRule implements Rule<PinReport> {
                 .filter(SerialLine::isOnConsole)
                 .findFirst();
         Finding.Builder finding = WireFinding.of(INFO, pins, wire);
-        List<Fix> off = loginOff(pins.node());
-        if (!off.isEmpty()) {
+        Optional<Fix> off = PortFixes.loginOff(pins.node());
+        if (off.isPresent()) {
             finding.variant("login");
         }
         return finding.fixes(() -> {
-                    List<Fix> fixes = new ArrayList<>(off);
+                    List<Fix> fixes = new ArrayList<>(off.stream().toList());
                     fixes.addAll(line.map(found -> PortFixes.elsewhere(pins, found))
                             .orElseGet(() -> PinFixes.move(pins, wire.from())));
                     return fixes;
                 })
                 .build();
-    }
-
-    /** A computer is not programmed over its port: what talks there is a console that can be switched off for good. */
-    private static List<Fix> loginOff(NodeCircuit node) {
-        Placed board = node.board();
-        return board.cls().controller().filter(Controller::isComputer).isPresent()
-                ? List.of(new Fix(
-                        "console-off",
-                        Fact.of("fix.console_off").with("part", board.part().name()),
-                        Fact.of("fix.console_off.cost"),
-                        List.of(new SetSetting(node.node().id(), board.id(), Settings.CONSOLE, "off"))))
-                : List.of();
     }
 }

@@ -1,12 +1,16 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.Controller;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Settings;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
 import inkel.core.pins.NodePins;
@@ -117,5 +121,18 @@ final class PortFixes {
                 .map(rate -> BaudFix.of(line, rate))
                 .stream()
                 .toList();
+    }
+
+    /** A computer is not programmed over its port: what talks there is a console that can be switched off for good. */
+    static Optional<Fix> loginOff(NodeCircuit node) {
+        Placed board = node.board();
+        return board.cls()
+                .controller()
+                .filter(Controller::isComputer)
+                .map(computer -> new Fix(
+                        "console-off",
+                        Fact.of("fix.console_off").with("part", board.part().name()),
+                        Fact.of("fix.console_off.cost"),
+                        List.of(new SetSetting(node.node().id(), board.id(), Settings.CONSOLE, "off"))));
     }
 }
