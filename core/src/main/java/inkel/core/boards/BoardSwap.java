@@ -32,7 +32,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /**
  * A node with another board in place of its own, before its pins are shared out. What the builder said of parts stays;
@@ -41,14 +40,16 @@ import java.util.stream.Stream;
 final class BoardSwap {
     private final Build build;
     private final Catalog catalog;
+    private final Circuit circuit;
     private final NodeCircuit node;
     private final PartClass next;
     private final List<BoardTrial.Lost> lost = new ArrayList<>();
 
-    private BoardSwap(Build build, Catalog catalog, NodeCircuit node, PartClass next) {
+    private BoardSwap(Build build, Catalog catalog, String nodeId, PartClass next) {
         this.build = build;
         this.catalog = catalog;
-        this.node = node;
+        circuit = Circuit.of(build, catalog);
+        node = circuit.node(nodeId).orElseThrow();
         this.next = next;
     }
 
@@ -59,8 +60,7 @@ final class BoardSwap {
     record Result(Build build, List<BoardTrial.Lost> lost) {}
 
     static Result of(Build build, Catalog catalog, String nodeId, PartClass next) {
-        NodeCircuit node = Circuit.of(build, catalog).node(nodeId).orElseThrow();
-        return new BoardSwap(build, catalog, node, next).swapped();
+        return new BoardSwap(build, catalog, nodeId, next).swapped();
     }
 
     private Result swapped() {
@@ -228,26 +228,22 @@ final class BoardSwap {
      * A wire to another board begins at some plain pin, and one from port to port at a port; the plan finds it a good one.
      */
     private NodeWire moved(NodeWire link) {
-        boolean isSerial = BoardPorts.isSerial(Circuit.of(build, catalog), link);
+        boolean isSerial = BoardPorts.isSerial(circuit, link);
         return link.withEnds(
                 moved(link.from(), isSerial ? BoardPorts.TALKS : ""),
                 moved(link.to(), isSerial ? BoardPorts.LISTENS : ""));
     }
 
     private Place moved(Place end, String line) {
-        boolean isOfNode = end.node().equals(node.node().id()) && end.part().equals(Part.BOARD);
-        Stream<Pin> ports = next.offers()
-                .filter(pin -> !line.isEmpty() && BoardPorts.isPort(next, pin, line))
-                .sorted(Comparator.<Pin, Boolean>comparing(pin -> !pin.label().equals(end.pin()))
-                        .thenComparing(pin -> pin.can(Ability.Kind.CONSOLE)));
-        Optional<String> port = ports.map(Pin::label).findFirst();
-        if (!isOfNode) {
+        if (!end.node().equals(node.node().id()) || !end.part().equals(Part.BOARD)) {
             return end;
         }
-        if (port.isPresent()) {
-            return Place.of(end.node(), new Endpoint(Part.BOARD, port.get()));
-        }
-        return isPlain(end.pin()) ? end : plain(end);
+        return next.offers()
+                .filter(pin -> !line.isEmpty() && BoardPorts.isPort(next, pin, line))
+                .min(Comparator.<Pin, Boolean>comparing(pin -> !pin.label().equals(end.pin()))
+                        .thenComparing(pin -> pin.can(Ability.Kind.CONSOLE)))
+                .map(port -> Place.of(end.node(), new Endpoint(Part.BOARD, port.label())))
+                .orElseGet(() -> isPlain(end.pin()) ? end : plain(end));
     }
 
     private boolean isPlain(String label) {

@@ -22,8 +22,8 @@ final class CsvHead {
     private static final Pattern INTERVAL =
             Pattern.compile("(?i)sampl[^0-9]{0,24}" + NUMBER + " ?([nuµm]?)s(?:ec.*)?(?![a-z/])");
 
-    private static final Pattern ROW = Pattern.compile("[-+]?[0-9.,]+(?:[eE][-+]?[0-9]+)?\\s*[,;\\t ].*");
-    private static final Pattern CELL = Pattern.compile("[-+]?[0-9.,]+(?:[eE][-+]?[0-9]+)?");
+    private static final Pattern ROW = Pattern.compile("[-+]?[.,]?[0-9][0-9.,]*(?:[eE][-+]?[0-9]+)?\\s*[,;\\t ].*");
+    private static final Pattern CELL = Pattern.compile("[-+]?[.,]?[0-9][0-9.,]*(?:[eE][-+]?[0-9]+)?");
 
     /** A line of units alone, below the names. */
     private static final Pattern UNIT = Pattern.compile("(?i)[(\\[]?(?:[nuµm]?(?:s|sec|seconds?|v|volts?))?[)\\]]?");
@@ -80,7 +80,7 @@ final class CsvHead {
         Matcher rate = RATE.matcher(line);
         if (rate.find()) {
             double hertz = number(rate.group(1)) * times(rate.group(2), "kmg", 1e3);
-            return hertz > 0 ? OptionalDouble.of(1 / hertz) : OptionalDouble.empty();
+            return hertz > 0 && Double.isFinite(hertz) ? OptionalDouble.of(1 / hertz) : OptionalDouble.empty();
         }
         Matcher seconds = INTERVAL.matcher(line);
         return seconds.find() && number(seconds.group(1)) > 0
@@ -107,26 +107,29 @@ final class CsvHead {
                 bare.indexOf('\t') >= 0 ? '\t' : bare.indexOf(';') >= 0 ? ';' : bare.indexOf(',') >= 0 ? ',' : ' ';
         List<String> cells = cells(row, separator);
         boolean isComma = cells.stream().anyMatch(cell -> cell.indexOf(',') >= 0) && row.indexOf('.') < 0;
+        List<String> below = cells(names, separator);
         boolean isOfUnits = !above.isEmpty()
-                && cells(names, separator).stream()
-                        .allMatch(cell -> UNIT.matcher(cell).matches());
-        List<String> named = cells(isOfUnits ? above : names, separator);
-        String first = named.isEmpty() ? "" : named.get(0);
+                && below.stream().allMatch(cell -> UNIT.matcher(cell).matches());
+        List<String> named = isOfUnits ? cells(above, separator) : below;
+        String first = first(named);
         boolean isCount = COUNT.matcher(first).matches() && !TIME.matcher(first).matches();
         boolean isTimed = cells.size() > 1
                 && (interval.isEmpty()
                         || first.isEmpty()
                         || isCount
                         || TIME.matcher(first).matches());
-        String unit = isOfUnits ? cells(names, separator).get(0) : first;
         return new Form(
                 separator,
                 isComma,
                 row.indexOf('"') >= 0,
                 isTimed,
-                isCount || !isTimed ? interval.orElse(1) : unit(unit),
+                isCount || !isTimed ? interval.orElse(1) : unit(first(below)),
                 channels(named, cells.size(), isTimed ? 1 : 0),
                 isCount && interval.isEmpty() ? Optional.of(Fact.of("capture.no_rate")) : Optional.empty());
+    }
+
+    private static String first(List<String> cells) {
+        return cells.isEmpty() ? "" : cells.get(0);
     }
 
     private static double unit(String head) {
@@ -141,8 +144,9 @@ final class CsvHead {
     private static List<String> channels(List<String> named, int cells, int first) {
         List<String> channels = new ArrayList<>();
         for (int i = first; i < cells && channels.size() < MOST_CHANNELS; i++) {
-            String name = i < named.size() ? UNIT_OF_NAME.matcher(named.get(i)).replaceFirst("") : "";
-            channels.add(name.isEmpty() ? "D" + channels.size() : Problems.shown(name));
+            String shown = i < named.size() ? Problems.shown(named.get(i)) : "";
+            String name = UNIT_OF_NAME.matcher(shown).replaceFirst("");
+            channels.add(name.isEmpty() ? "D" + channels.size() : name);
         }
         return channels;
     }

@@ -168,6 +168,8 @@ class CaptureReaderTest {
         assertEquals("0=0 1000=1 3000=0", edges(capture.channels().get(0)));
         assertEquals(
                 List.of("Out", "Gate", "Mid [x]"), names(read("in s,Out in V,Gate (mV),Mid [x]\n0,0,0,0\n1,1,1,1\n")));
+        // A line of nothing but separators says nothing.
+        assertEquals(List.of("Out"), names(read("Time,Out\n,,\n0,0\n1,1\n")));
         // What is empty in the first row is no channel.
         assertEquals(List.of("Out"), names(read("Time,Out,,\n0,0,,\n1,1,,\n")));
     }

@@ -145,6 +145,15 @@ class BoardsBySerialTest {
     }
 
     @Test
+    void aPlainWireLeavesTheConsoleForAPlainPin() throws Exception {
+        Build plain = build(CLASSIC, CLASSIC, "one.D1 > two.D5");
+        Finding finding = findings(plain, CONSOLE).get(0);
+        RuleKit.everyWayOut(plain, finding);
+        List<String> links = links(finding.fixes().get(0).apply(plain));
+        assertTrue(links.get(0).endsWith("> two.D5") && !links.get(0).startsWith("one.D0 "), () -> "" + links);
+    }
+
+    @Test
     void theLoginOfAComputerIsSwitchedOff() throws Exception {
         Build pair = build("computer-40pin", CLASSIC, "one.GPIO14 > two.D0");
         Finding login = findings(pair, CONSOLE).get(0);

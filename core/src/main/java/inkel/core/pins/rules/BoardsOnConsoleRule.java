@@ -16,6 +16,7 @@ import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.FreePort;
+import inkel.core.remedy.JoinNodes;
 import java.util.List;
 import java.util.Optional;
 
@@ -58,8 +59,10 @@ public final class BoardsOnConsoleRule implements Rule<PinReport> {
         if (off.isPresent()) {
             finding.variant("login").fix(off.get());
         }
-        return Optional.of(
-                finding.fix(() -> elsewhere(report.circuit(), node, ends)).build());
+        return Optional.of(finding.fix(() -> ends.stream().allMatch(LinkEnd::isSerial)
+                        ? elsewhere(report.circuit(), node, ends)
+                        : onAPlainPin(report.circuit(), node, ends))
+                .build());
     }
 
     /** All of them on a port that nothing is loaded over. */
@@ -76,6 +79,23 @@ public final class BoardsOnConsoleRule implements Rule<PinReport> {
                         ends.stream()
                                 .<Edit>map(end -> new ChangeNodeWire(end.link(), moved(end, port)))
                                 .toList()));
+    }
+
+    /** What is no serial line needs no port. */
+    private static Optional<Fix> onAPlainPin(Circuit circuit, NodeCircuit node, List<LinkEnd> ends) {
+        LinkEnd end = ends.get(0);
+        return JoinNodes.freePins(circuit, node)
+                .filter(pin -> ends.size() == 1)
+                .findFirst()
+                .map(pin -> new Fix(
+                        "other-pin",
+                        Fact.of("fix.boards_pin").with("from", end.pin().pin()).with("to", pin.pin()),
+                        Fact.of("fix.boards_pin.cost"),
+                        List.of(new ChangeNodeWire(
+                                end.link(),
+                                end.isSending()
+                                        ? end.link().withEnds(pin, end.link().to())
+                                        : end.link().withEnds(end.link().from(), pin)))));
     }
 
     private static NodeWire moved(LinkEnd end, FreePort port) {
