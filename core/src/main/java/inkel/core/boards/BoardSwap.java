@@ -228,26 +228,28 @@ final class BoardSwap {
      * A wire to another board begins at some plain pin, and one from port to port at a port; the plan finds it a good one.
      */
     private NodeWire moved(NodeWire link) {
-        boolean isSerial = BoardPorts.isSerial(circuit, link);
-        return link.withEnds(
-                moved(link.from(), isSerial ? BoardPorts.TALKS : ""),
-                moved(link.to(), isSerial ? BoardPorts.LISTENS : ""));
+        return BoardPorts.isSerial(circuit, link)
+                ? link.withEnds(toPort(link.from(), BoardPorts.TALKS), toPort(link.to(), BoardPorts.LISTENS))
+                : link.withEnds(moved(link.from()), moved(link.to()));
     }
 
-    private Place moved(Place end, String line) {
-        if (!end.node().equals(node.node().id()) || !end.part().equals(Part.BOARD)) {
-            return end;
-        }
+    private Place toPort(Place end, String line) {
         return next.offers()
-                .filter(pin -> !line.isEmpty() && BoardPorts.isPort(next, pin, line))
+                .filter(pin -> isOfNode(end) && BoardPorts.isPort(next, pin, line))
                 .min(Comparator.<Pin, Boolean>comparing(pin -> !pin.label().equals(end.pin()))
                         .thenComparing(pin -> pin.can(Ability.Kind.CONSOLE)))
                 .map(port -> Place.of(end.node(), new Endpoint(Part.BOARD, port.label())))
-                .orElseGet(() -> isPlain(end.pin()) ? end : plain(end));
+                .orElseGet(() -> moved(end));
     }
 
-    private boolean isPlain(String label) {
-        return next.pin(label).filter(pin -> pin.can(Ability.Kind.DIGITAL)).isPresent();
+    private boolean isOfNode(Place end) {
+        return end.node().equals(node.node().id()) && end.part().equals(Part.BOARD);
+    }
+
+    private Place moved(Place end) {
+        boolean isThere =
+                next.pin(end.pin()).filter(pin -> pin.can(Ability.Kind.DIGITAL)).isPresent();
+        return !isOfNode(end) || isThere ? end : plain(end);
     }
 
     private Place plain(Place end) {

@@ -119,11 +119,7 @@ public final class BoardTrials {
     /** What ran at the voltage of the old board's signals runs at that of the new one's, where it bears it. */
     private Build onItsVoltage(Build swapped) throws EditRefused {
         NodeCircuit old = Circuit.of(build, catalog).node(nodeId).orElseThrow();
-        Set<Endpoint> logic = OnLogicRail.of(old);
-        return OnLogicRail.moved(Circuit.of(swapped, catalog), nodeId, pin -> old.node()
-                .part(pin.part())
-                .filter(part -> logic.contains(part.feeds().get(pin.pin())))
-                .isPresent());
+        return OnLogicRail.moved(old, Circuit.of(swapped, catalog));
     }
 
     private BoardTrial refused(PartClass board, boolean isPresent, BoardSwap.Result swap, Plan plan) {

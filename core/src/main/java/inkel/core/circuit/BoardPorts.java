@@ -64,17 +64,10 @@ public final class BoardPorts {
         return !link.isLine() && isPort(circuit, link.from(), TALKS) && isPort(circuit, link.to(), LISTENS);
     }
 
-    /** Whether it joins two ports that both talk, or both listen. */
-    public static boolean isUncrossed(Circuit circuit, NodeWire link) {
-        return !link.isLine()
-                && !isSerial(circuit, link)
-                && (isAlike(circuit, link, TALKS) || isAlike(circuit, link, LISTENS));
-    }
-
     /** Which of a port's two wires both ends are; empty where they differ, or are no ports. */
     public static Optional<String> alike(Circuit circuit, NodeWire link) {
         return Stream.of(TALKS, LISTENS)
-                .filter(line -> isUncrossed(circuit, link) && isAlike(circuit, link, line))
+                .filter(line -> !link.isLine() && !isSerial(circuit, link) && isAlike(circuit, link, line))
                 .findFirst();
     }
 

@@ -26,7 +26,8 @@ public record LinkEnd(NodeWire link, boolean isSending, boolean isSerial) {
 
     private static Stream<LinkEnd> of(Circuit circuit, NodeWire link) {
         // Joined the wrong way it is meant as one all the same, and crossed when it is shared out.
-        boolean isSerial = BoardPorts.isSerial(circuit, link) || BoardPorts.isUncrossed(circuit, link);
+        boolean isSerial = BoardPorts.isSerial(circuit, link)
+                || BoardPorts.alike(circuit, link).isPresent();
         return Stream.of(new LinkEnd(link, true, isSerial), new LinkEnd(link, false, isSerial));
     }
 

@@ -9,13 +9,11 @@ import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
-import inkel.core.document.Part;
 import inkel.core.document.edit.Feed;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 
 /**
  * Brings to the rail of a board's own signals what would be fed from there if it were put on the table now: after another
@@ -24,20 +22,23 @@ import java.util.function.Predicate;
 public final class OnLogicRail {
     private OnLogicRail() {}
 
-    /** The rails that the signals of a node's board hang on. */
-    public static Set<Endpoint> of(NodeCircuit node) {
-        return AddParts.logicRails(node);
-    }
-
     /**
-     * A build whose pins hang on the logic rail wherever that suits them best and has room.
+     * A build whose pins hang on the logic rail wherever that suits them best and has room; asked are those that hung on
+     * that of the board before.
      *
-     * @param isAsked which supply pins may be moved
+     * @param changed the same table with another board
      */
-    public static Build moved(Circuit circuit, String nodeId, Predicate<Endpoint> isAsked) throws EditRefused {
-        Circuit now = circuit;
-        for (Feed feed : asked(circuit.node(nodeId).orElseThrow().node(), isAsked)) {
-            Optional<Feed> better = better(now.node(nodeId).orElseThrow(), feed);
+    public static Build moved(NodeCircuit before, Circuit changed) throws EditRefused {
+        Set<Endpoint> logic = AddParts.logicRails(before);
+        String id = before.node().id();
+        Circuit now = changed;
+        for (Feed feed : feeds(changed.node(id).orElseThrow().node())) {
+            boolean isAsked = before.node()
+                    .part(feed.part())
+                    .map(part -> part.feeds().get(feed.pin()))
+                    .filter(logic::contains)
+                    .isPresent();
+            Optional<Feed> better = isAsked ? better(now.node(id).orElseThrow(), feed) : Optional.empty();
             if (better.isPresent()) {
                 now = Circuit.of(better.get().apply(now.build()), now.catalog());
             }
@@ -45,20 +46,15 @@ public final class OnLogicRail {
         return now.build();
     }
 
-    private static List<Feed> asked(Node node, Predicate<Endpoint> isAsked) {
+    private static List<Feed> feeds(Node node) {
         List<Feed> feeds = new ArrayList<>();
-        for (Part part : node.parts()) {
-            part.feeds().forEach((pin, rail) -> {
-                if (!part.isBoard() && isAsked.test(new Endpoint(part.id(), pin))) {
-                    feeds.add(new Feed(node.id(), part.id(), pin, rail));
-                }
-            });
-        }
+        node.parts().stream().filter(part -> !part.isBoard()).forEach(part -> part.feeds()
+                .forEach((pin, rail) -> feeds.add(new Feed(node.id(), part.id(), pin, rail))));
         return feeds;
     }
 
     private static Optional<Feed> better(NodeCircuit node, Feed now) {
-        Set<Endpoint> logic = of(node);
+        Set<Endpoint> logic = AddParts.logicRails(node);
         PartClass cls = node.part(now.part()).orElseThrow().cls();
         Optional<Supply> supply = cls.supply(now.pin());
         if (logic.contains(now.rail()) || supply.isEmpty()) {

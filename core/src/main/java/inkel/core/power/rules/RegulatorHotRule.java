@@ -3,7 +3,6 @@ package inkel.core.power.rules;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
-import inkel.core.circuit.Rail;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Finding;
@@ -20,6 +19,7 @@ import inkel.core.quantity.Source;
 import inkel.core.remedy.Effort;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
+import inkel.core.remedy.Room;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -106,10 +106,7 @@ public final class RegulatorHotRule implements Rule<PowerReport> {
 
     /** How many rails give more than they are rated for. */
     private static long over(Circuit circuit) {
-        return circuit.nodes().stream()
-                .flatMap(node -> node.rails().stream())
-                .filter(Rail::isOver)
-                .count();
+        return circuit.nodes().stream().mapToLong(Room::over).sum();
     }
 
     private static List<Fix> lessLoad(RegulatorReport regulator, PowerReport report) {
