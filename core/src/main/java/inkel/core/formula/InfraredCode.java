@@ -94,14 +94,11 @@ public record InfraredCode(Coding coding, int address, int command, boolean isRe
         return width >= wanted * (1 - TOLERANCE) - STRETCH && width <= wanted * (1 + TOLERANCE);
     }
 
-    /** Whether it is rather a long space than a short one; the middle between them is told apart, whatever a receiver stretches. */
+    /** Whether it is the long one of two that are so far apart that no width is both, whatever a receiver stretches. */
     private static Optional<Boolean> isLong(double width, double one, double other, boolean isMark) {
         boolean isOne = isMark ? isMark(width, one) : isSpace(width, one);
         boolean isOther = isMark ? isMark(width, other) : isSpace(width, other);
-        if (!isOne && !isOther) {
-            return Optional.empty();
-        }
-        return Optional.of(isOne && isOther ? width > (one + other) / 2 : isOne);
+        return isOne || isOther ? Optional.of(isOne) : Optional.empty();
     }
 
     private static Optional<InfraredCode> distance(List<Double> train) {

@@ -64,7 +64,7 @@ class RuleDetailsTest {
         assertEquals(
                 "levels.divider_two_way.buffer",
                 RuleKit.fires(buffered, "levels.divider_two_way").sentence().key());
-        RuleKit.everyWayOut(buffered, "levels.divider_two_way");
+        RuleKit.waysOut(buffered, "levels.divider_two_way", "take-out");
         RuleKit.quiet(
                 sensor().part("sh", "shifter-4", "LV=reg.OUT", "HV=board.5V").between(way("air.SDA", "sh")),
                 "levels.divider_two_way");
@@ -162,7 +162,7 @@ class RuleDetailsTest {
         assertEquals(List.of("radio"), finding.sentence().values().get("others"));
         assertEquals(List.of("own-bus", "leave-out-card"), ids(finding));
         assertEquals(4, finding.fixes().get(0).edits().size(), "the program drives it, on three pins");
-        RuleKit.everyWayOut(build, "spi.miso_held");
+        RuleKit.waysOut(build, "spi.miso_held", "own-bus", "leave-out-card");
     }
 
     @Test
@@ -327,7 +327,7 @@ class RuleDetailsTest {
                 .setting("matrix", "gauge", "28");
         Finding finding = RuleKit.fires(matrix, "power.wire_drop");
         assertEquals(List.of("thicker"), ids(finding));
-        RuleKit.everyWayOut(matrix, "power.wire_drop");
+        RuleKit.waysOut(matrix, "power.wire_drop", "thicker");
     }
 
     @Test

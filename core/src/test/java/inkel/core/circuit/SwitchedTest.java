@@ -169,6 +169,6 @@ class SwitchedTest {
                 .part("pump", "pump-transistor", "V+=relay.NO");
         Fix first = RuleKit.firesAt(unfed, "parts.no_supply", "relay").fixes().get(0);
         assertEquals(List.of(new Feed(Builds.NODE, "relay", "COM", Builds.end("five.+"))), first.edits());
-        RuleKit.everyWayOut(unfed, "parts.no_supply");
+        RuleKit.waysOut(unfed, "parts.no_supply", "feed-COM-from-five.+", "add-wall-supply-5v");
     }
 }

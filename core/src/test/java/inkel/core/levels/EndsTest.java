@@ -80,7 +80,15 @@ class EndsTest {
         List<String> ids = finding.fixes().stream().map(Fix::id).toList();
         assertEquals("series", ids.get(0));
         assertEquals("accept", ids.get(ids.size() - 1));
-        RuleKit.everyWayOut(twoFives(), "levels.harms");
+        RuleKit.waysOut(
+                twoFives(),
+                "levels.harms",
+                "series",
+                "run-at-other-supply",
+                "divide",
+                "buffer-new",
+                "exchange-board",
+                "accept");
     }
 
     /** 0.05 V over a milliampere: 50 Ω are enough. */

@@ -132,7 +132,7 @@ class LevelRulesTest {
                 List.of("SCL", "SDA"),
                 ((List<?>) leave.title().values().get("signal"))
                         .stream().sorted().toList());
-        RuleKit.everyWayOut(build, "levels.pullup_harms");
+        RuleKit.waysOut(build, "levels.pullup_harms", "run-and-shift", "accept");
     }
 
     @Test

@@ -115,7 +115,7 @@ class PieceTest {
         }
         Finding finding = RuleKit.firesAt(builds, "levels.opto", "turn.IN1");
         assertEquals(told, finding.sentence().key());
-        RuleKit.everyWayOut(builds, "levels.opto");
+        RuleKit.waysOut(builds, "levels.opto", "opto-turn.IN1");
         assertEquals(
                 2700.0,
                 ((Resistance) finding.fixes().get(0).title().values().get("value")).ohms(),
@@ -144,7 +144,7 @@ class PieceTest {
                 .between(lowPass("arm.SIG", series, 10));
         if (isSlow) {
             RuleKit.firesAt(builds, "levels.in_line_slow", "arm.SIG");
-            RuleKit.everyWayOut(builds, "levels.in_line_slow");
+            RuleKit.waysOut(builds, "levels.in_line_slow", "take-out");
         } else {
             RuleKit.quiet(builds, "levels.in_line_slow");
         }
@@ -189,7 +189,7 @@ class PieceTest {
                 RuleKit.firesAt(builds, "levels.divider_two_way", "air.SDA")
                         .sentence()
                         .key());
-        RuleKit.everyWayOut(builds, "levels.divider_two_way");
+        RuleKit.waysOut(builds, "levels.divider_two_way", "take-out");
     }
 
     @Test

@@ -51,7 +51,7 @@ class WireCareTest {
         assertEquals(
                 "250 kHz",
                 after.nodes().get(0).board().typed(Settings.SPI_CLOCK).orElseThrow());
-        RuleKit.everyWayOut(shifted(), "levels.shifter_slow");
+        RuleKit.waysOut(shifted(), "levels.shifter_slow", "slower");
     }
 
     @Test
@@ -63,7 +63,7 @@ class WireCareTest {
                 .wire("bridge.RX", "board.D5")
                 .between(new Between.ShifterWay(end("bridge.RX"), "shifter", 1, Extras.NONE));
         assertEquals(List.of(), serial.findings("levels.shifter_slow"), "115200 baud: 2.6 µs of 792 ns");
-        RuleKit.everyWayOut(serial.setting("bridge", "baud", "500000"), "levels.shifter_slow");
+        RuleKit.waysOut(serial.setting("bridge", "baud", "500000"), "levels.shifter_slow", "slower");
     }
 
     @Test
@@ -92,7 +92,7 @@ class WireCareTest {
         assertEquals("levels.back_power", finding.sentence().key(), "one part is told by its name alone");
         assertTrue(finding.fixes().stream().anyMatch(fix -> fix.title().key().equals("fix.together")));
         assertEquals(5.25, finding.evidence().get(0).value().si(), 1e-9);
-        RuleKit.everyWayOut(build, "levels.back_power");
+        RuleKit.waysOut(build, "levels.back_power", "series", "together");
         assertEquals(
                 List.of(),
                 Builds.classic()
@@ -161,6 +161,6 @@ class WireCareTest {
         assertEquals(
                 List.of("arm-0", "arm-1", "arm-2", "arm-3"),
                 finding.sentence().values().get("part"));
-        RuleKit.everyWayOut(servos, "levels.back_power");
+        RuleKit.waysOut(servos, "levels.back_power", "series", "together");
     }
 }

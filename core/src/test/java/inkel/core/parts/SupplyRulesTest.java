@@ -184,7 +184,7 @@ class SupplyRulesTest {
         Builds pack = Builds.classic().part("pack", "battery-lithium-two").part("down", "regulator-down", "IN+=pack.+");
         Fix cell = RuleKit.firesAt(pack, "parts.supply_too_low", "down").fixes().get(0);
         assertEquals(List.of(new SetSetting(Builds.NODE, "pack", Settings.CELLS, "3")), cell.edits());
-        RuleKit.everyWayOut(pack, "parts.supply_too_low");
+        RuleKit.waysOut(pack, "parts.supply_too_low", "cells", "add-wall-supply-12v");
         Builds arm = pack.part("arm", "servo-large", "V+=pack.+");
         assertTrue(
                 RuleKit.firesAt(arm, "parts.supply_too_low", "down").fixes().stream()

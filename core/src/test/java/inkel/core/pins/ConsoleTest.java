@@ -89,7 +89,7 @@ class ConsoleTest {
         Finding finding = RuleKit.firesAt(positions(), "uart.console_shared", "place.TX");
         assertEquals("uart.console_shared.login", finding.sentence().key());
         assertEquals("fix.console_off", finding.fixes().get(0).title().key());
-        RuleKit.everyWayOut(positions(), "uart.console_shared");
+        RuleKit.waysOut(positions(), "uart.console_shared", "console-off");
         Builds off = positions().setting("board", "console", "off");
         RuleKit.quiet(off, "uart.console_shared");
         // Then it is a port like any other: a plan takes it and warns of nothing.

@@ -58,7 +58,7 @@ class I2cBusTest {
         Finding strong = finding(bus(3, "4k7"), "i2c.pullup_strong");
         assertEquals(4700.0 / 3, strong.evidence().get(0).value().si(), 1e-6);
         assertEquals(4.85 / 0.003, strong.evidence().get(3).value().si(), 1e-6);
-        RuleKit.everyWayOut(bus(3, "4k7"), "i2c.pullup_strong");
+        RuleKit.waysOut(bus(3, "4k7"), "i2c.pullup_strong", "pull-ups-off");
     }
 
     @Test
@@ -71,7 +71,7 @@ class I2cBusTest {
         Finding finding = finding(weak, "i2c.pullup_weak");
         assertEquals(0.8473 * 10_000 * 36e-12, finding.evidence().get(2).value().si(), 1e-15);
         assertEquals(2, finding.fixes().size(), "slower, or stronger");
-        RuleKit.everyWayOut(weak, "i2c.pullup_weak");
+        RuleKit.waysOut(weak, "i2c.pullup_weak", "clock", "add-pull-ups");
     }
 
     @Test
@@ -82,7 +82,7 @@ class I2cBusTest {
                 .wire("display.SCL", "board.A5")
                 .setting("board", "i2c_clock", "400 kHz");
         assertTrue(finding(build, "i2c.clock_over").sentence().values().containsKey("part"));
-        RuleKit.everyWayOut(build, "i2c.clock_over");
+        RuleKit.waysOut(build, "i2c.clock_over", "clock");
         assertEquals(List.of(), build.setting("board", "i2c_clock", "100 kHz").findings("i2c.clock_over"));
     }
 
@@ -126,13 +126,13 @@ class I2cBusTest {
                 .wire("display.SCL", "board.A5")
                 .between(new Between.Divider(
                         Builds.end("display.SDA"), Resistance.ofOhms(1000), Resistance.ofOhms(2200), Extras.NONE));
-        RuleKit.everyWayOut(build, "levels.divider_two_way");
+        RuleKit.waysOut(build, "levels.divider_two_way", "take-out");
     }
 
     @Test
     void aBusWithoutPullUpsGetsAPair() throws Exception {
         Builds build = bus(1, "10k").setting("adc-1", "pull_ups", "off");
-        RuleKit.everyWayOut(build, "i2c.no_pullup");
+        RuleKit.waysOut(build, "i2c.no_pullup", "add-pull-ups");
         Build after = finding(build, "i2c.no_pullup").fixes().get(0).apply(build.build());
         long resistors = PartsList.of(WireList.of(Circuit.of(after, CATALOG)).get(0)).lines().stream()
                 .filter(line -> line.kind() == PartsList.Kind.RESISTOR)

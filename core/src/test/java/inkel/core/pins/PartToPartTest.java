@@ -99,7 +99,7 @@ class PartToPartTest {
     void aTiedContrastIsANoteWithAKnobAsWayOut() throws Exception {
         Builds tied = displayAndKnob().wire("text.VO", "board.GND");
         RuleKit.firesAt(tied, "pins.bias_tied", "text.VO");
-        RuleKit.everyWayOut(tied, "pins.bias_tied");
+        RuleKit.waysOut(tied, "pins.bias_tied", "move-text.VO-to-knob.OUT", "knob-text.VO");
         List<String> ways = RuleKit.fires(tied, "pins.bias_tied").fixes().stream()
                 .map(Fix::id)
                 .toList();
@@ -114,7 +114,7 @@ class PartToPartTest {
         assertEquals(
                 List.of("knob-text.VO", "set-by-knob"),
                 finding.fixes().stream().map(Fix::id).toList());
-        RuleKit.everyWayOut(read, "pins.bias_tied");
+        RuleKit.waysOut(read, "pins.bias_tied", "knob-text.VO", "set-by-knob");
         Build given = finding.fixes().get(1).apply(read.build());
         Build set = new Planner(given, CATALOG)
                 .plan(NODE)
@@ -141,7 +141,7 @@ class PartToPartTest {
                 .wire("text.VO", "knob.OUT");
         Finding finding = RuleKit.firesAt(high, "levels.harms", "text.VO");
         assertEquals("bias", finding.sentence().key().replaceFirst(".*\\.", ""));
-        RuleKit.everyWayOut(high, "levels.harms");
+        RuleKit.waysOut(high, "levels.harms", "run-at-other-supply");
         RuleKit.quiet(displayAndKnob().wire("text.VO", "knob.OUT"), "levels.harms");
     }
 
@@ -202,7 +202,7 @@ class PartToPartTest {
                 .part("knob", "knob", "VCC=board.5V")
                 .wire("knob.OUT", "meter.A2");
         RuleKit.firesAt(high, "adc.over_range", "knob.OUT");
-        RuleKit.everyWayOut(high, "adc.over_range");
+        RuleKit.waysOut(high, "adc.over_range", "run-at-other-supply", "divide");
         RuleKit.quiet(
                 Builds.on("computer-40pin")
                         .part("meter", "adc-16", "VDD=board.3V3")
@@ -233,7 +233,7 @@ class PartToPartTest {
     void leadsOnTwoBridgesAreFound() throws Exception {
         Builds apart = wheels().wire("left.M+", "driver.AO1").wire("left.M-", "driver.BO1");
         RuleKit.firesAt(apart, "pins.lead_apart", "left.M-");
-        RuleKit.everyWayOut(apart, "pins.lead_apart");
+        RuleKit.waysOut(apart, "pins.lead_apart", "move-left.M--to-driver.AO2", "move-left.M+-to-driver.BO2");
         RuleKit.quiet(wheels().wire("left.M+", "driver.AO1").wire("left.M-", "driver.AO2"), "pins.lead_apart");
         RuleKit.quiet(wheels().wire("left.M+", "driver.AO1"), "pins.lead_apart");
     }

@@ -179,7 +179,7 @@ class LampLoadTest {
                 ((Between.CoilDriver)
                                 after.nodes().get(0).between(end("motor.IN")).orElseThrow())
                         .base());
-        RuleKit.everyWayOut(motor, "power.coil_drive");
+        RuleKit.waysOut(motor, "power.coil_drive", "driver");
     }
 
     /** 1 A at a thirtieth of it would want 33 mA, and the pin may give 20 mA. */
@@ -192,7 +192,7 @@ class LampLoadTest {
         Finding finding = RuleKit.fires(lock, "power.coil_drive");
         assertEquals(
                 List.of("switch-board"), finding.fixes().stream().map(Fix::id).toList());
-        RuleKit.everyWayOut(lock, "power.coil_drive");
+        RuleKit.waysOut(lock, "power.coil_drive", "switch-board");
         Build after = finding.fixes().get(0).apply(lock.build());
         Circuit circuit = Circuit.of(after, Builds.CATALOG);
         assertEquals(
@@ -227,7 +227,7 @@ class LampLoadTest {
                 .orElseThrow()
                 .held());
         assertEquals(List.of(), after.nodes().get(0).between());
-        RuleKit.everyWayOut(lock, "power.coil_drive");
+        RuleKit.waysOut(lock, "power.coil_drive", "switch-board");
         Builds motor = Builds.classic()
                 .part("wall", "wall-supply-6v")
                 .part("motor", "motor-small", "V+=wall.+")

@@ -70,7 +70,7 @@ class PowerFixesTest {
         Finding finding = only(build, "power.dropout");
         assertEquals(4.75, RuleKit.si(finding, "input_lowest"), 1e-9);
         assertEquals(5 + dropout, RuleKit.si(finding, "needs"), 1e-9);
-        RuleKit.everyWayOut(build, "power.dropout");
+        RuleKit.waysOut(build, "power.dropout", "add-wall-supply-9v");
         assertEquals(
                 4.75 - dropout,
                 build.circuit()
@@ -114,7 +114,15 @@ class PowerFixesTest {
         double average = CATALOG.get("led-addressable").average("V+").amperes() * 2;
         Finding finding = only(build, "power.regulator_hot");
         assertEquals(40 + 65 * (7.6 * (average + 0.061) + 12.4 * 0.006), RuleKit.si(finding, "junction"), 1e-6);
-        RuleKit.everyWayOut(build, "power.regulator_hot");
+        RuleKit.waysOut(
+                build,
+                "power.regulator_hot",
+                "add-wall-supply-5v-instead",
+                "add-regulator-down-instead",
+                "add-regulator-linear-5v-pixels",
+                "add-regulator-down-pixels",
+                "add-regulator-linear-5v-pixels-2",
+                "add-regulator-down-pixels-2");
     }
 
     @Test
@@ -163,7 +171,7 @@ class PowerFixesTest {
         double diameter = 0.127e-3 * Math.pow(92, 10.0 / 39);
         double area = Math.PI / 4 * diameter * diameter;
         assertEquals((8 * 1.724e-8 / area + 0.060) * 0.320, RuleKit.si(finding, "drop"), 1e-9);
-        RuleKit.everyWayOut(build, "power.wire_drop");
+        RuleKit.waysOut(build, "power.wire_drop", "thicker", "solder");
     }
 
     private static Builds matrix(String length) {
@@ -179,7 +187,7 @@ class PowerFixesTest {
                 .setting("servo", "gauge", "18");
         Finding finding = only(build, "power.wire_drop");
         assertTrue(finding.sentence().key().endsWith(".contact"));
-        RuleKit.everyWayOut(build, "power.wire_drop");
+        RuleKit.waysOut(build, "power.wire_drop", "solder");
     }
 
     @Test
@@ -192,7 +200,7 @@ class PowerFixesTest {
         assertEquals(0.750, RuleKit.si(finding, "servos_take"), 1e-9);
         assertEquals(0.500, RuleKit.si(finding, "spare"), 1e-9);
         assertEquals(0.250, RuleKit.si(finding, "servo_limit"), 1e-9);
-        RuleKit.everyWayOut(build, "power.servo_from_board");
+        RuleKit.waysOut(build, "power.servo_from_board", "add-wall-supply-5v");
         Builds light = Builds.classic()
                 .part("servo", "servo-micro", "V+=board.5V")
                 .figure("servo", "current/V+/peak", "250 mA");
@@ -247,7 +255,7 @@ class PowerFixesTest {
         Between.Series series =
                 (Between.Series) after.nodes().get(0).between(end("lamp.A")).orElseThrow();
         assertEquals(Resistance.ofOhms(820), series.resistance());
-        RuleKit.everyWayOut(build, "power.pin_current");
+        RuleKit.waysOut(build, "power.pin_current", "resistor-lamp.A");
     }
 
     @Test
@@ -256,7 +264,7 @@ class PowerFixesTest {
         Builds build = lamps(1, 100);
         Finding finding = only(build, "power.pin_current");
         assertEquals(0.0345, RuleKit.si(finding, "current"), 1e-9);
-        RuleKit.everyWayOut(build, "power.pin_current");
+        RuleKit.waysOut(build, "power.pin_current", "resistor-lamp-1.A");
     }
 
     @Test
@@ -266,7 +274,7 @@ class PowerFixesTest {
         Builds build = lamps(11, 180);
         Finding finding = only(build, "power.pin_current");
         assertEquals(11 * 3.45 / 180, RuleKit.si(finding, "sum"), 1e-9);
-        RuleKit.everyWayOut(build, "power.pin_current");
+        RuleKit.waysOut(build, "power.pin_current", "dim");
     }
 
     private static Builds lamps(int count, double ohms) {
@@ -291,7 +299,7 @@ class PowerFixesTest {
         Between.CoilDriver driver = (Between.CoilDriver)
                 after.nodes().get(0).between(end("relay.IN")).orElseThrow();
         assertEquals(Resistance.ofOhms(820), driver.base());
-        RuleKit.everyWayOut(build, "power.coil_drive");
+        RuleKit.waysOut(build, "power.coil_drive", "driver", "switch-board");
         assertEquals(List.of(), Builds.of(Assessment.assess(after, CATALOG), "power.pin_current"));
     }
 
@@ -303,7 +311,7 @@ class PowerFixesTest {
                 List.of("take-off-5V", "take-off-USB"),
                 finding.fixes().stream().map(Fix::id).toList(),
                 "behind a diode neither way in has enough left: 4.9 and 4.75 V, less 0.4 V, for 4.75 and 4.4 V");
-        RuleKit.everyWayOut(build, "power.two_sources");
+        RuleKit.waysOut(build, "power.two_sources", "take-off-5V", "take-off-USB");
         assertEquals(
                 List.of(),
                 Builds.classic()
@@ -334,8 +342,8 @@ class PowerFixesTest {
 
     @Test
     void decouplingAndMains() throws Exception {
-        RuleKit.everyWayOut(Builds.classic().part("radio", "packet-radio", "VCC=board.3V3"), "power.decoupling");
-        RuleKit.everyWayOut(Builds.classic().part("relay", "relay-one", "VCC=board.5V"), "power.mains_care");
+        RuleKit.waysOut(Builds.classic().part("radio", "packet-radio", "VCC=board.3V3"), "power.decoupling", "fitted");
+        RuleKit.waysOut(Builds.classic().part("relay", "relay-one", "VCC=board.5V"), "power.mains_care", "low-voltage");
     }
 
     @Test
@@ -468,7 +476,7 @@ class PowerFixesTest {
                 .groundApart("six")
                 .part("servo", "servo-micro", "V+=six.+")
                 .wire("servo.SIG", "board.D9");
-        RuleKit.everyWayOut(build, "power.no_common_ground");
+        RuleKit.waysOut(build, "power.no_common_ground", "join-ground");
     }
 
     /** A pack of two at 20 A: 6 V − 20 A · 0.03 Ω = 5.4 V, and the controller wants 6 V; another such pack would not do. */

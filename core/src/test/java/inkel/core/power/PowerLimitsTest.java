@@ -103,7 +103,7 @@ class PowerLimitsTest {
                 .part("six", "wall-supply-6v")
                 .part("one", "servo-large", "V+=six.+")
                 .part("two", "servo-standard", "V+=six.+");
-        RuleKit.everyWayOut(two, "power.wire_drop");
+        RuleKit.waysOut(two, "power.wire_drop", "solder");
         List<Finding> found = two.part("strong", "wall-supply-5v-strong")
                 .part("far", "servo-large", "V+=strong.+")
                 .findings("power.wire_drop");
@@ -124,7 +124,7 @@ class PowerLimitsTest {
                 .figure("arm", "supply/V+/min", "4.9 V");
         Finding finding = RuleKit.fires(arm, "power.wire_drop");
         assertEquals("fix.add_supply", finding.fixes().get(0).title().key(), "6 V have it to spare");
-        RuleKit.everyWayOut(arm, "power.wire_drop");
+        RuleKit.waysOut(arm, "power.wire_drop", "add-wall-supply-6v");
     }
 
     /** A sensor's few milliamperes lose microvolts: nobody is told of that, however little there is to spare. */

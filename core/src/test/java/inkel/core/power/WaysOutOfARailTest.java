@@ -140,7 +140,12 @@ class WaysOutOfARailTest {
         List<String> ways = offered(table, "power.source_over", "usb.5V");
         assertEquals("add-wall-supply-5v-servo", ways.get(0), ways.toString());
         assertTrue(ways.stream().noneMatch(way -> way.endsWith("-radio")), "14 mA are nothing beside 0.8 A: " + ways);
-        RuleKit.everyWayOut(table, "power.source_over");
+        RuleKit.waysOut(
+                table,
+                "power.source_over",
+                "add-wall-supply-5v-servo",
+                "add-wall-supply-5v-strong-servo",
+                "add-wall-supply-5v-board");
     }
 
     /** 12 V at 11.6 V or more: 1.2 A at 5.1 V are 5.1 / (0.88 × 11.6) × 1.2 A = 600 mA of it, and 15 mA for a standing servo. */

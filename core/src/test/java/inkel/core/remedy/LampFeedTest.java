@@ -30,14 +30,24 @@ class LampFeedTest {
         assertEquals(List.of("fix.tie"), titles(over));
         Build tied = over.fixes().get(0).apply(classic.build());
         assertEquals("board.3V3", tied.nodes().get(0).wires().get(0).to().toString());
-        RuleKit.everyWayOut(classic, "power.pin_current");
+        RuleKit.waysOut(classic, "power.pin_current", "tie-screen.BLK");
     }
 
     @Test
     void whereNoneDoesARegulatorComesAndNothingInTheWire() throws Exception {
         Builds small = screen("board-native-usb");
-        RuleKit.everyWayOut(small, "power.pin_current");
-        RuleKit.everyWayOut(small, "levels.harms");
+        RuleKit.waysOut(
+                small,
+                "power.pin_current",
+                "light-regulator-linear-3v3",
+                "light-regulator-small-3v3",
+                "light-regulator-down-3v3");
+        RuleKit.waysOut(
+                small,
+                "levels.harms",
+                "light-regulator-linear-3v3",
+                "light-regulator-small-3v3",
+                "light-regulator-down-3v3");
         for (String code : List.of("power.pin_current", "levels.harms")) {
             Finding found = small.findings(code).get(0);
             assertEquals("bench/screen.BLK", found.place().toString());

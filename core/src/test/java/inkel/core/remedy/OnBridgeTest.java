@@ -41,7 +41,7 @@ class OnBridgeTest {
         assertEquals(
                 List.of(new Endpoint("driver", "AO1"), new Endpoint("driver", "AO2")),
                 after.nodes().get(0).wires().stream().map(wire -> wire.to()).toList());
-        RuleKit.everyWayOut(straight, "power.coil_drive");
+        RuleKit.waysOut(straight, "power.coil_drive", "on-bridge", "driver");
     }
 
     @Test
