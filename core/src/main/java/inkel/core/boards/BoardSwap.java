@@ -1,6 +1,7 @@
 package inkel.core.boards;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
@@ -9,6 +10,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Setting;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
+import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -225,9 +227,14 @@ final class BoardSwap {
     }
 
     /**
-     * A wire to another board begins at some plain pin, and one from port to port at a port; the plan finds it a good one.
+     * A wire to another board begins at some plain pin, one from port to port at a port, and a line of a bus at that; the plan
+     * finds it a good one.
      */
     private NodeWire moved(NodeWire link) {
+        Optional<BusLine> line = BoardBuses.line(circuit, link);
+        if (line.isPresent()) {
+            return link.withEnds(toBus(link.from(), line.get()), toBus(link.to(), line.get()));
+        }
         return BoardPorts.isSerial(circuit, link)
                 ? link.withEnds(toPort(link.from(), BoardPorts.TALKS), toPort(link.to(), BoardPorts.LISTENS))
                 : link.withEnds(moved(link.from()), moved(link.to()));
@@ -239,6 +246,13 @@ final class BoardSwap {
                 .min(Comparator.<Pin, Boolean>comparing(pin -> !pin.label().equals(end.pin()))
                         .thenComparing(pin -> pin.can(Ability.Kind.CONSOLE)))
                 .map(port -> Place.of(end.node(), new Endpoint(Part.BOARD, port.label())))
+                .orElseGet(() -> moved(end));
+    }
+
+    private Place toBus(Place end, BusLine line) {
+        return next.busPin(line)
+                .filter(pin -> isOfNode(end))
+                .map(pin -> Place.of(end.node(), new Endpoint(Part.BOARD, pin.label())))
                 .orElseGet(() -> moved(end));
     }
 

@@ -267,6 +267,22 @@ public record PartClass(
         return pins.stream().filter(pin -> pin.use().isSignal());
     }
 
+    /** Where people look first for a line of a board's bus; empty for what is no board, or has no such bus. */
+    public Optional<Pin> busPin(BusLine line) {
+        return offers().filter(pin -> pin.can(line.bus(), line.line()))
+                .filter(pin -> controller
+                        .filter(found -> found.isUsual(line.bus(), line.line(), pin.label()))
+                        .isPresent())
+                .findFirst();
+    }
+
+    /** Data and clock of the I2C bus, as {@link #busPin}. */
+    public List<Pin> busPins() {
+        return Stream.of(BusLine.SDA, BusLine.SCL)
+                .flatMap(line -> busPin(line).stream())
+                .toList();
+    }
+
     /** Pins that offer an ability to other parts, in physical order. */
     public Stream<Pin> offers() {
         return pins.stream().filter(pin -> !pin.can().isEmpty());

@@ -96,11 +96,11 @@ public final class Settings {
             cls -> cls.i2c().isPresent(),
             LINE);
 
-    /** A pair of resistors from the bus pins to the part's supply. */
+    /** A pair of resistors from the bus pins to the part's supply; of a board to the rail of those pins. */
     public static final Setting<Resistance> ADD_PULL_UPS = new Setting<>(
             "add_pull_ups",
             SettingReaders.amount(Unit.OHM, "4.7 kΩ"),
-            cls -> cls.i2c().isPresent(),
+            cls -> cls.i2c().isPresent() || !cls.busPins().isEmpty(),
             LINE);
 
     /** How often the program talks to the part. */

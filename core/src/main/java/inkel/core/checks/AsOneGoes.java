@@ -81,7 +81,7 @@ public final class AsOneGoes {
         Set<Endpoint> left = new HashSet<>(pins.loose());
         left.addAll(pins.floating());
         pins.misplaced().forEach(wire -> left.add(wire.from()));
-        pins.contested().values().forEach(wires -> wires.forEach(wire -> left.add(wire.from())));
+        pins.contested().forEach(pin -> pin.wires().forEach(wire -> left.add(wire.from())));
         return left;
     }
 

@@ -70,6 +70,11 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, Lis
 
     /** The first way of a shifter or buffer that no wire goes through, on its board or to another. */
     public Optional<Integer> spareWay(NodeCircuit node, Placed shifter) {
+        return spareWays(node, shifter).stream().findFirst();
+    }
+
+    /** The ways of a shifter or buffer that no wire goes through, on its board or to another. */
+    public List<Integer> spareWays(NodeCircuit node, Placed shifter) {
         String id = node.node().id();
         Set<Integer> taken = Stream.concat(
                         node.node().between().stream()
@@ -86,7 +91,7 @@ public record Circuit(Build build, Catalog catalog, List<NodeCircuit> nodes, Lis
         return IntStream.rangeClosed(1, Ways.of(shifter.cls()).count())
                 .filter(way -> !taken.contains(way))
                 .boxed()
-                .findFirst();
+                .toList();
     }
 
     public Optional<NodeCircuit> node(String id) {

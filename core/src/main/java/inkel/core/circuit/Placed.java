@@ -127,6 +127,11 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         if (added.isEmpty() && onSelect.isEmpty()) {
             return List.of();
         }
+        if (cls.controller().isPresent()) {
+            return cls.busPins().stream()
+                    .flatMap(pin -> cls.io(pin).flatMap(io -> pull(pin, io.supply(), added)).stream())
+                    .toList();
+        }
         return cls.pins().stream()
                 .flatMap(pin -> switch (pin.use()) {
                     case I2C_SDA, I2C_SCL -> pull(pin, supply, added).stream();

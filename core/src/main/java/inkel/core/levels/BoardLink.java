@@ -1,8 +1,11 @@
 package inkel.core.levels;
 
 import inkel.core.catalog.IoFamily;
+import inkel.core.circuit.BoardBuses;
+import inkel.core.circuit.BoardBuses.Joined;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.PullUp;
 import inkel.core.circuit.Reading;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
@@ -24,6 +27,7 @@ import java.util.stream.Stream;
  *
  * @param says the pin that says, on the node {@code from}; a board's, or a shifter's
  * @param hears the pin that hears, on the node {@code to}
+ * @param isBus whether it is a line of a bus that both boards are on: pulled high, and talked on from either end
  * @param said what {@code says} itself puts out as a high, {@code saidLow} as a low at most
  */
 public record BoardLink(
@@ -32,6 +36,7 @@ public record BoardLink(
         NodeCircuit to,
         Endpoint hears,
         NodeWire link,
+        boolean isBus,
         Range<Voltage> said,
         Voltage saidLow,
         LevelCheck check,
@@ -55,20 +60,69 @@ public record BoardLink(
         }
         Endpoint says = link.from().endpoint();
         Endpoint hears = link.to().endpoint();
+        boolean isBus = BoardBuses.line(circuit, link).isPresent();
+        List<Joined> pulls = isBus ? pulls(circuit, link) : List.of();
         Optional<NodeCircuit> on = link.converter().flatMap(place -> circuit.node(place.node()));
         if (on.isEmpty()) {
-            return hop(from.get(), says, to.get(), hears, link).stream().toList();
+            Stream<BoardLink> there = hop(from.get(), says, to.get(), hears, link, isBus, pulls).stream();
+            return isBus
+                    ? Stream.concat(there, hop(to.get(), hears, from.get(), says, link, true, pulls).stream())
+                            .toList()
+                    : there.toList();
         }
         return ShifterSides.of(circuit, link).stream()
-                .flatMap(sides -> Stream.of(
-                                hop(on.get(), sides.towardsReceiver(), to.get(), hears, link),
-                                hop(from.get(), says, on.get(), sides.towardsDriver(), link))
-                        .flatMap(Optional::stream))
+                .flatMap(sides -> through(from.get(), to.get(), on.get(), sides, link, isBus, pulls))
+                .toList();
+    }
+
+    /** Each of the two sides has pull-ups of its own, and on a bus each end talks. */
+    private static Stream<BoardLink> through(
+            NodeCircuit from,
+            NodeCircuit to,
+            NodeCircuit on,
+            ShifterSides sides,
+            NodeWire link,
+            boolean isBus,
+            List<Joined> pulls) {
+        Endpoint says = link.from().endpoint();
+        Endpoint hears = link.to().endpoint();
+        List<Joined> near = isBus ? side(pulls, from, on, sides.towardsDriver()) : List.of();
+        List<Joined> far = isBus ? side(pulls, to, on, sides.towardsReceiver()) : List.of();
+        Stream<Optional<BoardLink>> there = Stream.of(
+                hop(on, sides.towardsReceiver(), to, hears, link, isBus, far),
+                hop(from, says, on, sides.towardsDriver(), link, isBus, near));
+        Stream<Optional<BoardLink>> back = isBus
+                ? Stream.of(
+                        hop(on, sides.towardsDriver(), from, says, link, true, near),
+                        hop(to, hears, on, sides.towardsReceiver(), link, true, far))
+                : Stream.empty();
+        return Stream.concat(there, back).flatMap(Optional::stream);
+    }
+
+    private static List<Joined> side(List<Joined> pulls, NodeCircuit end, NodeCircuit on, Endpoint way) {
+        return Stream.concat(
+                        pulls.stream().filter(pull -> pull.node() == end),
+                        PullUp.on(on, way)
+                                .flatMap(pull -> PullUp.of(on, pull.placed(), pull.pull()).stream())
+                                .map(pull -> new Joined(on, pull)))
+                .toList();
+    }
+
+    private static List<Joined> pulls(Circuit circuit, NodeWire link) {
+        return Stream.of(link.from(), link.to())
+                .flatMap(end -> BoardBuses.pulls(circuit, end).stream())
+                .distinct()
                 .toList();
     }
 
     private static Optional<BoardLink> hop(
-            NodeCircuit from, Endpoint says, NodeCircuit to, Endpoint hears, NodeWire link) {
+            NodeCircuit from,
+            Endpoint says,
+            NodeCircuit to,
+            Endpoint hears,
+            NodeWire link,
+            boolean isPulled,
+            List<Joined> joined) {
         Optional<IoFamily> talks = from.io(says)
                 .filter(family ->
                         family.signalHigh().isPresent() && family.signalLow().isPresent());
@@ -79,18 +133,27 @@ public record BoardLink(
         if (talks.isEmpty() || listens.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty()) {
             return Optional.empty();
         }
+        List<PullUp> pulls = joined.stream().map(Joined::pull).toList();
         Voltage most = talks.get().highest(saysAt.get().highest());
         Voltage least = talks.get().signalHigh().get().at(saysAt.get().lowest());
-        boolean isSameRail = Hop.isOfListener(link.between()) || from == to && from.isOneRail(says, hears);
-        return new Hop(talks.get(), listens.get(), link.between(), false, isSameRail, reading(to, hears))
-                .outcome(saysAt.get(), hearsAt.get(), List.of())
+        Range<Voltage> said = isPulled
+                ? PullUp.together(pulls).orElse(saysAt.get())
+                : Range.between(Quantity.smaller(least, most), most);
+        boolean isOneRail = isPulled
+                ? joined.stream().allMatch(pull -> pull.isOfRailOf(to, hears))
+                : from == to && from.isOneRail(says, hears);
+        boolean isSameRail = Hop.isOfListener(link.between()) || isOneRail;
+        // Where nothing makes a high, that is a finding of its own.
+        return new Hop(talks.get(), listens.get(), link.between(), isPulled, isSameRail, reading(to, hears))
+                .outcome(saysAt.get(), hearsAt.get(), pulls)
                 .map(outcome -> new BoardLink(
                         from,
                         says,
                         to,
                         hears,
                         link,
-                        Range.between(Quantity.smaller(least, most), most),
+                        isPulled,
+                        said,
                         talks.get().signalLow().get().at(saysAt.get().highest()),
                         outcome.check(),
                         outcome.mildness()));

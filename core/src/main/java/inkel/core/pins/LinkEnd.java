@@ -1,20 +1,25 @@
 package inkel.core.pins;
 
+import inkel.core.catalog.BusLine;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
  * One end of a wire between two boards, seen from the board it is on.
  *
  * @param isSending whether the board talks on it
- * @param isSerial whether it is meant to join two serial ports
+ * @param use what the far end is to this board: an input where this one sends, an output where it listens, a port's pin, or a
+ *     line of a bus that both boards are on
  */
-public record LinkEnd(NodeWire link, boolean isSending, boolean isSerial) {
+public record LinkEnd(NodeWire link, boolean isSending, PinUse use) {
     /** The ends on one node's board, in document order. */
     static List<LinkEnd> of(Circuit circuit, String node) {
         return circuit.links().stream()
@@ -25,10 +30,27 @@ public record LinkEnd(NodeWire link, boolean isSending, boolean isSerial) {
     }
 
     private static Stream<LinkEnd> of(Circuit circuit, NodeWire link) {
+        Optional<BusLine> line = BoardBuses.line(circuit, link);
+        if (line.isPresent()) {
+            PinUse use = line.get() == BusLine.SDA ? PinUse.I2C_SDA : PinUse.I2C_SCL;
+            return Stream.of(new LinkEnd(link, true, use), new LinkEnd(link, false, use));
+        }
         // Joined the wrong way it is meant as one all the same, and crossed when it is shared out.
         boolean isSerial = BoardPorts.isSerial(circuit, link)
                 || BoardPorts.alike(circuit, link).isPresent();
-        return Stream.of(new LinkEnd(link, true, isSerial), new LinkEnd(link, false, isSerial));
+        return Stream.of(
+                new LinkEnd(link, true, isSerial ? PinUse.UART_RX : PinUse.INPUT),
+                new LinkEnd(link, false, isSerial ? PinUse.UART_TX : PinUse.OUTPUT));
+    }
+
+    /** Whether it is meant to join two serial ports. */
+    public boolean isSerial() {
+        return use.isSerial();
+    }
+
+    /** Which line of a bus from board to board it is. */
+    public Optional<BusLine> line() {
+        return use.sharedLine();
     }
 
     public Place here() {

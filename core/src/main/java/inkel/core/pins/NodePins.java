@@ -102,24 +102,45 @@ public final class NodePins {
         return misplaced;
     }
 
+    /**
+     * A pin that more than one taker wants.
+     *
+     * @param wires of parts
+     * @param ends of wires to other boards
+     */
+    public record Contested(Endpoint pin, List<Wire> wires, List<LinkEnd> ends) {}
+
     /** Pins that more than one taker wants, where those do not share a bus line; wires to other boards are takers. */
-    public Map<Endpoint, List<Wire>> contested() {
-        Map<Endpoint, List<Wire>> contested = new LinkedHashMap<>();
-        for (Map.Entry<Endpoint, List<Wire>> net : node.nets().entrySet()) {
-            int takers = takers(net.getValue());
-            for (LinkEnd end : linkEnds) {
-                takers += end.pin().equals(net.getKey()) ? 1 : 0;
-            }
-            if (takers > 1) {
-                contested.put(net.getKey(), net.getValue());
+    public List<Contested> contested() {
+        Set<Endpoint> pins = new LinkedHashSet<>(node.nets().keySet());
+        linkEnds.forEach(end -> pins.add(end.pin()));
+        List<Contested> contested = new ArrayList<>();
+        for (Endpoint pin : pins) {
+            List<Wire> wires = node.nets().getOrDefault(pin, List.of());
+            List<LinkEnd> ends = endsAt(pin);
+            if (takers(pin, wires, ends) > 1) {
+                contested.add(new Contested(pin, wires, ends));
             }
         }
         return contested;
     }
 
-    /** Parts on one bus line count once, and so do inputs; everybody else counts by themselves. */
-    private int takers(List<Wire> wires) {
-        if (wires.size() == 1) {
+    private List<LinkEnd> endsAt(Endpoint pin) {
+        List<LinkEnd> ends = new ArrayList<>();
+        for (LinkEnd end : linkEnds) {
+            if (end.pin().equals(pin)) {
+                ends.add(end);
+            }
+        }
+        return ends;
+    }
+
+    /**
+     * Parts on one bus line count once, and so do inputs; everybody else counts by themselves. What this board sends to several
+     * others counts once too.
+     */
+    private int takers(Endpoint pin, List<Wire> wires, List<LinkEnd> ends) {
+        if (wires.size() + ends.size() == 1) {
             return 1;
         }
         Set<Object> takers = new HashSet<>();
@@ -129,6 +150,9 @@ public final class NodePins {
                     line.isPresent()
                             ? line.get()
                             : maySeveral(wire) ? wire.to() : letsGo(wire) ? List.of(wire.to()) : wire.from());
+        }
+        for (LinkEnd end : ends) {
+            takers.add(end.line().isPresent() ? end.line().get() : end.isSending() ? PinUse.OUTPUT : end.link());
         }
         return takers.size();
     }

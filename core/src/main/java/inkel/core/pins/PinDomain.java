@@ -5,6 +5,7 @@ import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -127,7 +128,11 @@ final class PinDomain {
                 && pin.can(Ability.Kind.DIGITAL)
                 && !owners.get(number).isKeptFree(pin)
                 && !(want.use().listens() && pin.can(Ability.Kind.INPUT_ONLY))
-                && (!pin.can(Ability.Kind.CONSOLE) || !want.use().isSerial() || isPort(want, number));
+                && (!pin.can(Ability.Kind.CONSOLE) || !want.use().isSerial() || isPort(want, number))
+                && want.use()
+                        .sharedLine()
+                        .map(line -> BoardBuses.isUsual(owners.get(number), pin, line))
+                        .orElse(true);
     }
 
     /** Whether a serial line to another board is looked for on the pin. */

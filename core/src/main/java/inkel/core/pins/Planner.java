@@ -88,7 +88,7 @@ public final class Planner {
         Set<Endpoint> moving = new HashSet<>();
         NodePins pins = new NodePins(node(circuit, nodeId), LinkEnd.of(circuit, nodeId));
         pins.misplaced().forEach(wire -> moving.add(wire.from()));
-        pins.contested().values().forEach(wires -> wires.forEach(wire -> moving.add(wire.from())));
+        pins.contested().forEach(pin -> pin.wires().forEach(wire -> moving.add(wire.from())));
         return planHolding(nodeId, wire -> !moving.contains(wire.from()));
     }
 

@@ -84,8 +84,12 @@ public record Reach(Endpoint target, Kind kind, Optional<Fact> why, List<Wire> h
                     Fact.of(isComputer ? "why_not.login" : "why_not.console").with("pin", target.pin());
             return new Reach(target, Kind.NO, Optional.of(console), holders);
         }
-        Optional<LinkEnd> link =
-                pins.linkEnds().stream().filter(end -> end.pin().equals(target)).findFirst();
+        // On a bus from board to board there is room for another.
+        Optional<BusLine> shared = pins.useOf(signal).sharedLine();
+        Optional<LinkEnd> link = pins.linkEnds().stream()
+                .filter(end -> end.pin().equals(target))
+                .filter(end -> shared.isEmpty() || !end.line().equals(shared))
+                .findFirst();
         if (link.isPresent()) {
             Fact taken = Fact.of("why_not.link").with("pin", target.pin());
             return new Reach(target, Kind.TAKEN, Optional.of(taken), holders);

@@ -74,10 +74,7 @@ record Want(
 
     /** The far end stands for the part: it listens where this board sends, and sends where this board listens. */
     private static Want of(NodeCircuit node, LinkEnd end) {
-        PinUse use = end.isSerial()
-                ? end.isSending() ? PinUse.UART_RX : PinUse.UART_TX
-                : end.isSending() ? PinUse.INPUT : PinUse.OUTPUT;
-        Pin far = Pin.plain(end.there().toString(), "", 0, use, "");
+        Pin far = Pin.plain(end.there().toString(), "", 0, end.use(), "");
         Placed board = node.board();
         Wire now = Wire.placed(board.endpoint(far), end.pin());
         return new Want(board, far, Optional.of(now), Optional.empty(), false, Optional.of(end));

@@ -1,6 +1,7 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.Ability;
+import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -41,6 +42,48 @@ public final class JoinNodes {
 
     private static Optional<FreePort> port(Circuit circuit, String nodeId) {
         return FreePort.of(circuit, circuit.node(nodeId).orElseThrow()).findFirst();
+    }
+
+    /**
+     * Data to data and clock to clock where people look for the I2C bus of both boards, with a ground beside them. Empty when one
+     * of the boards has none, something else is there, or the two are joined so.
+     */
+    public static List<Edit> bus(Circuit circuit, String one, String other) {
+        List<Place> mine = busPins(circuit, one);
+        List<Place> theirs = busPins(circuit, other);
+        boolean isJoined = circuit.links().stream()
+                .anyMatch(link -> link.touches(one)
+                        && link.touches(other)
+                        && BoardBuses.line(circuit, link).isPresent());
+        if (isJoined || mine.size() != 2 || theirs.size() != 2) {
+            return List.of();
+        }
+        return List.of(
+                new AddNodeWire(new NodeWire(mine.get(0), theirs.get(0), true, Extras.NONE)),
+                new AddNodeWire(new NodeWire(mine.get(1), theirs.get(1), false, Extras.NONE)));
+    }
+
+    private static List<Place> busPins(Circuit circuit, String nodeId) {
+        NodeCircuit node = circuit.node(nodeId).orElseThrow();
+        Placed board = node.board();
+        return board.cls().busPins().stream()
+                .filter(pin -> !board.isKeptFree(pin))
+                .map(board::endpoint)
+                .filter(pin -> isFree(circuit, node, pin) || isOnBus(circuit, node, pin))
+                .map(node::place)
+                .toList();
+    }
+
+    /** Whether only the bus itself is there. */
+    private static boolean isOnBus(Circuit circuit, NodeCircuit node, Endpoint pin) {
+        Place place = node.place(pin);
+        return node.nets().getOrDefault(pin, List.of()).stream().allMatch(wire -> node.pin(wire.from())
+                        .flatMap(signal -> signal.use().sharedLine())
+                        .filter(line -> line.bus() == Ability.Kind.I2C)
+                        .isPresent())
+                && circuit.links().stream()
+                        .filter(link -> link.from().equals(place) || link.to().equals(place))
+                        .allMatch(link -> BoardBuses.line(circuit, link).isPresent());
     }
 
     private static Optional<Place> freePin(Circuit circuit, String nodeId) {

@@ -121,6 +121,14 @@ final class PartsNotes implements StageNotes {
                                 edit))
                         .ifPresent(actions::add);
                 List<Edit> serial = JoinNodes.serial(assessment.reports().circuit(), here, other.id());
+                List<Edit> bus = JoinNodes.bus(assessment.reports().circuit(), here, other.id());
+                if (!bus.isEmpty()) {
+                    actions.add(new Fix(
+                            "bus-to-" + other.id(),
+                            Fact.of("action.node_bus").with("node", other.name()),
+                            Fact.of("action.node_bus.cost"),
+                            bus));
+                }
                 if (!serial.isEmpty()) {
                     actions.add(new Fix(
                             "serial-to-" + other.id(),

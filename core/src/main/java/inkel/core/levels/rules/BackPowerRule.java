@@ -77,7 +77,9 @@ public final class BackPowerRule implements Rule<LevelReport> {
         Placed talks = link.from().board();
         Placed hears = link.to().board();
         boolean isTogether = isSwitchedWithOthers(talks) || isSwitchedWithOthers(hears);
+        // Over a bus no more flows than its pull-ups let through, which is less than a resistor in the wire would.
         return !isTogether
+                && !link.isBus()
                 && isDirect(link)
                 && !isOneSource(link)
                 && isAboveWhatItBears(link.check().vohMax(), link.to().io(link.hears()));

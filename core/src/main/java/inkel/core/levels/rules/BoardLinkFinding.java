@@ -10,22 +10,44 @@ import inkel.core.levels.BoardLink;
 import inkel.core.levels.LevelReport;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /** The verdicts on wires between boards: the same arithmetic as on a board's own wires. */
 final class BoardLinkFinding {
     private BoardLinkFinding() {}
 
     static List<Finding> all(RuleInfo info, LevelReport levels, Verdict verdict) {
-        return levels.boards().stream()
+        Map<Object, List<BoardLink>> alike = new LinkedHashMap<>();
+        levels.boards().stream()
                 .filter(link -> link.check().verdict() == verdict)
                 .filter(link -> !LinkFinding.isSettled(link))
-                .map(link -> describe(info, levels, link))
+                .forEach(link -> alike.computeIfAbsent(cause(link), cause -> new ArrayList<>())
+                        .add(link));
+        return alike.values().stream()
+                .map(links -> describe(info, levels, links))
                 .toList();
     }
 
-    private static Finding describe(RuleInfo info, LevelReport levels, BoardLink link) {
-        Finding.Builder finding = Finding.of(info, link.link().from())
+    /** The two lines of a bus have the same pull-ups, and so the same to tell of each way. */
+    private static Object cause(BoardLink link) {
+        return link.isBus()
+                ? List.of(
+                        link.from().node().id(),
+                        link.to().node().id(),
+                        link.says().part(),
+                        link.hears().part(),
+                        link.check())
+                : link;
+    }
+
+    private static Finding describe(RuleInfo info, LevelReport levels, List<BoardLink> links) {
+        BoardLink link = links.get(0);
+        Finding.Builder finding = Finding.of(
+                        info,
+                        links.stream().map(one -> one.link().from()).distinct().toList())
                 .with("from", name(link.from(), link.says()))
                 .with("to", name(link.to(), link.hears()));
         LevelNumbers.put(

@@ -53,13 +53,17 @@ final class BoardLinkFixes {
 
     List<Fix> list() {
         List<Fix> fixes = new ArrayList<>();
-        otherPin().ifPresent(fixes::add);
+        if (!link.isBus()) {
+            otherPin().ifPresent(fixes::add);
+        }
         if (link.between().filter(Between::changesLevels).isPresent()) {
             fixes.add(new Fix(
                     "take-out",
                     Fact.of("fix.take_out").with("signal", wire.from().pin()),
                     Fact.of("fix.take_out.cost"),
                     List.of(new ChangeNodeWire(wire, wire.withBetween(Optional.empty())))));
+        } else if (link.isBus()) {
+            new BusShifter(circuit, wire).best().ifPresent(fixes::add);
         } else {
             Optional<Fix> there = there();
             there.ifPresent(fixes::add);

@@ -7,6 +7,7 @@ import inkel.core.finding.Fix;
 import inkel.core.formula.ESeries;
 import inkel.core.formula.SeriesResistor;
 import inkel.core.formula.Verdict;
+import inkel.core.levels.BoardLink;
 import inkel.core.levels.Judged;
 import inkel.core.levels.Link;
 import inkel.core.quantity.Current;
@@ -47,8 +48,13 @@ final class EndsFix {
 
     /** Only for a wire that goes one way and has nothing in it. */
     static Optional<Fix> series(Judged judged) {
-        boolean isTwoWay = judged instanceof Link link
-                && link.node().pin(link.signal().endpoint()).orElseThrow().use().isTwoWay();
+        boolean isTwoWay = judged instanceof BoardLink board && board.isBus()
+                || judged instanceof Link link
+                        && link.node()
+                                .pin(link.signal().endpoint())
+                                .orElseThrow()
+                                .use()
+                                .isTwoWay();
         if (!judged.isOnlyAtTheEnds()
                 || judged.check().verdict() != Verdict.HARMS
                 || isTwoWay

@@ -1,0 +1,92 @@
+package inkel.core.circuit;
+
+import inkel.core.catalog.BusLine;
+import inkel.core.catalog.Pin;
+import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/**
+ * I2C buses that go on from board to board. A wire from data to data beside one from clock to clock is one, where people look
+ * for these lines on both boards; either of them alone may mean anything.
+ */
+public final class BoardBuses {
+    private static final List<BusLine> LINES = List.of(BusLine.SDA, BusLine.SCL);
+
+    private BoardBuses() {}
+
+    /** Which line of such a bus a wire between boards is; empty for any other wire. */
+    public static Optional<BusLine> line(Circuit circuit, NodeWire link) {
+        return LINES.stream()
+                .filter(line -> joins(circuit, link, line))
+                .filter(line -> circuit.links().stream()
+                        .anyMatch(other -> other.isBesides(link) && joins(circuit, other, beside(line))))
+                .findFirst();
+    }
+
+    private static BusLine beside(BusLine line) {
+        return line == BusLine.SDA ? BusLine.SCL : BusLine.SDA;
+    }
+
+    private static boolean joins(Circuit circuit, NodeWire link, BusLine line) {
+        return !link.isLine() && isUsual(circuit, link.from(), line) && isUsual(circuit, link.to(), line);
+    }
+
+    private static boolean isUsual(Circuit circuit, Place at, BusLine line) {
+        return circuit.node(at.node())
+                .filter(node -> at.endpoint().part().equals(node.board().id()))
+                .filter(node -> node.pin(at.endpoint())
+                        .filter(pin -> isUsual(node.board(), pin, line))
+                        .isPresent())
+                .isPresent();
+    }
+
+    /** Whether a line of an I2C bus is looked for at a pin of a board. */
+    public static boolean isUsual(Placed board, Pin pin, BusLine line) {
+        return pin.can(line.bus(), line.line())
+                && board.cls()
+                        .controller()
+                        .filter(found -> found.isUsual(line.bus(), line.line(), pin.label()))
+                        .isPresent();
+    }
+
+    /** A pull-up, and the table that it is on. */
+    public record Joined(NodeCircuit node, PullUp pull) {
+        /** Whether it hangs on the rail that a pin of a table has its levels from: one rail has one voltage at a time. */
+        public boolean isOfRailOf(NodeCircuit other, Endpoint pin) {
+            return node == other
+                    && pull.rail().isPresent()
+                    && other.ioRail(pin).map(Rail::id).equals(pull.rail());
+        }
+    }
+
+    /** All pull-ups that are joined to a board's pin: those of its own table, and of others that plain wires of a bus lead to. */
+    public static List<Joined> pulls(Circuit circuit, Place pin) {
+        List<Joined> pulls = new ArrayList<>();
+        Set<Place> seen = new LinkedHashSet<>(List.of(pin));
+        Deque<Place> open = new ArrayDeque<>(seen);
+        while (!open.isEmpty()) {
+            Place at = open.poll();
+            circuit.node(at.node()).ifPresent(node -> PullUp.on(node, at.endpoint())
+                    .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
+                    .forEach(pull -> pulls.add(new Joined(node, pull))));
+            circuit.links().stream()
+                    .filter(link ->
+                            link.between().isEmpty() && line(circuit, link).isPresent())
+                    .flatMap(link -> link.from().equals(at)
+                            ? Stream.of(link.to())
+                            : link.to().equals(at) ? Stream.of(link.from()) : Stream.empty())
+                    .filter(seen::add)
+                    .forEach(open::add);
+        }
+        return pulls;
+    }
+}

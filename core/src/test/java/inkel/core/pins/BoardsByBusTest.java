@@ -1,0 +1,192 @@
+package inkel.core.pins;
+
+import static inkel.core.kit.Builds.CATALOG;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.boards.BoardTrials;
+import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
+import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Severity;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import inkel.core.kit.TwoBoards;
+import inkel.core.levels.BoardLink;
+import inkel.core.remedy.JoinNodes;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/** An I2C bus from board to board: A4 and A5 of the classic board, D21 and D22 of the wireless one, GP4 and GP5 of the dual core. */
+class BoardsByBusTest {
+    private static final String DUAL = "board-dual-core-3v3";
+    private static final String[] CLASSICS = {"one.A4 > two.A4", "one.A5 > two.A5"};
+    private static final String[] TO_WIRELESS = {"one.A4 > two.D21", "one.A5 > two.D22"};
+    private static final String[] LOW = {"one.GP4 > two.D21", "one.GP5 > two.D22"};
+
+    private static List<Finding> findings(Build build, String code) {
+        return Builds.of(Assessment.assess(build, CATALOG), code);
+    }
+
+    /** A board with a pressure sensor on its bus, which has 10 kΩ to its own supply. */
+    private static Builds sensing(String board, String rail, String sda, String scl) {
+        return Builds.powered(CATALOG.get(board))
+                .part("air", "pressure", "VCC=board." + rail)
+                .wire("air.SDA", "board." + sda)
+                .wire("air.SCL", "board." + scl);
+    }
+
+    private static Build low(String... wires) throws Exception {
+        return TwoBoards.joined(
+                sensing(DUAL, "3V3", "GP4", "GP5"), Builds.powered(CATALOG.get(TwoBoards.WIRELESS)), wires);
+    }
+
+    /** A text display at 5 V with pull-ups to that, on the bus of the classic board. */
+    private static Build mixed(String... wires) throws Exception {
+        Builds classic = Builds.classic()
+                .part("text", "display-4x20-i2c", "VCC=board.5V")
+                .wire("text.SDA", "board.A4")
+                .wire("text.SCL", "board.A5");
+        return TwoBoards.joined(classic, Builds.powered(CATALOG.get(TwoBoards.WIRELESS)), wires);
+    }
+
+    @Test
+    void bothLinesStayOnTheBusBesideWhatIsThere() throws Exception {
+        Build planned = TwoBoards.planned(low(LOW));
+        assertEquals(List.of(LOW), TwoBoards.links(planned));
+        assertEquals(
+                "board.GP4",
+                planned.node("one").orElseThrow().wires().stream()
+                        .filter(wire -> wire.from().equals(new Endpoint("air", "SDA")))
+                        .findFirst()
+                        .orElseThrow()
+                        .to()
+                        .toString());
+        assertEquals(List.of(), findings(planned, "pins.two_drivers"));
+        assertEquals(
+                List.of(CLASSICS),
+                TwoBoards.links(TwoBoards.planned(TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, CLASSICS))));
+    }
+
+    @Test
+    void oneOfTheTwoLinesAloneIsAPlainWire() throws Exception {
+        Build alone = low(LOW[0]);
+        // Then the display and the wire want one pin.
+        assertEquals(1, findings(alone, "pins.two_drivers").size());
+        assertTrue(TwoBoards.links(TwoBoards.planned(alone)).stream().noneMatch(LOW[0]::equals));
+    }
+
+    @Test
+    void pullUpsOnEitherTableDo() throws Exception {
+        Build healthy = low(LOW);
+        for (String code : List.of("i2c.no_pullup", "levels.harms", "levels.not_read", "levels.back_power")) {
+            assertEquals(List.of(), findings(healthy, code), code);
+        }
+        // Pulled to the 3.3 V of the first table: what either hears is that, and both ways are judged.
+        List<BoardLink> hops =
+                BoardLink.of(Circuit.of(healthy, CATALOG), healthy.links().get(0));
+        assertEquals(2, hops.size());
+        double highest = Circuit.of(healthy, CATALOG)
+                .ioVolts(Place.of("one", new Endpoint("board", "GP4")))
+                .orElseThrow()
+                .highest()
+                .volts();
+        hops.forEach(hop -> assertEquals(highest, hop.said().highest().volts(), 1e-9));
+        assertEquals(
+                List.of("GP4", "D21"),
+                hops.stream().map(hop -> hop.says().pin()).toList(),
+                "there and back");
+    }
+
+    @Test
+    void withoutAnyOnlyTheWeakOnesInsideHoldIt() throws Exception {
+        Build bare = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, CLASSICS);
+        Finding finding = findings(bare, "i2c.no_pullup").get(0);
+        assertEquals(1, findings(bare, "i2c.no_pullup").size());
+        assertEquals(Severity.LOOK, finding.severity());
+        RuleKit.waysOut(bare, finding, "add-pull-ups");
+        // The pair goes to the lower of two voltages, which both boards bear.
+        Build unlike = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.WIRELESS, TO_WIRELESS);
+        Build after = findings(unlike, "i2c.no_pullup").get(0).fixes().get(0).apply(unlike);
+        assertEquals(
+                Map.of("add_pull_ups", "4.7 kΩ"),
+                after.node("two").orElseThrow().board().settings());
+        assertEquals(List.of(), findings(after, "levels.harms"));
+    }
+
+    @Test
+    void whatPullsAboveTheOtherBoardIsOneFindingWithAShifterAsItsWayOut() throws Exception {
+        // The port's 5.25 V at most, and 3.6 V of the wireless board.
+        Build harmed = mixed(TO_WIRELESS);
+        Finding finding = findings(harmed, "levels.harms").get(0);
+        assertEquals(1, findings(harmed, "levels.harms").size());
+        assertEquals(2, finding.places().size());
+        assertEquals(Severity.STOP, finding.severity());
+        assertEquals(5.25, RuleKit.si(finding, "highest_output"), 1e-9);
+        RuleKit.waysOut(harmed, finding, "shift-bus-new", "link-off");
+        Build shifted = finding.fixes().get(0).apply(harmed);
+        assertEquals(
+                List.of(),
+                Assessment.assess(shifted, CATALOG).findings().stream()
+                        .filter(left ->
+                                left.severity() == Severity.STOP && left.code().startsWith("levels."))
+                        .toList());
+        assertEquals(List.of(TO_WIRELESS), TwoBoards.links(TwoBoards.planned(shifted)));
+        assertEquals(
+                4,
+                BoardLink.of(Circuit.of(shifted, CATALOG), shifted.links().get(0))
+                        .size());
+    }
+
+    @Test
+    void aShifterOfTheTableIsTakenWhereItHasTwoWaysToSpare() throws Exception {
+        Builds classic = Builds.classic()
+                .part("text", "display-4x20-i2c", "VCC=board.5V")
+                .wire("text.SDA", "board.A4")
+                .wire("text.SCL", "board.A5")
+                .part("between", "shifter-4", "LV=board.3V3", "HV=board.5V");
+        Build harmed = TwoBoards.joined(classic, Builds.powered(CATALOG.get(TwoBoards.WIRELESS)), TO_WIRELESS);
+        RuleKit.waysOut(harmed, findings(harmed, "levels.harms").get(0), "shift-bus-between", "link-off");
+    }
+
+    @Test
+    void twoBoardsThatDriveOnePinAreTold() throws Exception {
+        Build two = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "two.D5 > one.D3", "two.D6 > one.D3");
+        Finding finding = findings(two, "pins.two_drivers").get(0);
+        assertEquals(1, findings(two, "pins.two_drivers").size());
+        RuleKit.everyWayOut(two, finding);
+        Build heard = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D3 > two.D5", "one.D3 > two.D6");
+        assertEquals(List.of(), findings(heard, "pins.two_drivers"), "one that sends may be heard twice");
+    }
+
+    @Test
+    void aBusIsMadeByOnePress() throws Exception {
+        Build apart = low();
+        List<Edit> edits = JoinNodes.bus(Circuit.of(apart, CATALOG), "one", "two");
+        Build joined = Edit.applyAll(apart, edits);
+        assertEquals(List.of(LOW), TwoBoards.links(joined));
+        assertEquals(
+                List.of(true, false),
+                joined.links().stream().map(link -> link.groundJoined()).toList());
+        assertEquals(List.of(), JoinNodes.bus(Circuit.of(joined, CATALOG), "one", "two"), "they are joined");
+        Builds knob = Builds.classic().part("knob", "knob", "VCC=board.5V").wire("knob.OUT", "board.A4");
+        Build taken = TwoBoards.joined(knob, Builds.classic());
+        assertEquals(List.of(), JoinNodes.bus(Circuit.of(taken, CATALOG), "one", "two"), "a knob is on A4");
+    }
+
+    @Test
+    void anotherBoardIsOnTheBusAsWell() throws Exception {
+        Build build = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, CLASSICS);
+        Build after = new BoardTrials(build, CATALOG, "two", () -> false)
+                .of(CATALOG.get(TwoBoards.WIRELESS))
+                .edit()
+                .orElseThrow()
+                .apply(build);
+        assertEquals(List.of(TO_WIRELESS), TwoBoards.links(after));
+    }
+}
