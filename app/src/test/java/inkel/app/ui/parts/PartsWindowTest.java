@@ -354,4 +354,18 @@ class PartsWindowTest extends WindowJourney {
         robot.interact(() -> session.undo());
         until(() -> session.build().orElseThrow().links().size() == before);
     }
+
+    /** A bus goes on to another board by one press, and is taken away by one undo. */
+    @Test
+    void anI2cBusToAnotherBoard(FxRobot robot) throws Exception {
+        opened();
+        int before = session.build().orElseThrow().links().size();
+        robot.interact(() -> session.selectionProperty().set(Place.ofPart("lower-lock", "board")));
+        until(() -> isThere(robot, "#action-bus-to-pump-house"));
+        press(robot, "#action-bus-to-pump-house");
+        until(() -> session.build().orElseThrow().links().size() == before + 2);
+        until(() -> !isThere(robot, "#action-bus-to-pump-house"));
+        robot.interact(() -> session.undo());
+        until(() -> session.build().orElseThrow().links().size() == before);
+    }
 }
