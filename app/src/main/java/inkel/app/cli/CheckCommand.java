@@ -67,7 +67,11 @@ final class CheckCommand implements Callable<Integer> {
         return reports.circuit().nodes().stream()
                 .map(node -> CodeBack.read(
                         node,
-                        CodeConstants.of(node, reports.loops().node(node.node().id()), reports.radios()),
+                        CodeConstants.of(
+                                node,
+                                reports.pins(),
+                                reports.loops().node(node.node().id()),
+                                reports.radios()),
                         program))
                 .max(Comparator.comparing(List::size))
                 .orElse(List.of());

@@ -72,6 +72,7 @@ public final class Exports {
                         .map(language -> StartProgram.of(
                                 assessment.build(),
                                 assessment.circuit(node).orElseThrow(),
+                                assessment.reports().pins(),
                                 Seated.of(assessment, node).list(),
                                 language)));
     }

@@ -1,6 +1,7 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.Ability;
+import inkel.core.catalog.Pin;
 import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -11,6 +12,7 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.Edit;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -90,13 +92,19 @@ public final class JoinNodes {
         return circuit.node(nodeId).flatMap(node -> freePins(circuit, node).findFirst());
     }
 
-    /** Digital pins of a node's board that nobody has, the console's and those the builder keeps free left out. */
+    /**
+     * Digital pins of a node's board that nobody has, the console's and those the builder keeps free left out; those first that
+     * can do least besides, since what others can is missed sooner.
+     */
     public static Stream<Place> freePins(Circuit circuit, NodeCircuit node) {
         Placed board = node.board();
         return board.cls()
                 .offers()
                 .filter(pin -> pin.can(Ability.Kind.DIGITAL) && !pin.can(Ability.Kind.CONSOLE))
                 .filter(pin -> !board.isKeptFree(pin))
+                .sorted(Comparator.comparing(
+                                (Pin pin) -> pin.can(Ability.Kind.STRAP) || pin.can(Ability.Kind.INPUT_ONLY))
+                        .thenComparing(pin -> pin.can().size()))
                 .map(board::endpoint)
                 .filter(pin -> isFree(circuit, node, pin))
                 .map(node::place);

@@ -2,14 +2,19 @@ package inkel.core.pins;
 
 import static inkel.core.kit.Builds.CATALOG;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.boards.BoardTrials;
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.Pin;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
@@ -177,6 +182,17 @@ class BoardsByBusTest {
         Builds knob = Builds.classic().part("knob", "knob", "VCC=board.5V").wire("knob.OUT", "board.A4");
         Build taken = TwoBoards.joined(knob, Builds.classic());
         assertEquals(List.of(), JoinNodes.bus(Circuit.of(taken, CATALOG), "one", "two"), "a knob is on A4");
+    }
+
+    @Test
+    void aPlainWireTakesPinsThatCanDoLeastBesides() throws Exception {
+        // D2 and D3 of the classic board call, D3, D5, D6, D9 to D11 pulse, D10 to D13 are SPI: D4, D7 or D8 do
+        // neither.
+        Circuit two = Circuit.of(TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.WIRELESS), CATALOG);
+        NodeWire plain = ((AddNodeWire) JoinNodes.of(two, "one", "two").orElseThrow()).wire();
+        assertTrue(List.of("D4", "D7", "D8").contains(plain.from().pin()), plain.toString());
+        Pin listens = two.node("two").orElseThrow().pin(plain.to().endpoint()).orElseThrow();
+        assertFalse(listens.can(Ability.Kind.STRAP) || listens.can(Ability.Kind.INPUT_ONLY), plain.toString());
     }
 
     @Test

@@ -35,8 +35,8 @@ public final class ConstantsFile {
             file.append("#pragma once\n");
         }
         file.append("\n").append(line(isCpp, "PLAN", ProgramText.quoted(PlanHash.of(build)), Words.get("code.plan")));
-        for (CodeConstants.Entry entry :
-                CodeConstants.of(node, reports.loops().node(node.node().id()), reports.radios())) {
+        for (CodeConstants.Entry entry : CodeConstants.of(
+                node, reports.pins(), reports.loops().node(node.node().id()), reports.radios())) {
             String value = entry.pin()
                     .map(pin -> called(isCpp, language, pin))
                     .orElse(entry.constant().value());

@@ -11,9 +11,11 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
 import inkel.core.io.document.PlanHash;
+import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import inkel.core.tune.Constant;
+import inkel.core.tune.code.CodeConstants;
 import inkel.core.tune.code.StartPlan;
 import inkel.core.tune.code.StartPlan.Lead;
 import inkel.core.tune.code.StartPlan.Link;
@@ -75,9 +77,18 @@ public final class StartProgram {
                 ProgramText.resource(isCpp ? "start.cpp.txt" : isComputer ? "start.computer.py.txt" : "start.py.txt"));
     }
 
-    /** @param language of the board, which says how a pin is called */
-    public static String of(Build build, NodeCircuit node, WireList list, Language language) {
-        return new StartProgram(build, StartPlan.of(node), list, language).text();
+    /**
+     * @param pins of the whole build; wires to other boards are named, and are the builder's to use
+     * @param language of the board, which says how a pin is called
+     */
+    public static String of(Build build, NodeCircuit node, PinReport pins, WireList list, Language language) {
+        StartProgram program = new StartProgram(build, StartPlan.of(node), list, language);
+        CodeConstants.ofBoards(node, pins).forEach(program::toBoard);
+        return program.text();
+    }
+
+    private void toBoard(CodeConstants.Entry entry) {
+        entry.pin().ifPresent(pin -> constant(entry.constant().name(), pin, Words.say(entry.about())));
     }
 
     /** What a program calls the pin of a signal: as the constants of the same board do. */
@@ -280,14 +291,18 @@ public final class StartProgram {
                 .with("place", lead.pin().header())
                 .with("wires", wires(lead.signal())));
         remarks.add(said);
+        constant(pin, lead.pin(), task.part().part().name() + ", " + said);
+    }
+
+    private void constant(String name, Pin pin, String about) {
         constants
                 .append(isCpp ? "static const int " : "")
-                .append(pin)
+                .append(name)
                 .append(" = ")
-                .append(language.call(lead.pin()))
+                .append(language.call(pin))
                 .append(isCpp ? ";" : "")
                 .append(isCpp ? "  // " : "  # ")
-                .append(ProgramText.calm(task.part().part().name() + ", " + said))
+                .append(ProgramText.calm(about))
                 .append("\n");
     }
 

@@ -138,7 +138,11 @@ final class FoundSheet extends VBox {
         Reports reports = session.assessmentProperty().get().reports();
         return CodeBack.read(
                         node,
-                        CodeConstants.of(node, reports.loops().node(node.node().id()), reports.radios()),
+                        CodeConstants.of(
+                                node,
+                                reports.pins(),
+                                reports.loops().node(node.node().id()),
+                                reports.radios()),
                         text.getText())
                 .stream()
                 .collect(Collectors.toMap(CodeBack.Told::line, Function.identity()));

@@ -54,6 +54,7 @@ class StartProgramTest {
         return StartProgram.of(
                 build,
                 circuit,
+                assessment.reports().pins(),
                 WireList.of(circuit),
                 WakeProgram.language(circuit, name).orElseThrow());
     }

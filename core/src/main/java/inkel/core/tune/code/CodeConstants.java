@@ -3,6 +3,7 @@ package inkel.core.tune.code;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.LogLine;
@@ -10,6 +11,8 @@ import inkel.core.document.Meter;
 import inkel.core.document.Wire;
 import inkel.core.loop.NodeLoop;
 import inkel.core.loop.Staggered;
+import inkel.core.pins.LinkEnd;
+import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
@@ -35,6 +38,7 @@ public final class CodeConstants {
     private final NodeCircuit node;
     private final List<Entry> entries = new ArrayList<>();
     private final Map<String, Integer> names = new HashMap<>();
+    private final Set<String> buses = new HashSet<>();
 
     /**
      * A constant with what it is.
@@ -51,17 +55,30 @@ public final class CodeConstants {
     /**
      * In the order of the parts; every name once.
      *
+     * @param pins of the whole build; where wires from and to other boards are on this one
      * @param loop the round of its program; in which rounds a part comes is told where the builder lets them begin apart
      * @param radios of the whole build; those of this board are told with what they are set to
      */
-    public static List<Entry> of(NodeCircuit node, Optional<NodeLoop> loop, RadioReport radios) {
+    public static List<Entry> of(NodeCircuit node, PinReport pins, Optional<NodeLoop> loop, RadioReport radios) {
         CodeConstants made = new CodeConstants(node);
         made.pins();
+        made.boards(pins);
         made.ratesAndAddresses();
         made.tuned();
         made.radios(radios);
         loop.flatMap(NodeLoop::apart).ifPresent(made::rounds);
         return made.entries;
+    }
+
+    /** Only where wires from and to other boards are. */
+    public static List<Entry> ofBoards(NodeCircuit node, PinReport pins) {
+        CodeConstants made = new CodeConstants(node);
+        made.boards(pins);
+        return made.entries;
+    }
+
+    private void boards(PinReport pins) {
+        pins.node(node.node().id()).ifPresent(here -> here.linkEnds().forEach(end -> toBoard(pins.circuit(), end)));
     }
 
     /** A name that is taken gets a number behind it, as the builder would give it. */
@@ -77,7 +94,6 @@ public final class CodeConstants {
     }
 
     private void pins() {
-        Set<String> buses = new HashSet<>();
         for (Wire wire : node.node().wires()) {
             Optional<Placed> placed = node.part(wire.from().part());
             Optional<Pin> target = node.pin(wire.to());
@@ -109,6 +125,28 @@ public final class CodeConstants {
                     .with("on", node.part(wire.to().part()).orElseThrow().part().name());
             add(new Constant(name, value.get(), Source.COMPUTED), isBoard ? target : Optional.empty(), about);
         }
+    }
+
+    /** Where a wire from or to another board is; a line of a bus is named once, as that of its parts. */
+    private void toBoard(Circuit circuit, LinkEnd end) {
+        Optional<Pin> target = node.pin(end.pin());
+        boolean isShared = end.line().isPresent();
+        if (target.isEmpty() || isShared && !buses.add(end.use() + " " + end.pin())) {
+            return;
+        }
+        String far = circuit.node(end.there().node()).orElseThrow().node().name();
+        String name = isShared
+                ? Constant.identifier(end.use().text(), "PIN")
+                : Constant.identifier(
+                        end.isSending() ? "TO" : "FROM", far, end.there().pin(), "PIN");
+        String kind = isShared ? "code.bus" : end.isSending() ? "code.to_board" : "code.from_board";
+        Fact about = Fact.of(target.get().header() > 0 ? kind + ".header" : kind)
+                .with("node", far)
+                .with("line", end.use().text())
+                .with("signal", end.there().pin())
+                .with("pin", target.get().label())
+                .with("place", target.get().header());
+        add(new Constant(name, called(target.get()), Source.COMPUTED), target, about);
     }
 
     private static String called(Pin pin) {

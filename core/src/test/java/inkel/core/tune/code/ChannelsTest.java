@@ -4,10 +4,13 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Build;
 import inkel.core.kit.Builds;
+import inkel.core.kit.TwoBoards;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 /** By which numbers a program asks parts for their pins. */
@@ -16,7 +19,12 @@ class ChannelsTest {
         Assessment assessment = table.assess();
         NodeCircuit node = assessment.reports().circuit().nodes().get(0);
         Map<String, String> found = new TreeMap<>();
-        CodeConstants.of(node, Optional.empty(), assessment.reports().radios()).stream()
+        CodeConstants.of(
+                        node,
+                        assessment.reports().pins(),
+                        Optional.empty(),
+                        assessment.reports().radios())
+                .stream()
                 .map(CodeConstants.Entry::constant)
                 .filter(constant -> constant.name().contains("CHANNEL"))
                 .forEach(constant -> found.put(constant.name(), constant.value()));
@@ -64,5 +72,47 @@ class ChannelsTest {
                 .wire("arm.SIG", "hears.CH3")
                 .wire("lock.IN", "switch.OUT-");
         assertEquals(Map.of(), channels(table));
+    }
+
+    private static String constants(Build build, String id) {
+        Assessment assessment = Assessment.assess(build, Builds.CATALOG);
+        return CodeConstants.ofBoards(
+                        assessment.circuit(id).orElseThrow(),
+                        assessment.reports().pins())
+                .stream()
+                .map(entry -> entry.constant().name() + "=" + entry.constant().value())
+                .collect(Collectors.joining(" "));
+    }
+
+    /** Who sends and who listens has the pin by the far board's name; a bus is named as that of the parts. */
+    @Test
+    void wiresToOtherBoardsHaveNames() throws Exception {
+        Build plain = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.WIRELESS, "one.D3 > two.D18", "two.D19 > one.D4");
+        assertEquals("TO_TWO_D18_PIN=3 FROM_TWO_D19_PIN=4", constants(plain, "one"));
+        assertEquals("FROM_ONE_D3_PIN=18 TO_ONE_D4_PIN=19", constants(plain, "two"));
+        Build bus = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.WIRELESS, "one.A4 > two.D21", "one.A5 > two.D22");
+        assertEquals("I2C_SDA_PIN=21 I2C_SCL_PIN=22", constants(bus, "two"));
+    }
+
+    /** A bus with a part and another board on it has its pins once. */
+    @Test
+    void aBusIsNamedOnceForAll() throws Exception {
+        Builds air = Builds.powered(Builds.CATALOG.get("board-dual-core-3v3"))
+                .part("air", "pressure", "VCC=board.3V3")
+                .wire("air.SDA", "board.GP4")
+                .wire("air.SCL", "board.GP5");
+        Build both = TwoBoards.joined(
+                air, Builds.powered(Builds.CATALOG.get(TwoBoards.WIRELESS)), "one.GP4 > two.D21", "one.GP5 > two.D22");
+        Assessment assessment = Assessment.assess(both, Builds.CATALOG);
+        assertEquals(
+                2,
+                CodeConstants.of(
+                                assessment.circuit("one").orElseThrow(),
+                                assessment.reports().pins(),
+                                Optional.empty(),
+                                assessment.reports().radios())
+                        .stream()
+                        .filter(entry -> entry.constant().name().startsWith("I2C_"))
+                        .count());
     }
 }

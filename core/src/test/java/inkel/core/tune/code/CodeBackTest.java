@@ -30,7 +30,10 @@ class CodeBackTest {
                         new Stations.Join(Place.ofPart("second", "radio"), radio, "Locks")));
         Reports reports = Assessment.assess(build, Builds.CATALOG).reports();
         NodeCircuit node = reports.circuit().node(Builds.NODE).orElseThrow();
-        return CodeBack.read(node, CodeConstants.of(node, reports.loops().node(Builds.NODE), reports.radios()), code);
+        return CodeBack.read(
+                node,
+                CodeConstants.of(node, reports.pins(), reports.loops().node(Builds.NODE), reports.radios()),
+                code);
     }
 
     private static CodeBack.Told only(String code) throws Exception {
