@@ -68,7 +68,10 @@ public final class BoardBuses {
         }
     }
 
-    /** All pull-ups that are joined to a board's pin: those of its own table, and of others that plain wires of a bus lead to. */
+    /**
+     * All pull-ups that are joined to a board's pin: those of its own table, and of others that a bus leads to without a
+     * shifter.
+     */
     public static List<Joined> pulls(Circuit circuit, Place pin) {
         List<Joined> pulls = new ArrayList<>();
         Set<Place> seen = new LinkedHashSet<>(List.of(pin));
@@ -80,7 +83,7 @@ public final class BoardBuses {
                     .forEach(pull -> pulls.add(new Joined(node, pull))));
             circuit.links().stream()
                     .filter(link ->
-                            link.between().isEmpty() && line(circuit, link).isPresent())
+                            link.converter().isEmpty() && line(circuit, link).isPresent())
                     .flatMap(link -> link.from().equals(at)
                             ? Stream.of(link.to())
                             : link.to().equals(at) ? Stream.of(link.from()) : Stream.empty())

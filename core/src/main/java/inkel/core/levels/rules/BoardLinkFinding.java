@@ -40,7 +40,7 @@ final class BoardLinkFinding {
                         link.says().part(),
                         link.hears().part(),
                         link.check())
-                : link;
+                : List.of(link.link(), link.says(), link.hears());
     }
 
     private static Finding describe(RuleInfo info, LevelReport levels, List<BoardLink> links) {
