@@ -6,13 +6,12 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
+import java.util.function.Predicate;
 
 /**
  * I2C buses that go on from board to board. A wire from data to data beside one from clock to clock is one, where people look
@@ -73,23 +72,30 @@ public final class BoardBuses {
      * shifter.
      */
     public static List<Joined> pulls(Circuit circuit, Place pin) {
-        List<Joined> pulls = new ArrayList<>();
+        return reached(circuit, pin, link -> link.converter().isEmpty()).stream()
+                .flatMap(at -> circuit.node(at.node()).stream().flatMap(node -> PullUp.on(node, at.endpoint())
+                        .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
+                        .map(pull -> new Joined(node, pull))))
+                .toList();
+    }
+
+    /** The pins of boards that one bus leads to from a pin, this one first; what is said on it is heard through shifters too. */
+    public static Set<Place> line(Circuit circuit, Place pin) {
+        return reached(circuit, pin, link -> true);
+    }
+
+    private static Set<Place> reached(Circuit circuit, Place pin, Predicate<NodeWire> leads) {
         Set<Place> seen = new LinkedHashSet<>(List.of(pin));
         Deque<Place> open = new ArrayDeque<>(seen);
         while (!open.isEmpty()) {
             Place at = open.poll();
-            circuit.node(at.node()).ifPresent(node -> PullUp.on(node, at.endpoint())
-                    .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
-                    .forEach(pull -> pulls.add(new Joined(node, pull))));
             circuit.links().stream()
-                    .filter(link ->
-                            link.converter().isEmpty() && line(circuit, link).isPresent())
-                    .flatMap(link -> link.from().equals(at)
-                            ? Stream.of(link.to())
-                            : link.to().equals(at) ? Stream.of(link.from()) : Stream.empty())
+                    .filter(link -> (link.from().equals(at) || link.to().equals(at)) && leads.test(link))
+                    .filter(link -> line(circuit, link).isPresent())
+                    .map(link -> link.from().equals(at) ? link.to() : link.from())
                     .filter(seen::add)
                     .forEach(open::add);
         }
-        return pulls;
+        return seen;
     }
 }

@@ -5,11 +5,14 @@ import inkel.core.catalog.PinUse;
 import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.Circuit;
+import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -18,8 +21,13 @@ import java.util.stream.Stream;
  * @param isSending whether the board talks on it
  * @param use what the far end is to this board: an input where this one sends, an output where it listens, a port's pin, or a
  *     line of a bus that both boards are on
+ * @param answering the addresses that parts of other tables answer to on that bus
  */
-public record LinkEnd(NodeWire link, boolean isSending, PinUse use) {
+public record LinkEnd(NodeWire link, boolean isSending, PinUse use, Set<Integer> answering) {
+    public LinkEnd {
+        answering = Set.copyOf(answering);
+    }
+
     /** The ends on one node's board, in document order. */
     static List<LinkEnd> of(Circuit circuit, String node) {
         return circuit.links().stream()
@@ -33,14 +41,35 @@ public record LinkEnd(NodeWire link, boolean isSending, PinUse use) {
         Optional<BusLine> line = BoardBuses.line(circuit, link);
         if (line.isPresent()) {
             PinUse use = line.get() == BusLine.SDA ? PinUse.I2C_SDA : PinUse.I2C_SCL;
-            return Stream.of(new LinkEnd(link, true, use), new LinkEnd(link, false, use));
+            return Stream.of(
+                    new LinkEnd(link, true, use, answering(circuit, link.from())),
+                    new LinkEnd(link, false, use, answering(circuit, link.to())));
         }
         // Joined the wrong way it is meant as one all the same, and crossed when it is shared out.
         boolean isSerial = BoardPorts.isSerial(circuit, link)
                 || BoardPorts.alike(circuit, link).isPresent();
         return Stream.of(
-                new LinkEnd(link, true, isSerial ? PinUse.UART_RX : PinUse.INPUT),
-                new LinkEnd(link, false, isSerial ? PinUse.UART_TX : PinUse.OUTPUT));
+                new LinkEnd(link, true, isSerial ? PinUse.UART_RX : PinUse.INPUT, Set.of()),
+                new LinkEnd(link, false, isSerial ? PinUse.UART_TX : PinUse.OUTPUT, Set.of()));
+    }
+
+    private static Set<Integer> answering(Circuit circuit, Place here) {
+        return BoardBuses.line(circuit, here).stream()
+                .filter(at -> !at.node().equals(here.node()))
+                .flatMap(at -> members(circuit, at))
+                .flatMap(placed -> NodePins.addresses(placed).stream())
+                .collect(Collectors.toSet());
+    }
+
+    /** The parts on a board's data line. */
+    static Stream<Placed> members(Circuit circuit, Place line) {
+        return circuit.node(line.node()).stream()
+                .flatMap(node -> node.nets().getOrDefault(line.endpoint(), List.of()).stream()
+                        .filter(wire -> node.pin(wire.from())
+                                .filter(pin -> pin.use() == PinUse.I2C_SDA)
+                                .isPresent())
+                        .flatMap(wire -> node.part(wire.from().part()).stream()))
+                .filter(placed -> placed.cls().i2c().isPresent());
     }
 
     /** Whether it is meant to join two serial ports. */

@@ -13,6 +13,9 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.chocosolver.solver.Model;
@@ -209,6 +212,7 @@ final class PinModelBuses {
             addressOf.put(placed.id(), address);
             pins.addCost(pins.price().moved(), model.arithm(address, "!=", now).reify());
         }
+        keepFromFar(parts);
         if (parts.size() > 1) {
             model.allDifferent(parts.stream().map(this::seat).toArray(IntVar[]::new), "AC")
                     .post();
@@ -219,6 +223,22 @@ final class PinModelBuses {
             }
         }
         return true;
+    }
+
+    /** Where the board's bus goes on to other boards, better none of the addresses that are taken there. */
+    private void keepFromFar(List<Placed> parts) {
+        IntVar ofBoards = unit(Ability.Kind.I2C, domain.node().board());
+        Set<Integer> taken = pins.wants().stream()
+                .flatMap(want -> want.link().stream())
+                .flatMap(end -> end.answering().stream())
+                .collect(Collectors.toCollection(TreeSet::new));
+        for (Placed placed : parts) {
+            for (int address : taken) {
+                Constraint isThere = model.arithm(unit(Ability.Kind.I2C, placed), "=", ofBoards);
+                Constraint isTaken = model.arithm(addressOf.get(placed.id()), "=", address);
+                pins.addCost(pins.price().held(), model.and(isThere, isTaken).reify());
+            }
+        }
     }
 
     /** Unit and address together as one number, so that too many parts for the addresses there are show at once. */

@@ -184,6 +184,21 @@ class BoardsByBusTest {
         assertEquals(List.of(), JoinNodes.bus(Circuit.of(taken, CATALOG), "one", "two"), "a knob is on A4");
     }
 
+    /** The pressure sensor answers to 0x76 or, by its strap, to 0x77. */
+    @Test
+    void anAddressIsTakenOnAllTablesOfABus() throws Exception {
+        Builds far = sensing(TwoBoards.WIRELESS, "3V3", "D21", "D22");
+        Build both = TwoBoards.joined(sensing(DUAL, "3V3", "GP4", "GP5"), far, LOW);
+        Finding clash = findings(both, "i2c.address_clash").get(0);
+        assertEquals(1, findings(both, "i2c.address_clash").size());
+        assertEquals("i2c.address_clash.boards", clash.sentence().key());
+        RuleKit.waysOut(both, clash, "strap-air-0x77-on-two", "strap-air-0x77-on-one", "leave-out-air");
+        Build apart = TwoBoards.joined(sensing(DUAL, "3V3", "GP4", "GP5"), far);
+        assertEquals(List.of(), findings(apart, "i2c.address_clash"), "two buses");
+        // Shared out, one of the two gets the other address.
+        assertEquals(List.of(), findings(TwoBoards.planned(both), "i2c.address_clash"));
+    }
+
     @Test
     void aPlainWireTakesPinsThatCanDoLeastBesides() throws Exception {
         // D2 and D3 of the classic board call, D3, D5, D6, D9 to D11 pulse, D10 to D13 are SPI: D4, D7 or D8 do

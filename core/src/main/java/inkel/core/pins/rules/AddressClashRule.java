@@ -1,7 +1,13 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.BusLine;
+import inkel.core.circuit.BoardBuses;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
@@ -10,7 +16,9 @@ import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** Reports two parts of one I2C bus that answer to the same address, second and all-call addresses included. */
@@ -38,7 +46,79 @@ public final class AddressClashRule implements Rule<PinReport> {
                 }
             });
         }
+        findings.addAll(betweenBoards(report));
         return findings;
+    }
+
+    /** On one bus that several boards are on, each pair of parts of two tables once. */
+    private static List<Finding> betweenBoards(PinReport report) {
+        Circuit circuit = report.circuit();
+        List<Finding> findings = new ArrayList<>();
+        Set<Place> done = new HashSet<>();
+        for (NodeWire link : circuit.links()) {
+            boolean isData =
+                    BoardBuses.line(circuit, link).filter(BusLine.SDA::equals).isPresent();
+            if (!isData || !done.add(link.from())) {
+                continue;
+            }
+            List<Place> lines = List.copyOf(BoardBuses.line(circuit, link.from()));
+            done.addAll(lines);
+            for (int i = 0; i < lines.size(); i++) {
+                for (Place other : lines.subList(i + 1, lines.size())) {
+                    findings.addAll(between(report, lines.get(i), other));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private static List<Finding> between(PinReport report, Place line, Place other) {
+        NodePins near = report.node(line.node()).orElseThrow();
+        NodePins far = report.node(other.node()).orElseThrow();
+        List<Finding> findings = new ArrayList<>();
+        for (Placed first : near.hearing(line.endpoint())) {
+            for (Placed second : far.hearing(other.endpoint())) {
+                for (int address : NodePins.commonAddresses(first, second)) {
+                    findings.add(describe(near, far, new Clash(first, second, address)));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private static Finding describe(NodePins near, NodePins far, Clash clash) {
+        Finding.Builder finding = Finding.of(INFO, far.node().place(clash.second()))
+                .variant("boards")
+                .with("part", clash.second().part().name())
+                .with("node", far.node().node().name())
+                .with("other", clash.first().part().name())
+                .with("far", near.node().node().name())
+                .with("address", Engineering.address(clash.address()));
+        if (isMain(clash.second(), clash)) {
+            toFree(far, clash.second()).forEach(finding::fix);
+        }
+        if (isMain(clash.first(), clash)) {
+            toFree(near, clash.first()).forEach(finding::fix);
+        }
+        return finding.fixes(() -> List.of(PinFixes.leaveOut(far, clash.second())))
+                .build();
+    }
+
+    /** Parts of two tables may be called alike. */
+    private static List<Fix> toFree(NodePins pins, Placed placed) {
+        return StrapFixes.toFree(pins, placed).stream()
+                .map(fix -> new Fix(
+                        fix.id() + "-on-" + pins.node().node().id(),
+                        fix.title()
+                                .as("fix.strap_on")
+                                .with("node", pins.node().node().name()),
+                        fix.cost(),
+                        fix.edits()))
+                .toList();
+    }
+
+    private static boolean isMain(Placed placed, Clash clash) {
+        return placed.address().filter(main -> main == clash.address()).isPresent();
     }
 
     private record Clash(Placed first, Placed second, int address) {}
@@ -49,8 +129,7 @@ public final class AddressClashRule implements Rule<PinReport> {
                 .with("other", clash.first().part().name())
                 .with("address", Engineering.address(clash.address()));
         Stream.of(clash.second(), clash.first())
-                .filter(placed ->
-                        placed.address().filter(main -> main == clash.address()).isPresent())
+                .filter(placed -> isMain(placed, clash))
                 .flatMap(placed -> StrapFixes.toFree(pins, placed).stream())
                 .forEach(finding::fix);
         return finding.fixes(() -> List.of(PinFixes.leaveOut(pins, clash.second())))

@@ -29,6 +29,11 @@ final class StrapFixes {
                 .flatMap(line -> pins.hearing(line).stream())
                 .filter(other -> !other.id().equals(placed.id()))
                 .forEach(other -> taken.addAll(NodePins.addresses(other)));
+        // What answers on other tables counts where the part's bus goes on to them.
+        pins.linkEnds().stream()
+                .filter(end ->
+                        pins.lineOf(placed.id()).filter(end.pin()::equals).isPresent())
+                .forEach(end -> taken.addAll(end.answering()));
         return placed.cls().i2c().orElseThrow().choices().stream()
                 .filter(address -> !taken.contains(address) && !I2cAddress.isReserved(address))
                 .filter(address -> StrapWires.isOpen(pins.node(), placed, address))
