@@ -57,6 +57,7 @@ import inkel.core.pins.rules.AddressUnknownRule;
 import inkel.core.pins.rules.BaudErrorRule;
 import inkel.core.pins.rules.BiasTiedRule;
 import inkel.core.pins.rules.BoardTakesRule;
+import inkel.core.pins.rules.BoardsBusCrossedRule;
 import inkel.core.pins.rules.BoardsNotCrossedRule;
 import inkel.core.pins.rules.BoardsOnConsoleRule;
 import inkel.core.pins.rules.BootStrapRule;
@@ -218,6 +219,7 @@ public final class RuleBook {
             new Entry<>(new BaudErrorRule(), PINS),
             new Entry<>(new NotCrossedRule(), PINS),
             new Entry<>(new BoardsNotCrossedRule(), PINS),
+            new Entry<>(new BoardsBusCrossedRule(), PINS),
             new Entry<>(new NotEnoughRule(), PINS),
             new Entry<>(new LeadApartRule(), PINS),
             new Entry<>(new BiasTiedRule(), PINS),

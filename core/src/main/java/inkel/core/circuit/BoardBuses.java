@@ -22,21 +22,39 @@ public final class BoardBuses {
 
     private BoardBuses() {}
 
-    /** Which line of such a bus a wire between boards is; empty for any other wire. */
+    /**
+     * Which line of such a bus a wire between boards is, by the end it begins at; empty for any other wire. Two that change
+     * places on the way are meant as one as well.
+     */
     public static Optional<BusLine> line(Circuit circuit, NodeWire link) {
         return LINES.stream()
-                .filter(line -> joins(circuit, link, line))
-                .filter(line -> circuit.links().stream()
-                        .anyMatch(other -> other.isBesides(link) && joins(circuit, other, beside(line))))
+                .filter(line -> isOf(circuit, link, line, line) || isOf(circuit, link, line, beside(line)))
                 .findFirst();
+    }
+
+    /** Whether data goes to clock, and clock to data beside it. */
+    public static boolean isCrossed(Circuit circuit, NodeWire link) {
+        return LINES.stream()
+                .anyMatch(line -> !isOf(circuit, link, line, line) && isOf(circuit, link, line, beside(line)));
+    }
+
+    /** Whether a wire leads from one line to another, and a second one beside it from each other's. */
+    private static boolean isOf(Circuit circuit, NodeWire link, BusLine from, BusLine to) {
+        return joins(circuit, link, from, to)
+                && circuit.links().stream()
+                        .filter(other -> other.isBesides(link))
+                        .anyMatch(
+                                other -> other.from().node().equals(link.from().node())
+                                        ? joins(circuit, other, beside(from), beside(to))
+                                        : joins(circuit, other, beside(to), beside(from)));
     }
 
     private static BusLine beside(BusLine line) {
         return line == BusLine.SDA ? BusLine.SCL : BusLine.SDA;
     }
 
-    private static boolean joins(Circuit circuit, NodeWire link, BusLine line) {
-        return !link.isLine() && isUsual(circuit, link.from(), line) && isUsual(circuit, link.to(), line);
+    private static boolean joins(Circuit circuit, NodeWire link, BusLine from, BusLine to) {
+        return !link.isLine() && isUsual(circuit, link.from(), from) && isUsual(circuit, link.to(), to);
     }
 
     private static boolean isUsual(Circuit circuit, Place at, BusLine line) {

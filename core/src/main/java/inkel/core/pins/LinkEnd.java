@@ -21,9 +21,10 @@ import java.util.stream.Stream;
  * @param isSending whether the board talks on it
  * @param use what the far end is to this board: an input where this one sends, an output where it listens, a port's pin, or a
  *     line of a bus that both boards are on
+ * @param isCrossed whether the other line of the bus is at the far end of it
  * @param answering the addresses that parts of other tables answer to on that bus
  */
-public record LinkEnd(NodeWire link, boolean isSending, PinUse use, Set<Integer> answering) {
+public record LinkEnd(NodeWire link, boolean isSending, PinUse use, boolean isCrossed, Set<Integer> answering) {
     public LinkEnd {
         answering = Set.copyOf(answering);
     }
@@ -41,16 +42,17 @@ public record LinkEnd(NodeWire link, boolean isSending, PinUse use, Set<Integer>
         Optional<BusLine> line = BoardBuses.line(circuit, link);
         if (line.isPresent()) {
             PinUse use = line.get() == BusLine.SDA ? PinUse.I2C_SDA : PinUse.I2C_SCL;
+            boolean isCrossed = BoardBuses.isCrossed(circuit, link);
             return Stream.of(
-                    new LinkEnd(link, true, use, answering(circuit, link.from())),
-                    new LinkEnd(link, false, use, answering(circuit, link.to())));
+                    new LinkEnd(link, true, use, isCrossed, answering(circuit, link.from())),
+                    new LinkEnd(link, false, use, isCrossed, answering(circuit, link.to())));
         }
         // Joined the wrong way it is meant as one all the same, and crossed when it is shared out.
         boolean isSerial = BoardPorts.isSerial(circuit, link)
                 || BoardPorts.alike(circuit, link).isPresent();
         return Stream.of(
-                new LinkEnd(link, true, isSerial ? PinUse.UART_RX : PinUse.INPUT, Set.of()),
-                new LinkEnd(link, false, isSerial ? PinUse.UART_TX : PinUse.OUTPUT, Set.of()));
+                new LinkEnd(link, true, isSerial ? PinUse.UART_RX : PinUse.INPUT, false, Set.of()),
+                new LinkEnd(link, false, isSerial ? PinUse.UART_TX : PinUse.OUTPUT, false, Set.of()));
     }
 
     private static Set<Integer> answering(Circuit circuit, Place here) {

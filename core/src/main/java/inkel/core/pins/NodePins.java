@@ -128,7 +128,8 @@ public final class NodePins {
     private List<LinkEnd> endsAt(Endpoint pin) {
         List<LinkEnd> ends = new ArrayList<>();
         for (LinkEnd end : linkEnds) {
-            if (end.pin().equals(pin)) {
+            // Lines of a bus that change places are a finding of their own.
+            if (end.pin().equals(pin) && !end.isCrossed()) {
                 ends.add(end);
             }
         }

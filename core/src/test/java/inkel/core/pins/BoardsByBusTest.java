@@ -200,6 +200,27 @@ class BoardsByBusTest {
     }
 
     @Test
+    void dataAndClockThatChangePlacesAreSetStraight() throws Exception {
+        Build crossed = low("one.GP4 > two.D22", "one.GP5 > two.D21");
+        Finding finding = findings(crossed, "i2c.boards_crossed").get(0);
+        assertEquals(1, findings(crossed, "i2c.boards_crossed").size());
+        assertEquals(2, finding.places().size());
+        assertEquals(List.of(), findings(crossed, "pins.two_drivers"), "the sensor is on the bus all the same");
+        RuleKit.waysOut(crossed, finding, "straight");
+        assertEquals(List.of(LOW), TwoBoards.links(finding.fixes().get(0).apply(crossed)));
+        assertEquals(List.of(LOW), TwoBoards.links(TwoBoards.planned(crossed)));
+        // Whichever board each of them begins at.
+        Build back = low("one.GP4 > two.D22", "two.D21 > one.GP5");
+        Finding there = findings(back, "i2c.boards_crossed").get(0);
+        assertEquals(
+                List.of("one.GP4 > two.D21", "two.D22 > one.GP5"),
+                TwoBoards.links(there.fixes().get(0).apply(back)));
+        assertEquals(List.of(), findings(low(LOW), "i2c.boards_crossed"));
+        // One alone says nothing of a bus.
+        assertEquals(List.of(), findings(low("one.GP4 > two.D22"), "i2c.boards_crossed"));
+    }
+
+    @Test
     void aPlainWireTakesPinsThatCanDoLeastBesides() throws Exception {
         // D2 and D3 of the classic board call, D3, D5, D6, D9 to D11 pulse, D10 to D13 are SPI: D4, D7 or D8 do
         // neither.
