@@ -44,6 +44,7 @@ class ImpossibleTest {
             i2c-pullup vdd=5 cb=100p iol=1mA | i2c-pullup vdd=5 cb=100p iol=0 | iol
             i2c-pullup vdd=0.41 cb=100p vol=0.4 | i2c-pullup vdd=0.4 cb=100p vol=0.4 | vdd
             divider r1=1k r2=2k vin=5V | divider r2=2k vin=5V | r1
+            steinhart t1=-273.1 r1=30k t2=25 r2=10k t3=60 r3=3k r=10k | steinhart t1=-273.15 r1=30k t2=25 r2=10k t3=60 r3=3k r=10k | t1
             """)
     void upToTheLimitAndNotPastItByName(String answered, String refused, String key) throws CalcRefused {
         assertTrue(answer(answered).size() > 0);

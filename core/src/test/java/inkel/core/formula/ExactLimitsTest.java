@@ -151,6 +151,8 @@ class ExactLimitsTest {
                 "a:int16[3] b:char[5] c:char d:unsigned int e:unsigned long",
                 fields.stream().map(PacketLayout.Field::text).collect(Collectors.joining(" ")));
         assertEquals(Optional.empty(), PacketLayout.Field.parse("a:int16[0]"));
+        assertEquals(255, PacketLayout.Field.parse("a:byte[255]").orElseThrow().count());
+        assertEquals(Optional.empty(), PacketLayout.Field.parse("a:byte[256]"));
         assertEquals(1, PacketLayout.Field.parse("a:int16[1]").orElseThrow().count());
         assertEquals(
                 List.of(8, 32, 64),

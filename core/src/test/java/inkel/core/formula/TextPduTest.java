@@ -20,6 +20,11 @@ class TextPduTest {
     }
 
     @Test
+    void aNumberOfEvenLengthLeavesNoHalfByte() {
+        assertTrue(TextPdu.of("+9990001112", "a", 0).get(0).hex().startsWith("0001000A91" + "9909001121"));
+    }
+
+    @Test
     void sixteenBitsWhereOneLetterNeedsThem() {
         // ł is U+0142.
         assertTrue(TextPdu.of(NUMBER, "łA", 0).get(0).hex().endsWith("08" + "04" + "01420041"));

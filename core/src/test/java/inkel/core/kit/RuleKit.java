@@ -64,6 +64,15 @@ public final class RuleKit {
         everyWayOut(builds.build(), fires(builds, code));
     }
 
+    /** The first way out whose id begins so. */
+    public static Fix way(Finding finding, String start) {
+        return finding.fixes().stream()
+                .filter(fix -> fix.id().startsWith(start))
+                .findFirst()
+                .orElseThrow(() ->
+                        new AssertionError(finding.fixes().stream().map(Fix::id).toList()));
+    }
+
     /** As {@link #waysOut(Build, Finding, String...)}, of the one finding of a rule. */
     public static void waysOut(Builds builds, String code, String... ids) throws Exception {
         waysOut(builds.build(), fires(builds, code), ids);

@@ -38,14 +38,6 @@ class LevelWaysSaidTest {
         return found.get(0);
     }
 
-    private static Fix way(Finding finding, String start) {
-        return finding.fixes().stream()
-                .filter(fix -> fix.id().startsWith(start))
-                .findFirst()
-                .orElseThrow(() ->
-                        new AssertionError(finding.fixes().stream().map(Fix::id).toList()));
-    }
-
     @Test
     void aWireBetweenBoardsSaysWhoseItIsAndIsDivided() throws Exception {
         Build build = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.WIRELESS, "one.D4 > two.D18");
@@ -60,7 +52,8 @@ class LevelWaysSaidTest {
         assertEquals(5.25, RuleKit.si(finding, "highest_output"), 1e-9);
         assertEquals(3.5, RuleKit.si(finding, "tolerated"), 1e-9);
         RuleKit.waysOut(build, finding, "divide", "buffer-new", "link-off");
-        NodeWire divided = ((ChangeNodeWire) way(finding, "divide").edits().get(0)).changed();
+        NodeWire divided =
+                ((ChangeNodeWire) RuleKit.way(finding, "divide").edits().get(0)).changed();
         Between.Divider divider = (Between.Divider) divided.between().orElseThrow();
         double most = 5.25 * divider.share();
         assertTrue(most <= 3.5 && 4.45 * divider.share() >= 0.75 * 3.4, divider.toString());
@@ -82,7 +75,7 @@ class LevelWaysSaidTest {
                         .filter(id -> !id.startsWith("link"))
                         .findFirst()
                         .orElseThrow());
-        Build bare = way(finding, "take-out").apply(divided);
+        Build bare = RuleKit.way(finding, "take-out").apply(divided);
         assertEquals(Optional.empty(), bare.links().get(0).between());
     }
 
@@ -91,7 +84,7 @@ class LevelWaysSaidTest {
         // Most pins of that board bear 5 V, those of its converter do not.
         Build build = TwoBoards.joined(TwoBoards.CLASSIC, TOLERANT, "one.D4 > two.A1");
         Finding finding = only(build, "levels.harms");
-        Fix moved = way(finding, "link-to-");
+        Fix moved = RuleKit.way(finding, "link-to-");
         String pin = moved.id().substring("link-to-".length());
         assertEquals(
                 "tolerant",
@@ -166,7 +159,8 @@ class LevelWaysSaidTest {
 
     @Test
     void aBoardThatIsPinForPinTheSameIsOfferedWhereThereIsOne() {
-        Exchange exchange = (Exchange) way(buzzer(), "exchange-board").edits().get(0);
+        Exchange exchange =
+                (Exchange) RuleKit.way(buzzer(), "exchange-board").edits().get(0);
         List<String> labels =
                 CATALOG.get("board-classic-5v").pins().stream().map(Pin::label).toList();
         assertEquals(labels, exchange.cls().pins().stream().map(Pin::label).toList());

@@ -27,14 +27,6 @@ import org.junit.jupiter.api.Test;
 
 /** What findings about currents say word for word, and what their ways out put where. */
 class WaysSaidTest {
-    private static Fix way(Finding finding, String start) {
-        return finding.fixes().stream()
-                .filter(fix -> fix.id().startsWith(start))
-                .findFirst()
-                .orElseThrow(() ->
-                        new AssertionError(finding.fixes().stream().map(Fix::id).toList()));
-    }
-
     private static List<String> settings(Fix fix) {
         return fix.edits().stream()
                 .map(SetSetting.class::cast)
@@ -49,7 +41,7 @@ class WaysSaidTest {
                 .part("left", "servo-micro", "V+=board.5V")
                 .part("right", "servo-micro", "V+=board.5V");
         Finding finding = RuleKit.fires(pair, "power.servo_from_board");
-        Build after = way(finding, "feed-V+-from-six").apply(pair.build());
+        Build after = RuleKit.way(finding, "feed-V+-from-six").apply(pair.build());
         for (String servo : List.of("left", "right")) {
             assertEquals(
                     end("six.+"),
@@ -84,8 +76,8 @@ class WaysSaidTest {
                 Builds.classic().part("matrix", "matrix-driver", "VCC=board.5V").setting("matrix", "length", "4 m");
         Finding finding = RuleKit.fires(matrix, "power.wire_drop");
         RuleKit.waysOut(matrix, "power.wire_drop", "thicker", "solder");
-        Fix plugged = way(finding, "thicker");
-        Fix soldered = way(finding, "solder");
+        Fix plugged = RuleKit.way(finding, "thicker");
+        Fix soldered = RuleKit.way(finding, "solder");
         assertEquals(List.of("gauge=24"), settings(plugged));
         assertEquals(List.of("gauge=24", "contact=solder"), settings(soldered));
         assertEquals("fix.solder_thicker", soldered.title().key());

@@ -14,11 +14,7 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 
 /** Reports an I2C bus from board to board whose data and clock change places on the way; one finding for two boards. */
 public final class BoardsBusCrossedRule implements Rule<PinReport> {
@@ -32,28 +28,20 @@ public final class BoardsBusCrossedRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         Circuit circuit = report.circuit();
-        Map<Set<String>, List<NodeWire>> pairs = new LinkedHashMap<>();
-        circuit.links().stream()
-                .filter(link -> BoardBuses.isCrossed(circuit, link))
-                .forEach(link -> pairs.computeIfAbsent(
-                                Set.of(link.from().node(), link.to().node()), pair -> new ArrayList<>())
-                        .add(link));
-        return pairs.values().stream().map(links -> describe(circuit, links)).toList();
+        return BoardPairs.of(circuit, link -> BoardBuses.isCrossed(circuit, link)).stream()
+                .map(links -> describe(circuit, links))
+                .toList();
     }
 
     private static Finding describe(Circuit circuit, List<NodeWire> links) {
         NodeWire first = links.get(0);
         return Finding.of(INFO, links.stream().map(NodeWire::from).toList())
                 .with("pin", first.from().pin())
-                .with("node", name(circuit, first.from()))
+                .with("node", BoardPairs.name(circuit, first.from()))
                 .with("other_pin", first.to().pin())
-                .with("other", name(circuit, first.to()))
+                .with("other", BoardPairs.name(circuit, first.to()))
                 .fixes(() -> links.size() == 2 ? List.of(straight(links.get(0), links.get(1))) : List.of())
                 .build();
-    }
-
-    private static String name(Circuit circuit, Place at) {
-        return circuit.node(at.node()).orElseThrow().node().name();
     }
 
     /** Both wires change places at the board that the first one leads to. */

@@ -17,11 +17,8 @@ import inkel.core.finding.Stage;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /** Reports wires between two boards that join talker to talker and listener to listener; one finding for two boards. */
 public final class BoardsNotCrossedRule implements Rule<PinReport> {
@@ -35,13 +32,9 @@ public final class BoardsNotCrossedRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         Circuit circuit = report.circuit();
-        Map<Set<String>, List<NodeWire>> pairs = new LinkedHashMap<>();
-        circuit.links().stream()
-                .filter(link -> BoardPorts.alike(circuit, link).isPresent())
-                .forEach(link -> pairs.computeIfAbsent(
-                                Set.of(link.from().node(), link.to().node()), pair -> new ArrayList<>())
-                        .add(link));
-        return pairs.values().stream().map(links -> describe(circuit, links)).toList();
+        return BoardPairs.of(circuit, link -> BoardPorts.alike(circuit, link).isPresent()).stream()
+                .map(links -> describe(circuit, links))
+                .toList();
     }
 
     private static Finding describe(Circuit circuit, List<NodeWire> links) {
@@ -49,19 +42,15 @@ public final class BoardsNotCrossedRule implements Rule<PinReport> {
         return Finding.of(INFO, links.stream().map(NodeWire::from).toList())
                 .variant(areTalking(circuit, first) ? "talk" : "listen")
                 .with("pin", first.from().pin())
-                .with("node", name(circuit, first.from()))
+                .with("node", BoardPairs.name(circuit, first.from()))
                 .with("other_pin", first.to().pin())
-                .with("other", name(circuit, first.to()))
+                .with("other", BoardPairs.name(circuit, first.to()))
                 .fix(() -> cross(circuit, links))
                 .build();
     }
 
     private static boolean areTalking(Circuit circuit, NodeWire link) {
         return BoardPorts.alike(circuit, link).filter(BoardPorts.TALKS::equals).isPresent();
-    }
-
-    private static String name(Circuit circuit, Place at) {
-        return circuit.node(at.node()).orElseThrow().node().name();
     }
 
     /** The end of each that is of the wrong kind goes to the other pin of its port. */

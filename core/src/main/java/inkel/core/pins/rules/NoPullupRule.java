@@ -78,8 +78,8 @@ public final class NoPullupRule implements Rule<PinReport> {
         return Finding.of(INFO, link.from())
                 .variant("boards")
                 .onlyToLookAt()
-                .with("node", name(circuit, link.from()))
-                .with("other", name(circuit, link.to()))
+                .with("node", BoardPairs.name(circuit, link.from()))
+                .with("other", BoardPairs.name(circuit, link.to()))
                 .fixes(() -> Stream.of(link.from(), link.to())
                         .sorted(Comparator.comparing(
                                 end -> circuit.ioVolts(end).map(Range::expected).orElse(Voltage.ZERO)))
@@ -106,10 +106,6 @@ public final class NoPullupRule implements Rule<PinReport> {
                         ? List.of(addedPair(pins.node(), placed))
                         : List.of(addedPair(pins.node(), placed), readyModule(pins, placed)))
                 .build();
-    }
-
-    private static String name(Circuit circuit, Place end) {
-        return circuit.node(end.node()).orElseThrow().node().name();
     }
 
     /** The usual pair, from the bus to the part's own supply. */
