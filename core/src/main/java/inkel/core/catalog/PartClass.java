@@ -269,11 +269,15 @@ public record PartClass(
 
     /** Where people look first for a line of a board's bus; empty for what is no board, or has no such bus. */
     public Optional<Pin> busPin(BusLine line) {
-        return offers().filter(pin -> pin.can(line.bus(), line.line()))
-                .filter(pin -> controller
+        return offers().filter(pin -> isUsual(pin, line)).findFirst();
+    }
+
+    /** Whether people look for a line of a board's bus at a pin. */
+    public boolean isUsual(Pin pin, BusLine line) {
+        return pin.can(line.bus(), line.line())
+                && controller
                         .filter(found -> found.isUsual(line.bus(), line.line(), pin.label()))
-                        .isPresent())
-                .findFirst();
+                        .isPresent();
     }
 
     /** Data and clock of the I2C bus, as {@link #busPin}. */

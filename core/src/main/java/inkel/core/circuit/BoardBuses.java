@@ -1,7 +1,6 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.BusLine;
-import inkel.core.catalog.Pin;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
@@ -61,18 +60,9 @@ public final class BoardBuses {
         return circuit.node(at.node())
                 .filter(node -> at.endpoint().part().equals(node.board().id()))
                 .filter(node -> node.pin(at.endpoint())
-                        .filter(pin -> isUsual(node.board(), pin, line))
+                        .filter(pin -> node.board().cls().isUsual(pin, line))
                         .isPresent())
                 .isPresent();
-    }
-
-    /** Whether a line of an I2C bus is looked for at a pin of a board. */
-    public static boolean isUsual(Placed board, Pin pin, BusLine line) {
-        return pin.can(line.bus(), line.line())
-                && board.cls()
-                        .controller()
-                        .filter(found -> found.isUsual(line.bus(), line.line(), pin.label()))
-                        .isPresent();
     }
 
     /** A pull-up, and the table that it is on. */
@@ -98,7 +88,7 @@ public final class BoardBuses {
     }
 
     /** The pins of boards that one bus leads to from a pin, this one first; what is said on it is heard through shifters too. */
-    public static Set<Place> line(Circuit circuit, Place pin) {
+    public static Set<Place> pinsOn(Circuit circuit, Place pin) {
         return reached(circuit, pin, link -> true);
     }
 

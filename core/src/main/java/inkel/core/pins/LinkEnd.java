@@ -56,7 +56,7 @@ public record LinkEnd(NodeWire link, boolean isSending, PinUse use, boolean isCr
     }
 
     private static Set<Integer> answering(Circuit circuit, Place here) {
-        return BoardBuses.line(circuit, here).stream()
+        return BoardBuses.pinsOn(circuit, here).stream()
                 .filter(at -> !at.node().equals(here.node()))
                 .flatMap(at -> members(circuit, at))
                 .flatMap(placed -> NodePins.addresses(placed).stream())

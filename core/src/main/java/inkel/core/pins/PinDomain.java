@@ -5,7 +5,6 @@ import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
-import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -131,7 +130,7 @@ final class PinDomain {
                 && (!pin.can(Ability.Kind.CONSOLE) || !want.use().isSerial() || isPort(want, number))
                 && want.use()
                         .sharedLine()
-                        .map(line -> BoardBuses.isUsual(owners.get(number), pin, line))
+                        .map(line -> owners.get(number).cls().isUsual(pin, line))
                         .orElse(true);
     }
 

@@ -142,6 +142,7 @@ class BoardsByBusTest {
                                 left.severity() == Severity.STOP && left.code().startsWith("levels."))
                         .toList());
         assertEquals(List.of(TO_WIRELESS), TwoBoards.links(TwoBoards.planned(shifted)));
+        assertEquals(List.of(), finding.fixes().get(1).apply(harmed).links(), "half a bus is none");
         assertEquals(
                 4,
                 BoardLink.of(Circuit.of(shifted, CATALOG), shifted.links().get(0))

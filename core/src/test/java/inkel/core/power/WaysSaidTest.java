@@ -218,15 +218,7 @@ class WaysSaidTest {
     }
 
     @Test
-    void theWayOutOfADroopAndOfADropout() throws Exception {
-        Builds modem = Builds.classic()
-                .part("four", "wall-supply-4v")
-                .figure("four", "rail/+/rating", "1.5 A")
-                .figure("four", "rail/+/volts", "3.9 V")
-                .part("modem", "text-modem", "VCC=four.+")
-                .setting("modem", "contact", "solder")
-                .setting("modem", "gauge", "16");
-        RuleKit.waysOut(modem, "power.burst_droop", "capacitor-modem", "add-wall-supply-4v");
+    void aSupplyOfTheTableIsTheWayOutOfADropout() throws Exception {
         Builds dropout =
                 Builds.classic().part("nine", "wall-supply-9v").part("reg", "regulator-linear-5v", "IN=board.5V");
         RuleKit.waysOut(dropout, "power.dropout", "feed-IN-from-nine.+");

@@ -60,7 +60,7 @@ final class BoardLinkFinding {
                 link.listens());
         finding.fix(() -> EndsFix.series(link)).fixes(() -> new BoardLinkFixes(levels.circuit(), link).list());
         if (link.verdict() == Verdict.THIN) {
-            finding.fix(LeaveFix.of(link));
+            finding.fix(LeaveFix.of(links));
         }
         return finding.build();
     }

@@ -3,6 +3,7 @@ package inkel.core.levels.rules;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Supply;
 import inkel.core.catalog.Ways;
+import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -72,12 +73,25 @@ final class BoardLinkFixes {
                 buffer().ifPresent(fixes::add);
             }
         }
-        fixes.add(new Fix(
-                "link-off",
-                Fact.of("fix.link_off").with("node", listens.node().name()),
-                Fact.of("fix.link_off.cost"),
-                List.of(new RemoveNodeWire(wire))));
+        fixes.add(off());
         return fixes;
+    }
+
+    /** Half a bus would be a plain wire, and harm as one. */
+    private Fix off() {
+        List<Edit> edits = circuit.links().stream()
+                .filter(other -> link.isBus()
+                        ? other.isBesides(wire)
+                                && BoardBuses.line(circuit, other).isPresent()
+                        : other.equals(wire))
+                .<Edit>map(RemoveNodeWire::new)
+                .toList();
+        return new Fix(
+                "link-off",
+                Fact.of(link.isBus() ? "fix.bus_off" : "fix.link_off")
+                        .with("node", listens.node().name()),
+                Fact.of("fix.link_off.cost"),
+                edits);
     }
 
     private static boolean isFine(Circuit circuit, NodeWire changed) {

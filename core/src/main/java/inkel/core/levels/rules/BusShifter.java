@@ -1,7 +1,6 @@
 package inkel.core.levels.rules;
 
 import inkel.core.catalog.PartClass;
-import inkel.core.catalog.Supply;
 import inkel.core.catalog.Ways;
 import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.Circuit;
@@ -23,11 +22,9 @@ import inkel.core.levels.BoardLink;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
-import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -121,30 +118,22 @@ final class BusShifter {
                 .map(Range::expected)
                 .sorted()
                 .toList();
-        List<Supply> sides = cls.supplies().stream()
-                .sorted(Comparator.comparing(supply -> supply.range().range().expected()))
-                .toList();
-        if (sides.size() != 2 || volts.size() != 2) {
-            return Optional.empty();
-        }
-        Map<String, Endpoint> feeds = new LinkedHashMap<>();
-        for (int side = 0; side < sides.size(); side++) {
-            Supply supply = sides.get(side);
-            Voltage wanted = volts.get(side);
-            railsFirstOfTheBoard(node)
-                    .filter(rail -> rail.volts()
-                            .filter(at -> at.expected().equals(wanted) && FeedFixes.fits(at, supply))
-                            .isPresent())
-                    .findFirst()
-                    .ifPresent(rail -> feeds.put(supply.pin(), rail.id()));
-        }
-        return feeds.size() == sides.size() ? Optional.of(feeds) : Optional.empty();
+        return volts.size() != 2
+                ? Optional.empty()
+                : railsAt(node, volts.get(0))
+                        .flatMap(low ->
+                                railsAt(node, volts.get(1)).flatMap(high -> ShifterFeeds.of(cls, low, high).stream()))
+                        .findFirst();
     }
 
-    private static Stream<Rail> railsFirstOfTheBoard(NodeCircuit node) {
+    /** Those of the board first. */
+    private static Stream<Rail> railsAt(NodeCircuit node, Voltage volts) {
         Comparator<Rail> first = Comparator.comparing(
                 rail -> !rail.id().part().equals(node.board().id()));
-        return node.rails().stream().sorted(first);
+        return node.rails().stream()
+                .filter(rail ->
+                        rail.volts().filter(at -> at.expected().equals(volts)).isPresent())
+                .sorted(first);
     }
 
     private boolean isFineAfter(Fix fix) {

@@ -15,20 +15,13 @@ final class LeaveFix {
     private LeaveFix() {}
 
     static Fix of(Judged judged) {
-        String pin = judged instanceof Link link
-                ? link.signal().pin()
-                : ((BoardLink) judged).link().from().pin();
-        return new Fix(
-                "accept",
-                Fact.of("fix.accept").with("signal", pin),
-                Fact.of("fix.accept.cost"),
-                List.of(leave(judged)));
+        return of(List.of(judged));
     }
 
     /** All wires that one cause is felt on. */
-    static Fix of(List<Link> links) {
+    static Fix of(List<? extends Judged> links) {
         List<String> signals =
-                links.stream().map(link -> link.signal().pin()).distinct().toList();
+                links.stream().map(link -> InWire.signal(link).pin()).distinct().toList();
         return new Fix(
                 "accept",
                 signals.size() == 1

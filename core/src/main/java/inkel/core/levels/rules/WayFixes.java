@@ -3,7 +3,6 @@ package inkel.core.levels.rules;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.PinUse;
-import inkel.core.catalog.Supply;
 import inkel.core.catalog.Ways;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Drive;
@@ -34,11 +33,9 @@ import inkel.core.remedy.Ties;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /** Sends a wire through a shifter or a buffer: one that is on the table with a way to spare, or a new one. */
@@ -266,21 +263,6 @@ final class WayFixes {
     }
 
     private Optional<Part> fed(PartClass cls, List<Rail> ends) {
-        Map<Double, Supply> byReach = new TreeMap<>();
-        cls.supplies()
-                .forEach(supply -> byReach.put(
-                        supply.range().range().highest().volts()
-                                + supply.range().range().lowest().volts(),
-                        supply));
-        List<Supply> sides = List.copyOf(byReach.values());
-        if (sides.size() != 2
-                || !FeedFixes.fits(ends.get(0).volts().orElseThrow(), sides.get(0))
-                || !FeedFixes.fits(ends.get(1).volts().orElseThrow(), sides.get(1))) {
-            return Optional.empty();
-        }
-        Map<String, Endpoint> feeds = new LinkedHashMap<>();
-        feeds.put(sides.get(0).pin(), ends.get(0).id());
-        feeds.put(sides.get(1).pin(), ends.get(1).id());
-        return Optional.of(part("shifter", cls, feeds));
+        return ShifterFeeds.of(cls, ends.get(0), ends.get(1)).map(feeds -> part("shifter", cls, feeds));
     }
 }

@@ -61,7 +61,7 @@ public final class AddressClashRule implements Rule<PinReport> {
             if (!isData || !done.add(link.from())) {
                 continue;
             }
-            List<Place> lines = List.copyOf(BoardBuses.line(circuit, link.from()));
+            List<Place> lines = List.copyOf(BoardBuses.pinsOn(circuit, link.from()));
             done.addAll(lines);
             for (int i = 0; i < lines.size(); i++) {
                 for (Place other : lines.subList(i + 1, lines.size())) {
