@@ -5,6 +5,7 @@ import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Unit;
@@ -30,9 +31,12 @@ public final class CheckWords {
     }
 
     public String group(Group group) {
-        return group.phase() == Phase.PART
-                ? node.part(group.part()).map(placed -> placed.part().name()).orElse(group.part())
-                : Words.get("wake.phase." + key(group.phase()));
+        return switch (group.phase()) {
+            case PART ->
+                node.part(group.part()).map(placed -> placed.part().name()).orElse(group.part());
+            case JOINED -> Words.get("wake.phase.joined", "board", group.part());
+            default -> Words.get("wake.phase." + key(group.phase()));
+        };
     }
 
     /** In which state the table is for a group. */
@@ -50,6 +54,9 @@ public final class CheckWords {
                     Fact.of(check.kind() == Check.Kind.OHMS ? "wake.check.ohms_between" : "wake.check.volts_between")
                             .with("red", ends.name(check.red().orElseThrow()))
                             .with("black", check.black().map(ends::name).orElse("")));
+        }
+        if (check.group().phase() == Phase.JOINED) {
+            return joined(check);
         }
         return switch (check.kind()) {
             case LOOK -> seen(check);
@@ -78,6 +85,27 @@ public final class CheckWords {
             case AMPERES -> Words.get("wake.check.takes", "pin", check.at().pin());
             default -> answered(check);
         };
+    }
+
+    /** What needs another board besides. */
+    private String joined(Check check) {
+        return switch (check.kind()) {
+            case OHMS -> Words.get("wake.check.ground_joins");
+            case LEVEL ->
+                Words.say(Fact.of("wake.check.arrives")
+                        .with("pin", check.at().pin())
+                        .with("board", check.group().part())
+                        .with("far", far(check)));
+            default -> Words.get("wake.check.rests", "pin", check.at().pin());
+        };
+    }
+
+    /** The pin that the other board drives. */
+    private static String far(Check check) {
+        return check.asked().scene().driven().keySet().stream()
+                .map(Place::pin)
+                .findFirst()
+                .orElse("");
     }
 
     private String answered(Check check) {
@@ -112,6 +140,12 @@ public final class CheckWords {
     public String title(Check check) {
         if (check.group().phase() == Phase.BESIDES) {
             return capital(line(check));
+        }
+        if (check.group().phase() == Phase.JOINED) {
+            return check.kind() == Check.Kind.OHMS
+                    ? Words.get(
+                            "wake.title.ground_joins", "board", check.group().part())
+                    : capital(line(check));
         }
         return switch (check.kind()) {
             case OHMS ->
@@ -177,6 +211,9 @@ public final class CheckWords {
         Optional<String> calm = calm(check);
         if (calm.isPresent()) {
             return Words.get("wake.how.volts_calm", "calm", calm.get());
+        }
+        if (check.group().phase() == Phase.JOINED && check.kind() == Check.Kind.LEVEL) {
+            return Words.get("wake.how.arrives", "board", check.group().part());
         }
         boolean isIn = check.kind() == Check.Kind.VOLTS && !check.mode().isEmpty();
         return isIn

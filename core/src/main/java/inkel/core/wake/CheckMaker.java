@@ -49,7 +49,7 @@ final class CheckMaker {
     private static final double LEAST_LIMIT = 0.05;
 
     /** Less than that would not be told from a wire that hangs in the air, in volts. */
-    private static final double LEAST_HIGH = 0.5;
+    static final double LEAST_HIGH = 0.5;
 
     private final Benches benches;
     private final WireList list;
@@ -89,6 +89,9 @@ final class CheckMaker {
         board();
         order.parts().forEach(this::part);
         together();
+        checks.addAll(new JoinedChecks(
+                        benches, node, steps, meter, voltsOf(node.board().id()))
+                .all());
         checks.addAll(looks.proving(suppliesOf(node.board()), place -> benches.circuit().build().air().stream()
                 .anyMatch(group -> group.station(place).isPresent())));
         return checks;

@@ -8,15 +8,20 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** The checks of one node, in order. */
-public record NodeWake(NodeCircuit node, List<Check> checks) {
+/**
+ * The checks of one node, in order.
+ *
+ * @param talking the pins by which its board puts something out to other boards
+ */
+public record NodeWake(NodeCircuit node, List<Check> checks, List<Endpoint> talking) {
     public NodeWake {
         checks = List.copyOf(checks);
+        talking = List.copyOf(talking);
     }
 
     /** The same with looks in between, at its end. */
     public NodeWake with(List<Check> more) {
-        return new NodeWake(node, Stream.concat(checks.stream(), more.stream()).toList());
+        return new NodeWake(node, Stream.concat(checks.stream(), more.stream()).toList(), talking);
     }
 
     public Optional<Check> check(String id) {

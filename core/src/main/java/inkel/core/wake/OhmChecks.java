@@ -80,11 +80,16 @@ final class OhmChecks {
                     Place.ofNode(node.node().id()),
                     Optional.of(steps.ground(node.board())),
                     Optional.empty(),
-                    Expected.Within.atMost(Unit.OHM, Math.ceil((most + JOINED_OHMS) * 10) / 10),
+                    joined(most),
                     Optional.empty(),
                     wires,
                     new Question.Ohms(benches.ground(node, Part.BOARD), grounds));
         }
+    }
+
+    /** What points read at the most that a wire of so many ohms joins. */
+    static Expected.Within joined(double most) {
+        return Expected.Within.atMost(Unit.OHM, Math.ceil((most + JOINED_OHMS) * 10) / 10);
     }
 
     private void noShort(Rail rail) {

@@ -10,6 +10,8 @@ public enum Phase {
     /** Part by part, each with those before it. */
     PART,
     TOGETHER,
+    /** With another board that is woken too. */
+    JOINED,
     /** Cause and effect. */
     PROVE,
     /** Looks in between, that tell causes apart. */

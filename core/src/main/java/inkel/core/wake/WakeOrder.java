@@ -2,8 +2,10 @@ package inkel.core.wake;
 
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Output;
+import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.PullUp;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
@@ -11,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** In which order the parts of a node are woken: the quietest first, and those that others need before those. */
@@ -62,7 +65,7 @@ final class WakeOrder {
                 .sum();
     }
 
-    /** What feeds a part, what its wires go through, and the part whose pins they go to. */
+    /** What feeds a part, what its wires go through, the part whose pins they go to, and who holds its bus high. */
     private Set<String> needs(Placed placed) {
         Set<String> needs = new LinkedHashSet<>(upstream(placed.id()));
         for (Wire wire : node.node().wires()) {
@@ -71,10 +74,33 @@ final class WakeOrder {
                 node.between(wire.from())
                         .filter(Between.ShifterWay.class::isInstance)
                         .ifPresent(way -> needs.add(((Between.ShifterWay) way).shifter()));
+                holding(placed, wire).ifPresent(needs::add);
             }
         }
         needs.remove(placed.id());
         return needs;
+    }
+
+    /** The quietest of those without whose pull-up a wire that many talk on would rest nowhere; none where it has one by then. */
+    private Optional<String> holding(Placed placed, Wire wire) {
+        boolean isShared = placed.cls()
+                .pin(wire.from().pin())
+                .filter(pin -> pin.use().isTwoWay() || pin.use() == PinUse.I2C_SCL)
+                .isPresent();
+        List<Placed> pulling = !isShared
+                ? List.of()
+                : PullUp.on(node, wire.to())
+                        .map(PullUp.Soldered::placed)
+                        .filter(other -> !other.isForLater())
+                        .toList();
+        boolean isHeld = pulling.stream()
+                .anyMatch(
+                        other -> other.id().equals(placed.id()) || other.part().isBoard());
+        return isHeld
+                ? Optional.empty()
+                : pulling.stream()
+                        .min(Comparator.comparingDouble(WakeOrder::peak))
+                        .map(Placed::id);
     }
 
     /** The parts that feed one, up to the sources, without itself. */

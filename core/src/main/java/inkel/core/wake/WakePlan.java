@@ -32,9 +32,11 @@ public record WakePlan(List<NodeWake> nodes) {
         String id = list.node().node().id();
         List<Link> here =
                 thin.stream().filter(link -> link.signal().node().equals(id)).toList();
+        Benches benches = new Benches(circuit, lists);
         return new NodeWake(
                 list.node(),
-                new CheckMaker(new Benches(circuit, lists), list, here, Kept.of(circuit.build(), id), meter).all());
+                new CheckMaker(benches, list, here, Kept.of(circuit.build(), id), meter).all(),
+                JoinedChecks.talking(benches, list.node()));
     }
 
     public Optional<NodeWake> node(String id) {

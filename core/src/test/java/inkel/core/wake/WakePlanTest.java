@@ -8,13 +8,17 @@ import inkel.core.bench.Benches;
 import inkel.core.bench.Drives;
 import inkel.core.bench.Foretelling;
 import inkel.core.bench.Scene;
+import inkel.core.catalog.Setting;
+import inkel.core.catalog.Settings;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.document.Extras;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.io.document.BuildReader;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
@@ -68,8 +72,42 @@ class WakePlanTest {
     void thePhasesComeInOrder() {
         List<Phase> phases = wake(build()).groups().stream().map(Group::phase).toList();
         assertEquals(phases.stream().sorted().toList(), phases);
-        // Looks in between come when something is not as foretold.
-        assertEquals(EnumSet.complementOf(EnumSet.of(Phase.BESIDES)), new HashSet<>(phases));
+        // Looks in between come when something is not as foretold; one board alone is joined with none.
+        assertEquals(EnumSet.complementOf(EnumSet.of(Phase.BESIDES, Phase.JOINED)), new HashSet<>(phases));
+    }
+
+    @Test
+    void whoHoldsABusHighComesBeforeWhoOnlyUsesIt() {
+        // The expander takes least, but its pull-ups are off; those of the sensor are the only ones.
+        Builds bus = Builds.classic()
+                .part("light", "light-sensor", "VCC=board.3V3")
+                .part("more", "port-expander", "VCC=board.5V")
+                .wire("light.SDA", "board.A4")
+                .wire("light.SCL", "board.A5")
+                .wire("more.SDA", "board.A4")
+                .wire("more.SCL", "board.A5");
+        assertEquals(List.of("more", "light"), parts(wake(bus.build())));
+        bus.setting("more", "pull_ups", "off");
+        assertEquals(List.of("light", "more"), parts(wake(bus.build())));
+        // The board may have some of its own.
+        bus.setting("light", "pull_ups", "off");
+        Build held = setOfBoard(bus.build(), Settings.ADD_PULL_UPS, "4k7");
+        assertEquals(List.of("more", "light"), parts(wake(held)));
+    }
+
+    private static Build setOfBoard(Build build, Setting<?> setting, String value) {
+        try {
+            return new SetSetting(Builds.NODE, "board", setting, value).apply(build);
+        } catch (EditRefused refused) {
+            throw new AssertionError(refused);
+        }
+    }
+
+    private static List<String> parts(NodeWake wake) {
+        return wake.groups().stream()
+                .filter(group -> group.phase() == Phase.PART)
+                .map(Group::part)
+                .toList();
     }
 
     @Test

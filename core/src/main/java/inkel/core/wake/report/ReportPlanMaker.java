@@ -85,6 +85,13 @@ final class ReportPlanMaker {
                         .ifPresent(acts::add);
             }
         }
+        // What talks on the console does so by itself.
+        for (Endpoint pin : wake.talking()) {
+            node.pin(pin)
+                    .filter(found -> !found.can(Ability.Kind.CONSOLE))
+                    .map(found -> new ReportPlan.Act(acts.size() + 1, pin, found, WakeCheck.To.HIGH))
+                    .ifPresent(acts::add);
+        }
         return new ReportPlan(
                 node, pins(), way(node), buses, registers, levels(), analogs, lines, acts, codes(acts.size()));
     }

@@ -1,0 +1,182 @@
+package inkel.core.wake;
+
+import inkel.core.bench.Asked;
+import inkel.core.bench.Band;
+import inkel.core.bench.Benches;
+import inkel.core.bench.Drives;
+import inkel.core.bench.Foretelling;
+import inkel.core.bench.Ohmmeter;
+import inkel.core.bench.Probe;
+import inkel.core.bench.Question;
+import inkel.core.bench.Scene;
+import inkel.core.circuit.BoardBuses;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Meter;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
+import inkel.core.document.Place;
+import inkel.core.wiring.Terminal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What needs two boards: in the list of the one that listens, once both are woken. Their grounds join; what one puts out arrives
+ * at the other; a bus between them rests where its pull-ups hold it.
+ */
+final class JoinedChecks {
+    private final Benches benches;
+    private final NodeCircuit node;
+    private final StepsOf steps;
+    private final Meter meter;
+
+    /** The volts of this board, which must hold before. */
+    private final List<String> needs;
+
+    JoinedChecks(Benches benches, NodeCircuit node, StepsOf steps, Meter meter, List<String> needs) {
+        this.benches = benches;
+        this.node = node;
+        this.steps = steps;
+        this.meter = meter;
+        this.needs = needs;
+    }
+
+    List<Check> all() {
+        Map<String, List<NodeWire>> talking = new LinkedHashMap<>();
+        benches.circuit().links().stream()
+                .filter(link ->
+                        !link.isLine() && link.to().node().equals(node.node().id()))
+                .forEach(link -> talking.computeIfAbsent(link.from().node(), id -> new ArrayList<>())
+                        .add(link));
+        List<Check> checks = new ArrayList<>();
+        talking.forEach(
+                (id, links) -> benches.node(id).ifPresent(other -> checks.addAll(new With(other, links).checks())));
+        return checks;
+    }
+
+    /** One other board, with all that is on both tables. */
+    private final class With {
+        private final NodeCircuit other;
+        private final List<NodeWire> links;
+        private final Group group;
+        private final Scene rest;
+
+        With(NodeCircuit other, List<NodeWire> links) {
+            this.other = other;
+            this.links = links;
+            group = new Group(Phase.JOINED, other.node().name());
+            Set<Place> all = new LinkedHashSet<>();
+            for (NodeCircuit table : List.of(node, other)) {
+                Scenes scenes = new Scenes(benches, table);
+                table.parts().stream()
+                        .filter(placed -> !placed.isForLater())
+                        .forEach(placed -> all.addAll(scenes.withAllAbove(placed.id())));
+            }
+            rest = Scene.resting(all);
+        }
+
+        List<Check> checks() {
+            List<Check> checks = new ArrayList<>();
+            if (links.stream().anyMatch(NodeWire::groundJoined)) {
+                grounds().ifPresent(checks::add);
+            }
+            List<String> first =
+                    checks.isEmpty() ? needs : with(needs, checks.get(0).id());
+            Foretelling calm = new Foretelling(benches.model(rest));
+            for (NodeWire link : links) {
+                (BoardBuses.line(benches.circuit(), link).isPresent()
+                                ? resting(calm, link, first)
+                                : driven(link, first))
+                        .ifPresent(checks::add);
+            }
+            return checks;
+        }
+
+        private Optional<Check> grounds() {
+            Scene off = rest.off();
+            String here = benches.ground(node, Part.BOARD);
+            String there = benches.ground(other, Part.BOARD);
+            return new Ohmmeter(benches.model(off))
+                    .band(here, there)
+                    .map(band -> new Check(
+                            "ohms ground of " + other.node().id(),
+                            group,
+                            Check.Kind.OHMS,
+                            Place.ofNode(node.node().id()),
+                            Optional.of(steps.ground(node.board())),
+                            Optional.of(new Terminal.OnOtherBoard(
+                                    Place.ofNode(other.node().id()),
+                                    other.node().name(),
+                                    "")),
+                            "",
+                            OhmChecks.joined(band.high()),
+                            Optional.of(band),
+                            List.of(),
+                            List.copyOf(steps.grounds(node.board())),
+                            new Asked(off, new Question.Ohms(here, List.of(there)))));
+        }
+
+        /** What arrives while the other board puts its pin high; nothing where that lights a lamp, or too little to be told. */
+        private Optional<Check> driven(NodeWire link, List<String> first) {
+            Scene driving = rest.driving(Map.of(link.from(), Drives.HIGH));
+            Probe probe = benches.volts(node, link.to().endpoint());
+            return new Foretelling(benches.model(driving))
+                    .band(probe)
+                    .filter(band -> band.low() > CheckMaker.LEAST_HIGH)
+                    .map(band -> check("high " + link.from(), Check.Kind.LEVEL, link, band, first, driving, probe));
+        }
+
+        private Optional<Check> resting(Foretelling calm, NodeWire link, List<String> first) {
+            Probe probe = benches.volts(node, link.to().endpoint());
+            return calm.band(probe)
+                    .map(band -> check("rests " + link.from(), Check.Kind.VOLTS, link, band, first, rest, probe));
+        }
+
+        private Check check(
+                String id, Check.Kind kind, NodeWire link, Band band, List<String> first, Scene scene, Probe probe) {
+            Endpoint pin = link.to().endpoint();
+            return new Check(
+                    id,
+                    group,
+                    kind,
+                    link.to(),
+                    steps.terminal(pin),
+                    node.part(pin.part()).map(steps::ground),
+                    "",
+                    Expected.Within.volts(band, meter),
+                    Optional.of(band),
+                    first,
+                    List.copyOf(steps.feeding(pin.part())),
+                    new Asked(scene, new Question.Measure(probe)));
+        }
+    }
+
+    private static List<String> with(List<String> some, String more) {
+        List<String> all = new ArrayList<>(some);
+        all.add(more);
+        return all;
+    }
+
+    /** The pins by which a board puts something out to others, each once. */
+    static List<Endpoint> talking(Benches benches, NodeCircuit node) {
+        return benches.circuit().links().stream()
+                .filter(link -> link.from().node().equals(node.node().id())
+                        && !link.isLine()
+                        && BoardBuses.line(benches.circuit(), link).isEmpty())
+                .map(link -> link.from().endpoint())
+                .filter(pin ->
+                        node.part(pin.part()).filter(JoinedChecks::isBoard).isPresent())
+                .distinct()
+                .toList();
+    }
+
+    private static boolean isBoard(Placed placed) {
+        return placed.part().isBoard();
+    }
+}
