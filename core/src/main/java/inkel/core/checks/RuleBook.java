@@ -58,6 +58,7 @@ import inkel.core.pins.rules.BaudErrorRule;
 import inkel.core.pins.rules.BiasTiedRule;
 import inkel.core.pins.rules.BoardTakesRule;
 import inkel.core.pins.rules.BoardsBusCrossedRule;
+import inkel.core.pins.rules.BoardsClockRule;
 import inkel.core.pins.rules.BoardsNotCrossedRule;
 import inkel.core.pins.rules.BoardsOnConsoleRule;
 import inkel.core.pins.rules.BootStrapRule;
@@ -238,6 +239,7 @@ public final class RuleBook {
             new Entry<>(new PortTakenRule(), PINS),
             new Entry<>(new ConsoleSharedRule(), PINS),
             new Entry<>(new BoardsOnConsoleRule(), PINS),
+            new Entry<>(new BoardsClockRule(), PINS),
             new Entry<>(new SoftFastRule(), PINS),
             new Entry<>(new TimerClashRule(), PINS),
             new Entry<>(new NoPwmRule(), PINS),

@@ -131,7 +131,7 @@ class ClockTest {
         RuleKit.everyWayOut(builds, "uart.baud_error");
         if (told.endsWith("clock")) {
             assertEquals(
-                    List.of("clock-crystal-16-MHz", "clock-crystal-8-MHz"),
+                    List.of("clock-crystal-8-MHz", "clock-crystal-16-MHz"),
                     finding.fixes().stream().map(Fix::id).toList());
         }
     }

@@ -12,6 +12,7 @@ import inkel.core.document.Build;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
@@ -23,6 +24,7 @@ import org.junit.jupiter.api.Test;
 /** Serial lines from board to board. Ports: D1 talks and D0 listens on the classic board, where its console is as well. */
 class BoardsBySerialTest {
     private static final String CROSSED = "uart.boards_not_crossed";
+    private static final String CLOCK = "uart.boards_clock";
     private static final String CONSOLE = "uart.boards_on_console";
 
     private static List<Finding> findings(Build build, String code) {
@@ -131,6 +133,27 @@ class BoardsBySerialTest {
                 findings(off, CONSOLE).stream()
                         .map(finding -> finding.place().node())
                         .toList());
+    }
+
+    @Test
+    void aClockThatMayBeFarOffIsTold() throws Exception {
+        Build inner = chipAndBoard("inner 8 MHz", "one.PD1 > two.D0", "two.D1 > one.PD0");
+        Finding finding = findings(inner, CLOCK).get(0);
+        assertEquals(1, findings(inner, CLOCK).size());
+        assertEquals(Severity.LOOK, finding.severity());
+        assertEquals("one", finding.place().node());
+        RuleKit.everyWayOut(inner, finding);
+        assertEquals(
+                List.of("clock-crystal-8-MHz", "clock-crystal-16-MHz"),
+                finding.fixes().stream().map(Fix::id).toList());
+        assertEquals(List.of(), findings(chipAndBoard("crystal 8 MHz", "one.PD1 > two.D0", "two.D1 > one.PD0"), CLOCK));
+        // A plain wire keeps no rate.
+        assertEquals(List.of(), findings(chipAndBoard("inner 8 MHz", "one.PB0 > two.D5"), CLOCK));
+    }
+
+    private static Build chipAndBoard(String clock, String... wires) throws Exception {
+        return new SetSetting("one", "board", Settings.CLOCK, clock)
+                .apply(TwoBoards.joined("chip-28pin", TwoBoards.CLASSIC, wires));
     }
 
     @Test

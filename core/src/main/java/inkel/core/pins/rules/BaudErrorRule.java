@@ -4,7 +4,6 @@ import inkel.core.catalog.Controller;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -14,7 +13,6 @@ import inkel.core.finding.Stage;
 import inkel.core.formula.BaudRate;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.SerialLine;
-import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Source;
 import java.util.Comparator;
@@ -76,31 +74,8 @@ public final class BaudErrorRule implements Rule<PinReport> {
                 .number("clock_tolerance", controller.tolerance(), Source.CLASS)
                 .number("baud_error", rate.error(), Source.COMPUTED)
                 .number("error_limit", BaudRate.LIMIT, Source.RULE)
-                .fixes(() -> steady(line))
+                .fixes(() -> SteadyClock.of(line.node(), line.placed().baud()))
                 .build();
-    }
-
-    /** Clocks that are near enough and that the rate can be made of. */
-    private static List<Fix> steady(SerialLine line) {
-        Frequency wanted = line.placed().baud().orElseThrow();
-        NodeCircuit node = line.node();
-        Controller controller = node.board().cls().controller().orElseThrow();
-        return controller.clocks().stream()
-                .filter(choice -> Math.abs(controller
-                                        .rateAt(choice.clock(), wanted)
-                                        .error()
-                                        .ratio())
-                                + choice.tolerance().ratio()
-                        <= BaudRate.LIMIT.ratio())
-                .limit(2)
-                .map(choice -> new Fix(
-                        "clock-" + choice.name().replace(' ', '-'),
-                        Fact.of("fix.clock")
-                                .with("board", node.board().part().name())
-                                .with("clock", choice.name()),
-                        Fact.of("fix.clock.cost"),
-                        List.of(new SetSetting(node.node().id(), node.board().id(), Settings.CLOCK, choice.name()))))
-                .toList();
     }
 
     private static BaudRate rate(SerialLine line, Frequency baud) {
@@ -123,7 +98,7 @@ public final class BaudErrorRule implements Rule<PinReport> {
                 .number("baud_error", rate.error(), Source.COMPUTED)
                 .number("error_limit", BaudRate.LIMIT, Source.RULE)
                 .fixes(() -> slower(line, line.placed()))
-                .fixes(() -> steady(line))
+                .fixes(() -> SteadyClock.of(line.node(), line.placed().baud()))
                 .build();
     }
 
