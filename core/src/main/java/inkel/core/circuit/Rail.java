@@ -86,6 +86,15 @@ public record Rail(
         return peak.isAbove(rating);
     }
 
+    /** The most that it should give on average. */
+    public Current averageLimit() {
+        return rating.times(AVERAGE_SHARE.ratio());
+    }
+
+    public boolean isAverageOver() {
+        return average.isAbove(averageLimit());
+    }
+
     /** The peak as a share of the rating. */
     public Share peakShare() {
         return Share.of(peak.amperes() / rating.amperes());

@@ -36,7 +36,7 @@ public record PowerReport(
         List<DoubleFeed> doubles) {
     /** Whether a rail's peak is inside its rating, but above the share that it should not give for long. */
     public static boolean isNear(Rail rail) {
-        return !rail.isOver() && rail.peak().isAbove(rail.rating().times(Rail.AVERAGE_SHARE.ratio()));
+        return !rail.isOver() && rail.peak().isAbove(rail.averageLimit());
     }
 
     public PowerReport {
@@ -55,11 +55,11 @@ public record PowerReport(
     public record RailBudget(NodeCircuit node, Rail rail) {
         /** The most the rail should give on average. */
         public Current averageLimit() {
-            return rail.rating().times(Rail.AVERAGE_SHARE.ratio());
+            return rail.averageLimit();
         }
 
         public boolean isAverageOver() {
-            return rail.average().isAbove(averageLimit());
+            return rail.isAverageOver();
         }
 
         public boolean isPeakOver() {

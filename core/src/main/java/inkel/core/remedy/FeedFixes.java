@@ -37,7 +37,7 @@ public final class FeedFixes {
     private static final int MOST = 3;
 
     /** What comes with a plug, which no wire reaches. */
-    private static final String PLUGGED = "usb";
+    static final String PLUGGED = "usb";
 
     private final NodeCircuit node;
     private final Catalog catalog;
@@ -176,6 +176,22 @@ public final class FeedFixes {
                         output.way() == Output.Way.SOURCE && output.battery().isEmpty());
     }
 
+    /** Whether a way out adds a source that hangs on the mains. */
+    boolean isOnMains(Fix fix) {
+        return isAdding(fix, FeedFixes::isFixed);
+    }
+
+    /** Whether a way out adds a source. */
+    boolean isSource(Fix fix) {
+        return isAdding(fix, cls -> cls.outputs().stream().anyMatch(output -> output.way() == Output.Way.SOURCE));
+    }
+
+    private boolean isAdding(Fix fix, Predicate<PartClass> isMeant) {
+        return fix.edits().stream()
+                .anyMatch(edit -> edit instanceof AddPart add
+                        && catalog.find(add.part().classId()).filter(isMeant).isPresent());
+    }
+
     /** Set by hand each time: good on a bench, nothing that a finished table keeps. */
     private static boolean isOfABench(PartClass cls) {
         return cls.outputs().stream().anyMatch(Output::isLimitSet);
@@ -188,11 +204,11 @@ public final class FeedFixes {
     }
 
     /** Nobody steps up what a regulator has stepped down; a cell may be. */
-    private static boolean isSteppedUp(Rail from, Output to) {
+    private boolean isSteppedUp(Rail from, Output to) {
         boolean isHigher = from.volts()
                 .flatMap(in -> to.volts().map(out -> out.range().expected().isAbove(in.expected())))
                 .orElse(false);
-        return isHigher && from.output().battery().isEmpty();
+        return isHigher && !node.isOfCell(from.id());
     }
 
     /** Whether a rail is one of a cell where nothing else belongs. */

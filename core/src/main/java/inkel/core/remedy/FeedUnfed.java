@@ -46,9 +46,37 @@ public final class FeedUnfed {
      * @param alike parts of one class that want the same, at least one: as many as one rail bears are fed at once
      */
     public List<Fix> of(Circuit circuit, List<Unfed> alike) {
+        return OtherSource.among(added(circuit, alike), stronger(circuit, alike)).stream()
+                .limit(MOST)
+                .toList();
+    }
+
+    /** Where only current lacks, a stronger source in the place of the one that would feed them. */
+    private List<Fix> stronger(Circuit circuit, List<Unfed> alike) {
+        Unfed first = alike.get(0);
+        Supply supply = first.ways().get(0);
+        if (usedUp(first).isEmpty()) {
+            return List.of();
+        }
+        Rail rail = suiting(first).get(0);
+        List<Edit> fed = alike.stream()
+                .<Edit>map(unfed -> new Feed(node.node().id(), unfed.placed().id(), supply.pin(), rail.id()))
+                .toList();
+        List<String> names =
+                alike.stream().map(unfed -> unfed.placed().part().name()).toList();
+        return OtherSource.of(circuit, node, rail, fed, after -> true).stream()
+                .map(fix -> new Fix(
+                        fix.id(),
+                        fix.title().as("fix.other_source_and_feed").with("fed", names),
+                        fix.cost(),
+                        fix.edits()))
+                .toList();
+    }
+
+    private List<Fix> added(Circuit circuit, List<Unfed> alike) {
         // What hangs on the mains may do for more of them, and is still the second best of a table that goes about.
         return feeds.isRoaming() && alike.size() > 1
-                ? Stream.of(most(circuit, alike, fix -> !isOnMains(fix)), most(circuit, alike, this::isOnMains))
+                ? Stream.of(most(circuit, alike, fix -> !feeds.isOnMains(fix)), most(circuit, alike, feeds::isOnMains))
                         .flatMap(List::stream)
                         .limit(MOST)
                         .toList()
@@ -63,14 +91,6 @@ public final class FeedUnfed {
             }
         }
         return List.of();
-    }
-
-    private boolean isOnMains(Fix fix) {
-        return fix.edits().stream()
-                .anyMatch(edit -> edit instanceof AddPart add
-                        && catalog.find(add.part().classId())
-                                .filter(FeedFixes::isFixed)
-                                .isPresent());
     }
 
     private List<Fix> together(Circuit circuit, List<Unfed> alike, Predicate<Fix> isWanted) {
@@ -120,8 +140,7 @@ public final class FeedUnfed {
     /** How many rails are asked for more than they give, at once or for long. */
     private static long overloaded(NodeCircuit of) {
         return of.rails().stream()
-                .filter(rail ->
-                        rail.isOver() || rail.average().isAbove(rail.rating().times(Rail.AVERAGE_SHARE.ratio())))
+                .filter(rail -> rail.isOver() || rail.isAverageOver())
                 .count();
     }
 
@@ -137,10 +156,16 @@ public final class FeedUnfed {
         Placed placed = unfed.placed();
         Supply supply = Behind.of(node, placed, unfed.ways().get(0));
         Current peak = feeds.peakOf(placed, supply);
-        List<Rail> suiting = feeds.suiting(placed, supply, Voltage.ZERO, FeedTable.mayTurn(node, placed.cls(), supply))
-                .toList();
+        List<Rail> suiting = suiting(unfed);
         return suiting.stream().allMatch(rail -> !Room.isFor(node, rail, peak, Optional.empty()))
                 ? suiting.stream().findFirst().flatMap(rail -> Room.narrow(node, rail, peak, Optional.empty()))
                 : Optional.empty();
+    }
+
+    private List<Rail> suiting(Unfed unfed) {
+        Placed placed = unfed.placed();
+        Supply supply = Behind.of(node, placed, unfed.ways().get(0));
+        return feeds.suiting(placed, supply, Voltage.ZERO, FeedTable.mayTurn(node, placed.cls(), supply))
+                .toList();
     }
 }

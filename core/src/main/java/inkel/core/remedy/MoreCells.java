@@ -9,8 +9,11 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 import java.util.function.Predicate;
 
 /** A battery of one cell more: what comes to mind first where something gets too little from it. */
@@ -27,8 +30,7 @@ public final class MoreCells {
                 .map(battery -> fix(node, source, battery))
                 .filter(fix -> Tried.after(fix, circuit)
                         .flatMap(after -> after.node(node.node().id()))
-                        .filter(after ->
-                                tooHigh(after, id -> after.upToSource(id).contains(source)) == 0)
+                        .filter(after -> tooHigh(after, source) == 0)
                         .isPresent());
     }
 
@@ -43,16 +45,28 @@ public final class MoreCells {
 
     /** How many supply pins get more than they work at. */
     public static long tooHigh(NodeCircuit node) {
-        return tooHigh(node, id -> true);
+        return counted(node, id -> true, (volts, supply) -> volts.highest().isAbove(supply.highest()));
     }
 
-    private static long tooHigh(NodeCircuit node, Predicate<Endpoint> isOfThese) {
+    /** The same of what comes from one source. */
+    static long tooHigh(NodeCircuit node, Endpoint source) {
+        return counted(node, id -> node.upToSource(id).contains(source), (volts, supply) -> volts.highest()
+                .isAbove(supply.highest()));
+    }
+
+    /** How many supply pins of what comes from one source may get less than they work at. */
+    static long tooLow(NodeCircuit node, Endpoint source) {
+        return counted(node, id -> node.upToSource(id).contains(source), (volts, supply) -> volts.lowest()
+                .isBelow(supply.lowest()));
+    }
+
+    private static long counted(
+            NodeCircuit node, Predicate<Endpoint> isOfThese, BiPredicate<Range<Voltage>, Range<Voltage>> isWrong) {
         return node.parts().stream()
                 .flatMap(placed -> placed.cls().supplies().stream().filter(supply -> node.railOf(placed, supply.pin())
                         .filter(rail -> isOfThese.test(rail.id()))
                         .flatMap(Rail::volts)
-                        .filter(volts ->
-                                volts.highest().isAbove(supply.range().range().highest()))
+                        .filter(volts -> isWrong.test(volts, supply.range().range()))
                         .isPresent()))
                 .count();
     }

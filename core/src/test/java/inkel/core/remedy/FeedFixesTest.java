@@ -52,6 +52,23 @@ class FeedFixesTest {
         assertFalse(ids(pack, "net", "VCC").contains(linear));
     }
 
+    @Test
+    void whatACellGivesIsSteppedUpBehindItsChargerToo() {
+        // The detector works from 4.5 V; a cell has 3.0 to 4.2 V, and its charger passes them on.
+        Builds trap = Builds.on("board-dual-core-3v3")
+                .boardUnfed()
+                .part("cell", "battery-lithium")
+                .part("charger", "charger-lithium", "B+=cell.+")
+                .boardOnly("VSYS", "charger.OUT+")
+                .part("warm", "motion-detector");
+        assertEquals("add-regulator-up", ids(trap, "warm", "VCC").get(0));
+        // Nobody steps up what a regulator has stepped down.
+        Builds wall = Builds.classic()
+                .part("down", "regulator-linear-3v3", "IN=usb.5V")
+                .part("warm", "motion-detector");
+        assertFalse(ids(wall, "warm", "VCC").contains("add-regulator-up"));
+    }
+
     /** Where one rail has too many volts for it, another one feeds it. */
     @Test
     void aLinearRegulatorTakesWhatKeepsItCool() {

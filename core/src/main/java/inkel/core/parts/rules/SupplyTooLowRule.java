@@ -1,5 +1,6 @@
 package inkel.core.parts.rules;
 
+import inkel.core.circuit.Rail;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -11,7 +12,10 @@ import inkel.core.parts.SupplyReport.Feed;
 import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
+import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.MoreCells;
+import inkel.core.remedy.OtherSource;
+import inkel.core.remedy.OtherWayIn;
 import inkel.core.remedy.Tried;
 import java.util.Comparator;
 import java.util.List;
@@ -51,9 +55,23 @@ public final class SupplyTooLowRule implements Rule<SupplyReport> {
                         worst.supply().range().range().lowest(),
                         worst.supply().range().source())
                 .number("short_by", shortBy(worst), Source.COMPUTED)
-                .fixes(() -> Stream.concat(anotherCell(report, alike).stream(), alike.waysOut().stream())
+                .fixes(() -> Stream.concat(
+                                anotherCell(report, alike).stream(),
+                                OtherSource.among(waysOut(report, alike), anotherSource(report, alike)).stream())
                         .toList())
                 .build();
+    }
+
+    private static List<Fix> waysOut(SupplyReport report, Alike alike) {
+        Feed first = alike.first();
+        return alike.isOfSeveral()
+                ? alike.waysOut()
+                : OtherWayIn.among(
+                        alike.waysOut(),
+                        report.circuit(),
+                        first.node(),
+                        first.placed(),
+                        first.supply().pin());
     }
 
     private static Voltage shortBy(Feed feed) {
@@ -76,6 +94,18 @@ public final class SupplyTooLowRule implements Rule<SupplyReport> {
         Feed first = alike.first();
         return MoreCells.of(report.circuit(), first.node(), first.rail().orElseThrow())
                 .filter(fix -> alike.feeds().stream().allMatch(feed -> isMended(report, feed, fix)));
+    }
+
+    private static List<Fix> anotherSource(SupplyReport report, Alike alike) {
+        Feed first = alike.first();
+        return OtherSource.of(
+                report.circuit(), first.node(), first.rail().orElseThrow(), List.of(), after -> alike.feeds().stream()
+                        .allMatch(feed -> after.railOf(
+                                        after.part(feed.placed().id()).orElseThrow(),
+                                        feed.supply().pin())
+                                .flatMap(Rail::volts)
+                                .filter(volts -> FeedFixes.fits(volts, feed.supply()))
+                                .isPresent()));
     }
 
     private static boolean isMended(SupplyReport report, Feed feed, Fix fix) {

@@ -21,6 +21,7 @@ import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.MoreCells;
+import inkel.core.remedy.OtherSource;
 import inkel.core.remedy.RailNames;
 import inkel.core.remedy.Tried;
 import java.math.BigDecimal;
@@ -90,10 +91,19 @@ public final class BatteryShortRule implements Rule<PowerReport> {
                 .toPlainString();
     }
 
-    /** All that hangs on the battery, from another source. */
+    /** A battery that lasts in its place, or all that hangs on it from another source. */
     private static List<Fix> otherSource(BatteryReport battery, PowerReport report) {
-        return LoadFixes.ofAverage(
-                battery.node(), battery.rail(), report, battery.rail().average());
+        return OtherSource.among(
+                LoadFixes.elsewhere(
+                        battery.node(), battery.rail(), report, battery.rail().average()),
+                OtherSource.of(
+                        report.circuit(), battery.node(), battery.rail(), List.of(), after -> lasts(after, battery)));
+    }
+
+    private static boolean lasts(NodeCircuit after, BatteryReport before) {
+        return BatteryReport.of(after).stream()
+                .anyMatch(
+                        battery -> battery.placed().id().equals(before.placed().id()) && !battery.isShort());
     }
 
     private static Finding sags(BatteryReport battery, FeedLine line, PowerReport report) {

@@ -9,6 +9,7 @@ import inkel.core.power.PowerReport;
 import inkel.core.power.RegulatorReport;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.OtherWayIn;
 import inkel.core.remedy.RailNames;
 import java.util.List;
 
@@ -37,8 +38,13 @@ public final class DropoutRule implements Rule<PowerReport> {
                 .number("output", regulator.wanted(), regulator.wantedSource())
                 .number("dropout", regulator.regulator().dropout().orElseThrow(), Source.CLASS)
                 .number("needs", needs, Source.COMPUTED)
-                .fixes(() -> new FeedFixes(regulator.node(), report.catalog())
-                        .of(regulator.placed(), regulator.supply(), needs, rail -> true))
+                .fixes(() -> OtherWayIn.among(
+                        new FeedFixes(regulator.node(), report.catalog())
+                                .of(regulator.placed(), regulator.supply(), needs, rail -> true),
+                        report.circuit(),
+                        regulator.node(),
+                        regulator.placed(),
+                        regulator.supply().pin()))
                 .build();
     }
 }

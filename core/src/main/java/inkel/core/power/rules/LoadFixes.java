@@ -20,6 +20,7 @@ import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.remedy.Effort;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.OtherSource;
 import inkel.core.remedy.Room;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
@@ -68,17 +69,32 @@ final class LoadFixes {
         List<Fix> ways = enough.isEmpty()
                 ? fixes.moved(tooMuch, Rail.Load::atWorst, Rail::peak, false)
                 : Effort.leastFirst(enough);
-        return ways.stream().limit(MOST).toList();
+        return fixes.withOtherSources(ways);
     }
 
     /** Ways to bring the average of a rail down by an amount. */
     static List<Fix> ofAverage(NodeCircuit node, Rail rail, PowerReport report, Current tooMuch) {
+        return new LoadFixes(node, rail, report).withOtherSources(elsewhere(node, rail, report, tooMuch));
+    }
+
+    /** Ways to feed what makes so much of a rail's average from elsewhere. */
+    static List<Fix> elsewhere(NodeCircuit node, Rail rail, PowerReport report, Current tooMuch) {
         LoadFixes fixes = new LoadFixes(node, rail, report);
         List<Fix> enough = fixes.moved(tooMuch, Rail.Load::average, Rail::average, true);
         List<Fix> ways = enough.isEmpty()
                 ? fixes.moved(tooMuch, Rail.Load::average, Rail::average, false)
                 : Effort.leastFirst(enough);
         return ways.stream().limit(MOST).toList();
+    }
+
+    /** Another source in this one's place comes before one more, but where motors jerk at what the board hangs on. */
+    private List<Fix> withOtherSources(List<Fix> ways) {
+        List<Fix> others =
+                rail.isSource() ? OtherSource.of(report.circuit(), node, rail, List.of(), after -> true) : List.of();
+        List<Fix> all = OtherSource.isJerked(node, rail)
+                ? Stream.concat(ways.stream().limit(MOST - 1), others.stream()).toList()
+                : OtherSource.among(ways, others);
+        return all.stream().limit(MOST).toList();
     }
 
     /** Two moments that meet at the worst and, kept apart, bring the rail under its rating. */

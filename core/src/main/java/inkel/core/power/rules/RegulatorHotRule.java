@@ -1,10 +1,7 @@
 package inkel.core.power.rules;
 
-import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -14,10 +11,10 @@ import inkel.core.finding.Stage;
 import inkel.core.power.PowerReport;
 import inkel.core.power.RegulatorReport;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.Effort;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.OtherWayIn;
 import inkel.core.remedy.RailNames;
 import inkel.core.remedy.Room;
 import inkel.core.remedy.Tried;
@@ -66,28 +63,14 @@ public final class RegulatorHotRule implements Rule<PowerReport> {
         String hot = regulator.rail().output().from().orElse("");
         FeedFixes feeds = new FeedFixes(regulator.node(), report.catalog());
         List<Fix> ways = new ArrayList<>();
-        for (Supply supply : owner.cls().supplies()) {
-            boolean isHot = supply.pin().equals(hot);
-            feeds.of(owner, supply).stream()
-                    .map(fix -> isHot ? fix : instead(regulator, owner, hot, fix))
-                    .forEach(ways::add);
-        }
+        owner.cls().supply(hot).ifPresent(supply -> ways.addAll(feeds.of(owner, supply)));
+        OtherWayIn.of(report.circuit(), regulator.node(), owner, hot).forEach(ways::add);
         // Two pins may be fed past it by the same thing.
         Set<String> known = new HashSet<>();
         return Effort.leastFirst(ways.stream()
                 .filter(fix -> known.add(fix.id()))
                 .filter(fix -> isCool(regulator, report, fix))
                 .toList());
-    }
-
-    private static Fix instead(RegulatorReport regulator, Placed owner, String hot, Fix other) {
-        List<Edit> edits = new ArrayList<>(other.edits());
-        edits.add(new Unfeed(regulator.node().node().id(), owner.id(), hot));
-        return new Fix(
-                other.id() + "-instead",
-                Fact.of("fix.instead").with("way", other.title()).with("pin", hot),
-                other.cost(),
-                edits);
     }
 
     private static boolean isCool(RegulatorReport regulator, PowerReport report, Fix fix) {

@@ -1,0 +1,74 @@
+package inkel.core.remedy;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.document.Endpoint;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/** A pack of two cells falls to 6.0 V, where VIN of the board wants 7.0 V; its 5V pin takes 5 V from elsewhere. */
+class OtherWayInTest {
+    private static final String LOW = "parts.supply_too_low";
+    private static final String PAST = "feed-5V-from-esc.BEC-instead";
+
+    private static Builds glider() {
+        return Builds.classic()
+                .boardUnfed()
+                .part("pack", "battery-lithium-two")
+                .boardOnly("VIN", "pack.+")
+                .part("esc", "speed-controller", "V+=pack.+");
+    }
+
+    private static List<String> ids(Finding finding) {
+        return finding.fixes().stream().map(Fix::id).toList();
+    }
+
+    @Test
+    void theBoardIsFedPastTheLowPin() throws Exception {
+        Finding finding = RuleKit.firesAt(glider(), LOW, "board");
+        assertEquals(PAST, ids(finding).get(0));
+        Map<String, Endpoint> feeds = finding.fixes()
+                .get(0)
+                .apply(glider().build())
+                .node(Builds.NODE)
+                .orElseThrow()
+                .board()
+                .feeds();
+        assertEquals(Map.of("5V", new Endpoint("esc", "BEC")), feeds);
+        RuleKit.everyWayOut(glider().build(), finding);
+        assertEquals(PAST, ids(RuleKit.fires(glider(), "power.dropout")).get(0));
+    }
+
+    @Test
+    void aRailThatIsFullIsNoWayIn() {
+        // The controller gives 1 A, and a servo takes 1 A of it.
+        Builds full = glider().part("servo", "servo-standard", "V+=esc.BEC");
+        assertFalse(ids(RuleKit.firesAt(full, LOW, "board")).contains(PAST));
+    }
+
+    @Test
+    void whatGoesAboutGetsARegulatorBeforeOneMoreSource() {
+        List<String> ids = ids(RuleKit.firesAt(glider(), LOW, "board"));
+        int regulator = ids.indexOf("add-regulator-servo-instead");
+        int bank = ids.indexOf("add-power-bank-instead");
+        int wall = ids.indexOf("add-wall-supply-9v");
+        assertTrue(regulator > 0 && regulator < bank && bank < wall, () -> "" + ids);
+        assertEquals(ids.size(), ids.stream().distinct().count());
+    }
+
+    @Test
+    void whatIsNoBoardIsFedAtThatPin() {
+        List<String> ids = ids(RuleKit.firesAt(
+                Builds.classic().part("pack", "battery-lithium-two").part("down", "regulator-down", "IN+=pack.+"),
+                LOW,
+                "down"));
+        assertTrue(ids.stream().noneMatch(id -> id.endsWith("-instead")), () -> "" + ids);
+    }
+}
