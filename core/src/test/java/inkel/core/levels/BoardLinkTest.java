@@ -15,8 +15,10 @@ import inkel.core.document.LogLine;
 import inkel.core.document.Logbook;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.edit.AddNodeWire;
+import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Measure;
 import inkel.core.document.edit.RemovePart;
@@ -36,6 +38,7 @@ import inkel.core.wiring.WireList;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -125,7 +128,42 @@ class BoardLinkTest {
                     Builds.of(Assessment.assess(fix.apply(build), Builds.CATALOG), "levels.harms"),
                     fix.id());
         }
-        assertTrue(finding.fixes().stream().anyMatch(fix -> fix.id().equals("link-off")));
+        assertEquals(List.of("divide", "buffer-new", "link-off"), ids(finding));
+    }
+
+    private static List<String> ids(Finding finding) {
+        return finding.fixes().stream().map(Fix::id).toList();
+    }
+
+    @Test
+    void aBufferThatIsThereComesBeforeADividerAndNoNewOne() throws Exception {
+        // At 3.3 V it reads 5 V and bears it.
+        Build bare = joined("board-classic-5v", "D4", "board-dual-core-3v3", "GP5");
+        Build build = new AddPart(
+                        "far",
+                        Part.of("gate", "buffer-8", "Gate", "").withFeeds(Map.of("VCC", Builds.end("board.3V3"))))
+                .apply(bare);
+        Finding finding = Builds.of(Assessment.assess(build, Builds.CATALOG), "levels.harms")
+                .get(0);
+        assertEquals(List.of("shift-gate-1", "divide", "link-off"), ids(finding));
+        // One that has no supply passes nothing on.
+        Build unfed = new AddPart("far", Part.of("gate", "buffer-8", "Gate", "")).apply(bare);
+        assertEquals(
+                List.of("divide", "buffer-new", "link-off"),
+                ids(Builds.of(Assessment.assess(unfed, Builds.CATALOG), "levels.harms")
+                        .get(0)));
+    }
+
+    @Test
+    void aPinThatBearsMoreComesFirst() {
+        // B5 of the tolerant board bears its own 3.3 V and 0.3 V, others 5.5 V.
+        Build build = joined("board-classic-5v", "D4", "board-tolerant-3v3", "B5");
+        Finding finding = Builds.of(Assessment.assess(build, Builds.CATALOG), "levels.harms")
+                .get(0);
+        Fix first = finding.fixes().get(0);
+        assertTrue(first.id().startsWith("link-to-"), () -> "" + ids(finding));
+        assertEquals("fix.move_link", first.title().key());
+        assertEquals("Far", first.title().values().get("node"));
     }
 
     private static Build with(Build build, Between piece) throws Exception {

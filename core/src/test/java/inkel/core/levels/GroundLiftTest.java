@@ -8,8 +8,10 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
+import inkel.core.formula.Verdict;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.wiring.WireList;
@@ -174,6 +176,37 @@ class GroundLiftTest {
         assertEquals("star-driver", ids.get(0), ids.toString());
         assertTrue(ids.stream().anyMatch(id -> id.startsWith("gauge-driver")), ids.toString());
         RuleKit.waysOut(many, "levels.ground_lift", "star-driver", "gauge-driver-16");
+        // The servos hang on a supply of their own already.
+        assertTrue(ids.stream().noneMatch(id -> id.startsWith("add-")), ids.toString());
+    }
+
+    @Test
+    void bothLinesOfALiftedBusAreOneThing() {
+        Builds many = onADriver();
+        for (int i = 4; i < 20; i++) {
+            many.part("servo-" + i, "servo-micro", "V+=driver.V+OUT");
+        }
+        List<GroundShift> shifts = GroundShift.of(LevelReport.of(Circuit.of(many.build(), Builds.CATALOG)));
+        assertEquals(1, shifts.size());
+        GroundShift shift = shifts.get(0);
+        assertEquals("driver", shift.lifted().id());
+        assertEquals("servo-0", shift.lifter().id(), "all servos take the same");
+        assertEquals(
+                List.of("SCL", "SDA"),
+                shift.signals().stream().map(Place::pin).sorted().toList());
+        assertEquals(15 * WIRE, shift.volts().volts(), 1e-3);
+        Finding finding = RuleKit.fires(many, "levels.ground_lift");
+        assertEquals(
+                shift.worst() == Verdict.THIN ? "levels.ground_lift.thin" : "levels.ground_lift.not_read",
+                finding.sentence().key());
+    }
+
+    @Test
+    void aWayBackOfItsOwnIsNotOfferedTwice() {
+        Builds star = sensor(6).setting("servo-0", "ground", "own");
+        Finding finding = RuleKit.fires(star, "levels.ground_lift");
+        assertTrue(
+                finding.fixes().stream().noneMatch(fix -> fix.id().equals("star-servo-0")), () -> "" + finding.fixes());
     }
 
     @Test
