@@ -2,6 +2,7 @@ package inkel.app.words;
 
 import inkel.core.bench.Band;
 import inkel.core.bench.Unknown;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Endpoint;
 import inkel.core.quantity.Fact;
@@ -19,24 +20,38 @@ public final class CauseWords {
     private static final String PLUG = "plug ";
     private static final String BACK = " ground";
     private static final String ROW = "row ";
+    private static final String AWAY = "away ";
 
     private CauseWords() {}
 
-    /** A figure of the bench, by its name in the build. */
-    public static String say(NodeCircuit node, Unknown unknown) {
-        return say(node, unknown.key());
+    /** A figure of the bench, by its name in the build; of another board's table with what that is called. */
+    public static String say(Circuit circuit, NodeCircuit here, Unknown unknown) {
+        return say(circuit, here, unknown.key());
     }
 
-    static String say(NodeCircuit node, String key) {
-        String home = node.node().id() + " ";
-        String plain = key.startsWith(home) ? key.substring(home.length()) : key;
+    static String say(Circuit circuit, NodeCircuit here, String key) {
+        int space = key.indexOf(' ');
+        Optional<NodeCircuit> of = space < 0 ? Optional.empty() : circuit.node(key.substring(0, space));
+        String plain = of.isPresent() ? key.substring(space + 1) : key;
+        NodeCircuit node = of.orElse(here);
+        String said = plain(circuit, node, plain);
+        return node.node().id().equals(here.node().id())
+                ? said
+                : Words.say(Fact.of("wake.cause.of_board")
+                        .with("what", said)
+                        .with("board", node.node().name()));
+    }
+
+    private static String plain(Circuit circuit, NodeCircuit node, String plain) {
         if (plain.startsWith(WIRE) || plain.startsWith(PLUG)) {
             boolean isBack = plain.endsWith(BACK);
             String ends = plain.substring(WIRE.length(), plain.length() - (isBack ? BACK.length() : 0))
                     .replaceAll("@[0-9]+", "");
             String kind = plain.startsWith(WIRE) ? "wire" : isBack ? "plug_back" : "plug";
             return Words.get(
-                    "wake.cause." + kind, "what", between(node, isBack && kind.equals("wire") ? ends + BACK : ends));
+                    "wake.cause." + kind,
+                    "what",
+                    between(circuit, node, isBack && kind.equals("wire") ? ends + BACK : ends));
         }
         Optional<String> converter = converter(plain);
         if (converter.isPresent()) {
@@ -61,18 +76,32 @@ public final class CauseWords {
         return isCode ? Optional.of(words[words.length - 3]) : Optional.empty();
     }
 
-    private static String between(NodeCircuit node, String ends) {
-        return Stream.of(ends.split(" > ")).map(end -> end(node, end)).collect(Collectors.joining(" → "));
+    private static String between(Circuit circuit, NodeCircuit node, String ends) {
+        return Stream.of(ends.split(" > ")).map(end -> end(circuit, node, end)).collect(Collectors.joining(" → "));
     }
 
     /** A pin by its part's name; a row of a breadboard by its rail's. */
-    private static String end(NodeCircuit node, String end) {
+    private static String end(Circuit circuit, NodeCircuit node, String end) {
         if (end.equals(ROW + "ground")) {
             return Words.get("wake.cause.ground");
+        }
+        if (end.startsWith(AWAY)) {
+            return away(circuit, end.substring(AWAY.length()));
         }
         return end.startsWith(ROW)
                 ? Words.get("wake.cause.row", "what", name(node, end.substring(ROW.length())))
                 : name(node, end);
+    }
+
+    /** An end on another board, or that board's ground. */
+    private static String away(Circuit circuit, String end) {
+        int slash = end.indexOf('/');
+        String board = circuit.node(slash < 0 ? end : end.substring(0, slash))
+                .map(other -> other.node().name())
+                .orElse(end);
+        return slash < 0
+                ? Words.get("wire.other_ground", "board", board)
+                : board + " " + end.substring(end.indexOf('.', slash) + 1);
     }
 
     private static String name(NodeCircuit node, String pin) {

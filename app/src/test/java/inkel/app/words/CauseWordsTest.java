@@ -10,8 +10,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What moves a reading, by the names on the table. */
 class CauseWordsTest {
-    private static final NodeCircuit NODE =
-            Circuit.of(Given.build(Given.LOCKS), Given.CATALOG).nodes().get(0);
+    private static final Circuit CIRCUIT = Circuit.of(Given.build(Given.LOCKS), Given.CATALOG);
+    private static final NodeCircuit NODE = CIRCUIT.nodes().get(0);
 
     @ParameterizedTest
     @CsvSource(
@@ -24,9 +24,12 @@ class CauseWordsTest {
             lower-lock wire row board.5V > display.VCC@1  | wire row of Board 5V → Display 4 × 20 VCC
             lower-lock display.VCC peak                   | Display 4 × 20 VCC takes
             lower-lock usb.5V volts                       | USB 5 V 5V gives
+            pump-house board.USB idle                     | Board USB takes, Pump house
+            pump-house wire board.D1@1 > away lower-lock/board.D0 | wire Board D1 → Lower lock D0, Pump house
+            pump-house wire row ground > away lower-lock  | wire ground row → ground of Lower lock, Pump house
             lower-lock display.VCC code 0.25              | Display 4 × 20 VCC gives, of its reference
             """)
     void isSaidByTheNamesOnTheTable(String key, String said) {
-        assertEquals(said, CauseWords.say(NODE, key));
+        assertEquals(said, CauseWords.say(CIRCUIT, NODE, key));
     }
 }

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.core.bench.Answer;
 import inkel.core.bench.PracticeBench;
 import inkel.core.bench.fault.Fault;
+import inkel.core.bench.fault.FaultKind;
 import inkel.core.bench.fault.Faults;
 import inkel.core.bench.fault.Layout;
 import inkel.core.bench.fault.WireFault;
@@ -58,5 +59,25 @@ class JoinedFaultTest {
             Suspects suspects = new Diagnosis(layout, wake, Meter.USUAL, Set.of()).all(evidence, () -> false);
             assertTrue(suspects.list().get(0).alike().contains(List.of(fault)), () -> "" + suspects.list());
         }
+    }
+
+    @Test
+    void aGroundBetweenBoardsThatIsNotInIsFound() throws Exception {
+        Build build = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D5 > two.D6");
+        Layout layout = Layout.of(Circuit.of(build, Builds.CATALOG));
+        NodeWake wake = WakePlan.of(layout.circuit(), Meter.USUAL).node("two").orElseThrow();
+        Fault fault = Faults.of(layout).stream()
+                .filter(found ->
+                        found instanceof WireFault.Missing wire && wire.wire().endsWith("away two"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(FaultKind.COMMON_GROUND_MISSING, fault.kind());
+        PracticeBench bench = new PracticeBench(
+                layout.circuit(), layout.lists(), fault.forms(layout).get(0), Meter.USUAL, 11);
+        List<Evidence> evidence = untilOneIsOut(wake, bench);
+        assertEquals(
+                "ohms ground of one", evidence.get(evidence.size() - 1).check().id());
+        Suspects suspects = new Diagnosis(layout, wake, Meter.USUAL, Set.of()).all(evidence, () -> false);
+        assertTrue(suspects.list().get(0).alike().contains(List.of(fault)), () -> "" + suspects.list());
     }
 }

@@ -225,7 +225,7 @@ final class CheckCard extends VBox {
 
     private List<Node> tipLines() {
         WireWords ends = new WireWords(state.wake().node());
-        boolean isGrounds = check.kind() == Check.Kind.OHMS && !check.at().isPin();
+        boolean isGrounds = check.kind() == Check.Kind.OHMS && check.black().isEmpty();
         return Stream.concat(
                         check.red().stream().map(tip -> tip(ends, tip, "red")),
                         isGrounds

@@ -14,6 +14,7 @@ import inkel.app.words.CheckWords;
 import inkel.app.words.Words;
 import inkel.core.bench.Band;
 import inkel.core.checks.Assessment;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Meter;
 import inkel.core.document.Place;
@@ -49,16 +50,16 @@ final class WakeNotes implements StageNotes {
                         || state.isEmpty()
                         || state.get().wake().check(check.id()).isEmpty()
                 ? Optional.empty()
-                : Optional.of(why(node, state.get(), check));
+                : Optional.of(why(assessment.reports().circuit(), node, state.get(), check));
     }
 
-    private Why why(NodeCircuit node, WakeState state, Check check) {
+    private Why why(Circuit circuit, NodeCircuit node, WakeState state, Check check) {
         CheckWords words = new CheckWords(node);
         Result result = state.result(check);
         List<Section> sections = new ArrayList<>();
         check.band()
-                .ifPresent(band ->
-                        sections.add(Section.ofRows(Words.get("wake.why.band"), rows(node, words, check, band))));
+                .ifPresent(band -> sections.add(
+                        Section.ofRows(Words.get("wake.why.band"), rows(circuit, node, words, check, band))));
         List<Line> first = lines(words, state.missing(check));
         if (!first.isEmpty()) {
             sections.add(Section.ofLines(Words.get("wake.why.first"), first));
@@ -114,14 +115,14 @@ final class WakeNotes implements StageNotes {
         return lines;
     }
 
-    private List<Row> rows(NodeCircuit node, CheckWords words, Check check, Band band) {
+    private List<Row> rows(Circuit circuit, NodeCircuit node, CheckWords words, Check check, Band band) {
         Unit unit = ((Expected.Within) check.expected()).unit();
         List<Row> rows = new ArrayList<>();
         band.causes().stream()
                 .filter(cause -> CauseWords.isFelt(unit, cause))
                 .limit(MOST_CAUSES)
                 .forEach(cause -> rows.add(new Row(
-                        CauseWords.say(node, cause.unknown()),
+                        CauseWords.say(circuit, node, cause.unknown()),
                         CauseWords.range(cause.unknown()),
                         Explainer.source(cause.unknown().source()))));
         if (check.isVolts()) {

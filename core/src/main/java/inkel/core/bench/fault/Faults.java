@@ -98,7 +98,9 @@ public final class Faults {
                 .part(pin.pin().part())
                 .filter(placed -> placed.part().isBoard() || placed.cls().kind() == Kind.SOURCE)
                 .isPresent());
-        return isOfSupply ? FaultKind.COMMON_GROUND_MISSING : FaultKind.GROUND_MISSING;
+        boolean isBetweenBoards = wire.step().from() instanceof Terminal.OnOtherBoard
+                || wire.step().to() instanceof Terminal.OnOtherBoard;
+        return isOfSupply || isBetweenBoards ? FaultKind.COMMON_GROUND_MISSING : FaultKind.GROUND_MISSING;
     }
 
     /** An end that is in a pin beside its own, or in the one whose place is the number of its own. */
