@@ -5,6 +5,7 @@ import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Node;
 import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.RemovePart;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
@@ -13,6 +14,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /**
@@ -61,10 +63,18 @@ final class CleanWays {
                 : fixes.stream().filter(fix -> before.containsAll(brought(fix))).toList();
     }
 
-    /** The others stay as the rule has them: who presses the first gets nothing new to stop for. */
+    /**
+     * The others stay as the rule has them: who presses the first gets nothing new to stop for. Before a part is taken away comes
+     * what brings no more than another wire of a part that is stopped for the same already.
+     */
     private List<Fix> withFirstClean(Set<String> before, List<Fix> fixes) {
-        Optional<Fix> clean =
-                fixes.stream().filter(fix -> before.containsAll(brought(fix))).findFirst();
+        List<Fix> keeping = fixes.stream()
+                .filter(fix -> fix.edits().stream().noneMatch(RemovePart.class::isInstance))
+                .toList();
+        Set<String> ofParts = ofParts(before);
+        Optional<Fix> clean = first(keeping, fix -> before.containsAll(brought(fix)))
+                .or(() -> first(keeping, fix -> ofParts.containsAll(ofParts(brought(fix)))))
+                .or(() -> first(fixes, fix -> before.containsAll(brought(fix))));
         if (clean.isEmpty() || clean.get() == fixes.get(0)) {
             return fixes;
         }
@@ -72,6 +82,17 @@ final class CleanWays {
         sorted.remove(clean.get());
         sorted.add(0, clean.get());
         return sorted;
+    }
+
+    private static Optional<Fix> first(List<Fix> fixes, Predicate<Fix> isWanted) {
+        return fixes.stream().filter(isWanted).findFirst();
+    }
+
+    /** The same without the pins. */
+    private static Set<String> ofParts(Set<String> stops) {
+        return stops.stream()
+                .map(stop -> stop.replaceFirst("(/[^/.]*)\\.[^/]*$", "$1"))
+                .collect(Collectors.toSet());
     }
 
     private Set<String> brought(Fix fix) {
