@@ -73,8 +73,9 @@ final class CleanWays {
                 .toList();
         Set<String> ofParts = ofParts(before);
         Optional<Fix> clean = first(keeping, fix -> before.containsAll(brought(fix)))
-                .or(() -> first(keeping, fix -> ofParts.containsAll(ofParts(brought(fix)))))
-                .or(() -> first(fixes, fix -> before.containsAll(brought(fix))));
+                .or(() -> first(fixes, fix -> before.containsAll(brought(fix)))
+                        .map(taking -> first(keeping, fix -> ofParts.containsAll(ofParts(brought(fix))))
+                                .orElse(taking)));
         if (clean.isEmpty() || clean.get() == fixes.get(0)) {
             return fixes;
         }

@@ -24,6 +24,9 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
     /** A breadboard contact and a jumper's pin are made for one ampere. */
     public static final Current CONTACT_LIMIT_OF_PLUGS = Current.ofAmperes(1);
 
+    /** What does not show in the three digits of a sentence crosses no rule of thumb. */
+    private static final double SHOWN = 1.005;
+
     /** More than this share of the rail lost on the way is worth a thicker wire. */
     static final double MOST_SHARE = 0.05;
 
@@ -130,6 +133,6 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
 
     /** Whether more flows than a plugged contact is made for. */
     public boolean burnsContact() {
-        return wire().contact() != Settings.Contact.SOLDER && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS);
+        return wire().contact() != Settings.Contact.SOLDER && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS.times(SHOWN));
     }
 }

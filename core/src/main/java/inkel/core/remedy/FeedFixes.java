@@ -125,6 +125,35 @@ public final class FeedFixes {
 
     /** Rails that are there and have the volts, however much of their current is left; best first. */
     Stream<Rail> suiting(Placed placed, Supply supply, Voltage least, Predicate<Endpoint> isAllowed) {
+        return suiting(
+                placed,
+                supply,
+                isAllowed,
+                volts -> fits(volts, supply) && !volts.lowest().isBelow(least));
+    }
+
+    /** The same, and rails that usually have them, and fall below only when a cell is nearly empty. */
+    Stream<Rail> usuallySuiting(Placed placed, Supply supply, Predicate<Endpoint> isAllowed) {
+        Voltage most = supply.range().range().highest();
+        return suiting(
+                placed,
+                supply,
+                isAllowed,
+                volts -> fits(volts.usual(), supply) && !volts.highest().isAbove(most));
+    }
+
+    /** Rails that are there and only usually have the volts, with the current for a peak. */
+    List<Fix> usually(Placed placed, Supply supply, Current peak, Predicate<Endpoint> isAllowed) {
+        return usuallySuiting(placed, supply, isAllowed)
+                .filter(rail ->
+                        volts(node, rail).filter(volts -> fits(volts, supply)).isEmpty())
+                .filter(rail -> Room.isFor(node, rail, peak, Optional.empty()))
+                .map(rail -> feedFrom(placed, supply, rail))
+                .toList();
+    }
+
+    private Stream<Rail> suiting(
+            Placed placed, Supply supply, Predicate<Endpoint> isAllowed, Predicate<Range<Voltage>> isFit) {
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));
         boolean isPlug = placed.cls().pin(supply.pin()).filter(Pin::isSocket).isPresent();
         return node.rails().stream()
@@ -134,9 +163,7 @@ public final class FeedFixes {
                 .filter(rail -> rail.output().contact().isEmpty() && maySupply(node, rail, supply))
                 .filter(rail -> LoadScrews.mayFeed(node, rail, placed.cls()))
                 .filter(rail -> !node.isMadeFrom(rail.id(), placed.id()))
-                .filter(rail -> volts(node, rail)
-                        .filter(volts -> fits(volts, supply) && !volts.lowest().isBelow(least))
-                        .isPresent())
+                .filter(rail -> volts(node, rail).filter(isFit).isPresent())
                 .sorted(RailOrder.of(node, placed.cls(), supply));
     }
 

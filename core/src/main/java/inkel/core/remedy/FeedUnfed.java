@@ -46,9 +46,33 @@ public final class FeedUnfed {
      * @param alike parts of one class that want the same, at least one: as many as one rail bears are fed at once
      */
     public List<Fix> of(Circuit circuit, List<Unfed> alike) {
-        return OtherSource.among(added(circuit, alike), stronger(circuit, alike)).stream()
+        List<Fix> ways = OtherSource.among(added(circuit, alike), stronger(circuit, alike));
+        boolean isBought = ways.stream().allMatch(FeedUnfed::isBought);
+        return Stream.concat(isBought ? usually(circuit, alike).stream() : Stream.empty(), ways.stream())
                 .limit(MOST)
                 .toList();
+    }
+
+    /** What is there and does for most of the time comes before what must be bought. */
+    private List<Fix> usually(Circuit circuit, List<Unfed> alike) {
+        Unfed first = alike.get(0);
+        boolean isMaking = FeedTable.isMaking(first);
+        return first.ways().stream()
+                .flatMap(supply -> feeds
+                        .usually(
+                                first.placed(),
+                                Behind.of(node, first.placed(), supply),
+                                peakOf(alike, supply),
+                                FeedTable.mayTurn(node, first.placed().cls(), supply))
+                        .stream())
+                .filter(fix -> !isMaking || isBorne(circuit, fix))
+                .map(fix -> forAll(fix, alike))
+                .limit(1)
+                .toList();
+    }
+
+    private Current peakOf(List<Unfed> alike, Supply supply) {
+        return alike.stream().map(unfed -> feeds.peakOf(unfed.placed(), supply)).reduce(Current.ZERO, Current::plus);
     }
 
     /** Where only current lacks, a stronger source in the place of the one that would feed them. */
@@ -100,9 +124,7 @@ public final class FeedUnfed {
         for (Supply supply : first.ways()) {
             Predicate<Endpoint> isAllowed =
                     FeedTable.mayTurn(node, first.placed().cls(), supply);
-            Current peak = alike.stream()
-                    .map(unfed -> feeds.peakOf(unfed.placed(), supply))
-                    .reduce(Current.ZERO, Current::plus);
+            Current peak = peakOf(alike, supply);
             feeds.all(first.placed(), supply, peak, peak, Voltage.ZERO, isAllowed)
                     .filter(fix -> isWanted.test(fix) && (!isMaking || isBorne(circuit, fix)))
                     .limit(MOST)
@@ -165,7 +187,7 @@ public final class FeedUnfed {
     private List<Rail> suiting(Unfed unfed) {
         Placed placed = unfed.placed();
         Supply supply = Behind.of(node, placed, unfed.ways().get(0));
-        return feeds.suiting(placed, supply, Voltage.ZERO, FeedTable.mayTurn(node, placed.cls(), supply))
+        return feeds.usuallySuiting(placed, supply, FeedTable.mayTurn(node, placed.cls(), supply))
                 .toList();
     }
 }

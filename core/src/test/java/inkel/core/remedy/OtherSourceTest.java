@@ -106,4 +106,33 @@ class OtherSourceTest {
         assertEquals(new Endpoint("source", "+"), more.feeds().get("VCC"));
         RuleKit.wayOut(full.build(), finding, fix);
     }
+
+    @Test
+    void cellsThatAreTooWeakForMotorsAreReplacedByAPack() throws Exception {
+        // Four cells usually give 6 V, and 0.7 A; the bridge works from 4.5 V and takes up to 2.4 A for its motors.
+        Builds tug = Builds.classic()
+                .boardUnfed()
+                .part("cells", "battery-aa-4")
+                .part("bridge", "motor-driver", "VCC=board.5V")
+                .part("left", "motor-leads")
+                .part("right", "motor-leads")
+                .wire("left.M+", "bridge.AO1")
+                .wire("right.M+", "bridge.BO1");
+        Finding finding = RuleKit.firesAt(tug, "parts.no_supply", "bridge");
+        assertEquals("parts.no_supply.no_room", finding.sentence().key());
+        assertEquals("take-battery-lithium-two", ids(finding).get(0));
+    }
+
+    @Test
+    void cellsThatUsuallyDoComeBeforeWhatMustBeBought() throws Exception {
+        // They fall to 4.0 V at their end, and the bridge, of a little fan, works from 4.5 V.
+        Builds lit = Builds.classic()
+                .boardUnfed()
+                .part("cells", "battery-aa-4")
+                .part("bridge", "motor-driver", "VCC=board.5V")
+                .figure("bridge", "current/VM/active", "0.3 A")
+                .figure("bridge", "current/VM/peak", "0.5 A");
+        Finding finding = RuleKit.firesAt(lit, "parts.no_supply", "bridge");
+        assertEquals("feed-VM-from-cells.+", ids(finding).get(0));
+    }
 }
