@@ -223,6 +223,16 @@ class BoardLinkTest {
                         - build.node("far").orElseThrow().parts().size());
         NodeWire link = through.links().get(0);
         assertEquals(Optional.of(Place.ofPart("far", "buffer")), link.converter());
+        // Both its enables are let through to ground, and seven of its eight ways are left.
+        assertEquals(
+                List.of("buffer.OE1 board.GND", "buffer.OE2 board.GND"),
+                through.node("far").orElseThrow().wires().stream()
+                        .map(wire -> wire.from() + " " + wire.to())
+                        .filter(wire -> wire.startsWith("buffer."))
+                        .sorted()
+                        .toList());
+        assertEquals(7, buffer.cost().values().get("spare"));
+        assertEquals("fix.link_off", RuleKit.way(finding, "link-off").title().key());
         List<BoardLink> hops =
                 Assessment.assess(through, Builds.CATALOG).reports().levels().of(link);
         assertEquals(2, hops.size(), "into the buffer, and out of it");
@@ -336,6 +346,24 @@ class BoardLinkTest {
                 .get(0);
         assertEquals(3.35, read.check().vohMin().volts(), 1e-9);
         assertEquals(Source.MEASURED, read.saysHigh());
+        assertEquals(Source.CLASS, read.saysLow());
+        assertEquals(Source.CLASS, read.listens());
+        Build low = new Measure(
+                        heard.node(),
+                        heard.endpoint(),
+                        LogLine.What.LOW,
+                        Voltage.ofVolts(1.2),
+                        "1.2",
+                        LogLine.By.TYPED,
+                        Instant.EPOCH)
+                .apply(measured);
+        BoardLink lowRead = Assessment.assess(low, Builds.CATALOG)
+                .reports()
+                .levels()
+                .boards()
+                .get(0);
+        assertEquals(1.2, lowRead.check().volMax().volts(), 1e-9);
+        assertEquals(Source.MEASURED, lowRead.saysLow());
         Finding thin = Builds.of(Assessment.assess(measured, Builds.CATALOG), "levels.thin")
                 .get(0);
         Fix leave = thin.fixes().stream()

@@ -185,4 +185,43 @@ class LevelWaysSaidTest {
         Build led = TwoBoards.joined(Builds.classic(), fed, "one.D4 > two.D5");
         assertEquals(List.of(), Builds.of(Assessment.assess(led, CATALOG), "levels.back_power"));
     }
+
+    @Test
+    void aWholeModuleIsMendedWhereMoreThanOneOfItsWiresIsHarmed() {
+        // A reader of 3.3 V on a board of 5 V.
+        Builds one = Builds.classic()
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
+                .wire("reader.SCK", "board.D13");
+        List<String> alone = RuleKit.firesAt(one, "levels.harms", "reader.SCK").fixes().stream()
+                .map(Fix::id)
+                .toList();
+        assertTrue(alone.stream().noneMatch(id -> id.startsWith("module-")), () -> "" + alone);
+        Builds two = one.wire("reader.MOSI", "board.D11");
+        List<String> both = RuleKit.firesAt(two, "levels.harms", "reader.SCK").fixes().stream()
+                .map(Fix::id)
+                .toList();
+        assertTrue(both.containsAll(List.of("module-divide", "module-shift")), () -> "" + both);
+        assertEquals(
+                4,
+                RuleKit.way(RuleKit.firesAt(two, "levels.harms", "reader.SCK"), "module-divide")
+                        .cost()
+                        .values()
+                        .get("count"));
+    }
+
+    @Test
+    void anotherModulesWiresAreLeftAlone() {
+        Builds both = Builds.classic()
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
+                .part("radio", "packet-radio", "VCC=board.3V3")
+                .wire("reader.SCK", "board.D13")
+                .wire("reader.MOSI", "board.D11")
+                .wire("radio.CE", "board.D8");
+        List<String> signals =
+                RuleKit.way(RuleKit.firesAt(both, "levels.harms", "reader.SCK"), "module-divide").edits().stream()
+                        .map(edit -> ((Insert) edit).between().signal().toString())
+                        .sorted()
+                        .toList();
+        assertEquals(List.of("reader.MOSI", "reader.SCK"), signals);
+    }
 }

@@ -10,6 +10,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
+import inkel.core.finding.Evidence;
 import inkel.core.finding.Finding;
 import inkel.core.formula.Verdict;
 import inkel.core.io.document.BuildReader;
@@ -19,6 +20,7 @@ import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
 import inkel.core.wiring.PartsList;
 import inkel.core.wiring.WireList;
 import java.nio.file.Path;
@@ -145,6 +147,11 @@ class PieceTest {
         if (isSlow) {
             RuleKit.firesAt(builds, "levels.in_line_slow", "arm.SIG");
             RuleKit.waysOut(builds, "levels.in_line_slow", "take-out");
+            Finding slow = RuleKit.fires(builds, "levels.in_line_slow");
+            assertEquals(2265, RuleKit.si(slow, "in_line"), 1e-9);
+            assertEquals(
+                    List.of(Source.YOURS, Source.YOURS, Source.COMPUTED, Source.COMPUTED),
+                    slow.evidence().stream().map(Evidence::source).toList());
         } else {
             RuleKit.quiet(builds, "levels.in_line_slow");
         }
@@ -160,7 +167,13 @@ class PieceTest {
                 .wire("blue.TXD", "board.D0")
                 .between(opto("blue.TXD", 390, 10_000));
         if (isSlow) {
-            RuleKit.firesAt(builds, "levels.in_line_slow", "blue.TXD");
+            // How long a transistor takes is of its class.
+            assertEquals(
+                    Source.CLASS,
+                    RuleKit.firesAt(builds, "levels.in_line_slow", "blue.TXD")
+                            .evidence()
+                            .get(0)
+                            .source());
         } else {
             RuleKit.quiet(builds, "levels.in_line_slow");
         }

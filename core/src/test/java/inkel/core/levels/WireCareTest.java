@@ -161,6 +161,9 @@ class WireCareTest {
         assertEquals(
                 List.of("arm-0", "arm-1", "arm-2", "arm-3"),
                 finding.sentence().values().get("part"));
+        assertEquals("levels.back_power.several", finding.sentence().key());
+        assertEquals(
+                "fix.together.several", RuleKit.way(finding, "together").title().key());
         RuleKit.waysOut(servos, "levels.back_power", "series", "together");
     }
 }

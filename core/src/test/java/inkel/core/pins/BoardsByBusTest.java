@@ -158,6 +158,11 @@ class BoardsByBusTest {
                 .part("between", "shifter-4", "LV=board.3V3", "HV=board.5V");
         Build harmed = TwoBoards.joined(classic, Builds.powered(CATALOG.get(TwoBoards.WIRELESS)), TO_WIRELESS);
         RuleKit.waysOut(harmed, findings(harmed, "levels.harms").get(0), "shift-bus-between", "link-off");
+        assertEquals(
+                "fix.bus_off",
+                RuleKit.way(findings(harmed, "levels.harms").get(0), "link-off")
+                        .title()
+                        .key());
     }
 
     @Test
