@@ -10,8 +10,10 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.document.edit.AddNodeWire;
@@ -158,6 +160,23 @@ class BoardsByBusTest {
                 .part("between", "shifter-4", "LV=board.3V3", "HV=board.5V");
         Build harmed = TwoBoards.joined(classic, Builds.powered(CATALOG.get(TwoBoards.WIRELESS)), TO_WIRELESS);
         RuleKit.waysOut(harmed, findings(harmed, "levels.harms").get(0), "shift-bus-between", "link-off");
+        // With two of its four ways taken the other two are enough; with three a new one comes.
+        classic.part("reader", "tag-reader-spi", "3.3V=board.3V3");
+        int way = 0;
+        for (String wire : List.of("SCK=D13", "MOSI=D11", "RST=D9")) {
+            String[] ends = wire.split("=");
+            Endpoint signal = Builds.end("reader." + ends[0]);
+            classic.wire("reader." + ends[0], "board." + ends[1])
+                    .between(new Between.ShifterWay(signal, "between", ++way, Extras.NONE));
+            Build taken = TwoBoards.joined(classic, Builds.powered(CATALOG.get(TwoBoards.WIRELESS)), TO_WIRELESS);
+            Finding left = findings(taken, "levels.harms").stream()
+                    .filter(finding -> finding.places().size() == 2)
+                    .findFirst()
+                    .orElseThrow();
+            assertEquals(
+                    way <= 2 ? "shift-bus-between" : "shift-bus-new",
+                    left.fixes().get(0).id());
+        }
         assertEquals(
                 "fix.bus_off",
                 RuleKit.way(findings(harmed, "levels.harms").get(0), "link-off")
