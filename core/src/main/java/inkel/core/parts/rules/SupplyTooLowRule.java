@@ -104,6 +104,8 @@ public final class SupplyTooLowRule implements Rule<SupplyReport> {
                                         after.part(feed.placed().id()).orElseThrow(),
                                         feed.supply().pin())
                                 .flatMap(Rail::volts)
+                                .map(volts ->
+                                        feed.placed().arriving(feed.supply().pin(), volts))
                                 .filter(volts -> FeedFixes.fits(volts, feed.supply()))
                                 .isPresent()));
     }
