@@ -203,6 +203,11 @@ public final class FeedFixes {
                         output.way() == Output.Way.SOURCE && output.battery().isEmpty());
     }
 
+    /** Whether a way out brings something to the table. */
+    static boolean isBought(Fix fix) {
+        return fix.edits().stream().anyMatch(AddPart.class::isInstance);
+    }
+
     /** Whether a way out adds a source that hangs on the mains. */
     boolean isOnMains(Fix fix) {
         return isAdding(fix, FeedFixes::isFixed);

@@ -8,7 +8,6 @@ import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.Unfed;
 import inkel.core.document.Endpoint;
-import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Feed;
 import inkel.core.finding.Fix;
@@ -47,7 +46,7 @@ public final class FeedUnfed {
      */
     public List<Fix> of(Circuit circuit, List<Unfed> alike) {
         List<Fix> ways = OtherSource.among(added(circuit, alike), stronger(circuit, alike));
-        boolean isBought = ways.stream().allMatch(FeedUnfed::isBought);
+        boolean isBought = ways.stream().allMatch(FeedFixes::isBought);
         return Stream.concat(isBought ? usually(circuit, alike).stream() : Stream.empty(), ways.stream())
                 .limit(MOST)
                 .toList();
@@ -131,7 +130,7 @@ public final class FeedUnfed {
                     .forEach(fix -> fixes.putIfAbsent(fix.id(), forAll(fix, alike)));
         }
         return fixes.values().stream()
-                .sorted(Comparator.comparing(FeedUnfed::isBought))
+                .sorted(Comparator.comparing(FeedFixes::isBought))
                 .limit(MOST)
                 .toList();
     }
@@ -164,10 +163,6 @@ public final class FeedUnfed {
         return of.rails().stream()
                 .filter(rail -> rail.isOver() || rail.isAverageOver())
                 .count();
-    }
-
-    private static boolean isBought(Fix fix) {
-        return fix.edits().stream().anyMatch(AddPart.class::isInstance);
     }
 
     /**

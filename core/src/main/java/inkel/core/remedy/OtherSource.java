@@ -8,7 +8,6 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
-import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Exchange;
 import inkel.core.finding.Fix;
@@ -69,7 +68,7 @@ public final class OtherSource {
     public static List<Fix> among(List<Fix> ways, List<Fix> others) {
         List<Fix> all = new ArrayList<>(ways);
         int at = 0;
-        while (at < all.size() && all.get(at).edits().stream().noneMatch(AddPart.class::isInstance)) {
+        while (at < all.size() && !FeedFixes.isBought(all.get(at))) {
             at++;
         }
         all.addAll(at, others);

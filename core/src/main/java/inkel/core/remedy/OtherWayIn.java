@@ -3,7 +3,6 @@ package inkel.core.remedy;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
@@ -48,15 +47,11 @@ public final class OtherWayIn {
                         .isPresent()))
                 // Two pins may be fed by the same thing.
                 .filter(fix -> known.add(fix.id()))
-                .sorted(Comparator.comparing(OtherWayIn::isBought)
+                .sorted(Comparator.comparing(FeedFixes::isBought)
                         .thenComparing(fix -> isRoaming && feeds.isOnMains(fix))
                         .thenComparing(fix -> isRoaming && feeds.isSource(fix)))
                 .limit(MOST)
                 .toList();
-    }
-
-    private static boolean isBought(Fix fix) {
-        return fix.edits().stream().anyMatch(AddPart.class::isInstance);
     }
 
     private static Fix instead(NodeCircuit node, Placed placed, String pin, Fix other) {

@@ -138,11 +138,21 @@ final class JoinedChecks {
                     .map(band -> check("rests " + link.from(), Check.Kind.VOLTS, link, band, first, rest, probe));
         }
 
+        /** One pin may go to several of this board. */
+        private String own(String id, NodeWire link) {
+            boolean isFirst = links.stream()
+                    .filter(other -> other.from().equals(link.from()))
+                    .findFirst()
+                    .filter(link::equals)
+                    .isPresent();
+            return isFirst ? id : id + " at " + link.to().endpoint();
+        }
+
         private Check check(
                 String id, Check.Kind kind, NodeWire link, Band band, List<String> first, Scene scene, Probe probe) {
             Endpoint pin = link.to().endpoint();
             return new Check(
-                    id,
+                    own(id, link),
                     group,
                     kind,
                     link.to(),

@@ -136,6 +136,14 @@ class JoinedChecksTest {
     }
 
     @Test
+    void aPinThatGoesToTwoIsReadAtEach() throws Exception {
+        Build build = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D5 > two.D6", "one.D5 > two.D7");
+        assertEquals(
+                List.of("ohms ground of one", "high one/board.D5", "high one/board.D5 at board.D7"),
+                joined(build, "two").stream().map(Check::id).toList());
+    }
+
+    @Test
     void oneBoardAloneHasNone() {
         assertTrue(wake(Builds.classic().build(), Builds.NODE).checks().stream()
                 .noneMatch(check -> check.group().phase() == Phase.JOINED));
