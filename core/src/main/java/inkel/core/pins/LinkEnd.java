@@ -98,7 +98,7 @@ public record LinkEnd(NodeWire link, boolean isSending, PinUse use, boolean isCr
     }
 
     /** The wire with this end on another pin. */
-    NodeWire movedTo(Endpoint pin) {
+    public NodeWire movedTo(Endpoint pin) {
         Place place = Place.of(here().node(), pin);
         return isSending ? link.withEnds(place, link.to()) : link.withEnds(link.from(), place);
     }

@@ -2,7 +2,6 @@ package inkel.core.pins.rules;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.document.NodeWire;
 import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
 import inkel.core.finding.Finding;
@@ -77,7 +76,9 @@ public final class BoardsOnConsoleRule implements Rule<PinReport> {
                                 .with("listens", port.listens().pin()),
                         Fact.of("fix.boards_port.cost"),
                         ends.stream()
-                                .<Edit>map(end -> new ChangeNodeWire(end.link(), moved(end, port)))
+                                .<Edit>map(end -> new ChangeNodeWire(
+                                        end.link(),
+                                        end.movedTo((end.isSending() ? port.talks() : port.listens()).endpoint())))
                                 .toList()));
     }
 
@@ -91,15 +92,6 @@ public final class BoardsOnConsoleRule implements Rule<PinReport> {
                         "other-pin",
                         Fact.of("fix.boards_pin").with("from", end.pin().pin()).with("to", pin.pin()),
                         Fact.of("fix.boards_pin.cost"),
-                        List.of(new ChangeNodeWire(
-                                end.link(),
-                                end.isSending()
-                                        ? end.link().withEnds(pin, end.link().to())
-                                        : end.link().withEnds(end.link().from(), pin)))));
-    }
-
-    private static NodeWire moved(LinkEnd end, FreePort port) {
-        NodeWire link = end.link();
-        return end.isSending() ? link.withEnds(port.talks(), link.to()) : link.withEnds(link.from(), port.listens());
+                        List.of(new ChangeNodeWire(end.link(), end.movedTo(pin.endpoint())))));
     }
 }

@@ -1,7 +1,6 @@
 package inkel.core.pins.rules;
 
 import inkel.core.circuit.Circuit;
-import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.ChangeNodeWire;
@@ -84,13 +83,10 @@ public final class TwoDriversRule implements Rule<PinReport> {
     }
 
     private static Fix moved(NodePins pins, LinkEnd end, Place free) {
-        NodeWire changed = end.isSending()
-                ? end.link().withEnds(free, end.link().to())
-                : end.link().withEnds(end.link().from(), free);
         return new Fix(
                 "link-to-" + free.pin(),
                 Fact.of("fix.move_link").with("node", pins.node().node().name()).with("pin", free.pin()),
                 Fact.of("fix.move.cost"),
-                List.of(new ChangeNodeWire(end.link(), changed)));
+                List.of(new ChangeNodeWire(end.link(), end.movedTo(free.endpoint()))));
     }
 }
