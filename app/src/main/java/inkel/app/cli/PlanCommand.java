@@ -20,6 +20,7 @@ import inkel.core.finding.Severity;
 import inkel.core.io.document.BuildFile;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
+import inkel.core.pins.LinkEnd;
 import inkel.core.pins.PartialPlan;
 import inkel.core.pins.Patience;
 import inkel.core.pins.PinReport;
@@ -40,6 +41,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -212,9 +214,14 @@ final class PlanCommand implements Callable<Integer> {
                         move.to(),
                         Words.get("cli.plan.was", "pin", move.end().pin())));
         PlanNotes notes = PlanNotes.of(pins.node(plan.node()).orElseThrow(), plan);
-        told(out, "cli.plan.software", notes.software());
-        told(out, "cli.plan.straps", notes.straps());
-        told(out, "cli.plan.start_up", notes.startUp());
+        told(
+                out,
+                "cli.plan.software",
+                Stream.concat(
+                        notes.software().stream().map(PlanCommand::text),
+                        notes.boards().stream().map(end -> end.there() + " → " + end.pin())));
+        told(out, "cli.plan.straps", notes.straps().stream().map(PlanCommand::text));
+        told(out, "cli.plan.start_up", notes.startUp().stream().map(PlanCommand::text));
         if (!plan.complete()) {
             out.println("  " + Words.get("cli.plan.incomplete"));
         }
@@ -242,11 +249,10 @@ final class PlanCommand implements Callable<Integer> {
         return answer;
     }
 
-    private static void told(PrintWriter out, String key, List<Wire> wires) {
-        if (!wires.isEmpty()) {
-            out.println("  "
-                    + Words.get(
-                            key, "wires", wires.stream().map(PlanCommand::text).toList()));
+    private static void told(PrintWriter out, String key, Stream<String> wires) {
+        List<String> all = wires.toList();
+        if (!all.isEmpty()) {
+            out.println("  " + Words.get(key, "wires", all));
         }
     }
 
@@ -318,10 +324,24 @@ final class PlanCommand implements Callable<Integer> {
         });
         answer.put("addresses", addresses);
         PlanNotes notes = PlanNotes.of(pins.node(plan.node()).orElseThrow(), plan);
-        answer.put("software", notes.software().stream().map(PlanCommand::json).toList());
+        answer.put(
+                "software",
+                Stream.concat(
+                                notes.software().stream().map(PlanCommand::json),
+                                notes.boards().stream().map(PlanCommand::json))
+                        .toList());
         answer.put("straps", notes.straps().stream().map(PlanCommand::json).toList());
         answer.put("start_up", notes.startUp().stream().map(PlanCommand::json).toList());
         return answer;
+    }
+
+    /** The board at the other end stands in the place of the part. */
+    private static Map<String, Object> json(LinkEnd end) {
+        Map<String, Object> entry = Json.object();
+        entry.put("part", end.there().node() + "/" + end.there().part());
+        entry.put("signal", end.there().pin());
+        entry.put("pin", end.pin().pin());
+        return entry;
     }
 
     private static Map<String, Object> json(Wire wire) {

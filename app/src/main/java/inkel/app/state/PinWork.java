@@ -20,6 +20,7 @@ import inkel.core.document.edit.Hold;
 import inkel.core.document.edit.Plug;
 import inkel.core.document.edit.SetWire;
 import inkel.core.finding.Fix;
+import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PartialPlan;
 import inkel.core.pins.PinReport;
@@ -236,7 +237,11 @@ public final class PinWork {
                             .node(plan.node())
                             .orElseThrow(),
                     plan);
-            tell(said, "notice.planned.software", parts(notes.software()));
+            tell(
+                    said,
+                    "notice.planned.software",
+                    Stream.concat(parts(notes.software()).stream(), boards(notes.boards()))
+                            .toList());
             tell(said, "notice.planned.straps", wires(notes.straps()));
             tell(said, "notice.planned.start_up", wires(notes.startUp()));
             count(
@@ -261,6 +266,16 @@ public final class PinWork {
         if (!names.isEmpty()) {
             said.add(Words.get(key, "names", names));
         }
+    }
+
+    private Stream<String> boards(List<LinkEnd> ends) {
+        return ends.stream()
+                .map(end -> session.build()
+                        .orElseThrow()
+                        .node(end.there().node())
+                        .orElseThrow()
+                        .name())
+                .distinct();
     }
 
     private List<String> parts(List<Wire> wires) {

@@ -4,6 +4,7 @@ import static inkel.core.catalog.Setting.Price.LINE;
 import static inkel.core.catalog.Setting.Price.SMALL_PART;
 import static inkel.core.catalog.Setting.Price.WIRE;
 
+import inkel.core.formula.I2cAddress;
 import inkel.core.quantity.Capacitance;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Length;
@@ -94,6 +95,13 @@ public final class Settings {
             "address",
             SettingReaders.whole(0, MOST_ADDRESS, "0x27"),
             cls -> cls.i2c().isPresent(),
+            LINE);
+
+    /** The 7-bit address that a board itself answers to on a bus that it shares with other boards. */
+    public static final Setting<Integer> ANSWERS_AT = new Setting<>(
+            "answers_at",
+            SettingReaders.whole(I2cAddress.FIRST, I2cAddress.LAST, "0x30"),
+            BOARDS.and(cls -> !cls.busPins().isEmpty()),
             LINE);
 
     /** A pair of resistors from the bus pins to the part's supply; of a board to the rail of those pins. */
@@ -302,6 +310,7 @@ public final class Settings {
             I2C_CLOCK,
             SPI_CLOCK,
             ADDRESS,
+            ANSWERS_AT,
             ADD_PULL_UPS,
             POLLS,
             WAITS,

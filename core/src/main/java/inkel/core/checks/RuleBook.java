@@ -57,10 +57,12 @@ import inkel.core.pins.rules.AddressUnknownRule;
 import inkel.core.pins.rules.BaudErrorRule;
 import inkel.core.pins.rules.BiasTiedRule;
 import inkel.core.pins.rules.BoardTakesRule;
+import inkel.core.pins.rules.BoardsAddressRule;
 import inkel.core.pins.rules.BoardsBusCrossedRule;
 import inkel.core.pins.rules.BoardsClockRule;
 import inkel.core.pins.rules.BoardsNotCrossedRule;
 import inkel.core.pins.rules.BoardsOnConsoleRule;
+import inkel.core.pins.rules.BoardsRateRule;
 import inkel.core.pins.rules.BootStrapRule;
 import inkel.core.pins.rules.BusBusyRule;
 import inkel.core.pins.rules.ClockOverRule;
@@ -240,6 +242,8 @@ public final class RuleBook {
             new Entry<>(new ConsoleSharedRule(), PINS),
             new Entry<>(new BoardsOnConsoleRule(), PINS),
             new Entry<>(new BoardsClockRule(), PINS),
+            new Entry<>(new BoardsRateRule(), PINS),
+            new Entry<>(new BoardsAddressRule(), PINS),
             new Entry<>(new SoftFastRule(), PINS),
             new Entry<>(new TimerClashRule(), PINS),
             new Entry<>(new NoPwmRule(), PINS),

@@ -53,7 +53,10 @@ public final class BoardBuses {
     }
 
     private static boolean joins(Circuit circuit, NodeWire link, BusLine from, BusLine to) {
-        return !link.isLine() && isUsual(circuit, link.from(), from) && isUsual(circuit, link.to(), to);
+        return !link.isLine()
+                && link.carries().kind().isEmpty()
+                && isUsual(circuit, link.from(), from)
+                && isUsual(circuit, link.to(), to);
     }
 
     private static boolean isUsual(Circuit circuit, Place at, BusLine line) {

@@ -420,6 +420,19 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
         return cls.i2c().map(need -> own(Settings.ADDRESS).or(() -> strapped).orElse(need.shipped()));
     }
 
+    /** The 7-bit address that a board itself answers to on a bus that it shares with others; empty where none was said. */
+    public Optional<Integer> answersAt() {
+        return own(Settings.ANSWERS_AT);
+    }
+
+    /** Every 7-bit address that it answers to, its main one first. */
+    public List<Integer> addresses() {
+        List<Integer> all = new ArrayList<>();
+        address().or(this::answersAt).ifPresent(all::add);
+        cls.i2c().ifPresent(need -> all.addAll(need.others()));
+        return all;
+    }
+
     /** The rate its serial port runs at: the builder's choice, else the one it wakes up with. */
     public Optional<Frequency> baud() {
         return cls.uart().map(need -> own(Settings.BAUD).orElse(need.rates().get(0)));

@@ -10,28 +10,34 @@ import java.util.Optional;
  * @param groundJoined whether a ground wire runs beside it
  * @param between what stands in it, on the table of the board that talks; its signal is {@code from}. A shifter is told
  *     with its node, {@code lower-lock/shifter}, and may stand on either table
+ * @param carries what it is meant to carry, where that was said
  */
-public record NodeWire(Place from, Place to, boolean groundJoined, Optional<Between> between, Extras extras) {
+public record NodeWire(
+        Place from, Place to, boolean groundJoined, Optional<Between> between, Carries carries, Extras extras) {
     public NodeWire {
         Endpoint signal = from.endpoint();
         between = between.map(piece -> piece.at(signal));
     }
 
     public NodeWire(Place from, Place to, boolean groundJoined, Extras extras) {
-        this(from, to, groundJoined, Optional.empty(), extras);
+        this(from, to, groundJoined, Optional.empty(), Carries.UNSAID, extras);
     }
 
     public NodeWire withGroundJoined() {
-        return new NodeWire(from, to, true, between, extras);
+        return new NodeWire(from, to, true, between, carries, extras);
     }
 
     /** The same wire, with what stands in it, on other pins. */
     public NodeWire withEnds(Place newFrom, Place newTo) {
-        return new NodeWire(newFrom, newTo, groundJoined, between, extras);
+        return new NodeWire(newFrom, newTo, groundJoined, between, carries, extras);
     }
 
     public NodeWire withBetween(Optional<Between> piece) {
-        return new NodeWire(from, to, groundJoined, piece, extras);
+        return new NodeWire(from, to, groundJoined, piece, carries, extras);
+    }
+
+    public NodeWire withCarries(Carries said) {
+        return new NodeWire(from, to, groundJoined, between, said, extras);
     }
 
     /** Whether it is one of the two wires of a long line, and ends at parts and not at boards. */

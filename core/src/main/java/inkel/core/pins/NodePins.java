@@ -33,6 +33,7 @@ public final class NodePins {
     private final Map<PinUse, List<Wire>> byUse = new EnumMap<>(PinUse.class);
     private final List<Wire> misplaced;
     private final List<SerialLine> serialLines;
+    private final List<BoardLine> boardLines;
     private final Map<Need, List<Endpoint>> unwired = new EnumMap<>(Need.class);
 
     NodePins(NodeCircuit node, List<LinkEnd> linkEnds) {
@@ -49,6 +50,7 @@ public final class NodePins {
         taken = new HashSet<>(node.nets().keySet());
         linkEnds.forEach(end -> taken.add(end.pin()));
         serialLines = SerialLine.of(node);
+        boardLines = BoardLine.of(node, this.linkEnds);
         i2cBuses = Collections.unmodifiableMap(membersByLine(PinUse.I2C_SDA));
         spiBuses = membersByLine(PinUse.SPI_SCK).entrySet().stream()
                 .map(bus -> new SpiBus(this, bus.getKey(), bus.getValue()))
@@ -254,7 +256,10 @@ public final class NodePins {
         return buses;
     }
 
-    /** All that hear an address that is sent on a bus: its members, and those of the bus that a multiplexer hangs on. */
+    /**
+     * All that hear an address that is sent on a bus: its members, those of the bus that a multiplexer hangs on, and last the
+     * board, where it answers to others on that bus.
+     */
     public List<Placed> hearing(Endpoint line) {
         List<Placed> hearing = new ArrayList<>();
         Set<Endpoint> seen = new HashSet<>();
@@ -264,7 +269,16 @@ public final class NodePins {
             // A bus behind a multiplexer belongs to it, and that one is on a bus of its own.
             at = lineOf(at.get().part());
         }
+        if (seen.stream().anyMatch(this::isSharedLine)
+                && node.board().answersAt().isPresent()) {
+            hearing.add(node.board());
+        }
         return hearing;
+    }
+
+    /** Whether other boards are on the bus that a board pin is the data line of. */
+    private boolean isSharedLine(Endpoint pin) {
+        return linkEnds.stream().anyMatch(end -> end.pin().equals(pin) && end.use() == PinUse.I2C_SDA);
     }
 
     /** The line of the bus that a part is on; empty for one that is on none. */
@@ -276,21 +290,13 @@ public final class NodePins {
                 .findFirst();
     }
 
-    /** Every 7-bit address a part answers to, its main one first. */
-    public static List<Integer> addresses(Placed placed) {
-        List<Integer> all = new ArrayList<>();
-        placed.address().ifPresent(all::add);
-        placed.cls().i2c().ifPresent(need -> all.addAll(need.others()));
-        return all;
-    }
-
     /** The addresses that two parts on one bus both answer to. An all-call that a whole class shares is none. */
     public static List<Integer> commonAddresses(Placed first, Placed second) {
-        Set<Integer> common = new LinkedHashSet<>(addresses(first));
-        common.retainAll(addresses(second));
+        Set<Integer> common = new LinkedHashSet<>(first.addresses());
+        common.retainAll(second.addresses());
         if (!common.isEmpty() && isOneClass(first, second)) {
-            Optional<Integer> main = first.address();
-            Optional<Integer> other = second.address();
+            Optional<Integer> main = first.address().or(first::answersAt);
+            Optional<Integer> other = second.address().or(second::answersAt);
             common.removeIf(address -> main.filter(address::equals).isEmpty()
                     && other.filter(address::equals).isEmpty());
         }
@@ -311,6 +317,11 @@ public final class NodePins {
     /** Parts with a serial port, and where their two wires go. */
     public List<SerialLine> serialLines() {
         return serialLines;
+    }
+
+    /** The serial lines of its board to other boards. */
+    public List<BoardLine> boardLines() {
+        return boardLines;
     }
 
     /** What a wire's part does to a pin that the board reads at the start. */

@@ -117,11 +117,16 @@ final class PinModelPorts {
     private boolean maySoftware(Want want) {
         Frequency fastest =
                 domain.node().board().cls().controller().orElseThrow().softwareUartMax();
-        // How fast two boards talk is a matter of their programs.
-        return want.link().isPresent()
-                || want.placed()
+        // Where nobody said how fast two boards talk, that is a matter of their programs.
+        return want.link()
+                .map(end -> end.link()
+                        .carries()
+                        .baud()
+                        .filter(baud -> Quantity.exceeds(baud, fastest))
+                        .isEmpty())
+                .orElseGet(() -> want.placed()
                         .baud()
                         .filter(baud -> !Quantity.exceeds(baud, fastest))
-                        .isPresent();
+                        .isPresent());
     }
 }

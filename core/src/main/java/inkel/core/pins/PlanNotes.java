@@ -14,12 +14,14 @@ import java.util.function.Predicate;
  * What must be told of a plan besides where its wires go.
  *
  * @param software wires of buses and ports that the program drives on plain pins
+ * @param boards ends of serial lines to other boards that it drives so
  * @param straps ties that give a part its address
  * @param startUp wires on pins that the board looks at while it starts
  */
-public record PlanNotes(List<Wire> software, List<Wire> straps, List<Wire> startUp) {
+public record PlanNotes(List<Wire> software, List<LinkEnd> boards, List<Wire> straps, List<Wire> startUp) {
     public PlanNotes {
         software = List.copyOf(software);
+        boards = List.copyOf(boards);
         straps = List.copyOf(straps);
         startUp = List.copyOf(startUp);
     }
@@ -29,6 +31,9 @@ public record PlanNotes(List<Wire> software, List<Wire> straps, List<Wire> start
         NodeCircuit node = planned.node();
         return new PlanNotes(
                 those(plan, wire -> isBySoftware(planned, wire)),
+                planned.boardLines().stream()
+                        .flatMap(line -> line.bySoftware().stream())
+                        .toList(),
                 those(plan, wire -> isStrap(node, wire)),
                 those(
                         plan,

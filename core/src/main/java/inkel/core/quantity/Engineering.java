@@ -149,6 +149,11 @@ public final class Engineering {
         return (minus(shown.toPlainString()) + " " + PRINTED_PREFIX[step + PREFIX_OF_ONE] + unit.symbol()).strip();
     }
 
+    /** All its digits in the unit itself, which is not named: 9600. */
+    public static String bare(Quantity quantity) {
+        return BigDecimal.valueOf(quantity.si()).stripTrailingZeros().toPlainString();
+    }
+
     /**
      * Prints an amount so that reading it gives the very same amount back: all digits that it takes, and a plain minus.
      */

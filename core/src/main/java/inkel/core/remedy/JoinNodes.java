@@ -12,6 +12,8 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.Edit;
+import inkel.core.formula.I2cAddress;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -47,8 +49,8 @@ public final class JoinNodes {
     }
 
     /**
-     * Data to data and clock to clock where people look for the I2C bus of both boards, with a ground beside them. Empty when one
-     * of the boards has none, something else is there, or the two are joined so.
+     * Data to data and clock to clock where people look for the I2C bus of both boards, with a ground beside them; the other board
+     * answers to a free address, where neither does yet. Empty when one of the boards has none, something else is there, or the two are joined so.
      */
     public static List<Edit> bus(Circuit circuit, String one, String other) {
         List<Place> mine = busPins(circuit, one);
@@ -60,9 +62,19 @@ public final class JoinNodes {
         if (isJoined || mine.size() != 2 || theirs.size() != 2) {
             return List.of();
         }
-        return List.of(
+        List<Edit> edits = new ArrayList<>(List.of(
                 new AddNodeWire(new NodeWire(mine.get(0), theirs.get(0), true, Extras.NONE)),
-                new AddNodeWire(new NodeWire(mine.get(1), theirs.get(1), false, Extras.NONE)));
+                new AddNodeWire(new NodeWire(mine.get(1), theirs.get(1), false, Extras.NONE))));
+        boolean isSaid = Stream.of(one, other)
+                .flatMap(node -> circuit.node(node).stream())
+                .anyMatch(node -> node.board().answersAt().isPresent());
+        if (!isSaid) {
+            NodeCircuit answering = circuit.node(other).orElseThrow();
+            BoardAddress.free(circuit, List.of(one, other), I2cAddress.FIRST)
+                    .map(address -> BoardAddress.set(answering, address))
+                    .ifPresent(edits::add);
+        }
+        return edits;
     }
 
     private static List<Place> busPins(Circuit circuit, String nodeId) {

@@ -7,6 +7,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
@@ -26,6 +27,7 @@ import inkel.core.pins.PinFit;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.quantity.Capacitance;
+import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Resistance;
 import inkel.core.remedy.AddParts;
 import inkel.core.remedy.RailLeads;
@@ -157,6 +159,14 @@ public final class RandomBuilds {
         return given.isEmpty() ? build : new SetWire(Builds.NODE, given.get(random.nextInt(given.size()))).apply(build);
     }
 
+    private static Carries carries(Random random) {
+        return random.nextInt(3) > 0
+                ? Carries.UNSAID
+                : Carries.UNSAID
+                        .with(Carries.Kind.SERIAL)
+                        .with(random.nextBoolean() ? Optional.empty() : Optional.of(Frequency.ofHertz(38_400)));
+    }
+
     /** The same node once more, and a free plain pin of each board joined. */
     private static Build linked(Build build, Random random) throws Exception {
         Build two = new CopyNode(Builds.NODE, "twin", "Twin").apply(build);
@@ -177,6 +187,7 @@ public final class RandomBuilds {
                                 random.nextInt(3) == 0
                                         ? Optional.empty()
                                         : Optional.of(piece(Builds.end("board." + free.get()), random)),
+                                carries(random),
                                 Extras.NONE))
                         .apply(two);
     }

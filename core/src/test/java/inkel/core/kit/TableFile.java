@@ -13,6 +13,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
@@ -40,6 +41,7 @@ import inkel.core.document.edit.Tune;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Finding;
 import inkel.core.pins.Planner;
+import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
@@ -201,7 +203,15 @@ public final class TableFile {
             case "take-out" -> new TakeOut(node, end(step, "signal"));
             case "link" ->
                 new AddNodeWire(new NodeWire(
-                        pin(step, "from"), pin(step, "to"), step.path("ground").asBoolean(false), Extras.NONE));
+                                pin(step, "from"),
+                                pin(step, "to"),
+                                step.path("ground").asBoolean(false),
+                                Extras.NONE)
+                        .withCarries(
+                                step.has("baud")
+                                        ? Carries.UNSAID.with(Optional.of(Frequency.ofHertz(
+                                                step.get("baud").asDouble())))
+                                        : Carries.UNSAID));
             case "copy" ->
                 new CopyNode(node, step.get("id").asText(), step.get("id").asText());
             case "class" ->

@@ -9,6 +9,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
@@ -431,6 +432,7 @@ class BoardLinkTest {
                         Place.of("far", Builds.end("board.D5")),
                         true,
                         link.between(),
+                        Carries.UNSAID,
                         Extras.NONE)));
         UnreadableFile refused = assertThrows(
                 UnreadableFile.class, () -> BuildReader.parse(Path.of("x"), BuildWriter.print(twice), Builds.CATALOG));

@@ -46,7 +46,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
@@ -207,7 +206,6 @@ class WayBackTest {
                                 Place.of(Builds.NODE, new Endpoint("board", "D3")),
                                 Place.of("second", new Endpoint("board", "D4")),
                                 false,
-                                Optional.empty(),
                                 Extras.NONE))));
         Build after = Edit.applyAll(
                 before, List.of(new RemovePart(Builds.NODE, "shifter"), new RemovePart("second", "radio")));

@@ -68,7 +68,7 @@ class PinReportTest {
         Placed placed = pins.node().part(part).orElseThrow();
         String addresses = String.join(
                 ", ",
-                NodePins.addresses(placed).stream()
+                placed.addresses().stream()
                         .map(inkel.core.quantity.Engineering::address)
                         .toList());
         assertEquals(expected, addresses);

@@ -20,6 +20,7 @@ import inkel.core.circuit.ProgramLines;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
@@ -105,9 +106,10 @@ final class LoomMaker {
                 .map(this::module)
                 .filter(module -> !module.rows().isEmpty())
                 .toList());
-        if (!pins.linkEnds().isEmpty()) {
-            modules.add(links());
-        }
+        Map<String, List<LinkEnd>> toBoards = new LinkedHashMap<>();
+        pins.linkEnds().forEach(end -> toBoards.computeIfAbsent(end.there().node(), far -> new ArrayList<>())
+                .add(end));
+        toBoards.forEach((far, ends) -> modules.add(toBoard(far, ends)));
         return new LoomModel(threads, modules, folded);
     }
 
@@ -249,6 +251,7 @@ final class LoomMaker {
         }
         boolean isWired = rows.stream().anyMatch(row -> row.thread() >= 0 || row.isLoose());
         return new Module(
+                placed.id(),
                 Place.ofPart(node.node().id(), placed.id()),
                 placed.part().name(),
                 placed.part().purpose(),
@@ -334,32 +337,30 @@ final class LoomMaker {
         return between instanceof Between.Nothing ? Mark.LEFT : Mark.RESISTORS;
     }
 
-    /** Wires to other boards hang on this board's pins as any module's do. */
-    private Module links() {
-        Map<LinkEnd, Integer> ends = new LinkedHashMap<>();
-        pins.linkEnds().forEach(end -> ends.put(end, number.getOrDefault(end.pin(), -1)));
+    /** Wires to another board hang on this board's pins as any module's do. */
+    private Module toBoard(String far, List<LinkEnd> ends) {
         LevelReport levels = assessment.reports().levels();
-        List<Row> rows = ends.entrySet().stream()
+        List<Row> rows = ends.stream()
                 .map(end -> new Row(
-                        node.place(end.getKey().pin()),
-                        end.getKey().there().pin(),
-                        end.getValue(),
+                        node.place(end.pin()),
+                        end.there().pin(),
+                        number.getOrDefault(end.pin(), -1),
                         -1,
                         Knot.Form.PLACED,
                         "digital",
-                        end.getKey().link().between().map(LoomMaker::mark).orElse(Mark.NONE),
-                        levels.of(end.getKey().link()).stream()
-                                .map(BoardLink::verdict)
-                                .findFirst(),
+                        end.link().between().map(LoomMaker::mark).orElse(Mark.NONE),
+                        levels.of(end.link()).stream().map(BoardLink::verdict).findFirst(),
                         Optional.empty(),
                         false))
                 .toList();
+        String id = far + "/" + Part.BOARD;
         return new Module(
+                id,
                 Place.ofNode(node.node().id()),
-                Words.get("loom.links"),
-                Words.get("loom.links.purpose"),
+                assessment.build().node(far).orElseThrow().name(),
+                Words.get("loom.to_board"),
                 rows,
-                view.folded().contains(""));
+                view.folded().contains(id));
     }
 
     private static Knot.Form form(PinReport.How how) {

@@ -53,9 +53,10 @@ public record LoomModel(List<Thread> threads, List<Module> modules, int folded) 
     /**
      * A module with its pins.
      *
-     * @param place the part, or the node for wires to other boards
+     * @param id of the part; of wires to another board its node and "board"
+     * @param place the part, or this node for wires to another board
      */
-    public record Module(Place place, String name, String purpose, List<Row> rows, boolean isFolded) {
+    public record Module(String id, Place place, String name, String purpose, List<Row> rows, boolean isFolded) {
         public Module {
             rows = List.copyOf(rows);
         }

@@ -21,11 +21,11 @@ final class LoomSide extends Pane {
         resizeRelocate(0, top, WIDTH, height);
         double pad = module.isFolded() ? 6 : LoomGeometry.CARD_PAD;
         Tile fold = new Tile(
-                () -> actions.toggleFold(module.place().part()),
+                () -> actions.toggleFold(module.id()),
                 Ui.icon(module.isFolded() ? Icons.OPEN : Icons.FOLD, "fold-icon"),
                 Pos.CENTER,
                 "fold");
-        fold.setId("fold-" + module.place().part());
+        fold.setId("fold-" + module.id());
         fold.setFocusTraversable(false);
         fold.setAccessibleText(Words.get(module.isFolded() ? "loom.open" : "loom.fold", "part", module.name()));
         fold.resizeRelocate(4, pad - 1, FOLD, FOLD);

@@ -178,7 +178,7 @@ public final class PinsStage extends StagePane implements LoomActions {
         LoomView next = view;
         for (LoomModel.Module module : model.modules()) {
             if (module.isFolded() == areAllFolded) {
-                next = next.toggled(module.place().part());
+                next = next.toggled(module.id());
             }
         }
         look(next);

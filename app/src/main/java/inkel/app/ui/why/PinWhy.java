@@ -14,6 +14,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
+import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
@@ -25,6 +26,8 @@ import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.levels.Judged;
 import inkel.core.levels.Link;
+import inkel.core.pins.BoardLine;
+import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Voltage;
@@ -85,6 +88,7 @@ final class PinWhy {
                     Fact.of(key + ".cost"),
                     new ChangeNodeWire(link, link.withBetween(Optional.empty()))));
         });
+        onlyLink(assessment, place).map(link -> carries(pins, link)).ifPresent(actions::addAll);
         List<Finding> findings = says.findingsAt(place);
         if (!findings.isEmpty()) {
             return says.withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()))
@@ -165,6 +169,10 @@ final class PinWhy {
         rows.add(new Row(Words.get(isSent ? "why.to" : "why.comes_from"), nameOf(assessment, there), ""));
         link.between()
                 .ifPresent(between -> rows.add(new Row(Words.get("why.between"), BetweenWords.brief(between), "")));
+        if (!link.isLine()) {
+            String kind = kind(assessment.pins(here.node()).orElseThrow(), link);
+            rows.add(new Row(Words.get("why.carries"), Words.get("why.carries." + kind), ""));
+        }
         rows.add(new Row(
                 Words.get("why.ground_beside"),
                 Words.get(link.groundJoined() ? "why.ground_beside.yes" : "why.ground_beside.no"),
@@ -180,6 +188,50 @@ final class PinWhy {
                         nameOf(assessment, hop.from().place(hop.says())),
                         nameOf(assessment, hop.to().place(hop.hears())))));
         return sections;
+    }
+
+    /** What a wire between boards can be said to carry. */
+    private static List<Fix> carries(NodePins pins, NodeWire link) {
+        if (link.isLine()) {
+            return List.of();
+        }
+        boolean isSaid = link.carries().kind().isPresent();
+        boolean isPlain = kind(pins, link).equals("plain");
+        List<Fix> actions = new ArrayList<>();
+        if (isSaid) {
+            actions.add(say("by-pins", "action.carries_pins", link, Carries.UNSAID));
+        } else if (isPlain) {
+            actions.add(
+                    say("serial", "action.carries_serial", link, link.carries().with(Carries.Kind.SERIAL)));
+        } else {
+            actions.add(
+                    say("plain", "action.carries_plain", link, link.carries().with(Carries.Kind.PLAIN)));
+        }
+        return actions;
+    }
+
+    private static Fix say(String id, String key, NodeWire link, Carries said) {
+        return Explainer.action(
+                id, Fact.of(key), Fact.of(key + ".cost"), new ChangeNodeWire(link, link.withCarries(said)));
+    }
+
+    private static String kind(NodePins pins, NodeWire link) {
+        LinkEnd end = pins.linkEnds().stream()
+                .filter(found -> found.link().equals(link))
+                .findFirst()
+                .orElseThrow();
+        boolean isBySoftware = pins.boardLines().stream()
+                .flatMap(line -> line.bySoftware().stream())
+                .anyMatch(end::equals);
+        return end.line().isPresent() ? "bus" : !end.isSerial() ? "plain" : isBySoftware ? "software" : "serial";
+    }
+
+    /** The serial line to another board that a pin is on, where it is on no other. */
+    static Optional<BoardLine> lineAt(Assessment assessment, Place place) {
+        return onlyLink(assessment, place).flatMap(link -> assessment.pins(place.node()).stream()
+                .flatMap(pins -> pins.boardLines().stream())
+                .filter(line -> line.ends().stream().anyMatch(end -> end.link().equals(link)))
+                .findFirst());
     }
 
     private static String nameOf(Assessment assessment, Place place) {

@@ -321,6 +321,10 @@ public final class WhyPanel extends Scroller {
                         .isPresent()) {
             Tile piece = Ui.pill("piece-open", Words.get("piece.open"), this::editFigures);
             content.getChildren().add(piece);
+            PinWhy.lineAt(
+                            session.assessmentProperty().get(),
+                            session.selectionProperty().get())
+                    .ifPresent(line -> content.getChildren().add(new LinkRate(session, line)));
         }
         if (!isInspected) {
             actions(why.actions());

@@ -5,13 +5,16 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
+import inkel.app.ui.kit.Caption;
 import inkel.core.document.Between;
+import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.BoardLink;
+import inkel.core.quantity.Frequency;
 import java.io.IOException;
 import java.util.Optional;
 import javafx.scene.control.TextInputControl;
@@ -82,5 +85,32 @@ class TwoBoardsWindowTest extends WindowJourney {
                 .anyMatch(
                         line -> line instanceof LogLine.Measured && line.place().equals(TO)));
         until(() -> verdict().equals(Optional.of(Verdict.FINE)));
+    }
+
+    @Test
+    void whatItCarriesAndHowFastIsSaidAndUndone(FxRobot robot) throws Exception {
+        open(robot, Given.TWO_BOARDS, Stage.PINS);
+        robot.interact(() -> session.selectionProperty().set(FROM));
+        until(() -> isThere(robot, "#action-serial"));
+        assertTrue(!isThere(robot, "#link-rate"), "a plain signal has no rate");
+        press(robot, "#action-serial");
+        until(() -> isThere(robot, "#link-rate"));
+        type(robot, "#link-rate", "fast");
+        until(() -> robot.lookup("#why .stop-text").queryAllAs(Caption.class).stream()
+                .anyMatch(caption -> caption.getText().equals("Not a rate: fast. Type one such as 9600.")));
+        assertEquals(Optional.empty(), carries().baud());
+        type(robot, "#link-rate", "19200");
+        until(() -> carries()
+                .equals(new Carries(Optional.of(Carries.Kind.SERIAL), Optional.of(Frequency.ofHertz(19_200)))));
+        until(() -> isThere(robot, "#action-by-pins"));
+        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        until(() -> carries().baud().isEmpty());
+        until(() -> isThere(robot, "#action-by-pins"));
+        press(robot, "#action-by-pins");
+        until(() -> carries().equals(Carries.UNSAID));
+    }
+
+    private Carries carries() {
+        return session.build().orElseThrow().links().get(0).carries();
     }
 }

@@ -136,6 +136,7 @@ public final class BuildReader {
                 to,
                 link.flag("ground", false),
                 link.object("between").flatMap(piece -> BetweenReader.inNodeWire(piece, from.endpoint(), nodes)),
+                CarriesReader.read(link, !lines.isEmpty()),
                 link.extras());
     }
 

@@ -131,6 +131,8 @@ public final class BuildWriter {
             tree.put("ground", true);
         }
         link.between().ifPresent(piece -> tree.set("between", pieceTree(piece)));
+        link.carries().kind().ifPresent(kind -> tree.put("carries", kind.text()));
+        link.carries().baud().ifPresent(baud -> tree.put("baud", Engineering.bare(baud)));
         return with(tree, link.extras());
     }
 

@@ -44,7 +44,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     static final List<String> OF_PART =
             List.of("id", "class", "name", "purpose", "feeds", "ground_apart", "since", "settings", "figures");
     static final List<String> OF_WIRE = List.of("from", "to", "held", "reason");
-    static final List<String> OF_LINK = List.of("from", "to", "ground", "between");
+    static final List<String> OF_LINK = List.of("from", "to", "ground", "between", "carries", "baud");
     static final List<String> OF_PIECE =
             List.of("kind", "series", "to_ground", "base", "pull_up", "capacitor", "shifter", "way", "reason");
     static final List<String> OF_BETWEEN =

@@ -40,7 +40,7 @@ public final class AddressClashRule implements Rule<PinReport> {
                     // The members come first among those that hear; each pair is told once.
                     for (Placed other : hearing.subList(i + 1, hearing.size())) {
                         for (int address : NodePins.commonAddresses(members.get(i), other)) {
-                            findings.add(describe(pins, new Clash(members.get(i), other, address)));
+                            findings.add(describe(report.circuit(), pins, new Clash(members.get(i), other, address)));
                         }
                     }
                 }
@@ -79,14 +79,14 @@ public final class AddressClashRule implements Rule<PinReport> {
         for (Placed first : near.hearing(line.endpoint())) {
             for (Placed second : far.hearing(other.endpoint())) {
                 for (int address : NodePins.commonAddresses(first, second)) {
-                    findings.add(describe(near, far, new Clash(first, second, address)));
+                    findings.add(describe(report.circuit(), near, far, new Clash(first, second, address)));
                 }
             }
         }
         return findings;
     }
 
-    private static Finding describe(NodePins near, NodePins far, Clash clash) {
+    private static Finding describe(Circuit circuit, NodePins near, NodePins far, Clash clash) {
         Finding.Builder finding = Finding.of(INFO, far.node().place(clash.second()))
                 .variant("boards")
                 .with("part", clash.second().part().name())
@@ -95,17 +95,24 @@ public final class AddressClashRule implements Rule<PinReport> {
                 .with("far", near.node().node().name())
                 .with("address", Engineering.address(clash.address()));
         if (isMain(clash.second(), clash)) {
-            toFree(far, clash.second()).forEach(finding::fix);
+            toFree(circuit, far, clash.second()).forEach(finding::fix);
         }
         if (isMain(clash.first(), clash)) {
-            toFree(near, clash.first()).forEach(finding::fix);
+            toFree(circuit, near, clash.first()).forEach(finding::fix);
         }
-        return finding.fixes(() -> List.of(PinFixes.leaveOut(far, clash.second())))
-                .build();
+        return finding.fixes(() -> leaveOut(far, clash.second())).build();
+    }
+
+    /** A board stays. */
+    private static List<Fix> leaveOut(NodePins pins, Placed placed) {
+        return placed.part().isBoard() ? List.of() : List.of(PinFixes.leaveOut(pins, placed));
     }
 
     /** Parts of two tables may be called alike. */
-    private static List<Fix> toFree(NodePins pins, Placed placed) {
+    private static List<Fix> toFree(Circuit circuit, NodePins pins, Placed placed) {
+        if (placed.part().isBoard()) {
+            return ofBoard(circuit, pins);
+        }
         return StrapFixes.toFree(pins, placed).stream()
                 .map(fix -> new Fix(
                         fix.id() + "-on-" + pins.node().node().id(),
@@ -118,21 +125,34 @@ public final class AddressClashRule implements Rule<PinReport> {
     }
 
     private static boolean isMain(Placed placed, Clash clash) {
-        return placed.address().filter(main -> main == clash.address()).isPresent();
+        return placed.address()
+                .or(placed::answersAt)
+                .filter(main -> main == clash.address())
+                .isPresent();
+    }
+
+    private static List<Fix> ofBoard(Circuit circuit, NodePins pins) {
+        Set<String> nodes = new HashSet<>();
+        pins.linkEnds().stream()
+                .filter(end -> end.line().isPresent())
+                .flatMap(end -> BoardBuses.pinsOn(circuit, end.here()).stream())
+                .forEach(pin -> nodes.add(pin.node()));
+        return BoardsAddressRule.elsewhere(circuit, pins.node(), nodes).stream().toList();
     }
 
     private record Clash(Placed first, Placed second, int address) {}
 
-    private static Finding describe(NodePins pins, Clash clash) {
+    private static Finding describe(Circuit circuit, NodePins pins, Clash clash) {
         Finding.Builder finding = Finding.of(INFO, pins.node().place(clash.second()))
                 .with("part", clash.second().part().name())
                 .with("other", clash.first().part().name())
                 .with("address", Engineering.address(clash.address()));
         Stream.of(clash.second(), clash.first())
                 .filter(placed -> isMain(placed, clash))
-                .flatMap(placed -> StrapFixes.toFree(pins, placed).stream())
+                .flatMap(placed ->
+                        (placed.part().isBoard() ? ofBoard(circuit, pins) : StrapFixes.toFree(pins, placed)).stream())
                 .forEach(finding::fix);
-        return finding.fixes(() -> List.of(PinFixes.leaveOut(pins, clash.second())))
-                .build();
+        Placed leaving = clash.second().part().isBoard() ? clash.first() : clash.second();
+        return finding.fixes(() -> leaveOut(pins, leaving)).build();
     }
 }

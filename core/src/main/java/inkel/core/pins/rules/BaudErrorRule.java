@@ -53,13 +53,8 @@ public final class BaudErrorRule implements Rule<PinReport> {
 
     /** Whether the clock may be so far off that the rate is, though it can be divided down to. */
     private static boolean isVague(SerialLine line) {
-        Controller controller = line.node().board().cls().controller().orElseThrow();
-        double divided = line.unit().isEmpty() && line.uncrossed().isEmpty()
-                ? 0
-                : Math.abs(
-                        rate(line, line.placed().baud().orElseThrow()).error().ratio());
-        return !controller.clocks().isEmpty()
-                && divided + controller.tolerance().ratio() > BaudRate.LIMIT.ratio() + 1e-12;
+        boolean isCounted = line.unit().isEmpty() && line.uncrossed().isEmpty();
+        return SteadyClock.isLacking(line.node(), line.placed().baud().filter(rate -> !isCounted));
     }
 
     private static Finding vague(SerialLine line) {

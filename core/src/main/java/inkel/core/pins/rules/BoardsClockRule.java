@@ -3,15 +3,17 @@ package inkel.core.pins.rules;
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.formula.BaudRate;
+import inkel.core.pins.BoardLine;
 import inkel.core.pins.LinkEnd;
-import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
+import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Source;
 import java.util.List;
 import java.util.Optional;
@@ -31,25 +33,45 @@ public final class BoardsClockRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         return report.nodes().stream()
-                .filter(pins -> SteadyClock.isLacking(pins.node()))
-                .filter(pins -> !lines(pins).isEmpty())
-                .map(pins -> describe(report, pins.node(), lines(pins)))
+                .flatMap(pins -> describe(report, pins.boardLines()).stream())
                 .toList();
     }
 
-    private static List<LinkEnd> lines(NodePins pins) {
-        return pins.linkEnds().stream().filter(LinkEnd::isSerial).toList();
+    /** A line whose rate the clock cannot be divided down to is a finding of its own. */
+    private static boolean isVague(BoardLine line) {
+        return line.rates().stream().allMatch(rate -> BoardFixes.keeps(line, rate))
+                && SteadyClock.isLacking(line.node(), divided(line));
     }
 
-    private static Finding describe(PinReport report, NodeCircuit node, List<LinkEnd> lines) {
+    /** A program that counts its bits divides nothing. */
+    private static Optional<Frequency> divided(BoardLine line) {
+        boolean isByPort = line.bySoftware().size() < line.ends().size();
+        return line.rates().stream().filter(rate -> isByPort).findFirst();
+    }
+
+    private static Optional<Finding> describe(PinReport report, List<BoardLine> all) {
+        List<BoardLine> lines = all.stream().filter(BoardsClockRule::isVague).toList();
+        if (lines.isEmpty()) {
+            return Optional.empty();
+        }
+        BoardLine first = lines.get(0);
+        NodeCircuit node = first.node();
         Controller controller = node.board().cls().controller().orElseThrow();
-        return Finding.of(INFO, lines.stream().map(LinkEnd::here).toList())
+        List<Place> ends = lines.stream()
+                .flatMap(line -> line.ends().stream())
+                .map(LinkEnd::here)
+                .toList();
+        Finding.Builder finding = Finding.of(INFO, ends)
                 .with("board", node.board().part().name())
-                .with("other", BoardPairs.name(report.circuit(), lines.get(0).there()))
+                .with(
+                        "other",
+                        BoardPairs.name(report.circuit(), first.ends().get(0).there()))
                 .number("clock", controller.clock(), node.board().sourceOf(Settings.CLOCK, Source.CLASS))
-                .number("clock_tolerance", controller.tolerance(), Source.CLASS)
-                .number("error_limit", BaudRate.LIMIT, Source.RULE)
-                .fixes(() -> SteadyClock.of(node, Optional.empty()))
-                .build();
+                .number("clock_tolerance", controller.tolerance(), Source.CLASS);
+        divided(first).ifPresent(rate -> finding.variant("rate")
+                .number("baud_error", controller.bestBaud(rate).error(), Source.COMPUTED));
+        return Optional.of(finding.number("error_limit", BaudRate.LIMIT, Source.RULE)
+                .fixes(() -> SteadyClock.of(node, divided(first)))
+                .build());
     }
 }

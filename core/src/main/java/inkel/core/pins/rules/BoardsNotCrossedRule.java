@@ -19,8 +19,12 @@ import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
-/** Reports wires between two boards that join talker to talker and listener to listener; one finding for two boards. */
+/**
+ * Reports wires between two boards that join talker to talker and listener to listener, one finding for two boards; and those
+ * that are written from where they listen, which are judged the wrong way about.
+ */
 public final class BoardsNotCrossedRule implements Rule<PinReport> {
     private static final RuleInfo INFO = new RuleInfo("uart.boards_not_crossed", Severity.STOP, Stage.PINS);
 
@@ -32,9 +36,32 @@ public final class BoardsNotCrossedRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         Circuit circuit = report.circuit();
-        return BoardPairs.of(circuit, link -> BoardPorts.alike(circuit, link).isPresent()).stream()
-                .map(links -> describe(circuit, links))
-                .toList();
+        Stream<Finding> uncrossed = BoardPairs.of(
+                        circuit, link -> BoardPorts.alike(circuit, link).isPresent())
+                .stream()
+                .map(links -> describe(circuit, links));
+        Stream<Finding> turned = BoardPairs.of(circuit, link -> BoardPorts.isTurned(circuit, link)).stream()
+                .map(links -> turned(circuit, links));
+        return Stream.concat(uncrossed, turned).toList();
+    }
+
+    private static Finding turned(Circuit circuit, List<NodeWire> links) {
+        NodeWire first = links.get(0);
+        return Finding.of(INFO, links.stream().map(NodeWire::from).toList())
+                .onlyToLookAt()
+                .variant("turned")
+                .with("pin", first.from().pin())
+                .with("node", BoardPairs.name(circuit, first.from()))
+                .with("other_pin", first.to().pin())
+                .with("other", BoardPairs.name(circuit, first.to()))
+                .fix(new Fix(
+                        "turn-boards",
+                        Fact.of("fix.turn_boards"),
+                        Fact.of("fix.turn_boards.cost"),
+                        links.stream()
+                                .<Edit>map(link -> new ChangeNodeWire(link, link.withEnds(link.to(), link.from())))
+                                .toList()))
+                .build();
     }
 
     private static Finding describe(Circuit circuit, List<NodeWire> links) {

@@ -3,7 +3,6 @@ package inkel.core.pins.rules;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.edit.ChangeNodeWire;
-import inkel.core.document.edit.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -14,7 +13,6 @@ import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
-import inkel.core.remedy.FreePort;
 import inkel.core.remedy.JoinNodes;
 import java.util.List;
 import java.util.Optional;
@@ -59,27 +57,9 @@ public final class BoardsOnConsoleRule implements Rule<PinReport> {
             finding.variant("login").fix(off.get());
         }
         return Optional.of(finding.fix(() -> ends.stream().allMatch(LinkEnd::isSerial)
-                        ? elsewhere(report.circuit(), node, ends)
+                        ? BoardFixes.toPort(report.circuit(), node, ends)
                         : onAPlainPin(report.circuit(), node, ends))
                 .build());
-    }
-
-    /** All of them on a port that nothing is loaded over. */
-    private static Optional<Fix> elsewhere(Circuit circuit, NodeCircuit node, List<LinkEnd> ends) {
-        return FreePort.of(circuit, node)
-                .filter(port -> !port.isConsole())
-                .findFirst()
-                .map(port -> new Fix(
-                        "other-port",
-                        Fact.of("fix.boards_port")
-                                .with("talks", port.talks().pin())
-                                .with("listens", port.listens().pin()),
-                        Fact.of("fix.boards_port.cost"),
-                        ends.stream()
-                                .<Edit>map(end -> new ChangeNodeWire(
-                                        end.link(),
-                                        end.movedTo((end.isSending() ? port.talks() : port.listens()).endpoint())))
-                                .toList()));
     }
 
     /** What is no serial line needs no port. */

@@ -18,14 +18,17 @@ final class SteadyClock {
 
     private SteadyClock() {}
 
-    /** Whether a board's clock may be further off than one end of a serial line may be, whatever its rate. */
-    static boolean isLacking(NodeCircuit node) {
-        return node.board()
-                .cls()
-                .controller()
-                .filter(controller -> !controller.clocks().isEmpty())
-                .filter(controller -> controller.tolerance().ratio() > BaudRate.LIMIT.ratio())
-                .isPresent();
+    /**
+     * Whether a board's clock may be so far off that one end of a serial line is further off than it may be.
+     *
+     * @param divided the rate that the clock is divided down to; empty for one that a program counts, or that nobody said
+     */
+    static boolean isLacking(NodeCircuit node, Optional<Frequency> divided) {
+        Controller controller = node.board().cls().controller().orElseThrow();
+        double off = divided.map(
+                        rate -> Math.abs(controller.bestBaud(rate).error().ratio()))
+                .orElse(0.0);
+        return !controller.clocks().isEmpty() && off + controller.tolerance().ratio() > BaudRate.LIMIT.ratio() + 1e-12;
     }
 
     /** Those that are near enough and, where it is known, that the rate can be made of; the nearest to today's first. */

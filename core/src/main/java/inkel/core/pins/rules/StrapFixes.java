@@ -28,7 +28,7 @@ final class StrapFixes {
         pins.lineOf(placed.id()).stream()
                 .flatMap(line -> pins.hearing(line).stream())
                 .filter(other -> !other.id().equals(placed.id()))
-                .forEach(other -> taken.addAll(NodePins.addresses(other)));
+                .forEach(other -> taken.addAll(other.addresses()));
         // What answers on other tables counts where the part's bus goes on to them.
         pins.linkEnds().stream()
                 .filter(end ->

@@ -3,6 +3,7 @@ package inkel.core.tune.code;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -11,7 +12,9 @@ import inkel.core.document.Meter;
 import inkel.core.document.Wire;
 import inkel.core.loop.NodeLoop;
 import inkel.core.loop.Staggered;
+import inkel.core.pins.BoardLine;
 import inkel.core.pins.LinkEnd;
+import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
@@ -78,7 +81,39 @@ public final class CodeConstants {
     }
 
     private void boards(PinReport pins) {
-        pins.node(node.node().id()).ifPresent(here -> here.linkEnds().forEach(end -> toBoard(pins.circuit(), end)));
+        pins.node(node.node().id()).ifPresent(here -> {
+            here.linkEnds().forEach(end -> toBoard(pins.circuit(), end));
+            here.boardLines().forEach(line -> rate(pins.circuit(), line));
+            addresses(pins.circuit(), here);
+        });
+    }
+
+    /** What this board answers to on a bus that it shares, and the others on that. */
+    private void addresses(Circuit circuit, NodePins here) {
+        here.linkEnds().stream().filter(end -> end.use() == PinUse.I2C_SDA).findFirst().stream()
+                .flatMap(end -> BoardBuses.pinsOn(circuit, end.here()).stream())
+                .flatMap(at -> circuit.node(at.node()).stream())
+                .forEach(board -> board.board().answersAt().ifPresent(address -> address(board, address)));
+    }
+
+    private void address(NodeCircuit board, int address) {
+        String name = board == node ? "OWN" : board.node().name();
+        add(
+                new Constant(Constant.identifier(name, "ADDRESS"), Engineering.address(address), Source.YOURS),
+                Optional.empty(),
+                Fact.of("code.address").with("part", board.node().name()));
+    }
+
+    /** What a serial line to another board is said to run at, where both its wires are said to. */
+    private void rate(Circuit circuit, BoardLine line) {
+        if (line.rates().size() == 1) {
+            String far = circuit.node(line.far()).orElseThrow().node().name();
+            long baud = Math.round(line.rates().get(0).hertz());
+            add(
+                    new Constant(Constant.identifier(far, "BAUD"), String.valueOf(baud), Source.YOURS),
+                    Optional.empty(),
+                    Fact.of("code.baud").with("part", far));
+        }
     }
 
     /** A name that is taken gets a number behind it, as the builder would give it. */

@@ -89,6 +89,9 @@ class ChannelsTest {
     void wiresToOtherBoardsHaveNames() throws Exception {
         Build plain = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.WIRELESS, "one.D3 > two.D18", "two.D19 > one.D4");
         assertEquals("TO_TWO_D18_PIN=3 FROM_TWO_D19_PIN=4", constants(plain, "one"));
+        Build rated = TwoBoards.joined(
+                TwoBoards.CLASSIC, TwoBoards.WIRELESS, "one.D1 > two.D16 : 9600", "two.D17 > one.D0 : 9600");
+        assertEquals("TO_TWO_D16_PIN=1 FROM_TWO_D17_PIN=0 TWO_BAUD=9600", constants(rated, "one"));
         assertEquals("FROM_ONE_D3_PIN=18 TO_ONE_D4_PIN=19", constants(plain, "two"));
         Build bus = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.WIRELESS, "one.A4 > two.D21", "one.A5 > two.D22");
         assertEquals("I2C_SDA_PIN=21 I2C_SCL_PIN=22", constants(bus, "two"));

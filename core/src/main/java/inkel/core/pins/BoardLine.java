@@ -1,0 +1,89 @@
+package inkel.core.pins;
+
+import inkel.core.circuit.BoardPorts;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.edit.ChangeNodeWire;
+import inkel.core.document.edit.Edit;
+import inkel.core.quantity.Frequency;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * A serial line from a board to another one, seen from the first.
+ *
+ * @param far the node of the other board
+ * @param ends its one or two wires
+ */
+public record BoardLine(NodeCircuit node, String far, List<LinkEnd> ends) {
+    public BoardLine {
+        ends = List.copyOf(ends);
+    }
+
+    /** The lines of a node's board, those that are joined like to like among them. */
+    static List<BoardLine> of(NodeCircuit node, List<LinkEnd> linkEnds) {
+        Map<String, List<LinkEnd>> byFarEnd = new LinkedHashMap<>();
+        linkEnds.stream().filter(LinkEnd::isSerial).forEach(end -> byFarEnd.computeIfAbsent(
+                        end.there().node(), far -> new ArrayList<>())
+                .add(end));
+        return byFarEnd.entrySet().stream()
+                .map(line -> new BoardLine(node, line.getKey(), line.getValue()))
+                .toList();
+    }
+
+    /** The ports of the board that its wires are on; none where the program makes one of plain pins. */
+    public Set<Integer> units() {
+        return ends.stream().flatMap(end -> unit(end).stream()).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    private Optional<Integer> unit(LinkEnd end) {
+        return BoardPorts.unit(node, end.pin(), end.isSending() ? BoardPorts.TALKS : BoardPorts.LISTENS);
+    }
+
+    /** The wires that the program has to serve bit by bit. */
+    public List<LinkEnd> bySoftware() {
+        return ends.stream().filter(end -> unit(end).isEmpty()).toList();
+    }
+
+    /** The rates that were said of it, each once; in bits per second. */
+    public List<Frequency> rates() {
+        return ends.stream()
+                .flatMap(end -> end.link().carries().baud().stream())
+                .distinct()
+                .toList();
+    }
+
+    /** Says a rate of both its wires, or none. */
+    public List<Edit> at(Optional<Frequency> rate) {
+        return ends.stream()
+                .map(LinkEnd::link)
+                .<Edit>map(link ->
+                        new ChangeNodeWire(link, link.withCarries(link.carries().with(rate))))
+                .toList();
+    }
+
+    /**
+     * Whether one port can serve it and another one: what is said goes to both from one pin, what is heard comes in at one, and
+     * nothing says that at two rates.
+     */
+    public boolean mayShare(BoardLine other) {
+        Set<Frequency> rates = new LinkedHashSet<>(rates());
+        rates.addAll(other.rates());
+        return rates.size() <= 1 && isOnOnePin(other, true) && isOnOnePin(other, false);
+    }
+
+    private boolean isOnOnePin(BoardLine other, boolean isSending) {
+        return Stream.concat(ends.stream(), other.ends().stream())
+                        .filter(end -> end.isSending() == isSending)
+                        .map(LinkEnd::pin)
+                        .distinct()
+                        .count()
+                <= 1;
+    }
+}
