@@ -1,7 +1,6 @@
 package inkel.core.circuit;
 
 import inkel.core.catalog.BusLine;
-import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import java.util.ArrayDeque;
@@ -68,26 +67,20 @@ public final class BoardBuses {
                 .isPresent();
     }
 
-    /** A pull-up, and the table that it is on. */
-    public record Joined(NodeCircuit node, PullUp pull) {
-        /** Whether it hangs on the rail that a pin of a table has its levels from: one rail has one voltage at a time. */
-        public boolean isOfRailOf(NodeCircuit other, Endpoint pin) {
-            return node == other
-                    && pull.rail().isPresent()
-                    && other.ioRail(pin).map(Rail::id).equals(pull.rail());
-        }
-    }
-
     /**
      * All pull-ups that are joined to a board's pin: those of its own table, and of others that a bus leads to without a
      * shifter.
      */
-    public static List<Joined> pulls(Circuit circuit, Place pin) {
-        return reached(circuit, pin, link -> link.converter().isEmpty()).stream()
+    public static List<PullUp> pulls(Circuit circuit, Place pin) {
+        return pinsBeside(circuit, pin).stream()
                 .flatMap(at -> circuit.node(at.node()).stream().flatMap(node -> PullUp.on(node, at.endpoint())
-                        .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
-                        .map(pull -> new Joined(node, pull))))
+                        .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())))
                 .toList();
+    }
+
+    /** The pins of boards that one bus leads to from a pin without a shifter, this one first: all are one wire. */
+    public static Set<Place> pinsBeside(Circuit circuit, Place pin) {
+        return reached(circuit, pin, link -> link.converter().isEmpty());
     }
 
     /** The pins of boards that one bus leads to from a pin, this one first; what is said on it is heard through shifters too. */

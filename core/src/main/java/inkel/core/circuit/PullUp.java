@@ -14,11 +14,13 @@ import java.util.stream.Stream;
 /**
  * A pull-up on a wire.
  *
+ * @param node the table that it is on
  * @param at the pin it is soldered to
  * @param volts where it reaches
  * @param rail the rail it hangs on; empty where the part makes its own
  */
-public record PullUp(Endpoint at, Range<Voltage> volts, Resistance resistance, Optional<Endpoint> rail) {
+public record PullUp(
+        NodeCircuit node, Endpoint at, Range<Voltage> volts, Resistance resistance, Optional<Endpoint> rail) {
     /** A pull-up of a part as it is in a build; empty while what it hangs on is not fed. */
     public static Optional<PullUp> of(NodeCircuit node, Placed placed, Pull pull) {
         Endpoint pin = new Endpoint(placed.id(), pull.pin());
@@ -26,8 +28,20 @@ public record PullUp(Endpoint at, Range<Voltage> volts, Resistance resistance, O
                 node.railOf(placed, pull.supply()).or(() -> node.rail(new Endpoint(placed.id(), pull.supply())));
         return rail.flatMap(fed -> fed.volts()
                 .map(volts -> pull.volts().isPresent()
-                        ? new PullUp(pin, Range.exactly(pull.volts().get()), pull.resistance(), Optional.empty())
-                        : new PullUp(pin, volts, pull.resistance(), Optional.of(fed.id()))));
+                        ? new PullUp(node, pin, Range.exactly(pull.volts().get()), pull.resistance(), Optional.empty())
+                        : new PullUp(node, pin, volts, pull.resistance(), Optional.of(fed.id()))));
+    }
+
+    /** Whether it hangs on the rail that a pin of a table has its levels from: one rail has one voltage at a time. */
+    public boolean isOfRailOf(NodeCircuit other, Endpoint pin) {
+        return node == other
+                && rail.isPresent()
+                && other.ioRail(pin).map(Rail::id).equals(rail);
+    }
+
+    /** The same where its supply is nowhere near its ends. */
+    public PullUp usual() {
+        return new PullUp(node, at, volts.usual(), resistance, rail);
     }
 
     /** The pull-ups that are joined to a pin that wires go to: behind a shifter only those of the shifter itself. */

@@ -2,7 +2,6 @@ package inkel.core.levels;
 
 import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.BoardBuses;
-import inkel.core.circuit.BoardBuses.Joined;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.PullUp;
@@ -61,7 +60,7 @@ public record BoardLink(
         Endpoint says = link.from().endpoint();
         Endpoint hears = link.to().endpoint();
         boolean isBus = BoardBuses.line(circuit, link).isPresent();
-        List<Joined> pulls = isBus ? pulls(circuit, link) : List.of();
+        List<PullUp> pulls = isBus ? pulls(circuit, link) : List.of();
         Optional<NodeCircuit> on = link.converter().flatMap(place -> circuit.node(place.node()));
         if (on.isEmpty()) {
             Stream<BoardLink> there = hop(from.get(), says, to.get(), hears, link, isBus, pulls).stream();
@@ -83,11 +82,11 @@ public record BoardLink(
             ShifterSides sides,
             NodeWire link,
             boolean isBus,
-            List<Joined> pulls) {
+            List<PullUp> pulls) {
         Endpoint says = link.from().endpoint();
         Endpoint hears = link.to().endpoint();
-        List<Joined> near = isBus ? side(pulls, from, on, sides.towardsDriver()) : List.of();
-        List<Joined> far = isBus ? side(pulls, to, on, sides.towardsReceiver()) : List.of();
+        List<PullUp> near = isBus ? side(pulls, from, on, sides.towardsDriver()) : List.of();
+        List<PullUp> far = isBus ? side(pulls, to, on, sides.towardsReceiver()) : List.of();
         Stream<Optional<BoardLink>> there = Stream.of(
                 hop(on, sides.towardsReceiver(), to, hears, link, isBus, far),
                 hop(from, says, on, sides.towardsDriver(), link, isBus, near));
@@ -99,16 +98,14 @@ public record BoardLink(
         return Stream.concat(there, back).flatMap(Optional::stream);
     }
 
-    private static List<Joined> side(List<Joined> pulls, NodeCircuit end, NodeCircuit on, Endpoint way) {
+    private static List<PullUp> side(List<PullUp> pulls, NodeCircuit end, NodeCircuit on, Endpoint way) {
         return Stream.concat(
                         pulls.stream().filter(pull -> pull.node() == end),
-                        PullUp.on(on, way)
-                                .flatMap(pull -> PullUp.of(on, pull.placed(), pull.pull()).stream())
-                                .map(pull -> new Joined(on, pull)))
+                        PullUp.on(on, way).flatMap(pull -> PullUp.of(on, pull.placed(), pull.pull()).stream()))
                 .toList();
     }
 
-    private static List<Joined> pulls(Circuit circuit, NodeWire link) {
+    private static List<PullUp> pulls(Circuit circuit, NodeWire link) {
         return Stream.of(link.from(), link.to())
                 .flatMap(end -> BoardBuses.pulls(circuit, end).stream())
                 .distinct()
@@ -122,7 +119,7 @@ public record BoardLink(
             Endpoint hears,
             NodeWire link,
             boolean isPulled,
-            List<Joined> joined) {
+            List<PullUp> pulls) {
         Optional<IoFamily> talks = from.io(says)
                 .filter(family ->
                         family.signalHigh().isPresent() && family.signalLow().isPresent());
@@ -133,14 +130,13 @@ public record BoardLink(
         if (talks.isEmpty() || listens.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty()) {
             return Optional.empty();
         }
-        List<PullUp> pulls = joined.stream().map(Joined::pull).toList();
         Voltage most = talks.get().highest(saysAt.get().highest());
         Voltage least = talks.get().signalHigh().get().at(saysAt.get().lowest());
         Range<Voltage> said = isPulled
                 ? PullUp.together(pulls).orElse(saysAt.get())
                 : Range.between(Quantity.smaller(least, most), most);
         boolean isOneRail = isPulled
-                ? joined.stream().allMatch(pull -> pull.isOfRailOf(to, hears))
+                ? pulls.stream().allMatch(pull -> pull.isOfRailOf(to, hears))
                 : from == to && from.isOneRail(says, hears);
         boolean isSameRail = Hop.isOfListener(link.between()) || isOneRail;
         // Where nothing makes a high, that is a finding of its own.

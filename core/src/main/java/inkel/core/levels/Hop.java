@@ -89,8 +89,6 @@ record Hop(
     }
 
     private static List<PullUp> usual(List<PullUp> pulls) {
-        return pulls.stream()
-                .map(pull -> new PullUp(pull.at(), pull.volts().usual(), pull.resistance(), pull.rail()))
-                .toList();
+        return pulls.stream().map(PullUp::usual).toList();
     }
 }

@@ -49,7 +49,7 @@ public record LevelReport(
         List<Link> links = new ArrayList<>();
         List<Unknown> unknown = new ArrayList<>();
         for (NodeCircuit node : circuit.nodes()) {
-            NodeLevels levels = NodeLevels.of(node);
+            NodeLevels levels = NodeLevels.of(circuit, node);
             links.addAll(levels.links());
             unknown.addAll(levels.unknown());
         }

@@ -3,11 +3,12 @@ package inkel.core.levels;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Pull;
+import inkel.core.circuit.BoardBuses;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Drive;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.PullUp;
-import inkel.core.circuit.Rail;
 import inkel.core.circuit.Reading;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
@@ -26,19 +27,21 @@ import java.util.stream.Stream;
 
 /** Works out the links of one node. */
 final class NodeLevels {
+    private final Circuit circuit;
     private final NodeCircuit node;
     private final List<Link> links = new ArrayList<>();
     private final List<LevelReport.Unknown> unknown = new ArrayList<>();
     private final Map<Endpoint, List<PullUp>> atPins;
     private final Map<Endpoint, List<PullUp>> ofNets = new HashMap<>();
 
-    private NodeLevels(NodeCircuit node) {
+    private NodeLevels(Circuit circuit, NodeCircuit node) {
+        this.circuit = circuit;
         this.node = node;
         atPins = pulls(node);
     }
 
-    static NodeLevels of(NodeCircuit node) {
-        NodeLevels levels = new NodeLevels(node);
+    static NodeLevels of(Circuit circuit, NodeCircuit node) {
+        NodeLevels levels = new NodeLevels(circuit, node);
         for (List<Wire> wires : node.nets().values()) {
             for (Wire wire : wires) {
                 levels.judge(wire, wires);
@@ -130,11 +133,7 @@ final class NodeLevels {
     }
 
     private boolean hangsOn(Optional<PullUp> pull, Endpoint end) {
-        Optional<Endpoint> rail = pull.isEmpty() ? Optional.empty() : pull.get().rail();
-        Optional<Rail> own = node.ioRail(end);
-        return rail.isPresent()
-                && own.isPresent()
-                && rail.get().equals(own.get().id());
+        return pull.isPresent() && pull.get().isOfRailOf(node, end);
     }
 
     /** On a wire that both ends talk on the same is missing both ways. */
@@ -201,7 +200,10 @@ final class NodeLevels {
                         node, signal, driver, receiver, between, decides, outcome.check(), outcome.mildness())));
     }
 
-    /** The pull-ups that are joined to the pin the wires go to: behind a shifter only those of the shifter itself. */
+    /**
+     * The pull-ups that are joined to the pin the wires go to: behind a shifter only those of the shifter itself; those of other
+     * tables too where a bus goes on to them.
+     */
     private List<PullUp> pullsOf(List<Wire> net) {
         Endpoint target = net.get(0).to();
         List<PullUp> known = ofNets.get(target);
@@ -212,6 +214,11 @@ final class NodeLevels {
                 if (end.isPresent()) {
                     known.addAll(pullsAt(end.get()));
                 }
+            }
+            if (!circuit.links().isEmpty()) {
+                BoardBuses.pulls(circuit, node.place(target)).stream()
+                        .filter(pull -> pull.node() != node)
+                        .forEach(known::add);
             }
             ofNets.put(target, known);
         }

@@ -2,10 +2,13 @@ package inkel.core.pins;
 
 import inkel.core.catalog.I2cNeed;
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.BoardBuses;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.PullUp;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.formula.I2cPullup;
 import inkel.core.formula.I2cTime;
 import inkel.core.quantity.Capacitance;
@@ -16,21 +19,36 @@ import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * One I2C bus of a node, with all that pulls it up and all that weighs on it.
+ * One I2C bus of a node, with all that pulls it up and all that weighs on it, on other tables too where it goes on to them without a
+ * shifter.
  *
  * @param line the board's SDA pin
  * @param parts the members in order, the board left out
  * @param pulls the pull-ups on SDA; SCL has the same
  * @param behind parts that are reached over it through a multiplexer
+ * @param lines the SDA pins of boards that it joins, this one first
+ * @param farPulls the pull-ups on SDA of other tables
+ * @param farParts its members on other tables, their boards left out
  */
 public record I2cBus(
-        NodeCircuit node, Endpoint line, List<Placed> parts, List<PullUp.Soldered> pulls, List<Placed> behind) {
+        NodeCircuit node,
+        Endpoint line,
+        List<Placed> parts,
+        List<PullUp.Soldered> pulls,
+        List<Placed> behind,
+        Set<Place> lines,
+        List<PullUp> farPulls,
+        List<Placed> farParts) {
     /** Above this share of the time the rest of the program waits for the bus. */
     public static final Share MOST_USE = Share.ofPercent(70);
 
@@ -54,17 +72,37 @@ public record I2cBus(
         parts = List.copyOf(parts);
         pulls = List.copyOf(pulls);
         behind = List.copyOf(behind);
+        lines = Collections.unmodifiableSet(new LinkedHashSet<>(lines));
+        farPulls = List.copyOf(farPulls);
+        farParts = List.copyOf(farParts);
     }
 
-    static List<I2cBus> of(NodePins pins) {
+    static List<I2cBus> of(Circuit circuit, NodePins pins) {
         return pins.i2cBuses().entrySet().stream()
-                .map(bus -> new I2cBus(
-                        pins.node(),
-                        bus.getKey(),
-                        bus.getValue(),
-                        PullUp.on(pins.node(), bus.getKey()).toList(),
-                        behind(pins, bus.getValue())))
+                .map(bus -> of(circuit, pins, bus.getKey(), bus.getValue()))
                 .toList();
+    }
+
+    private static I2cBus of(Circuit circuit, NodePins pins, Endpoint line, List<Placed> members) {
+        NodeCircuit node = pins.node();
+        Place here = node.place(line);
+        Set<Place> lines = BoardBuses.pinsBeside(circuit, here);
+        return new I2cBus(
+                node,
+                line,
+                members,
+                PullUp.on(node, line).toList(),
+                behind(pins, members),
+                lines,
+                lines.size() == 1
+                        ? List.of()
+                        : BoardBuses.pulls(circuit, here).stream()
+                                .filter(pull -> pull.node() != node)
+                                .toList(),
+                lines.stream()
+                        .skip(1)
+                        .flatMap(far -> LinkEnd.members(circuit, far))
+                        .toList());
     }
 
     private static List<Placed> behind(NodePins pins, List<Placed> members) {
@@ -77,24 +115,34 @@ public record I2cBus(
 
     /** All pull-ups in parallel; empty when there is none. */
     public Optional<Resistance> pull() {
-        return pulls.stream().map(pull -> pull.pull().resistance()).reduce(Resistance::parallelTo);
+        return Stream.concat(
+                        pulls.stream().map(pull -> pull.pull().resistance()),
+                        farPulls.stream().map(PullUp::resistance))
+                .reduce(Resistance::parallelTo);
+    }
+
+    /** How many pull-ups there are on it. */
+    public int pullCount() {
+        return pulls.size() + farPulls.size();
     }
 
     /** What the wire is pulled to at the most; without a pull-up that is fed, what the board's own rail reaches. */
     public Optional<Voltage> volts() {
-        List<PullUp> fed = pulls.stream()
-                .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
+        List<PullUp> fed = Stream.concat(
+                        pulls.stream().flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream()),
+                        farPulls.stream())
                 .toList();
         return PullUp.together(fed).map(Range::highest).or(() -> node.ioVolts(line)
                 .map(Range::highest));
     }
 
-    /** 10 pF for each device, the board's pin with them, the wires, and the rows of the breadboard. */
+    /** 10 pF for each device, the boards' pins with them, the wires, and the rows of the breadboard. */
     public Capacitance capacitance() {
-        int devices = parts.size() + 1;
-        return Capacitance.ofFarads(devices * FARADS_PER_DEVICE
-                + parts.size() * METRES_PER_DEVICE * FARADS_PER_METRE
-                + parts.size() * ROWS_PER_DEVICE * FARADS_PER_ROW);
+        int members = parts.size() + farParts.size();
+        int wires = members + lines.size() - 1;
+        return Capacitance.ofFarads((members + lines.size()) * FARADS_PER_DEVICE
+                + wires * METRES_PER_DEVICE * FARADS_PER_METRE
+                + members * ROWS_PER_DEVICE * FARADS_PER_ROW);
     }
 
     public Frequency clock() {
@@ -195,5 +243,11 @@ public record I2cBus(
     public boolean isPullStrong() {
         return pull().flatMap(ohms -> strongest().map(least -> Quantity.exceeds(least, ohms)))
                 .orElse(false);
+    }
+
+    /** One of each set that is one wire over several tables, the first of them. */
+    public static List<I2cBus> once(Stream<I2cBus> buses) {
+        Set<Set<Place>> told = new HashSet<>();
+        return buses.filter(bus -> told.add(bus.lines())).toList();
     }
 }

@@ -7,9 +7,11 @@ import inkel.core.circuit.Placed;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.chocosolver.solver.Model;
@@ -35,7 +37,7 @@ final class PinModelPorts {
             List<Want> both = pins.wants().stream()
                     .filter(want -> want.placed().equals(placed) && want.use().isSerial())
                     .toList();
-            for (List<Want> line : byFarEnd(both).values()) {
+            for (List<Want> line : halvesJoined(byFarEnd(both).values())) {
                 units.add(port(placed, line, names));
             }
         }
@@ -51,6 +53,32 @@ final class PinModelPorts {
                         want.link().map(end -> end.there().node()).orElse(""), far -> new ArrayList<>())
                 .add(want));
         return lines;
+    }
+
+    /** What is only said to one board and only heard of another goes over one port, unless that is at two rates. */
+    private static List<List<Want>> halvesJoined(Collection<List<Want>> lines) {
+        List<List<Want>> joined = new ArrayList<>();
+        for (List<Want> line : lines) {
+            Optional<List<Want>> other =
+                    joined.stream().filter(before -> areHalves(before, line)).findFirst();
+            other.ifPresentOrElse(before -> before.addAll(line), () -> joined.add(new ArrayList<>(line)));
+        }
+        return joined;
+    }
+
+    private static boolean areHalves(List<Want> one, List<Want> other) {
+        List<LinkEnd> ends = Stream.concat(one.stream(), other.stream())
+                .flatMap(want -> want.link().stream())
+                .toList();
+        return one.size() == 1
+                && other.size() == 1
+                && ends.size() == 2
+                && ends.get(0).isSending() != ends.get(1).isSending()
+                && ends.stream()
+                                .flatMap(end -> end.link().carries().baud().stream())
+                                .distinct()
+                                .count()
+                        <= 1;
     }
 
     /** Unit 0 stands for a port by software, the others are those of the board. */

@@ -31,7 +31,9 @@ public record PinReport(Circuit circuit, List<NodePins> nodes, List<I2cBus> i2cB
         return new PinReport(
                 circuit,
                 nodes,
-                nodes.stream().flatMap(pins -> I2cBus.of(pins).stream()).toList());
+                nodes.stream()
+                        .flatMap(pins -> I2cBus.of(circuit, pins).stream())
+                        .toList());
     }
 
     public Optional<NodePins> node(String id) {

@@ -276,7 +276,7 @@ public final class TermNumbers {
     private Fact pullUp(I2cBus bus) {
         return Fact.of(key(Term.PULL_UP))
                 .with("line", PinNames.of(node, bus.line()))
-                .with("count", bus.pulls().size())
+                .with("count", bus.pullCount())
                 .with("resistance", bus.pull().orElseThrow())
                 .with("volts", bus.volts().orElseThrow())
                 .with("strongest", bus.strongest().map(Object.class::cast).orElse(""));

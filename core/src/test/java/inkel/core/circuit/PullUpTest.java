@@ -3,6 +3,7 @@ package inkel.core.circuit;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import inkel.core.document.Endpoint;
+import inkel.core.kit.Builds;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Voltage;
@@ -11,8 +12,11 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 class PullUpTest {
+    private static final NodeCircuit NODE = Builds.classic().circuit();
+
     private static PullUp pull(double lowest, double expected, double highest, double ohms) {
         return new PullUp(
+                NODE,
                 new Endpoint("part", "SDA"),
                 new Range<>(Voltage.ofVolts(lowest), Voltage.ofVolts(expected), Voltage.ofVolts(highest)),
                 Resistance.ofOhms(ohms),

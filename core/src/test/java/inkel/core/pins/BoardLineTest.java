@@ -10,7 +10,9 @@ import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
 import inkel.core.document.edit.CopyNode;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -224,6 +226,32 @@ class BoardLineTest {
                 .map(wire -> wire.withCarries(Carries.UNSAID.with(Optional.of(Frequency.ofHertz(115_200)))))
                 .toList();
         assertFalse(new Planner(busy.withLinks(fast), CATALOG).plan("one").placed());
+    }
+
+    /** One to two to three to one, each by a wire from TX to RX. */
+    private static Build ring(String rate) throws Exception {
+        Build two = classics("one.D1 > two.D0" + rate);
+        Build three = new CopyNode("two", "three", "Three").apply(two);
+        NodeWire first = two.links().get(0);
+        return three.withLinks(List.of(
+                first,
+                first.withEnds(at("two", "D1"), at("three", "D0")),
+                new NodeWire(at("three", "D1"), at("one", "D0"), true, Extras.NONE)
+                        .withCarries(Carries.UNSAID.with(Optional.of(Frequency.ofHertz(9_600))))));
+    }
+
+    private static Place at(String node, String pin) {
+        return Place.of(node, new Endpoint("board", pin));
+    }
+
+    @Test
+    void aRingStaysOnThePortOfEachBoard() throws Exception {
+        assertEquals(
+                List.of("one.D1 > two.D0", "two.D1 > three.D0", "three.D1 > one.D0"),
+                TwoBoards.links(TwoBoards.planned(ring(" : 9600"))));
+        // At two rates one port cannot serve both.
+        List<String> apart = TwoBoards.links(TwoBoards.planned(ring(" : 19200")));
+        assertFalse(apart.contains("one.D1 > two.D0") && apart.contains("three.D1 > one.D0"), () -> "" + apart);
     }
 
     @Test

@@ -19,6 +19,7 @@ import inkel.core.document.Place;
 import inkel.core.document.edit.AddNodeWire;
 import inkel.core.document.edit.Edit;
 import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
@@ -265,5 +266,89 @@ class BoardsByBusTest {
                 .orElseThrow()
                 .apply(build);
         assertEquals(List.of(TO_WIRELESS), TwoBoards.links(after));
+    }
+
+    /** A sensor that bears 3.5 V on one table, a text display with 4.7 kΩ to 5 V on the other. */
+    private static Build apart(String... wires) throws Exception {
+        return TwoBoards.joined(
+                sensing(TwoBoards.CLASSIC, "3V3", "A4", "A5"),
+                Builds.classic()
+                        .part("text", "display-4x20-i2c", "VCC=board.5V")
+                        .wire("text.SDA", "board.A4")
+                        .wire("text.SCL", "board.A5"),
+                wires);
+    }
+
+    @Test
+    void aPullUpOfAnotherTableHarmsAPartOfThisOne() throws Exception {
+        assertEquals(List.of(), findings(apart(), "levels.pullup_harms"), "nothing joins them");
+        Build joined = apart(CLASSICS);
+        List<Finding> told = findings(joined, "levels.pullup_harms");
+        assertEquals(1, told.size());
+        Finding finding = told.get(0);
+        assertEquals("one", finding.place().node());
+        assertTrue(
+                finding.sentence().key().startsWith("levels.pullup_harms.far"),
+                finding.sentence().key());
+        assertEquals("two", finding.sentence().values().get("node") + "", "whose it is");
+        // 4.7 kΩ to 5.25 V and 10 kΩ to 3.45 V: (1.117 + 0.345) mA through 3197 Ω.
+        double highest = highest(joined);
+        assertEquals(
+                (5.25 / 4_700 + highest / 10_000) / (1.0 / 4_700 + 1.0 / 10_000),
+                RuleKit.si(finding, "highest_output"),
+                1e-6);
+        List<String> ways = finding.fixes().stream().map(Fix::id).toList();
+        assertEquals(List.of("module-shift", "pull-ups-off-text"), ways.subList(0, 2));
+        RuleKit.wayOut(joined, finding, finding.fixes().get(1));
+        // The shifter has its own 5 V, and bears 0.3 V more: two ports at their ends are further apart.
+        List<Finding> left = findings(finding.fixes().get(0).apply(joined), "levels.pullup_harms");
+        assertTrue(left.stream().allMatch(found -> found.severity() == Severity.LOOK), () -> "" + left);
+    }
+
+    private static double highest(Build build) {
+        return Circuit.of(build, CATALOG)
+                .node("one")
+                .flatMap(node -> node.rail(new Endpoint("board", "3V3")))
+                .flatMap(rail -> rail.volts())
+                .orElseThrow()
+                .highest()
+                .volts();
+    }
+
+    @Test
+    void theirPullUpsAndWiresCountTogether() throws Exception {
+        Build joined = apart(CLASSICS);
+        I2cBus bus = bus(joined, "one");
+        // 10 kΩ beside 4.7 kΩ.
+        assertEquals(1 / (1 / 10_000.0 + 1 / 4_700.0), bus.pull().orElseThrow().ohms(), 1e-6);
+        assertEquals(2, bus.pullCount());
+        // Four devices, three wires of 0.2 m at 50 pF a metre, four rows of 3 pF.
+        assertEquals(40e-12 + 30e-12 + 12e-12, bus.capacitance().farads(), 1e-15);
+        I2cBus alone = bus(apart(), "one");
+        assertEquals(10_000, alone.pull().orElseThrow().ohms(), 1e-6);
+        assertEquals(20e-12 + 10e-12 + 6e-12, alone.capacitance().farads(), 1e-15);
+    }
+
+    private static I2cBus bus(Build build, String node) {
+        return PinReport.of(Circuit.of(build, CATALOG)).i2cBuses().stream()
+                .filter(bus -> bus.node().node().id().equals(node))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void togetherTooStrongIsToldOnceAndCutOffWhereItIs() throws Exception {
+        // 1.5 kΩ on either table alone may be pulled low by 3 mA; both together are 750 Ω.
+        Builds one = sensing(TwoBoards.CLASSIC, "3V3", "A4", "A5")
+                .setting("air", "pull_ups", "off")
+                .setting("air", "add_pull_ups", "1.5 kΩ");
+        Builds two = sensing(TwoBoards.CLASSIC, "3V3", "A4", "A5")
+                .setting("air", "pull_ups", "off")
+                .setting("air", "add_pull_ups", "1.5 kΩ");
+        Build joined = TwoBoards.joined(one, two, CLASSICS);
+        assertEquals(1, findings(joined, "i2c.pullup_strong").size());
+        assertEquals(750, RuleKit.si(findings(joined, "i2c.pullup_strong").get(0), "pull"), 1e-6);
+        Build apart = TwoBoards.joined(one, two);
+        assertEquals(List.of(), findings(apart, "i2c.pullup_strong"));
     }
 }

@@ -61,7 +61,9 @@ final class LinkFinding {
         boolean isByPull = link.pulledBy().isPresent() && link.check().tightest() == LevelCheck.Side.HIGH;
         return !isByPull
                 || told.add(List.of(
-                        link.signal().node(), link.to(), link.pulledBy().get().at()));
+                        link.signal().node(),
+                        link.to(),
+                        link.pulledBy().get().node().place(link.pulledBy().get().at())));
     }
 
     private static Finding.Builder describe(RuleInfo info, Link link) {

@@ -1,8 +1,9 @@
 package inkel.core.levels.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.Placed;
 import inkel.core.circuit.PullUp;
-import inkel.core.document.Endpoint;
+import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
@@ -44,9 +45,7 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
                 .filter(link -> !LinkFinding.isSettled(link))
                 .collect(Collectors.groupingBy(
                         link -> List.of(
-                                link.signal().node(),
-                                link.pulledBy().get().at().part(),
-                                link.verdict() == Verdict.HARMS),
+                                link.signal().node(), part(link.pulledBy().get()), link.verdict() == Verdict.HARMS),
                         LinkedHashMap::new,
                         Collectors.toList()));
         return causes.values().stream().map(links -> describe(levels, links)).toList();
@@ -57,51 +56,51 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
                 Collections.min(links, Comparator.comparing(one -> one.check().headroom()));
         PullUp pull = link.pulledBy().orElseThrow();
         Finding.Builder finding = Finding.of(INFO, link.signal());
+        boolean isFar = pull.node() != link.node();
         if (link.isOnlyAtTheEnds()) {
-            finding.variant("ends").onlyToLookAt();
+            finding.variant(isFar ? "far_ends" : "ends").onlyToLookAt();
         } else if (link.mildness() == Mildness.WITHIN_A_CLAMP) {
-            finding.variant("clamped").onlyToLookAt();
+            finding.variant(isFar ? "far_clamped" : "clamped").onlyToLookAt();
+        } else if (isFar) {
+            finding.variant("far");
         }
-        return finding.with("pull", PinNames.of(link.node(), pull.at()))
+        return finding.with("pull", PinNames.of(pull.node(), pull.at()))
+                .with("node", pull.node().node().name())
                 .with("to", PinNames.of(link.node(), link.to()))
                 .number("highest_output", link.check().vohMax(), Source.COMPUTED)
                 .number("tolerated", link.check().absoluteMax(), link.listens())
                 .number("too_much_by", link.check().headroom().times(-1), Source.COMPUTED)
-                .fixes(() -> takeOff(link, pull.at()).stream()
+                .fixes(() -> takeOff(link, pull).stream()
                         .filter(fix -> Proof.isBetter(levels.circuit(), fix, link))
                         .toList())
+                .fixes(() -> ModuleShift.of(levels, link).stream().toList())
                 .fixes(() -> new LinkFixes(link.node(), levels.circuit()).of(link))
                 .fix(() -> LowerRail.of(levels.circuit(), link))
                 .fixes(() -> link.verdict() == Verdict.THIN ? List.of(LeaveFix.of(links)) : List.of())
                 .build();
     }
 
+    private static Place part(PullUp pull) {
+        return Place.ofPart(pull.node().node().id(), pull.at().part());
+    }
+
     /** A module's pull-ups can be cut off; what listens then gets a pair of its own where none is left. */
-    private static List<Fix> takeOff(Link link, Endpoint pull) {
-        String node = link.node().node().id();
-        boolean isModule = !link.node().part(pull.part()).orElseThrow().part().isBoard();
-        boolean hearsOnBoard =
-                link.node().part(link.to().part()).orElseThrow().part().isBoard();
-        if (!isModule || hearsOnBoard) {
+    private static List<Fix> takeOff(Link link, PullUp pull) {
+        Placed brings = pull.node().part(pull.at().part()).orElseThrow();
+        Placed hears = link.node().part(link.to().part()).orElseThrow();
+        if (brings.part().isBoard() || hears.part().isBoard()) {
             return List.of();
         }
         List<Edit> edits = new ArrayList<>();
-        edits.add(new SetSetting(node, pull.part(), Settings.PULL_UPS, "off"));
-        boolean hasOwn = link.node().part(link.to().part()).orElseThrow().cls().pulls().stream()
+        edits.add(new SetSetting(pull.node().node().id(), brings.id(), Settings.PULL_UPS, "off"));
+        boolean hasOwn = hears.cls().pulls().stream()
                 .anyMatch(own -> own.pin().equals(link.to().pin()));
         if (!hasOwn) {
-            edits.add(new SetSetting(node, link.to().part(), Settings.ADD_PULL_UPS, "4.7 kΩ"));
+            edits.add(new SetSetting(link.node().node().id(), hears.id(), Settings.ADD_PULL_UPS, "4.7 kΩ"));
         }
         return List.of(new Fix(
-                "pull-ups-off-" + pull.part(),
-                Fact.of("fix.pull_ups_off")
-                        .with(
-                                "part",
-                                link.node()
-                                        .part(pull.part())
-                                        .orElseThrow()
-                                        .part()
-                                        .name()),
+                "pull-ups-off-" + brings.id(),
+                Fact.of("fix.pull_ups_off").with("part", brings.part().name()),
                 Fact.of(hasOwn ? "fix.pull_ups_off.cost" : "fix.pull_ups_off.new"),
                 edits));
     }

@@ -1,7 +1,8 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Settings;
-import inkel.core.circuit.PullUp;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
@@ -20,6 +21,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Reports a bus whose pull-ups together are so strong that a member cannot pull it low. */
 public final class PullupStrongRule implements Rule<PinReport> {
@@ -32,8 +34,7 @@ public final class PullupStrongRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        return report.i2cBuses().stream()
-                .filter(I2cBus::isPullStrong)
+        return I2cBus.once(report.i2cBuses().stream().filter(I2cBus::isPullStrong)).stream()
                 .map(PullupStrongRule::describe)
                 .toList();
     }
@@ -41,7 +42,7 @@ public final class PullupStrongRule implements Rule<PinReport> {
     private static Finding describe(I2cBus bus) {
         return Finding.of(INFO, bus.node().place(bus.line()))
                 .with("pin", bus.line().pin())
-                .with("count", bus.pulls().size())
+                .with("count", bus.pullCount())
                 .number("pull", bus.pull().orElseThrow(), Source.COMPUTED)
                 .number("bus_volts", bus.volts().orElseThrow(), Source.COMPUTED)
                 .number("sinks", bus.mode().sink(), Source.RULE)
@@ -50,13 +51,29 @@ public final class PullupStrongRule implements Rule<PinReport> {
                 .build();
     }
 
-    /** The strongest first, until the rest is weak enough; one pair stays, and what is soldered on the board. */
+    /** A pull-up on SDA, fed or not. */
+    private record Found(NodeCircuit node, Placed placed, Resistance resistance) {}
+
+    private static Stream<Found> found(I2cBus bus) {
+        return Stream.concat(
+                bus.pulls().stream()
+                        .map(pull ->
+                                new Found(bus.node(), pull.placed(), pull.pull().resistance())),
+                bus.farPulls().stream()
+                        .flatMap(pull -> pull.node().part(pull.at().part()).stream()
+                                .map(placed -> new Found(pull.node(), placed, pull.resistance()))));
+    }
+
+    /**
+     * The strongest first, until the rest is weak enough; one pair stays, and what is soldered on a board. A pair of another table
+     * is cut off there.
+     */
     private static Optional<Fix> takeOff(I2cBus bus) {
-        List<PullUp.Soldered> left = new ArrayList<>(bus.pulls().stream()
-                .sorted(Comparator.comparing(pull -> pull.pull().resistance().ohms()))
+        List<Found> left = new ArrayList<>(found(bus)
+                .sorted(Comparator.comparing(pull -> pull.resistance().ohms()))
                 .toList());
-        List<PullUp.Soldered> off = new ArrayList<>();
-        for (PullUp.Soldered pull : List.copyOf(left)) {
+        List<Found> off = new ArrayList<>();
+        for (Found pull : List.copyOf(left)) {
             if (left.size() > 1 && isStrong(left, bus) && !pull.placed().part().isBoard()) {
                 left.remove(pull);
                 off.add(pull);
@@ -65,9 +82,9 @@ public final class PullupStrongRule implements Rule<PinReport> {
         if (off.isEmpty() || isStrong(left, bus)) {
             return Optional.empty();
         }
-        String node = bus.node().node().id();
         List<Edit> edits = off.stream()
-                .map(pull -> (Edit) new SetSetting(node, pull.placed().id(), Settings.PULL_UPS, "off"))
+                .map(pull -> (Edit)
+                        new SetSetting(pull.node().node().id(), pull.placed().id(), Settings.PULL_UPS, "off"))
                 .toList();
         return Optional.of(new Fix(
                 "pull-ups-off",
@@ -82,9 +99,9 @@ public final class PullupStrongRule implements Rule<PinReport> {
                 edits));
     }
 
-    private static boolean isStrong(List<PullUp.Soldered> pulls, I2cBus bus) {
+    private static boolean isStrong(List<Found> pulls, I2cBus bus) {
         Resistance together = pulls.stream()
-                .map(soldered -> soldered.pull().resistance())
+                .map(Found::resistance)
                 .reduce(Resistance::parallelTo)
                 .orElseThrow();
         return Quantity.exceeds(bus.strongest().orElseThrow(), together);

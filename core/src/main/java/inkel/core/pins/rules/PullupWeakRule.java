@@ -31,8 +31,7 @@ public final class PullupWeakRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        return report.i2cBuses().stream()
-                .filter(I2cBus::isPullWeak)
+        return I2cBus.once(report.i2cBuses().stream().filter(I2cBus::isPullWeak)).stream()
                 .map(PullupWeakRule::describe)
                 .toList();
     }
