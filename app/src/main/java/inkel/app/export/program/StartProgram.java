@@ -78,13 +78,13 @@ public final class StartProgram {
     }
 
     /**
-     * @param pins of the whole build; wires to other boards are named, and are the builder's to use
+     * @param pins of the whole build; serial lines and buses to other boards are named, and are the builder's to use
      * @param language of the board, which says how a pin is called
      */
     public static String of(Build build, NodeCircuit node, PinReport pins, WireList list, Language language) {
         StartProgram program = new StartProgram(build, StartPlan.of(node), list, language);
         CodeConstants.ofBoards(node, pins).forEach(program::toBoard);
-        return program.text();
+        return program.text(StartPlan.boards(node, pins));
     }
 
     private void toBoard(CodeConstants.Entry entry) {
@@ -105,11 +105,12 @@ public final class StartProgram {
         return Constant.identifier(task.name(), label, "PIN");
     }
 
-    private String text() {
+    private String text(List<Task> toBoards) {
         if (talker().isPresent()) {
             pieces.needs("port", "sendBits");
         }
         plan.tasks().forEach(this::part);
+        toBoards.forEach(this::board);
         String loop = pieces.of(List.of("loop"))
                 .get(0)
                 .replace("@PLAN@", PlanHash.of(build))
@@ -227,14 +228,24 @@ public final class StartProgram {
         if (isComputer && task.routine().steps().anyMatch(Step::isQuick)) {
             remarks.add(Words.get("start.quick"));
         }
+        functions(task, remarks, isReached);
+    }
+
+    private void board(Task task) {
+        functions(
+                task,
+                List.of(Words.get("start.board", "node", task.part().part().name())),
+                false);
+    }
+
+    private void functions(Task task, List<String> remarks, boolean isReached) {
         functions
                 .append("\n")
                 .append(isCpp ? "" : "\n")
                 .append(text.remarks(String.join("\n", remarks)))
                 .append("\n");
-        List<Step> begin = new ArrayList<>(possible(task, task.routine().begin(), isReached));
         List<Step> read = possible(task, task.routine().read(), isReached);
-        function("begin", task, begin, listened(read), begins);
+        function("begin", task, possible(task, task.routine().begin(), isReached), listened(read), begins);
         function("read", task, read, List.of(), reads);
         keyed(possible(task, task.routine().key(), isReached)).forEach(steps -> key(task, steps));
     }

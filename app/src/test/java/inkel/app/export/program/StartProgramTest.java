@@ -14,9 +14,13 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
+import inkel.core.document.Place;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.AddPart;
+import inkel.core.document.edit.CopyNode;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetWire;
 import inkel.core.io.document.BuildReader;
@@ -41,7 +45,11 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Programs to begin with: every class compiles, what is read is told, and nothing moves before a key. */
+/**
+ * Programs to begin with: every class compiles, what is read is told, and nothing moves before a key.
+ *
+ * <p>Longer than other files: it makes, compiles and runs programs in three languages.
+ */
 class StartProgramTest {
     private static final String NODE = "desk";
 
@@ -145,8 +153,31 @@ class StartProgramTest {
         Files.writeString(folder.resolve("SPI.h"), "");
         List<Path> files = everyClass("board-big-5v", Language.Name.CPP, ".cpp");
         assertTrue(files.size() > 75, files.size() + " of " + modules().size());
+        files.add(Files.writeString(
+                folder.resolve("boards.cpp"), of(boards("board-big-5v", "D3", "D4"), Language.Name.CPP)));
         files.forEach(file -> command.add(file.toString()));
         run(command, folder.resolve("errors"));
+    }
+
+    /** Two boards of a class with a plain wire there and one back. */
+    private Build boards(String board, String to, String from) throws Exception {
+        Build two = new CopyNode(NODE, "far", "Far").apply(on(board));
+        Place here = Place.of(NODE, new Endpoint(Part.BOARD, to));
+        Place back = Place.of(NODE, new Endpoint(Part.BOARD, from));
+        Place far = Place.of("far", new Endpoint(Part.BOARD, to));
+        Place farBack = Place.of("far", new Endpoint(Part.BOARD, from));
+        return two.withLinks(
+                List.of(new NodeWire(here, far, true, Extras.NONE), new NodeWire(farBack, back, false, Extras.NONE)));
+    }
+
+    @Test
+    void aPlainWireFromAnotherBoardIsToldAndOneToItWaitsForItsKey() throws Exception {
+        Build two = boards("board-classic-5v", "D3", "D4");
+        Ran quiet = cpp(two, "");
+        assertTrue(quiet.lines("Far").findFirst().orElseThrow().startsWith("Far: D4 "), quiet.out());
+        assertFalse(quiet.drives(3));
+        Ran told = cpp(two, key(quiet, "Far D3") + "\n");
+        assertTrue(told.drives(3) && !told.drives(4), told.errors());
     }
 
     @Test
@@ -156,6 +187,10 @@ class StartProgramTest {
             boolean isComputer = name == Language.Name.PYTHON_COMPUTER;
             List<Path> files = everyClass(isComputer ? "computer-40pin" : "board-dual-core-3v3", name, ".py");
             assertTrue(files.size() > 60, name + ": " + files.size());
+            Build two = isComputer
+                    ? boards("computer-40pin", "GPIO17", "GPIO27")
+                    : boards("board-dual-core-3v3", "GP14", "GP15");
+            files.add(Files.writeString(folder.resolve("boards.py"), of(two, name)));
             List<String> command = new ArrayList<>(List.of("python3", "-m", "py_compile"));
             files.forEach(file -> command.add(file.toString()));
             run(command, folder.resolve("errors"));

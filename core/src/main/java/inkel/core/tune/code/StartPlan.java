@@ -5,11 +5,14 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.catalog.routine.Routine;
 import inkel.core.catalog.routine.Step;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Switched;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.pins.LinkEnd;
+import inkel.core.pins.PinReport;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.TimeSpan;
 import inkel.core.tune.Constant;
@@ -108,6 +111,45 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
             task(node, placed, count == 1 ? plain : plain + "_" + count).ifPresent(tasks::add);
         }
         return new StartPlan(node, tasks);
+    }
+
+    /**
+     * What is done with plain wires from and to other boards: what is heard is told, what is sent is for a key. Serial lines and
+     * buses are left to the builder. The other board stands for the part.
+     */
+    public static List<Task> boards(NodeCircuit node, PinReport pins) {
+        Map<String, List<LinkEnd>> byFarEnd = new LinkedHashMap<>();
+        pins.node(node.node().id()).orElseThrow().linkEnds().stream()
+                .filter(end -> !end.isSerial() && end.line().isEmpty())
+                .forEach(end -> byFarEnd.computeIfAbsent(
+                                (end.isSending() ? "TO " : "FROM ")
+                                        + end.there().node(),
+                                far -> new ArrayList<>())
+                        .add(end));
+        return byFarEnd.values().stream()
+                .map(ends -> board(node, pins.circuit(), ends))
+                .toList();
+    }
+
+    private static Task board(NodeCircuit node, Circuit circuit, List<LinkEnd> ends) {
+        boolean isSending = ends.get(0).isSending();
+        NodeCircuit far = circuit.node(ends.get(0).there().node()).orElseThrow();
+        String name = far.node().name();
+        List<Lead> leads = ends.stream()
+                .map(end -> new Lead(end.there().endpoint(), node.pin(end.pin()).orElseThrow()))
+                .toList();
+        List<Step> steps = ends.stream()
+                .map(end -> end.there().pin())
+                .<Step>map(pin -> isSending ? new Step.Switch(pin, true) : new Step.Read(pin))
+                .toList();
+        return new Task(
+                new Placed(far.board().part().withName(name), far.board().cls()),
+                Constant.identifier(isSending ? "TO" : "FROM", name),
+                Optional.empty(),
+                new Routine(List.of(), isSending ? List.of() : steps, isSending ? steps : List.of(), Optional.empty()),
+                leads,
+                Map.of(),
+                true);
     }
 
     private static Optional<Task> task(NodeCircuit node, Placed placed, String name) {
