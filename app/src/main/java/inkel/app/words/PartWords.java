@@ -31,7 +31,9 @@ public final class PartWords {
     /** How it talks, for the corner of its card. */
     public static String bus(Placed placed) {
         if (placed.part().isBoard()) {
-            return Words.get("bus.board");
+            return placed.answersAt()
+                    .map(address -> Words.get("bus.board_at", "address", Engineering.address(address)))
+                    .orElseGet(() -> Words.get("bus.board"));
         }
         if (placed.cls().i2c().isPresent()) {
             return Words.get(

@@ -13,12 +13,14 @@ public final class Caption extends Region {
 
     private final boolean wraps;
     private final Line line;
+    private String text;
     private boolean isRight;
 
     /** @param wraps whether it takes several lines rather than shorten the text */
     public Caption(String text, boolean wraps, String... styles) {
         this.wraps = wraps;
-        line = new Line(text, styles);
+        this.text = text;
+        line = new Line(shown(text), styles);
         getStyleClass().addAll(styles);
         getChildren().add(line);
         // Its size was perhaps asked for before the style was known.
@@ -34,13 +36,18 @@ public final class Caption extends Region {
         return this;
     }
 
-    public String getText() {
-        return line.whole();
+    private String shown(String whole) {
+        return wraps ? Unbroken.of(whole) : whole;
     }
 
-    public void setText(String text) {
-        if (!text.equals(line.whole())) {
-            line.say(text);
+    public String getText() {
+        return text;
+    }
+
+    public void setText(String other) {
+        if (!other.equals(text)) {
+            text = other;
+            line.say(shown(other));
             requestLayout();
         }
     }

@@ -135,6 +135,9 @@ final class PartWhy {
                                         Engineering.address(placed.address().orElseThrow()))
                                 .with("clock", i2c.clockMax())),
                         placed.part().has(Settings.ADDRESS) ? Words.get("source.yours") : Words.get("source.class"))));
+        placed.answersAt()
+                .ifPresent(address -> rows.add(new Row(
+                        Words.get("figure.answers_at"), Engineering.address(address), Words.get("source.yours"))));
         placed.baud()
                 .ifPresent(baud -> rows.add(new Row(
                         Words.get("figure.bus"),
