@@ -4,7 +4,9 @@ import inkel.core.catalog.BusLine;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -86,6 +88,21 @@ public final class BoardBuses {
     /** The pins of boards that one bus leads to from a pin, this one first; what is said on it is heard through shifters too. */
     public static Set<Place> pinsOn(Circuit circuit, Place pin) {
         return reached(circuit, pin, link -> true);
+    }
+
+    /** Every bus that several boards are on, by the pins of its data line, through shifters too; each once. */
+    public static List<List<Place>> all(Circuit circuit) {
+        List<List<Place>> buses = new ArrayList<>();
+        Set<Place> done = new HashSet<>();
+        for (NodeWire link : circuit.links()) {
+            boolean isData = line(circuit, link).filter(BusLine.SDA::equals).isPresent();
+            if (isData && !done.contains(link.from())) {
+                List<Place> pins = List.copyOf(pinsOn(circuit, link.from()));
+                done.addAll(pins);
+                buses.add(pins);
+            }
+        }
+        return buses;
     }
 
     private static Set<Place> reached(Circuit circuit, Place pin, Predicate<NodeWire> leads) {

@@ -1,10 +1,8 @@
 package inkel.core.pins.rules;
 
-import inkel.core.catalog.BusLine;
 import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -52,17 +50,8 @@ public final class AddressClashRule implements Rule<PinReport> {
 
     /** On one bus that several boards are on, each pair of parts of two tables once. */
     private static List<Finding> betweenBoards(PinReport report) {
-        Circuit circuit = report.circuit();
         List<Finding> findings = new ArrayList<>();
-        Set<Place> done = new HashSet<>();
-        for (NodeWire link : circuit.links()) {
-            boolean isData =
-                    BoardBuses.line(circuit, link).filter(BusLine.SDA::equals).isPresent();
-            if (!isData || !done.add(link.from())) {
-                continue;
-            }
-            List<Place> lines = List.copyOf(BoardBuses.pinsOn(circuit, link.from()));
-            done.addAll(lines);
+        for (List<Place> lines : BoardBuses.all(report.circuit())) {
             for (int i = 0; i < lines.size(); i++) {
                 for (Place other : lines.subList(i + 1, lines.size())) {
                     findings.addAll(between(report, lines.get(i), other));

@@ -1,10 +1,8 @@
 package inkel.core.pins.rules;
 
-import inkel.core.catalog.BusLine;
 import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -17,8 +15,6 @@ import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.BoardAddress;
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -35,21 +31,11 @@ public final class BoardsAddressRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         Circuit circuit = report.circuit();
-        List<Finding> findings = new ArrayList<>();
-        Set<Place> done = new HashSet<>();
-        for (NodeWire link : circuit.links()) {
-            boolean isData =
-                    BoardBuses.line(circuit, link).filter(BusLine.SDA::equals).isPresent();
-            if (isData && done.add(link.from())) {
-                List<Place> lines = List.copyOf(BoardBuses.pinsOn(circuit, link.from()));
-                done.addAll(lines);
-                if (boards(circuit, lines).stream()
-                        .allMatch(node -> node.board().answersAt().isEmpty())) {
-                    findings.add(describe(circuit, link, lines));
-                }
-            }
-        }
-        return findings;
+        return BoardBuses.all(circuit).stream()
+                .filter(lines -> boards(circuit, lines).stream()
+                        .allMatch(node -> node.board().answersAt().isEmpty()))
+                .map(lines -> describe(circuit, lines))
+                .toList();
     }
 
     private static List<NodeCircuit> boards(Circuit circuit, List<Place> lines) {
@@ -58,11 +44,11 @@ public final class BoardsAddressRule implements Rule<PinReport> {
                 .toList();
     }
 
-    private static Finding describe(Circuit circuit, NodeWire link, List<Place> lines) {
+    private static Finding describe(Circuit circuit, List<Place> lines) {
         List<String> nodes = lines.stream().map(Place::node).toList();
         return Finding.of(INFO, lines)
-                .with("node", BoardPairs.name(circuit, link.from()))
-                .with("other", BoardPairs.name(circuit, link.to()))
+                .with("node", BoardPairs.name(circuit, lines.get(0)))
+                .with("other", BoardPairs.name(circuit, lines.get(1)))
                 .fixes(() -> boards(circuit, lines).stream()
                         .skip(1)
                         .flatMap(node -> BoardAddress.free(circuit, nodes, I2cAddress.FIRST).stream()
