@@ -2,6 +2,7 @@ package inkel.core.log;
 
 import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.NodeWire;
@@ -301,6 +302,16 @@ public final class PlanChanges {
         }
     }
 
+    /** What was said anew of what a wire between boards carries. */
+    private static Fact said(Carries was, Carries is) {
+        if (!was.kind().equals(is.kind())) {
+            return Fact.of("did.carries." + is.kind().map(Carries.Kind::text).orElse("pins"));
+        }
+        return is.baud()
+                .map(rate -> Fact.of("did.rate").with("baud", Math.round(rate.hertz())))
+                .orElse(Fact.of("did.rate.none"));
+    }
+
     private static Edit back(Optional<NodeWire> was, Optional<NodeWire> is) {
         return is.isEmpty()
                 ? new AddNodeWire(was.orElseThrow())
@@ -331,9 +342,11 @@ public final class PlanChanges {
                 NodeWire link = now.getOrDefault(to, old.get(to));
                 String key =
                         !now.containsKey(to) ? "did.unlinked" : !old.containsKey(to) ? "did.linked" : "did.relinked";
+                boolean isSaid = key.equals("did.relinked")
+                        && old.get(to).withCarries(link.carries()).equals(link);
                 add(
                         link.to(),
-                        Fact.of(key)
+                        (isSaid ? said(old.get(to).carries(), link.carries()) : Fact.of(key))
                                 .with("from", link.from().toString())
                                 .with("to", link.to().toString()),
                         back(Optional.ofNullable(old.get(to)), Optional.ofNullable(now.get(to))));

@@ -6,6 +6,7 @@ import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
 import inkel.core.quantity.Frequency;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -33,8 +34,41 @@ public record BoardLine(NodeCircuit node, String far, List<LinkEnd> ends) {
                         end.there().node(), far -> new ArrayList<>())
                 .add(end));
         return byFarEnd.entrySet().stream()
-                .map(line -> new BoardLine(node, line.getKey(), line.getValue()))
+                .flatMap(far ->
+                        pairs(node, far.getValue()).stream().map(ends -> new BoardLine(node, far.getKey(), ends)))
                 .toList();
+    }
+
+    /** Two boards may have several lines: what is said and what is heard on one port belong together, then what is left, in order. */
+    private static List<List<LinkEnd>> pairs(NodeCircuit node, List<LinkEnd> ends) {
+        List<LinkEnd> said = ends.stream().filter(LinkEnd::isSending).toList();
+        List<LinkEnd> heard =
+                new ArrayList<>(ends.stream().filter(end -> !end.isSending()).toList());
+        Map<LinkEnd, LinkEnd> answers = new HashMap<>();
+        for (LinkEnd end : said) {
+            heard.stream()
+                    .filter(other ->
+                            unit(node, end).isPresent() && unit(node, other).equals(unit(node, end)))
+                    .findFirst()
+                    .ifPresent(other -> answers.put(end, other));
+            heard.remove(answers.get(end));
+        }
+        for (LinkEnd end : said) {
+            if (!answers.containsKey(end) && !heard.isEmpty()) {
+                answers.put(end, heard.remove(0));
+            }
+        }
+        List<List<LinkEnd>> pairs = new ArrayList<>();
+        for (LinkEnd end : ends) {
+            if (end.isSending()) {
+                LinkEnd other = answers.get(end);
+                boolean isFirst = other == null || ends.indexOf(end) < ends.indexOf(other);
+                pairs.add(other == null ? List.of(end) : isFirst ? List.of(end, other) : List.of(other, end));
+            } else if (heard.contains(end)) {
+                pairs.add(List.of(end));
+            }
+        }
+        return pairs;
     }
 
     /** The ports of the board that its wires are on; none where the program makes one of plain pins. */
@@ -43,6 +77,10 @@ public record BoardLine(NodeCircuit node, String far, List<LinkEnd> ends) {
     }
 
     private Optional<Integer> unit(LinkEnd end) {
+        return unit(node, end);
+    }
+
+    private static Optional<Integer> unit(NodeCircuit node, LinkEnd end) {
         return BoardPorts.unit(node, end.pin(), end.isSending() ? BoardPorts.TALKS : BoardPorts.LISTENS);
     }
 

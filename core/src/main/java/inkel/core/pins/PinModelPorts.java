@@ -7,10 +7,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -37,7 +34,7 @@ final class PinModelPorts {
             List<Want> both = pins.wants().stream()
                     .filter(want -> want.placed().equals(placed) && want.use().isSerial())
                     .toList();
-            for (List<Want> line : halvesJoined(byFarEnd(both).values())) {
+            for (List<Want> line : halvesJoined(lines(both))) {
                 units.add(port(placed, line, names));
             }
         }
@@ -46,17 +43,26 @@ final class PinModelPorts {
         }
     }
 
-    /** The wires of a part are one line, and so are those to another board. */
-    private static Map<String, List<Want>> byFarEnd(List<Want> serial) {
-        Map<String, List<Want>> lines = new LinkedHashMap<>();
-        serial.forEach(want -> lines.computeIfAbsent(
-                        want.link().map(end -> end.there().node()).orElse(""), far -> new ArrayList<>())
-                .add(want));
+    /** The wires of a part are one line, and so are the one or two of each line to another board. */
+    private List<List<Want>> lines(List<Want> serial) {
+        List<List<Want>> lines = new ArrayList<>();
+        List<Want> ofPart =
+                serial.stream().filter(want -> want.link().isEmpty()).toList();
+        if (!ofPart.isEmpty()) {
+            lines.add(ofPart);
+        }
+        List<LinkEnd> ends =
+                serial.stream().flatMap(want -> want.link().stream()).toList();
+        BoardLine.of(domain.node(), ends)
+                .forEach(line -> lines.add(line.ends().stream()
+                        .flatMap(end -> serial.stream()
+                                .filter(want -> want.link().filter(end::equals).isPresent()))
+                        .toList()));
         return lines;
     }
 
     /** What is only said to one board and only heard of another goes over one port, unless that is at two rates. */
-    private static List<List<Want>> halvesJoined(Collection<List<Want>> lines) {
+    private static List<List<Want>> halvesJoined(List<List<Want>> lines) {
         List<List<Want>> joined = new ArrayList<>();
         for (List<Want> line : lines) {
             Optional<List<Want>> other =

@@ -20,6 +20,7 @@ import inkel.core.document.edit.SetPurpose;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.document.edit.SetWire;
 import inkel.core.kit.Builds;
+import inkel.core.kit.TwoBoards;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -129,5 +130,27 @@ class PlanChangesTest {
                 .toList());
         assertEquals(List.of(), PlanChanges.between(BUILD, plugged));
         assertEquals(List.of(), PlanChanges.between(BUILD, BUILD));
+    }
+
+    @Test
+    void whatAWireBetweenBoardsIsSaidToCarryIsTold() throws Exception {
+        Build pins = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D1 > two.D0");
+        Build serial = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D1 > two.D0 : serial");
+        Build rated = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D1 > two.D0 : serial 9600");
+        Build moved = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D7 > two.D0 : serial 9600");
+        assertEquals(List.of("did.carries.serial"), keys(pins, serial));
+        assertEquals(List.of("did.carries.pins"), keys(serial, pins));
+        assertEquals(List.of("did.rate"), keys(serial, rated));
+        assertEquals(List.of("did.rate.none"), keys(rated, serial));
+        assertEquals(List.of("did.relinked"), keys(rated, moved), "where it is comes first");
+        Did did = PlanChanges.between(serial, rated).get(0);
+        assertEquals(9600L, did.what().values().get("baud"));
+        assertEquals(serial, Edit.applyAll(rated, did.back()));
+    }
+
+    private static List<String> keys(Build before, Build after) {
+        return PlanChanges.between(before, after).stream()
+                .map(did -> did.what().key())
+                .toList();
     }
 }

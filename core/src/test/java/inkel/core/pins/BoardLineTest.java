@@ -280,6 +280,35 @@ class BoardLineTest {
     }
 
     @Test
+    void twoBoardsMayHaveTwoLinesAtTwoRates() throws Exception {
+        String[] two = {
+            "one.D18 > two.D19 : 9600",
+            "one.D16 > two.D17 : 57600",
+            "two.D16 > one.D17 : 57600",
+            "two.D18 > one.D19 : 9600"
+        };
+        Build joined = TwoBoards.joined(BIG, BIG, two);
+        assertEquals(List.of(), findings(joined, RATE));
+        assertEquals(List.of(), findings(joined, TAKEN));
+        assertEquals(
+                List.of("D18 D19", "D16 D17"),
+                PinReport.of(Circuit.of(joined, CATALOG)).node("one").orElseThrow().boardLines().stream()
+                        .map(line -> line.ends().get(0).pin().pin() + " "
+                                + line.ends().get(1).pin().pin())
+                        .toList());
+        assertEquals(
+                List.of(two).stream().map(wire -> wire.split(" : ")[0]).toList(),
+                TwoBoards.links(TwoBoards.planned(joined)));
+    }
+
+    @Test
+    void oneThatIsJoinedLikeToLikeIsToldForThatAlone() throws Exception {
+        Build wrong = classics("one.D1 > two.D1 : 230400");
+        assertEquals(1, findings(wrong, CROSSED).size());
+        assertEquals(List.of(), findings(wrong, RATE));
+    }
+
+    @Test
     void aLineToldFromWhereItListensIsTurned() throws Exception {
         Build turned = classics("one.D0 > two.D1");
         Finding told = findings(turned, CROSSED).get(0);

@@ -13,14 +13,15 @@ public final class Caption extends Region {
 
     private final boolean wraps;
     private final Line line;
-    private String text;
     private boolean isRight;
 
     /** @param wraps whether it takes several lines rather than shorten the text */
     public Caption(String text, boolean wraps, String... styles) {
         this.wraps = wraps;
-        this.text = text;
-        line = new Line(shown(text), styles);
+        line = new Line(text, styles);
+        if (wraps) {
+            line.keepAmounts();
+        }
         getStyleClass().addAll(styles);
         getChildren().add(line);
         // Its size was perhaps asked for before the style was known.
@@ -36,18 +37,13 @@ public final class Caption extends Region {
         return this;
     }
 
-    private String shown(String whole) {
-        return wraps ? Unbroken.of(whole) : whole;
-    }
-
     public String getText() {
-        return text;
+        return line.whole();
     }
 
-    public void setText(String other) {
-        if (!other.equals(text)) {
-            text = other;
-            line.say(shown(other));
+    public void setText(String text) {
+        if (!text.equals(line.whole())) {
+            line.say(text);
             requestLayout();
         }
     }
@@ -76,7 +72,7 @@ public final class Caption extends Region {
     protected double computePrefHeight(double width) {
         double wrap = wraps && width > 0 ? Math.max(1, width - sides()) : 0;
         Insets insets = getInsets();
-        return Math.ceil(TextSize.height(line.whole(), line.getFont(), wrap)) + insets.getTop() + insets.getBottom();
+        return Math.ceil(TextSize.height(line.shown(), line.getFont(), wrap)) + insets.getTop() + insets.getBottom();
     }
 
     @Override

@@ -7,6 +7,7 @@ public final class Line extends Text {
     private static final String ELLIPSIS = "…";
 
     private String whole;
+    private boolean keepsAmounts;
 
     public Line(String text, String... styles) {
         super(text);
@@ -23,7 +24,18 @@ public final class Line extends Text {
 
     public void say(String text) {
         whole = text;
-        setText(text);
+        setText(shown());
+    }
+
+    /** From now on a number and its unit stay together where it is wrapped. */
+    void keepAmounts() {
+        keepsAmounts = true;
+        setText(shown());
+    }
+
+    /** The text as it is laid out. */
+    String shown() {
+        return keepsAmounts ? Unbroken.of(whole) : whole;
     }
 
     /** Places it with its top left corner at x, y, within a width. */

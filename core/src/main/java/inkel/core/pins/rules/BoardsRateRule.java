@@ -2,7 +2,9 @@ package inkel.core.pins.rules;
 
 import inkel.core.catalog.Controller;
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.NodeWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
@@ -21,6 +23,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Reports a serial line between boards whose rate one of them cannot make of its clock within 2 %, or by a program on plain pins;
@@ -37,12 +40,17 @@ public final class BoardsRateRule implements Rule<PinReport> {
     @Override
     public List<Finding> check(PinReport report) {
         List<Finding> findings = new ArrayList<>();
-        Set<Set<String>> told = new HashSet<>();
+        Set<Set<NodeWire>> told = new HashSet<>();
         for (NodePins pins : report.nodes()) {
             for (BoardLine line : pins.boardLines()) {
+                // One that is joined like to like is a finding of its own.
+                if (line.ends().stream().anyMatch(end -> BoardPorts.alike(report.circuit(), end.link())
+                        .isPresent())) {
+                    continue;
+                }
                 if (line.rates().size() > 1) {
                     // Both boards see the same two wires.
-                    if (told.add(Set.of(line.far(), pins.node().node().id()))) {
+                    if (told.add(wires(line))) {
                         findings.add(differ(report, line));
                     }
                 } else if (!line.rates().isEmpty()) {
@@ -111,11 +119,15 @@ public final class BoardsRateRule implements Rule<PinReport> {
                         report.circuit().node(line.far()).orElseThrow().node().name());
     }
 
+    private static Set<NodeWire> wires(BoardLine line) {
+        return line.ends().stream().map(LinkEnd::link).collect(Collectors.toSet());
+    }
+
     /** The same line, seen from the other board. */
     private static Optional<BoardLine> far(PinReport report, BoardLine line) {
         return report.node(line.far()).stream()
                 .flatMap(pins -> pins.boardLines().stream())
-                .filter(other -> other.far().equals(line.node().node().id()))
+                .filter(other -> other.ends().stream().map(LinkEnd::link).anyMatch(wires(line)::contains))
                 .findFirst();
     }
 }
