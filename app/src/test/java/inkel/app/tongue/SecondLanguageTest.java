@@ -175,7 +175,7 @@ class SecondLanguageTest {
             return false;
         }
         if (node instanceof Line line) {
-            return !line.getText().equals(line.whole());
+            return line.isShortened();
         }
         return node instanceof Labeled labeled
                 && labeled.getText() != null

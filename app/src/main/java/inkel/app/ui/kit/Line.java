@@ -33,6 +33,11 @@ public final class Line extends Text {
         setText(shown());
     }
 
+    /** Whether some of it is not seen for want of room. */
+    public boolean isShortened() {
+        return !getText().equals(shown());
+    }
+
     /** The text as it is laid out. */
     String shown() {
         return keepsAmounts ? Unbroken.of(whole) : whole;

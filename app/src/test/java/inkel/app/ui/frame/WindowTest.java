@@ -447,7 +447,7 @@ class WindowTest {
     /** Whether a text, or one inside a control, is shortened. */
     private static boolean isCut(Node node) {
         if (node instanceof Line line) {
-            return line.isVisible() && !line.getText().equals(line.whole());
+            return line.isVisible() && line.isShortened();
         }
         if (node instanceof Labeled labeled
                 && labeled.lookup(".text") instanceof javafx.scene.text.Text shown
