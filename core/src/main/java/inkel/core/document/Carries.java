@@ -39,6 +39,11 @@ public record Carries(Optional<Kind> kind, Optional<Frequency> baud) {
         return new Carries(Optional.of(said), said == Kind.PLAIN ? Optional.empty() : baud);
     }
 
+    /** What its pins say, at the rate that was said. */
+    public Carries byPins() {
+        return new Carries(Optional.empty(), baud);
+    }
+
     public Carries with(Optional<Frequency> rate) {
         return new Carries(kind, rate);
     }

@@ -84,9 +84,17 @@ public record BoardLine(NodeCircuit node, String far, List<LinkEnd> ends) {
         return BoardPorts.unit(node, end.pin(), end.isSending() ? BoardPorts.TALKS : BoardPorts.LISTENS);
     }
 
-    /** The wires that the program has to serve bit by bit. */
+    /** The wires that the program has to serve bit by bit; one on the wrong pin of a port is none. */
     public List<LinkEnd> bySoftware() {
-        return ends.stream().filter(end -> unit(end).isEmpty()).toList();
+        return ends.stream()
+                .filter(end -> !BoardPorts.isPort(node, end.pin(), BoardPorts.TALKS)
+                        && !BoardPorts.isPort(node, end.pin(), BoardPorts.LISTENS))
+                .toList();
+    }
+
+    /** Whether a port serves one of its wires, so that its rate is divided down from the clock. */
+    public boolean isByPort() {
+        return bySoftware().size() < ends.size();
     }
 
     /** The rates that were said of it, each once; in bits per second. */

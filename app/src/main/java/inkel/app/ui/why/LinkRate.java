@@ -3,13 +3,17 @@ package inkel.app.ui.why;
 import inkel.app.state.Session;
 import inkel.app.ui.kit.Caption;
 import inkel.app.ui.kit.Ui;
+import inkel.app.words.Numbers;
 import inkel.app.words.Words;
+import inkel.core.document.Place;
 import inkel.core.finding.Fix;
 import inkel.core.pins.BoardLine;
+import inkel.core.pins.LinkEnd;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Unit;
+import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.TextField;
@@ -30,8 +34,7 @@ final class LinkRate extends VBox {
         super(2);
         this.session = session;
         this.line = line;
-        field = new TextField(
-                line.rates().stream().findFirst().map(Engineering::bare).orElse(""));
+        field = new TextField(said(line));
         field.setId("link-rate");
         field.setPromptText(Words.get("setting.example", "value", "9600"));
         field.getStyleClass().add("figure-field");
@@ -48,9 +51,33 @@ final class LinkRate extends VBox {
         getChildren().addAll(row, trouble);
     }
 
+    /** Whether it has the keyboard. */
+    boolean isTyping() {
+        return field.isFocused();
+    }
+
+    /** Goes on where an earlier one was left, if it was for the same line. */
+    void follow(LinkRate before) {
+        if (places(before.line).equals(places(line))) {
+            if (!before.field.getText().equals(said(before.line))) {
+                field.setText(before.field.getText());
+            }
+            field.requestFocus();
+            field.end();
+        }
+    }
+
+    private static String said(BoardLine line) {
+        return line.rates().stream().findFirst().map(Engineering::bare).orElse("");
+    }
+
+    private static List<Place> places(BoardLine line) {
+        return line.ends().stream().map(LinkEnd::here).toList();
+    }
+
     /** Emptied it says nothing of the rate any more. */
     private void take() {
-        String text = field.getText().strip();
+        String text = Numbers.typed(field.getText().strip());
         Optional<Frequency> rate =
                 Engineering.parse(text, Unit.HERTZ).filter(value -> value > 0).map(Frequency::ofHertz);
         boolean isBad = !text.isEmpty() && rate.isEmpty();

@@ -88,7 +88,9 @@ final class PinWhy {
                     Fact.of(key + ".cost"),
                     new ChangeNodeWire(link, link.withBetween(Optional.empty()))));
         });
-        onlyLink(assessment, place).map(link -> carries(pins, link)).ifPresent(actions::addAll);
+        onlyLink(assessment, place)
+                .map(link -> carries(assessment.pins(place.node()).orElseThrow(), link))
+                .ifPresent(actions::addAll);
         List<Finding> findings = says.findingsAt(place);
         if (!findings.isEmpty()) {
             return says.withFinding(title, findings.get(0), sections, findings.subList(1, findings.size()))
@@ -199,7 +201,8 @@ final class PinWhy {
         boolean isPlain = kind(pins, link).equals("plain");
         List<Fix> actions = new ArrayList<>();
         if (isSaid) {
-            actions.add(say("by-pins", "action.carries_pins", link, Carries.UNSAID));
+            actions.add(
+                    say("by-pins", "action.carries_pins", link, link.carries().byPins()));
         } else if (isPlain) {
             actions.add(
                     say("serial", "action.carries_serial", link, link.carries().with(Carries.Kind.SERIAL)));

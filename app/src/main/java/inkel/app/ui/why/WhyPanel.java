@@ -268,6 +268,7 @@ public final class WhyPanel extends Scroller {
         setAccessibleText(Words.get("why.panel") + ": " + why.text());
         // What is asked for here may be there at once, and then all of this is shown anew meanwhile.
         List<Node> legend = notes().legend();
+        Optional<LinkRate> typing = shown(LinkRate.class).filter(LinkRate::isTyping);
         content.getChildren().clear();
         figures = null;
         Caption title = Ui.text(why.title(), "why-title");
@@ -324,7 +325,12 @@ public final class WhyPanel extends Scroller {
             PinWhy.lineAt(
                             session.assessmentProperty().get(),
                             session.selectionProperty().get())
-                    .ifPresent(line -> content.getChildren().add(new LinkRate(session, line)));
+                    .ifPresent(line -> {
+                        LinkRate rate = new LinkRate(session, line);
+                        content.getChildren().add(rate);
+                        // What somebody does elsewhere meanwhile takes nobody's text.
+                        typing.ifPresent(rate::follow);
+                    });
         }
         if (!isInspected) {
             actions(why.actions());

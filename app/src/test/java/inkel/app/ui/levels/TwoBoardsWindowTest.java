@@ -6,11 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
 import inkel.app.ui.kit.Caption;
+import inkel.core.catalog.Settings;
 import inkel.core.document.Between;
 import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
+import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.BoardLink;
@@ -103,11 +105,31 @@ class TwoBoardsWindowTest extends WindowJourney {
         until(() -> carries()
                 .equals(new Carries(Optional.of(Carries.Kind.SERIAL), Optional.of(Frequency.ofHertz(19_200)))));
         until(() -> isThere(robot, "#action-by-pins"));
-        robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);
+        // What is half typed stays through what comes in meanwhile.
+        robot.interact(() -> {
+            rate(robot).requestFocus();
+            rate(robot).setText("96");
+            session.apply(new SetSetting("porch", "board", Settings.AMBIENT, "30 °C"));
+        });
+        until(() -> session.assessmentProperty()
+                .get()
+                .circuit("porch")
+                .orElseThrow()
+                .board()
+                .part()
+                .has(Settings.AMBIENT));
+        assertEquals("96", seen(() -> rate(robot).getText()));
+        robot.interact(session::undo);
+        until(() -> isThere(robot, "#action-by-pins"));
+        robot.interact(session::undo);
         until(() -> carries().baud().isEmpty());
         until(() -> isThere(robot, "#action-by-pins"));
         press(robot, "#action-by-pins");
         until(() -> carries().equals(Carries.UNSAID));
+    }
+
+    private static TextInputControl rate(FxRobot robot) {
+        return robot.lookup("#link-rate").queryAs(TextInputControl.class);
     }
 
     private Carries carries() {

@@ -6,6 +6,7 @@ import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.formula.BaudRate;
 import inkel.core.pins.SerialLine;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Frequency;
 import java.util.List;
@@ -22,10 +23,6 @@ final class BaudFix {
                 String.format(Locale.ROOT, "baud-%.0f", baud.hertz()),
                 Fact.of("fix.baud").with("part", placed.part().name()).with("baud", Math.round(baud.hertz())),
                 Fact.of("fix.baud.cost").with("error", made.error()),
-                List.of(new SetSetting(
-                        line.node().node().id(),
-                        placed.id(),
-                        Settings.BAUD,
-                        String.format(Locale.ROOT, "%.0f", baud.hertz()))));
+                List.of(new SetSetting(line.node().node().id(), placed.id(), Settings.BAUD, Engineering.bare(baud))));
     }
 }

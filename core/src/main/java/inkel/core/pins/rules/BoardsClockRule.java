@@ -39,14 +39,13 @@ public final class BoardsClockRule implements Rule<PinReport> {
 
     /** A line whose rate the clock cannot be divided down to is a finding of its own. */
     private static boolean isVague(BoardLine line) {
-        return line.rates().stream().allMatch(rate -> BoardFixes.keeps(line, rate))
+        return line.rates().stream().allMatch(rate -> BoardLineFixes.keeps(line, rate))
                 && SteadyClock.isLacking(line.node(), divided(line));
     }
 
     /** A program that counts its bits divides nothing. */
     private static Optional<Frequency> divided(BoardLine line) {
-        boolean isByPort = line.bySoftware().size() < line.ends().size();
-        return line.rates().stream().filter(rate -> isByPort).findFirst();
+        return line.rates().stream().filter(rate -> line.isByPort()).findFirst();
     }
 
     private static Optional<Finding> describe(PinReport report, List<BoardLine> all) {

@@ -57,7 +57,7 @@ public final class BoardsOnConsoleRule implements Rule<PinReport> {
             finding.variant("login").fix(off.get());
         }
         return Optional.of(finding.fix(() -> ends.stream().allMatch(LinkEnd::isSerial)
-                        ? BoardFixes.toPort(report.circuit(), node, ends)
+                        ? BoardLineFixes.toPort(report.circuit(), node, ends)
                         : onAPlainPin(report.circuit(), node, ends))
                 .build());
     }

@@ -62,11 +62,11 @@ public final class BoardsRateRule implements Rule<PinReport> {
     }
 
     private static Optional<Finding> check(PinReport report, BoardLine line, Frequency rate) {
-        Frequency most = BoardFixes.controller(line.node()).softwareUartMax();
+        Frequency most = BoardLineFixes.controller(line.node()).softwareUartMax();
         if (!line.bySoftware().isEmpty() && Quantity.exceeds(rate, most)) {
             return Optional.of(tooFast(report, line, rate, most));
         }
-        return BoardFixes.keeps(line, rate) ? Optional.empty() : Optional.of(offRate(report, line, rate));
+        return BoardLineFixes.keeps(line, rate) ? Optional.empty() : Optional.of(offRate(report, line, rate));
     }
 
     private static Finding differ(PinReport report, BoardLine line) {
@@ -75,7 +75,7 @@ public final class BoardsRateRule implements Rule<PinReport> {
                 .with("board", line.node().node().name())
                 .with("baud", Math.round(line.rates().get(0).hertz()))
                 .with("other_baud", Math.round(line.rates().get(1).hertz()))
-                .fixes(() -> BoardFixes.atOtherRate(line, far(report, line)))
+                .fixes(() -> BoardLineFixes.atOtherRate(line, far(report, line)))
                 .build();
     }
 
@@ -87,14 +87,14 @@ public final class BoardsRateRule implements Rule<PinReport> {
                 .with("most", Math.round(most.hertz()))
                 .number("wanted_rate", rate, Source.YOURS)
                 .number("software_most", most, Source.CLASS)
-                .fix(() -> BoardFixes.toPort(report.circuit(), line.node(), line.ends()))
-                .fixes(() -> BoardFixes.atOtherRate(line, far(report, line)))
+                .fix(() -> BoardLineFixes.toPort(report.circuit(), line.node(), line.ends()))
+                .fixes(() -> BoardLineFixes.atOtherRate(line, far(report, line)))
                 .build();
     }
 
     private static Finding offRate(PinReport report, BoardLine line, Frequency wanted) {
         NodeCircuit node = line.node();
-        Controller controller = BoardFixes.controller(node);
+        Controller controller = BoardLineFixes.controller(node);
         BaudRate rate = controller.bestBaud(wanted);
         Finding.Builder finding = finding(report, line);
         if (rate.isWithinBoth()) {
@@ -107,7 +107,7 @@ public final class BoardsRateRule implements Rule<PinReport> {
                 .number("actual_rate", rate.actual(), Source.COMPUTED)
                 .number("baud_error", rate.error(), Source.COMPUTED)
                 .number("error_limit", BaudRate.LIMIT, Source.RULE)
-                .fixes(() -> BoardFixes.atOtherRate(line, far(report, line)))
+                .fixes(() -> BoardLineFixes.atOtherRate(line, far(report, line)))
                 .fixes(() -> SteadyClock.of(node, Optional.of(wanted)))
                 .build();
     }

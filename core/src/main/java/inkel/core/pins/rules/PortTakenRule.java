@@ -101,7 +101,9 @@ public final class PortTakenRule implements Rule<PinReport> {
     }
 
     private static List<Fix> elsewhere(Circuit circuit, NodePins pins, BoardLine line) {
-        return Stream.of(BoardFixes.toPort(circuit, pins.node(), line.ends()), BoardFixes.toPlainPins(circuit, line))
+        return Stream.of(
+                        BoardLineFixes.toPort(circuit, pins.node(), line.ends()),
+                        BoardLineFixes.toPlainPins(circuit, line))
                 .flatMap(Optional::stream)
                 .toList();
     }

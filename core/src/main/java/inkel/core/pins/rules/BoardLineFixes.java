@@ -3,7 +3,6 @@ package inkel.core.pins.rules;
 import inkel.core.catalog.Controller;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
@@ -23,7 +22,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Ways out for a serial line between boards: another port, plain pins, another rate. */
-final class BoardFixes {
+final class BoardLineFixes {
     /** What people set such lines to, in bits per second. */
     private static final List<Frequency> USUAL = Stream.of(9_600, 19_200, 38_400, 57_600, 115_200)
             .map(Frequency::ofHertz)
@@ -31,7 +30,7 @@ final class BoardFixes {
 
     private static final int OFFERED = 2;
 
-    private BoardFixes() {}
+    private BoardLineFixes() {}
 
     /** Its wires on a port of the board that nobody has and nothing is loaded over. */
     static Optional<Fix> toPort(Circuit circuit, NodeCircuit node, List<LinkEnd> ends) {
@@ -83,8 +82,7 @@ final class BoardFixes {
     }
 
     private static Edit move(LinkEnd end, Place to) {
-        Endpoint pin = to.endpoint();
-        return new ChangeNodeWire(end.link(), end.movedTo(pin));
+        return new ChangeNodeWire(end.link(), end.movedTo(to.endpoint()));
     }
 
     /** Usual rates that both boards can make where the wires are now, the nearest to today's first. */
@@ -102,9 +100,8 @@ final class BoardFixes {
     /** Whether a board can keep a rate where its wires are, by its clock as that is meant to be. */
     static boolean keeps(BoardLine line, Frequency rate) {
         Controller controller = controller(line.node());
-        boolean isByPort = line.bySoftware().size() < line.ends().size();
         boolean isSlow = line.bySoftware().isEmpty() || !Quantity.exceeds(rate, controller.softwareUartMax());
-        return isSlow && (!isByPort || controller.bestBaud(rate).isWithinLimit());
+        return isSlow && (!line.isByPort() || controller.bestBaud(rate).isWithinLimit());
     }
 
     private static Fix at(BoardLine line, Frequency rate) {
