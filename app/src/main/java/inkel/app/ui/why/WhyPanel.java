@@ -316,6 +316,7 @@ public final class WhyPanel extends Scroller {
                 session.stageProperty().get() == Stage.WIRE && session.seats().isShown();
         if (!isInspected
                 && !isOfSeats
+                && speaksOfSelection()
                 && pieceForm(
                                 session.assessmentProperty().get(),
                                 session.selectionProperty().get())
@@ -336,6 +337,17 @@ public final class WhyPanel extends Scroller {
             actions(why.actions());
         }
         content.getChildren().addAll(legend);
+    }
+
+    /** Not where a stage says the same whatever is selected, nor while the table of another board is looked at. */
+    private boolean speaksOfSelection() {
+        Assessment assessment = session.assessmentProperty().get();
+        String node = session.nodeProperty().get();
+        Place selected = session.selectionProperty().get();
+        return selected != null
+                && selected.node().equals(node)
+                && notes().whole(assessment, assessment.circuit(node).orElseThrow())
+                        .isEmpty();
     }
 
     private StageNotes notes() {

@@ -124,6 +124,11 @@ class TwoBoardsWindowTest extends WindowJourney {
         robot.interact(session::undo);
         until(() -> carries().baud().isEmpty());
         until(() -> isThere(robot, "#action-by-pins"));
+        // The record speaks of what is proved, whatever is selected.
+        robot.interact(() -> session.stageProperty().set(Stage.LOG));
+        until(() -> !isThere(robot, "#link-rate") && !isThere(robot, "#piece-open"));
+        robot.interact(() -> session.stageProperty().set(Stage.PINS));
+        until(() -> isThere(robot, "#action-by-pins"));
         press(robot, "#action-by-pins");
         until(() -> carries().equals(Carries.UNSAID));
     }
