@@ -226,11 +226,16 @@ class EndsWindowTest extends WindowJourney {
     @Test
     void severalWiresAreTickedOffAtOnce(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.WIRE);
+        // The list is another one, with the bridges of rails, once the holes are known.
+        until(() -> seen(() ->
+                session.seats().of(session.assessmentProperty().get(), NODE).isPresent()));
         ListView<?> list = robot.lookup("#wire-list").queryAs(ListView.class);
-        int size = list.getItems().size();
         int before = node(NODE).plugged().size();
-        robot.interact(() -> list.getSelectionModel().clearAndSelect(size - 3));
-        robot.interact(() -> list.getSelectionModel().selectRange(size - 3, size));
+        robot.interact(() -> {
+            int size = list.getItems().size();
+            list.getSelectionModel().clearAndSelect(size - 3);
+            list.getSelectionModel().selectRange(size - 3, size);
+        });
         // Whatever comes in meanwhile makes a new list; what was marked stays so.
         var shown = list.getItems();
         robot.interact(() -> session.apply(new RenamePart(NODE, "radio", "Packet radio of the lock")));
