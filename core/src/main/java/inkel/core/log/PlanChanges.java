@@ -248,6 +248,14 @@ public final class PlanChanges {
                 .orElse(pin.toString());
     }
 
+    /** An end of a wire between boards, by the name its board has now or had last. */
+    private String end(Place place) {
+        return after.node(place.node())
+                .or(() -> before.node(place.node()))
+                .map(node -> node.name() + " " + end(node, new Endpoint(place.part(), place.pin())))
+                .orElse(place.toString());
+    }
+
     private static Optional<Did> wire(Node old, Node now, Optional<Wire> was, Optional<Wire> is, Edit back) {
         if (is.isEmpty()) {
             Wire gone = was.orElseThrow();
@@ -347,8 +355,8 @@ public final class PlanChanges {
                 add(
                         link.to(),
                         (isSaid ? said(old.get(to).carries(), link.carries()) : Fact.of(key))
-                                .with("from", link.from().toString())
-                                .with("to", link.to().toString()),
+                                .with("from", end(link.from()))
+                                .with("to", end(link.to())),
                         back(Optional.ofNullable(old.get(to)), Optional.ofNullable(now.get(to))));
             }
         }

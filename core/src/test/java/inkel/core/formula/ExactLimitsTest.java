@@ -233,4 +233,55 @@ class ExactLimitsTest {
                 Optional.empty(),
                 Voltage.ofVolts(3.3));
     }
+
+    @Test
+    void aSymbolOfJustSixteenMillisecondsIsNotYetLong() {
+        // 2^11 chips at 128 000 a second.
+        assertEquals(0.016, chirp(128_000).symbol().seconds(), 1e-15);
+        assertFalse(chirp(128_000).isLowRate());
+        assertTrue(chirp(127_999).isLowRate());
+    }
+
+    private static LongRangeAir chirp(double bandwidth) {
+        return new LongRangeAir(11, Frequency.ofHertz(bandwidth), 1, 8, true, true);
+    }
+
+    @Test
+    void theLeastRateThatIsWrittenInMillions() {
+        assertEquals(Optional.of(PacketAir.Rate.MIDDLE), PacketAir.Rate.parse("1M"));
+        assertEquals(Optional.of(PacketAir.Rate.MIDDLE), PacketAir.Rate.parse("1000k"));
+        assertEquals(Optional.empty(), PacketAir.Rate.parse("0M"));
+    }
+
+    @Test
+    void aClippedLineEndsInItsCornersToTheLastDigit() {
+        PolyLine line = new PolyLine(
+                List.of(new PolyLine.Corner(0.1, 0.1), new PolyLine.Corner(1, 0.4), new PolyLine.Corner(4.7, 0.9)),
+                true);
+        assertEquals(0.1, line.at(0.1), 0);
+        assertEquals(0.9, line.at(4.7), 0);
+        assertEquals(0, line.piece(1), "a corner belongs to the piece that ends there");
+        assertEquals(1, line.piece(Math.nextUp(1.0)));
+    }
+
+    @Test
+    void aPositionOfAsFewFieldsAsTellIt() {
+        String told = "GPGGA,1,4807.038,N,01131.000,E,1,08,0.9,545.4";
+        assertEquals(545.4, position(told).orElseThrow().height(), 0);
+        assertEquals(Optional.empty(), position(told.substring(0, told.lastIndexOf(','))));
+    }
+
+    private static Optional<PositionSentence.Fix> position(String between) {
+        String line = String.format("$%s*%02X", between, PositionSentence.check(between));
+        return PositionSentence.parse(line).orElseThrow().fix();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2})
+    void pulsesThatNeverEndOrNeverBeginLeaveNothing(int stages) {
+        PwmFilter filter = new PwmFilter(4.7e-3, stages);
+        assertEquals(0, filter.ripple(5, 1 / 490.0, 1), 0);
+        assertEquals(0, filter.ripple(5, 1 / 490.0, 0), 0);
+        assertTrue(filter.ripple(5, 1 / 490.0, 0.999) > 0);
+    }
 }

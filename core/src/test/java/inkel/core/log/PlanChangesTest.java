@@ -14,7 +14,9 @@ import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Exchange;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Hold;
+import inkel.core.document.edit.RemoveNode;
 import inkel.core.document.edit.RemovePart;
+import inkel.core.document.edit.RenameNode;
 import inkel.core.document.edit.SetFigure;
 import inkel.core.document.edit.SetPurpose;
 import inkel.core.document.edit.SetSetting;
@@ -146,6 +148,24 @@ class PlanChangesTest {
         Did did = PlanChanges.between(serial, rated).get(0);
         assertEquals(9600L, did.what().values().get("baud"));
         assertEquals(serial, Edit.applyAll(rated, did.back()));
+    }
+
+    @Test
+    void anEndOfAWireBetweenBoardsGoesByTheNameOfItsTable() throws Exception {
+        Build none = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC);
+        Build named = new RenameNode("two", "The gate").apply(none);
+        Build wired = named.withLinks(TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D7 > two.D0")
+                .links());
+        assertEquals(List.of("did.linked {from=one D7, to=The gate D0}"), told(named, wired));
+        assertEquals(List.of("did.unlinked {from=one D7, to=The gate D0}"), told(wired, named));
+        Build alone = new RemoveNode("two").apply(wired);
+        assertTrue(told(wired, alone).contains("did.unlinked {from=one D7, to=The gate D0}"), "its table is gone");
+    }
+
+    private static List<String> told(Build before, Build after) {
+        return PlanChanges.between(before, after).stream()
+                .map(PlanChangesTest::said)
+                .toList();
     }
 
     private static List<String> keys(Build before, Build after) {
