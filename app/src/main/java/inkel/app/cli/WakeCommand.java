@@ -204,16 +204,32 @@ final class WakeCommand implements Callable<Integer> {
         answer.put("expected", expected(check.expected()));
         answer.put("needs", check.needs());
         answer.put("wires", check.wires());
+        answer.put(
+                "wires_elsewhere",
+                check.elsewhere().stream()
+                        .map(wire -> {
+                            Map<String, Object> one = Json.object();
+                            one.put("node", wire.node());
+                            one.put("wire", wire.id());
+                            return one;
+                        })
+                        .toList());
         answer.put("state", result.status().name().toLowerCase(Locale.ROOT));
         answer.put("reading", result.value().<Object>map(Quantity::si).orElse(result.text()));
         return answer;
     }
 
     private static String end(Place at, Optional<Terminal> tip) {
-        return tip.map(found -> found instanceof Terminal.OnPin pin
-                        ? Place.of(at.node(), pin.pin()).toString()
-                        : found.id())
-                .orElse("");
+        return tip.map(found -> end(at, found)).orElse("");
+    }
+
+    private static String end(Place at, Terminal tip) {
+        if (tip instanceof Terminal.OnPin pin) {
+            return Place.of(at.node(), pin.pin()).toString();
+        }
+        return tip instanceof Terminal.OnOtherBoard other
+                ? other.pin() + (other.isGround() ? " ground" : "")
+                : tip.id();
     }
 
     private static String unit(Expected expected) {

@@ -124,7 +124,32 @@ public record Standing(List<String> things) {
         return new Standing(List.copyOf(more));
     }
 
-    /** Whether current goes through a wire on its way. */
+    /** The same, with wires in the list of another table. */
+    public Standing overWires(String node, Collection<String> wires) {
+        return overWires(wires.stream().map(wire -> elsewhere(node, wire)).toList());
+    }
+
+    /** The same but for the wires that current goes through. */
+    public Standing withoutWires() {
+        return new Standing(
+                things.stream().filter(thing -> !thing.startsWith(OVER)).toList());
+    }
+
+    private static String elsewhere(String node, String wire) {
+        return node + " " + wire;
+    }
+
+    /**
+     * Whether current goes through a wire of a table on its way.
+     *
+     * @param read the table that it was read at
+     * @param node the table in whose list the wire is
+     */
+    public boolean isOverWire(String read, String node, String wire) {
+        return isOverWire(read.equals(node) ? wire : elsewhere(node, wire));
+    }
+
+    /** Whether current goes through a wire of its own table on its way. */
     public boolean isOverWire(String wire) {
         return things.contains(OVER + wire);
     }

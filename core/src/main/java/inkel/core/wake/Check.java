@@ -3,6 +3,7 @@ package inkel.core.wake;
 import inkel.core.bench.Asked;
 import inkel.core.bench.Band;
 import inkel.core.document.Place;
+import inkel.core.wiring.TableWire;
 import inkel.core.wiring.Terminal;
 import java.util.List;
 import java.util.Optional;
@@ -18,6 +19,7 @@ import java.util.Optional;
  * @param band how the value comes about; empty for what is no value
  * @param needs ids of the checks of this node that must hold before
  * @param wires ids of the steps of this node's list that must be in
+ * @param elsewhere wires in the lists of other tables that must be in
  * @param asked the same as a question to a bench
  */
 public record Check(
@@ -32,10 +34,29 @@ public record Check(
         Optional<Band> band,
         List<String> needs,
         List<String> wires,
+        List<TableWire> elsewhere,
         Asked asked) {
     public Check {
         needs = List.copyOf(needs);
         wires = List.copyOf(wires);
+        elsewhere = List.copyOf(elsewhere);
+    }
+
+    /** One that wires of its own table do for. */
+    Check(
+            String id,
+            Group group,
+            Kind kind,
+            Place at,
+            Optional<Terminal> red,
+            Optional<Terminal> black,
+            String mode,
+            Expected expected,
+            Optional<Band> band,
+            List<String> needs,
+            List<String> wires,
+            Asked asked) {
+        this(id, group, kind, at, red, black, mode, expected, band, needs, wires, List.of(), asked);
     }
 
     /** How it is made. */

@@ -52,6 +52,7 @@ final class CheckMaker {
     static final double LEAST_HIGH = 0.5;
 
     private final Benches benches;
+    private final List<WireList> lists;
     private final WireList list;
     private final NodeCircuit node;
     private final List<Link> thin;
@@ -69,10 +70,11 @@ final class CheckMaker {
     /** What the limit of a supply was set to last, in amperes. */
     private final Map<Endpoint, Double> limits = new HashMap<>();
 
-    CheckMaker(Benches benches, WireList list, List<Link> thin, Kept kept, Meter meter) {
+    CheckMaker(Benches benches, List<WireList> lists, WireList list, List<Link> thin, Kept kept, Meter meter) {
         this.thin = thin;
         this.kept = kept;
         this.benches = benches;
+        this.lists = lists;
         this.list = list;
         this.meter = meter;
         node = list.node();
@@ -90,7 +92,7 @@ final class CheckMaker {
         order.parts().forEach(this::part);
         together();
         checks.addAll(new JoinedChecks(
-                        benches, node, steps, meter, voltsOf(node.board().id()))
+                        benches, node, steps, lists, meter, voltsOf(node.board().id()))
                 .all());
         checks.addAll(looks.proving(suppliesOf(node.board()), place -> benches.circuit().build().air().stream()
                 .anyMatch(group -> group.station(place).isPresent())));

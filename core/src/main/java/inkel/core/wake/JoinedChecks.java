@@ -18,6 +18,7 @@ import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.wiring.Terminal;
+import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -34,15 +35,18 @@ final class JoinedChecks {
     private final Benches benches;
     private final NodeCircuit node;
     private final StepsOf steps;
+    private final List<WireList> lists;
     private final Meter meter;
 
     /** The volts of this board, which must hold before. */
     private final List<String> needs;
 
-    JoinedChecks(Benches benches, NodeCircuit node, StepsOf steps, Meter meter, List<String> needs) {
+    JoinedChecks(
+            Benches benches, NodeCircuit node, StepsOf steps, List<WireList> lists, Meter meter, List<String> needs) {
         this.benches = benches;
         this.node = node;
         this.steps = steps;
+        this.lists = lists;
         this.meter = meter;
         this.needs = needs;
     }
@@ -66,6 +70,8 @@ final class JoinedChecks {
         private final List<NodeWire> links;
         private final Group group;
         private final Scene rest;
+        private final StepsOf farSteps;
+        private final boolean isGroundJoined;
 
         With(NodeCircuit other, List<NodeWire> links) {
             this.other = other;
@@ -79,11 +85,17 @@ final class JoinedChecks {
                         .forEach(placed -> all.addAll(scenes.withAllAbove(placed.id())));
             }
             rest = Scene.resting(all);
+            farSteps = lists.stream()
+                    .filter(list -> list.node() == other)
+                    .findFirst()
+                    .map(StepsOf::new)
+                    .orElseThrow();
+            isGroundJoined = links.stream().anyMatch(NodeWire::groundJoined);
         }
 
         List<Check> checks() {
             List<Check> checks = new ArrayList<>();
-            if (links.stream().anyMatch(NodeWire::groundJoined)) {
+            if (isGroundJoined) {
                 grounds().ifPresent(checks::add);
             }
             List<String> first =
@@ -98,6 +110,10 @@ final class JoinedChecks {
             return checks;
         }
 
+        private String otherId() {
+            return other.node().id();
+        }
+
         private Optional<Check> grounds() {
             Scene off = rest.off();
             String here = benches.ground(node, Part.BOARD);
@@ -105,20 +121,19 @@ final class JoinedChecks {
             return new Ohmmeter(benches.model(off))
                     .band(here, there)
                     .map(band -> new Check(
-                            "ohms ground of " + other.node().id(),
+                            "ohms ground of " + otherId(),
                             group,
                             Check.Kind.OHMS,
                             Place.ofNode(node.node().id()),
                             Optional.of(steps.ground(node.board())),
                             Optional.of(new Terminal.OnOtherBoard(
-                                    Place.ofNode(other.node().id()),
-                                    other.node().name(),
-                                    "")),
+                                    Place.ofNode(otherId()), other.node().name(), "")),
                             "",
                             OhmChecks.joined(band.high()),
                             Optional.of(band),
                             List.of(),
-                            List.copyOf(steps.grounds(node.board())),
+                            List.copyOf(steps.groundsTo(otherId())),
+                            farSteps.named(farSteps.groundsTo(node.node().id())),
                             new Asked(off, new Question.Ohms(here, List.of(there)))));
         }
 
@@ -151,6 +166,13 @@ final class JoinedChecks {
         private Check check(
                 String id, Check.Kind kind, NodeWire link, Band band, List<String> first, Scene scene, Probe probe) {
             Endpoint pin = link.to().endpoint();
+            List<NodeWire> all = benches.circuit().links();
+            Set<String> wires = steps.with(steps.feeding(pin.part()), steps.of(link, all));
+            Set<String> elsewhere = farSteps.of(link, all);
+            if (isGroundJoined) {
+                wires.addAll(steps.groundsTo(otherId()));
+                elsewhere.addAll(farSteps.groundsTo(node.node().id()));
+            }
             return new Check(
                     own(id, link),
                     group,
@@ -162,7 +184,8 @@ final class JoinedChecks {
                     Expected.Within.volts(band, meter),
                     Optional.of(band),
                     first,
-                    List.copyOf(steps.feeding(pin.part())),
+                    List.copyOf(wires),
+                    farSteps.named(elsewhere),
                     new Asked(scene, new Question.Measure(probe)));
         }
     }

@@ -21,7 +21,11 @@ public final class Kept {
 
     public static Kept of(Build build, String node) {
         Kept kept = new Kept(build);
-        build.log().counting().filter(line -> line.place().node().equals(node)).forEach(kept::note);
+        build.log()
+                .counting()
+                .filter(line ->
+                        line instanceof LogLine.Pulled || line.place().node().equals(node))
+                .forEach(kept::note);
         return kept;
     }
 
@@ -29,7 +33,7 @@ public final class Kept {
         if (line instanceof LogLine.Measured measured && measured.what() == LogLine.What.VOLTS) {
             measured.foretold().ifPresent(foretold -> lines.put(foretold.check(), measured));
         } else if (line instanceof LogLine.Pulled pulled) {
-            lines.values().removeIf(read -> read.on().isOverWire(pulled.wire()));
+            lines.values().removeIf(read -> WakeState.isOver(read, pulled));
         }
     }
 
@@ -40,7 +44,7 @@ public final class Kept {
                         && check.band().isPresent()
                         && check.expected() instanceof Expected.Within within
                         && within.holds(line.value())
-                        && line.on().equals(WakeState.standing(build, check))
+                        && WakeState.stands(build, check, line.on())
                 ? Optional.of(line.value().si())
                 : Optional.empty();
     }

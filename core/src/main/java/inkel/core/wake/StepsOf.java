@@ -6,6 +6,9 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
+import inkel.core.wiring.TableWire;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
@@ -98,6 +101,60 @@ final class StepsOf {
             }
         }
         return steps;
+    }
+
+    /**
+     * Those of this list by which a wire between boards goes.
+     *
+     * @param all wires between boards; one pin may talk to several, and a step of this one may not be of another
+     */
+    Set<String> of(NodeWire link, List<NodeWire> all) {
+        Place end = link.from().node().equals(node.node().id()) ? link.from() : link.to();
+        List<NodeWire> others = all.stream()
+                .filter(other -> !other.equals(link) && other.from().equals(link.from()))
+                .toList();
+        Set<String> steps = new LinkedHashSet<>();
+        for (WireStep step : list.steps()) {
+            boolean isOfAnother = others.stream().anyMatch(other -> isTo(step.from(), other) || isTo(step.to(), other));
+            if (step.subject().equals(end) && !isOfAnother) {
+                steps.add(step.id());
+            }
+        }
+        return steps;
+    }
+
+    private static boolean isTo(Terminal end, NodeWire link) {
+        if (end instanceof Terminal.OnLeg leg) {
+            return leg.away().filter(link.to()::equals).isPresent();
+        }
+        return end instanceof Terminal.OnOtherBoard other
+                && (other.pin().equals(link.to())
+                        || link.converter()
+                                .filter(shifter -> !other.isGround() && shifter.contains(other.pin()))
+                                .isPresent());
+    }
+
+    /** Those by which the ground of another table is joined, with those of this board. */
+    Set<String> groundsTo(String other) {
+        Set<String> steps = grounds(node.board());
+        for (WireStep step : list.steps()) {
+            boolean isBetween = isGroundOf(step.from(), other) || isGroundOf(step.to(), other);
+            if (step.kind() == WireStep.Kind.GROUND && isBetween) {
+                steps.add(step.id());
+            }
+        }
+        return steps;
+    }
+
+    private static boolean isGroundOf(Terminal end, String table) {
+        return end instanceof Terminal.OnOtherBoard other
+                && other.isGround()
+                && other.pin().node().equals(table);
+    }
+
+    /** Wires of this list, as another table names them. */
+    List<TableWire> named(Set<String> steps) {
+        return steps.stream().map(id -> new TableWire(node.node().id(), id)).toList();
     }
 
     private static boolean isRow(Terminal end, Endpoint rail) {

@@ -35,7 +35,7 @@ public record WakePlan(List<NodeWake> nodes) {
         Benches benches = new Benches(circuit, lists);
         return new NodeWake(
                 list.node(),
-                new CheckMaker(benches, list, here, Kept.of(circuit.build(), id), meter).all(),
+                new CheckMaker(benches, lists, list, here, Kept.of(circuit.build(), id), meter).all(),
                 JoinedChecks.talking(benches, list.node()));
     }
 

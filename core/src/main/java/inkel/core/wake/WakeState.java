@@ -4,6 +4,7 @@ import inkel.core.document.Build;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
 import inkel.core.document.Standing;
+import inkel.core.wiring.TableWire;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -11,15 +12,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
  * What became of the checks of one node, as the record tells it; of several readings of one check the latest counts.
  *
  * @param results by the id of the check, in the order of the checks
- * @param plugged ids of the wires that are in
+ * @param plugged the wires of all tables that are in
  */
-public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> plugged) {
+public record WakeState(NodeWake wake, Map<String, Result> results, Set<TableWire> plugged) {
     public static WakeState of(Build build, NodeWake wake) {
         String node = wake.node().node().id();
         Map<String, LogLine> last = new HashMap<>();
@@ -27,7 +29,8 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
         Set<String> left = new HashSet<>();
         build.log()
                 .counting()
-                .filter(line -> line.place().node().equals(node))
+                .filter(line ->
+                        line instanceof LogLine.Pulled || line.place().node().equals(node))
                 .forEach(line -> note(line, last, isPulled, left));
         Map<String, Result> results = new LinkedHashMap<>();
         for (Check check : wake.checks()) {
@@ -38,8 +41,10 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
                     && left.contains(check.group().part());
             results.put(check.id(), isLeft ? result.with(Status.LEFT) : result);
         }
-        return new WakeState(
-                wake, results, Set.copyOf(build.node(node).orElseThrow().plugged()));
+        Set<TableWire> plugged = build.nodes().stream()
+                .flatMap(table -> table.plugged().stream().map(wire -> new TableWire(table.id(), wire)))
+                .collect(Collectors.toUnmodifiableSet());
+        return new WakeState(wake, results, plugged);
     }
 
     private static void note(LogLine line, Map<String, LogLine> last, Map<String, Boolean> isPulled, Set<String> left) {
@@ -49,7 +54,7 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
         });
         if (line instanceof LogLine.Pulled pulled) {
             last.forEach((id, read) -> {
-                if (on(read).isOverWire(pulled.wire())) {
+                if (isOver(read, pulled)) {
                     isPulled.put(id, true);
                 }
             });
@@ -66,6 +71,11 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
         return line instanceof LogLine.Seen seen ? Optional.of(seen.check()) : Optional.empty();
     }
 
+    /** Whether what was read went over a wire that was pulled. */
+    static boolean isOver(LogLine read, LogLine.Pulled pulled) {
+        return on(read).isOverWire(read.place().node(), pulled.place().node(), pulled.wire());
+    }
+
     private static Standing on(LogLine line) {
         if (line instanceof LogLine.Measured measured) {
             return measured.on();
@@ -74,7 +84,7 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
     }
 
     private static Result result(Build build, Check check, LogLine line, boolean isPulled) {
-        boolean stands = !isPulled && on(line).equals(standing(build, check));
+        boolean stands = !isPulled && stands(build, check, on(line));
         if (line instanceof LogLine.Measured measured) {
             boolean isWell = check.expected() instanceof Expected.Within within && within.holds(measured.value());
             return new Result(
@@ -99,7 +109,21 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
     public static Standing standing(Build build, Check check) {
         Place at = check.at();
         Standing here = at.part().isEmpty() ? Standing.NOWHERE : Standing.of(build, at);
-        return here.overWires(check.wires());
+        Standing standing = here.overWires(check.wires());
+        for (TableWire wire : check.elsewhere()) {
+            standing = standing.overWires(wire.node(), List.of(wire.id()));
+        }
+        return standing;
+    }
+
+    /** Whether what a reading of a check stood on is still what is there. */
+    static boolean stands(Build build, Check check, Standing on) {
+        Standing now = standing(build, check);
+        // Readings of the first versions do not know the wires of other tables.
+        boolean isOlder = !check.elsewhere().isEmpty()
+                && check.elsewhere().stream()
+                        .noneMatch(wire -> on.isOverWire(check.at().node(), wire.node(), wire.id()));
+        return on.equals(now) || isOlder && on.withoutWires().equals(now.withoutWires());
     }
 
     public Optional<Check> check(String id) {
@@ -120,7 +144,17 @@ public record WakeState(NodeWake wake, Map<String, Result> results, Set<String> 
 
     /** The wires that must be in for a check and are not. */
     public List<String> missingWires(Check check) {
-        return check.wires().stream().filter(wire -> !plugged.contains(wire)).toList();
+        String node = wake.node().node().id();
+        return check.wires().stream()
+                .filter(wire -> !plugged.contains(new TableWire(node, wire)))
+                .toList();
+    }
+
+    /** The same of other tables. */
+    public List<TableWire> missingElsewhere(Check check) {
+        return check.elsewhere().stream()
+                .filter(wire -> !plugged.contains(wire))
+                .toList();
     }
 
     /** The checks of the plan, without looks in between. */

@@ -10,14 +10,30 @@ import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
+import inkel.core.document.Foretold;
+import inkel.core.document.LogLine;
 import inkel.core.document.Meter;
+import inkel.core.document.NodeWire;
+import inkel.core.document.Place;
+import inkel.core.document.Standing;
+import inkel.core.document.edit.Plug;
+import inkel.core.document.edit.PullWires;
+import inkel.core.document.edit.TakeReading;
 import inkel.core.kit.Builds;
 import inkel.core.kit.TwoBoards;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Unit;
+import inkel.core.quantity.Voltage;
 import inkel.core.wake.report.ReportPlan;
+import inkel.core.wiring.TableWire;
 import inkel.core.wiring.WireList;
+import inkel.core.wiring.WireStep;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 /** What is looked at once two boards that are joined are woken: in the list of the one that listens. */
@@ -147,5 +163,113 @@ class JoinedChecksTest {
     void oneBoardAloneHasNone() {
         assertTrue(wake(Builds.classic().build(), Builds.NODE).checks().stream()
                 .noneMatch(check -> check.group().phase() == Phase.JOINED));
+    }
+
+    @Test
+    void theWiresOfTheOtherTableMustBeInToo() throws Exception {
+        Build build = TwoBoards.joined(
+                TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D5 > two.D6", "one.D5 > two.D7", "one.D8 > two.D9");
+        List<String> wires = joined(build, "two").get(1).elsewhere().stream()
+                .map(wire -> wire.node() + ": " + wire.id())
+                .toList();
+        assertEquals(
+                List.of(
+                        "one: board.D5@1 > away two/board.D6",
+                        "one: board.GND@1 > row ground",
+                        "one: row ground > away two"),
+                wires);
+    }
+
+    @Test
+    void legsOfAnOptocouplerMustBeInAndAreNoGroundOfAnotherWire() throws Exception {
+        Build plain = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.WIRELESS, "one.D5 > two.D25", "one.D6 > two.D26");
+        NodeWire first = plain.links().get(0);
+        Build light = plain.withLinks(List.of(
+                first.withBetween(Optional.of(new Between.Opto(
+                        first.from().endpoint(), Resistance.ofOhms(330), Resistance.ofOhms(10_000), Extras.NONE))),
+                plain.links().get(1)));
+        List<Check> checks = joined(light, "two");
+        // Cathode, emitter, the pull-up, anode, collector, and two of ground.
+        assertEquals(
+                7, checks.get(1).elsewhere().size(), () -> "" + checks.get(1).elsewhere());
+        assertEquals(
+                List.of("board.D6@1 > away two/board.D26", "board.GND@1 > row ground", "row ground > away two"),
+                checks.get(2).elsewhere().stream().map(TableWire::id).toList());
+    }
+
+    @Test
+    void aReadingAtTheOtherBoardDoesNotOutliveItsWire() throws Exception {
+        Build build = TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D5 > two.D6", "one.D8 > two.D9");
+        String high = "high one/board.D5";
+        Build read = plugged(build);
+        for (Check check : joined(read, "two")) {
+            read = read(read, check, WakeState.standing(read, check));
+        }
+        assertEquals(Status.IN, status(read, high));
+        Build pulled = new PullWires("one", Set.of("board.D5@1 > away two/board.D6"), NOW).apply(read);
+        assertEquals(Status.STALE, status(pulled, high));
+        assertEquals(Status.IN, status(pulled, "high one/board.D8"), "its wire is in");
+        assertEquals(
+                List.of(new TableWire("one", "board.D5@1 > away two/board.D6")),
+                state(pulled, "two").missingElsewhere(check(pulled, high)));
+        assertEquals(Status.STALE, status(plugged(pulled), high), "in again is not as it was");
+        Build other = new PullWires("two", Set.of("board.GND@1 > row ground"), NOW).apply(read);
+        assertEquals(Status.STALE, status(other, high), "of its own table");
+        assertEquals(Status.IN, status(new PullWires("one", Set.of("board.5V@1 > row ground"), NOW).apply(read), high));
+    }
+
+    @Test
+    void aReadingThatKnowsNoOtherTablesStandsOn() throws Exception {
+        Build build = plugged(TwoBoards.joined(TwoBoards.CLASSIC, TwoBoards.CLASSIC, "one.D5 > two.D6"));
+        Check high = check(build, "high one/board.D5");
+        Standing first = Standing.of(build, high.at()).overWires(List.of("board.GND@1 > row ground"));
+        assertEquals(Status.IN, status(read(build, high, first), high.id()));
+        Build moved =
+                build.withLinks(List.of(build.links().get(0).withEnds(new Place("one", "board", "D7"), high.at())));
+        Check other = check(moved, "high one/board.D7");
+        assertEquals(Status.STALE, status(read(moved, other, first), other.id()), "the wire is another one");
+    }
+
+    private static final Instant NOW = Instant.parse("2026-05-01T18:30:00Z");
+
+    private static Build plugged(Build build) throws Exception {
+        Build all = build;
+        for (WireList list : WireList.of(Circuit.of(build, CATALOG))) {
+            Set<String> ids = list.steps().stream().map(WireStep::id).collect(Collectors.toSet());
+            all = new Plug(list.node().node().id(), ids, true).apply(all);
+        }
+        return all;
+    }
+
+    private static Check check(Build build, String id) {
+        return wake(build, "two").check(id).orElseThrow();
+    }
+
+    private static Build read(Build build, Check check, Standing on) throws Exception {
+        Expected.Within within = within(check);
+        boolean isVolts = within.unit() == Unit.VOLT;
+        Quantity value = isVolts
+                ? Voltage.ofVolts((within.low().orElseThrow().si()
+                                + within.high().orElseThrow().si())
+                        / 2)
+                : Resistance.ofOhms(within.high().orElseThrow().si() / 2);
+        return new TakeReading(
+                        check.at(),
+                        isVolts ? LogLine.What.VOLTS : LogLine.What.OHMS,
+                        value,
+                        "" + value.si(),
+                        LogLine.By.TYPED,
+                        on,
+                        new Foretold(check.id(), within.low(), within.high(), Optional.of(Meter.USUAL)),
+                        NOW)
+                .apply(build);
+    }
+
+    private static WakeState state(Build build, String node) {
+        return WakeState.of(build, wake(build, node));
+    }
+
+    private static Status status(Build build, String id) {
+        return state(build, "two").result(check(build, id)).status();
     }
 }

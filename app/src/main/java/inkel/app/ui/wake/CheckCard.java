@@ -22,11 +22,13 @@ import inkel.core.wake.Result;
 import inkel.core.wake.Status;
 import inkel.core.wake.Typed;
 import inkel.core.wake.WakeState;
+import inkel.core.wiring.TableWire;
 import inkel.core.wiring.Terminal;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -74,6 +76,9 @@ final class CheckCard extends VBox {
         void skip();
 
         void toWire(String id);
+
+        /** To a wire of any table. */
+        void toWireOf(TableWire wire);
 
         /** Volts for ohms between the same points, and the other way about. */
         void turn();
@@ -303,20 +308,40 @@ final class CheckCard extends VBox {
         return row;
     }
 
+    private String nameOf(String node) {
+        return session.build()
+                .flatMap(build -> build.node(node))
+                .map(inkel.core.document.Node::name)
+                .orElse(node);
+    }
+
+    private static Node unplugged(String id, String text, Runnable go) {
+        HBox row = new HBox(8, Ui.text(text, "look-text"), Ui.textButton(id, Words.get("wake.waits.to_wire"), go));
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
     /** What must hold, and be plugged, before this is worth a look. */
     private List<Node> waits() {
         List<String> wires = state.missingWires(check);
         List<Check> missing = state.missing(check);
         VBox box = new VBox(2);
         if (!wires.isEmpty()) {
-            Button go = new Button(Words.get("wake.waits.to_wire"));
-            go.setId("wake-to-wire");
-            go.getStyleClass().add("text-button");
-            go.setOnAction(event -> desk.toWire(wires.get(0)));
-            HBox row = new HBox(8, Ui.text(Words.get("wake.waits.wire", "count", wires.size()), "look-text"), go);
-            row.setAlignment(Pos.CENTER_LEFT);
-            box.getChildren().add(row);
+            box.getChildren()
+                    .add(unplugged(
+                            "wake-to-wire",
+                            Words.get("wake.waits.wire", "count", wires.size()),
+                            () -> desk.toWire(wires.get(0))));
         }
+        Map<String, List<TableWire>> elsewhere =
+                state.missingElsewhere(check).stream().collect(Collectors.groupingBy(TableWire::node));
+        elsewhere.forEach((node, there) -> box.getChildren()
+                .add(unplugged(
+                        "wake-to-wire-" + node,
+                        Words.say(Fact.of("wake.waits.wire_at")
+                                .with("board", nameOf(node))
+                                .with("count", there.size())),
+                        () -> desk.toWireOf(there.get(0)))));
         if (!missing.isEmpty()) {
             String first = words.title(missing.get(0));
             box.getChildren()

@@ -20,6 +20,7 @@ import inkel.core.wake.Group;
 import inkel.core.wake.Result;
 import inkel.core.wake.Status;
 import inkel.core.wake.WakeState;
+import inkel.core.wiring.TableWire;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -387,5 +388,11 @@ public final class WakeStage extends StagePane implements CheckCard.Desk, Suspec
     public void toWire(String id) {
         session.selection().wireProperty().set(id);
         goTo.accept(Stage.WIRE);
+    }
+
+    @Override
+    public void toWireOf(TableWire wire) {
+        session.nodeProperty().set(wire.node());
+        toWire(wire.id());
     }
 }

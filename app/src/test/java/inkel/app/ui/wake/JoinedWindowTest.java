@@ -16,9 +16,11 @@ import inkel.core.finding.Stage;
 import inkel.core.wake.Check;
 import inkel.core.wake.Status;
 import inkel.core.wake.WakeState;
+import inkel.core.wiring.WireStep;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import javafx.scene.control.ListView;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
@@ -64,11 +66,7 @@ class JoinedWindowTest extends WindowJourney {
     @Test
     void whatAnotherBoardPutsOutIsReadHere(FxRobot robot) throws Exception {
         open(robot, Given.LOCKS, Stage.WAKE);
-        robot.interact(() -> session.apply(new AddNodeWire(new NodeWire(
-                Place.of("pump-house", new Endpoint("board", "A8")),
-                Place.of(HERE, new Endpoint("board", "D5")),
-                true,
-                Extras.NONE))));
+        join(robot);
         show(robot, GROUND);
         assertEquals("Ground, from this board to Pump house", text(robot, "#wake-title"));
         assertTrue(tips(robot).contains("ground of Pump house"), tips(robot));
@@ -89,5 +87,45 @@ class JoinedWindowTest extends WindowJourney {
         until(() -> state().map(state -> state.result(check(high).orElseThrow()).status())
                 .filter(status -> status == Status.OPEN)
                 .isPresent());
+    }
+
+    private void join(FxRobot robot) {
+        robot.interact(() -> session.apply(new AddNodeWire(new NodeWire(
+                Place.of("pump-house", new Endpoint("board", "A8")),
+                Place.of(HERE, new Endpoint("board", "D5")),
+                true,
+                Extras.NONE))));
+    }
+
+    @Test
+    void aWireInTheListOfTheOtherTableIsWaitedForAndFound(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.WAKE);
+        join(robot);
+        show(robot, "high pump-house/board.A8");
+        String there = "#wake-to-wire-pump-house";
+        until(() -> isThere(robot, there));
+        assertTrue(
+                told(robot).contains("At Pump house 3 wires are still to be plugged for this"),
+                () -> "the wire, and two of the ground: " + told(robot));
+        fire(robot, there);
+        until(() -> isThere(robot, "#wire-list")
+                && session.nodeProperty().get().equals("pump-house")
+                && chosen(robot).contains("away " + HERE + "/board.D5"));
+    }
+
+    @SuppressWarnings("unchecked")
+    private static String chosen(FxRobot robot) {
+        ListView<WireStep> list = robot.lookup("#wire-list").queryAs(ListView.class);
+        return Optional.ofNullable(list.getSelectionModel().getSelectedItem())
+                .map(WireStep::id)
+                .orElse("");
+    }
+
+    private static String told(FxRobot robot) {
+        return seen(() -> robot.lookup(".look-text").queryAll().stream()
+                .filter(Caption.class::isInstance)
+                .map(Caption.class::cast)
+                .map(Caption::getText)
+                .collect(Collectors.joining(" | ")));
     }
 }

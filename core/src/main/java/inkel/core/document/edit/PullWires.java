@@ -34,6 +34,6 @@ public record PullWires(String node, Set<String> wires, Instant at) implements E
         Standing on = line instanceof LogLine.Measured measured
                 ? measured.on()
                 : line instanceof LogLine.Seen seen ? seen.on() : Standing.NOWHERE;
-        return line.place().node().equals(node) && on.isOverWire(wire);
+        return on.isOverWire(line.place().node(), node, wire);
     }
 }
