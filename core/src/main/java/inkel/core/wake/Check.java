@@ -7,6 +7,7 @@ import inkel.core.wiring.TableWire;
 import inkel.core.wiring.Terminal;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * One look at the bench.
@@ -57,6 +58,12 @@ public record Check(
             List<String> wires,
             Asked asked) {
         this(id, group, kind, at, red, black, mode, expected, band, needs, wires, List.of(), asked);
+    }
+
+    Check over(List<TableWire> more) {
+        List<TableWire> all =
+                Stream.concat(elsewhere.stream(), more.stream()).distinct().toList();
+        return new Check(id, group, kind, at, red, black, mode, expected, band, needs, wires, all, asked);
     }
 
     /** How it is made. */

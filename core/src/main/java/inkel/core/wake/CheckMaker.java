@@ -96,7 +96,8 @@ final class CheckMaker {
                 .all());
         checks.addAll(looks.proving(suppliesOf(node.board()), place -> benches.circuit().build().air().stream()
                 .anyMatch(group -> group.station(place).isPresent())));
-        return checks;
+        LeadSteps leads = new LeadSteps(list, lists);
+        return checks.stream().map(leads::named).toList();
     }
 
     /** A state of the table; where no currents settle in it, that is told in the place of its readings. */
