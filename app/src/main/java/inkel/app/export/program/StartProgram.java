@@ -78,7 +78,7 @@ public final class StartProgram {
     }
 
     /**
-     * @param pins of the whole build; serial lines and buses to other boards are named, and are the builder's to use
+     * @param pins of the whole build; buses to other boards are named, and are the builder's to use
      * @param language of the board, which says how a pin is called
      */
     public static String of(Build build, NodeCircuit node, PinReport pins, WireList list, Language language) {
@@ -232,10 +232,32 @@ public final class StartProgram {
     }
 
     private void board(Task task) {
-        functions(
-                task,
-                List.of(Words.get("start.board", "node", task.part().part().name())),
-                false);
+        String far = task.part().part().name();
+        List<String> remarks = new ArrayList<>();
+        if (task.leads().size() > task.link().stream().count()) {
+            remarks.add(Words.get("start.board", "node", far));
+        }
+        boolean isOwnTalk = talker().isEmpty()
+                && task.link().filter(StartProgram::isOnConsole).isPresent();
+        if (isOwnTalk) {
+            remarks.add(Words.get("start.line.console", "node", far));
+        } else {
+            task.link()
+                    .map(Link.Serial.class::cast)
+                    .ifPresent(line ->
+                            remarks.add(Words.say(Fact.of(line.to().isPresent() ? "start.line.to" : "start.line.from")
+                                    .with("node", far)
+                                    .with("baud", Math.round(line.baud().hertz())))));
+        }
+        boolean isReached = !isOwnTalk && links.link(task, remarks);
+        // A pin that is driven serves no port of an operating system any more, nor the console.
+        functions(isOwnTalk || isComputer ? task.withoutBegin() : task, remarks, isReached);
+    }
+
+    private static boolean isOnConsole(Link link) {
+        return link instanceof Link.Serial line
+                && Stream.concat(line.from().stream(), line.to().stream())
+                        .anyMatch(pin -> pin.can(Ability.Kind.CONSOLE));
     }
 
     private void functions(Task task, List<String> remarks, boolean isReached) {

@@ -13,6 +13,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
+import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;
 import inkel.core.document.NodeWire;
@@ -27,6 +28,7 @@ import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.PlanHash;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
+import inkel.core.quantity.Frequency;
 import inkel.core.remedy.AddParts;
 import inkel.core.tune.code.StartPlan;
 import inkel.core.wiring.WireList;
@@ -180,6 +182,41 @@ class StartProgramTest {
         assertTrue(told.drives(3) && !told.drives(4), told.errors());
     }
 
+    /** Two boards of a class with a serial line there and back. */
+    private Build line(String board, String to, String from, int baud) throws Exception {
+        Build two = boards(board, to, from);
+        Carries serial = new Carries(Optional.of(Carries.Kind.SERIAL), Optional.of(Frequency.ofHertz(baud)));
+        return two.withLinks(
+                two.links().stream().map(link -> link.withCarries(serial)).toList());
+    }
+
+    @Test
+    void aLineFromAnotherBoardIsHeardAndOneToItRestsHighAndSpeaksForItsKey() throws Exception {
+        Build two = line("board-classic-5v", "D3", "D4", 4800);
+        String world = WORLD + "uart 4 4800 gate-open\ntalk 3 4800\n";
+        Ran quiet = cpp(two, "", world);
+        assertTrue(quiet.lines("Far").anyMatch("Far: gate-open"::equals), quiet.out());
+        assertTrue(quiet.drives(3) && !quiet.drives(4), quiet.errors());
+        String said = "inkel " + NODE;
+        assertFalse(quiet.out().contains(said), "nothing is said before its key");
+        Ran asked = cpp(two, key(quiet, "Far") + "\n", world);
+        assertTrue(asked.out().endsWith(said + "\r\n"), asked.out());
+    }
+
+    @Test
+    void aLineOnThePinsThatItSpeaksWithYouByIsTheBuilders() throws Exception {
+        String program = of(line("board-classic-5v", "D1", "D0", 9600), Language.Name.CPP);
+        assertFalse(program.contains("sayAndHear"), program);
+        assertFalse(program.contains("drive("), program);
+        assertTrue(program.contains("Yours: this program speaks with you"), program);
+    }
+
+    @Test
+    void aComputerDoesNotDriveThePinsOfItsPort() throws Exception {
+        String program = of(line("computer-40pin", "GPIO4", "GPIO5", 9600), Language.Name.PYTHON_COMPUTER);
+        assertFalse(program.contains("begin_to_far"), program);
+    }
+
     @Test
     void soItDoesInBothDialectsOfPython() throws Exception {
         assumeThere("python3");
@@ -191,6 +228,10 @@ class StartProgramTest {
                     ? boards("computer-40pin", "GPIO17", "GPIO27")
                     : boards("board-dual-core-3v3", "GP14", "GP15");
             files.add(Files.writeString(folder.resolve("boards.py"), of(two, name)));
+            Build line = isComputer
+                    ? line("computer-40pin", "GPIO4", "GPIO5", 9600)
+                    : line("board-dual-core-3v3", "GP14", "GP15", 9600);
+            files.add(Files.writeString(folder.resolve("line.py"), of(line, name)));
             List<String> command = new ArrayList<>(List.of("python3", "-m", "py_compile"));
             files.forEach(file -> command.add(file.toString()));
             run(command, folder.resolve("errors"));
@@ -278,6 +319,10 @@ class StartProgramTest {
             """;
 
     private Ran cpp(Build build, String typed) throws Exception {
+        return cpp(build, typed, WORLD);
+    }
+
+    private Ran cpp(Build build, String typed, String told) throws Exception {
         assumeThere("g++");
         Path source = Files.writeString(folder.resolve("start.cpp"), of(build, Language.Name.CPP));
         beside("Wire.h");
@@ -287,7 +332,7 @@ class StartProgramTest {
         compile.addAll(List.of("-include", beside("standin.h").toString(), source.toString(), "-o"));
         compile.add(folder.resolve("start").toString());
         run(compile, folder.resolve("errors"));
-        Path world = Files.writeString(folder.resolve("world"), WORLD);
+        Path world = Files.writeString(folder.resolve("world"), told);
         String out = run(
                 List.of(folder.resolve("start").toString(), world.toString(), typed, "1500"), folder.resolve("errors"));
         return new Ran(out, Files.readString(folder.resolve("errors")));

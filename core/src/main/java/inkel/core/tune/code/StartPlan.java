@@ -12,6 +12,7 @@ import inkel.core.circuit.Switched;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.pins.LinkEnd;
+import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.TimeSpan;
@@ -24,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What a program to begin with does on the board of a node: how it reaches each part, and which steps of its class the
@@ -33,6 +35,12 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
     private static final TimeSpan MIDDLE = TimeSpan.ofSeconds(0.0015);
     private static final TimeSpan REST = TimeSpan.ofSeconds(0.0185);
     private static final int PULSES = 50;
+
+    /** Of a serial line that nothing says a rate of. */
+    private static final Frequency USUAL_RATE = Frequency.ofHertz(9600);
+
+    /** How long a serial line from another board is listened to in each round. */
+    private static final TimeSpan LISTENS = TimeSpan.ofSeconds(1);
 
     public StartPlan {
         tasks = List.copyOf(tasks);
@@ -87,6 +95,12 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
             leads = List.copyOf(leads);
         }
 
+        /** The same with nothing done at the beginning. */
+        public Task withoutBegin() {
+            Routine rest = new Routine(List.of(), routine.read(), routine.key(), routine.yours());
+            return new Task(part, name, link, rest, leads, elsewhere, isWhole);
+        }
+
         /** The pin of the board that a signal of the part is wired to. */
         public Pin pin(String label) {
             return leads.stream()
@@ -114,42 +128,67 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
     }
 
     /**
-     * What is done with plain wires from and to other boards: what is heard is told, what is sent is for a key. Serial lines and
-     * buses are left to the builder. The other board stands for the part.
+     * What is done with plain wires and serial lines from and to other boards: what is heard is told, what is sent is for a key.
+     * Buses are left to the builder, and a second serial line of a way to one board. The other board stands for the part.
      */
     public static List<Task> boards(NodeCircuit node, PinReport pins) {
         Map<String, List<LinkEnd>> byFarEnd = new LinkedHashMap<>();
-        pins.node(node.node().id()).orElseThrow().linkEnds().stream()
-                .filter(end -> !end.isSerial() && end.line().isEmpty())
-                .forEach(end -> byFarEnd.computeIfAbsent(
-                                (end.isSending() ? "TO " : "FROM ")
-                                        + end.there().node(),
-                                far -> new ArrayList<>())
-                        .add(end));
+        NodePins here = pins.node(node.node().id()).orElseThrow();
+        here.linkEnds().stream().filter(end -> end.line().isEmpty()).forEach(end -> byFarEnd.computeIfAbsent(
+                        (end.isSending() ? "TO " : "FROM ") + end.there().node(), far -> new ArrayList<>())
+                .add(end));
         return byFarEnd.values().stream()
-                .map(ends -> board(node, pins.circuit(), ends))
+                .map(ends -> board(node, pins.circuit(), here, ends))
                 .toList();
     }
 
-    private static Task board(NodeCircuit node, Circuit circuit, List<LinkEnd> ends) {
+    private static Task board(NodeCircuit node, Circuit circuit, NodePins here, List<LinkEnd> all) {
+        Optional<LinkEnd> line = all.stream().filter(LinkEnd::isSerial).findFirst();
+        List<LinkEnd> ends = all.stream()
+                .filter(end -> !end.isSerial() || line.filter(end::equals).isPresent())
+                .toList();
         boolean isSending = ends.get(0).isSending();
         NodeCircuit far = circuit.node(ends.get(0).there().node()).orElseThrow();
         String name = far.node().name();
         List<Lead> leads = ends.stream()
                 .map(end -> new Lead(end.there().endpoint(), node.pin(end.pin()).orElseThrow()))
                 .toList();
-        List<Step> steps = ends.stream()
-                .map(end -> end.there().pin())
-                .<Step>map(pin -> isSending ? new Step.Switch(pin, true) : new Step.Read(pin))
-                .toList();
+        List<Step> begin = new ArrayList<>();
+        List<Step> steps = new ArrayList<>();
+        for (LinkEnd end : ends) {
+            String pin = end.there().pin();
+            if (!end.isSerial()) {
+                steps.add(isSending ? new Step.Switch(pin, true) : new Step.Read(pin));
+            } else if (isSending) {
+                // A line rests high, or the other board hears what is not said.
+                begin.add(new Step.Level(pin, true));
+                steps.add(new Step.Line("inkel " + node.node().id(), TimeSpan.ofSeconds(0)));
+            } else {
+                steps.add(new Step.Line("", LISTENS));
+            }
+        }
         return new Task(
                 new Placed(far.board().part().withName(name), far.board().cls()),
                 Constant.identifier(isSending ? "TO" : "FROM", name),
-                Optional.empty(),
-                new Routine(List.of(), isSending ? List.of() : steps, isSending ? steps : List.of(), Optional.empty()),
+                line.map(end -> serial(node, here, end)),
+                new Routine(begin, isSending ? List.of() : steps, isSending ? steps : List.of(), Optional.empty()),
                 leads,
                 Map.of(),
                 true);
+    }
+
+    private static Link serial(NodeCircuit node, NodePins here, LinkEnd end) {
+        Optional<Pin> pin = node.pin(end.pin());
+        Frequency baud = Stream.concat(
+                        end.link().carries().baud().stream(),
+                        here.boardLines().stream()
+                                .filter(line -> line.ends().contains(end))
+                                .flatMap(line -> line.rates().stream()))
+                .findFirst()
+                .orElse(USUAL_RATE);
+        return end.isSending()
+                ? new Link.Serial(Optional.empty(), pin, baud)
+                : new Link.Serial(pin, Optional.empty(), baud);
     }
 
     private static Optional<Task> task(NodeCircuit node, Placed placed, String name) {
@@ -284,7 +323,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
             Optional<Pin> from = lead(placed, leads, PinUse.UART_TX);
             Optional<Pin> to = lead(placed, leads, PinUse.UART_RX);
             return from.isPresent() || to.isPresent()
-                    ? Optional.of(new Link.Serial(from, to, placed.baud().orElse(Frequency.ofHertz(9600))))
+                    ? Optional.of(new Link.Serial(from, to, placed.baud().orElse(USUAL_RATE)))
                     : Optional.empty();
         }
         return Optional.empty();
