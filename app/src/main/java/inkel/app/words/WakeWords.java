@@ -4,6 +4,7 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.wake.DrivenSign;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -77,13 +78,9 @@ public final class WakeWords {
     }
 
     private static String sign(WakeCheck.Sign sign) {
-        String sensed = Words.get("wake.sign." + key(sign.sense()));
-        return sign.drive()
-                .map(drive -> Words.say(Fact.of("wake.driven")
-                        .with("sign", sensed)
-                        .with("pin", drive.pin())
-                        .with("to", Words.get("wake.to." + key(drive.to())))))
-                .orElse(sensed);
+        return DrivenSign.of(sign, pin -> true)
+                .map(Words::say)
+                .orElseGet(() -> Words.get("wake.sign." + key(sign.sense())));
     }
 
     private static String key(Enum<?> word) {

@@ -5,6 +5,7 @@ import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Supply;
+import inkel.core.catalog.WakeCheck;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -231,7 +232,19 @@ final class Life {
         Place at = look.at();
         return !look.sort().needsPower()
                 || at.part().isEmpty()
-                || isAlive(at.part(), at.node()) && (!at.isPin() || isThrough(at) && isLetThrough(at));
+                || isAlive(at.part(), at.node()) && (!at.isPin() || isThrough(at) && isLetThrough(at) && areHeld(at));
+    }
+
+    /** Whether what must be held meanwhile on other pins of a part gets there. */
+    private boolean areHeld(Place driven) {
+        return placed(driven).stream()
+                .flatMap(placed -> placed.cls().handling().checks().stream())
+                .filter(check -> check instanceof WakeCheck.Sign sign
+                        && sign.drive()
+                                .filter(by -> by.pin().equals(driven.pin()))
+                                .isPresent())
+                .flatMap(check -> check.pins().stream())
+                .allMatch(pin -> isThrough(new Place(driven.node(), driven.part(), pin)));
     }
 
     /** Whether what another board lets go to ground can be let: that board is alive, and who moves it reaches it. */

@@ -16,6 +16,7 @@ import java.util.Optional;
  *     where a cable is plugged in, {@code lead} for the end of a cable
  * @param place its place in that row, from 1 at the marked end
  * @param header the number printed for its place where both rows are counted together, else 0
+ * @param wantedWith other pins of the part: where a wire ends at one of them, this one is wanted whatever its need
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
  * @param isTimed whether its edges must come at once, so that nothing reached over a bus will do
  * @param shortest the shortest pulse that it must tell apart; absent where its speed is that of its bus, or none
@@ -35,6 +36,7 @@ public record Pin(
         int header,
         PinUse use,
         Need need,
+        List<String> wantedWith,
         String io,
         boolean isTimed,
         Optional<TimeSpan> shortest,
@@ -46,6 +48,7 @@ public record Pin(
         List<Ability> can) {
     public Pin {
         also = List.copyOf(also);
+        wantedWith = List.copyOf(wantedWith);
         can = List.copyOf(can);
     }
 
@@ -60,6 +63,7 @@ public record Pin(
                 0,
                 use,
                 Need.MUST,
+                List.of(),
                 io,
                 false,
                 Optional.empty(),
@@ -73,8 +77,24 @@ public record Pin(
 
     Pin needing(Need other) {
         return new Pin(
-                label, also, number, row, place, header, use, other, io, isTimed, shortest, upTo, inner, isShared,
-                resting, contact, can);
+                label,
+                also,
+                number,
+                row,
+                place,
+                header,
+                use,
+                other,
+                wantedWith,
+                io,
+                isTimed,
+                shortest,
+                upTo,
+                inner,
+                isShared,
+                resting,
+                contact,
+                can);
     }
 
     /** What stands before the number of a pin in its label. */

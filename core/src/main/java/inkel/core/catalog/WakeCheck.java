@@ -6,6 +6,7 @@ import inkel.core.quantity.TimeSpan;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** What tells at the first power-up that a part is alive. */
 public sealed interface WakeCheck {
@@ -154,11 +155,16 @@ public sealed interface WakeCheck {
      * Something to be seen, heard or felt.
      *
      * @param drive what brings it about; absent for what comes with the supply
+     * @param with highs and lows on other pins of the part, without which it does not come about
      */
-    record Sign(Sense sense, Optional<Drive> drive) implements WakeCheck {
+    record Sign(Sense sense, Optional<Drive> drive, List<Drive> with) implements WakeCheck {
+        public Sign {
+            with = List.copyOf(with);
+        }
+
         @Override
         public List<String> pins() {
-            return drive.map(Drive::pin).stream().toList();
+            return Stream.concat(drive.stream(), with.stream()).map(Drive::pin).toList();
         }
     }
 

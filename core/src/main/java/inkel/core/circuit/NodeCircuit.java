@@ -255,7 +255,18 @@ public final class NodeCircuit {
     /** Whether a signal wants a wire that it has not: one that serves another part is not missed by the board. */
     public boolean isMissed(Placed placed, Pin pin) {
         Endpoint signal = placed.endpoint(pin);
-        return placed.wants(pin) && !wires.containsKey(signal) && (pin.can().isEmpty() || !nets.containsKey(signal));
+        return wants(placed, pin) && !wires.containsKey(signal) && (pin.can().isEmpty() || !nets.containsKey(signal));
+    }
+
+    /** Whether a signal is to be wired: by itself, or since another pin of the part is used that is of no use without it. */
+    public boolean wants(Placed placed, Pin pin) {
+        return placed.wants(pin) || isWantedWith(placed, pin);
+    }
+
+    private boolean isWantedWith(Placed placed, Pin pin) {
+        return !pin.wantedWith().isEmpty()
+                && placed.mayWant(pin)
+                && pin.wantedWith().stream().anyMatch(label -> nets.containsKey(new Endpoint(placed.id(), label)));
     }
 
     /** What stands in the wire of a signal. */

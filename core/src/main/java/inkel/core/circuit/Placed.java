@@ -321,10 +321,18 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
 
     private boolean wantsInPlan(Pin pin) {
         return own(Settings.WANTED).filter(pins -> pins.contains(pin.label())).isPresent()
-                || pin.isWanted()
-                        && own(Settings.DECLINED)
-                                .filter(pins -> pins.containsKey(pin.label()))
-                                .isEmpty();
+                || pin.isWanted() && !isDeclined(pin);
+    }
+
+    private boolean isDeclined(Pin pin) {
+        return own(Settings.DECLINED)
+                .filter(pins -> pins.containsKey(pin.label()))
+                .isPresent();
+    }
+
+    /** Whether a signal is wired once something else of the part asks for it. */
+    boolean mayWant(Pin pin) {
+        return !isForLater() && !isDeclined(pin);
     }
 
     /** The capacitor that the builder put across its supply to carry bursts; empty when there is none. */

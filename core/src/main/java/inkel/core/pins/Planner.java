@@ -22,6 +22,7 @@ import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /** Shares out the pins and addresses of a node. */
 public final class Planner {
@@ -65,6 +66,51 @@ public final class Planner {
 
     /** As {@link #plan(String)}, made best at something. */
     public Plan plan(String nodeId, Emphasis emphasis) {
+        Plan plan = planOnce(nodeId, emphasis);
+        return plan.placed() ? withWhatItAsksFor(plan, emphasis) : plan;
+    }
+
+    /**
+     * A wire from part to part may make pins wanted that were not before: the inputs of the bridge that a motor got. They are
+     * shared out with all others, and with those wires held; where they have no place, that is told of the plan without them.
+     */
+    private Plan withWhatItAsksFor(Plan plan, Emphasis emphasis) {
+        String id = plan.node();
+        Set<Wire> asking = new LinkedHashSet<>(asking(plan));
+        if (asking.isEmpty()) {
+            return plan;
+        }
+        Build held = build.withNode(
+                id,
+                old -> old.withWires(Stream.concat(
+                                old.wires().stream().filter(wire -> asking.stream()
+                                        .noneMatch(other -> other.from().equals(wire.from()))),
+                                asking.stream().map(Planner::held))
+                        .toList()));
+        Plan more = new Planner(held, catalog, patience, false).planOnce(id, emphasis);
+        Map<Endpoint, Wire> before = new HashMap<>();
+        asking.forEach(wire -> before.put(wire.from(), wire));
+        return more.placed()
+                ? more.withWires(more.wires().stream()
+                        .map(wire -> before.getOrDefault(wire.from(), wire))
+                        .toList())
+                : plan;
+    }
+
+    /** The wires of a plan, not there before, that end where they make another pin wanted. */
+    private List<Wire> asking(Plan plan) {
+        NodeCircuit before = circuit(build, plan.node());
+        return plan.wires().stream()
+                .filter(wire -> before.node().wires().stream()
+                        .noneMatch(old ->
+                                old.from().equals(wire.from()) && old.to().equals(wire.to())))
+                .filter(wire -> before.part(wire.to().part()).stream()
+                        .flatMap(placed -> placed.cls().signals())
+                        .anyMatch(pin -> pin.wantedWith().contains(wire.to().pin())))
+                .toList();
+    }
+
+    private Plan planOnce(String nodeId, Emphasis emphasis) {
         Circuit circuit = Circuit.of(build, catalog);
         NodeCircuit node = node(circuit, nodeId);
         List<Want> wants = Want.of(node, LinkEnd.of(circuit, nodeId));

@@ -205,6 +205,13 @@ record Price(int warning, int tied, int replug, int moved, int crossing, int gap
             // What a driver feeds belongs on its channels, before any pin of the board.
             rare += PULSES;
         }
+        if (!target.part().equals(node.board().id())) {
+            rare += LINE
+                    * (int) node.part(target.part()).stream()
+                            .flatMap(owner -> owner.cls().signals())
+                            .filter(other -> other.wantedWith().contains(target.pin()))
+                            .count();
+        }
         boolean isFedThere = asking.part().feeds().values().stream()
                 .anyMatch(rail -> rail.part().equals(target.part()));
         for (Ability ability : pin.can()) {

@@ -115,10 +115,7 @@ final class SignsOfLife {
             String sense = sign.sense().name().toLowerCase(Locale.ROOT);
             Fact what = Fact.of("wake.sign." + sense);
             Fact told = switched(placed, drive, what)
-                    .or(() -> drive.map(by -> Fact.of("wake.driven")
-                            .with("sign", what)
-                            .with("pin", by.pin())
-                            .with("to", to(by.to()))))
+                    .or(() -> DrivenSign.of(sign, pin -> isDriven(placed, pin)))
                     .orElse(what);
             return Optional.of(looks.look(
                     "sign " + placed.id() + " " + sense
@@ -174,11 +171,13 @@ final class SignsOfLife {
                 .map(by -> Fact.of("wake.driven")
                         .with("sign", sign)
                         .with("pin", PinNames.of(node, by.driver()))
-                        .with("to", to(by.isHigh() ? WakeCheck.To.HIGH : WakeCheck.To.LOW)));
+                        .with("to", DrivenSign.to(by.isHigh() ? WakeCheck.To.HIGH : WakeCheck.To.LOW)));
     }
 
-    private static Fact to(WakeCheck.To to) {
-        return Fact.of("wake.to." + to.name().toLowerCase(Locale.ROOT));
+    private boolean isDriven(Placed placed, String pin) {
+        return node.wire(new Endpoint(placed.id(), pin))
+                .filter(wire -> !node.isTie(wire))
+                .isPresent();
     }
 
     private Optional<Endpoint> wired(Placed placed, String label) {

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
@@ -227,6 +228,49 @@ class PartToPartTest {
         assertEquals(left, to(build, "left.M-").orElseThrow().pin().substring(0, 1));
         assertEquals(right, to(build, "right.M-").orElseThrow().pin().substring(0, 1));
         assertFalse(left.equals(right));
+    }
+
+    private static List<String> loose(Build build) {
+        return PinReport.of(Circuit.of(build, CATALOG)).node(NODE).orElseThrow().loose().stream()
+                .map(Endpoint::toString)
+                .sorted()
+                .toList();
+    }
+
+    @Test
+    void theInputsOfABridgeAreWantedWhereAMotorHangsOnIt() throws Exception {
+        List<String> bridge = List.of("driver.BIN1", "driver.BIN2", "driver.PWMB");
+        Builds one = wheels().wire("left.M+", "driver.AO1").wire("left.M-", "driver.AO2");
+        assertEquals(List.of("driver.AIN1", "driver.AIN2", "driver.PWMA", "right.M+", "right.M-"), loose(one.build()));
+        Builds two = one.wire("right.M+", "driver.BO1").wire("right.M-", "driver.BO2");
+        assertEquals(6, loose(two.build()).size(), () -> "three of either bridge: " + loose(two.build()));
+        assertTrue(loose(two.build()).containsAll(bridge));
+        assertFalse(loose(two.setting("driver", "declined", "PWMB").build()).contains("driver.PWMB"));
+    }
+
+    @Test
+    void sharingOutGivesBothMotorsWhatTheyTurnBy() throws EditRefused {
+        Build build = planned(wheels());
+        assertEquals(List.of(), loose(build));
+        for (String pin : List.of("PWMA", "AIN1", "AIN2", "PWMB", "BIN1", "BIN2")) {
+            assertTrue(
+                    to(build, "driver." + pin)
+                            .filter(to -> to.part().equals("board"))
+                            .isPresent(),
+                    pin);
+        }
+        assertTrue(build.node(NODE).orElseThrow().wires().stream().noneMatch(Wire::held), "nothing is held for it");
+    }
+
+    @Test
+    void oneMotorWantsOneBridge() throws EditRefused {
+        Build build = planned(Builds.classic()
+                .part("pack", "wall-supply-6v")
+                .part("driver", "motor-driver", "VM=pack.+", "VCC=board.5V")
+                .part("left", "motor-leads"));
+        String bridge = to(build, "left.M+").orElseThrow().pin().substring(0, 1);
+        assertEquals("A", bridge, "the one whose inputs are wanted anyhow");
+        assertEquals(Optional.empty(), to(build, "driver.PWMB"));
     }
 
     @Test

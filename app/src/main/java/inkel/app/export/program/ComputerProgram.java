@@ -181,6 +181,12 @@ final class ComputerProgram {
                 String.valueOf(act.number()),
                 ProgramText.quoted(act.signal()),
                 pin(act.pin()),
-                ProgramText.quoted(act.to().name().substring(0, 1).toLowerCase(Locale.ROOT)));
+                ProgramText.quoted(act.to().name().substring(0, 1).toLowerCase(Locale.ROOT)),
+                held(act.highs()),
+                held(act.lows()));
+    }
+
+    private String held(List<Pin> pins) {
+        return pins.stream().map(this::pin).collect(Collectors.joining(", ", "[", "]"));
     }
 }

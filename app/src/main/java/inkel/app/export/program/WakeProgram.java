@@ -15,6 +15,8 @@ import inkel.core.wake.report.SimulatedBoard;
 import inkel.core.wiring.WireList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * The program with which a board reports of itself at its first power-up. What it does is in a text beside this class; here
@@ -203,6 +205,15 @@ public final class WakeProgram {
                 String.valueOf(act.number()),
                 ProgramText.quoted(act.signal()),
                 pin(act.pin()),
-                text == ProgramText.CPP ? "'" + how + "'" : ProgramText.quoted(how));
+                text == ProgramText.CPP ? "'" + how + "'" : ProgramText.quoted(how),
+                held(act.highs()),
+                held(act.lows()));
+    }
+
+    private String held(List<Pin> pins) {
+        Stream<String> named = pins.stream().map(this::pin);
+        return text == ProgramText.CPP
+                ? Stream.concat(named, Stream.of(text.none)).collect(Collectors.joining(", ", "{", "}"))
+                : named.collect(Collectors.joining(", ", "[", "]"));
     }
 }

@@ -151,7 +151,7 @@ public final class PinNotes {
         if (placed.isEmpty() || pin.isEmpty()) {
             return List.of();
         }
-        if (placed.get().wants(pin.get())) {
+        if (node.wants(placed.get(), pin.get())) {
             return without(end).stream().toList();
         }
         return List.of(new Fix(

@@ -109,6 +109,9 @@ final class PinWhy {
         if (why.isPresent()) {
             return why.get().isEmpty() ? Words.get("need.declined") : Words.get("need.declined_why", "why", why.get());
         }
+        if (node.wants(placed, pin) && !placed.wants(pin)) {
+            return Words.get("need.wanted_with", "pins", pin.wantedWith());
+        }
         return placed.wants(pin) && !pin.isWanted()
                 ? Words.get("need.wanted")
                 : Words.get("need." + pin.need().name().toLowerCase(Locale.ROOT));

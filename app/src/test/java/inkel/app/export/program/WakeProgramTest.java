@@ -376,6 +376,44 @@ class WakeProgramTest {
         assertEquals(Set.of(), typed.left());
     }
 
+    /** A bridge turns nothing unless it is told which way: its inputs are driven with its pulses, and let go with them. */
+    @Test
+    void whatASignNeedsIsHeldMeanwhile() throws Exception {
+        Table table = wheels("board-dual-core-3v3", "VBUS", "GP");
+        for (String typed : List.of("1\n", "servo driver.PWMA 1200\n")) {
+            for (Ran ran : List.of(cpp(table, Twist.NONE, typed), python(table, Twist.NONE, typed))) {
+                assertEquals(Set.of(6, 7, 8, 9), Set.copyOf(ran.driven()), typed);
+                assertEquals(Set.of(), ran.left());
+            }
+        }
+        assertEquals(Set.of(), Set.copyOf(cpp(table, Twist.NONE, "r\n").driven()));
+        Table computer = wheels("computer-40pin", "USB", "GPIO");
+        Ran ran = computer(computer, Twist.NONE, "1\n");
+        assertEquals(Set.of(6, 7, 8, 9), Set.copyOf(ran.driven()));
+        assertEquals(Set.of(), ran.left());
+    }
+
+    private Table wheels(String board, String usb, String pin) throws Exception {
+        Path file = Files.writeString(
+                folder.resolve("wheels.inkel.json"),
+                """
+                {"format": 2, "name": "Wheels", "nodes": [{"id": "desk", "name": "Desk",
+                  "board": {"class": "BOARD", "name": "Board", "feeds": {"USB": "port.5V"}},
+                  "parts": [
+                    {"id": "port", "class": "usb-port", "name": "Port"},
+                    {"id": "pack", "class": "wall-supply-6v", "name": "Pack"},
+                    {"id": "driver", "class": "motor-driver", "name": "Driver",
+                      "feeds": {"VM": "pack.+", "VCC": "board.3V3"}}],
+                  "wires": [
+                    {"from": "driver.PWMA", "to": "board.PIN6"}, {"from": "driver.AIN1", "to": "board.PIN7"},
+                    {"from": "driver.AIN2", "to": "board.PIN8"}, {"from": "driver.STBY", "to": "board.PIN9"}]}]}
+                """
+                        .replace("BOARD", board)
+                        .replace("USB", usb)
+                        .replace("PIN", pin));
+        return Table.of(BuildReader.read(file, CATALOG), "desk");
+    }
+
     @Test
     void whileAPartIsTunedItGivesCodesAndPulsesOfAWidth() throws Exception {
         Build moved = new SetWire(

@@ -181,6 +181,7 @@ final class PartClassReader {
                     pin.whole("header", 0, MOST_PINS, 0),
                     use,
                     need,
+                    pin.texts("wanted_with"),
                     pin.optionalText("io").orElse(""),
                     pin.flag("timed", false),
                     pin.has("shortest")
@@ -451,6 +452,7 @@ final class PartClassReader {
         cls.pins().stream()
                 .flatMap(pin -> pin.contact().stream())
                 .forEach(contact -> requirePin(cls, "pins", contact.by()));
+        cls.pins().stream().flatMap(pin -> pin.wantedWith().stream()).forEach(other -> requirePin(cls, "pins", other));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
         cls.demands().pinLoads().forEach(load -> {
             requirePin(cls, "pin_loads", load.pin());

@@ -75,10 +75,8 @@ final class WakeFields {
             case "sign" ->
                 Optional.of(new WakeCheck.Sign(
                         PartClassReader.word(check, "sign", WakeCheck.Sense.values(), WakeCheck.Sense.LAMP),
-                        check.object("drive")
-                                .map(drive -> new WakeCheck.Drive(
-                                        drive.text("pin"),
-                                        PartClassReader.word(drive, "to", WakeCheck.To.values(), WakeCheck.To.HIGH)))));
+                        check.object("drive").map(WakeFields::drive),
+                        check.objects("with").stream().map(WakeFields::drive).toList()));
             default -> {
                 check.problem(
                         "how",
@@ -86,6 +84,11 @@ final class WakeFields {
                 yield Optional.empty();
             }
         };
+    }
+
+    private static WakeCheck.Drive drive(Fields drive) {
+        return new WakeCheck.Drive(
+                drive.text("pin"), PartClassReader.word(drive, "to", WakeCheck.To.values(), WakeCheck.To.HIGH));
     }
 
     /** As reports name it. */

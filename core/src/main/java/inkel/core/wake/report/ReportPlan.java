@@ -107,8 +107,18 @@ public record ReportPlan(
      * A pin that is driven, and what it may move, switch or sound: only when the builder types its number.
      *
      * @param number from 1
+     * @param highs other pins that are held high meanwhile, {@code lows} low
      */
-    public record Act(int number, Endpoint signal, Pin pin, WakeCheck.To to) {}
+    public record Act(int number, Endpoint signal, Pin pin, WakeCheck.To to, List<Pin> highs, List<Pin> lows) {
+        public Act {
+            highs = List.copyOf(highs);
+            lows = List.copyOf(lows);
+        }
+
+        Act(int number, Endpoint signal, Pin pin, WakeCheck.To to) {
+            this(number, signal, pin, to, List.of(), List.of());
+        }
+    }
 
     /**
      * A code that a converter is sent, when the builder types its number.

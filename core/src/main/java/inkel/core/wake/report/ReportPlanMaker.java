@@ -69,7 +69,7 @@ final class ReportPlanMaker {
                     line(placed, reply).ifPresent(lines::add);
                 } else if (check instanceof WakeCheck.Sign sign) {
                     sign.drive()
-                            .flatMap(drive -> act(placed, drive, acts.size() + 1))
+                            .flatMap(drive -> act(placed, drive, sign.with(), acts.size() + 1))
                             .ifPresent(acts::add);
                 }
             }
@@ -237,11 +237,25 @@ final class ReportPlanMaker {
                         .filter(check -> !isChanged && check.asked().question() instanceof Question.Measure)));
     }
 
-    private Optional<ReportPlan.Act> act(Placed placed, WakeCheck.Drive drive, int number) {
+    private Optional<ReportPlan.Act> act(Placed placed, WakeCheck.Drive drive, List<WakeCheck.Drive> with, int number) {
         Endpoint signal = new Endpoint(placed.id(), drive.pin());
         return drive.to() == WakeCheck.To.MESSAGE
                 ? Optional.empty()
-                : target(signal).map(pin -> new ReportPlan.Act(number, signal, pin, put(signal, drive.to())));
+                : target(signal)
+                        .map(pin -> new ReportPlan.Act(
+                                number,
+                                signal,
+                                pin,
+                                put(signal, drive.to()),
+                                held(placed, with, WakeCheck.To.HIGH),
+                                held(placed, with, WakeCheck.To.LOW)));
+    }
+
+    private List<Pin> held(Placed placed, List<WakeCheck.Drive> with, WakeCheck.To to) {
+        return with.stream()
+                .filter(other -> put(new Endpoint(placed.id(), other.pin()), other.to()) == to)
+                .flatMap(other -> target(new Endpoint(placed.id(), other.pin())).stream())
+                .toList();
     }
 
     /** What the board puts out for it. */
