@@ -16,7 +16,7 @@ import java.util.Optional;
  *     where a cable is plugged in, {@code lead} for the end of a cable
  * @param place its place in that row, from 1 at the marked end
  * @param header the number printed for its place where both rows are counted together, else 0
- * @param wantedWith other pins of the part: where a wire ends at one of them, this one is wanted whatever its need
+ * @param wantedWith other pins of the part: where wires end at all of them, this one is wanted whatever its need
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
  * @param isTimed whether its edges must come at once, so that nothing reached over a bus will do
  * @param shortest the shortest pulse that it must tell apart; absent where its speed is that of its bus, or none

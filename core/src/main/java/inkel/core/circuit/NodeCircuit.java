@@ -258,7 +258,7 @@ public final class NodeCircuit {
         return wants(placed, pin) && !wires.containsKey(signal) && (pin.can().isEmpty() || !nets.containsKey(signal));
     }
 
-    /** Whether a signal is to be wired: by itself, or since another pin of the part is used that is of no use without it. */
+    /** Whether a signal is to be wired: by itself, or since other pins of the part are used that are of no use without it. */
     public boolean wants(Placed placed, Pin pin) {
         return placed.wants(pin) || isWantedWith(placed, pin);
     }
@@ -266,7 +266,7 @@ public final class NodeCircuit {
     private boolean isWantedWith(Placed placed, Pin pin) {
         return !pin.wantedWith().isEmpty()
                 && placed.mayWant(pin)
-                && pin.wantedWith().stream().anyMatch(label -> nets.containsKey(new Endpoint(placed.id(), label)));
+                && pin.wantedWith().stream().allMatch(label -> nets.containsKey(new Endpoint(placed.id(), label)));
     }
 
     /** What stands in the wire of a signal. */

@@ -242,6 +242,8 @@ class PartToPartTest {
         List<String> bridge = List.of("driver.BIN1", "driver.BIN2", "driver.PWMB");
         Builds one = wheels().wire("left.M+", "driver.AO1").wire("left.M-", "driver.AO2");
         assertEquals(List.of("driver.AIN1", "driver.AIN2", "driver.PWMA", "right.M+", "right.M-"), loose(one.build()));
+        Builds half = wheels().wire("left.M+", "driver.AO1").wire("left.M-", "driver.BO1");
+        assertFalse(loose(half.build()).contains("driver.BIN1"), "a lead that is astray drives nothing");
         Builds two = one.wire("right.M+", "driver.BO1").wire("right.M-", "driver.BO2");
         assertEquals(6, loose(two.build()).size(), () -> "three of either bridge: " + loose(two.build()));
         assertTrue(loose(two.build()).containsAll(bridge));

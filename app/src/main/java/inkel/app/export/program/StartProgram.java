@@ -232,32 +232,11 @@ public final class StartProgram {
     }
 
     private void board(Task task) {
-        String far = task.part().part().name();
-        List<String> remarks = new ArrayList<>();
-        if (task.leads().size() > task.link().stream().count()) {
-            remarks.add(Words.get("start.board", "node", far));
-        }
-        boolean isOwnTalk = talker().isEmpty()
-                && task.link().filter(StartProgram::isOnConsole).isPresent();
-        if (isOwnTalk) {
-            remarks.add(Words.get("start.line.console", "node", far));
-        } else {
-            task.link()
-                    .map(Link.Serial.class::cast)
-                    .ifPresent(line ->
-                            remarks.add(Words.say(Fact.of(line.to().isPresent() ? "start.line.to" : "start.line.from")
-                                    .with("node", far)
-                                    .with("baud", Math.round(line.baud().hertz())))));
-        }
+        boolean isOwnTalk = talker().isEmpty() && BoardRemarks.isOnConsole(task);
+        List<String> remarks = BoardRemarks.of(task, isOwnTalk);
         boolean isReached = !isOwnTalk && links.link(task, remarks);
         // A pin that is driven serves no port of an operating system any more, nor the console.
         functions(isOwnTalk || isComputer ? task.withoutBegin() : task, remarks, isReached);
-    }
-
-    private static boolean isOnConsole(Link link) {
-        return link instanceof Link.Serial line
-                && Stream.concat(line.from().stream(), line.to().stream())
-                        .anyMatch(pin -> pin.can(Ability.Kind.CONSOLE));
     }
 
     private void functions(Task task, List<String> remarks, boolean isReached) {
