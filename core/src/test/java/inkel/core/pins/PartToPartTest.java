@@ -113,9 +113,9 @@ class PartToPartTest {
         Builds read = displayAndKnob().wire("text.VO", "board.GND").wire("knob.OUT", "board.A0");
         Finding finding = RuleKit.fires(read, "pins.bias_tied");
         assertEquals(
-                List.of("knob-text.VO", "set-by-knob"),
+                List.of("set-by-knob", "knob-text.VO"),
                 finding.fixes().stream().map(Fix::id).toList());
-        RuleKit.waysOut(read, "pins.bias_tied", "knob-text.VO", "set-by-knob");
+        RuleKit.waysOut(read, "pins.bias_tied", "set-by-knob", "knob-text.VO");
         Build given = finding.fixes().get(1).apply(read.build());
         Build set = new Planner(given, CATALOG)
                 .plan(NODE)

@@ -48,8 +48,8 @@ public final class BiasTiedRule implements Rule<PinReport> {
     private static Finding describe(PinReport report, NodePins pins, Wire wire) {
         return WireFinding.of(INFO, pins, wire)
                 .fixes(() -> PinFixes.move(pins, wire.from()))
-                .fix(() -> knob(report, pins, wire.from()))
                 .fixes(() -> there(pins, wire.from()))
+                .fix(() -> knob(report, pins, wire.from()))
                 .build();
     }
 
