@@ -116,7 +116,7 @@ class PartToPartTest {
                 List.of("set-by-knob", "knob-text.VO"),
                 finding.fixes().stream().map(Fix::id).toList());
         RuleKit.waysOut(read, "pins.bias_tied", "set-by-knob", "knob-text.VO");
-        Build given = finding.fixes().get(1).apply(read.build());
+        Build given = finding.fixes().get(0).apply(read.build());
         Build set = new Planner(given, CATALOG)
                 .plan(NODE)
                 .edit()
