@@ -203,8 +203,26 @@ public sealed interface WakeCheck {
         FLOW
     }
 
-    /** What is put on a pin of the part. */
-    record Drive(String pin, To to) {}
+    /**
+     * What is put on a pin of the part.
+     *
+     * @param width of each pulse, fifty of which come in a second; of no meaning for what is no pulse
+     */
+    record Drive(String pin, To to, TimeSpan width) {
+        /** What puts a servo in its middle, and a motor controller at rest. */
+        public static final TimeSpan MIDDLE = TimeSpan.ofSeconds(0.0015);
+
+        /** Longer waits are not exact on every board. */
+        public static final TimeSpan LONGEST = TimeSpan.ofSeconds(0.016);
+
+        /** From pulse to pulse. */
+        public static final TimeSpan PERIOD = TimeSpan.ofSeconds(0.02);
+
+        /** Whether its pulses are not the usual ones. */
+        public boolean isOfOwnWidth() {
+            return to == To.PULSES && !width.equals(MIDDLE);
+        }
+    }
 
     /** How a pin is driven. */
     enum To {

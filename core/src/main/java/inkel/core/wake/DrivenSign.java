@@ -22,7 +22,7 @@ public final class DrivenSign {
             return Fact.of("wake.driven" + (highs.isEmpty() ? "" : ".highs") + (lows.isEmpty() ? "" : ".lows"))
                     .with("sign", sense(sign))
                     .with("pin", by.pin())
-                    .with("to", to(by.to()))
+                    .with("to", to(by))
                     .with("highs", highs)
                     .with("lows", lows);
         });
@@ -30,6 +30,10 @@ public final class DrivenSign {
 
     static Fact sense(WakeCheck.Sign sign) {
         return Fact.of("wake.sign." + word(sign.sense()));
+    }
+
+    private static Fact to(WakeCheck.Drive by) {
+        return by.isOfOwnWidth() ? Fact.of("wake.to.pulses.of").with("width", by.width()) : to(by.to());
     }
 
     static Fact to(WakeCheck.To to) {

@@ -64,6 +64,27 @@ class DrivenSignTest {
                         .key());
     }
 
+    /** At 1.5 ms a servo that turns on and on stands still, and at 7.5 % of the time a motor hums. */
+    @Test
+    void whatTurnsOnAndOnGetsPulsesThatTurnIt() {
+        NodeWake motor = wake(wheels().wire("driver.STBY", "board.D4").build());
+        assertEquals(0.015, ReportPlan.of(motor).acts().get(0).width().seconds(), 0);
+        for (String servo : List.of("servo-continuous", "servo-micro")) {
+            NodeWake wake = wake(Builds.classic()
+                    .part("servo", servo, "V+=board.5V")
+                    .wire("servo.SIG", "board.D9")
+                    .build());
+            boolean isOn = servo.equals("servo-continuous");
+            assertEquals(
+                    isOn ? 0.0017 : 0.0015,
+                    ReportPlan.of(wake).acts().get(0).width().seconds(),
+                    0);
+            Check sign = check(wake, "sign servo " + (isOn ? "turn" : "middle") + " SIG");
+            Fact to = (Fact) ((Expected.Seen) sign.expected()).what().values().get("to");
+            assertEquals(isOn ? "wake.to.pulses.of" : "wake.to.pulses", to.key());
+        }
+    }
+
     /** Without what tells which way, it does not turn. */
     @Test
     void onTheBenchItDoesNotTurnWithoutWhatIsHeldMeanwhile() {

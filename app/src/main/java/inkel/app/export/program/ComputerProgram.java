@@ -182,6 +182,7 @@ final class ComputerProgram {
                 ProgramText.quoted(act.signal()),
                 pin(act.pin()),
                 ProgramText.quoted(act.to().name().substring(0, 1).toLowerCase(Locale.ROOT)),
+                String.valueOf(Math.round(act.width().seconds() * 1e6)),
                 held(act.highs()),
                 held(act.lows()));
     }

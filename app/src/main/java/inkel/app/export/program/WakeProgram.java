@@ -206,6 +206,7 @@ public final class WakeProgram {
                 ProgramText.quoted(act.signal()),
                 pin(act.pin()),
                 text == ProgramText.CPP ? "'" + how + "'" : ProgramText.quoted(how),
+                String.valueOf(Math.round(act.width().seconds() * 1e6)),
                 held(act.highs()),
                 held(act.lows()));
     }

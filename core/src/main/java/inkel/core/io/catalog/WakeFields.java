@@ -3,6 +3,7 @@ package inkel.core.io.catalog;
 import inkel.core.catalog.BenchKind;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.io.json.Fields;
+import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Share;
 import inkel.core.quantity.TimeSpan;
@@ -88,7 +89,21 @@ final class WakeFields {
 
     private static WakeCheck.Drive drive(Fields drive) {
         return new WakeCheck.Drive(
-                drive.text("pin"), PartClassReader.word(drive, "to", WakeCheck.To.values(), WakeCheck.To.HIGH));
+                drive.text("pin"),
+                PartClassReader.word(drive, "to", WakeCheck.To.values(), WakeCheck.To.HIGH),
+                drive.has("width")
+                        ? drive.parsed(
+                                "width",
+                                WakeFields::width,
+                                "1.7 ms, above zero and at most 16 ms",
+                                WakeCheck.Drive.MIDDLE)
+                        : WakeCheck.Drive.MIDDLE);
+    }
+
+    private static Optional<TimeSpan> width(String text) {
+        return Engineering.parseQuantity(text, Unit.SECOND)
+                .map(TimeSpan.class::cast)
+                .filter(width -> width.seconds() > 0 && width.seconds() <= WakeCheck.Drive.LONGEST.seconds());
     }
 
     /** As reports name it. */

@@ -32,8 +32,6 @@ import java.util.stream.Stream;
  * wires of the plan allow.
  */
 public record StartPlan(NodeCircuit node, List<Task> tasks) {
-    private static final TimeSpan MIDDLE = TimeSpan.ofSeconds(0.0015);
-    private static final TimeSpan REST = TimeSpan.ofSeconds(0.0185);
     private static final int PULSES = 50;
 
     /** Of a serial line that nothing says a rate of. */
@@ -283,7 +281,13 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
     private static Optional<Step> driven(WakeCheck.Drive drive) {
         return switch (drive.to()) {
             case HIGH, LOW -> Optional.of(new Step.Switch(drive.pin(), drive.to() == WakeCheck.To.HIGH));
-            case PULSES -> Optional.of(new Step.Pulses(drive.pin(), MIDDLE, REST, PULSES));
+            case PULSES ->
+                Optional.of(new Step.Pulses(
+                        drive.pin(),
+                        drive.width(),
+                        TimeSpan.ofSeconds(
+                                WakeCheck.Drive.PERIOD.seconds() - drive.width().seconds()),
+                        PULSES));
             case MESSAGE -> Optional.empty();
         };
     }

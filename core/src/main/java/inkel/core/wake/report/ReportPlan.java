@@ -7,6 +7,7 @@ import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.formula.Converter;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.TimeSpan;
 import inkel.core.wake.Check;
 import inkel.core.wake.NodeWake;
 import java.util.List;
@@ -107,16 +108,18 @@ public record ReportPlan(
      * A pin that is driven, and what it may move, switch or sound: only when the builder types its number.
      *
      * @param number from 1
+     * @param width of each pulse
      * @param highs other pins that are held high meanwhile, {@code lows} low
      */
-    public record Act(int number, Endpoint signal, Pin pin, WakeCheck.To to, List<Pin> highs, List<Pin> lows) {
+    public record Act(
+            int number, Endpoint signal, Pin pin, WakeCheck.To to, TimeSpan width, List<Pin> highs, List<Pin> lows) {
         public Act {
             highs = List.copyOf(highs);
             lows = List.copyOf(lows);
         }
 
         Act(int number, Endpoint signal, Pin pin, WakeCheck.To to) {
-            this(number, signal, pin, to, List.of(), List.of());
+            this(number, signal, pin, to, WakeCheck.Drive.MIDDLE, List.of(), List.of());
         }
     }
 

@@ -247,6 +247,7 @@ final class ReportPlanMaker {
                                 signal,
                                 pin,
                                 put(signal, drive.to()),
+                                drive.width(),
                                 held(placed, with, WakeCheck.To.HIGH),
                                 held(placed, with, WakeCheck.To.LOW)));
     }

@@ -56,6 +56,36 @@ class BoundsTest {
                 problems.toString());
     }
 
+    @ParameterizedTest
+    @CsvSource({"16 ms, true", "16.1 ms, false", "0 ms, false", "5 V, false"})
+    void aPulseIsNoLongerThanEveryBoardCanWait(String width, boolean isTaken) throws Exception {
+        ObjectNode tree = shipped("servo-continuous");
+        ((ObjectNode) tree.at("/wake/0/drive")).put("width", width);
+        if (isTaken) {
+            CatalogReader.read(Path.of("tried.json"), JsonText.pretty(tree));
+        } else {
+            assertEquals(
+                    List.of("/wake/0/drive/width"),
+                    problems(tree).stream().map(Problem::field).toList());
+        }
+    }
+
+    @Test
+    void whatIsHeldMeanwhileIsAPinOfThePart() throws Exception {
+        ObjectNode tree = shipped("motor-driver");
+        ((ObjectNode) tree.at("/wake/0/with/0")).put("pin", "CIN1");
+        assertTrue(
+                problems(tree).toString().contains("CIN1"), () -> problems(tree).toString());
+    }
+
+    @Test
+    void whatAPinIsWantedWithIsAPinOfThePart() throws Exception {
+        ObjectNode tree = shipped("motor-driver");
+        ((ObjectNode) tree.at("/pins/4")).putArray("wanted_with").add("CO1");
+        assertTrue(
+                problems(tree).toString().contains("CO1"), () -> problems(tree).toString());
+    }
+
     /** Programs and reports are made of them. */
     @ParameterizedTest(name = "{0}: {1}")
     @CsvSource({
