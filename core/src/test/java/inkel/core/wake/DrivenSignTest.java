@@ -85,6 +85,17 @@ class DrivenSignTest {
         }
     }
 
+    /** At half speed at once it would either not listen or run off. */
+    @Test
+    void aSpeedControllerIsToldToRest() {
+        NodeWake wake = wake(Builds.classic()
+                .part("pack", "battery-lithium-two")
+                .part("drive", "speed-controller", "V+=pack.+")
+                .wire("drive.SIG", "board.D9")
+                .build());
+        assertEquals(0.001, ReportPlan.of(wake).acts().get(0).width().seconds(), 0);
+    }
+
     /** Without what tells which way, it does not turn. */
     @Test
     void onTheBenchItDoesNotTurnWithoutWhatIsHeldMeanwhile() {
