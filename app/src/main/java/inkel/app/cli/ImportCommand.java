@@ -2,6 +2,7 @@ package inkel.app.cli;
 
 import inkel.app.state.ReadingsIn;
 import inkel.app.store.UserState;
+import inkel.app.words.SaidException;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Kind;
@@ -26,6 +27,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -62,7 +64,7 @@ final class ImportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws UnreadableFile, IOException, EditRefused {
-        if (ReadingsIn.isOne(file)) {
+        if (ReadingsIn.isOne(file) || isCalledTable()) {
             return readings();
         }
         if (isCapture()) {
@@ -95,6 +97,11 @@ final class ImportCommand implements Callable<Integer> {
         return 0;
     }
 
+    /** Whether its name says that it is a table, whatever its columns are called. */
+    private boolean isCalledTable() {
+        return file.getFileName().toString().toLowerCase(Locale.ROOT).matches(".*[.](csv|tsv)");
+    }
+
     /** Exit 0 when all were taken or are there, 1 when some were not, 2 when none was. */
     private int readings() throws UnreadableFile, IOException, EditRefused {
         PrintWriter err = spec.commandLine().getErr();
@@ -105,7 +112,14 @@ final class ImportCommand implements Callable<Integer> {
         Catalog catalog = OwnCatalog.read();
         Build before = BuildReader.read(build, catalog);
         Meter meter = UserState.read(UserState.usualFolder()).meter();
-        BroughtReadings found = ReadingsIn.read(file, Circuit.of(before, catalog), meter, Instant.now());
+        BroughtReadings found;
+        try {
+            found = ReadingsIn.read(file, Circuit.of(before, catalog), meter, Instant.now());
+        } catch (SaidException noTable) {
+            err.println(Words.say(
+                    Fact.of("brought.failed").with("file", file.getFileName()).with("detail", noTable.getMessage())));
+            return Cli.FAILED;
+        }
         ReadingsIn.told(found, file).forEach(err::println);
         if (!found.edits().isEmpty()) {
             BuildFile.save(build, Edit.applyAll(before, found.edits()), catalog);

@@ -3,6 +3,7 @@ package inkel.app.state;
 import inkel.app.csv.ReadingRows;
 import inkel.app.lane.Trouble;
 import inkel.app.words.FailureWords;
+import inkel.app.words.SaidException;
 import inkel.app.words.Words;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
@@ -48,11 +49,11 @@ public final class ReadingsIn {
      */
     public static BroughtReadings read(Path file, Circuit circuit, Meter meter, Instant now) throws IOException {
         if (Files.size(file) > MOST_BYTES) {
-            throw new IOException(Words.get("drawer.too_large", "most", MOST_BYTES / 1_000_000));
+            throw new SaidException(Words.get("brought.too_large", "most", MOST_BYTES / 1_000_000));
         }
         ReadingRows table = ReadingRows.of(text(file));
         if (table.problem().isPresent()) {
-            throw new IOException(Words.say(table.problem().get()));
+            throw new SaidException(Words.say(table.problem().get()));
         }
         return BroughtReadings.of(
                 circuit.build(), WakePlan.of(circuit, meter), table.rows(), now, ZoneId.systemDefault());

@@ -7,6 +7,7 @@ import inkel.app.lane.Trouble;
 import inkel.app.store.DrawerCsv.Read;
 import inkel.app.words.DrawerWords;
 import inkel.app.words.FailureWords;
+import inkel.app.words.SaidException;
 import inkel.app.words.Words;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
@@ -124,12 +125,12 @@ public final class Drawers {
             return empty;
         }
         if (Files.size(file) > MOST_BYTES) {
-            throw new IOException(Words.get("drawer.too_large", "most", MOST_BYTES / 1_000_000));
+            throw new SaidException(Words.get("drawer.too_large", "most", MOST_BYTES / 1_000_000));
         }
         try {
             return Files.readString(file);
         } catch (CharacterCodingException noText) {
-            throw new IOException(Words.get("drawer.no_text"), noText);
+            throw new SaidException(Words.get("drawer.no_text"), noText);
         }
     }
 

@@ -23,7 +23,9 @@ public final class FailureWords {
     private FailureWords() {}
 
     public static String say(Exception failed) {
-        if (failed instanceof BuildFile.NotTheSame) {
+        if (failed instanceof SaidException) {
+            return failed.getMessage();
+        } else if (failed instanceof BuildFile.NotTheSame) {
             return Words.get("failure.not_the_same");
         } else if (failed instanceof AccessDeniedException) {
             return Words.get("failure.protected");

@@ -686,6 +686,13 @@ class CliTest {
                 again.err().startsWith("0 readings of bench.csv taken into the record; 1 was there already."),
                 again.err());
         assertEquals(2, run("import", table.toString()).code());
+        Files.writeString(table, "time,where,volts\n18:30,lower-lock/radio.VCC,3.29\n");
+        Ran other = run("import", table.toString(), "--into", build.toString());
+        assertEquals(2, other.code());
+        assertEquals(
+                "bench.csv could not be brought in: The first line should name at least the columns place, value.",
+                other.err().strip());
+        Files.writeString(table, "place,value\nlower-lock/reader.3.3V,3.30 V\n");
         // What is exported is there already when it comes back.
         Path given = folder.resolve("given.csv");
         assertEquals(
