@@ -279,6 +279,8 @@ class PartToPartTest {
     void leadsOnTwoBridgesAreFound() throws Exception {
         Builds apart = wheels().wire("left.M+", "driver.AO1").wire("left.M-", "driver.BO1");
         RuleKit.firesAt(apart, "pins.lead_apart", "left.M-");
+        RuleKit.waysOut(apart, "pins.lead_apart", "move-left.M--to-driver.AO2");
+        apart.wire("driver.BIN1", "board.D2").wire("driver.BIN2", "board.D4").wire("driver.PWMB", "board.D5");
         RuleKit.waysOut(apart, "pins.lead_apart", "move-left.M--to-driver.AO2", "move-left.M+-to-driver.BO2");
         RuleKit.quiet(wheels().wire("left.M+", "driver.AO1").wire("left.M-", "driver.AO2"), "pins.lead_apart");
         RuleKit.quiet(wheels().wire("left.M+", "driver.AO1"), "pins.lead_apart");

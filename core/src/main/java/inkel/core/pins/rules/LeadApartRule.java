@@ -3,6 +3,7 @@ package inkel.core.pins.rules;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -78,6 +79,17 @@ public final class LeadApartRule implements Rule<PinReport> {
                         && bridge(pins.node().pin(target).orElseThrow())
                                 .filter(other ->
                                         other.unit() == bridge.orElseThrow().unit())
-                                .isPresent());
+                                .isPresent()
+                        && isReady(pins, target));
+    }
+
+    /** Whether what the part wants with that pin is wired: a bridge that nothing drives is no way out. */
+    private static boolean isReady(NodePins pins, Endpoint target) {
+        return pins.node().part(target.part()).stream()
+                .flatMap(driver -> driver.cls().signals())
+                .filter(pin -> pin.wantedWith().contains(target.pin()))
+                .allMatch(pin -> pins.node()
+                        .wire(new Endpoint(target.part(), pin.label()))
+                        .isPresent());
     }
 }
