@@ -156,6 +156,20 @@ class SwitchBoardTest {
         assertFalse(diode(after, "shelf").isPresent(), "a lamp has no kick");
     }
 
+    /** All pins of the board may give 200 mA together: one strip of 480 mA away is enough, one of two is not. */
+    @Test
+    void whatIsTooMuchForAllPinsTogetherIsTakenOffThem() throws Exception {
+        Builds one = Builds.classic()
+                .part("wall", "wall-supply-12v")
+                .part("shelf", "lamp-strip-12v", "V+=wall.+")
+                .wire("shelf.V-", "board.D9");
+        Finding finding = RuleKit.firesAt(one, "power.pin_current", "board");
+        RuleKit.waysOut(one.build(), finding, "switch-board");
+        Builds two = one.part("door", "lamp-strip-12v", "V+=wall.+").wire("door.V-", "board.D10");
+        assertEquals(
+                List.of(), RuleKit.firesAt(two, "power.pin_current", "board").fixes());
+    }
+
     /** The planner takes the board that is there and never a bare pin. */
     @Test
     void itIsWhatTheWindingIsGiven() throws Exception {

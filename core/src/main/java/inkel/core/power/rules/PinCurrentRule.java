@@ -32,6 +32,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Reports a lamp without a resistor, a pin that carries more than it may, and a board whose pins together do. */
 public final class PinCurrentRule implements Rule<PowerReport> {
@@ -59,7 +60,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
         // In document order: nodes have no order of their own.
         Map<NodeCircuit, List<PinLoadReport>> byNode = report.pinLoads().stream()
                 .collect(Collectors.groupingBy(PinLoadReport::node, LinkedHashMap::new, Collectors.toList()));
-        byNode.forEach((node, loads) -> together(node, loads).ifPresent(findings::add));
+        byNode.forEach((node, loads) -> together(node, loads, report.catalog()).ifPresent(findings::add));
         return findings;
     }
 
@@ -214,7 +215,7 @@ public final class PinCurrentRule implements Rule<PowerReport> {
     }
 
     /** All pins of the board at once against what its package bears. */
-    private static Optional<Finding> together(NodeCircuit node, List<PinLoadReport> loads) {
+    private static Optional<Finding> together(NodeCircuit node, List<PinLoadReport> loads, Catalog catalog) {
         Optional<Current> limit = node.board().cls().controller().flatMap(Controller::packageCurrent);
         Current sum = loads.stream()
                 .filter(load -> !load.isCoil() || load.isDriven())
@@ -231,7 +232,19 @@ public final class PinCurrentRule implements Rule<PowerReport> {
                 .number("sum", sum, Source.COMPUTED)
                 .number("package_limit", limit.get(), Source.CLASS)
                 .fix(() -> dimmed(loads, sum, limit.get()))
+                .fixes(() -> switchedApart(loads, sum.minus(limit.get()), catalog))
                 .build());
+    }
+
+    /** Each lamp that is alone enough to take off its pin, behind something that switches it. */
+    private static List<Fix> switchedApart(List<PinLoadReport> loads, Current over, Catalog catalog) {
+        return loads.stream()
+                .filter(load -> !load.isLed() && !load.isCoil() && load.isSunk())
+                .filter(load ->
+                        load.current().filter(current -> !over.isAbove(current)).isPresent())
+                .flatMap(load -> Stream.of(ByContact.of(load), SwitchBoard.of(load, catalog)))
+                .flatMap(Optional::stream)
+                .toList();
     }
 
     /** Every lamp gets its share of what the package bears. */
