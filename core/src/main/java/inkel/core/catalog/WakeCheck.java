@@ -209,7 +209,7 @@ public sealed interface WakeCheck {
      * @param width of each pulse, fifty of which come in a second; of no meaning for what is no pulse
      */
     record Drive(String pin, To to, TimeSpan width) {
-        /** What puts a servo in its middle, and a motor controller at rest. */
+        /** What puts a servo in its middle. */
         public static final TimeSpan MIDDLE = TimeSpan.ofSeconds(0.0015);
 
         /** Longer waits are not exact on every board. */

@@ -22,6 +22,7 @@ import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
 import inkel.core.levels.rules.SourceResistanceRule;
 import inkel.core.levels.rules.ThinRule;
+import inkel.core.levels.rules.TurnedOverRule;
 import inkel.core.lines.LineReport;
 import inkel.core.lines.rules.LineBranchRule;
 import inkel.core.lines.rules.LineCrossedRule;
@@ -195,6 +196,7 @@ public final class RuleBook {
             new Entry<>(new ShifterSlowRule(), LEVELS),
             new Entry<>(new InLineSlowRule(), LEVELS),
             new Entry<>(new OptoRule(), LEVELS),
+            new Entry<>(new TurnedOverRule(), LEVELS),
             new Entry<>(new BackPowerRule(), LEVELS),
             new Entry<>(new NotReadRule(), LEVELS),
             new Entry<>(new ThinRule(), LEVELS),

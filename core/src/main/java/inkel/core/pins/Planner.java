@@ -2,6 +2,7 @@ package inkel.core.pins;
 
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.PartClass;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
@@ -76,7 +77,7 @@ public final class Planner {
      */
     private Plan withWhatItAsksFor(Plan plan, Emphasis emphasis) {
         String id = plan.node();
-        Set<Wire> asking = new LinkedHashSet<>(asking(plan));
+        List<Wire> asking = mayAsk(id) ? asking(plan) : List.of();
         if (asking.isEmpty()) {
             return plan;
         }
@@ -95,6 +96,13 @@ public final class Planner {
                         .map(wire -> before.getOrDefault(wire.from(), wire))
                         .toList())
                 : plan;
+    }
+
+    private boolean mayAsk(String nodeId) {
+        return build.node(nodeId).orElseThrow().parts().stream()
+                .flatMap(part -> catalog.find(part.classId()).stream())
+                .flatMap(PartClass::signals)
+                .anyMatch(pin -> !pin.wantedWith().isEmpty());
     }
 
     /** The wires of a plan, not there before, that end where they make another pin wanted. */

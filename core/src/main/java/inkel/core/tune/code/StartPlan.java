@@ -272,7 +272,13 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
         });
         for (WakeCheck check : placed.cls().handling().checks()) {
             if (check instanceof WakeCheck.Sign sign) {
-                sign.drive().ifPresent(drive -> driven(drive).ifPresent(key::add));
+                sign.drive().flatMap(StartPlan::driven).ifPresent(step -> {
+                    if (step instanceof Step.Pulses) {
+                        sign.with()
+                                .forEach(held -> key.add(new Step.Level(held.pin(), held.to() == WakeCheck.To.HIGH)));
+                    }
+                    key.add(step);
+                });
             }
         }
         return new Routine(List.of(), read, key, Optional.empty());
