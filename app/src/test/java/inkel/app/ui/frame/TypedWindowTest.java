@@ -9,6 +9,7 @@ import inkel.app.kit.WindowJourney;
 import inkel.core.finding.Stage;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
@@ -38,6 +39,8 @@ class TypedWindowTest extends WindowJourney {
                             file -> file.getFileName().toString().matches("typed-.*\\.properties"))
                     .toList();
             return typed.isEmpty() ? List.of() : List.of(Files.readString(typed.get(0)));
+        } catch (NoSuchFileException gone) {
+            return List.of(); // it was taken away between the two looks
         }
     }
 
