@@ -6,12 +6,13 @@ import java.io.BufferedReader;
 import java.io.FileInputStream;
 import java.io.FileOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 
 /** Two pseudo terminals that are joined: one is the port, at the other sits who stands in for a board. */
@@ -19,6 +20,9 @@ public final class TerminalPair implements AutoCloseable {
     private final Path port;
     private final Path board;
     private Process socat;
+
+    /** Held open: what has come in is gone once nobody has that end open. */
+    private BufferedReader heard;
 
     /** Skips the test where the machine cannot make such a pair. */
     public TerminalPair(Path folder) throws Exception {
@@ -38,12 +42,18 @@ public final class TerminalPair implements AutoCloseable {
             Thread.sleep(50);
         }
         assumeTrue(Files.exists(port), "socat makes no pseudo terminals here: serial ports are not tried");
+        heard = new BufferedReader(new InputStreamReader(new FileInputStream(board.toFile()), StandardCharsets.UTF_8));
     }
 
     /** Takes both away, as when a cable is pulled. */
     public void pull() throws InterruptedException {
         socat.destroy();
         socat.waitFor(5, TimeUnit.SECONDS);
+        try {
+            heard.close();
+        } catch (IOException gone) {
+            throw new UncheckedIOException(gone);
+        }
     }
 
     public String port() {
@@ -61,10 +71,17 @@ public final class TerminalPair implements AutoCloseable {
         }
     }
 
-    /** The next line that the board gets; waits for it. */
-    public String hear() throws IOException {
-        try (InputStream in = new FileInputStream(board.toFile())) {
-            return new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8)).readLine();
+    /** The next line that the board gets; waits for it, but not for ever. */
+    public String hear() throws Exception {
+        BufferedReader from = heard;
+        return CompletableFuture.supplyAsync(() -> line(from)).get(60, TimeUnit.SECONDS);
+    }
+
+    private static String line(BufferedReader from) {
+        try {
+            return from.readLine();
+        } catch (IOException pulled) {
+            throw new UncheckedIOException(pulled);
         }
     }
 
