@@ -91,19 +91,19 @@ final class WakeFields {
         return new WakeCheck.Drive(
                 drive.text("pin"),
                 PartClassReader.word(drive, "to", WakeCheck.To.values(), WakeCheck.To.HIGH),
-                drive.has("width")
-                        ? drive.parsed(
-                                "width",
-                                WakeFields::width,
-                                "1.7 ms, above zero and at most 16 ms",
-                                WakeCheck.Drive.MIDDLE)
-                        : WakeCheck.Drive.MIDDLE);
+                drive.has("width") ? width(drive) : WakeCheck.Drive.MIDDLE);
     }
 
-    private static Optional<TimeSpan> width(String text) {
-        return Engineering.parseQuantity(text, Unit.SECOND)
-                .map(TimeSpan.class::cast)
-                .filter(width -> width.seconds() > 0 && width.seconds() <= WakeCheck.Drive.LONGEST.seconds());
+    private static TimeSpan width(Fields drive) {
+        boolean isTime =
+                Engineering.parseQuantity(drive.text("width"), Unit.SECOND).isPresent();
+        TimeSpan width = drive.quantity("width", Unit.SECOND, "1.7 ms");
+        TimeSpan most = WakeCheck.Drive.LONGEST;
+        if (isTime && (width.seconds() <= 0 || width.seconds() > most.seconds())) {
+            drive.problem(
+                    "width", Fact.of("problem.pulse_width").with("most", most).with("found", width));
+        }
+        return width;
     }
 
     /** As reports name it. */

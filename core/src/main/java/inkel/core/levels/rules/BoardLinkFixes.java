@@ -58,11 +58,8 @@ final class BoardLinkFixes {
             otherPin().ifPresent(fixes::add);
         }
         if (link.between().filter(Between::changesLevels).isPresent()) {
-            fixes.add(new Fix(
-                    "take-out",
-                    Fact.of("fix.take_out").with("signal", wire.from().pin()),
-                    Fact.of("fix.take_out.cost"),
-                    List.of(new ChangeNodeWire(wire, wire.withBetween(Optional.empty())))));
+            fixes.add(TakeOutFix.of(
+                    wire.from().endpoint(), new ChangeNodeWire(wire, wire.withBetween(Optional.empty()))));
         } else if (link.isBus()) {
             new BusShifter(circuit, wire).best().ifPresent(fixes::add);
         } else {

@@ -2,15 +2,12 @@ package inkel.core.levels.rules;
 
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
-import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Finding;
-import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.levels.LevelReport;
-import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import java.util.List;
 
@@ -52,11 +49,7 @@ public final class DividerTwoWayRule implements Rule<LevelReport> {
             finding.variant("piece");
         }
         return finding.with("signal", PinNames.of(node, between.signal()))
-                .fix(new Fix(
-                        "take-out",
-                        Fact.of("fix.take_out").with("signal", between.signal().pin()),
-                        Fact.of("fix.take_out.cost"),
-                        List.of(new TakeOut(node.node().id(), between.signal()))))
+                .fix(TakeOutFix.of(node, between.signal()))
                 .build();
     }
 }

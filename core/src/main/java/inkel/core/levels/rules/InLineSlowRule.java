@@ -1,16 +1,13 @@
 package inkel.core.levels.rules;
 
 import inkel.core.document.Endpoint;
-import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Finding;
-import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.levels.InLineSpeed;
 import inkel.core.levels.LevelReport;
-import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;
 import java.util.List;
@@ -43,11 +40,7 @@ public final class InLineSlowRule implements Rule<LevelReport> {
                         speed.between().capacitor().isPresent() ? Source.YOURS : Source.RULE));
         return finding.number("rise", speed.rise(), speed.through().isPresent() ? Source.COMPUTED : Source.CLASS)
                 .number("rise_allowed", speed.allowed(), Source.COMPUTED)
-                .fix(new Fix(
-                        "take-out",
-                        Fact.of("fix.take_out").with("signal", signal.pin()),
-                        Fact.of("fix.take_out.cost"),
-                        List.of(new TakeOut(speed.node().node().id(), signal))))
+                .fix(TakeOutFix.of(speed.node(), signal))
                 .build();
     }
 }

@@ -10,7 +10,6 @@ import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Fix;
 import inkel.core.levels.Link;
 import inkel.core.levels.WireSpeed;
-import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;
 import inkel.core.remedy.LampFeed;
 import java.util.ArrayList;
@@ -52,11 +51,9 @@ final class LinkFixes {
             }
             new BoardFixes(node, circuit).of(link).ifPresent(fixes::add);
         } else {
-            fixes.add(new Fix(
-                    "take-out",
-                    Fact.of("fix.take_out").with("signal", link.signal().pin()),
-                    Fact.of("fix.take_out.cost"),
-                    List.of(new TakeOut(nodeId(), link.signal().endpoint()))));
+            fixes.add(TakeOutFix.of(
+                    link.signal().endpoint(),
+                    new TakeOut(nodeId(), link.signal().endpoint())));
         }
         return fixes;
     }

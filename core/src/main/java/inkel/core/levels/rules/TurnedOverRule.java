@@ -8,7 +8,6 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.TakeOut;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -19,7 +18,6 @@ import inkel.core.formula.Verdict;
 import inkel.core.levels.BoardLink;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.OptoStage;
-import inkel.core.quantity.Fact;
 import inkel.core.remedy.PinNames;
 import java.util.List;
 import java.util.Optional;
@@ -76,24 +74,15 @@ public final class TurnedOverRule implements Rule<LevelReport> {
         return finding.with("signal", PinNames.of(node, signal))
                 .fixes(() -> stage.link()
                         .map(link -> between(levels, link))
-                        .orElseGet(() ->
-                                List.of(takeOut(signal, new TakeOut(node.node().id(), signal)))))
+                        .orElseGet(() -> List.of(TakeOutFix.of(node, signal))))
                 .build();
-    }
-
-    private static Fix takeOut(Endpoint signal, Edit edit) {
-        return new Fix(
-                "take-out",
-                Fact.of("fix.take_out").with("signal", signal.pin()),
-                Fact.of("fix.take_out.cost"),
-                List.of(edit));
     }
 
     /** Without it nothing crosses but over a common ground; where the levels do not fit then, with what makes them fit. */
     private static List<Fix> between(LevelReport levels, NodeWire link) {
         NodeWire bare = link.withBetween(Optional.empty()).withGroundJoined();
         Edit change = new ChangeNodeWire(link, bare);
-        Fix takeOut = takeOut(link.from().endpoint(), change);
+        Fix takeOut = TakeOutFix.of(link.from().endpoint(), change);
         return Stream.concat(
                         Stream.of(takeOut),
                         BoardLink.of(levels.circuit(), bare).stream()
