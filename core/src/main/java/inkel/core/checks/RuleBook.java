@@ -43,6 +43,7 @@ import inkel.core.parts.rules.NoBoardRule;
 import inkel.core.parts.rules.NoSupplyRule;
 import inkel.core.parts.rules.NotACellRule;
 import inkel.core.parts.rules.PinGoneRule;
+import inkel.core.parts.rules.SaidTwiceRule;
 import inkel.core.parts.rules.SecondBoardRule;
 import inkel.core.parts.rules.StationKindsRule;
 import inkel.core.parts.rules.StationRolesRule;
@@ -162,6 +163,7 @@ public final class RuleBook {
             new Entry<>(new SupplyTooHighRule(), SUPPLIES),
             new Entry<>(new SupplyTooLowRule(), SUPPLIES),
             new Entry<>(new PinGoneRule(), CIRCUIT),
+            new Entry<>(new SaidTwiceRule(), CIRCUIT),
             new Entry<>(new MemoryShortRule(), CIRCUIT),
             new Entry<>(new UnknownKeyRule(), CIRCUIT),
             new Entry<>(new StationKindsRule(), CIRCUIT),

@@ -90,7 +90,7 @@ public record Unfed(Placed placed, List<Supply> ways, List<Placed> waiting) {
                         .anyMatch(other -> other.part().feeds().containsValue(rail)));
     }
 
-    /** Whether its builder named one of its pins, with a rail that is not there: that is told as such. */
+    /** Whether its builder named one of its pins, with a rail that is not there or by a wire: that is told as such. */
     public boolean isNamed(NodeCircuit node) {
         return ways.stream().anyMatch(way -> isNamed(node, way));
     }
@@ -99,7 +99,11 @@ public record Unfed(Placed placed, List<Supply> ways, List<Placed> waiting) {
     public boolean isNamed(NodeCircuit node, Supply way) {
         Endpoint pin = new Endpoint(placed.id(), way.pin());
         return node.lost().stream()
-                .anyMatch(lost -> lost.kind() == Lost.Kind.FEED && lost.at().equals(pin));
+                .anyMatch(lost -> lost.kind() == Lost.Kind.FEED && lost.at().equals(pin)
+                        || SaidWire.of(node, lost)
+                                .flatMap(SaidWire::feed)
+                                .filter(feed -> pin.equals(new Endpoint(feed.part(), feed.pin())))
+                                .isPresent());
     }
 
     /** What a rail without a voltage waits for; empty where it has one, or waits for nothing that is to be fed. */

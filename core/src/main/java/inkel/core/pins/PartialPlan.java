@@ -9,6 +9,7 @@ import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -117,10 +118,12 @@ public record PartialPlan(
         /** Each plan has the wires of those before it. */
         private Plan joined() {
             Plan last = plans.get(plans.size() - 1);
+            List<Feed> feeds = new ArrayList<>();
             List<Plan.LinkMove> moves = new ArrayList<>();
             Map<String, Integer> addresses = new LinkedHashMap<>();
             Set<String> bySoftware = new LinkedHashSet<>();
             plans.forEach(plan -> {
+                feeds.addAll(plan.feeds());
                 moves.addAll(plan.links());
                 addresses.putAll(plan.addresses());
                 bySoftware.addAll(plan.bySoftware());
@@ -129,6 +132,7 @@ public record PartialPlan(
                     node,
                     true,
                     last.wires(),
+                    feeds,
                     moves,
                     addresses,
                     bySoftware,

@@ -8,6 +8,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Replan;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
@@ -25,6 +26,7 @@ import java.util.Set;
  * What planning one node came to.
  *
  * @param wires every wire of the node, in signal order; empty when there is no placement
+ * @param feeds what feeds the pins whose supply the document only says by wires, which a plan has no more
  * @param links ends of wires to other boards that move to another pin
  * @param addresses the address of each part on an I2C bus, by part id
  * @param bySoftware ids of parts whose bus the program has to drive on plain pins
@@ -39,6 +41,7 @@ public record Plan(
         String node,
         boolean placed,
         List<Wire> wires,
+        List<Feed> feeds,
         List<LinkMove> links,
         Map<String, Integer> addresses,
         Set<String> bySoftware,
@@ -48,6 +51,7 @@ public record Plan(
         boolean complete) {
     public Plan {
         wires = List.copyOf(wires);
+        feeds = List.copyOf(feeds);
         links = List.copyOf(links);
         addresses = Collections.unmodifiableMap(new LinkedHashMap<>(addresses));
         bySoftware = Collections.unmodifiableSet(new LinkedHashSet<>(bySoftware));
@@ -71,12 +75,27 @@ public record Plan(
     /** Neither found nor proven impossible. */
     static Plan unknown(String node) {
         return new Plan(
-                node, false, List.of(), List.of(), Map.of(), Set.of(), List.of(), Optional.empty(), List.of(), false);
+                node,
+                false,
+                List.of(),
+                List.of(),
+                List.of(),
+                Map.of(),
+                Set.of(),
+                List.of(),
+                Optional.empty(),
+                List.of(),
+                false);
     }
 
     /** The same with other wires. */
     public Plan withWires(List<Wire> others) {
-        return new Plan(node, placed, others, links, addresses, bySoftware, clash, shortage, waysOut, complete);
+        return new Plan(node, placed, others, feeds, links, addresses, bySoftware, clash, shortage, waysOut, complete);
+    }
+
+    /** The same with other feeds. */
+    Plan withFeeds(List<Feed> others) {
+        return new Plan(node, placed, wires, others, links, addresses, bySoftware, clash, shortage, waysOut, complete);
     }
 
     /** The same, of a build without something that another plan had no place for, with why and what would help there. */
@@ -85,6 +104,7 @@ public record Plan(
                 node,
                 placed,
                 wires,
+                feeds,
                 links,
                 addresses,
                 bySoftware,
@@ -116,6 +136,6 @@ public record Plan(
         List<ChangeNodeWire> moves = links.stream()
                 .map(move -> new ChangeNodeWire(move.end().link(), move.end().movedTo(move.to())))
                 .toList();
-        return Optional.of(new Replan(node, wires, settings, moves));
+        return Optional.of(new Replan(node, wires, feeds, settings, moves));
     }
 }

@@ -6,10 +6,14 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.SaidWire;
 import inkel.core.document.Build;
+import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Node;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import inkel.core.remedy.StrapWires;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -31,6 +35,7 @@ public final class Planner {
     private final Catalog catalog;
     private final Patience patience;
     private final boolean isExplained;
+    private final List<Feed> feeds;
 
     public Planner(Build build, Catalog catalog) {
         this(build, catalog, Patience.endless(() -> false));
@@ -50,10 +55,46 @@ public final class Planner {
     }
 
     private Planner(Build build, Catalog catalog, Patience patience, boolean isExplained) {
-        this.build = build;
+        feeds = new ArrayList<>();
+        this.build = meant(build, catalog, feeds);
         this.catalog = catalog;
         this.patience = patience;
         this.isExplained = isExplained;
+    }
+
+    private Planner(Planner explained) {
+        build = explained.build;
+        catalog = explained.catalog;
+        patience = explained.patience;
+        feeds = explained.feeds;
+        isExplained = false;
+    }
+
+    /** With the wires that begin at no signal said as they are meant, so that a plan, which has them no more, loses nothing. */
+    private static Build meant(Build build, Catalog catalog, List<Feed> feeds) {
+        Catalog whole = build.classesIn(catalog);
+        boolean hasAny = build.nodes().stream().anyMatch(node -> node.wires().stream()
+                .anyMatch(wire -> node.part(wire.from().part())
+                        .flatMap(part -> whole.find(part.classId()))
+                        .flatMap(cls -> cls.pin(wire.from().pin()))
+                        .filter(pin -> !pin.use().isSignal())
+                        .isPresent()));
+        if (!hasAny) {
+            return build;
+        }
+        List<Edit> edits = Circuit.of(build, catalog).nodes().stream()
+                .flatMap(node -> SaidWire.meant(node).stream())
+                .toList();
+        edits.stream().filter(Feed.class::isInstance).map(Feed.class::cast).forEach(feeds::add);
+        try {
+            return Edit.applyAll(build, edits);
+        } catch (EditRefused impossible) {
+            throw new IllegalStateException("what a wire says cannot be said", impossible);
+        }
+    }
+
+    private List<Feed> feeds(String nodeId) {
+        return feeds.stream().filter(feed -> feed.node().equals(nodeId)).toList();
     }
 
     /**
@@ -93,8 +134,9 @@ public final class Planner {
         asking.forEach(wire -> before.put(wire.from(), wire));
         return more.placed()
                 ? more.withWires(more.wires().stream()
-                        .map(wire -> before.getOrDefault(wire.from(), wire))
-                        .toList())
+                                .map(wire -> before.getOrDefault(wire.from(), wire))
+                                .toList())
+                        .withFeeds(plan.feeds())
                 : plan;
     }
 
@@ -130,7 +172,7 @@ public final class Planner {
 
     /** The same without a search for what clashes: a plan that places nothing says no more than that. */
     Planner withoutReasons() {
-        return new Planner(build, catalog, patience, false);
+        return new Planner(this);
     }
 
     /**
@@ -163,15 +205,16 @@ public final class Planner {
         Map<Wire, Wire> before = new HashMap<>();
         build.node(nodeId).orElseThrow().wires().forEach(wire -> before.put(held(wire), wire));
         return plan.withWires(plan.wires().stream()
-                .map(wire -> before.getOrDefault(wire, wire))
-                .toList());
+                        .map(wire -> before.getOrDefault(wire, wire))
+                        .toList())
+                .withFeeds(plan.placed() ? feeds(nodeId) : List.of());
     }
 
     private static Wire held(Wire wire) {
         return new Wire(wire.from(), wire.to(), true, wire.reason(), wire.extras());
     }
 
-    private static Plan placed(NodeCircuit node, PinModel.Answer answer) {
+    private Plan placed(NodeCircuit node, PinModel.Answer answer) {
         Set<Plan.LinkMove> links = new LinkedHashSet<>();
         answer.where().forEach((want, target) -> want.link()
                 .filter(end -> !end.pin().equals(target))
@@ -180,6 +223,7 @@ public final class Planner {
                 node.node().id(),
                 true,
                 wires(node, answer),
+                feeds(node.node().id()),
                 List.copyOf(links),
                 answer.addresses(),
                 answer.bySoftware(),
@@ -200,6 +244,7 @@ public final class Planner {
         return new Plan(
                 id,
                 false,
+                List.of(),
                 List.of(),
                 List.of(),
                 Map.of(),

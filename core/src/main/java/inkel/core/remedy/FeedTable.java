@@ -8,6 +8,7 @@ import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.SaidWire;
 import inkel.core.circuit.ServoFeed;
 import inkel.core.circuit.Unfed;
 import inkel.core.document.EditRefused;
@@ -111,6 +112,12 @@ public final class FeedTable {
     }
 
     private FeedTable all() {
+        // What a wire of the document brings is said, if not as a feed.
+        feeds.addAll(SaidWire.meant(node()).stream()
+                .filter(Feed.class::isInstance)
+                .map(Feed.class::cast)
+                .toList());
+        circuit = after(feeds);
         if (areSwitchedLast) {
             makers(unfed -> !isForWaiting(node(), unfed.placed().cls()));
             allLoads(false);

@@ -60,6 +60,7 @@ class EditsTest {
         Node node = after(new Replan(
                 NODE,
                 List.of(Wire.placed(end("radio.CE"), end("board.D2"))),
+                List.of(new Feed(NODE, "radio", "VCC", end("board.5V"))),
                 List.of(new SetSetting(NODE, "radio", Settings.ADDRESS, "0x21")),
                 List.of()));
         assertEquals(1, node.wires().size());

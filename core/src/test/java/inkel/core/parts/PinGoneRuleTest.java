@@ -65,7 +65,8 @@ class PinGoneRuleTest {
     void aWireThatIsAFeedBecomesOneWhicheverWayItIsWritten() throws Exception {
         for (String[] ends : new String[][] {{"radio.VCC", "board.3V3"}, {"board.3V3", "radio.VCC"}}) {
             Builds fed = Builds.classic().part("radio", "packet-radio").wire(ends[0], ends[1]);
-            Finding finding = RuleKit.firesAt(fed, CODE, ends[0]);
+            Finding finding = RuleKit.firesAt(fed, CODE, "radio.VCC");
+            RuleKit.quiet(fed, "parts.no_supply");
             assertEquals("parts.pin_gone.wire_feed", finding.sentence().key());
             Build after = Edit.applyAll(fed.build(), finding.fixes().get(0).edits());
             assertEquals(
@@ -122,15 +123,6 @@ class PinGoneRuleTest {
         RuleKit.everyWayOut(supply, CODE);
     }
 
-    @Test
-    void aGroundIsWiredWithoutBeingSaid() throws Exception {
-        Builds ground = radio().wire("radio.GND", "board.GND");
-        Finding finding = RuleKit.firesAt(ground, CODE, "radio.GND");
-        assertEquals("parts.pin_gone.wire_ground", finding.sentence().key());
-        assertEquals(List.of("take-away"), finding.fixes().stream().map(Fix::id).toList());
-        RuleKit.everyWayOut(ground, CODE);
-    }
-
     /** A wire is written from the signal of a part to the pin of the board; by hand it is easily written the other way about. */
     @Test
     void aWireFromTheBoardToAPartIsTurned() throws Exception {
@@ -168,6 +160,47 @@ class PinGoneRuleTest {
         assertEquals("parts.pin_gone.link_same", finding.sentence().key());
         assertEquals(List.of(), Builds.of(Assessment.assess(linked, CATALOG), "power.no_common_ground"));
         RuleKit.everyWayOut(linked, finding);
+    }
+
+    /** What is said of one rail is one cause. */
+    @Test
+    void wiresThatFeedSeveralPinsFromOneRailAreToldTogether() throws Exception {
+        Builds some = Builds.classic()
+                .part("air", "climate-wire")
+                .part("soil", "soil-moisture")
+                .part("radio", "packet-radio")
+                .wire("air.VCC", "board.5V")
+                .wire("soil.VCC", "board.5V")
+                .wire("radio.VCC", "board.3V3");
+        List<Finding> found = some.findings(CODE);
+        assertEquals(
+                List.of("parts.pin_gone.wire_feeds", "parts.pin_gone.wire_feed"),
+                found.stream().map(finding -> finding.sentence().key()).toList());
+        assertEquals(
+                List.of(end("air.VCC"), end("soil.VCC")),
+                found.get(0).sentence().values().get("at"));
+        Build after = Edit.applyAll(some.build(), found.get(0).fixes().get(0).edits());
+        assertEquals(
+                "{VCC=board.5V}",
+                after.nodes().get(0).part("soil").orElseThrow().feeds().toString());
+        assertEquals(
+                List.of(end("radio.VCC")),
+                after.nodes().get(0).wires().stream().map(Wire::from).toList());
+        for (Finding finding : found) {
+            RuleKit.everyWayOut(some.build(), finding);
+        }
+    }
+
+    @Test
+    void aWireThatFeedsOtherwiseThanTheFeedIsOneOfTheTwo() throws Exception {
+        Builds other =
+                Builds.classic().part("air", "climate-wire", "VCC=board.3V3").wire("air.VCC", "board.5V");
+        Finding finding = RuleKit.firesAt(other, CODE, "air.VCC");
+        assertEquals("parts.pin_gone.wire_feed_other", finding.sentence().key());
+        assertEquals(
+                List.of("feed", "take-away"),
+                finding.fixes().stream().map(Fix::id).toList());
+        RuleKit.everyWayOut(other, CODE);
     }
 
     @Test

@@ -12,6 +12,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Node;
 import inkel.core.document.Wire;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
@@ -317,5 +318,23 @@ class PlannerTest {
                 new Planner(Builds.firstSketch(), Builds.CATALOG)
                         .plan("lower-lock")
                         .wires());
+    }
+
+    /** Sharing out has only wires of signals: what others say of feeds and pins is not lost with them. */
+    @Test
+    void whatAWireSaysThatBeginsAtNoSignalIsKept() throws Exception {
+        Builds table = Builds.classic()
+                .part("air", "climate-wire")
+                .wire("air.VCC", "board.3V3")
+                .wire("board.D7", "air.DATA")
+                .wire("board.GND", "air.GND");
+        for (Plan plan : List.of(
+                new Planner(table.build(), Builds.CATALOG).plan(Builds.NODE),
+                new Planner(table.build(), Builds.CATALOG).planKeeping(Builds.NODE))) {
+            Node after = plan.takenBy(table.build()).nodes().get(0);
+            assertEquals(
+                    "{VCC=board.3V3}", after.part("air").orElseThrow().feeds().toString());
+            assertEquals(List.of(Wire.placed(Builds.end("air.DATA"), Builds.end("board.D7"))), after.wires());
+        }
     }
 }

@@ -39,6 +39,16 @@ class FeedTableTest {
         assertEquals("", fed(Builds.classic().part("radio", "packet-radio", "VCC=board.3V3")));
     }
 
+    /** A rail that a wire names comes before the one that suits best: the builder has said it. */
+    @Test
+    void whatAWireSaysIsFedSo() {
+        Builds table = Builds.classic()
+                .part("air", "climate-wire")
+                .part("soil", "soil-moisture")
+                .wire("air.VCC", "board.3V3");
+        assertEquals("air.VCC<board.3V3 soil.VCC<board.5V", fed(table));
+    }
+
     /** Nothing is bought: what nothing suits stays as it is. */
     @Test
     void whatNoRailSuitsIsLeft() {

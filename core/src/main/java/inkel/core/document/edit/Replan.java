@@ -11,13 +11,15 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Takes the outcome of a planning run: all wires at once, the addresses that straps must be set to, and the wires to
+ * Takes the outcome of a planning run: all wires at once, the feeds that wires stood for, the addresses that straps must be set to, and the wires to
  * other boards that move.
  */
-public record Replan(String node, List<Wire> wires, List<SetSetting> settings, List<ChangeNodeWire> links)
+public record Replan(
+        String node, List<Wire> wires, List<Feed> feeds, List<SetSetting> settings, List<ChangeNodeWire> links)
         implements Edit {
     public Replan {
         wires = List.copyOf(wires);
+        feeds = List.copyOf(feeds);
         settings = List.copyOf(settings);
         links = List.copyOf(links);
     }
@@ -27,7 +29,8 @@ public record Replan(String node, List<Wire> wires, List<SetSetting> settings, L
         Build changed = Edit.applyAll(build, links);
         Node before = Require.node(changed, node);
         Node planned = before.withWires(inOrderOf(before.wires()));
-        return Edit.applyAll(changed.withNode(node, old -> planned), settings);
+        Build fed = Edit.applyAll(changed.withNode(node, old -> planned), feeds);
+        return Edit.applyAll(fed, settings);
     }
 
     /** Signals that were wired before stay where they stand in the file, so that a plan which moves nothing changes nothing. */

@@ -220,6 +220,14 @@ public final class BuildReader {
         return id;
     }
 
+    private boolean mayBeSignal(Map<String, Part> parts, Endpoint end) {
+        return Optional.ofNullable(parts.get(end.part()))
+                .flatMap(part -> catalog.find(part.classId()))
+                .flatMap(cls -> cls.pin(end.pin()))
+                .filter(pin -> !pin.use().isSignal())
+                .isEmpty();
+    }
+
     private Node node(Fields fields, Set<String> ids) {
         String id = id(fields, ids);
         Map<String, Part> parts = new LinkedHashMap<>();
@@ -249,7 +257,11 @@ public final class BuildReader {
                     read.optionalText("reason").orElse(""),
                     read.extras());
             if (!wired.add(wire.from())) {
-                read.problem("from", Fact.of("problem.wired_twice").with("found", wire.from()));
+                read.problem(
+                        "from",
+                        Fact.of(mayBeSignal(parts, wire.from()) ? "problem.wired_twice" : "problem.wired_from_far")
+                                .with("found", wire.from())
+                                .with("right", wire.to()));
             }
             wires.add(wire);
         }

@@ -9,6 +9,7 @@ import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.SaidWire;
 import inkel.core.circuit.Unfed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -61,8 +62,8 @@ final class PinGoneFixes {
                     List.of(new TakeOut(id, lost.at()), new Insert(id, first.get()))));
         }
         List<Fix> fixes = new ArrayList<>();
-        NotASignal.of(node, lost)
-                .flatMap(NotASignal::fix)
+        SaidWire.of(node, lost)
+                .flatMap(this::meant)
                 .or(this::nearTarget)
                 .or(this::nearSignal)
                 .or(this::nearSupply)
@@ -81,6 +82,20 @@ final class PinGoneFixes {
                 Fact.of("fix.pin_gone.cost"),
                 List.of(away())));
         return fixes;
+    }
+
+    private Optional<Fix> meant(SaidWire said) {
+        if (said.becomes().isEmpty()) {
+            return Optional.empty();
+        }
+        Fact title = said.feed()
+                .map(feed -> Fact.of("fix.wire_feed")
+                        .with("at", new Endpoint(feed.part(), feed.pin()))
+                        .with("rail", feed.rail()))
+                .orElseGet(
+                        () -> Fact.of("fix.wire_turned").with("at", lost.to()).with("pin", lost.at()));
+        return Optional.of(new Fix(
+                said.feed().isPresent() ? "feed" : "turn", title, Fact.of("fix.wire_turned.cost"), said.asMeant(id)));
     }
 
     /** Where a pin that must be fed hung on a rail that is not there: what else feeds it, or another way into its board. */

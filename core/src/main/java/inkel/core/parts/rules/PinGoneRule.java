@@ -3,9 +3,15 @@ package inkel.core.parts.rules;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.SaidWire;
+import inkel.core.circuit.SaidWire.Meaning;
+import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.RemoveNodeWire;
+import inkel.core.document.edit.RemoveWire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -14,8 +20,10 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.quantity.Fact;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -35,7 +43,17 @@ public final class PinGoneRule implements Rule<Circuit> {
     public List<Finding> check(Circuit circuit) {
         List<Finding> findings = new ArrayList<>();
         for (NodeCircuit node : circuit.nodes()) {
-            node.lost().forEach(lost -> findings.add(describe(circuit, node, lost)));
+            Map<Endpoint, List<SaidWire>> feeds = new LinkedHashMap<>();
+            for (Lost lost : node.lost()) {
+                Optional<SaidWire> said = SaidWire.of(node, lost);
+                if (said.filter(wire -> wire.meaning() == Meaning.FEED).isPresent()) {
+                    feeds.computeIfAbsent(said.get().feed().orElseThrow().rail(), rail -> new ArrayList<>())
+                            .add(said.get());
+                } else if (said.filter(SaidTwiceRule::isOne).isEmpty()) {
+                    findings.add(describe(circuit, node, lost));
+                }
+            }
+            feeds.forEach((rail, wires) -> findings.add(describe(node, rail, wires)));
         }
         circuit.lostLinks().forEach(link -> findings.add(describe(link)));
         return findings;
@@ -58,10 +76,50 @@ public final class PinGoneRule implements Rule<Circuit> {
                 .build();
     }
 
+    /** All that is to hang on one rail is one thing to say. */
+    private static Finding describe(NodeCircuit node, Endpoint rail, List<SaidWire> wires) {
+        String id = node.node().id();
+        List<Feed> feeds = wires.stream().map(wire -> wire.feed().orElseThrow()).toList();
+        List<Endpoint> pins = feeds.stream()
+                .map(feed -> new Endpoint(feed.part(), feed.pin()))
+                .toList();
+        Finding.Builder finding = Finding.of(
+                        INFO, pins.stream().map(pin -> Place.of(id, pin)).toList())
+                .variant(wires.size() == 1 ? "wire_feed" : "wire_feeds");
+        return finding.with("at", pins.size() == 1 ? pins.get(0) : pins)
+                .with("to", rail)
+                .fix(new Fix(
+                        "feed",
+                        Fact.of(wires.size() == 1 ? "fix.wire_feed" : "fix.wire_feeds")
+                                .with("at", pins.get(0))
+                                .with("count", wires.size())
+                                .with("rail", rail),
+                        Fact.of("fix.wire_turned.cost"),
+                        wires.stream()
+                                .flatMap(wire -> wire.asMeant(id).stream())
+                                .toList()))
+                .fix(new Fix(
+                        "take-away",
+                        wires.size() == 1
+                                ? Fact.of("fix.pin_gone")
+                                        .with("at", wires.get(0).lost().at())
+                                : Fact.of("fix.pins_gone").with("count", wires.size()),
+                        Fact.of("fix.wire_feed.away"),
+                        wires.stream()
+                                .<Edit>map(
+                                        wire -> new RemoveWire(id, wire.lost().at()))
+                                .toList()))
+                .build();
+    }
+
     private static String variant(NodeCircuit node, Lost lost) {
-        Optional<NotASignal> begins = NotASignal.of(node, lost);
-        if (begins.isPresent()) {
-            return begins.get().variant();
+        Optional<SaidWire> said = SaidWire.of(node, lost);
+        if (said.isPresent()) {
+            return switch (said.get().meaning()) {
+                case TURNED, TURNED_TWICE -> "wire_turned";
+                case FED_OTHERWISE -> "wire_feed_other";
+                default -> "wire_no_signal";
+            };
         } else if (PinGoneFixes.counts(node, lost).isPresent()) {
             return "between_twice";
         }

@@ -176,6 +176,25 @@ class BuildFileTest {
         assertTrue(Math.abs(problem.line() - line) <= 1, problem.line() + " is next to " + line);
     }
 
+    /** Who writes wires from the board on is told which end comes first. */
+    @Test
+    void twoWiresFromARailOfTheBoard() {
+        String text = BuildWriter.print(Builds.classic()
+                .part("air", "climate-wire")
+                .part("soil", "soil-moisture")
+                .wire("board.5V", "air.VCC")
+                .wire("board.GND", "soil.VCC")
+                .build());
+        UnreadableFile refused = assertThrows(
+                UnreadableFile.class,
+                () -> BuildReader.parse(Path.of("x"), text.replace("board.GND", "board.5V"), CATALOG));
+        assertEquals(
+                "problem.wired_from_far", refused.problems().get(0).reason().key());
+        assertEquals(
+                "soil.VCC",
+                refused.problems().get(0).reason().values().get("right").toString());
+    }
+
     @Test
     void allProblemsAreToldAtOnce() throws Exception {
         String text = BuildWriter.print(Builds.locks())

@@ -1,0 +1,124 @@
+package inkel.core.circuit;
+
+import inkel.core.catalog.PinUse;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
+import inkel.core.document.edit.RemoveWire;
+import inkel.core.document.edit.SetWire;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * A wire of the document that begins at a pin which is no signal, as one that is written by hand may: from its far end, or for a
+ * supply or a ground.
+ *
+ * @param meaning what it is for
+ * @param becomes what says the same as it is to be said; empty where nothing is to be said
+ */
+public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
+    /** What such a wire can be for. */
+    public enum Meaning {
+        /** It begins at the pin that serves a signal. */
+        TURNED,
+        /** As {@link #TURNED}, to a signal that has a wire. */
+        TURNED_TWICE,
+        /** Both ends are grounds, which are wired anyhow. */
+        GROUND,
+        /** It leads from a rail to a pin that is fed from it. */
+        FED,
+        /** It leads from a rail to a pin that nothing feeds yet. */
+        FEED,
+        /** It leads from a rail to a pin that another feeds. */
+        FED_OTHERWISE,
+        /** Nothing that is known. */
+        UNKNOWN
+    }
+
+    /** Empty for what else has no place. */
+    public static Optional<SaidWire> of(NodeCircuit node, Lost lost) {
+        boolean begins = lost.kind() == Lost.Kind.WIRE
+                && lost.missing().equals(lost.at())
+                && node.pin(lost.at()).isPresent();
+        return begins ? Optional.of(read(node, lost)) : Optional.empty();
+    }
+
+    /** All of a node, in its order. */
+    public static List<SaidWire> of(NodeCircuit node) {
+        return node.lost().stream().flatMap(lost -> of(node, lost).stream()).toList();
+    }
+
+    /**
+     * What says the same as all of them of which anything is to be said; the first counts where two are for one pin. They
+     * themselves are not taken away.
+     */
+    public static List<Edit> meant(NodeCircuit node) {
+        List<Edit> edits = new ArrayList<>();
+        Set<Endpoint> told = new HashSet<>();
+        for (SaidWire said : of(node)) {
+            if ((said.meaning == Meaning.TURNED || said.meaning == Meaning.FEED)
+                    && told.add(said.pin().orElseThrow())) {
+                edits.add(said.becomes.orElseThrow());
+            }
+        }
+        return edits;
+    }
+
+    private static SaidWire read(NodeCircuit node, Lost lost) {
+        if (node.pin(lost.to()).filter(pin -> pin.use().isSignal()).isPresent()) {
+            return node.wire(lost.to()).isPresent()
+                    ? new SaidWire(lost, Meaning.TURNED_TWICE, Optional.empty())
+                    : new SaidWire(
+                            lost,
+                            Meaning.TURNED,
+                            Optional.of(new SetWire(node.node().id(), Wire.placed(lost.to(), lost.at()))));
+        } else if (is(node, lost.at(), PinUse.GROUND) && is(node, lost.to(), PinUse.GROUND)) {
+            return new SaidWire(lost, Meaning.GROUND, Optional.empty());
+        }
+        return feed(node, lost.at(), lost.to())
+                .or(() -> feed(node, lost.to(), lost.at()))
+                .map(feed -> new SaidWire(lost, meaning(node, feed), Optional.of(feed)))
+                .orElseGet(() -> new SaidWire(lost, Meaning.UNKNOWN, Optional.empty()));
+    }
+
+    private static Meaning meaning(NodeCircuit node, Feed feed) {
+        Endpoint now = node.part(feed.part()).orElseThrow().part().feeds().get(feed.pin());
+        if (now == null) {
+            return Meaning.FEED;
+        }
+        return now.equals(feed.rail()) ? Meaning.FED : Meaning.FED_OTHERWISE;
+    }
+
+    private static boolean is(NodeCircuit node, Endpoint end, PinUse use) {
+        return node.pin(end).filter(pin -> pin.use() == use).isPresent();
+    }
+
+    private static Optional<Feed> feed(NodeCircuit node, Endpoint pin, Endpoint rail) {
+        return is(node, pin, PinUse.SUPPLY) && node.rail(rail).isPresent()
+                ? Optional.of(new Feed(node.node().id(), pin.part(), pin.pin(), rail))
+                : Optional.empty();
+    }
+
+    /** The feed that it stands for; empty where it stands for none. */
+    public Optional<Feed> feed() {
+        return becomes.filter(Feed.class::isInstance).map(Feed.class::cast);
+    }
+
+    /** The signal or the supply pin that it is for. */
+    private Optional<Endpoint> pin() {
+        return meaning == Meaning.TURNED
+                ? Optional.of(lost.to())
+                : feed().map(feed -> new Endpoint(feed.part(), feed.pin()));
+    }
+
+    /** It is there no more, and what it meant is said as it is to be. */
+    public List<Edit> asMeant(String node) {
+        List<Edit> edits = new ArrayList<>(List.of(new RemoveWire(node, lost.at())));
+        becomes.ifPresent(edits::add);
+        return edits;
+    }
+}

@@ -1,0 +1,68 @@
+package inkel.core.parts;
+
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import inkel.core.checks.Assessment;
+import inkel.core.document.Build;
+import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
+import inkel.core.finding.Finding;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import inkel.core.wiring.WireList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** What the wire list has anyhow need not be written down, and does no harm. */
+class SaidTwiceRuleTest {
+    private static final String CODE = "parts.said_twice";
+
+    private static Builds air() {
+        return Builds.classic().part("air", "climate-wire", "VCC=board.5V").wire("air.DATA", "board.D4");
+    }
+
+    @Test
+    void aGroundWhicheverWayItIsWritten() throws Exception {
+        RuleKit.quiet(air(), CODE);
+        RuleKit.everyWayOut(air().wire("board.GND", "air.GND"), CODE);
+        Builds ground = air().wire("air.GND", "board.GND");
+        assertEquals(CODE, RuleKit.firesAt(ground, CODE, "air.GND").sentence().key());
+        RuleKit.quiet(ground, "parts.pin_gone");
+        RuleKit.everyWayOut(ground, CODE);
+    }
+
+    @Test
+    void aSupplyFromTheRailThatFeedsItAnyhow() throws Exception {
+        Builds fed = air().wire("air.VCC", "board.5V");
+        RuleKit.firesAt(fed, CODE, "air.VCC");
+        RuleKit.quiet(fed, "parts.pin_gone");
+        RuleKit.everyWayOut(fed, CODE);
+        // From another rail one of the two is wrong.
+        RuleKit.quiet(air().wire("air.VCC", "board.3V3"), CODE);
+        // And one that nothing feeds is not said twice.
+        RuleKit.quiet(Builds.classic().part("air", "climate-wire").wire("air.VCC", "board.5V"), CODE);
+    }
+
+    @Test
+    void allOfATableTogether() throws Exception {
+        Builds all = air().wire("air.GND", "board.GND").wire("air.VCC", "board.5V");
+        Finding finding = RuleKit.fires(all, CODE);
+        assertEquals("parts.said_twice.several", finding.sentence().key());
+        assertEquals(
+                List.of(Place.of(Builds.NODE, end("air.GND")), Place.of(Builds.NODE, end("air.VCC"))),
+                finding.places());
+        RuleKit.everyWayOut(all, CODE);
+        // The list of wires is the same with them and without.
+        Build without = Edit.applyAll(all.build(), finding.fixes().get(0).edits());
+        assertEquals(1, without.nodes().get(0).wires().size());
+        assertEquals(
+                WireList.of(Assessment.assess(without, Builds.CATALOG)
+                                .circuit(Builds.NODE)
+                                .orElseThrow())
+                        .steps(),
+                WireList.of(all.circuit()).steps());
+        assertTrue(WireList.of(all.circuit()).steps().size() > 2);
+    }
+}
