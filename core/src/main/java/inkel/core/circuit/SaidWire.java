@@ -1,5 +1,7 @@
 package inkel.core.circuit;
 
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
@@ -27,6 +29,8 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         TURNED,
         /** As {@link #TURNED}, to a signal that has a wire. */
         TURNED_TWICE,
+        /** It begins at the end of a contact that is taken for the ground, while the other end is at ground or nowhere. */
+        SWAPPED,
         /** Both ends are grounds, which are wired anyhow. */
         GROUND,
         /** It leads from a rail to a pin that is fed from it. */
@@ -60,8 +64,9 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         List<Edit> edits = new ArrayList<>();
         Set<Endpoint> told = new HashSet<>();
         for (SaidWire said : of(node)) {
-            if ((said.meaning == Meaning.TURNED || said.meaning == Meaning.FEED)
-                    && told.add(said.pin().orElseThrow())) {
+            boolean isMeant =
+                    said.meaning == Meaning.TURNED || said.meaning == Meaning.SWAPPED || said.meaning == Meaning.FEED;
+            if (isMeant && told.add(said.pin().orElseThrow())) {
                 edits.add(said.becomes.orElseThrow());
             }
         }
@@ -82,7 +87,32 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         return feed(node, lost.at(), lost.to())
                 .or(() -> feed(node, lost.to(), lost.at()))
                 .map(feed -> new SaidWire(lost, meaning(node, feed), Optional.of(feed)))
+                .or(() -> otherEnd(node, lost).map(signal -> swapped(node, lost, signal)))
                 .orElseGet(() -> new SaidWire(lost, Meaning.UNKNOWN, Optional.empty()));
+    }
+
+    private static SaidWire swapped(NodeCircuit node, Lost lost, Endpoint signal) {
+        return new SaidWire(
+                lost, Meaning.SWAPPED, Optional.of(new SetWire(node.node().id(), Wire.placed(signal, lost.to()))));
+    }
+
+    /** The signal of a bare contact, whose two ends are alike, where that end goes to ground or nowhere. */
+    private static Optional<Endpoint> otherEnd(NodeCircuit node, Lost lost) {
+        return node.part(lost.at().part())
+                .filter(contact -> is(node, lost.at(), PinUse.GROUND) && isContact(contact.cls()))
+                .flatMap(contact -> contact.cls().signals().findFirst().map(contact::endpoint))
+                .filter(signal -> node.wire(signal)
+                        .filter(wire -> !is(node, wire.to(), PinUse.GROUND))
+                        .isEmpty());
+    }
+
+    private static boolean isContact(PartClass cls) {
+        List<Pin> signals = cls.signals().toList();
+        return cls.supplies().isEmpty()
+                && cls.outputs().isEmpty()
+                && signals.size() == 1
+                && signals.get(0).use() == PinUse.OUTPUT
+                && cls.io(signals.get(0)).isEmpty();
     }
 
     private static Meaning meaning(NodeCircuit node, Feed feed) {
@@ -108,11 +138,11 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         return becomes.filter(Feed.class::isInstance).map(Feed.class::cast);
     }
 
-    /** The signal or the supply pin that it is for. */
-    private Optional<Endpoint> pin() {
-        return meaning == Meaning.TURNED
-                ? Optional.of(lost.to())
-                : feed().map(feed -> new Endpoint(feed.part(), feed.pin()));
+    /** The signal or the supply pin that it is for; empty where nothing is to be said. */
+    public Optional<Endpoint> pin() {
+        return becomes.map(edit -> edit instanceof SetWire set
+                ? set.wire().from()
+                : new Endpoint(((Feed) edit).part(), ((Feed) edit).pin()));
     }
 
     /** It is there no more, and what it meant is said as it is to be. */

@@ -139,6 +139,39 @@ class PinGoneRuleTest {
         RuleKit.everyWayOut(turned, CODE);
     }
 
+    private static Builds contact(String[] classAndEnd) {
+        return Builds.classic().part("key", classAndEnd[0]).wire("key." + classAndEnd[1], "board.D9");
+    }
+
+    /** The two ends of a contact are alike: whichever is wired to the pin, the other goes to ground. */
+    @Test
+    void aContactThatIsWiredTheOtherWayAbout() throws Exception {
+        for (String[] contact : new String[][] {{"button", "B"}, {"switch", "COM"}, {"contact-reed", "B"}}) {
+            for (Builds table : List.of(contact(contact), contact(contact).wire("key.A", "board.GND"))) {
+                Finding finding = RuleKit.firesAt(table, CODE, "key." + contact[1]);
+                assertEquals("parts.pin_gone.wire_swapped", finding.sentence().key());
+                Build after =
+                        Edit.applyAll(table.build(), finding.fixes().get(0).edits());
+                assertEquals(
+                        List.of(Wire.placed(end("key.A"), end("board.D9"))),
+                        after.nodes().get(0).wires());
+                RuleKit.everyWayOut(table, CODE);
+            }
+            // Against a supply it is another circuit, which wants a resistor.
+            assertEquals(
+                    "parts.pin_gone.wire_no_signal",
+                    RuleKit.fires(contact(contact).wire("key.A", "board.5V"), CODE)
+                            .sentence()
+                            .key());
+        }
+        // A lamp is no contact.
+        assertEquals(
+                "parts.pin_gone.wire_no_signal",
+                RuleKit.fires(Builds.classic().part("lamp", "led").wire("lamp.C", "board.D9"), CODE)
+                        .sentence()
+                        .key());
+    }
+
     @Test
     void aWireTheWrongWayToASignalThatHasOneIsOnlyTakenOff() throws Exception {
         Builds twice = radio().wire("board.D10", "radio.CE");

@@ -150,7 +150,7 @@ public final class PlacementJudge {
                         case ANALOG -> can.stream().anyMatch(text -> text.startsWith("adc"));
                         case PWM -> can.stream().anyMatch(text -> text.startsWith("pwm")) || isPlain && isBoard;
                         case BIAS ->
-                            can.contains("voltage")
+                            can.stream().anyMatch(text -> text.startsWith("voltage"))
                                     || can.contains("socket.vo")
                                     || can.stream().anyMatch(text -> text.startsWith("dac"));
                         case LEAD ->

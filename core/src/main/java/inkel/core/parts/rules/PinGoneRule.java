@@ -117,6 +117,7 @@ public final class PinGoneRule implements Rule<Circuit> {
         if (said.isPresent()) {
             return switch (said.get().meaning()) {
                 case TURNED, TURNED_TWICE -> "wire_turned";
+                case SWAPPED -> "wire_swapped";
                 case FED_OTHERWISE -> "wire_feed_other";
                 default -> "wire_no_signal";
             };
