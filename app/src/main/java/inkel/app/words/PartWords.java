@@ -7,6 +7,7 @@ import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.finding.Finding;
 import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
@@ -111,5 +112,11 @@ public final class PartWords {
 
     public static String fit(Fit fit) {
         return Words.get("fit." + fit.name().toLowerCase(Locale.ROOT));
+    }
+
+    /** A finding in a few words: as its sentence has it, where there are some for that, else as its code. */
+    public static String inShort(Finding finding) {
+        String own = "finding.short." + finding.sentence().key();
+        return Words.get(Words.has(own) ? own : "finding.short." + finding.code());
     }
 }

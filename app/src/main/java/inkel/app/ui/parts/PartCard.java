@@ -128,7 +128,7 @@ final class PartCard extends Pressable {
         if (open.isEmpty()) {
             return mainFeed().map(feed -> PartWords.fit(feed.fit())).orElse("");
         }
-        String first = Words.get("finding.short." + open.get(0).code());
+        String first = PartWords.inShort(open.get(0));
         return open.size() == 1
                 ? first
                 : Words.say(Fact.of("parts.more").with("first", first).with("more", open.size() - 1));
