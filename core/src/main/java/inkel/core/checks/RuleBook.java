@@ -67,6 +67,7 @@ import inkel.core.pins.rules.BoardsOnConsoleRule;
 import inkel.core.pins.rules.BoardsRateRule;
 import inkel.core.pins.rules.BootStrapRule;
 import inkel.core.pins.rules.BusBusyRule;
+import inkel.core.pins.rules.ChainSplitRule;
 import inkel.core.pins.rules.ClockOverRule;
 import inkel.core.pins.rules.ConsoleSharedRule;
 import inkel.core.pins.rules.DriverPinRule;
@@ -239,6 +240,7 @@ public final class RuleBook {
             new Entry<>(new InputFloatsRule(), PINS),
             new Entry<>(new BusBusyRule(), PINS),
             new Entry<>(new SpiClockOverRule(), PINS),
+            new Entry<>(new ChainSplitRule(), PINS),
             new Entry<>(new NoSelectRule(), PINS),
             new Entry<>(new MisoHeldRule(), PINS),
             new Entry<>(new SelectFloatsRule(), PINS),

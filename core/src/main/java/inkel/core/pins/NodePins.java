@@ -4,6 +4,7 @@ import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Chain;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -152,12 +153,19 @@ public final class NodePins {
             takers.add(
                     line.isPresent()
                             ? line.get()
-                            : maySeveral(wire) ? wire.to() : letsGo(wire) ? List.of(wire.to()) : wire.from());
+                            : useOf(wire.from()) == PinUse.SPI_CS
+                                    ? chain(wire)
+                                    : maySeveral(wire) ? wire.to() : letsGo(wire) ? List.of(wire.to()) : wire.from());
         }
         for (LinkEnd end : ends) {
             takers.add(end.line().isPresent() ? end.line().get() : end.isSending() ? PinUse.OUTPUT : end.link());
         }
         return takers.size();
+    }
+
+    /** Parts of a chain are selected together. */
+    private String chain(Wire wire) {
+        return Chain.first(node, node.part(wire.from().part()).orElseThrow()).id();
     }
 
     /** One pin may drive as many inputs as the builder wants to follow it. */

@@ -8,6 +8,7 @@ import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.SoftwareBuses;
+import inkel.core.circuit.Chain;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -41,7 +42,14 @@ public final class PinFit {
             return Optional.of(Fact.of("why_not.no_such_pin").with("pin", target.pin()));
         }
         Pin pin = offered.get();
-        return refusal(asking, wanted, owner.get(), pin).map(key -> Fact.of(key).with("pin", pin.label()));
+        return refusal(asking, wanted, owner.get(), pin)
+                .or(() -> isCircle(node, asking, owner.get(), pin) ? Optional.of("why_not.circle") : Optional.empty())
+                .map(key -> Fact.of(key).with("pin", pin.label()));
+    }
+
+    /** Whether a chain would come back to where it began. */
+    private static boolean isCircle(NodeCircuit node, Placed asking, Placed owner, Pin pin) {
+        return pin.can(Ability.Kind.CHAIN) && Chain.isBehind(node, owner, asking.id());
     }
 
     /** Whether a wire's pin can do what its signal needs. */
@@ -54,7 +62,8 @@ public final class PinFit {
                 && wanted.isPresent()
                 && owner.isPresent()
                 && offered.isPresent()
-                && fits(asking.get(), wanted.get(), owner.get(), offered.get());
+                && fits(asking.get(), wanted.get(), owner.get(), offered.get())
+                && !isCircle(node, asking.get(), owner.get(), offered.get());
     }
 
     /** Whether a signal may go to a pin of a part that need not be on the table yet. */
@@ -77,7 +86,8 @@ public final class PinFit {
                     || use == PinUse.LEAD && !Leads.isOfWinding(asking.cls(), wanted);
             return isIt && isPlugged ? Optional.empty() : Optional.of("why_not.socket");
         } else if (pin.can(Ability.Kind.CHAIN)) {
-            boolean isNext = asking.cls().id().equals(owner.cls().id()) && wanted.isTimed();
+            boolean isNext = asking.cls().id().equals(owner.cls().id())
+                    && (wanted.isTimed() || use == PinUse.SPI_MOSI || use == PinUse.SPI_MISO);
             return isNext ? Optional.empty() : Optional.of("why_not.chain");
         } else if (owner.isKeptFree(pin)) {
             return Optional.of("why_not.forbidden");

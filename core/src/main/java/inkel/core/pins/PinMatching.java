@@ -32,7 +32,11 @@ final class PinMatching {
         for (Want want : wants) {
             int[] legal = domain.legal(want);
             boolean mayTie = want.tie().isPresent() && !want.isHeld();
-            if (want.use().sharedLine().isPresent()) {
+            boolean isShared = want.isInChain(domain.node())
+                    || want.follows(domain.node(), wants).isPresent();
+            if (isShared) {
+                continue;
+            } else if (want.use().sharedLine().isPresent()) {
                 TreeSet<Integer> line =
                         lines.computeIfAbsent(want.use().sharedLine().get(), key -> new TreeSet<>());
                 Arrays.stream(legal).forEach(line::add);

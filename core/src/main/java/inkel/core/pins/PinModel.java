@@ -207,7 +207,11 @@ final class PinModel {
         wants.stream()
                 .filter(want -> want.use().sharedLine().isEmpty())
                 .filter(want -> want.heldInput().map(driven::add).orElse(true))
-                .forEach(want -> addTaker(where.get(want)));
+                .forEach(want -> want.follows(domain.node(), wants)
+                        .ifPresentOrElse(
+                                first -> model.arithm(where.get(want), "=", where.get(first))
+                                        .post(),
+                                () -> addTaker(where.get(want))));
         buses = new PinModelBuses(this);
         if (!buses.state()) {
             return false;

@@ -5,6 +5,7 @@ import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.Chain;
 import inkel.core.circuit.Placed;
 import inkel.core.formula.I2cAddress;
 import inkel.core.remedy.StrapWires;
@@ -116,6 +117,13 @@ final class PinModelBuses {
         }
         Map<BusLine, IntVar[]> lines = new LinkedHashMap<>();
         for (Want want : sharing(bus)) {
+            if (want.isInChain(domain.node())) {
+                Chain.before(domain.node(), want.placed())
+                        .map(before -> unit(bus, before))
+                        .ifPresent(unit -> model.arithm(unit(bus, want.placed()), "=", unit)
+                                .post());
+                continue;
+            }
             BusLine line = want.use().sharedLine().orElseThrow();
             IntVar[] ofUnits = lines.computeIfAbsent(line, key -> lineOfEachUnit(key, names));
             model.element(pins.where(want), ofUnits, unit(bus, want.placed()), 0)

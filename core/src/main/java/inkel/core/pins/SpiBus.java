@@ -5,6 +5,7 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.SpiNeed;
+import inkel.core.circuit.Chain;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
@@ -96,8 +97,13 @@ public record SpiBus(NodePins pins, Endpoint clock, List<Placed> members) {
     /** Members that are selected and of which nothing holds the select off while nobody drives it. */
     public List<Placed> floating() {
         return members.stream()
-                .filter(member -> isSelected(member) && !isSelectPulled(member))
+                .filter(member -> isSelected(member) && !isSelectPulled(member) && !isInChain(member))
                 .toList();
+    }
+
+    /** Whether it is selected with the first part of its chain. */
+    private boolean isInChain(Placed member) {
+        return Chain.before(pins.node(), member).isPresent();
     }
 
     /** Members that never let go of a MISO wire that others share. */

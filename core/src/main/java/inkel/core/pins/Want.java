@@ -2,6 +2,7 @@ package inkel.core.pins;
 
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.circuit.Chain;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
@@ -38,6 +39,25 @@ record Want(
     /** Whether it stays where it is: held by the builder, or given by them to the signal of another part. */
     boolean isHeld() {
         return isByChoice || now.filter(Wire::held).isPresent();
+    }
+
+    /** Whether it goes to the part before it in a chain, and to no pin of its own. */
+    boolean isInChain(NodeCircuit node) {
+        return now.filter(wire -> Chain.isLink(node, wire)).isPresent();
+    }
+
+    /** The want whose pin it has too: the select of the first part of its chain, where that is among some wants. */
+    Optional<Want> follows(NodeCircuit node, List<Want> wants) {
+        if (use() != PinUse.SPI_CS || link.isPresent()) {
+            return Optional.empty();
+        }
+        String first = Chain.first(node, placed).id();
+        return first.equals(placed.id())
+                ? Optional.empty()
+                : wants.stream()
+                        .filter(want ->
+                                want.use() == PinUse.SPI_CS && want.placed.id().equals(first))
+                        .findFirst();
     }
 
     /** The pin that the builder holds an input on; several inputs may be held on one. */

@@ -196,7 +196,7 @@ final class Router {
         added.add(new Added(nets.post(from).terminal(), nets.post(to).terminal(), run(from, to, false), carries));
     }
 
-    /** Small parts, each from a free hole of one net to a near free hole of the other. */
+    /** Small parts, each at the pin that it is for, or as near to it as its net has a hole, and from there the shortest way. */
     private void pieces() {
         Set<Edge> pieces = new LinkedHashSet<>();
         nets.nets().forEach(net -> pieces.addAll(net.pieces()));
@@ -206,7 +206,7 @@ final class Router {
             double least = Double.MAX_VALUE;
             for (int one : alike(piece.from())) {
                 for (int other : alike(piece.to())) {
-                    double far = steps(one, other);
+                    double far = steps(one, other) + (one == piece.from() ? 0 : steps(piece.from(), one));
                     if (far < least) {
                         least = far;
                         from = one;

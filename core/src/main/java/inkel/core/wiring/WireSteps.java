@@ -7,6 +7,7 @@ import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.UartNeed;
+import inkel.core.circuit.Chain;
 import inkel.core.circuit.FarLoad;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -209,7 +210,8 @@ final class WireSteps {
         for (List<Wire> wires : nets.values()) {
             boolean isBus = useOf(wires.get(0)).sharedLine().isPresent();
             for (Wire wire : wires) {
-                if (isBus) {
+                // What only goes on to the next of a chain nobody else is on.
+                if (isBus && !Chain.isLink(node, wire)) {
                     signal(wire, WireStep.Kind.SHARED);
                 } else {
                     plain.add(wire);

@@ -35,7 +35,7 @@ class OrdinaryBuildsTest {
     void itIsQuiet(Path file) throws Exception {
         JsonNode given = TableFile.read(file);
         List<Finding> findings =
-                Assessment.assess(TableFile.laid(given), CATALOG).findings();
+                Assessment.assess(TableFile.done(given), CATALOG).findings();
         List<String> stops = told(findings, Severity.STOP);
         List<String> looks = told(findings, Severity.LOOK);
         boolean isQuiet = stops.isEmpty() && looks.size() <= MOST_LOOKS;

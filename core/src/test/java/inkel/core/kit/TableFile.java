@@ -158,6 +158,7 @@ public final class TableFile {
                 yield new Unfeed(node, pin.part(), pin.pin());
             }
             case "wire" -> new SetWire(node, Wire.placed(end(step, "from"), end(step, "to")));
+            case "share" -> new Planner(build, CATALOG).plan(node).edit().orElseThrow();
             case "unwire" -> new RemoveWire(node, end(step, "from"));
             case "set" ->
                 new SetSetting(

@@ -18,11 +18,13 @@ import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.BuildWriter;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
+import inkel.core.pins.Planner;
 import inkel.core.wiring.Terminal;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -415,5 +417,31 @@ class SeatPlannerTest {
                 1e-9,
                 "from leg to leg, side by side"));
         assertEquals(2, between.size());
+    }
+
+    /** All chips are on one supply, yet each capacitor belongs at the leg of its own. */
+    @Test
+    void eachChipHasItsCapacitorAtItsOwnLeg() throws Exception {
+        Builds chips = Builds.classic();
+        for (String id : List.of("one", "two", "three")) {
+            chips.part(id, "shift-out", "VCC=board.5V");
+        }
+        Build planned =
+                new Planner(chips.build(), Builds.CATALOG).plan(Builds.NODE).takenBy(chips.build());
+        SeatPlan plan = plan(planned);
+        Set<String> rows = new HashSet<>();
+        for (String id : List.of("one", "two", "three")) {
+            SeatPlan.Seat seat = plan.seat(id).orElseThrow();
+            Hole hole = plan.runs().entrySet().stream()
+                    .filter(run -> run.getKey().endsWith(" of " + id + ".VCC"))
+                    .flatMap(run -> run.getValue().stream())
+                    .filter(Run::isPiece)
+                    .map(run -> run.from().hole().orElseThrow())
+                    .findFirst()
+                    .orElseThrow();
+            // VCC is leg 16 of 16, at one of the two ends of its rows.
+            assertTrue(hole.row() == seat.from() || hole.row() == seat.to(), id + " at " + hole);
+            assertTrue(rows.add(hole.board() + " " + hole.row()));
+        }
     }
 }

@@ -14,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** How a made program reaches the buses: by headers of the framework, by plain pins, or by files of an operating system. */
 final class StartLinks {
@@ -164,10 +165,12 @@ final class StartLinks {
                 String.valueOf(Math.round(serial.baud().hertz()))));
     }
 
-    private static String named(Task task, Pin pin) {
-        return task.leads().stream()
-                .filter(lead -> lead.pin().equals(pin))
-                .map(lead -> StartProgram.constant(task, lead.signal().pin()))
+    /** By its own wire to the pin, or by that of the part of its chain that has one. */
+    private String named(Task task, Pin pin) {
+        return Stream.concat(Stream.of(task), plan.tasks().stream())
+                .flatMap(owner -> owner.leads().stream()
+                        .filter(lead -> lead.pin().equals(pin))
+                        .map(lead -> StartProgram.constant(owner, lead.signal().pin())))
                 .findFirst()
                 .orElseThrow();
     }

@@ -2,8 +2,10 @@ package inkel.core.catalog.routine;
 
 import inkel.core.quantity.TimeSpan;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** One thing that a program does with a part. */
 public sealed interface Step {
@@ -32,10 +34,23 @@ public sealed interface Step {
             bytes = List.copyOf(bytes);
         }
 
+        /** The same to a part of a chain, of which all others get zeros: those behind it first, which are farther away. */
+        public Send among(int before, int behind) {
+            return new Send(
+                    Stream.of(zeros(behind * bytes.size()), bytes, zeros(before * bytes.size()))
+                            .flatMap(List::stream)
+                            .toList(),
+                    output);
+        }
+
         @Override
         public boolean isOverBus() {
             return true;
         }
+    }
+
+    private static List<Integer> zeros(int count) {
+        return Collections.nCopies(count, 0);
     }
 
     /**
@@ -49,6 +64,19 @@ public sealed interface Step {
         public Ask {
             bytes = List.copyOf(bytes);
             values = List.copyOf(values);
+        }
+
+        /** The same of a part of a chain, whose bytes come after those of the others before it. */
+        public Ask past(int before) {
+            return before == 0
+                    ? this
+                    : new Ask(
+                            bytes,
+                            count * (before + 1),
+                            fill,
+                            values.stream()
+                                    .map(value -> value.after(before, count))
+                                    .toList());
         }
 
         @Override

@@ -51,6 +51,12 @@ public record Value(String name, int at, Form form, int shift, int mask, double 
         return new Value(name, 0, Form.UINT16_BIG, 0, 0, scale, 0, unit);
     }
 
+    /** The same behind so many others of as many bytes each; a single byte is told alone, and not with those before it. */
+    Value after(int others, int bytes) {
+        Form alone = form == Form.HEX && bytes == 1 ? Form.UINT8 : form;
+        return new Value(name, at + others * bytes, alone, shift, mask, scale, offset, unit);
+    }
+
     public boolean isScaled() {
         return scale != 1 || offset != 0;
     }

@@ -5,6 +5,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.WakeCheck;
 import inkel.core.catalog.routine.Routine;
 import inkel.core.catalog.routine.Step;
+import inkel.core.circuit.Chain;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -204,7 +205,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
         if (leads.isEmpty() && elsewhere.isEmpty()) {
             return Optional.empty();
         }
-        Optional<Link> link = link(placed, leads);
+        Optional<Link> link = link(node, placed, leads);
         Routine all = placed.cls().handling().routine().isEmpty()
                 ? usual(placed)
                 : placed.cls().handling().routine();
@@ -213,7 +214,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
                 .filter(signal -> Switched.turnsOver(node, signal))
                 .map(Endpoint::pin)
                 .collect(Collectors.toSet());
-        Filter filter = new Filter(leads, link, turned);
+        Filter filter = new Filter(leads, link, turned, Chain.place(node, placed), Chain.behind(node, placed));
         Routine routine = new Routine(filter.of(all.begin()), filter.of(all.read()), filter.of(all.key()), all.yours());
         return Optional.of(new Task(placed, name, link, routine, leads, elsewhere, !filter.lacksBus));
     }
@@ -223,9 +224,17 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
         private final List<Lead> leads;
         private final Optional<Link> link;
         private final Set<String> turned;
+        private final int before;
+        private final int behind;
         private boolean lacksBus;
 
-        Filter(List<Lead> leads, Optional<Link> link, Set<String> turned) {
+        /**
+         * @param before how many parts of its chain are before it
+         * @param behind how many are behind it
+         */
+        Filter(List<Lead> leads, Optional<Link> link, Set<String> turned, int before, int behind) {
+            this.before = before;
+            this.behind = behind;
             this.leads = leads;
             this.link = link;
             this.turned = turned;
@@ -240,6 +249,10 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
                 return new Step.Level(level.pin(), !level.isHigh());
             } else if (step instanceof Step.Switch turn && turned.contains(turn.pin())) {
                 return new Step.Switch(turn.pin(), !turn.isHigh());
+            } else if (step instanceof Step.Send send) {
+                return send.among(before, behind);
+            } else if (step instanceof Step.Ask ask) {
+                return ask.past(before);
             } else if (step instanceof Step.Repeat repeat) {
                 return new Step.Repeat(
                         repeat.count(), repeat.steps().stream().map(this::put).toList());
@@ -308,7 +321,14 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
                 .findFirst();
     }
 
-    private static Optional<Link> link(Placed placed, List<Lead> leads) {
+    /** A part in a chain is reached over the data line of the first of it. */
+    private static Optional<Pin> data(NodeCircuit node, Placed placed, List<Lead> leads, PinUse use) {
+        return lead(placed, leads, use).or(() -> Chain.wireOfFirst(node, placed, use)
+                .filter(wire -> wire.to().part().equals(node.board().id()))
+                .flatMap(wire -> node.pin(wire.to())));
+    }
+
+    private static Optional<Link> link(NodeCircuit node, Placed placed, List<Lead> leads) {
         if (placed.cls().i2c().isPresent()) {
             Optional<Pin> sda = lead(placed, leads, PinUse.I2C_SDA);
             Optional<Pin> scl = lead(placed, leads, PinUse.I2C_SCL);
@@ -322,8 +342,8 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
             return clock.filter(there -> select.isPresent() || placed.isSelectHeldLow())
                     .map(there -> new Link.Spi(
                             there,
-                            lead(placed, leads, PinUse.SPI_MOSI),
-                            lead(placed, leads, PinUse.SPI_MISO),
+                            data(node, placed, leads, PinUse.SPI_MOSI),
+                            data(node, placed, leads, PinUse.SPI_MISO),
                             select,
                             placed.cls().spi().orElseThrow().mode(),
                             placed.cls().spi().orElseThrow().isSelectedHigh(),
