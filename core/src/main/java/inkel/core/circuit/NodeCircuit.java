@@ -5,6 +5,7 @@ import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Habits;
 import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Need;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
@@ -252,10 +253,33 @@ public final class NodeCircuit {
         return use.drives() && !use.isTwoWay() ? wire.to() : wire.from();
     }
 
-    /** Whether a signal wants a wire that it has not: one that serves another part is not missed by the board. */
+    /**
+     * Whether a signal wants a wire that it has not: one that serves another part is not missed by the board, and of several of a
+     * kind, as the channels of a receiver, none is as long as the builder uses others. What is tied to the part's own supply waits
+     * for that.
+     */
     public boolean isMissed(Placed placed, Pin pin) {
-        Endpoint signal = placed.endpoint(pin);
-        return wants(placed, pin) && !wires.containsKey(signal) && (pin.can().isEmpty() || !nets.containsKey(signal));
+        if (!wants(placed, pin) || wires.containsKey(placed.endpoint(pin)) || waitsForItsSupply(placed, pin)) {
+            return false;
+        }
+        return pin.can().isEmpty()
+                || !nets.containsKey(placed.endpoint(pin)) && (placed.isAskedFor(pin) || !isAnotherUsed(placed, pin));
+    }
+
+    private static boolean waitsForItsSupply(Placed placed, Pin pin) {
+        return pin.need() == Need.FIXED_HIGH
+                && placed.cls()
+                        .io(pin)
+                        .filter(family -> !placed.part().feeds().containsKey(family.supply()))
+                        .isPresent();
+    }
+
+    private boolean isAnotherUsed(Placed placed, Pin pin) {
+        return placed.cls()
+                .signals()
+                .filter(other -> other.use() == pin.use() && !other.can().isEmpty())
+                .map(placed::endpoint)
+                .anyMatch(other -> wires.containsKey(other) || nets.containsKey(other));
     }
 
     /** Whether a signal is to be wired: by itself, or since other pins of the part are used that are of no use without it. */

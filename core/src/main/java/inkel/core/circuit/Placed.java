@@ -320,8 +320,12 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
     }
 
     private boolean wantsInPlan(Pin pin) {
-        return own(Settings.WANTED).filter(pins -> pins.contains(pin.label())).isPresent()
-                || pin.isWanted() && !isDeclined(pin);
+        return isAskedFor(pin) || pin.isWanted() && !isDeclined(pin);
+    }
+
+    /** Whether the builder wants a signal wired, whatever its class says of it. */
+    boolean isAskedFor(Pin pin) {
+        return own(Settings.WANTED).filter(pins -> pins.contains(pin.label())).isPresent();
     }
 
     private boolean isDeclined(Pin pin) {

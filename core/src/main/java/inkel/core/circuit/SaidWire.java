@@ -14,6 +14,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * A wire of the document that begins at a pin which is no signal, as one that is written by hand may: from its far end, or for a
@@ -86,9 +87,47 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         }
         return feed(node, lost.at(), lost.to())
                 .or(() -> feed(node, lost.to(), lost.at()))
+                .or(() -> feedOn(node, lost.at(), lost.to()))
+                .or(() -> feedOn(node, lost.to(), lost.at()))
                 .map(feed -> new SaidWire(lost, meaning(node, feed), Optional.of(feed)))
                 .or(() -> otherEnd(node, lost).map(signal -> swapped(node, lost, signal)))
                 .orElseGet(() -> new SaidWire(lost, Meaning.UNKNOWN, Optional.empty()));
+    }
+
+    /** A supply that goes on from a part which has it: fed from the same rail. */
+    private static Optional<Feed> feedOn(NodeCircuit node, Endpoint pin, Endpoint from) {
+        boolean areSupplies = is(node, pin, PinUse.SUPPLY) && is(node, from, PinUse.SUPPLY);
+        return areSupplies && !isFed(node, pin)
+                ? railOf(node, from, new HashSet<>(Set.of(pin)))
+                        .map(rail -> new Feed(node.node().id(), pin.part(), pin.pin(), rail))
+                : Optional.empty();
+    }
+
+    private static boolean isFed(NodeCircuit node, Endpoint pin) {
+        return node.part(pin.part()).orElseThrow().part().feeds().containsKey(pin.pin());
+    }
+
+    /** What feeds a supply pin, by a feed or by wires from pin to pin. */
+    private static Optional<Endpoint> railOf(NodeCircuit node, Endpoint pin, Set<Endpoint> seen) {
+        if (!seen.add(pin)) {
+            return Optional.empty();
+        }
+        Endpoint fed = node.part(pin.part()).orElseThrow().part().feeds().get(pin.pin());
+        return Optional.ofNullable(fed).or(() -> node.lost().stream()
+                .filter(lost -> lost.kind() == Lost.Kind.WIRE)
+                .flatMap(lost -> otherEnd(lost, pin).stream())
+                .flatMap(other -> node.rail(other).isPresent()
+                        ? Optional.of(other).stream()
+                        : is(node, other, PinUse.SUPPLY)
+                                ? railOf(node, other, seen).stream()
+                                : Stream.<Endpoint>empty())
+                .findFirst());
+    }
+
+    private static Optional<Endpoint> otherEnd(Lost wire, Endpoint pin) {
+        return wire.at().equals(pin)
+                ? Optional.of(wire.to())
+                : wire.to().equals(pin) ? Optional.of(wire.at()) : Optional.empty();
     }
 
     private static SaidWire swapped(NodeCircuit node, Lost lost, Endpoint signal) {

@@ -224,6 +224,31 @@ class PinGoneRuleTest {
         }
     }
 
+    /** From module to module, as leads of three are plugged into a receiver: all hang on the rail that feeds the first. */
+    @Test
+    void aSupplyThatGoesOnFromPartToPart() throws Exception {
+        Builds model = Builds.classic()
+                .part("rc", "rc-receiver")
+                .part("rudder", "servo-micro")
+                .part("elevator", "servo-micro")
+                .wire("rc.V+", "board.5V")
+                .wire("rudder.V+", "rc.V+")
+                .wire("elevator.V+", "rudder.V+");
+        Finding finding = RuleKit.fires(model, CODE);
+        assertEquals(
+                List.of(end("rc.V+"), end("rudder.V+"), end("elevator.V+")),
+                finding.sentence().values().get("at"));
+        assertEquals(end("board.5V"), finding.sentence().values().get("to"));
+        RuleKit.everyWayOut(model, CODE);
+        Builds nowhere = Builds.classic()
+                .part("rudder", "servo-micro")
+                .part("elevator", "servo-micro")
+                .wire("elevator.V+", "rudder.V+");
+        assertEquals(
+                "parts.pin_gone.wire_no_signal",
+                RuleKit.fires(nowhere, CODE).sentence().key());
+    }
+
     @Test
     void aWireThatFeedsOtherwiseThanTheFeedIsOneOfTheTwo() throws Exception {
         Builds other =

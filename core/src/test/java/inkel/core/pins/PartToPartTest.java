@@ -376,4 +376,27 @@ class PartToPartTest {
                 .part("pack", "display-backpack", "VCC=board.5V"));
         assertEquals(Optional.of(end("pack.VO")), to(build, "text.VO"));
     }
+
+    /** Of six channels a builder uses those that the model needs. */
+    @Test
+    void ofTheChannelsOfAReceiverThoseThatAreUsedAreEnough() {
+        Builds fresh = Builds.classic().part("rc", "rc-receiver", "V+=board.5V");
+        assertEquals(1, fresh.findings("pins.not_placed").size());
+        assertEquals(
+                2, new Planner(fresh.build(), CATALOG).plan(Builds.NODE).wires().size());
+        RuleKit.quiet(
+                Builds.classic().part("rc", "rc-receiver", "V+=board.5V").wire("rc.CH5", "board.D2"),
+                "pins.not_placed");
+        RuleKit.quiet(
+                Builds.classic()
+                        .part("rc", "rc-receiver", "V+=board.5V")
+                        .part("rudder", "servo-micro", "V+=board.5V")
+                        .wire("rudder.SIG", "rc.CH4"),
+                "pins.not_placed");
+        Builds asked = Builds.classic()
+                .part("rc", "rc-receiver", "V+=board.5V")
+                .setting("rc", "wanted", "CH6")
+                .wire("rc.CH5", "board.D2");
+        RuleKit.firesAt(asked, "pins.not_placed", "rc.CH6");
+    }
 }

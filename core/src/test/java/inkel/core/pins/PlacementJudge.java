@@ -1,5 +1,6 @@
 package inkel.core.pins;
 
+import inkel.core.catalog.Ability;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Need;
 import inkel.core.catalog.PartClass;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Holds a planned build against the rules of placing, read from the catalogue's own words ({@code spi0.sck}) and written
@@ -87,13 +89,20 @@ public final class PlacementJudge {
                 .isPresent();
     }
 
+    private boolean hasAnotherChannel(Part part) {
+        return node.wires().stream()
+                .flatMap(wire -> Stream.of(wire.from(), wire.to()))
+                .anyMatch(end -> end.part().equals(part.id()) && pin(end).can(Ability.Kind.PULSES));
+    }
+
     private void everyNeededSignalGoesSomewhere() {
         for (Part part : node.parts()) {
             for (Pin pin : cls(part.id()).pins()) {
                 boolean isNeeded = pin.use().isSignal() && pin.need() != Need.MAY;
                 if (isNeeded && node.wire(new Endpoint(part.id(), pin.label())).isEmpty()) {
                     // A part that is not fed has nothing to be tied to and may not find a pin either.
-                    if (pin.need() == Need.MUST) {
+                    // Of the channels of a receiver those are enough that somebody has.
+                    if (pin.need() == Need.MUST && !hasAnotherChannel(part)) {
                         faults.add("nowhere: " + part.id() + "." + pin.label());
                     }
                 }

@@ -140,4 +140,31 @@ class WishesTest {
             assertFalse(Settings.DECLINED.read(cls, wrong).isPresent(), wrong);
         }
     }
+
+    /** What is held high for good goes to the part's own rail, and to no pin of the board as long as that is not known. */
+    @Test
+    void whatIsTiedToItsSupplyWaitsForIt() throws Exception {
+        Builds unfed = Builds.classic().part("driver", "stepper-driver-step");
+        Plan plan = new Planner(unfed.build(), CATALOG).plan(Builds.NODE);
+        assertTrue(plan.wires().stream()
+                .noneMatch(wire ->
+                        wire.from().equals(end("driver.SLP")) || wire.from().equals(end("driver.RST"))));
+        assertTrue(unfed.findings("pins.input_floats").stream()
+                .noneMatch(finding -> finding.place().pin().equals("SLP")));
+        Builds fed = Builds.classic().part("driver", "stepper-driver-step", "VDD=board.5V");
+        assertEquals(
+                2,
+                fed.findings("pins.input_floats").stream()
+                        .filter(finding -> finding.place().pin().equals("SLP")
+                                || finding.place().pin().equals("RST"))
+                        .count());
+        assertEquals(
+                end("board.5V"),
+                new Planner(fed.build(), CATALOG)
+                        .plan(Builds.NODE).wires().stream()
+                                .filter(wire -> wire.from().equals(end("driver.SLP")))
+                                .findFirst()
+                                .orElseThrow()
+                                .to());
+    }
 }
