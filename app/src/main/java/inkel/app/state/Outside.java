@@ -56,7 +56,7 @@ record Outside(Path file, Build base, Build build, String text) {
             if (text.equals(known.get().text())) {
                 return Optional.empty();
             }
-            Build now = BuildReader.parse(file, text, classes);
+            Build now = BuildReader.read(file, text, classes);
             return now.equals(base) ? Optional.empty() : Optional.of(new Outside(file, base, now, text));
         } catch (UnreadableFile | RuntimeException unreadable) {
             return Optional.empty();

@@ -23,7 +23,7 @@ public record Opened(Path file, String text, Optional<Assessment> assessment, Op
     public static Opened read(Path file, Catalog catalog) {
         try {
             String text = TextFile.read(file);
-            Build build = BuildReader.parse(file, text, catalog);
+            Build build = BuildReader.read(file, text, catalog);
             StartMarks.mark("read");
             Assessment first = judge(build, catalog);
             StartMarks.mark("assessed");

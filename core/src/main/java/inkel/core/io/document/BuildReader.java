@@ -62,12 +62,21 @@ public final class BuildReader {
         this.catalog = catalog;
     }
 
-    /** @throws UnreadableFile with every problem, each with line, field and reason */
+    /**
+     * Reads what somebody may have written by hand: pins may be called by any name that their classes know.
+     *
+     * @throws UnreadableFile with every problem, each with line, field and reason
+     */
     public static Build read(Path file, Catalog catalog) throws UnreadableFile {
-        return parse(file, TextFile.read(file), catalog);
+        return read(file, TextFile.read(file), catalog);
     }
 
-    /** Reads from text; the file is only for messages. */
+    /** As {@link #read(Path, Catalog)}, from text; the file is only for messages. */
+    public static Build read(Path file, String text, Catalog catalog) throws UnreadableFile {
+        return PrintedNames.resolved(parse(file, text, catalog), catalog);
+    }
+
+    /** Reads from text exactly what it says; the file is only for messages. */
     public static Build parse(Path file, String text, Catalog catalog) throws UnreadableFile {
         BuildReader reader = new BuildReader(catalog);
         try {
