@@ -108,6 +108,7 @@ import inkel.core.power.rules.DropoutRule;
 import inkel.core.power.rules.LeadNowhereRule;
 import inkel.core.power.rules.MainsCareRule;
 import inkel.core.power.rules.NoCommonGroundRule;
+import inkel.core.power.rules.NotInLineRule;
 import inkel.core.power.rules.PinCurrentRule;
 import inkel.core.power.rules.RailAverageRule;
 import inkel.core.power.rules.RailPeakRule;
@@ -174,6 +175,7 @@ public final class RuleBook {
             new Entry<>(new FigureUnknownRule(), LEVELS),
             new Entry<>(new CurrentUnknownRule(), CIRCUIT),
             new Entry<>(new LeadNowhereRule(), POWER),
+            new Entry<>(new NotInLineRule(), POWER),
             new Entry<>(new BurstDroopRule(), POWER),
             new Entry<>(new SourceOverRule(), POWER),
             new Entry<>(new RailPeakRule(), POWER),
