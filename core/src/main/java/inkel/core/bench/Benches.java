@@ -64,10 +64,24 @@ public final class Benches {
 
     /** The name of the point where the grounds of a part come together; of the board for a part without any. */
     public String ground(NodeCircuit node, String part) {
-        boolean hasOwn = node.part(part).stream()
+        return Ends.ground(
+                node, hasGround(node, part) ? part : above(node, part).orElse(Part.BOARD));
+    }
+
+    private static boolean hasGround(NodeCircuit node, String part) {
+        return node.part(part).stream()
                 .flatMap(placed -> placed.cls().pins().stream())
                 .anyMatch(pin -> pin.use() == PinUse.GROUND);
-        return Ends.ground(node, hasOwn ? part : Part.BOARD);
+    }
+
+    /** What stands in a supply line is there before the board is: it is measured against the ground of what feeds it. */
+    private static Optional<String> above(NodeCircuit node, String part) {
+        return node.part(part).filter(placed -> placed.cls().standsInLine()).stream()
+                .flatMap(placed -> placed.part().feeds().values().stream())
+                .flatMap(rail -> node.upToSource(rail).stream())
+                .map(Endpoint::part)
+                .filter(id -> hasGround(node, id))
+                .findFirst();
     }
 
     /** The name of the point where an end of a wire is. */

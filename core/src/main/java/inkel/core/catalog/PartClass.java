@@ -231,6 +231,19 @@ public record PartClass(
         return Optional.empty();
     }
 
+    /** Whether all it does for a supply is to stand in its line, as a switch, a fuse or a monitor; a charger's line is its cell's. */
+    public boolean standsInLine() {
+        return outputs.size() == 1
+                && outputs.get(0).way() == Output.Way.PASS
+                && outputs.get(0).contact().isEmpty()
+                && outputs.get(0)
+                        .from()
+                        .flatMap(this::supply)
+                        .filter(supply -> !supply.isForCell())
+                        .isPresent()
+                && signals().allMatch(pin -> pin.use().sharedLine().isPresent());
+    }
+
     /** Whether a supply pin may stay unfed: a port for charging, a contact that switches nothing. */
     public boolean mayStayUnfed(Supply supply) {
         return pin(supply.pin()).filter(pin -> pin.need() == Need.MAY).isPresent();

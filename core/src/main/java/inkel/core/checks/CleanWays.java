@@ -53,7 +53,8 @@ final class CleanWays {
 
     private List<Fix> clean(Finding finding, List<Fix> fixes) {
         boolean isStop = finding.severity() == Severity.STOP;
-        boolean isTold = finding.severity() == Severity.NOTE || SHARED_OUT.contains(finding.code());
+        // What goes nowhere keeps all its places; a clean one comes first.
+        boolean isTold = finding.severity() == Severity.NOTE || SHARED_OUT.contains(finding.code()) && !isStop;
         if (isTold || fixes.isEmpty() || isStop && fixes.size() == 1) {
             return fixes;
         }

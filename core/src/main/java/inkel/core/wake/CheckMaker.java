@@ -132,8 +132,7 @@ final class CheckMaker {
         Foretelling bench = foretold(Scene.resting(alone), group);
         for (Output output : placed.cls().outputs()) {
             Endpoint rail = new Endpoint(placed.id(), output.pin());
-            boolean isUsed =
-                    node.rail(rail).filter(found -> !found.loads().isEmpty()).isPresent();
+            boolean isUsed = isUsed(placed, rail);
             if (isUsed) {
                 List<String> needs = new ArrayList<>();
                 need("ohms " + rail, needs);
@@ -145,6 +144,13 @@ final class CheckMaker {
                         rail, group, node.rail(rail).orElseThrow().peak()));
             }
         }
+    }
+
+    /** What hangs on a line that only goes on takes nothing of it by itself. */
+    private boolean isUsed(Placed placed, Endpoint rail) {
+        return placed.cls().standsInLine()
+                ? node.parts().stream().anyMatch(other -> other.part().feeds().containsValue(rail))
+                : node.rail(rail).filter(found -> !found.loads().isEmpty()).isPresent();
     }
 
     // --- the board

@@ -24,7 +24,7 @@ final class WakeOrder {
         this.node = node;
     }
 
-    /** Sources, and regulators that are parts of their own; each after what feeds it. */
+    /** Sources, regulators that are parts of their own, switches and fuses in a line; each after what feeds it. */
     List<Placed> supplies() {
         return inOrder(node.parts().stream().filter(this::isSupply).toList());
     }
@@ -39,7 +39,9 @@ final class WakeOrder {
     private boolean isSupply(Placed placed) {
         boolean isMade = placed.cls().outputs().stream()
                 .anyMatch(output -> output.way() == Output.Way.LINEAR || output.way() == Output.Way.SWITCHING);
-        return !placed.part().isBoard() && (placed.cls().kind() == Kind.SOURCE || isMade);
+        boolean isInLine =
+                placed.cls().standsInLine() && placed.cls().signals().findAny().isEmpty();
+        return !placed.part().isBoard() && (placed.cls().kind() == Kind.SOURCE || isMade || isInLine);
     }
 
     private List<Placed> inOrder(List<Placed> all) {

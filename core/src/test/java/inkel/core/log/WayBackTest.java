@@ -128,7 +128,7 @@ class WayBackTest {
         int tried = 0;
         int saved = 0;
         Set<String> sorts = new TreeSet<>();
-        for (int seed = 900; seed < 1000; seed++) {
+        for (int seed = 900; seed < 1020; seed++) {
             Random random = new Random(seed);
             Build before = RandomBuilds.of(seed);
             Build after = before;

@@ -440,4 +440,27 @@ class WakePlanTest {
                 .map(Check::id)
                 .toList();
     }
+
+    /** A fuse and a switch are met on the way from the battery, before anything hangs behind them. */
+    @Test
+    void whatStandsInASupplyLineIsMeasuredBeforeTheBoardComes() {
+        NodeWake wake = wake(Builds.on("board-small-5v")
+                .boardUnfed()
+                .part("pack", "battery-lithium-two")
+                .part("fuse", "fuse", "IN=pack.+")
+                .part("off", "switch-supply", "IN=fuse.OUT")
+                .part("down", "regulator-servo", "IN+=off.OUT")
+                .boardOnly("5V", "down.OUT+")
+                .build());
+        List<String> ids = wake.checks().stream()
+                .filter(check -> check.group().phase() == Phase.SUPPLIES && check.kind() == Check.Kind.VOLTS)
+                .map(Check::id)
+                .toList();
+        assertEquals(List.of("volts pack.+", "volts fuse.OUT", "volts off.OUT", "volts down.OUT+"), ids);
+        // Two cells of 3.0 V to 4.2 V, less next to nothing, and the meter.
+        Expected.Within behind = (Expected.Within) check(wake, "volts off.OUT").expected();
+        assertTrue(behind.low().orElseThrow().si() > 5.8
+                && behind.high().orElseThrow().si() < 8.6);
+        assertTrue(check(wake, "volts off.OUT").needs().contains("volts fuse.OUT"));
+    }
 }

@@ -36,23 +36,10 @@ public final class NotInLineRule implements Rule<PowerReport> {
     public List<Finding> check(PowerReport report) {
         return report.circuit().nodes().stream()
                 .flatMap(node -> node.parts().stream()
-                        .filter(placed -> isInLine(placed) && !placed.isForLater())
+                        .filter(placed ->
+                                placed.cls().standsInLine() && !placed.part().isBoard() && !placed.isForLater())
                         .flatMap(placed -> idle(node, placed).stream()))
                 .toList();
-    }
-
-    /** Whether it only passes a supply on, through nothing that it moves itself; a charger's is that of its cell. */
-    private static boolean isInLine(Placed placed) {
-        return !placed.part().isBoard()
-                && placed.cls().outputs().size() == 1
-                && placed.cls().outputs().stream()
-                        .allMatch(output -> output.way() == Output.Way.PASS
-                                && output.contact().isEmpty()
-                                && output.from()
-                                        .flatMap(placed.cls()::supply)
-                                        .filter(supply -> !supply.isForCell())
-                                        .isPresent())
-                && placed.cls().signals().allMatch(pin -> pin.use().sharedLine().isPresent());
     }
 
     private static Optional<Finding> idle(NodeCircuit node, Placed placed) {
