@@ -244,6 +244,11 @@ public record PartClass(
                 && signals().allMatch(pin -> pin.use().sharedLine().isPresent());
     }
 
+    /** Whether it stands in a supply line and does nothing else, as a switch or a fuse: whatever is fed is to be fed through it. */
+    public boolean isPlainLine() {
+        return standsInLine() && signals().findAny().isEmpty();
+    }
+
     /** Whether a supply pin may stay unfed: a port for charging, a contact that switches nothing. */
     public boolean mayStayUnfed(Supply supply) {
         return pin(supply.pin()).filter(pin -> pin.need() == Need.MAY).isPresent();

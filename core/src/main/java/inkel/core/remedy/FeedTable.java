@@ -210,12 +210,12 @@ public final class FeedTable {
                 || !unfed.placed().cls().outputs().isEmpty();
     }
 
-    /** What makes rails, the board first. */
+    /** What makes rails: what stands in a line, behind which the others are fed, then the board. */
     private Optional<Unfed> next(Predicate<Unfed> isAsked) {
         return Unfed.of(node()).stream()
                 .filter(unfed -> isMaking(unfed) && !passedOver.contains(key(unfed)))
                 .filter(isAsked)
-                .findFirst();
+                .min(Comparator.comparing(unfed -> !unfed.placed().cls().isPlainLine()));
     }
 
     /** How what makes rails is fed; with the load that it switches, where one waits for it and that makes room. */

@@ -16,7 +16,8 @@ import java.util.Set;
 /**
  * Which rail of a table suits a supply pin best: a screw made for such a load; for what is only led on no rail of the board; the one that the board's own signals hang on,
  * so that levels match; one that a wire reaches rather than what is plugged into the board, one that is fed already, then
- * the one nearest to the typical voltage, one that suits at its ends too, and of those the one with most room.
+ * the one nearest to the typical voltage, one that suits at its ends too, of those one behind a switch or a fuse, and the one
+ * with most room.
  */
 final class RailOrder {
     private RailOrder() {}
@@ -35,6 +36,8 @@ final class RailOrder {
                 .thenComparingDouble(
                         rail -> Math.abs(rail.nominal().orElseThrow().expected().volts() - wanted.volts()))
                 .thenComparing(rail -> !FeedFixes.fits(rail.nominal().orElseThrow(), supply))
+                .thenComparing(
+                        Comparator.comparing((Rail rail) -> lines(node, rail)).reversed())
                 .thenComparing(Comparator.comparing(Rail::room).reversed());
     }
 
@@ -43,6 +46,14 @@ final class RailOrder {
         return cls.outputs().stream()
                 .anyMatch(output -> output.way() == Output.Way.PASS
                         && output.from().filter(supply.pin()::equals).isPresent());
+    }
+
+    /** How many switches and fuses stand in the line of a rail. */
+    private static long lines(NodeCircuit node, Rail rail) {
+        return node.upToSource(rail.id()).stream()
+                .flatMap(above -> node.part(above.part()).stream())
+                .filter(placed -> placed.cls().isPlainLine())
+                .count();
     }
 
     /** Whether a rail goes into a socket of the board. */

@@ -39,9 +39,8 @@ final class WakeOrder {
     private boolean isSupply(Placed placed) {
         boolean isMade = placed.cls().outputs().stream()
                 .anyMatch(output -> output.way() == Output.Way.LINEAR || output.way() == Output.Way.SWITCHING);
-        boolean isInLine =
-                placed.cls().standsInLine() && placed.cls().signals().findAny().isEmpty();
-        return !placed.part().isBoard() && (placed.cls().kind() == Kind.SOURCE || isMade || isInLine);
+        boolean isMore = isMade || placed.cls().isPlainLine();
+        return !placed.part().isBoard() && (placed.cls().kind() == Kind.SOURCE || isMore);
     }
 
     private List<Placed> inOrder(List<Placed> all) {

@@ -49,6 +49,22 @@ class FeedTableTest {
         assertEquals("air.VCC<board.3V3 soil.VCC<board.5V", fed(table));
     }
 
+    /** Whoever puts a fuse and a switch on the table wants all behind them. */
+    @Test
+    void allIsFedThroughWhatStandsInTheLine() {
+        Builds table = Builds.on("board-small-5v")
+                .boardUnfed()
+                .part("pack", "battery-lithium-two")
+                .part("down", "regulator-servo")
+                .part("fuse", "fuse")
+                .part("off", "switch-supply")
+                .part("arm", "servo-micro");
+        String fed = fed(table);
+        assertTrue(fed.startsWith("fuse.IN<pack.+ off.IN<fuse.OUT "), fed);
+        assertTrue(fed.contains("down.IN+<off.OUT"), fed);
+        assertEquals(1, fed.split("<pack").length - 1, fed);
+    }
+
     /** Nothing is bought: what nothing suits stays as it is. */
     @Test
     void whatNoRailSuitsIsLeft() {

@@ -83,7 +83,7 @@ public final class NotInLineRule implements Rule<PowerReport> {
         ways.add(new Fix(
                 "all-through",
                 Fact.of("fix.all_through").with("part", name).with("rail", RailNames.of(node, rail.id())),
-                Fact.of("fix.through.cost"),
+                Fact.of("fix.all_through.cost"),
                 List.<Edit>copyOf(past)));
         Stream<Feed> single = past.size() == 1 ? Stream.empty() : past.stream();
         single.limit(MOST)
