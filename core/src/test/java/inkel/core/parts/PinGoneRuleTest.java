@@ -139,6 +139,24 @@ class PinGoneRuleTest {
         RuleKit.everyWayOut(turned, CODE);
     }
 
+    /** What is printed on modules of other makes is meant, however little it looks like the label. */
+    @Test
+    void anotherNameOfAPinIsMeant() throws Exception {
+        Builds turn = Builds.classic().part("turn", "encoder", "+=board.5V").wire("turn.A", "board.D2");
+        Build after = Edit.applyAll(
+                turn.build(), RuleKit.fires(turn, CODE).fixes().get(0).edits());
+        assertEquals(
+                List.of(Wire.placed(end("turn.CLK"), end("board.D2"))),
+                after.nodes().get(0).wires());
+        RuleKit.everyWayOut(turn, CODE);
+        Builds fed = Builds.classic().part("turn", "encoder", "VCC=board.5V");
+        Build named = Edit.applyAll(
+                fed.build(), RuleKit.fires(fed, CODE).fixes().get(0).edits());
+        assertEquals(
+                "{+=board.5V}",
+                named.nodes().get(0).part("turn").orElseThrow().feeds().toString());
+    }
+
     private static Builds contact(String[] classAndEnd) {
         return Builds.classic().part("key", classAndEnd[0]).wire("key." + classAndEnd[1], "board.D9");
     }

@@ -63,7 +63,8 @@ public final class BuildReader {
     }
 
     /**
-     * Reads what somebody may have written by hand: pins may be called by any name that their classes know.
+     * Reads what somebody may have written by hand: pins may be called by any name that their classes know. A text that is letter
+     * by letter as it is saved is read exactly, so that what was saved opens equal.
      *
      * @throws UnreadableFile with every problem, each with line, field and reason
      */
@@ -73,7 +74,9 @@ public final class BuildReader {
 
     /** As {@link #read(Path, Catalog)}, from text; the file is only for messages. */
     public static Build read(Path file, String text, Catalog catalog) throws UnreadableFile {
-        return PrintedNames.resolved(parse(file, text, catalog), catalog);
+        Build exact = parse(file, text, catalog);
+        Build resolved = PrintedNames.resolved(exact, catalog);
+        return resolved == exact || text.equals(BuildWriter.print(exact)) ? exact : resolved;
     }
 
     /** Reads from text exactly what it says; the file is only for messages. */

@@ -27,11 +27,13 @@ import java.util.Set;
 final class PrintedNames {
     private final Catalog catalog;
     private Node node;
+    private boolean isChanged;
 
     private PrintedNames(Catalog catalog) {
         this.catalog = catalog;
     }
 
+    /** That build itself where nothing of it is called otherwise. */
     static Build resolved(Build build, Catalog catalog) {
         PrintedNames names = new PrintedNames(build.classesIn(catalog));
         List<Node> nodes = new ArrayList<>();
@@ -42,7 +44,7 @@ final class PrintedNames {
         for (NodeWire link : build.links()) {
             links.add(link.withEnds(names.label(build, link.from()), names.label(build, link.to())));
         }
-        return build.withNodes(nodes).withLinks(links);
+        return names.isChanged ? build.withNodes(nodes).withLinks(links) : build;
     }
 
     private Node of(Node named) {
@@ -56,7 +58,7 @@ final class PrintedNames {
         List<Wire> wires = new ArrayList<>();
         for (Wire wire : named.wires()) {
             Endpoint from = free(wire.from(), wired);
-            wires.add(new Wire(from, label(wire.to()), wire.held(), wire.reason(), wire.extras()));
+            wires.add(new Wire(from, target(wire.to()), wire.held(), wire.reason(), wire.extras()));
         }
         Set<Endpoint> fitted = new HashSet<>();
         named.between().forEach(piece -> fitted.add(piece.signal()));
@@ -73,14 +75,16 @@ final class PrintedNames {
         Map<String, Endpoint> feeds = new LinkedHashMap<>();
         part.feeds()
                 .forEach((pin, rail) ->
-                        feeds.put(free(new Endpoint(part.id(), pin), fed).pin(), label(rail)));
+                        feeds.put(free(new Endpoint(part.id(), pin), fed).pin(), target(rail)));
         return feeds;
     }
 
     /** Its label, unless something has that already. */
     private Endpoint free(Endpoint named, Set<Endpoint> taken) {
         Endpoint label = label(named);
-        return label.equals(named) || taken.add(label) ? label : named;
+        boolean isFree = label.equals(named) || taken.add(label);
+        isChanged |= isFree && !label.equals(named);
+        return isFree ? label : named;
     }
 
     private Place label(Build build, Place named) {
@@ -89,7 +93,13 @@ final class PrintedNames {
             return named;
         }
         node = at.get();
-        return Place.of(named.node(), label(named.endpoint()));
+        return Place.of(named.node(), target(named.endpoint()));
+    }
+
+    private Endpoint target(Endpoint named) {
+        Endpoint label = label(named);
+        isChanged |= !label.equals(named);
+        return label;
     }
 
     private Endpoint label(Endpoint named) {

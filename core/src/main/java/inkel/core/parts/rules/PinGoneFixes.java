@@ -155,7 +155,7 @@ final class PinGoneFixes {
         return node.part(lost.missing().part())
                 .flatMap(owner -> isFeed
                         ? Nearest.to(lost.missing().pin(), rails(owner)).or(() -> only(rails(owner)))
-                        : Nearest.to(lost.missing().pin(), labels(owner)))
+                        : meant(owner, lost.missing().pin(), labels(owner)))
                 .map(label -> new Endpoint(lost.missing().part(), label))
                 .filter(pin -> !isFeed || mayFeed(pin))
                 .map(pin -> near(
@@ -163,6 +163,15 @@ final class PinGoneFixes {
                         isFeed
                                 ? new Feed(id, lost.at().part(), lost.at().pin(), pin)
                                 : new SetWire(id, Wire.placed(lost.at(), pin))));
+    }
+
+    /** What people call so, or what looks most like it. */
+    private static Optional<String> meant(Placed owner, String name, List<String> among) {
+        return owner.cls()
+                .pinCalled(name)
+                .map(Pin::label)
+                .filter(among::contains)
+                .or(() -> Nearest.to(name, among));
     }
 
     /** Whether a rail is not known to be usually of other volts than the pin works at. */
@@ -182,7 +191,7 @@ final class PinGoneFixes {
                 && node.pin(lost.to()).isPresent();
         return node.part(lost.at().part())
                 .filter(owner -> isFromNothing)
-                .flatMap(owner -> Nearest.to(lost.at().pin(), unwired(owner)))
+                .flatMap(owner -> meant(owner, lost.at().pin(), unwired(owner)))
                 .map(label -> new Endpoint(lost.at().part(), label))
                 .map(signal -> near(
                         Fact.of("fix.wire_turned").with("at", signal).with("pin", lost.to()),
@@ -211,7 +220,8 @@ final class PinGoneFixes {
                         .filter(pin -> !owner.part().feeds().containsKey(pin)))
                 .orElseGet(Stream::empty)
                 .toList();
-        return Nearest.to(lost.at().pin(), unfed)
+        return node.part(lost.at().part())
+                .flatMap(owner -> meant(owner, lost.at().pin(), unfed))
                 .or(() -> unfed.stream().filter(only -> unfed.size() == 1).findFirst())
                 .map(pin -> near(
                         Fact.of("fix.wire_feed")
