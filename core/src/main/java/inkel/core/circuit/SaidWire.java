@@ -87,17 +87,22 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         }
         return feed(node, lost.at(), lost.to())
                 .or(() -> feed(node, lost.to(), lost.at()))
-                .or(() -> feedOn(node, lost.at(), lost.to()))
-                .or(() -> feedOn(node, lost.to(), lost.at()))
+                .or(() -> feedOn(node, lost.at(), lost.to(), false))
+                .or(() -> feedOn(node, lost.to(), lost.at(), false))
+                .or(() -> feedOn(node, lost.at(), lost.to(), true))
                 .map(feed -> new SaidWire(lost, meaning(node, feed), Optional.of(feed)))
                 .or(() -> otherEnd(node, lost).map(signal -> swapped(node, lost, signal)))
                 .orElseGet(() -> new SaidWire(lost, Meaning.UNKNOWN, Optional.empty()));
     }
 
-    /** A supply that goes on from a part which has it: fed from the same rail. */
-    private static Optional<Feed> feedOn(NodeCircuit node, Endpoint pin, Endpoint from) {
+    /**
+     * A supply that goes on from a part which has it: fed from the same rail.
+     *
+     * @param isFed whether the pin is one that is fed, so that it is only said once more
+     */
+    private static Optional<Feed> feedOn(NodeCircuit node, Endpoint pin, Endpoint from, boolean isFed) {
         boolean areSupplies = is(node, pin, PinUse.SUPPLY) && is(node, from, PinUse.SUPPLY);
-        return areSupplies && !isFed(node, pin)
+        return areSupplies && isFed(node, pin) == isFed
                 ? railOf(node, from, new HashSet<>(Set.of(pin)))
                         .map(rail -> new Feed(node.node().id(), pin.part(), pin.pin(), rail))
                 : Optional.empty();

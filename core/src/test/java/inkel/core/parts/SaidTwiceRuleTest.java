@@ -39,6 +39,11 @@ class SaidTwiceRuleTest {
         RuleKit.firesAt(fed, CODE, "air.VCC");
         RuleKit.quiet(fed, "parts.pin_gone");
         RuleKit.everyWayOut(fed, CODE);
+        // From part to part it is the same, where both are fed.
+        Builds on = air().part("soil", "soil-moisture", "VCC=board.5V").wire("soil.VCC", "air.VCC");
+        RuleKit.firesAt(on, CODE, "soil.VCC");
+        RuleKit.quiet(on, "parts.pin_gone");
+        RuleKit.everyWayOut(on, CODE);
         // From another rail one of the two is wrong.
         RuleKit.quiet(air().wire("air.VCC", "board.3V3"), CODE);
         // And one that nothing feeds is not said twice.
