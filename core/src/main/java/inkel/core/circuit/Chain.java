@@ -74,13 +74,12 @@ public final class Chain {
         return false;
     }
 
-    /** The signal of a part for a use, as the first of its chain has it. */
-    public static Optional<Wire> wireOfFirst(NodeCircuit node, Placed placed, PinUse use) {
-        Placed first = first(node, placed);
-        return first.cls()
+    /** The wire of a part's signal for a use; empty where it has none, or that is not wired. */
+    public static Optional<Wire> wire(NodeCircuit node, Placed placed, PinUse use) {
+        return placed.cls()
                 .signals()
                 .filter(pin -> pin.use() == use)
-                .map(first::endpoint)
+                .map(placed::endpoint)
                 .flatMap((Endpoint signal) -> node.wire(signal).stream())
                 .findFirst();
     }

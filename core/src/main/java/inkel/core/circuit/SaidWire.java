@@ -177,6 +177,11 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
                 : Optional.empty();
     }
 
+    /** Whether what it says is so without it. */
+    public boolean isSaidAnyhow() {
+        return meaning == Meaning.GROUND || meaning == Meaning.FED;
+    }
+
     /** The feed that it stands for; empty where it stands for none. */
     public Optional<Feed> feed() {
         return becomes.filter(Feed.class::isInstance).map(Feed.class::cast);

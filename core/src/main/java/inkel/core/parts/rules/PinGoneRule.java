@@ -49,7 +49,7 @@ public final class PinGoneRule implements Rule<Circuit> {
                 if (said.filter(wire -> wire.meaning() == Meaning.FEED).isPresent()) {
                     feeds.computeIfAbsent(said.get().feed().orElseThrow().rail(), rail -> new ArrayList<>())
                             .add(said.get());
-                } else if (said.filter(SaidTwiceRule::isOne).isEmpty()) {
+                } else if (said.filter(SaidWire::isSaidAnyhow).isEmpty()) {
                     findings.add(describe(circuit, node, lost));
                 }
             }

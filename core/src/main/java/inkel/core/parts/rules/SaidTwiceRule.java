@@ -3,7 +3,6 @@ package inkel.core.parts.rules;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.SaidWire;
-import inkel.core.circuit.SaidWire.Meaning;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
@@ -32,16 +31,12 @@ public final class SaidTwiceRule implements Rule<Circuit> {
         List<Finding> findings = new ArrayList<>();
         for (NodeCircuit node : circuit.nodes()) {
             List<SaidWire> wires =
-                    SaidWire.of(node).stream().filter(SaidTwiceRule::isOne).toList();
+                    SaidWire.of(node).stream().filter(SaidWire::isSaidAnyhow).toList();
             if (!wires.isEmpty()) {
                 findings.add(describe(node, wires));
             }
         }
         return findings;
-    }
-
-    static boolean isOne(SaidWire said) {
-        return said.meaning() == Meaning.GROUND || said.meaning() == Meaning.FED;
     }
 
     private static Finding describe(NodeCircuit node, List<SaidWire> wires) {

@@ -44,19 +44,11 @@ public final class ChainSplitRule implements Rule<PinReport> {
 
     private static Optional<Finding> split(NodePins pins, Placed placed, PinUse use) {
         NodeCircuit node = pins.node();
-        Optional<Wire> own = wire(node, placed, use);
+        Optional<Wire> own = Chain.wire(node, placed, use);
         Placed first = Chain.first(node, placed);
-        return wire(node, first, use)
+        return Chain.wire(node, first, use)
                 .filter(wire -> own.isPresent() && !own.get().to().equals(wire.to()))
                 .map(wire -> describe(pins, own.get(), first, wire, use));
-    }
-
-    private static Optional<Wire> wire(NodeCircuit node, Placed placed, PinUse use) {
-        return placed.cls()
-                .signals()
-                .filter(pin -> pin.use() == use)
-                .flatMap(pin -> node.wire(placed.endpoint(pin)).stream())
-                .findFirst();
     }
 
     private static Finding describe(NodePins pins, Wire own, Placed first, Wire ofFirst, PinUse use) {

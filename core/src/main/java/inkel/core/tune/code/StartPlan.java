@@ -323,7 +323,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
 
     /** A part in a chain is reached over the data line of the first of it. */
     private static Optional<Pin> data(NodeCircuit node, Placed placed, List<Lead> leads, PinUse use) {
-        return lead(placed, leads, use).or(() -> Chain.wireOfFirst(node, placed, use)
+        return lead(placed, leads, use).or(() -> Chain.wire(node, Chain.first(node, placed), use)
                 .filter(wire -> wire.to().part().equals(node.board().id()))
                 .flatMap(wire -> node.pin(wire.to())));
     }
