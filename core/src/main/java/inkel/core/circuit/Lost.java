@@ -25,8 +25,9 @@ import java.util.Set;
  * @param at the signal of a wire or of a part in a wire; the supply pin of a feed
  * @param missing the pin that is not there
  * @param to where the wire or feed goes
+ * @param wire as the document has it; empty for what is none
  */
-public record Lost(Kind kind, Endpoint at, Endpoint missing, Endpoint to) {
+public record Lost(Kind kind, Endpoint at, Endpoint missing, Endpoint to, Optional<Wire> wire) {
     /** What can lose its place. */
     public enum Kind {
         WIRE,
@@ -44,7 +45,8 @@ public record Lost(Kind kind, Endpoint at, Endpoint missing, Endpoint to) {
             Optional<Endpoint> missing =
                     !isSignal(wire.from(), classes) ? Optional.of(wire.from()) : missingTarget(wire.to(), classes);
             missing.ifPresentOrElse(
-                    pin -> lost.add(new Lost(Kind.WIRE, wire.from(), pin, wire.to())), () -> wires.add(wire));
+                    pin -> lost.add(new Lost(Kind.WIRE, wire.from(), pin, wire.to(), Optional.of(wire))),
+                    () -> wires.add(wire));
         }
         List<Between> between = new ArrayList<>();
         Set<Endpoint> told = new HashSet<>();
@@ -53,7 +55,7 @@ public record Lost(Kind kind, Endpoint at, Endpoint missing, Endpoint to) {
             Optional<Endpoint> missing =
                     told.add(entry.signal()) ? missing(entry, classes) : Optional.of(entry.signal());
             missing.ifPresentOrElse(
-                    pin -> lost.add(new Lost(Kind.BETWEEN, entry.signal(), pin, entry.signal())),
+                    pin -> lost.add(new Lost(Kind.BETWEEN, entry.signal(), pin, entry.signal(), Optional.empty())),
                     () -> between.add(entry));
         }
         List<Part> parts = new ArrayList<>();
@@ -62,9 +64,9 @@ public record Lost(Kind kind, Endpoint at, Endpoint missing, Endpoint to) {
             part.feeds().forEach((pin, rail) -> {
                 Endpoint at = new Endpoint(part.id(), pin);
                 if (classes.get(part.id()).supply(pin).isEmpty()) {
-                    lost.add(new Lost(Kind.FEED, at, at, rail));
+                    lost.add(new Lost(Kind.FEED, at, at, rail, Optional.empty()));
                 } else if (!isRail(rail, classes)) {
-                    lost.add(new Lost(Kind.FEED, at, rail, rail));
+                    lost.add(new Lost(Kind.FEED, at, rail, rail, Optional.empty()));
                 } else {
                     feeds.put(pin, rail);
                 }

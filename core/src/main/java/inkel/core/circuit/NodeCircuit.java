@@ -293,6 +293,11 @@ public final class NodeCircuit {
                 && pin.wantedWith().stream().allMatch(label -> nets.containsKey(new Endpoint(placed.id(), label)));
     }
 
+    /** Whether a supply pin of some part is fed from a rail. */
+    public boolean isFedFrom(Endpoint rail) {
+        return parts.values().stream().anyMatch(placed -> placed.part().feeds().containsValue(rail));
+    }
+
     /** What stands in the wire of a signal. */
     public Optional<Between> between(Endpoint signal) {
         return Optional.ofNullable(betweens.get(signal));

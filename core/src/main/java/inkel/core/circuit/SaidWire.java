@@ -74,14 +74,19 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         return edits;
     }
 
+    /** Those of {@link #meant} that feed a pin. */
+    public static List<Feed> feeds(NodeCircuit node) {
+        return meant(node).stream()
+                .filter(Feed.class::isInstance)
+                .map(Feed.class::cast)
+                .toList();
+    }
+
     private static SaidWire read(NodeCircuit node, Lost lost) {
         if (node.pin(lost.to()).filter(pin -> pin.use().isSignal()).isPresent()) {
             return node.wire(lost.to()).isPresent()
                     ? new SaidWire(lost, Meaning.TURNED_TWICE, Optional.empty())
-                    : new SaidWire(
-                            lost,
-                            Meaning.TURNED,
-                            Optional.of(new SetWire(node.node().id(), Wire.placed(lost.to(), lost.at()))));
+                    : new SaidWire(lost, Meaning.TURNED, Optional.of(set(node, lost, lost.to(), lost.at())));
         } else if (is(node, lost.at(), PinUse.GROUND) && is(node, lost.to(), PinUse.GROUND)) {
             return new SaidWire(lost, Meaning.GROUND, Optional.empty());
         }
@@ -135,9 +140,14 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
                 : wire.to().equals(pin) ? Optional.of(wire.at()) : Optional.empty();
     }
 
+    /** What was held, and why, stays so. */
+    private static SetWire set(NodeCircuit node, Lost lost, Endpoint from, Endpoint to) {
+        Wire said = lost.wire().orElseThrow();
+        return new SetWire(node.node().id(), new Wire(from, to, said.held(), said.reason(), said.extras()));
+    }
+
     private static SaidWire swapped(NodeCircuit node, Lost lost, Endpoint signal) {
-        return new SaidWire(
-                lost, Meaning.SWAPPED, Optional.of(new SetWire(node.node().id(), Wire.placed(signal, lost.to()))));
+        return new SaidWire(lost, Meaning.SWAPPED, Optional.of(set(node, lost, signal, lost.to())));
     }
 
     /** The signal of a bare contact, whose two ends are alike, where that end goes to ground or nowhere. */

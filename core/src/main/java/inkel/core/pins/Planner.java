@@ -82,10 +82,11 @@ public final class Planner {
         if (!hasAny) {
             return build;
         }
-        List<Edit> edits = Circuit.of(build, catalog).nodes().stream()
-                .flatMap(node -> SaidWire.meant(node).stream())
-                .toList();
-        edits.stream().filter(Feed.class::isInstance).map(Feed.class::cast).forEach(feeds::add);
+        List<Edit> edits = new ArrayList<>();
+        for (NodeCircuit node : Circuit.of(build, catalog).nodes()) {
+            edits.addAll(SaidWire.meant(node));
+            feeds.addAll(SaidWire.feeds(node));
+        }
         try {
             return Edit.applyAll(build, edits);
         } catch (EditRefused impossible) {

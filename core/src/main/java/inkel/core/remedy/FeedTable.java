@@ -113,10 +113,7 @@ public final class FeedTable {
 
     private FeedTable all() {
         // What a wire of the document brings is said, if not as a feed.
-        feeds.addAll(SaidWire.meant(node()).stream()
-                .filter(Feed.class::isInstance)
-                .map(Feed.class::cast)
-                .toList());
+        feeds.addAll(SaidWire.feeds(node()));
         circuit = after(feeds);
         if (areSwitchedLast) {
             makers(unfed -> !isForWaiting(node(), unfed.placed().cls()));

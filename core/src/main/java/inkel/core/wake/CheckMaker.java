@@ -149,7 +149,7 @@ final class CheckMaker {
     /** What hangs on a line that only goes on takes nothing of it by itself. */
     private boolean isUsed(Placed placed, Endpoint rail) {
         return placed.cls().standsInLine()
-                ? node.parts().stream().anyMatch(other -> other.part().feeds().containsValue(rail))
+                ? node.isFedFrom(rail)
                 : node.rail(rail).filter(found -> !found.loads().isEmpty()).isPresent();
     }
 

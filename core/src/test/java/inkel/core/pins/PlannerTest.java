@@ -337,4 +337,32 @@ class PlannerTest {
             assertEquals(List.of(Wire.placed(Builds.end("air.DATA"), Builds.end("board.D7"))), after.wires());
         }
     }
+
+    /** A pin that the builder holds is held whichever way its wire is written, and the reason stays. */
+    @Test
+    void whatIsHeldByAWireFromItsFarEndStaysHeld() throws Exception {
+        Builds table = Builds.classic()
+                .part("air", "climate-wire", "VCC=board.5V")
+                .part("key", "button")
+                .wire("board.D7", "air.DATA")
+                .wire("key.B", "board.D9");
+        Build held = table.build()
+                .withNode(
+                        Builds.NODE,
+                        node -> node.withWires(node.wires().stream()
+                                .map(wire -> new Wire(wire.from(), wire.to(), true, "soldered", wire.extras()))
+                                .toList()));
+        List<Wire> after = new Planner(held, Builds.CATALOG)
+                .plan(Builds.NODE)
+                .takenBy(held)
+                .nodes()
+                .get(0)
+                .wires();
+        assertEquals(
+                List.of("air.DATA board.D7 true soldered", "key.A board.D9 true soldered"),
+                after.stream()
+                        .map(wire -> wire.from() + " " + wire.to() + " " + wire.held() + " " + wire.reason())
+                        .sorted()
+                        .toList());
+    }
 }

@@ -45,20 +45,16 @@ public final class NotInLineRule implements Rule<PowerReport> {
     private static Optional<Finding> idle(NodeCircuit node, Placed placed) {
         Output output = placed.cls().outputs().get(0);
         Endpoint out = new Endpoint(placed.id(), output.pin());
-        boolean isUsed =
-                node.parts().stream().anyMatch(other -> other.part().feeds().containsValue(out));
-        return isUsed
-                ? Optional.empty()
-                : output.from()
-                        .map(placed.part().feeds()::get)
-                        .flatMap(node::rail)
-                        .filter(rail -> !past(node, placed, rail).isEmpty())
-                        .map(rail -> describe(node, placed, rail));
+        if (node.isFedFrom(out)) {
+            return Optional.empty();
+        }
+        Optional<Rail> rail = output.from().map(placed.part().feeds()::get).flatMap(node::rail);
+        List<Feed> past = rail.map(above -> past(node, placed, above, out)).orElse(List.of());
+        return past.isEmpty() ? Optional.empty() : Optional.of(describe(node, placed, rail.orElseThrow(), past));
     }
 
     /** What hangs on the same rail beside it. */
-    private static List<Feed> past(NodeCircuit node, Placed placed, Rail rail) {
-        Endpoint out = new Endpoint(placed.id(), placed.cls().outputs().get(0).pin());
+    private static List<Feed> past(NodeCircuit node, Placed placed, Rail rail, Endpoint out) {
         return node.parts().stream()
                 .filter(other -> !other.id().equals(placed.id()))
                 .flatMap(other -> other.cls().supplies().stream()
@@ -68,8 +64,7 @@ public final class NotInLineRule implements Rule<PowerReport> {
                 .toList();
     }
 
-    private static Finding describe(NodeCircuit node, Placed placed, Rail rail) {
-        List<Feed> past = past(node, placed, rail);
+    private static Finding describe(NodeCircuit node, Placed placed, Rail rail, List<Feed> past) {
         return Finding.of(INFO, node.place(placed))
                 .with("part", placed.part().name())
                 .with("rail", RailNames.of(node, rail.id()))
