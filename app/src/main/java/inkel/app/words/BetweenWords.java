@@ -56,7 +56,9 @@ public final class BetweenWords {
         } else if (between instanceof Between.Diode diode) {
             return Words.get("why.diode", "pull_up", diode.pullUp());
         } else if (between instanceof Between.Opto opto) {
-            return Words.say(Fact.of("why.opto").with("series", opto.series()).with("pull_up", opto.pullUp()));
+            return Words.say(Fact.of(opto.turnsOver() ? "why.opto" : "why.opto_from_supply")
+                    .with("series", opto.series())
+                    .with("pull_up", opto.pullUp()));
         } else if (between instanceof Between.ShifterWay way) {
             return Words.get("why.shifter_way", "way", way.way());
         } else if (between instanceof Between.Nothing) {

@@ -54,7 +54,8 @@ public record Switched(Endpoint input, Endpoint driver, boolean isHigh) {
     /** Whether what stands in a wire makes a low of a high: a transistor, an optocoupler. */
     public static boolean turnsOver(NodeCircuit node, Endpoint signal) {
         return node.between(signal)
-                .filter(piece -> piece instanceof Between.CoilDriver || piece instanceof Between.Opto)
+                .filter(piece ->
+                        piece instanceof Between.CoilDriver || piece instanceof Between.Opto opto && opto.turnsOver())
                 .isPresent();
     }
 }

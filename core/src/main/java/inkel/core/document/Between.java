@@ -154,18 +154,40 @@ public sealed interface Between {
     }
 
     /**
-     * An optocoupler: {@code series} before its lamp, {@code pullUp} from its transistor to the supply of who listens. What
-     * arrives is turned over, and the grounds need not be joined.
+     * An optocoupler: {@code series} in the wire to its lamp, {@code pullUp} from its transistor to the supply of who listens.
+     * The grounds need not be joined.
      */
-    record Opto(Endpoint signal, Resistance series, Resistance pullUp, Extras extras) implements Between {
+    record Opto(Endpoint signal, Lit lit, Resistance series, Resistance pullUp, Extras extras) implements Between {
+        /** When the lamp shines; the transistor pulls low then. */
+        public enum Lit {
+            /** Its other leg is on ground: what arrives is turned over. */
+            BY_HIGH,
+            /** Its other leg is on the supply of who talks: what arrives is what was sent. */
+            BY_LOW
+        }
+
+        /** Lit by a high. */
+        public Opto(Endpoint signal, Resistance series, Resistance pullUp, Extras extras) {
+            this(signal, Lit.BY_HIGH, series, pullUp, extras);
+        }
+
         @Override
         public Between at(Endpoint other) {
-            return new Opto(other, series, pullUp, extras);
+            return new Opto(other, lit, series, pullUp, extras);
+        }
+
+        /** The same, lit otherwise. */
+        public Opto lit(Lit otherwise) {
+            return new Opto(signal, otherwise, series, pullUp, extras);
+        }
+
+        public boolean turnsOver() {
+            return lit == Lit.BY_HIGH;
         }
 
         @Override
         public String text() {
-            return "opto " + series.ohms() + " " + pullUp.ohms();
+            return "opto " + series.ohms() + " " + pullUp.ohms() + (turnsOver() ? "" : " low");
         }
 
         @Override

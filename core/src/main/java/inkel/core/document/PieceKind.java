@@ -16,6 +16,7 @@ public enum PieceKind {
     DIVIDER(Slot.ohms("series", "1 kΩ"), Slot.ohms("to_ground", "2.2 kΩ"), Slot.CAPACITOR),
     DIODE(Slot.ohms("pull_up", "10 kΩ")),
     OPTO(Slot.ohms("series", "390 Ω"), Slot.ohms("pull_up", "10 kΩ")),
+    OPTO_FROM_SUPPLY(Slot.ohms("series", "390 Ω"), Slot.ohms("pull_up", "10 kΩ")),
     COIL_DRIVER(Slot.ohms("base", "1 kΩ"));
 
     /**
@@ -37,7 +38,7 @@ public enum PieceKind {
     }
 
     /** What can stand in a wire from one board to another. */
-    public static final List<PieceKind> BETWEEN_BOARDS = List.of(SERIES, DIVIDER, DIODE, OPTO);
+    public static final List<PieceKind> BETWEEN_BOARDS = List.of(SERIES, DIVIDER, DIODE, OPTO, OPTO_FROM_SUPPLY);
 
     private final List<Slot> slots;
 
@@ -57,8 +58,8 @@ public enum PieceKind {
             return Optional.of(DIVIDER);
         } else if (between instanceof Between.Diode) {
             return Optional.of(DIODE);
-        } else if (between instanceof Between.Opto) {
-            return Optional.of(OPTO);
+        } else if (between instanceof Between.Opto opto) {
+            return Optional.of(opto.turnsOver() ? OPTO : OPTO_FROM_SUPPLY);
         }
         return between instanceof Between.CoilDriver ? Optional.of(COIL_DRIVER) : Optional.empty();
     }
@@ -112,9 +113,14 @@ public enum PieceKind {
                         new Between.Divider(
                                 signal, ohms("series", typed), ohms("to_ground", typed), capacitor, Extras.NONE);
                     case DIODE -> new Between.Diode(signal, ohms("pull_up", typed), Extras.NONE);
-                    case OPTO -> new Between.Opto(signal, ohms("series", typed), ohms("pull_up", typed), Extras.NONE);
+                    case OPTO -> opto(signal, Between.Opto.Lit.BY_HIGH, typed);
+                    case OPTO_FROM_SUPPLY -> opto(signal, Between.Opto.Lit.BY_LOW, typed);
                     case COIL_DRIVER -> new Between.CoilDriver(signal, ohms("base", typed), Extras.NONE);
                 });
+    }
+
+    private static Between opto(Endpoint signal, Between.Opto.Lit lit, Map<String, String> typed) {
+        return new Between.Opto(signal, lit, ohms("series", typed), ohms("pull_up", typed), Extras.NONE);
     }
 
     private static Resistance ohms(String key, Map<String, String> typed) {

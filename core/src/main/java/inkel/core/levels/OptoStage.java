@@ -18,13 +18,13 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * An optocoupler in a wire. Its lamp gets I = (V_OH − V_F) / R; its transistor carries at least the transfer ratio of that,
- * and must carry V / R_pull to pull the wire low.
+ * An optocoupler in a wire. Its lamp gets I = (V − V_F) / R with V = V_OH where a high lights it, and V = V_supply − V_OL where
+ * a low does; its transistor carries at least the transfer ratio of that, and must carry V / R_pull to pull the wire low.
  *
  * @param node whose pin lights the lamp
  * @param link the wire to another board that it stands in; empty on one board
  * @param driver who lights the lamp
- * @param high what it puts out as a high
+ * @param across what lies across lamp and resistor while it is lit
  * @param listener the supply of who listens
  */
 public record OptoStage(
@@ -32,7 +32,7 @@ public record OptoStage(
         Optional<NodeWire> link,
         Between.Opto opto,
         Endpoint driver,
-        Range<Voltage> high,
+        Range<Voltage> across,
         Range<Voltage> listener) {
     /** Forward voltage of an infrared lamp at some milliamperes; class figure of plain optocouplers. */
     static final Range<Voltage> FORWARD = Range.between(Voltage.ofVolts(1.0), Voltage.ofVolts(1.4));
@@ -78,29 +78,69 @@ public record OptoStage(
             Between.Opto opto,
             Endpoint driver,
             Optional<Range<Voltage>> listener) {
-        Optional<IoFamily> says = node.io(driver).filter(family -> family.voh().isPresent());
         Optional<Range<Voltage>> at = node.ioVolts(driver);
-        if (says.isEmpty() || at.isEmpty() || listener.isEmpty()) {
+        if (at.isEmpty() || listener.isEmpty()) {
             return Optional.empty();
         }
-        Voltage top = says.get().highest(at.get().highest());
-        Voltage least = says.get().voh().get().at(at.get().lowest());
-        return Optional.of(new OptoStage(
-                node, link, opto, driver, Range.between(Quantity.smaller(least, top), top), listener.get()));
+        return node.io(driver)
+                .flatMap(says -> opto.turnsOver() ? high(says, at.get()) : overLow(says, at.get()))
+                .map(across -> new OptoStage(node, link, opto, driver, across, listener.get()));
+    }
+
+    /** What a high leaves above ground: nothing where the pin only pulls low. */
+    private static Optional<Range<Voltage>> high(IoFamily says, Range<Voltage> at) {
+        if (says.openDrain()) {
+            return Optional.of(Range.exactly(Voltage.ZERO));
+        }
+        Voltage top = says.highest(at.highest());
+        return says.voh().map(least -> Range.between(Quantity.smaller(least.at(at.lowest()), top), top));
+    }
+
+    /** What a low leaves below the supply. */
+    private static Optional<Range<Voltage>> overLow(IoFamily says, Range<Voltage> at) {
+        return says.vol().map(most -> {
+            Voltage least = at.lowest().minus(most.at(at.lowest()));
+            return Range.between(least.isBelow(Voltage.ZERO) ? Voltage.ZERO : least, at.highest());
+        });
+    }
+
+    /** The same with its lamp lit otherwise. */
+    public Optional<OptoStage> lit(Between.Opto.Lit lit) {
+        return of(node, link, opto.lit(lit), driver, Optional.of(listener));
+    }
+
+    /** Whether its lamp never shines. */
+    public boolean isDark() {
+        return !Quantity.exceeds(across.highest(), FORWARD.lowest());
+    }
+
+    /** Whether a high that stays too far below the supply, where its lamp hangs, leaves it lit. */
+    public boolean isNeverOut() {
+        return !opto.turnsOver()
+                && aboveHigh()
+                        .filter(left -> Quantity.exceeds(left, FORWARD.lowest()))
+                        .isPresent();
+    }
+
+    /** The most that is left between a high and the supply; empty for a pin that lets go. */
+    private Optional<Voltage> aboveHigh() {
+        Optional<Voltage> supply = node.ioVolts(driver).map(Range::highest);
+        return node.io(driver).filter(says -> !says.openDrain()).flatMap(says -> says.signalHigh()
+                .flatMap(least -> supply.map(top -> top.minus(Quantity.smaller(says.highest(top), least.at(top))))));
     }
 
     /** The least that the lamp gets. */
     public Current lit() {
-        return lamp(high.lowest(), FORWARD.highest(), opto.series());
+        return lamp(across.lowest(), FORWARD.highest(), opto.series());
     }
 
-    /** The most that the driver's pin gives. */
+    /** The most that the driver's pin gives or takes. */
     public Current asked() {
-        return lamp(high.highest(), FORWARD.lowest(), opto.series());
+        return lamp(across.highest(), FORWARD.lowest(), opto.series());
     }
 
-    private static Current lamp(Voltage high, Voltage forward, Resistance series) {
-        return Current.ofAmperes(Math.max(0, high.minus(forward).volts()) / series.ohms());
+    private static Current lamp(Voltage across, Voltage forward, Resistance series) {
+        return Current.ofAmperes(Math.max(0, across.minus(forward).volts()) / series.ohms());
     }
 
     /** What the lamp must get for the wire to be pulled low. */
@@ -108,9 +148,10 @@ public record OptoStage(
         return Current.ofAmperes(listener.highest().volts() / opto.pullUp().ohms() / TRANSFER.ratio());
     }
 
-    /** What the driver's pin may give for long; empty when its class does not tell. */
+    /** What the driver's pin may give or take for long; empty when its class does not tell. */
     public Optional<Current> limit() {
-        return node.io(driver).flatMap(IoFamily::pinCurrent);
+        return node.io(driver)
+                .flatMap(says -> opto.turnsOver() ? says.sourceCurrent().or(says::pinCurrent) : says.pinCurrent());
     }
 
     public boolean isWeak() {
@@ -125,12 +166,12 @@ public record OptoStage(
      * The next lower value of E12 that lights the lamp enough, and that the driver's pin bears; empty when there is none.
      */
     public Optional<Resistance> suitable() {
-        double across = high.lowest().minus(FORWARD.highest()).volts();
-        if (across <= 0) {
+        double over = across.lowest().minus(FORWARD.highest()).volts();
+        if (over <= 0) {
             return Optional.empty();
         }
-        Resistance ohms = Resistance.ofOhms(ESeries.E12.atMost(across / wanted().amperes()));
-        Current most = lamp(high.highest(), FORWARD.lowest(), ohms);
+        Resistance ohms = Resistance.ofOhms(ESeries.E12.atMost(over / wanted().amperes()));
+        Current most = lamp(across.highest(), FORWARD.lowest(), ohms);
         return limit().filter(limit -> Quantity.exceeds(most, limit)).isPresent()
                 ? Optional.empty()
                 : Optional.of(ohms);

@@ -5,21 +5,24 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
 import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A wire to another board. Where it goes through a shifter of the other table, its second half is in that one's list. What stands in it lies on the table of the board that talks; its legs to ground go to that
  * one's row, those to a supply to that of the board that listens.
  *
- * @param far the other board's node
+ * @param near the node of the board that talks
+ * @param far the node of the board that listens
  * @param sides the pins of the shifter that it goes through; empty where it goes through none, or one that is not fed
  */
-record Away(NodeWire link, NodeCircuit far, Optional<ShifterSides> sides) {
+record Away(NodeWire link, NodeCircuit near, NodeCircuit far, Optional<ShifterSides> sides) {
     /** Whether the shifter is on the table of the board that listens. */
     boolean isShiftedThere() {
         return link.converter()
@@ -63,6 +66,19 @@ record Away(NodeWire link, NodeCircuit far, Optional<ShifterSides> sides) {
                         leg -> leg.from() instanceof Terminal.OnGroundRow || leg.to() instanceof Terminal.OnGroundRow);
     }
 
+    /** The rails of the board that talks whose rows its legs go to. */
+    Stream<Endpoint> supplies() {
+        return link
+                .between()
+                .filter(piece -> piece instanceof Between.Opto opto && !opto.turnsOver())
+                .flatMap(piece -> supply())
+                .stream();
+    }
+
+    private Optional<Endpoint> supply() {
+        return near.ioRail(link.from().endpoint()).map(Rail::id);
+    }
+
     /** The legs of what stands in it that go elsewhere than along the wire, in the order of work. */
     List<Pieces.Leg> legs() {
         List<Pieces.Leg> legs = new ArrayList<>();
@@ -72,7 +88,8 @@ record Away(NodeWire link, NodeCircuit far, Optional<ShifterSides> sides) {
             } else if (piece instanceof Between.Diode diode) {
                 pullUp(diode.pullUp()).ifPresent(legs::add);
             } else if (piece instanceof Between.Opto opto) {
-                legs.add(wire(new Terminal.OnGroundRow(), leg(Terminal.Leg.CATHODE)));
+                Pieces.lamp(opto, new Terminal.OnGroundRow(), supply(), this::leg)
+                        .ifPresent(legs::add);
                 legs.add(wire(leg(Terminal.Leg.EMITTER), ground()));
                 pullUp(opto.pullUp()).ifPresent(legs::add);
             }

@@ -11,6 +11,8 @@ import inkel.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Stream;
 
 /** The legs of what stands in a wire that go elsewhere than along the wire: to ground, to a supply. */
 final class Pieces {
@@ -35,14 +37,12 @@ final class Pieces {
                         leg -> leg.from() instanceof Terminal.OnGroundRow || leg.to() instanceof Terminal.OnGroundRow);
     }
 
-    /** The rail whose row a leg goes to. */
-    Optional<Endpoint> supply(Between between) {
-        boolean isPulled = between instanceof Between.Diode || between instanceof Between.Opto;
-        return isPulled
-                ? node.wire(between.signal())
-                        .filter(wire -> !node.isTie(wire))
-                        .flatMap(wire -> supply(node.listener(wire)))
-                : Optional.empty();
+    /** The rails whose rows its legs go to. */
+    Stream<Endpoint> supplies(Between between) {
+        return node.wire(between.signal()).filter(wire -> !node.isTie(wire)).stream()
+                .flatMap(wire -> legs(wire, between).stream())
+                .flatMap(leg -> Stream.of(leg.from(), leg.to()))
+                .flatMap(end -> end instanceof Terminal.OnRow row ? Stream.of(row.rail()) : Stream.empty());
     }
 
     private Optional<Endpoint> supply(Endpoint listener) {
@@ -61,12 +61,29 @@ final class Pieces {
         } else if (between instanceof Between.Diode diode) {
             pullUp(listener, diode.pullUp()).ifPresent(legs::add);
         } else if (between instanceof Between.Opto opto) {
-            legs.add(wire(ground(driver), leg(wire, Terminal.Leg.CATHODE)));
+            lamp(opto, ground(driver), supply(driver), leg -> leg(wire, leg)).ifPresent(legs::add);
             legs.add(wire(ground(listener), leg(wire, Terminal.Leg.EMITTER)));
             pullUp(listener, opto.pullUp()).ifPresent(legs::add);
         }
         between.capacitor().ifPresent(value -> legs.add(toGround(listener, Fitting.Sort.CAPACITOR, value)));
         return legs;
+    }
+
+    /**
+     * The leg of an optocoupler's lamp that is not in the wire.
+     *
+     * @param supply of who talks; empty while it is not fed
+     */
+    static Optional<Leg> lamp(
+            Between.Opto opto, Terminal ground, Optional<Endpoint> supply, Function<Terminal.Leg, Terminal> leg) {
+        return opto.turnsOver()
+                ? Optional.of(wire(ground, leg.apply(Terminal.Leg.CATHODE)))
+                : supply.map(rail -> wire(new Terminal.OnRow(rail), leg.apply(Terminal.Leg.ANODE)));
+    }
+
+    /** The leg of an optocoupler's lamp that the wire from who talks ends at. */
+    static Terminal.Leg lampInWire(Between.Opto opto) {
+        return opto.turnsOver() ? Terminal.Leg.ANODE : Terminal.Leg.CATHODE;
     }
 
     static Terminal leg(Wire wire, Terminal.Leg leg) {

@@ -26,7 +26,8 @@ final class Plugs {
     private final Set<String> riding = new HashSet<>();
     private final Set<Endpoint> wireEnds = new HashSet<>();
 
-    Plugs(NodeCircuit node, Pieces pieces) {
+    /** @param away wires to other boards, of which a leg may go to a rail here */
+    Plugs(NodeCircuit node, Pieces pieces, List<Away> away) {
         this.node = node;
         for (Placed placed : node.parts()) {
             if (node.carrier(placed).isPresent()) {
@@ -34,7 +35,8 @@ final class Plugs {
             }
         }
         node.node().wires().forEach(wire -> wireEnds.add(wire.to()));
-        node.node().between().forEach(piece -> pieces.supply(piece).ifPresent(wireEnds::add));
+        node.node().between().forEach(piece -> pieces.supplies(piece).forEach(wireEnds::add));
+        away.forEach(wire -> wire.supplies().forEach(wireEnds::add));
         for (Placed placed : node.parts()) {
             for (Fitting fitting : around(placed)) {
                 Optional.ofNullable(placed.part().feeds().get(fitting.to())).ifPresent(wireEnds::add);

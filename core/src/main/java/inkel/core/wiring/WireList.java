@@ -56,14 +56,15 @@ public record WireList(
         return circuit.links().stream()
                 .filter(link -> link.from().node().equals(node.node().id()))
                 .flatMap(link -> circuit.node(link.to().node()).stream()
-                        .map(other -> new Away(link, other, ShifterSides.of(circuit, link))))
+                        .map(other -> new Away(link, node, other, ShifterSides.of(circuit, link))))
                 .toList();
     }
 
     private static List<Away> arriving(Circuit circuit, NodeCircuit node) {
         return circuit.links().stream()
                 .filter(link -> link.to().node().equals(node.node().id()))
-                .map(link -> new Away(link, node, ShifterSides.of(circuit, link)))
+                .flatMap(link -> circuit.node(link.from().node()).stream()
+                        .map(other -> new Away(link, other, node, ShifterSides.of(circuit, link))))
                 .filter(Away::isShiftedThere)
                 .toList();
     }
@@ -86,7 +87,7 @@ public record WireList(
 
     /** Supply pins that are fed by a plug, which brings the ground of the rail too: sockets, and parts that ride on others. */
     public static List<Endpoint> byPlug(NodeCircuit node) {
-        Plugs plugs = new Plugs(node, new Pieces(node));
+        Plugs plugs = new Plugs(node, new Pieces(node), List.of());
         List<Endpoint> fed = new ArrayList<>();
         node.rails().forEach(rail -> {
             List<Rail.Load> wired = plugs.wired(rail.id());

@@ -53,7 +53,7 @@ final class WireSteps {
         this.away = away;
         this.arriving = arriving;
         this.isGroundJoined = isGroundJoined;
-        plugs = new Plugs(node, pieces);
+        plugs = new Plugs(node, pieces, away);
     }
 
     List<WireStep> list() {
@@ -238,10 +238,11 @@ final class WireSteps {
         }
         Optional<Between> inLine =
                 between.filter(entry -> !(entry instanceof Between.ShifterWay) && !(entry instanceof Between.Nothing));
-        if (inLine.isPresent() && inLine.get() instanceof Between.Opto) {
+        if (inLine.isPresent() && inLine.get() instanceof Between.Opto opto) {
             boolean isToPart = node.listener(wire).equals(wire.from());
-            Terminal toPin = Pieces.leg(wire, isToPart ? Terminal.Leg.ANODE : Terminal.Leg.COLLECTOR);
-            Terminal toPart = Pieces.leg(wire, isToPart ? Terminal.Leg.COLLECTOR : Terminal.Leg.ANODE);
+            Terminal.Leg lamp = Pieces.lampInWire(opto);
+            Terminal toPin = Pieces.leg(wire, isToPart ? lamp : Terminal.Leg.COLLECTOR);
+            Terminal toPart = Pieces.leg(wire, isToPart ? Terminal.Leg.COLLECTOR : lamp);
             add(kind, onPin(wire.to()), toPin, colour, wire.from(), isToPart ? inLine : Optional.empty());
             add(kind, toPart, onPin(wire.from()), colour, wire.from(), isToPart ? Optional.empty() : inLine);
         } else {
@@ -287,8 +288,8 @@ final class WireSteps {
         Optional<Between> inLine = wire.link()
                 .between()
                 .filter(piece -> !(piece instanceof Between.Nothing) && !(piece instanceof Between.ShifterWay));
-        if (wire.link().isByLight()) {
-            add(WireStep.Kind.SIGNAL, onPin(here), wire.leg(Terminal.Leg.ANODE), colour, here, inLine);
+        if (inLine.isPresent() && inLine.get() instanceof Between.Opto opto) {
+            add(WireStep.Kind.SIGNAL, onPin(here), wire.leg(Pieces.lampInWire(opto)), colour, here, inLine);
             add(
                     WireStep.Kind.SIGNAL,
                     wire.leg(Terminal.Leg.COLLECTOR),

@@ -145,7 +145,13 @@ public final class RandomBuilds {
             case 0 -> new Between.Divider(signal, one, other, across, Extras.NONE);
             case 1 -> new Between.Series(signal, one, across, Extras.NONE);
             case 2 -> new Between.Diode(signal, one, Extras.NONE);
-            default -> new Between.Opto(signal, one, other, Extras.NONE);
+            default ->
+                new Between.Opto(
+                        signal,
+                        across.isPresent() ? Between.Opto.Lit.BY_LOW : Between.Opto.Lit.BY_HIGH,
+                        one,
+                        other,
+                        Extras.NONE);
         };
     }
 

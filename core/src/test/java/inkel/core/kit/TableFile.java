@@ -193,7 +193,13 @@ public final class TableFile {
                 new Insert(
                         node,
                         new Between.Opto(
-                                end(step, "signal"), ohms(step, "series"), ohms(step, "pull_up"), Extras.NONE));
+                                end(step, "signal"),
+                                step.path("lit_by").asText().equals("low")
+                                        ? Between.Opto.Lit.BY_LOW
+                                        : Between.Opto.Lit.BY_HIGH,
+                                ohms(step, "series"),
+                                ohms(step, "pull_up"),
+                                Extras.NONE));
             case "tuned" ->
                 new Tune(
                         Place.ofPart(node, step.get("part").asText()),

@@ -45,6 +45,10 @@ class PieceTest {
         return new Between.Opto(end(signal), ohms(series), ohms(pullUp), Extras.NONE);
     }
 
+    private static Between litByLow(String signal, double series, double pullUp) {
+        return ((Between.Opto) opto(signal, series, pullUp)).lit(Between.Opto.Lit.BY_LOW);
+    }
+
     private static Between lowPass(String signal, double series, double nanofarads) {
         return new Between.Series(
                 end(signal), ohms(series), Optional.of(Capacitance.ofFarads(nanofarads * 1e-9)), Extras.NONE);
@@ -117,11 +121,87 @@ class PieceTest {
         }
         Finding finding = RuleKit.firesAt(builds, "levels.opto", "turn.IN1");
         assertEquals(told, finding.sentence().key());
-        RuleKit.waysOut(builds, "levels.opto", "opto-turn.IN1");
+        RuleKit.waysOut(builds, "levels.opto", "opto-turn.IN1", "opto-from-supply-turn.IN1");
         assertEquals(
                 2700.0,
                 ((Resistance) finding.fixes().get(0).title().values().get("value")).ohms(),
                 "the next value of E12 below 2904.8 Ω");
+    }
+
+    // As from the supply: (4.75 − 0.3 − 1.4) V and (5.25 − 1.0) V.
+    @ParameterizedTest
+    @CsvSource({
+        "2904, quiet",
+        "2905, levels.opto",
+        "213, quiet",
+        "212, levels.opto.over",
+    })
+    void theLampOnTheSupplyGetsWhatALowLeaves(double series, String told) throws Exception {
+        Builds builds = apart(litByLow("turn.IN1", series, 10_000));
+        if (told.equals("quiet")) {
+            RuleKit.quiet(builds, "levels.opto");
+            return;
+        }
+        assertEquals(
+                told,
+                RuleKit.firesAt(builds, "levels.opto", "turn.IN1").sentence().key());
+        RuleKit.waysOut(builds, "levels.opto", "opto-turn.IN1", "opto-to-ground-turn.IN1");
+    }
+
+    private static Builds onAPort(Between piece) {
+        return Builds.classic()
+                .part("more", "port-expander", "VCC=board.5V")
+                .part("turn", "stepper-driver", "V+=board.5V")
+                .wire("turn.IN1", "more.P0")
+                .between(piece);
+    }
+
+    private static Builds magnet(Between piece) {
+        return Builds.classic()
+                .part("magnet", "hall-switch", "VCC=board.5V")
+                .wire("magnet.OUT", "board.D4")
+                .between(piece);
+    }
+
+    private static Builds place(String rail) {
+        return Builds.classic()
+                .part("place", "positioning-receiver", "VCC=" + rail)
+                .wire("place.TX", "board.D4")
+                .between(litByLow("place.TX", 390, 10_000));
+    }
+
+    // Its port takes 10 mA and gives 0.1 mA: a lamp to ground at 390 Ω asks for (5.25 − 1.0) V / 390 Ω = 10.9 mA, at
+    // 1 kΩ for 4.25 mA.
+    @Test
+    void aPinThatTakesMoreThanItGivesLightsTheLampFromTheSupply() throws Exception {
+        Builds high = onAPort(opto("turn.IN1", 1000, 10_000));
+        assertEquals(
+                "levels.opto.over",
+                RuleKit.firesAt(high, "levels.opto", "turn.IN1").sentence().key());
+        RuleKit.waysOut(high, "levels.opto", "opto-from-supply-turn.IN1");
+        RuleKit.quiet(onAPort(litByLow("turn.IN1", 1000, 10_000)), "levels.opto");
+    }
+
+    // It only pulls low.
+    @Test
+    void anOpenDrainLightsNoLampToGround() throws Exception {
+        Builds high = magnet(opto("magnet.OUT", 390, 10_000));
+        assertEquals(
+                "levels.opto.never",
+                RuleKit.firesAt(high, "levels.opto", "magnet.OUT").sentence().key());
+        RuleKit.waysOut(high, "levels.opto", "opto-from-supply-magnet.OUT");
+        RuleKit.quiet(magnet(litByLow("magnet.OUT", 390, 10_000)), "levels.opto");
+    }
+
+    // A high of 3.1 V into nothing leaves 5.25 − 3.1 = 2.15 V of its supply, and an infrared lamp shines from 1 V on.
+    @Test
+    void aHighFarBelowTheSupplyNeverPutsTheLampOut() throws Exception {
+        Builds low = place("board.5V");
+        assertEquals(
+                "levels.opto.always",
+                RuleKit.firesAt(low, "levels.opto", "place.TX").sentence().key());
+        RuleKit.waysOut(low, "levels.opto", "opto-to-ground-place.TX");
+        RuleKit.quiet(place("board.3V3"), "levels.opto");
     }
 
     @Test

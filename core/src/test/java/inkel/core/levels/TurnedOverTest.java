@@ -18,6 +18,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class TurnedOverTest {
     private static final String CODE = "levels.turned_over";
@@ -41,12 +42,21 @@ class TurnedOverTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"place.TX, levels.turned_over", "gate.SIG, levels.turned_over.pulses"})
-    void whatNobodyTurnsBackIsTold(String signal, String told) throws Exception {
+    @CsvSource({
+        "place.TX, levels.turned_over, take-out",
+        "gate.SIG, levels.turned_over.pulses, opto-from-supply-gate.SIG take-out"
+    })
+    void whatNobodyTurnsBackIsTold(String signal, String told, String ways) throws Exception {
         Builds turned = table().between(opto(signal));
         Finding finding = RuleKit.firesAt(turned, CODE, signal);
         assertEquals(told, finding.sentence().key());
-        RuleKit.waysOut(turned, CODE, "take-out");
+        RuleKit.waysOut(turned, CODE, ways.split(" "));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"place.TX", "gate.SIG"})
+    void fromTheSupplyNothingIsTurned(String signal) {
+        RuleKit.quiet(table().between(((Between.Opto) opto(signal)).lit(Between.Opto.Lit.BY_LOW)), CODE);
     }
 
     @ParameterizedTest
@@ -74,8 +84,14 @@ class TurnedOverTest {
         Build serial = joined(TwoBoards.CLASSIC, "one.D7 > two.D8 : serial 9600");
         List<Finding> found = told(serial);
         assertEquals("one/board.D7", found.get(0).place().toString());
-        Build out = found.get(0).fixes().get(0).apply(serial);
-        assertEquals(List.of(), told(out));
+        for (Fix fix : found.get(0).fixes()) {
+            assertEquals(List.of(), told(fix.apply(serial)), fix.id());
+        }
+        Build out = found.get(0).fixes().stream()
+                .filter(fix -> fix.id().equals("take-out"))
+                .findFirst()
+                .orElseThrow()
+                .apply(serial);
         assertTrue(out.links().get(0).groundJoined(), "nothing else joins them then");
         assertEquals(List.of(), told(joined(TwoBoards.CLASSIC, "one.D7 > two.D8 : plain")));
     }

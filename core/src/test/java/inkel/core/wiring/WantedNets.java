@@ -498,10 +498,15 @@ final class WantedNets {
         }
         Endpoint talks = doesPartTalk(node, wire) ? wire.from() : wire.to();
         Endpoint listens = doesPartTalk(node, wire) ? wire.to() : wire.from();
-        wanted.join(at(node, talks), leg + "anode");
         wanted.join(at(node, listens), leg + "collector");
-        wanted.join(groundOf(node, talks, ground), leg + "cathode");
         wanted.join(groundOf(node, listens, ground), leg + "emitter");
+        if (((Between.Opto) piece).lit() == Between.Opto.Lit.BY_HIGH) {
+            wanted.join(at(node, talks), leg + "anode");
+            wanted.join(groundOf(node, talks, ground), leg + "cathode");
+            return;
+        }
+        wanted.join(at(node, talks), leg + "cathode");
+        volts.ioRail(talks).ifPresent(rail -> wanted.join(at(node, rail.id()), leg + "anode"));
     }
 
     private boolean doesPartTalk(Node node, Wire wire) {
@@ -549,9 +554,16 @@ final class WantedNets {
         String farLow = to.id() + " row ground";
         String leg = from.id() + " leg " + link.from().endpoint() + " to " + link.to() + " ";
         Between piece = link.between().orElse(null);
-        if (piece instanceof Between.Opto) {
-            wanted.join(talks, leg + "anode");
-            wanted.join(leg + "cathode", low);
+        if (piece instanceof Between.Opto opto) {
+            boolean isLitByLow = opto.lit() == Between.Opto.Lit.BY_LOW;
+            wanted.join(talks, leg + (isLitByLow ? "cathode" : "anode"));
+            if (!isLitByLow) {
+                wanted.join(leg + "cathode", low);
+            }
+            circuit.node(from.id())
+                    .filter(node -> isLitByLow)
+                    .flatMap(node -> node.ioRail(link.from().endpoint()))
+                    .ifPresent(rail -> wanted.join(leg + "anode", at(from, rail.id())));
             wanted.join(leg + "collector", listens);
             wanted.join(leg + "emitter", farLow);
         } else {

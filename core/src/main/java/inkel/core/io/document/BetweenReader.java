@@ -68,6 +68,8 @@ final class BetweenReader {
             case "opto":
                 return Optional.of(new Between.Opto(
                         signal,
+                        fields.optionalParsed("lit_by", BetweenReader::litBy, "high or low", Between.Opto.Lit.BY_HIGH)
+                                .orElse(Between.Opto.Lit.BY_HIGH),
                         aboveZero(fields, "series", "390 Ω"),
                         aboveZero(fields, "pull_up", "10 kΩ"),
                         fields.extras()));
@@ -83,6 +85,14 @@ final class BetweenReader {
                         Fact.of("problem.expected_value").with("example", kinds).with("found", kind));
                 return Optional.empty();
         }
+    }
+
+    private static Optional<Between.Opto.Lit> litBy(String text) {
+        return switch (text) {
+            case "high" -> Optional.of(Between.Opto.Lit.BY_HIGH);
+            case "low" -> Optional.of(Between.Opto.Lit.BY_LOW);
+            default -> Optional.empty();
+        };
     }
 
     private static Optional<Capacitance> capacitor(Fields fields) {

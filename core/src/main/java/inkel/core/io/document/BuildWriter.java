@@ -337,6 +337,9 @@ public final class BuildWriter {
             tree.put("pull_up", Engineering.exact(diode.pullUp()));
         } else if (between instanceof Between.Opto opto) {
             tree.put("kind", "opto");
+            if (!opto.turnsOver()) {
+                tree.put("lit_by", "low");
+            }
             tree.put("series", Engineering.exact(opto.series()));
             tree.put("pull_up", Engineering.exact(opto.pullUp()));
         } else if (between instanceof Between.ShifterWay way) {

@@ -1,11 +1,6 @@
 package inkel.core.levels.rules;
 
 import inkel.core.document.Between;
-import inkel.core.document.Endpoint;
-import inkel.core.document.Extras;
-import inkel.core.document.edit.ChangeNodeWire;
-import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -14,11 +9,11 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.OptoStage;
-import inkel.core.quantity.Fact;
 import inkel.core.quantity.Source;
 import inkel.core.remedy.PinNames;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Reports an optocoupler whose lamp is too dim to pull the wire low, or asks more than its driver may give. */
 public final class OptoRule implements Rule<LevelReport> {
@@ -32,7 +27,7 @@ public final class OptoRule implements Rule<LevelReport> {
     @Override
     public List<Finding> check(LevelReport levels) {
         return levels.optos().stream()
-                .filter(stage -> stage.isWeak() || stage.isOver())
+                .filter(stage -> stage.isWeak() || stage.isOver() || stage.isNeverOut())
                 .map(OptoRule::describe)
                 .toList();
     }
@@ -43,7 +38,11 @@ public final class OptoRule implements Rule<LevelReport> {
                 .with("signal", PinNames.of(stage.node(), stage.opto().signal()))
                 .with("driver", PinNames.of(stage.node(), stage.driver()))
                 .number("resistance", stage.opto().series(), Source.YOURS);
-        if (stage.isWeak()) {
+        if (stage.isDark()) {
+            finding.variant(stage.opto().turnsOver() ? "never" : "never_low");
+        } else if (stage.isNeverOut()) {
+            finding.variant("always");
+        } else if (stage.isWeak()) {
             finding.number("pull", stage.opto().pullUp(), Source.YOURS)
                     .number("transfer", OptoStage.TRANSFER, Source.CLASS)
                     .number("lit", stage.lit(), Source.COMPUTED)
@@ -53,24 +52,13 @@ public final class OptoRule implements Rule<LevelReport> {
                     .number("current", stage.asked(), Source.COMPUTED)
                     .number("pin_limit", stage.limit().orElseThrow(), Source.CLASS);
         }
-        return finding.fix(() -> other(stage)).build();
-    }
-
-    private static Optional<Fix> other(OptoStage stage) {
-        Endpoint signal = stage.opto().signal();
-        return stage.suitable()
-                .map(ohms -> new Fix(
-                        "opto-" + signal,
-                        Fact.of("fix.opto").with("value", ohms).with("signal", signal.pin()),
-                        Fact.of("fix.opto.cost").with("current", stage.wanted()),
-                        List.of(put(
-                                stage,
-                                new Between.Opto(signal, ohms, stage.opto().pullUp(), Extras.NONE)))));
-    }
-
-    private static Edit put(OptoStage stage, Between opto) {
-        return stage.link()
-                .<Edit>map(link -> new ChangeNodeWire(link, link.withBetween(Optional.of(opto))))
-                .orElseGet(() -> new Insert(stage.node().node().id(), opto));
+        return finding.fixes(() -> Stream.of(
+                                stage.isNeverOut() ? Optional.<Fix>empty() : OptoFix.otherResistor(stage),
+                                OptoFix.lit(
+                                        stage,
+                                        stage.opto().turnsOver() ? Between.Opto.Lit.BY_LOW : Between.Opto.Lit.BY_HIGH))
+                        .flatMap(Optional::stream)
+                        .toList())
+                .build();
     }
 }

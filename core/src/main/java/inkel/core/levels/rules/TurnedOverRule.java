@@ -4,6 +4,7 @@ import inkel.core.catalog.PinUse;
 import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.edit.ChangeNodeWire;
@@ -40,6 +41,7 @@ public final class TurnedOverRule implements Rule<LevelReport> {
     @Override
     public List<Finding> check(LevelReport levels) {
         return levels.optos().stream()
+                .filter(stage -> stage.opto().turnsOver())
                 .flatMap(stage -> variant(levels, stage).map(variant -> describe(levels, stage, variant)).stream())
                 .toList();
     }
@@ -72,9 +74,14 @@ public final class TurnedOverRule implements Rule<LevelReport> {
             finding.variant(variant);
         }
         return finding.with("signal", PinNames.of(node, signal))
-                .fixes(() -> stage.link()
-                        .map(link -> between(levels, link))
-                        .orElseGet(() -> List.of(TakeOutFix.of(node, signal))))
+                .fixes(() -> Stream.concat(
+                                OptoFix.lit(stage, Between.Opto.Lit.BY_LOW).stream(),
+                                stage
+                                        .link()
+                                        .map(link -> between(levels, link))
+                                        .orElseGet(() -> List.of(TakeOutFix.of(node, signal)))
+                                        .stream())
+                        .toList())
                 .build();
     }
 
