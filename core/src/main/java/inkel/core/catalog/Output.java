@@ -21,7 +21,7 @@ import java.util.Optional;
  * @param drop what a diode of the part takes off what passes through; absent where there is none
  * @param carries what else runs through its regulator: rails of the part made from this one, and {@value #ITSELF}
  * @param orFrom other ways in, for when {@code from} is not fed; best first
- * @param isLimitSet whether its current limit is set by hand, as that of a bench supply is
+ * @param limit what ends a current that is too large; empty where nothing does, or nothing that a builder sets
  * @param contact which contact it passes through, when the part switches it
  */
 public record Output(
@@ -36,7 +36,7 @@ public record Output(
         Optional<Range<Voltage>> drop,
         List<String> carries,
         List<Intake> orFrom,
-        boolean isLimitSet,
+        Optional<Limit> limit,
         Optional<Contact> contact) {
     /** Stands in {@link #carries} for what the part itself takes. */
     public static final String ITSELF = "itself";
@@ -44,6 +44,23 @@ public record Output(
     public Output {
         carries = List.copyOf(carries);
         orFrom = List.copyOf(orFrom);
+    }
+
+    /** What ends a current that is too large. */
+    public enum Limit {
+        /** A knob, as that of a bench supply. */
+        SET,
+        /** A wire that melts. */
+        MELTS
+    }
+
+    /** Whether its current limit is set by hand. */
+    public boolean isLimitSet() {
+        return limit.filter(Limit.SET::equals).isPresent();
+    }
+
+    public boolean isFuse() {
+        return limit.filter(Limit.MELTS::equals).isPresent();
     }
 
     /** How a rail comes about. */
@@ -61,19 +78,7 @@ public record Output(
     /** The same rail with other volts and another rating. */
     public Output giving(Optional<Figure<Voltage>> newVolts, Figure<Current> newRating) {
         return new Output(
-                pin,
-                newVolts,
-                newRating,
-                from,
-                way,
-                own,
-                regulator,
-                battery,
-                drop,
-                carries,
-                orFrom,
-                isLimitSet,
-                contact);
+                pin, newVolts, newRating, from, way, own, regulator, battery, drop, carries, orFrom, limit, contact);
     }
 
     /** The same rail of another battery. */
@@ -90,7 +95,7 @@ public record Output(
                 drop,
                 carries,
                 orFrom,
-                isLimitSet,
+                limit,
                 contact);
     }
 
@@ -108,7 +113,7 @@ public record Output(
                 intake.drop(),
                 intake.carries(),
                 orFrom,
-                isLimitSet,
+                limit,
                 contact);
     }
 }

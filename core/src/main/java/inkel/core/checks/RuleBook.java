@@ -105,6 +105,7 @@ import inkel.core.power.rules.CoilDriveRule;
 import inkel.core.power.rules.CurrentUnknownRule;
 import inkel.core.power.rules.DecouplingRule;
 import inkel.core.power.rules.DropoutRule;
+import inkel.core.power.rules.FuseRule;
 import inkel.core.power.rules.LeadNowhereRule;
 import inkel.core.power.rules.MainsCareRule;
 import inkel.core.power.rules.NoCommonGroundRule;
@@ -179,6 +180,7 @@ public final class RuleBook {
             new Entry<>(new BurstDroopRule(), POWER),
             new Entry<>(new SourceOverRule(), POWER),
             new Entry<>(new RailPeakRule(), POWER),
+            new Entry<>(new FuseRule(), POWER),
             new Entry<>(new RailAverageRule(), POWER),
             new Entry<>(new TwoSourcesRule(), POWER),
             new Entry<>(new RegulatorHotRule(), POWER),

@@ -140,10 +140,26 @@ final class CheckMaker {
                 volts(bench, rail, group, "", needs, steps.feeding(placed.id()));
             }
             if (isUsed && output.way() == Output.Way.SOURCE && !output.isLimitSet()) {
-                checks.add(looks.unlimited(
-                        rail, group, node.rail(rail).orElseThrow().peak()));
+                checks.add(guard(node.rail(rail).orElseThrow(), group));
             }
         }
+    }
+
+    private Check guard(Rail rail, Group group) {
+        List<Rail> fuses =
+                rail.loads().stream().flatMap(load -> fuse(load.pin()).stream()).toList();
+        return fuses.size() == rail.loads().size()
+                ? looks.fused(rail.id(), group, fuses)
+                : looks.unlimited(rail.id(), group, rail.peak());
+    }
+
+    /** What comes out of the fuse that a supply pin is the way into. */
+    private Optional<Rail> fuse(Endpoint pin) {
+        return node.part(pin.part()).stream()
+                .flatMap(placed -> placed.cls().outputs().stream())
+                .filter(Output::isFuse)
+                .findFirst()
+                .flatMap(output -> node.rail(new Endpoint(pin.part(), output.pin())));
     }
 
     /** What hangs on a line that only goes on takes nothing of it by itself. */

@@ -8,9 +8,11 @@ import inkel.core.catalog.Hazard;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.formula.FuseSize;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
@@ -19,6 +21,7 @@ import inkel.core.remedy.RailNames;
 import inkel.core.wiring.WireStep;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -30,12 +33,6 @@ import java.util.function.Predicate;
 final class Looks {
     /** With these a class begins what it does when it takes something of the world in. */
     private static final Set<String> SENSES = Set.of("measures", "notices", "reads", "counts", "feels");
-
-    /** Sizes of small fuses, in amperes (IEC 60127 preferred ratings). */
-    private static final List<Double> FUSES = List.of(0.1, 0.2, 0.5, 1.0, 2.0, 3.15, 5.0, 6.3, 10.0, 16.0, 25.0);
-
-    /** A fuse carries its rating for ever; what flows at a peak is to stay below it. */
-    private static final double FUSE_OVER_PEAK = 1.25;
 
     private final NodeCircuit node;
     private final StepsOf steps;
@@ -185,13 +182,27 @@ final class Looks {
                 List.of());
     }
 
+    /** A supply behind which a fuse stands in every line: of how much it is. */
+    Check fused(Endpoint rail, Group group, List<Rail> fuses) {
+        Current largest =
+                fuses.stream().map(Rail::rating).max(Comparator.naturalOrder()).orElseThrow();
+        return look(
+                "unlimited " + rail,
+                group,
+                node.place(rail),
+                Question.Sort.DONE,
+                Fact.of("wake.look.fused")
+                        .with("rail", RailNames.of(node, rail))
+                        .with("fuse", largest),
+                List.of());
+    }
+
     /** A supply that nothing limits: what a fuse in its lead would have to be, where it gives enough to melt a wire. */
     Check unlimited(Endpoint rail, Group group, Current peak) {
         boolean melts = node.part(rail.part())
                 .filter(placed -> placed.hazards().contains(Hazard.CURRENT))
                 .isPresent();
-        double least = peak.amperes() * FUSE_OVER_PEAK;
-        double fuse = FUSES.stream().filter(size -> size >= least).findFirst().orElse(FUSES.get(FUSES.size() - 1));
+        Current fuse = FuseSize.suitable(peak).orElseGet(FuseSize::largest);
         Fact about =
                 Fact.of(melts ? "wake.look.unlimited" : "wake.look.unguarded").with("rail", RailNames.of(node, rail));
         return look(
@@ -199,7 +210,7 @@ final class Looks {
                 group,
                 node.place(rail),
                 Question.Sort.DONE,
-                melts ? about.with("fuse", Current.ofAmperes(fuse)) : about,
+                melts ? about.with("fuse", fuse) : about,
                 List.of());
     }
 

@@ -225,6 +225,23 @@ class WakePlanTest {
     }
 
     @Test
+    void whereAFuseStandsInEveryLineItsAmperesAreLookedAt() {
+        Builds behind = Builds.classic()
+                .part("cells", "battery-rechargeable-4")
+                .part("melts", "fuse", "IN=cells.+")
+                .figure("melts", "rail/OUT/rating", "3 A")
+                .part("gate", "servo-micro", "V+=melts.OUT");
+        Expected.Seen seen =
+                (Expected.Seen) check(wake(behind.build()), "unlimited cells.+").expected();
+        assertEquals("wake.look.fused", seen.what().key());
+        assertEquals(Current.ofAmperes(3), seen.what().values().get("fuse"));
+        Expected.Seen past = (Expected.Seen)
+                check(wake(behind.part("other", "servo-micro", "V+=cells.+").build()), "unlimited cells.+")
+                        .expected();
+        assertEquals("wake.look.unlimited", past.what().key());
+    }
+
+    @Test
     void whatMeltsAWireHasAFuseThatCarriesThePeak() {
         NodeWake wake = wake(Builds.classic()
                 .part("cells", "battery-rechargeable-4")

@@ -47,7 +47,9 @@ final class SupplyFields {
                 drop(output),
                 output.texts("carries"),
                 output.objects("or_from").stream().map(SupplyFields::intake).toList(),
-                output.optionalText("limit").filter("set"::equals).isPresent(),
+                output.has("limit")
+                        ? Optional.of(PartClassReader.word(output, "limit", Output.Limit.values(), Output.Limit.SET))
+                        : Optional.empty(),
                 contact(output));
     }
 

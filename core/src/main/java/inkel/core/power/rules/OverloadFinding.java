@@ -14,8 +14,16 @@ final class OverloadFinding {
 
     static Finding of(RuleInfo info, RailBudget budget, PowerReport report) {
         Current tooMuch = budget.rail().peak().minus(budget.rail().rating());
-        return Finding.of(info, budget.node().place(budget.rail().id()))
-                .with("rail", RailNames.of(budget.node(), budget.rail().id()))
+        Finding.Builder finding =
+                Finding.of(info, budget.node().place(budget.rail().id()));
+        boolean isInLine = budget.node()
+                .part(budget.rail().id().part())
+                .filter(placed -> placed.cls().standsInLine())
+                .isPresent();
+        if (isInLine) {
+            finding.variant("in_line");
+        }
+        return finding.with("rail", RailNames.of(budget.node(), budget.rail().id()))
                 .number("peak", budget.rail().peak(), Source.COMPUTED)
                 .number(
                         "rating",

@@ -23,6 +23,7 @@ public final class RailAverageRule implements Rule<PowerReport> {
     @Override
     public List<Finding> check(PowerReport report) {
         return report.budgets().stream()
+                .filter(budget -> !budget.rail().output().isFuse())
                 .filter(RailBudget::isAverageOver)
                 .map(budget -> describe(budget, report))
                 .toList();

@@ -21,7 +21,8 @@ public final class RailPeakRule implements Rule<PowerReport> {
     @Override
     public List<Finding> check(PowerReport report) {
         return report.budgets().stream()
-                .filter(budget -> !budget.rail().isSource())
+                .filter(budget ->
+                        !budget.rail().isSource() && !budget.rail().output().isFuse())
                 .filter(RailBudget::isPeakOver)
                 .map(budget -> OverloadFinding.of(INFO, budget, report))
                 .toList();
