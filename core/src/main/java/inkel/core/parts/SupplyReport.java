@@ -16,9 +16,11 @@ import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.FeedUnfed;
 import inkel.core.remedy.OnBridge;
+import inkel.core.remedy.OtherWayIn;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -98,9 +100,16 @@ public record SupplyReport(List<Feed> feeds, Circuit circuit) {
 
     /** Ways to feed parts of one class that nothing is brought to, best first. Worked out when asked for. */
     public List<Fix> waysToFeed(NodeCircuit node, List<Unfed> alike) {
-        return Stream.concat(
-                        OnBridge.of(circuit, node, alike.get(0).placed()).stream(),
+        Unfed first = alike.get(0);
+        Stream<Fix> moved = alike.size() > 1
+                ? Stream.empty()
+                : first.placed().part().feeds().keySet().stream()
+                        .flatMap(pin -> OtherWayIn.moved(circuit, node, first.placed(), pin));
+        return Stream.of(
+                        OnBridge.of(circuit, node, first.placed()).stream(),
+                        moved,
                         feeding(node).of(circuit, alike).stream())
+                .flatMap(Function.identity())
                 .toList();
     }
 

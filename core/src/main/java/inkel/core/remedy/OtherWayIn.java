@@ -3,7 +3,9 @@ package inkel.core.remedy;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
@@ -11,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 
@@ -36,7 +39,8 @@ public final class OtherWayIn {
      */
     public static List<Fix> among(List<Fix> ways, Circuit circuit, NodeCircuit node, Placed placed, String pin) {
         if (!placed.part().isBoard()) {
-            return ways;
+            return Stream.concat(moved(circuit, node, placed, pin), ways.stream())
+                    .toList();
         }
         FeedFixes feeds = new FeedFixes(node, circuit.catalog());
         boolean isRoaming = feeds.isRoaming();
@@ -52,6 +56,36 @@ public final class OtherWayIn {
                         .thenComparing(fix -> isRoaming && feeds.isSource(fix)))
                 .limit(MOST)
                 .toList();
+    }
+
+    /**
+     * What a pin that may stay unfed is fed from, at a pin of the same part that is not fed and wants just that: a cell at the
+     * port of a charger.
+     */
+    public static Stream<Fix> moved(Circuit circuit, NodeCircuit node, Placed placed, String pin) {
+        Optional<Rail> rail =
+                placed.cls().supply(pin).filter(placed.cls()::mayStayUnfed).flatMap(supply -> node.railOf(placed, pin));
+        FeedFixes feeds = new FeedFixes(node, circuit.catalog());
+        return rail.stream().flatMap(found -> placed.cls().supplies().stream()
+                .filter(other -> !placed.part().feeds().containsKey(other.pin()))
+                .filter(other -> feeds.usuallySuiting(placed, other, found.id()::equals)
+                        .findAny()
+                        .isPresent())
+                .map(other -> moved(node, placed, pin, found, other.pin())));
+    }
+
+    private static Fix moved(NodeCircuit node, Placed placed, String from, Rail rail, String to) {
+        return new Fix(
+                "move-" + from + "-to-" + to,
+                Fact.of("fix.move_feed")
+                        .with("rail", RailNames.of(node, rail.id()))
+                        .with("part", placed.part().name())
+                        .with("pin", to)
+                        .with("from", from),
+                Fact.of("fix.move_feed.cost"),
+                List.of(
+                        new Unfeed(node.node().id(), placed.id(), from),
+                        new Feed(node.node().id(), placed.id(), to, rail.id())));
     }
 
     private static Fix instead(NodeCircuit node, Placed placed, String pin, Fix other) {

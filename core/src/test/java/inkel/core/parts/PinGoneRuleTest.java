@@ -30,6 +30,8 @@ import inkel.core.wiring.WireList;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** A build outlives changes of its classes: what has no place any more is told, and the rest is judged. */
 class PinGoneRuleTest {
@@ -50,6 +52,19 @@ class PinGoneRuleTest {
         assertEquals(
                 List.of("near", "take-away"),
                 finding.fixes().stream().map(Fix::id).toList());
+    }
+
+    /** What there is is said where it is little: a radio has eight, a board many. */
+    @ParameterizedTest
+    @CsvSource({"radio.XY, board.D8, parts.pin_gone.wire_pins", "radio.CSN, board.D100, parts.pin_gone.wire"})
+    void whatThereIsIsSaidWhereItIsLittle(String from, String to, String told) throws Exception {
+        Finding finding = RuleKit.firesAt(radio().wire(from, to), CODE, from);
+        assertEquals(told, finding.sentence().key());
+        if (told.endsWith("_pins")) {
+            assertEquals(
+                    List.of("GND", "CE", "SCK", "MISO", "VCC", "CSN", "MOSI", "IRQ"),
+                    finding.sentence().values().get("pins"));
+        }
     }
 
     @Test

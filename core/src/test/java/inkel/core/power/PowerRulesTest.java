@@ -52,6 +52,14 @@ class PowerRulesTest {
         assertEquals(List.of(), ofRail(build, "usb.5V"));
         build.part("level-17", "water-level", "+=board.5V");
         assertEquals(1, ofRail(build, "usb.5V").size());
+        // With 30 of them it is 661 mA, and a stop says so.
+        for (int i = 18; i <= 30; i++) {
+            build.part("level-" + i, "water-level", "+=board.5V");
+        }
+        assertEquals(List.of(), ofRail(build, "usb.5V"));
+        assertEquals(
+                List.of(place("usb.5V")),
+                build.findings("power.source_over").stream().map(Finding::place).toList());
     }
 
     private static List<Finding> ofRail(Builds build, String rail) {

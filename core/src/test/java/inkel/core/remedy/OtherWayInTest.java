@@ -71,4 +71,45 @@ class OtherWayInTest {
                 "down"));
         assertTrue(ids.stream().noneMatch(id -> id.endsWith("-instead")), () -> "" + ids);
     }
+
+    private static Builds charger(String... feeds) {
+        return Builds.classic()
+                .boardUnfed()
+                .part("cell", "battery-lithium")
+                .part("boost", "charger-up", feeds)
+                .boardOnly("5V", "boost.OUT+");
+    }
+
+    /** The port of a charger wants 5 V, and the cell belongs to its other side. */
+    @Test
+    void aCellAtThePortOfAChargerGoesToWhereItBelongs() throws Exception {
+        Builds wrong = charger("IN+=cell.+");
+        for (String code : List.of(LOW, "parts.no_supply")) {
+            Finding finding = RuleKit.firesAt(wrong, code, "boost");
+            assertEquals("move-IN+-to-B+", ids(finding).get(0), code);
+            RuleKit.everyWayOut(wrong.build(), finding);
+        }
+        Map<String, Endpoint> feeds = RuleKit.firesAt(wrong, LOW, "boost")
+                .fixes()
+                .get(0)
+                .apply(wrong.build())
+                .node(Builds.NODE)
+                .orElseThrow()
+                .part("boost")
+                .orElseThrow()
+                .feeds();
+        assertEquals(Map.of("B+", new Endpoint("cell", "+")), feeds);
+    }
+
+    @Test
+    void whereTheOtherPinIsFedOrWantsOtherVoltsNothingMoves() {
+        Builds fed = charger("IN+=cell.+", "B+=cell.+");
+        assertFalse(ids(RuleKit.firesAt(fed, LOW, "boost")).contains("move-IN+-to-B+"));
+        Builds port = Builds.classic()
+                .boardUnfed()
+                .part("wall", "wall-supply-5v")
+                .part("boost", "charger-up", "IN+=wall.+")
+                .boardOnly("5V", "boost.OUT+");
+        assertFalse(ids(RuleKit.firesAt(port, "parts.no_supply", "boost")).contains("move-IN+-to-B+"));
+    }
 }

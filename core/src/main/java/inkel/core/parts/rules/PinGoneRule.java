@@ -1,5 +1,6 @@
 package inkel.core.parts.rules;
 
+import inkel.core.catalog.Pin;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
@@ -34,6 +35,9 @@ import java.util.Optional;
 public final class PinGoneRule implements Rule<Circuit> {
     private static final RuleInfo INFO = new RuleInfo("parts.pin_gone", Severity.STOP, Stage.PARTS);
 
+    /** So many are said in a sentence. */
+    private static final int FEW_PINS = 8;
+
     @Override
     public RuleInfo info() {
         return INFO;
@@ -67,6 +71,7 @@ public final class PinGoneRule implements Rule<Circuit> {
                 .with("to", lost.to())
                 .with("missing", lost.missing())
                 .with("rails", rails(node, lost))
+                .with("pins", pins(node, lost))
                 .with(
                         "class",
                         node.part(lost.missing().part())
@@ -129,6 +134,9 @@ public final class PinGoneRule implements Rule<Circuit> {
                 && !rails(node, lost).isEmpty()) {
             return "feed_rails";
         }
+        if (lost.kind() == Lost.Kind.WIRE && !pins(node, lost).isEmpty()) {
+            return "wire_pins";
+        }
         boolean isNoSignal = lost.kind() == Lost.Kind.BETWEEN
                 && lost.missing().equals(lost.at())
                 && node.pin(lost.at()).isPresent();
@@ -138,6 +146,16 @@ public final class PinGoneRule implements Rule<Circuit> {
     /** What the part gives from which something is to be fed. */
     private static List<String> rails(NodeCircuit node, Lost lost) {
         return node.part(lost.missing().part()).map(PinGoneFixes::rails).orElse(List.of());
+    }
+
+    /** All that the part has, where that is few enough to be said; a ground that it has twice is said once. */
+    private static List<String> pins(NodeCircuit node, Lost lost) {
+        List<String> pins = node.part(lost.missing().part()).stream()
+                .flatMap(placed -> placed.cls().pins().stream())
+                .map(Pin::label)
+                .distinct()
+                .toList();
+        return pins.size() > FEW_PINS ? List.of() : pins;
     }
 
     private static Finding describe(NodeWire link) {

@@ -24,7 +24,8 @@ public final class RailAverageRule implements Rule<PowerReport> {
     public List<Finding> check(PowerReport report) {
         return report.budgets().stream()
                 .filter(budget -> !budget.rail().output().isFuse())
-                .filter(RailBudget::isAverageOver)
+                // At its peak it has a stop of its own.
+                .filter(budget -> budget.isAverageOver() && !budget.isPeakOver())
                 .map(budget -> describe(budget, report))
                 .toList();
     }
