@@ -135,13 +135,23 @@ public final class AddParts {
         return feeds;
     }
 
-    /** The rails that usually suit a pin and have room for the part's peak, in their {@link RailOrder}. */
+    /**
+     * The rails that usually suit a pin and have room for the part's peak, in their {@link RailOrder}; then those that are asked
+     * for too much as they are, beside which the part is next to nothing.
+     */
     static Stream<Rail> rails(NodeCircuit circuit, PartClass cls, Supply supply) {
-        return rails(circuit, cls, supply, Optional.empty());
+        Stream<Rail> besides = cls.outputs().isEmpty()
+                ? suiting(circuit, cls, supply).filter(rail -> Room.isBesides(circuit, rail, cls.peak(supply.pin())))
+                : Stream.empty();
+        return Stream.concat(rails(circuit, cls, supply, Optional.empty()), besides);
     }
 
     /** @param now the rail that the part hangs on as yet, which then has less to carry */
     static Stream<Rail> rails(NodeCircuit circuit, PartClass cls, Supply supply, Optional<Endpoint> now) {
+        return suiting(circuit, cls, supply).filter(rail -> Room.isFor(circuit, rail, cls.peak(supply.pin()), now));
+    }
+
+    private static Stream<Rail> suiting(NodeCircuit circuit, PartClass cls, Supply supply) {
         boolean isLedOn = RailOrder.isLedOn(cls, supply);
         return circuit.rails().stream()
                 // What a part only leads on, a cell behind a charger or a motor's supply, is no rail of the board.
@@ -153,7 +163,6 @@ public final class AddParts {
                 .filter(rail -> FeedFixes.volts(circuit, rail)
                         .filter(volts -> FeedFixes.fits(volts.usual(), supply))
                         .isPresent())
-                .filter(rail -> Room.isFor(circuit, rail, cls.peak(supply.pin()), now))
                 .sorted(RailOrder.of(circuit, cls, supply));
     }
 }

@@ -152,6 +152,17 @@ public final class FeedFixes {
                 .toList();
     }
 
+    /** Rails that are there and usually have the volts, asked for too much as they are, for a load that is nothing beside that. */
+    List<Fix> besides(Placed placed, Supply supply, Current peak, Predicate<Endpoint> isAllowed) {
+        return usuallySuiting(placed, supply, isAllowed)
+                .filter(rail -> Room.isBesides(node, rail, peak))
+                .map(rail -> {
+                    Fix fed = feedFrom(placed, supply, rail);
+                    return new Fix(fed.id(), fed.title(), Fact.of("fix.feed_besides.cost"), fed.edits());
+                })
+                .toList();
+    }
+
     private Stream<Rail> suiting(
             Placed placed, Supply supply, Predicate<Endpoint> isAllowed, Predicate<Range<Voltage>> isFit) {
         Optional<Endpoint> now = Optional.ofNullable(placed.part().feeds().get(supply.pin()));

@@ -184,10 +184,12 @@ public final class FeedTable {
                 .filter(rail -> isOnScrews
                         || node.upToSource(rail.id()).stream()
                                 .flatMap(id -> node.rail(id).stream())
+                                .filter(above -> !above.isOver() || Room.isMuch(node, rail, above, peak))
                                 .noneMatch(above -> taken.getOrDefault(above.id(), Current.ZERO)
                                         .plus(Room.drawn(node, rail, above, peak))
                                         .isAbove(above.room())))
-                .findFirst();
+                // One that is asked for too much as it is has a little more where no other has room.
+                .min(Comparator.comparing(Rail::isOver));
         found.ifPresent(rail -> node.upToSource(rail.id()).stream()
                 .flatMap(id -> node.rail(id).stream())
                 .forEach(above -> taken.merge(above.id(), Room.drawn(node, rail, above, peak), Current::plus)));

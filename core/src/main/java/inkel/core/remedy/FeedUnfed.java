@@ -47,27 +47,42 @@ public final class FeedUnfed {
     public List<Fix> of(Circuit circuit, List<Unfed> alike) {
         List<Fix> ways = OtherSource.among(added(circuit, alike), stronger(circuit, alike));
         boolean isBought = ways.stream().allMatch(FeedFixes::isBought);
-        return Stream.concat(isBought ? usually(circuit, alike).stream() : Stream.empty(), ways.stream())
+        return Stream.concat(isBought ? there(circuit, alike).stream() : Stream.empty(), ways.stream())
                 .limit(MOST)
                 .toList();
     }
 
-    /** What is there and does for most of the time comes before what must be bought. */
-    private List<Fix> usually(Circuit circuit, List<Unfed> alike) {
+    /** What is there and does for most of the time, or once it is asked for less, comes before what must be bought. */
+    private List<Fix> there(Circuit circuit, List<Unfed> alike) {
         Unfed first = alike.get(0);
         boolean isMaking = FeedTable.isMaking(first);
-        return first.ways().stream()
-                .flatMap(supply -> feeds
-                        .usually(
-                                first.placed(),
-                                Behind.of(node, first.placed(), supply),
-                                peakOf(alike, supply),
-                                FeedTable.mayTurn(node, first.placed().cls(), supply))
-                        .stream())
-                .filter(fix -> !isMaking || isBorne(circuit, fix))
+        Stream<Fix> besides = isMaking
+                ? Stream.empty()
+                : first.ways().stream().flatMap(supply -> ways(alike, supply, feeds::besides));
+        return Stream.concat(
+                        first.ways().stream()
+                                .flatMap(supply -> ways(alike, supply, feeds::usually))
+                                .filter(fix -> !isMaking || isBorne(circuit, fix)),
+                        besides)
                 .map(fix -> forAll(fix, alike))
                 .limit(1)
                 .toList();
+    }
+
+    /** Finds rails that are there for a pin and what is asked of it. */
+    private interface Finder {
+        List<Fix> find(Placed placed, Supply supply, Current peak, Predicate<Endpoint> isAllowed);
+    }
+
+    private Stream<Fix> ways(List<Unfed> alike, Supply supply, Finder finder) {
+        Placed placed = alike.get(0).placed();
+        return finder
+                .find(
+                        placed,
+                        Behind.of(node, placed, supply),
+                        peakOf(alike, supply),
+                        FeedTable.mayTurn(node, placed.cls(), supply))
+                .stream();
     }
 
     private Current peakOf(List<Unfed> alike, Supply supply) {

@@ -36,8 +36,16 @@ public final class Room {
                 .findFirst();
     }
 
+    /** Whether a rail that is asked for too much as it is may have a load that counts for nothing beside that. */
+    static boolean isBesides(NodeCircuit node, Rail rail, Current peak) {
+        return rail.isOver()
+                && asked(node, rail)
+                        .filter(above -> !above.isOver() || isMuch(node, rail, above, peak))
+                        .noneMatch(above -> drawn(node, rail, above, peak).isAbove(above.room()));
+    }
+
     /** Whether a load counts beside what a rail is rated for. */
-    private static boolean isMuch(NodeCircuit node, Rail rail, Rail above, Current peak) {
+    static boolean isMuch(NodeCircuit node, Rail rail, Rail above, Current peak) {
         return drawn(node, rail, above, peak).isAbove(above.rating().times(LITTLE));
     }
 

@@ -14,6 +14,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** A table that was only written down is fed as its builder would. */
 class FeedTableTest {
@@ -71,6 +73,30 @@ class FeedTableTest {
         assertEquals(
                 "radio.VCC<board.3V3",
                 fed(Builds.classic().part("modem", "text-modem").part("radio", "packet-radio")));
+    }
+
+    private static Builds overloaded(String peak) {
+        return Builds.on("board-small-5v")
+                .part("strip", "led-strip-60", "V+=board.5V")
+                .part("walker", "motion-detector")
+                .figure("walker", "current/VCC/active", peak);
+    }
+
+    /** The strip is what has to move: a tenth of 500 mA is nothing beside its 3.6 A. */
+    @ParameterizedTest
+    @CsvSource({"0.1 mA, walker.VCC<board.5V", "50 mA, walker.VCC<board.5V", "51 mA, ''"})
+    void whatIsNextToNothingHangsOnARailThatIsOverAsItIs(String peak, String fed) {
+        assertEquals(fed, fed(overloaded(peak)));
+        List<String> ways = overloaded(peak).findings("parts.no_supply").get(0).fixes().stream()
+                .map(Fix::id)
+                .toList();
+        assertEquals(!fed.isEmpty(), ways.get(0).equals("feed-VCC-from-board.5V"), () -> "" + ways);
+    }
+
+    /** What has room comes first. */
+    @Test
+    void aRailWithRoomComesBeforeOneThatIsOver() {
+        assertEquals("walker.VCC<wall.+", fed(overloaded("1 mA").part("wall", "wall-supply-5v")));
     }
 
     /** A servo's supply is its own, where there is one; the small one that feeds the board too is not. */
