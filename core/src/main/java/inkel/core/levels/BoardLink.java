@@ -12,7 +12,6 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.NodeWire;
 import inkel.core.document.Part;
 import inkel.core.formula.LevelCheck;
-import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
@@ -130,11 +129,8 @@ public record BoardLink(
         if (talks.isEmpty() || listens.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty()) {
             return Optional.empty();
         }
-        Voltage most = talks.get().highest(saysAt.get().highest());
-        Voltage least = talks.get().signalHigh().get().at(saysAt.get().lowest());
-        Range<Voltage> said = isPulled
-                ? PullUp.together(pulls).orElse(saysAt.get())
-                : Range.between(Quantity.smaller(least, most), most);
+        Range<Voltage> said =
+                isPulled ? PullUp.together(pulls).orElse(saysAt.get()) : Hop.high(talks.get(), saysAt.get());
         boolean isOneRail = isPulled
                 ? pulls.stream().allMatch(pull -> pull.isOfRailOf(to, hears))
                 : from == to && from.isOneRail(says, hears);

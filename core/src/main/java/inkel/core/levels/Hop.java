@@ -7,6 +7,7 @@ import inkel.core.circuit.Reading;
 import inkel.core.document.Between;
 import inkel.core.formula.LevelCheck;
 import inkel.core.formula.Verdict;
+import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.List;
@@ -59,6 +60,14 @@ record Hop(
         return between.filter(Between.Divider.class::isInstance)
                 .map(divider -> ((Between.Divider) divider).share())
                 .orElse(1.0);
+    }
+
+    /** What a pin puts out as a high into inputs; its supply, where it only pulls low and lets go. */
+    static Range<Voltage> high(IoFamily says, Range<Voltage> at) {
+        Voltage most = says.highest(at.highest());
+        return says.signalHigh()
+                .map(least -> Range.between(Quantity.smaller(least.at(at.lowest()), most), most))
+                .orElse(at);
     }
 
     /** Whether the high is the listener's own supply, which has one voltage at a time. */

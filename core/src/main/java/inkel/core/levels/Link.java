@@ -1,5 +1,6 @@
 package inkel.core.levels;
 
+import inkel.core.catalog.IoFamily;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.PullUp;
 import inkel.core.circuit.Reading;
@@ -58,14 +59,27 @@ public record Link(
                 .orElse(1.0);
     }
 
-    /** What the driver itself puts out as a high, before a divider takes its share. */
+    /** What the driver itself puts out as a high, before a divider takes its share, or something makes a high of its own. */
     public Range<Voltage> saidHigh() {
+        Optional<Range<Voltage>> own =
+                parted().flatMap(says -> node.ioVolts(from).map(at -> Hop.high(says, at)));
+        return own.orElseGet(this::undivided);
+    }
+
+    /** Who talks, where what arrives is not of its making. */
+    private Optional<IoFamily> parted() {
+        return Hop.isOfListener(between) ? node.io(from) : Optional.empty();
+    }
+
+    private Range<Voltage> undivided() {
         return Range.between(check.vohMin().times(1 / share()), check.vohMax().times(1 / share()));
     }
 
     /** What the driver itself puts out as a low at most, before a divider takes its share. */
     public Voltage saidLow() {
-        return check.volMax().times(1 / share());
+        return parted().flatMap(IoFamily::signalLow)
+                .flatMap(low -> node.ioVolts(from).map(at -> low.at(at.highest())))
+                .orElseGet(() -> check.volMax().times(1 / share()));
     }
 
     /** Whether it leads into a shifter or a buffer, not out of one or past it. */

@@ -95,6 +95,18 @@ class PieceTest {
                 .between(piece);
     }
 
+    // What the driver says stays its own, whatever arrives: into inputs 0.1 V, and from 4.75 − 0.1 V up.
+    @Test
+    void whoTalksSaysWhatItSaysWhateverArrives() {
+        Link light = link(apart(opto("turn.IN1", 390, 10_000)), "turn.IN1");
+        assertEquals(4.65, light.saidHigh().lowest().volts(), 1e-9);
+        assertEquals(5.25, light.saidHigh().highest().volts(), 1e-9);
+        assertEquals(0.1, light.saidLow().volts(), 1e-9);
+        Link magnet = link(magnet(litByLow("magnet.OUT", 390, 10_000)), "magnet.OUT");
+        assertEquals(
+                5.25, magnet.saidHigh().highest().volts(), 1e-9, "it lets go, and nothing holds it below its supply");
+    }
+
     // The low of the transistor is 0.4 V where the driver reads below 0.8 V; the high is its own supply.
     @Test
     void anOptocouplerGivesTheListenersOwnLevels() {

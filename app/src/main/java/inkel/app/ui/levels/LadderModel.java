@@ -59,7 +59,13 @@ public record LadderModel(
      *
      * @param hears how the driver stands with it; absent for a divider, which takes whatever comes
      */
-    public record Step(String name, double highFrom, double highTo, double lowTo, Optional<Verdict> hears) {}
+    public record Step(
+            String name, double highFrom, double highTo, double lowTo, boolean isTurned, Optional<Verdict> hears) {
+        /** What becomes of a high. */
+        double ofHigh() {
+            return isTurned ? lowTo : highTo;
+        }
+    }
 
     /**
      * One that listens.
@@ -168,6 +174,7 @@ public record LadderModel(
                 arrives.vohMin().volts(),
                 arrives.vohMax().volts(),
                 arrives.volMax().volts(),
+                between instanceof Between.Opto opto && opto.turnsOver(),
                 sending == asked ? Optional.empty() : Optional.of(sending.verdict()));
     }
 

@@ -135,8 +135,8 @@ public final class Ladders extends Region {
         mark("passes", at, bar, step.highTo(), step.highFrom());
         mark("passes", at, bar, step.lowTo(), 0);
         line("ladder-step", saysEnd, y(model.highTo()), (saysEnd + at) / 2, y(model.highTo()));
-        line("ladder-step", (saysEnd + at) / 2, y(model.highTo()), (saysEnd + at) / 2, y(step.highTo()));
-        line("ladder-step", (saysEnd + at) / 2, y(step.highTo()), at, y(step.highTo()));
+        line("ladder-step", (saysEnd + at) / 2, y(model.highTo()), (saysEnd + at) / 2, y(step.ofHigh()));
+        line("ladder-step", (saysEnd + at) / 2, y(step.ofHigh()), at, y(step.ofHigh()));
         saidEnd = centred(range(step.highFrom(), step.highTo()), left, left + column, y(step.highTo()) - 18, "small");
         step.hears()
                 .ifPresent(verdict -> wrapped(

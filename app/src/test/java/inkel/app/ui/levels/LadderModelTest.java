@@ -26,6 +26,8 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class LadderModelTest {
     @TempDir
@@ -79,6 +81,24 @@ class LadderModelTest {
         assertEquals(5.25 * 2700 / 4200, step.highTo(), 1e-9);
         assertEquals(4.65 * 2700 / 4200, step.highFrom(), 1e-9);
         assertTrue(step.hears().isEmpty(), "a divider hears nothing");
+    }
+
+    /** What is said stays the driver's; behind it stand the levels of who listens, and a high becomes a low or stays one. */
+    @ParameterizedTest
+    @EnumSource
+    void anOptocouplerTurnsAHighOverOrLeavesIt(Between.Opto.Lit lit) throws Exception {
+        Build build = Given.assessment(Given.FIRST_SKETCH).build();
+        Endpoint mosi = new Endpoint("reader", "MOSI");
+        Between opto = new Between.Opto(mosi, lit, Resistance.ofOhms(390), Resistance.ofOhms(10_000), Extras.NONE);
+        Assessment byLight = Assessment.assess(new Insert("lower-lock", opto).apply(build), Given.CATALOG);
+        LadderModel model = LadderModel.of(
+                        byLight, byLight.circuit("lower-lock").orElseThrow(), Place.of("lower-lock", mosi))
+                .orElseThrow();
+        assertEquals(5.25, model.highTo(), 1e-9);
+        assertEquals(4.65, model.highFrom(), 1e-9);
+        LadderModel.Step step = model.step().orElseThrow();
+        assertEquals(3.2, step.highTo(), 1e-9, "the supply of the reader, where least is to spare");
+        assertEquals(lit == Between.Opto.Lit.BY_HIGH ? 0.4 : 3.2, step.ofHigh(), 1e-9);
     }
 
     @Test
