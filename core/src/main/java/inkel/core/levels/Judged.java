@@ -48,14 +48,25 @@ public sealed interface Judged permits Link, BoardLink {
     /** Both sides with their margins, each with where it comes from, in the order of the arithmetic. */
     default List<Evidence> figures() {
         LevelCheck check = check();
+        boolean isMade = between()
+                .filter(piece -> piece.changesLevels() && !(piece instanceof Between.ShifterWay))
+                .isPresent();
         return List.of(
-                new Evidence("highest_output_at_least", check.vohMin(), saysHigh()),
+                isMade
+                        ? new Evidence("arrives_high_at_least", check.vohMin(), made(saysHigh()))
+                        : new Evidence("highest_output_at_least", check.vohMin(), saysHigh()),
                 new Evidence("reads_high_above", check.vih(), listens()),
                 new Evidence("high_margin", check.highMargin(), Source.COMPUTED),
-                new Evidence("lowest_output_at_most", check.volMax(), saysLow()),
+                isMade
+                        ? new Evidence("arrives_low_at_most", check.volMax(), made(saysLow()))
+                        : new Evidence("lowest_output_at_most", check.volMax(), saysLow()),
                 new Evidence("reads_low_below", check.vil(), listens()),
                 new Evidence("low_margin", check.lowMargin(), Source.COMPUTED),
                 new Evidence("tolerated", check.absoluteMax(), listens()));
+    }
+
+    private static Source made(Source says) {
+        return says == Source.MEASURED ? says : Source.COMPUTED;
     }
 
     /** Levels that hang on a supply are worked out as soon as that is not what the class says. */

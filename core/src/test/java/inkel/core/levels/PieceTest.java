@@ -25,6 +25,7 @@ import inkel.core.wiring.PartsList;
 import inkel.core.wiring.WireList;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
@@ -102,6 +103,17 @@ class PieceTest {
         assertEquals(4.65, light.saidHigh().lowest().volts(), 1e-9);
         assertEquals(5.25, light.saidHigh().highest().volts(), 1e-9);
         assertEquals(0.1, light.saidLow().volts(), 1e-9);
+        assertEquals(
+                List.of("arrives_high_at_least 4.75 COMPUTED", "arrives_low_at_most 0.40 COMPUTED"),
+                light.figures().stream()
+                        .filter(figure -> figure.key().startsWith("arrives"))
+                        .map(figure -> String.format(
+                                Locale.ROOT,
+                                "%s %.2f %s",
+                                figure.key(),
+                                figure.value().si(),
+                                figure.source()))
+                        .toList());
         Link magnet = link(magnet(litByLow("magnet.OUT", 390, 10_000)), "magnet.OUT");
         assertEquals(
                 5.25, magnet.saidHigh().highest().volts(), 1e-9, "it lets go, and nothing holds it below its supply");
