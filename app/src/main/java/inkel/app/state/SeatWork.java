@@ -120,6 +120,11 @@ public final class SeatWork {
         return isUnsettled ? Optional.empty() : wires(assessment, node);
     }
 
+    /** Whether the table of some board is being worked out, so that its wires have no number yet. */
+    public boolean isNumbering() {
+        return !asked.isEmpty();
+    }
+
     private Optional<SeatPlan> here() {
         Assessment now = session.assessmentProperty().get();
         return now == null ? Optional.empty() : of(now, session.nodeProperty().get());

@@ -79,9 +79,12 @@ class BetweenTest {
                 .wire("reader.SCK", "board.D13");
         Assessment after = after(build, "levels.harms", "buffer-new");
         assertEquals(Verdict.FINE, verdict(after, "reader.MOSI"));
-        // The other wire finds a spare way on it.
-        Finding other = Builds.of(after, "levels.harms").get(0);
-        assertTrue(other.fixes().stream().anyMatch(fix -> fix.id().equals("shift-buffer-2")));
+        assertEquals(Verdict.FINE, verdict(after, "reader.SCK"), "by a spare way of the same buffer");
+        assertEquals(
+                1,
+                after.build().nodes().get(0).parts().stream()
+                        .filter(part -> part.classId().startsWith("buffer"))
+                        .count());
         assertEquals(List.of(), Builds.of(after, "levels.shifter_slow"), "a buffer is quick");
     }
 
@@ -175,20 +178,20 @@ class BetweenTest {
                 .part("reader", "tag-reader-spi", "3.3V=reg.OUT")
                 .wire("reader.MOSI", "board.D11")
                 .wire("reader.SDA", "board.D10");
-        double quick = source(build, "reader.MOSI");
-        double slow = source(build, "reader.SDA");
+        Finding both = build.findings("levels.harms").get(0);
+        assertEquals(List.of(place("reader.MOSI"), place("reader.SDA")), both.places());
+        double quick = source(both, 0);
+        double slow = source(both, 1);
         assertTrue(quick <= 0.3 / 8e6 / (2.2 * 36e-12), quick + " Ω");
         assertTrue(slow > 5000 && slow <= 10_000, slow + " Ω");
     }
 
-    private static double source(Builds build, String signal) {
-        Fix fix = build.findings("levels.harms").stream()
-                .filter(finding -> finding.place().equals(place(signal)))
-                .flatMap(finding -> finding.fixes().stream())
-                .filter(found -> found.id().equals("divide"))
+    private static double source(Finding finding, int wire) {
+        Fix fix = finding.fixes().stream()
+                .filter(found -> found.id().equals("module-divide"))
                 .findFirst()
                 .orElseThrow();
-        Between.Divider divider = (Between.Divider) ((Insert) fix.edits().get(0)).between();
+        Between.Divider divider = (Between.Divider) ((Insert) fix.edits().get(wire)).between();
         double series = divider.series().ohms();
         return series * divider.toGround().ohms() / (series + divider.toGround().ohms());
     }

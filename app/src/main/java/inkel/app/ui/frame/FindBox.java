@@ -44,8 +44,19 @@ final class FindBox extends VBox {
     private final TextField field = Fleeting.of(new TextField());
     private final ListView<Entry> list = new ListView<>();
 
-    /** Something that can be found. */
-    private record Entry(String title, String kind, Runnable action) {
+    /** Enter was pressed before the wires had their numbers. */
+    private boolean isAwaited;
+
+    /**
+     * Something that can be found.
+     *
+     * @param isLast whether it comes behind all that is there: a sum, a class
+     */
+    private record Entry(String title, String kind, boolean isLast, Runnable action) {
+        Entry(String title, String kind, Runnable action) {
+            this(title, kind, false, action);
+        }
+
         boolean matches(List<String> words) {
             String all = (title + " " + kind).toLowerCase(Locale.ROOT);
             return words.stream().allMatch(all::contains);
@@ -64,7 +75,10 @@ final class FindBox extends VBox {
         list.setCellFactory(view -> new EntryCell());
         list.setFocusTraversable(false);
         getChildren().addAll(field, list);
-        field.textProperty().addListener((property, old, next) -> search());
+        field.textProperty().addListener((property, old, next) -> {
+            isAwaited = false;
+            search();
+        });
         // The wires of a table are numbered when its breadboards are known.
         session.seats().latestProperty().addListener((property, old, next) -> searchAnew());
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
@@ -74,6 +88,7 @@ final class FindBox extends VBox {
     }
 
     void open() {
+        isAwaited = false;
         field.clear();
         Ui.show(this, true);
         toFront();
@@ -104,7 +119,9 @@ final class FindBox extends VBox {
 
     private void choose() {
         Entry entry = list.getSelectionModel().getSelectedItem();
-        if (entry != null) {
+        // A wire that is asked for by its number comes before a sum, and has none as long as its table is worked out.
+        isAwaited = session.seats().isNumbering() && (entry == null || entry.isLast());
+        if (entry != null && !isAwaited) {
             close();
             entry.action().run();
         }
@@ -139,7 +156,8 @@ final class FindBox extends VBox {
                         .addAll(hits.stream()
                                 .filter(hit -> hit.cls().kind() != Kind.BOARD && hit.isWhole())
                                 .limit(MOST_CLASSES)
-                                .map(hit -> new Entry(hit.cls().name(), Words.get("find.class"), () -> put(hit.cls())))
+                                .map(hit -> new Entry(
+                                        hit.cls().name(), Words.get("find.class"), true, () -> put(hit.cls())))
                                 .toList());
                 if (list.getSelectionModel().isEmpty()) {
                     list.getSelectionModel().selectFirst();
@@ -166,6 +184,9 @@ final class FindBox extends VBox {
                         .findFirst()
                         .ifPresent(list.getSelectionModel()::select);
             }
+            if (isAwaited) {
+                choose();
+            }
         }
     }
 
@@ -173,7 +194,7 @@ final class FindBox extends VBox {
     private List<Entry> reckonings() {
         return ReckonWords.find(field.getText()).stream()
                 .map(reckoning -> new Entry(
-                        ReckonWords.line(reckoning), Words.get("reckon.find"), () -> commands.reckon(reckoning)))
+                        ReckonWords.line(reckoning), Words.get("reckon.find"), true, () -> commands.reckon(reckoning)))
                 .toList();
     }
 

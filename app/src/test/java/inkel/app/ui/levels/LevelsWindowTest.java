@@ -44,7 +44,7 @@ class LevelsWindowTest extends WindowJourney {
         press(robot, "#level-reader-MOSI");
         until(() -> place("reader", "MOSI").equals(session.selectionProperty().get()));
         assertEquals(Optional.of(Verdict.HARMS), verdict("reader", "MOSI"));
-        assertTrue(text(robot, "#why-verdict").contains("bears at most 3.50 V"));
+        assertTrue(text(robot, "#why-verdict").contains("bear at most 3.50 V"), "it and three others");
         press(robot, "#way-0");
         until(() -> verdict("reader", "MOSI").equals(Optional.of(Verdict.FINE)));
         robot.press(KeyCode.CONTROL, KeyCode.Z).release(KeyCode.Z, KeyCode.CONTROL);

@@ -55,6 +55,7 @@ final class BoardLinkFinding {
                 link.check(),
                 link.to().habits(),
                 link.isOnlyAtTheEnds(),
+                false,
                 link.saysHigh(),
                 link.saysLow(),
                 link.listens());

@@ -15,6 +15,7 @@ final class LevelNumbers {
      * Takes the sentence that suits and adds its numbers.
      *
      * @param isOnlyAtTheEnds whether it is only to be looked at, for it takes both supplies at their ends
+     * @param isOfSeveral whether it is said of several wires at once
      * @param habits what the builder does with a signal above the supply of the pin that hears it
      * @param says where the driver's high comes from, {@code saysLow} its low, {@code hears} the receiver's limits
      */
@@ -23,16 +24,18 @@ final class LevelNumbers {
             LevelCheck check,
             Habits habits,
             boolean isOnlyAtTheEnds,
+            boolean isOfSeveral,
             Source says,
             Source saysLow,
             Source hears) {
-        String ends = isOnlyAtTheEnds ? "_ends" : "";
+        String several = isOfSeveral ? "_several" : "";
+        String ends = (isOnlyAtTheEnds ? "_ends" : "") + several;
         if (isOnlyAtTheEnds) {
             finding.onlyToLookAt();
         }
         if (check.verdict() == Verdict.HARMS) {
-            if (isOnlyAtTheEnds) {
-                finding.variant("ends");
+            if (!ends.isEmpty()) {
+                finding.variant(ends.substring(1));
             }
             finding.number("highest_output", check.vohMax(), says)
                     .number("tolerated", check.absoluteMax(), hears)
@@ -47,7 +50,7 @@ final class LevelNumbers {
             if (habits.is(Habit.ABOVE_SUPPLY, Habit.AboveSupply.DIRECT)) {
                 finding.onlyToKnow();
             }
-            finding.variant("above_recommended")
+            finding.variant("above_recommended" + several)
                     .number("highest_output", check.vohMax(), says)
                     .number("recommended", check.recommendedMax().orElseThrow(), hears)
                     .number("tolerated", check.absoluteMax(), hears);

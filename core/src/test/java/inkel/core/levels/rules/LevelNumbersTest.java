@@ -44,7 +44,7 @@ class LevelNumbersTest {
                 Optional.ofNullable(recommended).map(Voltage::ofVolts),
                 Voltage.ofVolts(3.3));
         Finding.Builder finding = Finding.of(INFO, Place.ofNode("bench"));
-        LevelNumbers.put(finding, check, Habits.USUAL, false, Source.CLASS, Source.MEASURED, Source.YOURS);
+        LevelNumbers.put(finding, check, Habits.USUAL, false, false, Source.CLASS, Source.MEASURED, Source.YOURS);
         Finding made = finding.build();
         assertEquals(sentence, made.sentence().key());
         assertEquals(
