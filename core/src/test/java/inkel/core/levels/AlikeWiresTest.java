@@ -93,6 +93,19 @@ class AlikeWiresTest {
                 "it names what it is for");
     }
 
+    /** A shifter with ways enough comes before anything that is put in; one with too few, or none, comes behind resistors. */
+    @ParameterizedTest
+    @CsvSource({"0, module-shift", "2, module-shift", "3, module-divide"})
+    void whatIsThereComesFirst(int taken, String first) throws Exception {
+        Builds builds = reader("reader").part("shifter", "shifter-4", "LV=reg.OUT", "HV=board.5V");
+        for (int way = 1; way <= taken; way++) {
+            builds.part("lid-" + way, "button")
+                    .wire("lid-" + way + ".A", "board.D" + (1 + way))
+                    .between(new Between.ShifterWay(end("lid-" + way + ".A"), "shifter", way, Extras.NONE));
+        }
+        assertEquals(first, RuleKit.fires(builds, HARMS).fixes().get(0).id());
+    }
+
     /** Left by choice they are left together. */
     @Test
     void whatIsThinIsLeftTogether() throws Exception {

@@ -4,6 +4,7 @@ import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Place;
+import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
 import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
@@ -33,6 +34,8 @@ final class AlikeFixes {
     List<Fix> of(Supplier<Optional<Fix>> divide, Supplier<Optional<Fix>> shift) {
         List<Fix> ways = new ArrayList<>();
         Optional<Fix> shifted = shift.get().filter(this::settlesAll);
+        boolean isThere = shifted.filter(way -> way.edits().stream().noneMatch(AddPart.class::isInstance))
+                .isPresent();
         EndsFix.series(alike.get(0)).flatMap(this::each).ifPresent(ways::add);
         for (Fix way : single(levels, alike.get(0))) {
             boolean isDivider = way.id().equals(DividerFix.ID);
@@ -42,9 +45,12 @@ final class AlikeFixes {
                 ways.add(way);
             } else if (!way.id().startsWith("shift")) {
                 each(way).ifPresent(ways::add);
+            } else if (isThere) {
+                // Ways that are there come before anything that is put in.
+                shifted.ifPresent(ways::add);
             }
         }
-        shifted.ifPresent(ways::add);
+        shifted.filter(way -> !isThere).ifPresent(ways::add);
         if (verdict == Verdict.THIN || alike.get(0).verdict() == Verdict.THIN) {
             ways.add(LeaveFix.of(alike));
         }
