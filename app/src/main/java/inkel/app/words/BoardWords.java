@@ -95,7 +95,7 @@ public final class BoardWords {
                 // The board that would be there has no name on this table yet.
                 .map(fed -> Words.say(
                         Fact.of(fed.getKey().part().equals(Part.BOARD) ? "boards.refed.board" : "boards.refed")
-                                .with("rail", name(trial, fed.getKey()))
+                                .with("rail", trial.railNames().get(fed.getKey()))
                                 .with("pin", fed.getKey().pin())
                                 .with("what", List.copyOf(fed.getValue()))))
                 .toList();

@@ -7,6 +7,7 @@ import inkel.core.document.Node;
 import inkel.core.document.edit.PutBoard;
 import inkel.core.pins.Plan;
 import inkel.core.quantity.Current;
+import inkel.core.quantity.Fact;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -29,6 +30,7 @@ import java.util.Optional;
  * @param pieces what must be put in wires on top of what stands there
  * @param fallen names of parts that it no longer needs
  * @param refed supply pins that hang on another rail than now, with that rail
+ * @param railNames what these rails are called
  * @param moved wires that go elsewhere than now, ties not counted
  * @param freePins plain pins that are left
  * @param freePulses those of them that a timer drives
@@ -51,6 +53,7 @@ public record BoardTrial(
         List<Between> pieces,
         List<String> fallen,
         Map<Endpoint, Endpoint> refed,
+        Map<Endpoint, Fact> railNames,
         int moved,
         int freePins,
         int freePulses,
@@ -76,6 +79,7 @@ public record BoardTrial(
         pieces = List.copyOf(pieces);
         fallen = List.copyOf(fallen);
         refed = Collections.unmodifiableMap(new LinkedHashMap<>(refed));
+        railNames = Map.copyOf(railNames);
         lost = List.copyOf(lost);
     }
 

@@ -31,6 +31,7 @@ import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.quantity.Current;
 import inkel.core.remedy.OnLogicRail;
+import inkel.core.remedy.RailNames;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -41,6 +42,7 @@ import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Tries every board on a table: puts it there, shares out its pins, matches levels where that is a matter of parts. */
@@ -137,6 +139,7 @@ public final class BoardTrials {
                 List.of(),
                 List.of(),
                 Map.of(),
+                Map.of(),
                 0,
                 0,
                 0,
@@ -158,6 +161,7 @@ public final class BoardTrials {
                 .toList();
         NodeCircuit circuit = assessment.circuit(nodeId).orElseThrow();
         Merits merits = Merits.of(circuit);
+        Map<Endpoint, Endpoint> refed = refed(old, now);
         return new BoardTrial(
                 board,
                 old,
@@ -173,7 +177,10 @@ public final class BoardTrials {
                 newer(now, old),
                 pieces(now, old),
                 newer(old, now),
-                refed(old, now),
+                refed,
+                refed.values().stream()
+                        .distinct()
+                        .collect(Collectors.toMap(rail -> rail, rail -> RailNames.of(circuit, rail))),
                 moved(old, circuit),
                 merits.freePins(),
                 merits.freePulses(),

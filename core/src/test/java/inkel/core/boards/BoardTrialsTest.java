@@ -161,6 +161,7 @@ class BoardTrialsTest {
                 List.of("eyes"),
                 dual.pieces().stream().map(piece -> piece.signal().part()).toList());
         assertEquals(Map.of(end("knob.VCC"), end("board.3V3")), dual.refed());
+        assertEquals("rail.of_board", dual.railNames().get(end("board.3V3")).key());
         // A servo is no matter of levels, and the two eyes work at 5 V only.
         assertEquals(end("reg.OUT"), feed(node, "arm.V+"));
         assertEquals(end("reg.OUT"), feed(node, "eyes.VCC"));
