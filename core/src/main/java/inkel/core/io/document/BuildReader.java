@@ -63,7 +63,8 @@ public final class BuildReader {
     }
 
     /**
-     * Reads what somebody may have written by hand: pins may be called by any name that their classes know. A text that is letter
+     * Reads what somebody may have written by hand: pins may be called by any name that their classes know, and wires of a table be
+     * written down from either end. A text that is letter
      * by letter as it is saved is read exactly, so that what was saved opens equal.
      *
      * @throws UnreadableFile with every problem, each with line, field and reason
@@ -74,23 +75,45 @@ public final class BuildReader {
 
     /** As {@link #read(Path, Catalog)}, from text; the file is only for messages. */
     public static Build read(Path file, String text, Catalog catalog) throws UnreadableFile {
-        Build exact = parse(file, text, catalog);
+        JsonNode tree = tree(file, text);
+        Optional<JsonNode> turned = FarEnds.turned(tree);
+        if (turned.isPresent() && !isAsSaved(file, text, tree, catalog)) {
+            return PrintedNames.resolved(build(file, text, turned.get(), catalog), catalog);
+        }
+        Build exact = build(file, text, tree, catalog);
         Build resolved = PrintedNames.resolved(exact, catalog);
         return resolved == exact || text.equals(BuildWriter.print(exact)) ? exact : resolved;
     }
 
+    private static boolean isAsSaved(Path file, String text, JsonNode tree, Catalog catalog) {
+        try {
+            return text.equals(BuildWriter.print(build(file, text, tree, catalog)));
+        } catch (UnreadableFile unlike) {
+            return false;
+        }
+    }
+
     /** Reads from text exactly what it says; the file is only for messages. */
     public static Build parse(Path file, String text, Catalog catalog) throws UnreadableFile {
-        BuildReader reader = new BuildReader(catalog);
+        return build(file, text, tree(file, text), catalog);
+    }
+
+    private static JsonNode tree(Path file, String text) throws UnreadableFile {
         try {
-            Build build = reader.build(JsonText.parse(text));
-            if (reader.problems.isEmpty()) {
-                return build;
-            }
-            throw new UnreadableFile(file, JsonText.located(text, reader.problems));
+            return JsonText.parse(text);
         } catch (BadJson bad) {
             throw new UnreadableFile(file, List.of(bad.problem()));
         }
+    }
+
+    /** @param tree what the text says, perhaps with wires turned about */
+    private static Build build(Path file, String text, JsonNode tree, Catalog catalog) throws UnreadableFile {
+        BuildReader reader = new BuildReader(catalog);
+        Build build = reader.build(tree);
+        if (reader.problems.isEmpty()) {
+            return build;
+        }
+        throw new UnreadableFile(file, JsonText.located(text, reader.problems));
     }
 
     private Build build(JsonNode tree) {
