@@ -2,6 +2,7 @@ package inkel.core.io.document;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.CatalogSearch;
 import inkel.core.catalog.Habit;
 import inkel.core.catalog.Habits;
 import inkel.core.catalog.Nearest;
@@ -54,6 +55,8 @@ public final class BuildReader {
 
     /** Files of every format from this one on are read; they are written as the present one. */
     private static final int OLDEST_FORMAT = 1;
+
+    private static final int MOST_SUGGESTED = 3;
 
     private Catalog catalog;
     private final List<Problem> problems = new ArrayList<>();
@@ -320,16 +323,27 @@ public final class BuildReader {
                 fields.extras());
     }
 
+    /** Of a class that is not there: which it may be, by a slip of the hand or by what is searched for. */
+    private Fact unknown(String classId) {
+        Optional<String> near = Nearest.to(classId, List.copyOf(catalog.ids()));
+        if (near.isPresent()) {
+            return Fact.of("problem.unknown_class_near").with("found", classId).with("near", near.get());
+        }
+        List<String> some = new CatalogSearch(catalog)
+                .find(classId.replace('-', ' ')).stream()
+                        .filter(CatalogSearch.Hit::isWhole)
+                        .limit(MOST_SUGGESTED)
+                        .map(hit -> hit.cls().id())
+                        .toList();
+        return some.isEmpty()
+                ? Fact.of("problem.unknown_class").with("found", classId)
+                : Fact.of("problem.unknown_class_some").with("found", classId).with("some", some);
+    }
+
     private Part part(Fields fields, String id) {
         String classId = fields.text("class");
         if (fields.has("class") && catalog.find(classId).isEmpty()) {
-            Optional<String> near = Nearest.to(classId, List.copyOf(catalog.ids()));
-            fields.problem(
-                    "class",
-                    near.map(suggestion -> Fact.of("problem.unknown_class_near")
-                                    .with("found", classId)
-                                    .with("near", suggestion))
-                            .orElseGet(() -> Fact.of("problem.unknown_class").with("found", classId)));
+            fields.problem("class", unknown(classId));
         }
         Map<String, Endpoint> feeds = new LinkedHashMap<>();
         fields.textMap("feeds").forEach((pin, rail) -> Endpoint.parse(rail)

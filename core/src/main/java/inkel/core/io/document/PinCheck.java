@@ -36,7 +36,12 @@ final class PinCheck {
         }
         Endpoint endpoint = parsed.get();
         if (!parts.containsKey(endpoint.part())) {
-            fields.problem(key, Fact.of("problem.no_part").with("part", endpoint.part()));
+            boolean isElsewhere = endpoint.part().contains("/");
+            fields.problem(
+                    key,
+                    isElsewhere
+                            ? Fact.of("problem.on_other_board").with("found", text)
+                            : Fact.of("problem.no_part").with("part", endpoint.part()));
         }
         return endpoint;
     }

@@ -34,12 +34,15 @@ public final class Fields {
     /** Fields that could not be read, for which a stand-in is there: whatever else is wrong with that is not the file's. */
     private final Set<String> unread = new HashSet<>();
 
+    private boolean isRefused;
+
     public Fields(JsonNode node, String pointer, List<Problem> problems) {
         this.node = node;
         this.pointer = pointer;
         this.problems = problems;
         if (!node.isObject()) {
             problem("", Fact.of("problem.expected_object"));
+            isRefused = true;
         }
     }
 
@@ -66,6 +69,10 @@ public final class Fields {
     }
 
     private void note(String key, Fact reason) {
+        if (isRefused) {
+            // That it is no object is told already; it has no fields to be missed.
+            return;
+        }
         problems.add(new Problem(0, key.isEmpty() ? pointer : pointer + "/" + escaped(key), reason));
     }
 

@@ -139,6 +139,9 @@ class BuildFileTest {
             textBlock =
                     """
             "packet-radio"            | "packet-radoi"           | problem.unknown_class_near | /nodes/0/parts/3/class
+            "packet-radio"            | "tag reader"             | problem.unknown_class_some | /nodes/0/parts/3/class
+            "packet-radio"            | "teapot"                 | problem.unknown_class      | /nodes/0/parts/3/class
+            "to" : "board.D9"         | "to" : "two/board.D9"    | problem.on_other_board     | /nodes/0/wires/0/to
             "to" : "board.D9"         | "to" : "shelf.D9"        | problem.no_part            | /nodes/0/wires/0/to
             "to" : "board.D9"         | "to" : "D9"              | problem.expected_value     | /nodes/0/wires/0/to
             "volts" : "6 V"           | "volts" : "6 A"          | problem.expected_value     | /nodes/0/parts/1/settings/volts
@@ -193,6 +196,23 @@ class BuildFileTest {
         assertEquals(
                 "soil.VCC",
                 refused.problems().get(0).reason().values().get("right").toString());
+    }
+
+    /** What is no object lacks no fields: it is told once. */
+    @Test
+    void aPartThatIsOnlyAWord() {
+        UnreadableFile refused = assertThrows(
+                UnreadableFile.class,
+                () -> BuildReader.parse(
+                        Path.of("x"),
+                        "{\"format\": 2, \"name\": \"N\", \"nodes\": [{\"id\": \"one\", \"name\": \"One\","
+                                + " \"board\": \"board-classic-5v\", \"parts\": [\"led\"]}]}",
+                        CATALOG));
+        assertEquals(
+                List.of("/nodes/0/board problem.expected_object", "/nodes/0/parts/0 problem.expected_object"),
+                refused.problems().stream()
+                        .map(problem -> problem.field() + " " + problem.reason().key())
+                        .toList());
     }
 
     @Test
