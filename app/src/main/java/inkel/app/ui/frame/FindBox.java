@@ -107,7 +107,7 @@ final class FindBox extends VBox {
         } else if (event.getCode() == KeyCode.UP) {
             list.getSelectionModel().select(Math.max(0, at - 1));
         } else if (event.getCode() == KeyCode.ENTER) {
-            choose();
+            enter();
         } else if (event.getCode() == KeyCode.ESCAPE) {
             close();
         } else {
@@ -117,11 +117,19 @@ final class FindBox extends VBox {
         event.consume();
     }
 
+    /** A wire that is asked for by its number comes before a sum, and has none as long as its table is worked out. */
+    private void enter() {
+        Entry entry = list.getSelectionModel().getSelectedItem();
+        boolean isFirst = list.getSelectionModel().getSelectedIndex() <= 0;
+        isAwaited = isFirst && session.seats().isNumbering() && (entry == null || entry.isLast());
+        if (!isAwaited) {
+            choose();
+        }
+    }
+
     private void choose() {
         Entry entry = list.getSelectionModel().getSelectedItem();
-        // A wire that is asked for by its number comes before a sum, and has none as long as its table is worked out.
-        isAwaited = session.seats().isNumbering() && (entry == null || entry.isLast());
-        if (entry != null && !isAwaited) {
+        if (entry != null) {
             close();
             entry.action().run();
         }
@@ -185,7 +193,7 @@ final class FindBox extends VBox {
                         .ifPresent(list.getSelectionModel()::select);
             }
             if (isAwaited) {
-                choose();
+                enter();
             }
         }
     }

@@ -51,7 +51,7 @@ final class AlikeFixes {
             }
         }
         shifted.filter(way -> !isThere).ifPresent(ways::add);
-        if (verdict == Verdict.THIN || alike.get(0).verdict() == Verdict.THIN) {
+        if (alike.get(0).verdict() == Verdict.THIN) {
             ways.add(LeaveFix.of(alike));
         }
         return ways;

@@ -76,7 +76,7 @@ final class LinkFinding {
                         .flatMap(to -> LampFeed.lamp(to, link.to().pin()))
                         .isPresent();
         return isAlone
-                ? link
+                ? List.of(link.signal(), link.from(), link.to())
                 : List.of(
                         link.signal().node(),
                         link.signal().part(),

@@ -11,7 +11,6 @@ import inkel.core.finding.Stage;
 import inkel.core.formula.FuseSize;
 import inkel.core.power.PowerReport;
 import inkel.core.power.PowerReport.RailBudget;
-import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
@@ -57,7 +56,7 @@ public final class FuseRule implements Rule<PowerReport> {
 
     private static Optional<Fix> larger(RailBudget budget) {
         Rail rail = budget.rail();
-        return FuseSize.suitable(larger(rail.peak(), rail.average()))
+        return FuseSize.suitable(Quantity.larger(rail.peak(), rail.average()))
                 .map(size -> new Fix(
                         "fuse-" + rail.id().part(),
                         Fact.of("fix.fuse").with("part", name(budget)).with("fuse", size),
@@ -67,10 +66,6 @@ public final class FuseRule implements Rule<PowerReport> {
                                 rail.id().part(),
                                 "rail/" + rail.id().pin() + "/rating",
                                 Engineering.print(size)))));
-    }
-
-    private static Current larger(Current one, Current other) {
-        return one.isAbove(other) ? one : other;
     }
 
     private static String name(RailBudget budget) {
