@@ -93,6 +93,26 @@ class AlikeWiresTest {
                 "it names what it is for");
     }
 
+    /** Of eight ways one is taken by one wire and two by two; supply, ground and what is tied are wired once. */
+    @Test
+    void whatItCostsIsSaidOfAll() throws Exception {
+        Map<String, Object> one = RuleKit.way(
+                        RuleKit.fires(
+                                Builds.classic()
+                                        .part("reg", "regulator-linear-3v3", "IN=board.5V")
+                                        .part("reader", "tag-reader-spi", "3.3V=reg.OUT")
+                                        .wire("reader.MOSI", "board.D11"),
+                                HARMS),
+                        "buffer-new")
+                .cost()
+                .values();
+        Map<String, Object> two = RuleKit.way(RuleKit.fires(reader("reader"), HARMS), "buffer-new")
+                .cost()
+                .values();
+        assertEquals(List.of(5, 7), List.of(one.get("wires"), one.get("spare")));
+        assertEquals(List.of(6, 6), List.of(two.get("wires"), two.get("spare")));
+    }
+
     /** A shifter with ways enough comes before anything that is put in; one with too few, or none, comes behind resistors. */
     @ParameterizedTest
     @CsvSource({"0, module-shift", "2, module-shift", "3, module-divide"})

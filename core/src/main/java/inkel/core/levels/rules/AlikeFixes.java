@@ -10,6 +10,7 @@ import inkel.core.finding.Fix;
 import inkel.core.formula.Verdict;
 import inkel.core.levels.LevelReport;
 import inkel.core.levels.Link;
+import inkel.core.quantity.Fact;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.List;
@@ -102,8 +103,17 @@ final class AlikeFixes {
         LevelReport last = now;
         boolean isSettled = alike.stream().noneMatch(link -> isOpen(last, link.signal()));
         return isSettled
-                ? Optional.of(new Fix(first.id(), first.title().with("signal", signals), first.cost(), edits))
+                ? Optional.of(new Fix(
+                        first.id(), first.title().with("signal", signals), cost(first.cost(), signals.size()), edits))
                 : Optional.empty();
+    }
+
+    /** Each further one takes a way more, and a wire. */
+    private static Fact cost(Fact ofOne, int signals) {
+        return ofOne.values().containsKey("spare")
+                ? ofOne.with("wires", (int) ofOne.values().get("wires") + signals - 1)
+                        .with("spare", (int) ofOne.values().get("spare") - signals + 1)
+                : ofOne;
     }
 
     /** What is put in for the first of them has ways for the others. */

@@ -175,6 +175,7 @@ final class BoardLinkFixes {
                 Fact.of("fix.buffer_new").with("signal", wire.from().pin()),
                 Fact.of("fix.buffer_new.cost")
                         .with("part", cls.name())
+                        .with("wires", WayFixes.wiresMore(cls, edits))
                         .with("spare", Ways.of(cls).count() - 1),
                 edits);
         return isFineAfter(fix, changed) ? Optional.of(fix) : Optional.empty();

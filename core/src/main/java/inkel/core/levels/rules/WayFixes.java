@@ -222,8 +222,15 @@ final class WayFixes {
                 Fact.of(key).with("signal", link.signal().pin()),
                 Fact.of(key + ".cost")
                         .with("part", cls.name())
+                        .with("wires", wiresMore(cls, edits))
                         .with("spare", Ways.of(cls).count() - 1),
                 edits);
+    }
+
+    /** Its supplies and its ground, what is tied, and the signal's wire, which is two then. */
+    static int wiresMore(PartClass cls, List<Edit> edits) {
+        int tied = (int) edits.stream().filter(SetWire.class::isInstance).count();
+        return cls.supplies().size() + 1 + tied + 1;
     }
 
     private Optional<Fix> newShifter(Link link) {
