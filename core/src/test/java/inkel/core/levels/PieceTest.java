@@ -129,47 +129,32 @@ class PieceTest {
     }
 
     // Wanted: 5.25 V / 10 kΩ / 50 % = 1.05 mA. Given: (4.75 − 0.3 − 1.4) V / R = 1.05 mA at 2904.8 Ω. Asked at most:
-    // (5.25 − 1.0) V / R, and the pin gives 20 mA: at least 212.5 Ω.
+    // (5.25 − 1.0) V / R, and the pin gives 20 mA: at least 212.5 Ω. From the supply a low leaves and takes as much.
     @ParameterizedTest
     @CsvSource({
-        "2904, quiet",
-        "2905, levels.opto",
-        "213, quiet",
-        "212, levels.opto.over",
+        "BY_HIGH, 2904, quiet, ''",
+        "BY_HIGH, 2905, levels.opto, opto-from-supply-turn.IN1",
+        "BY_HIGH, 213, quiet, ''",
+        "BY_HIGH, 212, levels.opto.over, opto-from-supply-turn.IN1",
+        "BY_LOW, 2904, quiet, ''",
+        "BY_LOW, 2905, levels.opto, opto-to-ground-turn.IN1",
+        "BY_LOW, 213, quiet, ''",
+        "BY_LOW, 212, levels.opto.over, opto-to-ground-turn.IN1",
     })
-    void theLampOfAnOptocouplerIsBrightEnoughAndNotTooBright(double series, String told) throws Exception {
-        Builds builds = apart(opto("turn.IN1", series, 10_000));
+    void theLampOfAnOptocouplerIsBrightEnoughAndNotTooBright(
+            Between.Opto.Lit lit, double series, String told, String otherwise) throws Exception {
+        Builds builds = apart(((Between.Opto) opto("turn.IN1", series, 10_000)).lit(lit));
         if (told.equals("quiet")) {
             RuleKit.quiet(builds, "levels.opto");
             return;
         }
         Finding finding = RuleKit.firesAt(builds, "levels.opto", "turn.IN1");
         assertEquals(told, finding.sentence().key());
-        RuleKit.waysOut(builds, "levels.opto", "opto-turn.IN1", "opto-from-supply-turn.IN1");
+        RuleKit.waysOut(builds, "levels.opto", "opto-turn.IN1", otherwise);
         assertEquals(
                 2700.0,
                 ((Resistance) finding.fixes().get(0).title().values().get("value")).ohms(),
                 "the next value of E12 below 2904.8 Ω");
-    }
-
-    // As from the supply: (4.75 − 0.3 − 1.4) V and (5.25 − 1.0) V.
-    @ParameterizedTest
-    @CsvSource({
-        "2904, quiet",
-        "2905, levels.opto",
-        "213, quiet",
-        "212, levels.opto.over",
-    })
-    void theLampOnTheSupplyGetsWhatALowLeaves(double series, String told) throws Exception {
-        Builds builds = apart(litByLow("turn.IN1", series, 10_000));
-        if (told.equals("quiet")) {
-            RuleKit.quiet(builds, "levels.opto");
-            return;
-        }
-        assertEquals(
-                told,
-                RuleKit.firesAt(builds, "levels.opto", "turn.IN1").sentence().key());
-        RuleKit.waysOut(builds, "levels.opto", "opto-turn.IN1", "opto-to-ground-turn.IN1");
     }
 
     private static Builds onAPort(Between piece) {
