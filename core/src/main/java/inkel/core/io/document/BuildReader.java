@@ -79,7 +79,7 @@ public final class BuildReader {
     /** As {@link #read(Path, Catalog)}, from text; the file is only for messages. */
     public static Build read(Path file, String text, Catalog catalog) throws UnreadableFile {
         JsonNode tree = tree(file, text);
-        Optional<JsonNode> turned = FarEnds.turned(tree);
+        Optional<JsonNode> turned = FarEnds.turned(tree, catalog);
         if (turned.isPresent() && !isAsSaved(file, text, tree, catalog)) {
             return PrintedNames.resolved(build(file, text, turned.get(), catalog), catalog);
         }

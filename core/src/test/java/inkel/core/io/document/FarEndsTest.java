@@ -20,6 +20,10 @@ class FarEndsTest {
     private static final Path FILE = Path.of("x");
 
     private static Build read(String... wires) throws Exception {
+        return on("board-classic-3v3", wires);
+    }
+
+    private static Build on(String board, String... wires) throws Exception {
         StringBuilder list = new StringBuilder();
         for (String wire : wires) {
             String[] ends = wire.split(" ");
@@ -30,13 +34,13 @@ class FarEndsTest {
         String text =
                 """
                 {"format": 2, "name": "By hand", "nodes": [{"id": "bench", "name": "Bench",
-                 "board": {"class": "board-classic-3v3", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "board": {"class": "%s", "name": "Board", "feeds": {"USB": "usb.5V"}},
                  "parts": [{"id": "usb", "class": "usb-port", "name": "Port"},
                   {"id": "tags", "class": "tag-reader-spi", "name": "Tags"},
                   {"id": "radio", "class": "packet-radio", "name": "Radio"}],
                  "wires": [%s]}]}
                 """
-                        .formatted(list);
+                        .formatted(board, list);
         return BuildReader.read(FILE, text, CATALOG);
     }
 
@@ -51,6 +55,17 @@ class FarEndsTest {
                         Wire.held(end("radio.CSN"), end("board.D9"), "so")),
                 build.nodes().get(0).wires());
         assertEquals(build, BuildReader.parse(FILE, BuildWriter.print(build), CATALOG));
+    }
+
+    /** A pin that asks begins its wire, on a board as well; one that only offers does not. */
+    @Test
+    void whatTheBoardAsksForBeginsThere() throws Exception {
+        assertEquals(
+                List.of(Wire.placed(end("board.CSN"), end("tags.IRQ")), Wire.placed(end("tags.SCK"), end("board.GND"))),
+                on("packet-radio", "board.CSN tags.IRQ", "board.GND tags.SCK")
+                        .nodes()
+                        .get(0)
+                        .wires());
     }
 
     /** What such wires feed from one rail is one thing to say. */
