@@ -1,6 +1,7 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.Habit;
+import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
@@ -40,8 +41,17 @@ public final class FeedTable {
     private final String nodeId;
     private final boolean areSwitchedLast;
     private final Set<String> passedOver = new HashSet<>();
+    private boolean areLoadsCounted;
     private final List<Feed> feeds = new ArrayList<>();
     private Circuit circuit;
+
+    /** In which turn what makes rails is fed: a fuse is next to the cell, and a switch behind what charges that. */
+    private enum Turn {
+        FUSE,
+        CHARGER,
+        SWITCH,
+        OTHER
+    }
 
     private FeedTable(Circuit circuit, String nodeId, boolean areSwitchedLast) {
         this.circuit = circuit;
@@ -112,8 +122,9 @@ public final class FeedTable {
     }
 
     private FeedTable all() {
-        // What a wire of the document brings is said, if not as a feed.
+        // What a wire of the document brings is said, if not as a feed; so is a rail by another name.
         feeds.addAll(SaidWire.feeds(node()));
+        feeds.addAll(NamedRail.feeds(node()));
         circuit = after(feeds);
         if (areSwitchedLast) {
             makers(unfed -> !isForWaiting(node(), unfed.placed().cls()));
@@ -124,6 +135,10 @@ public final class FeedTable {
         // A board that switches stands for a load until it has one, which would leave no room for the others.
         allLoads(true);
         allLoads(false);
+        // What is fed has its place on a rail, and only the wire to what switches it is left to be laid.
+        areLoadsCounted = true;
+        passedOver.clear();
+        makers(unfed -> isForWiring(node(), unfed.placed().cls()));
         return this;
     }
 
@@ -214,7 +229,15 @@ public final class FeedTable {
         return Unfed.of(node()).stream()
                 .filter(unfed -> isMaking(unfed) && !passedOver.contains(key(unfed)))
                 .filter(isAsked)
-                .min(Comparator.comparing(unfed -> !unfed.placed().cls().isPlainLine()));
+                .min(Comparator.comparing(FeedTable::turn));
+    }
+
+    private static Turn turn(Unfed unfed) {
+        PartClass cls = unfed.placed().cls();
+        if (cls.isPlainLine()) {
+            return cls.outputs().stream().anyMatch(Output::isFuse) ? Turn.FUSE : Turn.SWITCH;
+        }
+        return unfed.ways().get(0).isForCell() ? Turn.CHARGER : Turn.OTHER;
     }
 
     /** How what makes rails is fed; with the load that it switches, where one waits for it and that makes room. */
@@ -225,7 +248,7 @@ public final class FeedTable {
         ways.sort(Comparator.comparing(way -> !unfed.isNamed(node, way)));
         boolean isSwitching = isForWaiting(node, cls) && !areSwitchedLast;
         return ways.stream()
-                .flatMap(supply -> suiting(node, unfed, supply, isSwitching ? cls.loaded() : cls)
+                .flatMap(supply -> suiting(node, unfed, supply, isSwitching || areLoadsCounted ? cls.loaded() : cls)
                         .map(rail -> new Feed(nodeId, unfed.placed().id(), supply.pin(), rail.id())))
                 .flatMap(feed -> isSwitching
                         ? Stream.concat(Stream.of(List.of(feed)), withLoad(feed).stream())
@@ -304,6 +327,19 @@ public final class FeedTable {
     /** A rail that the board hangs on too comes last for a motor. */
     private static boolean isOfBoard(NodeCircuit node, PartClass cls, Supply supply, Rail rail) {
         return isMotor(cls, supply) && !PutParts.isApart(node, rail.id());
+    }
+
+    /** Whether a part stands for a load that it does not know yet, and one that is fed waits for a wire to it. */
+    private static boolean isForWiring(NodeCircuit node, PartClass cls) {
+        return !cls.loaded().equals(cls)
+                && node.parts().stream()
+                        .filter(placed -> !placed.isForLater())
+                        .anyMatch(placed -> placed.cls().demands().pinLoads().stream()
+                                .anyMatch(load -> load.from()
+                                                .filter(placed.part().feeds()::containsKey)
+                                                .isPresent()
+                                        && node.wire(new Endpoint(placed.id(), load.pin()))
+                                                .isEmpty()));
     }
 
     private Circuit after(List<Feed> feeds) {

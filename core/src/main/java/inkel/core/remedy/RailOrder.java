@@ -11,11 +11,14 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.quantity.Voltage;
 import java.util.Comparator;
+import java.util.Optional;
 import java.util.Set;
 
 /**
- * Which rail of a table suits a supply pin best: a screw made for such a load; for what is only led on no rail of the board; the one that the board's own signals hang on,
- * so that levels match; one that a wire reaches rather than what is plugged into the board, one that is fed already, then
+ * Which rail of a table suits a supply pin best: a screw made for such a load; for what is only led on no rail of the board; one behind
+ * a charger rather than the cell that it charges; the one that the board's own signals hang on,
+ * so that levels match, or to be measured a battery, else no rail of the board; one that a wire reaches rather than what is
+ * plugged into the board, one that is fed already, then
  * the one nearest to the typical voltage, one that suits at its ends too, of those one behind a switch or a fuse, and the one
  * with most room.
  */
@@ -27,9 +30,13 @@ final class RailOrder {
         Voltage wanted = supply.range().range().expected();
         Set<Endpoint> logic = AddParts.logicRails(node);
         boolean isLedOn = isLedOn(cls, supply);
-        boolean isOfSignals = !isLedOn && cls.signals().findAny().isPresent();
+        boolean isOfSignals =
+                !isLedOn && !supply.isMeasured() && cls.signals().findAny().isPresent();
         return Comparator.<Rail, Boolean>comparing(rail -> !LoadScrews.isOne(node, rail))
                 .thenComparing(rail -> isLedOn && node.isMadeFrom(rail.id(), Part.BOARD))
+                .thenComparing(
+                        rail -> supply.isMeasured() && rail.output().battery().isEmpty())
+                .thenComparing(rail -> supply.isMeasured() && node.isMadeFrom(rail.id(), Part.BOARD))
                 .thenComparing(rail -> !isOfSignals || !logic.contains(rail.id()))
                 .thenComparing(rail -> isPlugged(node, rail.id()))
                 .thenComparing(rail -> rail.volts().isEmpty())
@@ -46,6 +53,16 @@ final class RailOrder {
         return cls.outputs().stream()
                 .anyMatch(output -> output.way() == Output.Way.PASS
                         && output.from().filter(supply.pin()::equals).isPresent());
+    }
+
+    /** Whether a rail is a cell's, or behind its fuse, and hangs on a charger that leads it on. */
+    private static boolean isCharged(NodeCircuit node, Rail rail) {
+        return node.parts().stream().anyMatch(placed -> placed.cls().outputs().stream()
+                .flatMap(output -> output.from().stream())
+                .filter(pin ->
+                        placed.cls().supply(pin).filter(Supply::isForCell).isPresent())
+                .flatMap(pin -> Optional.ofNullable(placed.part().feeds().get(pin)).stream())
+                .anyMatch(fed -> node.upToSource(fed).contains(rail.id())));
     }
 
     /** How many switches and fuses stand in the line of a rail. */

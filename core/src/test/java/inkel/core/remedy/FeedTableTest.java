@@ -172,6 +172,53 @@ class FeedTableTest {
                         .boardOnly("5V", "wall.OUT")));
     }
 
+    /** The fuse is next to the cell, the charger behind it, the switch behind that, and the board at the end of all. */
+    @ParameterizedTest
+    @CsvSource({
+        "button, chg.B+<cell.+ board.VSYS<chg.OUT+",
+        "fuse, x.IN<cell.+ chg.B+<x.OUT board.VSYS<chg.OUT+",
+        "switch-supply, chg.B+<cell.+ x.IN<chg.OUT+ board.VSYS<x.OUT"
+    })
+    void whatACellFeedsHangsOnItsCharger(String line, String fed) {
+        assertEquals(
+                fed,
+                fed(Builds.on("board-dual-core-3v3")
+                        .boardUnfed()
+                        .part("x", line)
+                        .part("cell", "battery-lithium")
+                        .part("chg", "charger-up")));
+    }
+
+    /** The lamp of 0.48 A hangs on the supply as it is, if not on its switch yet: no 2 A more are to be kept for it. */
+    @ParameterizedTest
+    @CsvSource({"true, q.V+<wall.+", "false, ''"})
+    void aSwitchBoardIsFedForALoadThatIsFedAndNotWiredToItYet(boolean isThere, String fed) {
+        Builds table = Builds.classic()
+                .part("wall", "wall-supply-12v")
+                .figure("wall", "rail/+/rating", "1 A")
+                .part("q", "switch-transistor");
+        assertEquals(fed, fed(isThere ? table.part("lamp", "lamp-strip-12v", "V+=wall.+") : table));
+    }
+
+    /** Its builder named the supply, if not its rail; 12 V are too much for a relay of 5 V, and the name does not count then. */
+    @ParameterizedTest
+    @CsvSource({"fan-12v, V+, wall.OUT, fan.V+<wall.+", "relay-one, VCC, wall.OUT, fan.VCC<board.5V"})
+    void theOnlyRailOfASupplyThatWasNamedIsMeant(String cls, String pin, String named, String fed) {
+        assertEquals(fed, fed(Builds.classic().part("wall", "wall-supply-12v").part("fan", cls, pin + "=" + named)));
+    }
+
+    /** What is to be measured is a battery where there is one, else what comes in; never first what the board makes of it. */
+    @ParameterizedTest
+    @CsvSource({
+        "battery-9v, volts.VIN<source.+",
+        "battery-lithium-two, volts.VIN<source.+",
+        "wall-supply-12v, volts.VIN<source.+",
+        "button, volts.VIN<usb.5V"
+    })
+    void aBatteryIsWhatIsMeasured(String source, String fed) {
+        assertEquals(fed, fed(Builds.classic().part("volts", "voltage-sensor").part("source", source)));
+    }
+
     /** 2 A of strip and 2 A of modem do not both go on a supply of 3 A. */
     @Test
     void noRailIsAskedForMoreThanItGives() throws Exception {

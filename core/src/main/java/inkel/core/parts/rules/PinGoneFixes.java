@@ -8,7 +8,6 @@ import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.circuit.Rail;
 import inkel.core.circuit.SaidWire;
 import inkel.core.circuit.Unfed;
 import inkel.core.document.Between;
@@ -23,10 +22,8 @@ import inkel.core.document.edit.TakeOut;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
-import inkel.core.quantity.Range;
-import inkel.core.quantity.Voltage;
-import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.FeedUnfed;
+import inkel.core.remedy.NamedRail;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -146,23 +143,24 @@ final class PinGoneFixes {
         return new Fix("near", what, Fact.of("fix.pin_near.cost"), List.of(edits));
     }
 
-    /** The pin, or the rail, whose label looks most like the one that it goes to; or the only rail that there is. */
+    /** The pin, or the rail, that was probably meant by the one that it goes to. */
     private Optional<Fix> nearTarget() {
         if (lost.missing().equals(lost.at()) || lost.kind() == Lost.Kind.BETWEEN) {
             return Optional.empty();
         }
         boolean isFeed = lost.kind() == Lost.Kind.FEED;
-        return node.part(lost.missing().part())
-                .flatMap(owner -> isFeed
-                        ? Nearest.to(lost.missing().pin(), rails(owner)).or(() -> only(rails(owner)))
-                        : meant(owner, lost.missing().pin(), labels(owner)))
-                .map(label -> new Endpoint(lost.missing().part(), label))
-                .filter(pin -> !isFeed || mayFeed(pin))
+        return (isFeed ? NamedRail.of(node, lost) : pin())
                 .map(pin -> near(
                         Fact.of("fix.pin_near").with("at", lost.at()).with("pin", pin),
                         isFeed
                                 ? new Feed(id, lost.at().part(), lost.at().pin(), pin)
                                 : new SetWire(id, Wire.placed(lost.at(), pin))));
+    }
+
+    private Optional<Endpoint> pin() {
+        return node.part(lost.missing().part())
+                .flatMap(owner -> meant(owner, lost.missing().pin(), labels(owner)))
+                .map(label -> new Endpoint(lost.missing().part(), label));
     }
 
     /** What people call so, or what looks most like it. */
@@ -172,16 +170,6 @@ final class PinGoneFixes {
                 .map(Pin::label)
                 .filter(among::contains)
                 .or(() -> Nearest.to(name, among));
-    }
-
-    /** Whether a rail is not known to be usually of other volts than the pin works at. */
-    private boolean mayFeed(Endpoint rail) {
-        Optional<Range<Voltage>> volts = node.rail(rail).flatMap(Rail::volts);
-        Optional<Supply> supply = node.part(lost.at().part())
-                .flatMap(taker -> taker.cls().supply(lost.at().pin()));
-        return volts.isEmpty()
-                || supply.isEmpty()
-                || FeedFixes.fits(Range.exactly(volts.get().expected()), supply.get());
     }
 
     /** The signal that looks most like one that the class does not have, where that is not wired yet. */
@@ -233,10 +221,6 @@ final class PinGoneFixes {
 
     private static List<String> labels(Placed placed) {
         return placed.cls().pins().stream().map(Pin::label).distinct().toList();
-    }
-
-    private static Optional<String> only(List<String> labels) {
-        return labels.size() == 1 ? Optional.of(labels.get(0)) : Optional.empty();
     }
 
     static List<String> rails(Placed placed) {
