@@ -91,6 +91,7 @@ import inkel.core.pins.rules.PullupStrongRule;
 import inkel.core.pins.rules.PullupWeakRule;
 import inkel.core.pins.rules.RateLowRule;
 import inkel.core.pins.rules.SelectFloatsRule;
+import inkel.core.pins.rules.SharedPinRule;
 import inkel.core.pins.rules.SoftFastRule;
 import inkel.core.pins.rules.SoftwareJitterRule;
 import inkel.core.pins.rules.SpiClockOverRule;
@@ -216,6 +217,7 @@ public final class RuleBook {
             new Entry<>(new LineBranchRule(), LINES),
             new Entry<>(new GroundLiftRule(), LEVELS),
             new Entry<>(new TwoDriversRule(), PINS),
+            new Entry<>(new SharedPinRule(), PINS),
             new Entry<>(new NoRoleRule(), PINS),
             new Entry<>(new NotPlacedRule(), PINS),
             new Entry<>(new AddressClashRule(), PINS),

@@ -183,6 +183,12 @@ public final class NodePins {
                 && (pin.get().isShared() || useOf(wire.from()) != PinUse.DATA && OnlyLow.pulls(node, wire.from()));
     }
 
+    /** Whether a wire only pulls low, or lets go, and is one of its kind: not a line on which each part has an address. */
+    public boolean isContact(Wire wire) {
+        return letsGo(wire)
+                && node.pin(wire.from()).filter(pin -> !pin.isShared()).isPresent();
+    }
+
     public boolean isTaken(Endpoint target) {
         return taken.contains(target);
     }

@@ -159,8 +159,17 @@ final class PinGoneFixes {
 
     private Optional<Endpoint> pin() {
         return node.part(lost.missing().part())
-                .flatMap(owner -> meant(owner, lost.missing().pin(), labels(owner)))
+                .flatMap(owner -> inPlace(owner, lost.missing().pin())
+                        .or(() -> meant(owner, lost.missing().pin(), labels(owner))))
                 .map(label -> new Endpoint(lost.missing().part(), label));
+    }
+
+    /** The pin that has a number on the header which no pin has in the program. */
+    private static Optional<String> inPlace(Placed owner, String name) {
+        return owner.cls().pins().stream()
+                .filter(pin -> !pin.can().isEmpty() && name.equals("" + pin.header()))
+                .map(Pin::label)
+                .findFirst();
     }
 
     /** What people call so, or what looks most like it. */

@@ -11,13 +11,16 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.pins.HeaderPlaces;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinFit;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.PinNames;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Reports a signal on a pin that cannot do what the signal needs. */
 public final class NoRoleRule implements Rule<PinReport> {
@@ -32,11 +35,37 @@ public final class NoRoleRule implements Rule<PinReport> {
 
     @Override
     public List<Finding> check(PinReport report) {
-        return report.nodes().stream()
-                .flatMap(pins -> pins.misplaced().stream()
-                        .filter(wire -> !HAVE_OWN_RULE.contains(pins.useOf(wire.from())))
-                        .map(wire -> describe(pins, wire)))
+        return report.nodes().stream().flatMap(NoRoleRule::of).toList();
+    }
+
+    private static Stream<Finding> of(NodePins pins) {
+        List<Wire> wires = pins.misplaced().stream()
+                .filter(wire -> !HAVE_OWN_RULE.contains(pins.useOf(wire.from())))
                 .toList();
+        Optional<Fix> places = wires.size() > 1 ? HeaderPlaces.fix(pins.node()) : Optional.empty();
+        return places.isPresent()
+                ? Stream.of(ofPlaces(pins, wires, places.get()))
+                : wires.stream().map(wire -> describe(pins, wire));
+    }
+
+    /** One cause, told once. */
+    private static Finding ofPlaces(NodePins pins, List<Wire> wires, Fix places) {
+        return Finding.of(
+                        INFO,
+                        wires.stream()
+                                .map(wire -> pins.node().place(wire.from()))
+                                .toList())
+                .variant("places")
+                .with(
+                        "pins",
+                        wires.stream().map(wire -> wire.to().pin()).distinct().toList())
+                .with(
+                        "signals",
+                        wires.stream()
+                                .map(wire -> PinNames.of(pins.node(), wire.from()))
+                                .toList())
+                .fix(places)
+                .build();
     }
 
     private static Finding describe(NodePins pins, Wire wire) {
