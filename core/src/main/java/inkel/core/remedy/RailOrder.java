@@ -34,6 +34,7 @@ final class RailOrder {
                 !isLedOn && !supply.isMeasured() && cls.signals().findAny().isPresent();
         return Comparator.<Rail, Boolean>comparing(rail -> !LoadScrews.isOne(node, rail))
                 .thenComparing(rail -> isLedOn && node.isMadeFrom(rail.id(), Part.BOARD))
+                .thenComparing(rail -> !supply.isMeasured() && isCharged(node, rail))
                 .thenComparing(
                         rail -> supply.isMeasured() && rail.output().battery().isEmpty())
                 .thenComparing(rail -> supply.isMeasured() && node.isMadeFrom(rail.id(), Part.BOARD))

@@ -189,6 +189,18 @@ class FeedTableTest {
                         .part("chg", "charger-up")));
     }
 
+    /** Both would do for the regulator; what a charger guards is taken behind it. */
+    @Test
+    void aRegulatorHangsOnTheChargerToo() {
+        assertEquals(
+                "chg.B+<cell.+ board.3V3<reg.OUT reg.IN<chg.OUT+",
+                fed(Builds.on("board-wireless-3v3")
+                        .boardUnfed()
+                        .part("reg", "regulator-small-3v3")
+                        .part("cell", "battery-lithium")
+                        .part("chg", "charger-lithium")));
+    }
+
     /** The lamp of 0.48 A hangs on the supply as it is, if not on its switch yet: no 2 A more are to be kept for it. */
     @ParameterizedTest
     @CsvSource({"true, q.V+<wall.+", "false, ''"})

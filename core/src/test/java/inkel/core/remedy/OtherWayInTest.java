@@ -43,7 +43,10 @@ class OtherWayInTest {
                 .feeds();
         assertEquals(Map.of("5V", new Endpoint("esc", "BEC")), feeds);
         RuleKit.everyWayOut(glider().build(), finding);
-        assertEquals(PAST, ids(RuleKit.fires(glider(), "power.dropout")).get(0));
+        // The regulator wants no more than its pin, of which it is said.
+        RuleKit.quiet(glider(), "power.dropout");
+        Builds mostlyLow = glider().figure("pack", "rail/+/volts", "6.1 V");
+        assertEquals(PAST, ids(RuleKit.fires(mostlyLow, "power.dropout")).get(0));
     }
 
     @Test

@@ -225,9 +225,7 @@ public final class StartProgram {
         if (!task.isWhole()) {
             remarks.add(Words.get("start.no_bus"));
         }
-        if (isComputer && task.routine().steps().anyMatch(Step::isQuick)) {
-            remarks.add(Words.get("start.quick"));
-        }
+        remarks.addAll(LineRemarks.of(plan, task, isComputer));
         functions(task, remarks, isReached);
     }
 
@@ -354,7 +352,7 @@ public final class StartProgram {
     }
 
     private void function(String name, Task task, List<Step> steps, List<String> inputs, boolean isTold) {
-        StepCode code = new StepCode(isCpp, wanted, switches, 1);
+        StepCode code = new StepCode(isCpp, plan, wanted, switches, 1);
         if (isTold) {
             wanted.add("lines");
             code.call(

@@ -3,17 +3,21 @@ package inkel.app.export.program;
 import inkel.core.catalog.routine.Step;
 import inkel.core.catalog.routine.Value;
 import inkel.core.quantity.TimeSpan;
+import inkel.core.tune.code.SharedLine;
+import inkel.core.tune.code.StartPlan;
 import inkel.core.tune.code.StartPlan.Task;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Writes the steps of one part as statements; the pieces that they call are noted. */
 final class StepCode {
     private final boolean isCpp;
+    private final StartPlan plan;
     private final Set<String> pieces;
     private final StringBuilder code = new StringBuilder();
     private int depth;
@@ -22,8 +26,9 @@ final class StepCode {
     /** Which number the next switch has; each keeps its own state. */
     private final List<String> switches;
 
-    StepCode(boolean isCpp, Set<String> pieces, List<String> switches, int depth) {
+    StepCode(boolean isCpp, StartPlan plan, Set<String> pieces, List<String> switches, int depth) {
         this.isCpp = isCpp;
+        this.plan = plan;
         this.pieces = pieces;
         this.switches = switches;
         this.depth = depth;
@@ -171,8 +176,7 @@ final class StepCode {
                     expression("readBits", pin(task, bits.pin()), us(bits.hold()), bits.count(), us(bits.split())),
                     bits.values());
         } else if (step instanceof Step.OneLine line) {
-            use("oneLine");
-            values(expression("oneLine", joined(pin(task, line.pin()), line.bytes(), line.count())), line.values());
+            oneLine(task, line);
         } else if (step instanceof Step.Clocked clocked) {
             use("clocked");
             values(
@@ -211,6 +215,22 @@ final class StepCode {
             use("train");
             call("tellTrain", pin(task, train.pin()), us(train.within()));
         }
+    }
+
+    private void oneLine(Task task, Step.OneLine line) {
+        Optional<SharedLine> shared = SharedLine.of(plan, task, line.pin());
+        boolean isToAll = line.bytes().get(0) == SharedLine.TO_ALL;
+        String pin = pin(task, line.pin());
+        String called = shared.isPresent() && isToAll ? "oneLineOf" : "oneLine";
+        Object[] given = shared.isPresent() && isToAll
+                ? joined(
+                        pin,
+                        line.bytes().subList(1, line.bytes().size()),
+                        shared.get().index(),
+                        line.count())
+                : joined(pin, line.bytes(), line.count());
+        use(called);
+        values(expression(called, given), line.values());
     }
 
     private void use(String piece) {

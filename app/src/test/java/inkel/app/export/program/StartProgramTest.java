@@ -385,6 +385,53 @@ class StartProgramTest {
         assertTrue(cpp(build, "").lines("Air").allMatch("Air: does not answer"::equals));
     }
 
+    /** By their numbers, the lowest bit of the first byte that differs first: 4 before 2 before 1; of a fourth there is none. */
+    private static final String PROBES =
+            """
+            probe 2 40,1,0,0,0,0,0,9 600
+            probe 2 40,2,7,0,0,0,0,9 -162
+            probe 2 40,4,0,255,0,0,0,9 320
+            """;
+
+    private static final List<String> PROBED = List.of(
+            "Tank: temperature 20 C",
+            "Boiler: temperature -10.125 C",
+            "Room: temperature 37.5 C",
+            "Yard: does not answer");
+
+    private Build probes(String board, String pin) throws Exception {
+        Build build = on(board);
+        for (String name : List.of("Tank", "Boiler", "Room", "Yard")) {
+            build = add(build, "temperature-water", name, Map.of("DQ", pin));
+        }
+        return build;
+    }
+
+    @Test
+    void severalOnOneLineAreReadOneByOne() throws Exception {
+        Ran ran = cpp(probes("board-classic-5v", "D2"), "", PROBES);
+        PROBED.forEach(line -> assertTrue(ran.out().lines().anyMatch(line::equals), ran.out()));
+        Ran alone = cpp(
+                add(on("board-classic-5v"), "temperature-water", "Tank", Map.of("DQ", "D2")),
+                "",
+                PROBES.lines().findFirst().orElseThrow());
+        assertTrue(alone.lines("Tank").allMatch("Tank: temperature 37.5 C"::equals), alone.out());
+    }
+
+    @Test
+    void soTheyAreInPython() throws Exception {
+        assumeThere("python3");
+        Path source = Files.writeString(
+                folder.resolve("start.py"),
+                of(probes("board-dual-core-3v3", "GP2"), Language.Name.PYTHON_CONTROLLER)
+                        .replaceFirst("(?s)\ndef run\\(\\):.*$", "\nread_all()\n"));
+        Path world = Files.writeString(folder.resolve("world"), PROBES);
+        String out = run(
+                List.of("python3", beside("standin.py").toString(), world.toString(), source.toString()),
+                folder.resolve("errors"));
+        PROBED.forEach(line -> assertTrue(out.lines().anyMatch(line::equals), out));
+    }
+
     @Test
     void pythonTellsTheSame() throws Exception {
         assumeThere("python3");

@@ -8,6 +8,7 @@ import inkel.core.finding.Stage;
 import inkel.core.power.PowerReport;
 import inkel.core.power.RegulatorReport;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.OtherWayIn;
 import inkel.core.remedy.RailNames;
@@ -26,8 +27,16 @@ public final class DropoutRule implements Rule<PowerReport> {
     public List<Finding> check(PowerReport report) {
         return report.regulators().stream()
                 .filter(RegulatorReport::isStarved)
+                .filter(regulator -> !isToldOfItsPin(regulator))
                 .map(regulator -> describe(regulator, report))
                 .toList();
+    }
+
+    /** What comes in falls at its end below what the pin works at, which {@code parts.supply_too_low} says. */
+    private static boolean isToldOfItsPin(RegulatorReport regulator) {
+        Voltage least = regulator.supply().range().range().lowest();
+        return regulator.in().lowest().isBelow(least)
+                && !regulator.in().expected().isBelow(least);
     }
 
     private static Finding describe(RegulatorReport regulator, PowerReport report) {
