@@ -87,6 +87,7 @@ import inkel.core.pins.rules.NotEnoughRule;
 import inkel.core.pins.rules.NotPlacedRule;
 import inkel.core.pins.rules.PortTakenRule;
 import inkel.core.pins.rules.ProgramLineRule;
+import inkel.core.pins.rules.PullStrongRule;
 import inkel.core.pins.rules.PullupStrongRule;
 import inkel.core.pins.rules.PullupWeakRule;
 import inkel.core.pins.rules.RateLowRule;
@@ -228,6 +229,7 @@ public final class RuleBook {
             new Entry<>(new NoPullRule(), PINS),
             new Entry<>(new NoPullupRule(), PINS),
             new Entry<>(new PullupStrongRule(), PINS),
+            new Entry<>(new PullStrongRule(), PINS),
             new Entry<>(new PullupWeakRule(), PINS),
             new Entry<>(new ClockOverRule(), PINS),
             new Entry<>(new BaudErrorRule(), PINS),

@@ -16,7 +16,8 @@ import java.util.Optional;
 public final class OnlyLow {
     private OnlyLow() {}
 
-    static boolean pulls(NodeCircuit node, Endpoint signal) {
+    /** Whether a signal does. */
+    public static boolean pulls(NodeCircuit node, Endpoint signal) {
         return node.part(signal.part())
                 .flatMap(placed -> placed.cls().pin(signal.pin()).map(pin -> pulls(placed, pin)))
                 .orElse(false);

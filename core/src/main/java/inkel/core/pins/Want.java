@@ -9,6 +9,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.remedy.Ties;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -46,11 +47,16 @@ record Want(
         return now.filter(wire -> Chain.isLink(node, wire)).isPresent();
     }
 
-    /** The want whose pin it has too: the select of the first part of its chain, where that is among some wants. */
+    /** The want whose pin it has too, where that is among some wants. */
     Optional<Want> follows(NodeCircuit node, List<Want> wants) {
-        if (use() != PinUse.SPI_CS || link.isPresent()) {
+        if (link.isPresent()) {
             return Optional.empty();
         }
+        return use() == PinUse.SPI_CS ? selectedWith(node, wants) : onLineWith(wants);
+    }
+
+    /** The select of the first part of its chain. */
+    private Optional<Want> selectedWith(NodeCircuit node, List<Want> wants) {
         String first = Chain.first(node, placed).id();
         return first.equals(placed.id())
                 ? Optional.empty()
@@ -58,6 +64,21 @@ record Want(
                         .filter(want ->
                                 want.use() == PinUse.SPI_CS && want.placed.id().equals(first))
                         .findFirst();
+    }
+
+    /** The first of those that its builder put on one line with it, each of which has an address of its own. */
+    private Optional<Want> onLineWith(List<Want> wants) {
+        return !pin.isShared() || now.isEmpty() || isHeld()
+                ? Optional.empty()
+                : wants.stream()
+                        .filter(want ->
+                                want.pin.isShared() && want.isAt(now.get().to()))
+                        .min(Comparator.comparing(want -> !want.isHeld()))
+                        .filter(want -> !want.equals(this));
+    }
+
+    private boolean isAt(Endpoint target) {
+        return now.filter(wire -> wire.to().equals(target)).isPresent();
     }
 
     /** The pin that the builder holds an input on; several inputs may be held on one. */

@@ -118,7 +118,9 @@ public final class PlacementJudge {
                         case SPI_SCK, SPI_MOSI, SPI_MISO, I2C_SDA, I2C_SCL -> true;
                         default -> false;
                     };
-            String taker = isShared ? use(wire).text() : wire.from().toString();
+            String taker = isShared
+                    ? use(wire).text()
+                    : pin(wire.from()).isShared() ? "addresses" : wire.from().toString();
             String before = takers.putIfAbsent(wire.to(), taker);
             if (before != null && !before.equals(taker)) {
                 faults.add("twice: " + wire.to() + " by " + before + " and " + taker);

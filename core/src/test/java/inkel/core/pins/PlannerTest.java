@@ -3,6 +3,7 @@ package inkel.core.pins;
 import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Ability;
@@ -139,6 +140,37 @@ class PlannerTest {
             build.part("servo-" + i, "servo-micro", "V+=board." + rail);
         }
         return build;
+    }
+
+    /** Each has an address of its own: they stay on their line, which may move; one more gets a line of its own. */
+    @Test
+    void probesThatShareALineStayTogether() {
+        Builds probes = Builds.on("board-wireless-3v3")
+                .part("one", "temperature-water", "VDD=board.3V3")
+                .part("two", "temperature-water", "VDD=board.3V3")
+                .part("three", "temperature-water", "VDD=board.3V3")
+                .part("four", "temperature-water", "VDD=board.3V3")
+                .wire("one.DQ", "board.D4")
+                .wire("two.DQ", "board.D4");
+        Map<String, String> places = places(plan(probes));
+        assertEquals("board.D4", places.get("one.DQ"));
+        assertEquals("board.D4", places.get("two.DQ"));
+        assertEquals(3, Set.copyOf(places.values()).size(), places::toString);
+        // D34 is an input only: both go to another pin, and that is one pin.
+        Map<String, String> moved =
+                places(plan(probes.wire("three.DQ", "board.D34").wire("four.DQ", "board.D34")));
+        assertEquals(moved.get("three.DQ"), moved.get("four.DQ"));
+        assertNotEquals("board.D34", moved.get("three.DQ"));
+    }
+
+    @Test
+    void aProbeStaysOnTheLineOnWhichAnotherIsHeld() {
+        Map<String, String> places = places(plan(Builds.classic()
+                .part("one", "temperature-water", "VDD=board.5V")
+                .part("two", "temperature-water", "VDD=board.5V")
+                .wire("one.DQ", "board.A3")
+                .hold("two.DQ", "board.A3")));
+        assertEquals(Map.of("one.DQ", "board.A3", "two.DQ", "board.A3"), places);
     }
 
     @Test

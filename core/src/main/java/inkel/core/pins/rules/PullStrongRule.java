@@ -1,0 +1,169 @@
+package inkel.core.pins.rules;
+
+import inkel.core.catalog.IoFamily;
+import inkel.core.catalog.Settings;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
+import inkel.core.circuit.PullUp;
+import inkel.core.circuit.PullUp.Soldered;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.SetSetting;
+import inkel.core.finding.Finding;
+import inkel.core.finding.Fix;
+import inkel.core.finding.Rule;
+import inkel.core.finding.RuleInfo;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
+import inkel.core.formula.I2cPullup;
+import inkel.core.pins.NodePins;
+import inkel.core.pins.OnlyLow;
+import inkel.core.pins.PinReport;
+import inkel.core.quantity.Current;
+import inkel.core.quantity.Fact;
+import inkel.core.quantity.Quantity;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Resistance;
+import inkel.core.quantity.Source;
+import inkel.core.quantity.Voltage;
+import inkel.core.remedy.PinNames;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * Reports a wire, not one of a bus with a rule of its own, whose pull-ups together are so strong that a part which only pulls low
+ * sinks more than it is made for: R ≥ (V − V_OL) / I, as of a bus.
+ */
+public final class PullStrongRule implements Rule<PinReport> {
+    private static final RuleInfo INFO = new RuleInfo("levels.pull_strong", Severity.LOOK, Stage.LEVELS);
+
+    /** @param sinks what the weakest of those that pull it low is made for, at what low */
+    private record Line(
+            NodeCircuit node,
+            Endpoint at,
+            Endpoint weakest,
+            Current sinks,
+            Voltage low,
+            Voltage high,
+            List<Soldered> pulls) {
+        Resistance least() {
+            return I2cPullup.smallest(high, low, sinks);
+        }
+
+        boolean isStrong(List<Soldered> of) {
+            return Quantity.exceeds(least(), together(of));
+        }
+    }
+
+    @Override
+    public RuleInfo info() {
+        return INFO;
+    }
+
+    @Override
+    public List<Finding> check(PinReport report) {
+        return report.nodes().stream()
+                .flatMap(PullStrongRule::lines)
+                .filter(line -> line.isStrong(line.pulls()))
+                .map(PullStrongRule::describe)
+                .toList();
+    }
+
+    private static Stream<Line> lines(NodePins pins) {
+        return pins.node().nets().entrySet().stream().flatMap(net -> line(pins, net).stream());
+    }
+
+    private static Optional<Line> line(NodePins pins, Map.Entry<Endpoint, List<Wire>> net) {
+        NodeCircuit node = pins.node();
+        List<Endpoint> talkers = net.getValue().stream()
+                .map(Wire::from)
+                .filter(signal -> pins.useOf(signal).sharedLine().isEmpty() && OnlyLow.pulls(node, signal))
+                .filter(signal -> sinks(node, signal).isPresent())
+                .toList();
+        if (talkers.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Soldered> soldered = PullUp.on(node, net.getKey()).toList();
+        List<PullUp> fed = soldered.stream()
+                .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
+                .toList();
+        Endpoint weakest = talkers.stream()
+                .min(Comparator.comparing(signal -> sinks(node, signal).orElseThrow()))
+                .orElseThrow();
+        return PullUp.together(fed)
+                .map(Range::highest)
+                .map(high -> new Line(
+                        node,
+                        net.getKey(),
+                        weakest,
+                        sinks(node, weakest).orElseThrow(),
+                        family(node, weakest)
+                                .flatMap(IoFamily::vol)
+                                .map(low -> low.at(high))
+                                .orElse(I2cPullup.LOW),
+                        high,
+                        soldered));
+    }
+
+    private static Optional<IoFamily> family(NodeCircuit node, Endpoint signal) {
+        return node.part(signal.part())
+                .flatMap(placed -> placed.cls().pin(signal.pin()).flatMap(placed.cls()::io));
+    }
+
+    private static Optional<Current> sinks(NodeCircuit node, Endpoint signal) {
+        return family(node, signal).flatMap(IoFamily::pinCurrent);
+    }
+
+    private static Resistance together(List<Soldered> pulls) {
+        return pulls.stream()
+                .map(pull -> pull.pull().resistance())
+                .reduce(Resistance::parallelTo)
+                .orElseThrow();
+    }
+
+    private static Finding describe(Line line) {
+        return Finding.of(INFO, line.node().place(line.weakest()))
+                .with("pin", PinNames.of(line.node(), line.at()))
+                .with("signal", PinNames.of(line.node(), line.weakest()))
+                .with("count", line.pulls().size())
+                .number("pull", together(line.pulls()), Source.COMPUTED)
+                .number("sinks", line.sinks(), Source.CLASS)
+                .number("pull_least", line.least(), Source.COMPUTED)
+                .fix(() -> takeOff(line))
+                .build();
+    }
+
+    /** The strongest first, until the rest is weak enough; one stays, and what is soldered on the board. */
+    private static Optional<Fix> takeOff(Line line) {
+        List<Soldered> left = new ArrayList<>(line.pulls().stream()
+                .sorted(Comparator.comparing((Soldered pull) -> pull.pull().resistance()))
+                .toList());
+        List<Placed> off = new ArrayList<>();
+        for (Soldered pull : List.copyOf(left)) {
+            boolean mayGo = left.size() > 1 && !pull.placed().part().isBoard();
+            if (mayGo && line.isStrong(left)) {
+                left.remove(pull);
+                off.add(pull.placed());
+            }
+        }
+        if (off.isEmpty() || line.isStrong(left)) {
+            return Optional.empty();
+        }
+        return Optional.of(new Fix(
+                "pull-ups-off",
+                Fact.of("fix.pull_ups_off")
+                        .with(
+                                "part",
+                                off.stream().map(placed -> placed.part().name()).toList()),
+                Fact.of("fix.pull_ups_off.cost"),
+                off.stream()
+                        .map(placed ->
+                                (Edit) new SetSetting(line.node().node().id(), placed.id(), Settings.PULL_UPS, "off"))
+                        .toList()));
+    }
+}
