@@ -19,6 +19,7 @@ import inkel.core.remedy.PinNames;
 import inkel.core.wiring.WireList;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import javafx.collections.FXCollections;
@@ -44,17 +45,34 @@ final class FindBox extends VBox {
     private final TextField field = Fleeting.of(new TextField());
     private final ListView<Entry> list = new ListView<>();
 
+    private enum Rank {
+        THING,
+        FINDING,
+        LAST
+    }
+
     /** Enter was pressed before the wires had their numbers. */
     private boolean isAwaited;
 
     /**
      * Something that can be found.
      *
-     * @param isLast whether it comes behind all that is there: a sum, a class
+     * @param rank whether it comes behind all that is there: a sum, a class; and a finding behind what it speaks of
      */
-    private record Entry(String title, String kind, boolean isLast, Runnable action) {
+    private record Entry(String title, String kind, Rank rank, Runnable action) {
         Entry(String title, String kind, Runnable action) {
-            this(title, kind, false, action);
+            this(title, kind, Rank.THING, action);
+        }
+
+        boolean isLast() {
+            return rank == Rank.LAST;
+        }
+
+        /** What is called as was typed comes first, and what only speaks of it after all else. */
+        static Comparator<Entry> asTyped(String text) {
+            return Comparator.comparing((Entry entry) ->
+                            !entry.title().toLowerCase(Locale.ROOT).startsWith(text))
+                    .thenComparing(Entry::rank);
         }
 
         boolean matches(List<String> words) {
@@ -136,12 +154,13 @@ final class FindBox extends VBox {
     }
 
     private void search() {
-        List<String> words = Arrays.stream(
-                        field.getText().toLowerCase(Locale.ROOT).split("\\s+"))
+        String typed = field.getText().strip().toLowerCase(Locale.ROOT);
+        List<String> words = Arrays.stream(typed.split("\\s+"))
                 .filter(word -> !word.isEmpty())
                 .toList();
         List<Entry> found = new ArrayList<>(entries().stream()
                 .filter(entry -> entry.matches(words))
+                .sorted(words.isEmpty() ? Comparator.comparing(entry -> 0) : Entry.asTyped(typed))
                 .limit(MOST)
                 .toList());
         // A name alone, or one with a number, is first of all a stage, a part or a wire; an amount with its unit is a
@@ -165,7 +184,7 @@ final class FindBox extends VBox {
                                 .filter(hit -> hit.cls().kind() != Kind.BOARD && hit.isWhole())
                                 .limit(MOST_CLASSES)
                                 .map(hit -> new Entry(
-                                        hit.cls().name(), Words.get("find.class"), true, () -> put(hit.cls())))
+                                        hit.cls().name(), Words.get("find.class"), Rank.LAST, () -> put(hit.cls())))
                                 .toList());
                 if (list.getSelectionModel().isEmpty()) {
                     list.getSelectionModel().selectFirst();
@@ -202,7 +221,10 @@ final class FindBox extends VBox {
     private List<Entry> reckonings() {
         return ReckonWords.find(field.getText()).stream()
                 .map(reckoning -> new Entry(
-                        ReckonWords.line(reckoning), Words.get("reckon.find"), true, () -> commands.reckon(reckoning)))
+                        ReckonWords.line(reckoning),
+                        Words.get("reckon.find"),
+                        Rank.LAST,
+                        () -> commands.reckon(reckoning)))
                 .toList();
     }
 
@@ -215,6 +237,7 @@ final class FindBox extends VBox {
                     .forEach(finding -> entries.add(new Entry(
                             Words.say(finding.sentence()),
                             Words.get("severity." + finding.severity().text()),
+                            Rank.FINDING,
                             () -> session.selection().show(finding.rule().stage(), finding.place()))));
             assessment.reports().circuit().nodes().forEach(node -> addParts(entries, node));
             assessment.reports().circuit().nodes().stream()

@@ -18,6 +18,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.ProgramLines;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.Unfed;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
@@ -63,6 +64,10 @@ final class LoomMaker {
     private final Map<Place, Verdict> verdicts = new HashMap<>();
     private final Map<Endpoint, Load> loads = new HashMap<>();
     private final Map<Endpoint, Endpoint> compared = new HashMap<>();
+
+    /** Supply pins that are to be fed; a contact that switches nothing, or a port for charging, is none. */
+    private final Set<Endpoint> unfed = new HashSet<>();
+
     private int folded;
 
     LoomMaker(Assessment assessment, String nodeId, LoomView view) {
@@ -71,6 +76,8 @@ final class LoomMaker {
         node = assessment.circuit(nodeId).orElseThrow();
         pins = assessment.pins(nodeId).orElseThrow();
         programmed = ProgramLines.shared(node);
+        Unfed.of(node).forEach(one -> one.ways()
+                .forEach(way -> unfed.add(new Endpoint(one.placed().id(), way.pin()))));
         assessment.of(nodeId, Stage.PINS).stream()
                 .filter(finding -> finding.severity() == Severity.STOP)
                 .map(Finding::place)
@@ -277,7 +284,8 @@ final class LoomMaker {
     private Row supply(Placed placed, Pin pin) {
         Endpoint rail = placed.part().feeds().get(pin.label());
         int thread = rail == null ? -1 : number.getOrDefault(rail, -1);
-        return plain(placed.endpoint(pin), pin.label(), thread, "supply", thread < 0);
+        boolean isMissed = thread < 0 && unfed.contains(placed.endpoint(pin));
+        return plain(placed.endpoint(pin), pin.label(), thread, "supply", isMissed);
     }
 
     private Row plain(Endpoint end, String label, int thread, String family, boolean isLoose) {

@@ -25,6 +25,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
@@ -220,6 +221,28 @@ class WindowTest {
         assertEquals("lower-lock/reader.MISO", session.selectionProperty().get().toString());
         assertEquals(Stage.PINS, session.stageProperty().get());
         assertFalse(robot.lookup("#find-box").query().isVisible());
+    }
+
+    /** A finding that speaks of a part comes behind the part itself. */
+    @Test
+    void whatIsCalledSoComesBeforeWhatSpeaksOfIt(FxRobot robot) throws Exception {
+        opened();
+        String name = session.build()
+                .orElseThrow()
+                .node("lower-lock")
+                .orElseThrow()
+                .part("radio")
+                .orElseThrow()
+                .name();
+        robot.press(KeyCode.CONTROL, KeyCode.K).release(KeyCode.K, KeyCode.CONTROL);
+        until(() -> robot.lookup("#find-field").tryQuery().isPresent());
+        robot.interact(
+                () -> robot.lookup("#find-field").queryAs(TextField.class).setText(name.toLowerCase(Locale.ROOT)));
+        List<String> found = robot.lookup("#find-list").queryAs(ListView.class).getItems().stream()
+                .map(String::valueOf)
+                .toList();
+        assertTrue(found.get(0).contains("title=" + name + ","), found.get(0));
+        assertTrue(found.stream().anyMatch(entry -> entry.contains("rank=FINDING")), "a finding speaks of it");
     }
 
     @Test

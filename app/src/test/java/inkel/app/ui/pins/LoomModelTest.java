@@ -118,6 +118,24 @@ class LoomModelTest {
         assertEquals(family, row.family());
     }
 
+    /** A contact that switches nothing is fed by nobody; a coil is to be. */
+    @Test
+    void onlyWhatIsToBeFedIsMissed() throws Exception {
+        String file =
+                """
+                {"format": 2, "name": "Pump", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "pump", "class": "relay-one", "name": "Pump"}],
+                 "wires": [{"from": "pump.IN", "to": "board.D4"}]}]}
+                """;
+        Build build = BuildReader.parse(Path.of("x"), file, Given.CATALOG);
+        LoomModel model = LoomModel.of(Assessment.assess(build, Given.CATALOG), "a");
+        assertEquals(-1, row(model, "pump", "COM").thread());
+        assertFalse(row(model, "pump", "COM").isLoose());
+        assertTrue(row(model, "pump", "VCC").isLoose());
+    }
+
     @Test
     void clashesAreCrossedAndLooseSignalsSaySo() {
         assertEquals(Knot.Form.CLASH, row(SKETCH, "handset", "OUT").form());
