@@ -99,6 +99,27 @@ class PinGoneRuleTest {
     }
 
     /** As labels are typed by hand: in small letters, or as another module has them. */
+    /** A button and a probe have one signal, whatever their builder calls it; not where the wire goes to no pin for signals. */
+    @ParameterizedTest
+    @CsvSource({
+        "button, OUTPUT, board.D2, one.A board.D2",
+        "climate-wire, SENSE, board.D2, one.DATA board.D2",
+        "button, OUTPUT, board.5V, ''",
+        "packet-radio, SENSE, board.D2, ''"
+    })
+    void theOnlySignalOfAPartIsMeant(String cls, String called, String to, String wire) throws Exception {
+        Builds builds = Builds.classic().part("one", cls).wire("one." + called, to);
+        List<Fix> near = RuleKit.fires(builds, "parts.pin_gone").fixes().stream()
+                .filter(fix -> fix.id().equals("near"))
+                .toList();
+        if (wire.isEmpty()) {
+            assertEquals(List.of(), near);
+        } else {
+            List<Wire> after = near.get(0).apply(builds.build()).nodes().get(0).wires();
+            assertEquals(wire, after.get(0).from() + " " + after.get(0).to());
+        }
+    }
+
     @Test
     void aLabelThatIsNearlyRightIsOffered() throws Exception {
         Builds pin = radio().wire("radio.CSN", "board.d10");

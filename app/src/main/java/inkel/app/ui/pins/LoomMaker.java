@@ -24,7 +24,6 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
-import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
@@ -80,7 +79,7 @@ final class LoomMaker {
                 .forEach(way -> unfed.add(new Endpoint(one.placed().id(), way.pin()))));
         assessment.of(nodeId, Stage.PINS).stream()
                 .filter(finding -> finding.severity() == Severity.STOP)
-                .map(Finding::place)
+                .flatMap(finding -> finding.places().stream())
                 .filter(Place::isPin)
                 .forEach(clashes::add);
         LevelReport levels = assessment.reports().levels();

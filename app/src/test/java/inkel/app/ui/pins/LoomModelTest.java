@@ -136,6 +136,26 @@ class LoomModelTest {
         assertTrue(row(model, "pump", "VCC").isLoose());
     }
 
+    /** One finding of several wires crosses all of them. */
+    @Test
+    void everyWireOfAFindingIsCrossed() throws Exception {
+        String file =
+                """
+                {"format": 2, "name": "Places", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "computer-40pin", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "tags", "class": "tag-reader-spi", "name": "Tags", "feeds": {"3.3V": "board.3V3"}}],
+                 "wires": [{"from": "tags.SCK", "to": "board.GPIO23"}, {"from": "tags.MOSI", "to": "board.GPIO19"},
+                           {"from": "tags.MISO", "to": "board.GPIO21"}, {"from": "tags.RST", "to": "board.GPIO22"}]}]}
+                """;
+        Build build = BuildReader.parse(Path.of("x"), file, Given.CATALOG);
+        LoomModel model = LoomModel.of(Assessment.assess(build, Given.CATALOG), "a");
+        for (String pin : List.of("SCK", "MOSI", "MISO")) {
+            assertEquals(Knot.Form.CLASH, row(model, "tags", pin).form(), pin);
+        }
+        assertEquals(Knot.Form.PLACED, row(model, "tags", "RST").form());
+    }
+
     @Test
     void clashesAreCrossedAndLooseSignalsSaySo() {
         assertEquals(Knot.Form.CLASH, row(SKETCH, "handset", "OUT").form());

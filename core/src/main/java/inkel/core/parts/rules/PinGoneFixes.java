@@ -181,19 +181,27 @@ final class PinGoneFixes {
                 .or(() -> Nearest.to(name, among));
     }
 
-    /** The signal that looks most like one that the class does not have, where that is not wired yet. */
+    /** The signal that looks most like one that the class does not have, or the only one, where that is not wired yet. */
     private Optional<Fix> nearSignal() {
         boolean isFromNothing = lost.kind() == Lost.Kind.WIRE
                 && node.pin(lost.at()).isEmpty()
                 && node.pin(lost.to()).isPresent();
         return node.part(lost.at().part())
                 .filter(owner -> isFromNothing)
-                .flatMap(owner -> meant(owner, lost.at().pin(), unwired(owner)))
+                .flatMap(owner -> meant(owner, lost.at().pin(), unwired(owner)).or(() -> onlySignal(owner)))
                 .map(label -> new Endpoint(lost.at().part(), label))
                 .map(signal -> near(
                         Fact.of("fix.wire_turned").with("at", signal).with("pin", lost.to()),
                         away(),
                         new SetWire(id, Wire.placed(signal, lost.to()))));
+    }
+
+    /** Whatever it was called: the one signal of a part that is not wired, where the wire goes to a pin for signals. */
+    private Optional<String> onlySignal(Placed owner) {
+        List<String> unwired = unwired(owner);
+        boolean isForSignals =
+                node.pin(lost.to()).filter(pin -> !pin.can().isEmpty()).isPresent();
+        return isForSignals && unwired.size() == 1 ? Optional.of(unwired.get(0)) : Optional.empty();
     }
 
     private List<String> unwired(Placed owner) {
