@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Habit;
+import inkel.core.document.Place;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Severity;
@@ -83,7 +84,8 @@ class PinWaysSaidTest {
 
     @Test
     void anInputThatFloatsIsTiedBeforeAPinIsSpent() throws Exception {
-        Builds buffer = Builds.classic().part("buffer", "buffer-8", "VCC=board.3V3");
+        Builds buffer =
+                Builds.classic().part("buffer", "buffer-8", "VCC=board.3V3").wire("buffer.OE2", "board.GND");
         Finding finding = RuleKit.firesAt(buffer, "pins.input_floats", "buffer.OE1");
         Fix tie = finding.fixes().get(0);
         assertEquals("tie-buffer.OE1", tie.id());
@@ -94,6 +96,27 @@ class PinWaysSaidTest {
                 ids(finding).subList(1, 4).stream().allMatch(id -> id.startsWith("move-buffer.OE1-to-board.D")),
                 () -> "" + ids(finding));
         RuleKit.everyWayOut(buffer.build(), finding);
+    }
+
+    /** Both enables of a buffer to ground are one thing to do; a sleep and a reset go to the supply, an enable to ground. */
+    @Test
+    void inputsOfOnePartThatAreTiedAlikeAreToldTogether() throws Exception {
+        Builds buffer = Builds.classic().part("buffer", "buffer-8", "VCC=board.3V3");
+        Finding both = RuleKit.fires(buffer, "pins.input_floats");
+        assertEquals("pins.input_floats.several", both.sentence().key());
+        assertEquals(List.of("OE1", "OE2"), both.sentence().values().get("signal"));
+        Fix tie = RuleKit.way(both, "tie-buffer.OE1");
+        assertEquals(2, tie.edits().size());
+        RuleKit.everyWayOut(buffer.build(), both);
+        Builds driver = Builds.classic().part("driver", "stepper-driver-step", "VDD=board.5V");
+        assertEquals(
+                List.of(List.of("RST", "SLP")),
+                driver.findings("pins.input_floats").stream()
+                        .filter(finding -> finding.places().size() > 1)
+                        .map(finding ->
+                                finding.places().stream().map(Place::pin).toList())
+                        .toList());
+        RuleKit.everyWayOut(driver.build(), driver.findings("pins.input_floats").get(1));
     }
 
     @Test

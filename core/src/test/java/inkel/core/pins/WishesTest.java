@@ -155,8 +155,9 @@ class WishesTest {
         assertEquals(
                 2,
                 fed.findings("pins.input_floats").stream()
-                        .filter(finding -> finding.place().pin().equals("SLP")
-                                || finding.place().pin().equals("RST"))
+                        .flatMap(finding -> finding.places().stream())
+                        .filter(place ->
+                                place.pin().equals("SLP") || place.pin().equals("RST"))
                         .count());
         assertEquals(
                 end("board.5V"),
