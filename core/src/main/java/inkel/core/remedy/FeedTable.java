@@ -8,6 +8,7 @@ import inkel.core.catalog.PinLoad;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.SaidWire;
 import inkel.core.circuit.ServoFeed;
@@ -301,7 +302,7 @@ public final class FeedTable {
 
     /** Whether a part stands for a load that it does not know yet, and one waits to be hung on it. */
     private static boolean isForWaiting(NodeCircuit node, PartClass cls) {
-        return !cls.loaded().equals(cls)
+        return isStandingIn(cls)
                 && Unfed.of(node).stream()
                         .flatMap(unfed -> unfed.placed().cls().demands().pinLoads().stream())
                         .anyMatch(PinLoad::isFromSupply);
@@ -329,17 +330,28 @@ public final class FeedTable {
         return isMotor(cls, supply) && !PutParts.isApart(node, rail.id());
     }
 
-    /** Whether a part stands for a load that it does not know yet, and one that is fed waits for a wire to it. */
+    /** Whether a part stands for a load that it does not know yet, and one more that is fed waits for a wire than such parts are. */
     private static boolean isForWiring(NodeCircuit node, PartClass cls) {
-        return !cls.loaded().equals(cls)
-                && node.parts().stream()
-                        .filter(placed -> !placed.isForLater())
-                        .anyMatch(placed -> placed.cls().demands().pinLoads().stream()
-                                .anyMatch(load -> load.from()
-                                                .filter(placed.part().feeds()::containsKey)
-                                                .isPresent()
-                                        && node.wire(new Endpoint(placed.id(), load.pin()))
-                                                .isEmpty()));
+        long waiting = node.parts().stream()
+                .filter(placed -> !placed.isForLater() && isWaiting(node, placed))
+                .count();
+        long fed = node.parts().stream()
+                .filter(placed -> isStandingIn(placed.cls()))
+                .filter(placed -> !placed.part().feeds().isEmpty())
+                .count();
+        return isStandingIn(cls) && waiting > fed;
+    }
+
+    private static boolean isStandingIn(PartClass cls) {
+        return !cls.loaded().equals(cls);
+    }
+
+    private static boolean isWaiting(NodeCircuit node, Placed placed) {
+        return placed.cls().demands().pinLoads().stream()
+                .filter(load ->
+                        load.from().filter(placed.part().feeds()::containsKey).isPresent())
+                .anyMatch(
+                        load -> node.wire(new Endpoint(placed.id(), load.pin())).isEmpty());
     }
 
     private Circuit after(List<Feed> feeds) {

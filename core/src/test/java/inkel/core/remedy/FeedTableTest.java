@@ -210,6 +210,8 @@ class FeedTableTest {
                 .figure("wall", "rail/+/rating", "1 A")
                 .part("q", "switch-transistor");
         assertEquals(fed, fed(isThere ? table.part("lamp", "lamp-strip-12v", "V+=wall.+") : table));
+        // Of two boards one is for the lamp, and the other stands for what is not there.
+        assertEquals(fed, fed(table.part("spare", "switch-transistor")));
     }
 
     /** Its builder named the supply, if not its rail; 12 V are too much for a relay of 5 V, and the name does not count then. */

@@ -218,17 +218,13 @@ final class StepCode {
     }
 
     private void oneLine(Task task, Step.OneLine line) {
-        Optional<SharedLine> shared = SharedLine.of(plan, task, line.pin());
-        boolean isToAll = line.bytes().get(0) == SharedLine.TO_ALL;
         String pin = pin(task, line.pin());
-        String called = shared.isPresent() && isToAll ? "oneLineOf" : "oneLine";
-        Object[] given = shared.isPresent() && isToAll
-                ? joined(
-                        pin,
-                        line.bytes().subList(1, line.bytes().size()),
-                        shared.get().index(),
-                        line.count())
-                : joined(pin, line.bytes(), line.count());
+        Optional<SharedLine> shared =
+                SharedLine.isToAll(line) ? SharedLine.of(plan, task, line.pin()) : Optional.empty();
+        String called = shared.isPresent() ? "oneLineOf" : "oneLine";
+        Object[] given = shared.map(
+                        one -> joined(pin, line.bytes().subList(1, line.bytes().size()), one.index(), line.count()))
+                .orElseGet(() -> joined(pin, line.bytes(), line.count()));
         use(called);
         values(expression(called, given), line.values());
     }

@@ -22,6 +22,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import javafx.collections.FXCollections;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -158,11 +159,9 @@ final class FindBox extends VBox {
         List<String> words = Arrays.stream(typed.split("\\s+"))
                 .filter(word -> !word.isEmpty())
                 .toList();
-        List<Entry> found = new ArrayList<>(entries().stream()
-                .filter(entry -> entry.matches(words))
-                .sorted(words.isEmpty() ? Comparator.comparing(entry -> 0) : Entry.asTyped(typed))
-                .limit(MOST)
-                .toList());
+        Stream<Entry> matching = entries().stream().filter(entry -> entry.matches(words));
+        Stream<Entry> inOrder = words.isEmpty() ? matching : matching.sorted(Entry.asTyped(typed));
+        List<Entry> found = new ArrayList<>(inOrder.limit(MOST).toList());
         // A name alone, or one with a number, is first of all a stage, a part or a wire; an amount with its unit is a
         // sum.
         found.addAll(ReckonWords.isSum(field.getText()) ? 0 : found.size(), reckonings());

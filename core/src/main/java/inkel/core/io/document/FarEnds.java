@@ -1,15 +1,16 @@
 package inkel.core.io.document;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.node.MissingNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -21,12 +22,18 @@ import java.util.stream.StreamSupport;
  * the enable pin of a bare module, begins there; so does everything of a board or a part that the catalogue does not know.
  */
 final class FarEnds {
-    private final Catalog catalog;
     private final JsonNode node;
 
+    /** By the id of the part; nothing of a part of whose class nothing is known. */
+    private final Map<String, PartClass> classes = new HashMap<>();
+
     private FarEnds(Catalog catalog, JsonNode node) {
-        this.catalog = catalog;
         this.node = node;
+        catalog.find(node.path("board").path("class").asText()).ifPresent(board -> classes.put(Part.BOARD, board));
+        for (JsonNode part : node.path("parts")) {
+            catalog.find(part.path("class").asText())
+                    .ifPresent(cls -> classes.putIfAbsent(part.path("id").asText(), cls));
+        }
     }
 
     /** The same with these wires turned about, and what stands in them; empty where there is none. */
@@ -93,13 +100,7 @@ final class FarEnds {
     }
 
     private Optional<PartClass> cls(Endpoint pin) {
-        JsonNode owner = pin.part().equals(Part.BOARD)
-                ? node.path("board")
-                : StreamSupport.stream(node.path("parts").spliterator(), false)
-                        .filter(part -> part.path("id").asText().equals(pin.part()))
-                        .findFirst()
-                        .orElse(MissingNode.getInstance());
-        return catalog.find(owner.path("class").asText());
+        return Optional.ofNullable(classes.get(pin.part()));
     }
 
     private static Optional<Pin> find(PartClass cls, String name) {

@@ -15,7 +15,7 @@ import java.util.stream.Stream;
  */
 public record SharedLine(List<Task> tasks, int index) {
     /** What a part is told first that is alone on its line: whoever hears it is meant. */
-    public static final int TO_ALL = 0xCC;
+    private static final int TO_ALL = 0xCC;
 
     public SharedLine {
         tasks = List.copyOf(tasks);
@@ -49,6 +49,11 @@ public record SharedLine(List<Task> tasks, int index) {
                 .steps()
                 .filter(Step.OneLine.class::isInstance)
                 .map(Step.OneLine.class::cast)
-                .filter(line -> !line.bytes().isEmpty() && line.bytes().get(0) == TO_ALL);
+                .filter(SharedLine::isToAll);
+    }
+
+    /** Whether a step speaks to whoever is on the line, so that its first byte makes way for a number where several are. */
+    public static boolean isToAll(Step.OneLine line) {
+        return !line.bytes().isEmpty() && line.bytes().get(0) == TO_ALL;
     }
 }
