@@ -1,17 +1,12 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.IoFamily;
-import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.Placed;
 import inkel.core.circuit.PullUp;
 import inkel.core.circuit.PullUp.Soldered;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
-import inkel.core.document.edit.Edit;
-import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
-import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
@@ -20,15 +15,13 @@ import inkel.core.formula.I2cPullup;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.OnlyLow;
 import inkel.core.pins.PinReport;
+import inkel.core.pins.rules.PullsOff.Pulled;
 import inkel.core.quantity.Current;
-import inkel.core.quantity.Fact;
-import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -50,13 +43,9 @@ public final class PullStrongRule implements Rule<PinReport> {
             Current sinks,
             Voltage low,
             Voltage high,
-            List<Soldered> pulls) {
+            List<Pulled> pulls) {
         Resistance least() {
             return I2cPullup.smallest(high, low, sinks);
-        }
-
-        boolean isStrong(List<Soldered> of) {
-            return Quantity.exceeds(least(), together(of));
         }
     }
 
@@ -69,7 +58,7 @@ public final class PullStrongRule implements Rule<PinReport> {
     public List<Finding> check(PinReport report) {
         return report.nodes().stream()
                 .flatMap(PullStrongRule::lines)
-                .filter(line -> line.isStrong(line.pulls()))
+                .filter(line -> PullsOff.isStrong(line.pulls(), line.least()))
                 .map(PullStrongRule::describe)
                 .toList();
     }
@@ -107,7 +96,10 @@ public final class PullStrongRule implements Rule<PinReport> {
                                 .map(low -> low.at(high))
                                 .orElse(I2cPullup.LOW),
                         high,
-                        soldered));
+                        soldered.stream()
+                                .map(pull -> new Pulled(
+                                        node, pull.placed(), pull.pull().resistance()))
+                                .toList()));
     }
 
     private static Optional<IoFamily> family(NodeCircuit node, Endpoint signal) {
@@ -119,51 +111,15 @@ public final class PullStrongRule implements Rule<PinReport> {
         return family(node, signal).flatMap(IoFamily::pinCurrent);
     }
 
-    private static Resistance together(List<Soldered> pulls) {
-        return pulls.stream()
-                .map(pull -> pull.pull().resistance())
-                .reduce(Resistance::parallelTo)
-                .orElseThrow();
-    }
-
     private static Finding describe(Line line) {
         return Finding.of(INFO, line.node().place(line.weakest()))
                 .with("pin", PinNames.of(line.node(), line.at()))
                 .with("signal", PinNames.of(line.node(), line.weakest()))
                 .with("count", line.pulls().size())
-                .number("pull", together(line.pulls()), Source.COMPUTED)
+                .number("pull", PullsOff.together(line.pulls()), Source.COMPUTED)
                 .number("sinks", line.sinks(), Source.CLASS)
                 .number("pull_least", line.least(), Source.COMPUTED)
-                .fix(() -> takeOff(line))
+                .fix(() -> PullsOff.fix(line.pulls(), line.least()))
                 .build();
-    }
-
-    /** The strongest first, until the rest is weak enough; one stays, and what is soldered on the board. */
-    private static Optional<Fix> takeOff(Line line) {
-        List<Soldered> left = new ArrayList<>(line.pulls().stream()
-                .sorted(Comparator.comparing((Soldered pull) -> pull.pull().resistance()))
-                .toList());
-        List<Placed> off = new ArrayList<>();
-        for (Soldered pull : List.copyOf(left)) {
-            boolean mayGo = left.size() > 1 && !pull.placed().part().isBoard();
-            if (mayGo && line.isStrong(left)) {
-                left.remove(pull);
-                off.add(pull.placed());
-            }
-        }
-        if (off.isEmpty() || line.isStrong(left)) {
-            return Optional.empty();
-        }
-        return Optional.of(new Fix(
-                "pull-ups-off",
-                Fact.of("fix.pull_ups_off")
-                        .with(
-                                "part",
-                                off.stream().map(placed -> placed.part().name()).toList()),
-                Fact.of("fix.pull_ups_off.cost"),
-                off.stream()
-                        .map(placed ->
-                                (Edit) new SetSetting(line.node().node().id(), placed.id(), Settings.PULL_UPS, "off"))
-                        .toList()));
     }
 }
