@@ -99,6 +99,19 @@ class PinGoneRuleTest {
     }
 
     /** As labels are typed by hand: in small letters, or as another module has them. */
+    /** A place on the header is meant where there is one of that number; no pin is at place 0. */
+    @ParameterizedTest
+    @CsvSource({"computer-40pin, 36, board.GPIO16", "computer-40pin, 0, ''", "board-wireless-3v3, 0, ''"})
+    void aPlaceOnTheHeaderIsMeant(String board, String place, String pin) {
+        List<Fix> near = Builds.on(board).part("lamp", "led").wire("lamp.A", "board." + place).findings(CODE).stream()
+                .flatMap(finding -> finding.fixes().stream())
+                .filter(fix -> fix.id().equals("near"))
+                .toList();
+        assertEquals(
+                pin.isEmpty() ? List.of() : List.of(end(pin)),
+                near.stream().map(fix -> fix.title().values().get("pin")).toList());
+    }
+
     /** A button and a probe have one signal, whatever their builder calls it; not where the wire goes to no pin for signals. */
     @ParameterizedTest
     @CsvSource({

@@ -45,6 +45,17 @@ class PullStrongTest {
         assertEquals(findings, probes(pulls.split(" ")).findings(CODE).size());
     }
 
+    /** One of 600 Ω whose probe nothing feeds pulls at nothing. */
+    @Test
+    void whatIsNotFedDoesNotPull() {
+        RuleKit.quiet(
+                probes("4.7k")
+                        .part("dead", "temperature-water")
+                        .wire("dead.DQ", "board.GP2")
+                        .figure("dead", "pull-up/DQ", "600"),
+                CODE);
+    }
+
     /** The strongest comes off first; one alone stays, and nothing is offered. */
     @Test
     void whatComesOff() throws Exception {

@@ -85,6 +85,21 @@ class SharedPinTest {
         RuleKit.everyWayOut(three, CODE);
         Fix apart = RuleKit.way(three.findings(CODE).get(0), "apart");
         assertEquals(List.of("one", "three"), apart.title().values().get("parts"));
+        // What is held stays, however many that are.
+        Builds heldTwice = Builds.classic()
+                .part("one", "button")
+                .part("two", "button")
+                .part("three", "button")
+                .hold("one.A", "board.A0")
+                .hold("two.A", "board.A0")
+                .wire("three.A", "board.A0");
+        RuleKit.everyWayOut(heldTwice, CODE);
+        assertEquals(
+                List.of("three"),
+                RuleKit.way(heldTwice.findings(CODE).get(0), "apart")
+                        .title()
+                        .values()
+                        .get("parts"));
     }
 
     /** Resets follow one pin, inputs of one part are that part's, one wire has addresses, a bus is a bus. */

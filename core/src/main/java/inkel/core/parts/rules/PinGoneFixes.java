@@ -167,7 +167,8 @@ final class PinGoneFixes {
     /** The pin that has a number on the header which no pin has in the program. */
     private static Optional<String> inPlace(Placed owner, String name) {
         return owner.cls().pins().stream()
-                .filter(pin -> !pin.can().isEmpty() && name.equals("" + pin.header()))
+                .filter(pin -> !pin.can().isEmpty() && pin.header() > 0)
+                .filter(pin -> name.equals(String.valueOf(pin.header())))
                 .map(Pin::label)
                 .findFirst();
     }

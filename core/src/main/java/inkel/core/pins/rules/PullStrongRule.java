@@ -20,6 +20,7 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
+import inkel.core.quantity.Threshold;
 import inkel.core.quantity.Voltage;
 import inkel.core.remedy.PinNames;
 import java.util.Comparator;
@@ -72,31 +73,31 @@ public final class PullStrongRule implements Rule<PinReport> {
         List<Endpoint> talkers = net.getValue().stream()
                 .map(Wire::from)
                 .filter(signal -> pins.useOf(signal).sharedLine().isEmpty() && OnlyLow.pulls(node, signal))
-                .filter(signal -> sinks(node, signal).isPresent())
+                .filter(signal ->
+                        sinks(node, signal).isPresent() && low(node, signal).isPresent())
                 .toList();
         if (talkers.isEmpty()) {
             return Optional.empty();
         }
-        List<Soldered> soldered = PullUp.on(node, net.getKey()).toList();
-        List<PullUp> fed = soldered.stream()
-                .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
+        // What hangs on a rail that nothing feeds pulls at nothing.
+        List<Soldered> fed = PullUp.on(node, net.getKey())
+                .filter(pull -> PullUp.of(node, pull.placed(), pull.pull()).isPresent())
                 .toList();
         Endpoint weakest = talkers.stream()
                 .min(Comparator.comparing(signal -> sinks(node, signal).orElseThrow()))
                 .orElseThrow();
-        return PullUp.together(fed)
+        return PullUp.together(fed.stream()
+                        .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()).stream())
+                        .toList())
                 .map(Range::highest)
                 .map(high -> new Line(
                         node,
                         net.getKey(),
                         weakest,
                         sinks(node, weakest).orElseThrow(),
-                        family(node, weakest)
-                                .flatMap(IoFamily::vol)
-                                .map(low -> low.at(high))
-                                .orElse(I2cPullup.LOW),
+                        low(node, weakest).orElseThrow().at(high),
                         high,
-                        soldered.stream()
+                        fed.stream()
                                 .map(pull -> new Pulled(
                                         node, pull.placed(), pull.pull().resistance()))
                                 .toList()));
@@ -109,6 +110,10 @@ public final class PullStrongRule implements Rule<PinReport> {
 
     private static Optional<Current> sinks(NodeCircuit node, Endpoint signal) {
         return family(node, signal).flatMap(IoFamily::pinCurrent);
+    }
+
+    private static Optional<Threshold> low(NodeCircuit node, Endpoint signal) {
+        return family(node, signal).flatMap(IoFamily::vol);
     }
 
     private static Finding describe(Line line) {

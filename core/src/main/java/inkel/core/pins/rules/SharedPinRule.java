@@ -26,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -129,7 +130,7 @@ public final class SharedPinRule implements Rule<PinReport> {
         if (wires.size() == 2) {
             ways.addAll(PinFixes.move(pins, wires.get(0).from()));
         } else {
-            apart(pins, wires, parts.subList(0, parts.size() - 1)).ifPresent(ways::add);
+            apart(pins, wires, movers(wires, parts)).ifPresent(ways::add);
         }
         ways.add(new Fix(
                 "together",
@@ -138,6 +139,16 @@ public final class SharedPinRule implements Rule<PinReport> {
                 List.of(new Hold(
                         pins.node().node().id(), wires.stream().map(Wire::from).toList(), true, ""))));
         return ways;
+    }
+
+    /** Those of which nothing is held; one of them stays where all might go. */
+    private static List<String> movers(List<Wire> wires, List<String> parts) {
+        Set<String> held = wires.stream()
+                .filter(Wire::held)
+                .map(wire -> wire.from().part())
+                .collect(Collectors.toSet());
+        List<String> free = parts.stream().filter(part -> !held.contains(part)).toList();
+        return held.isEmpty() ? free.subList(0, free.size() - 1) : free;
     }
 
     /** Every signal of some parts on a pin of its own; empty where there are not as many. */
