@@ -20,6 +20,7 @@ import inkel.core.levels.rules.NotReadRule;
 import inkel.core.levels.rules.OptoRule;
 import inkel.core.levels.rules.PullupHarmsRule;
 import inkel.core.levels.rules.ShifterSlowRule;
+import inkel.core.levels.rules.ShifterTurnedRule;
 import inkel.core.levels.rules.SourceResistanceRule;
 import inkel.core.levels.rules.ThinRule;
 import inkel.core.levels.rules.TurnedOverRule;
@@ -202,6 +203,7 @@ public final class RuleBook {
             new Entry<>(new SourceResistanceRule(), LEVELS),
             new Entry<>(new PullupHarmsRule(), LEVELS),
             new Entry<>(new DividerTwoWayRule(), LEVELS),
+            new Entry<>(new ShifterTurnedRule(), LEVELS),
             new Entry<>(new ShifterSlowRule(), LEVELS),
             new Entry<>(new InLineSlowRule(), LEVELS),
             new Entry<>(new OptoRule(), LEVELS),

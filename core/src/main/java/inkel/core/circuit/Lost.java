@@ -102,9 +102,13 @@ public record Lost(Kind kind, Endpoint at, Endpoint missing, Endpoint to, Option
         }
         if (entry instanceof Between.ShifterWay way) {
             PartClass cls = classes.get(way.shifter());
-            boolean isThere =
-                    cls != null && way.way() >= 1 && way.way() <= Ways.of(cls).count();
-            return isThere ? Optional.empty() : Optional.of(new Endpoint(way.shifter(), String.valueOf(way.way())));
+            if (cls == null || way.way() < 1 || way.way() > Ways.of(cls).count()) {
+                return Optional.of(new Endpoint(way.shifter(), String.valueOf(way.way())));
+            }
+            return way.faces()
+                    .filter(faces -> Ways.of(cls).pins(way.way()).stream()
+                            .noneMatch(pin -> pin.label().equals(faces)))
+                    .map(faces -> new Endpoint(way.shifter(), faces));
         }
         return Optional.empty();
     }

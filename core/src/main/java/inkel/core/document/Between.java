@@ -74,16 +74,29 @@ public sealed interface Between {
      *
      * @param shifter the shifter's part id; with the node in front for a wire between boards
      * @param way 1 for its first way
+     * @param faces the pin of the way to which the signal was wired by whoever wrote its two wires down; empty where Inkel says
+     *     which of the two it is
      */
-    record ShifterWay(Endpoint signal, String shifter, int way, Extras extras) implements Between {
+    record ShifterWay(Endpoint signal, String shifter, int way, Optional<String> faces, Extras extras)
+            implements Between {
+        public ShifterWay(Endpoint signal, String shifter, int way, Extras extras) {
+            this(signal, shifter, way, Optional.empty(), extras);
+        }
+
         @Override
         public Between at(Endpoint other) {
-            return new ShifterWay(other, shifter, way, extras);
+            return new ShifterWay(other, shifter, way, faces, extras);
         }
 
         @Override
         public String text() {
-            return "shifter " + shifter + " " + way;
+            return "shifter " + shifter + " " + way
+                    + faces.map(pin -> " " + pin).orElse("");
+        }
+
+        /** The same way, its ends plugged as the supplies of the shifter want it. */
+        public ShifterWay asItShould() {
+            return new ShifterWay(signal, shifter, way, extras);
         }
     }
 

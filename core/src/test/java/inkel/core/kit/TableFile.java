@@ -54,10 +54,12 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A table as a file: {@code board}, {@code supply} (a port when left out), {@code parts} by class, {@code own} (classes on a
@@ -65,14 +67,58 @@ import java.util.Optional;
  * afterwards.
  */
 public final class TableFile {
+    /** A slip in a key would be a table that is not tried as it is meant. */
+    private static final Set<String> KEYS =
+            Set.of("board", "parts", "supply", "own", "fed", "share", "then", "first", "also", "at", "why_not");
+
+    private static final Map<String, Set<String>> STEPS = Map.ofEntries(
+            Map.entry("feed", Set.of("pin", "rail")),
+            Map.entry("unfeed", Set.of("pin")),
+            Map.entry("wire", Set.of("from", "to")),
+            Map.entry("share", Set.of()),
+            Map.entry("unwire", Set.of("from")),
+            Map.entry("set", Set.of("part", "key", "value")),
+            Map.entry("figure", Set.of("part", "key", "value")),
+            Map.entry("apart", Set.of("part")),
+            Map.entry("add", Set.of("id", "class")),
+            Map.entry("divider", Set.of("signal", "series", "to_ground")),
+            Map.entry("series", Set.of("signal", "ohms")),
+            Map.entry("base", Set.of("signal", "ohms")),
+            Map.entry("opto", Set.of("signal", "series", "pull_up", "lit_by")),
+            Map.entry("shifter", Set.of("signal", "shifter", "way", "faces")),
+            Map.entry("tuned", Set.of("part", "bench", "seconds", "map", "places")),
+            Map.entry("remove", Set.of("part")),
+            Map.entry("take-out", Set.of("signal")),
+            Map.entry("link", Set.of("from", "to", "ground", "baud")),
+            Map.entry("copy", Set.of("id")),
+            Map.entry("class", Set.of("part", "class")),
+            Map.entry("join", Set.of("radio", "far", "other")),
+            Map.entry("air", Set.of("radio", "number", "key", "value")),
+            Map.entry("packet", Set.of("radio", "fields")));
+
     private TableFile() {}
 
     public static JsonNode read(Path file) {
         try {
-            return new ObjectMapper().readTree(file.toFile());
+            JsonNode given = new ObjectMapper().readTree(file.toFile());
+            known(file, given, KEYS);
+            for (JsonNode step : given.path("then")) {
+                Set<String> keys = new HashSet<>(STEPS.get(step.path("do").asText()));
+                keys.addAll(List.of("do", "node"));
+                known(file, step, keys);
+            }
+            return given;
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);
         }
+    }
+
+    private static void known(Path file, JsonNode given, Set<String> keys) {
+        given.fieldNames().forEachRemaining(key -> {
+            if (!keys.contains(key)) {
+                throw new IllegalArgumentException(file + " knows no " + key + " in " + given);
+            }
+        });
     }
 
     /** The table as a builder lays it: the board on its supply, the parts as the program feeds them, shared out. */
@@ -199,6 +245,15 @@ public final class TableFile {
                                         : Between.Opto.Lit.BY_HIGH,
                                 ohms(step, "series"),
                                 ohms(step, "pull_up"),
+                                Extras.NONE));
+            case "shifter" ->
+                new Insert(
+                        node,
+                        new Between.ShifterWay(
+                                end(step, "signal"),
+                                step.get("shifter").asText(),
+                                step.get("way").asInt(),
+                                Optional.ofNullable(step.get("faces")).map(JsonNode::asText),
                                 Extras.NONE));
             case "tuned" ->
                 new Tune(

@@ -26,7 +26,8 @@ final class BetweenReader {
             case "shifter":
                 String shifter = fields.text("shifter");
                 check.part(fields, "shifter", shifter);
-                return Optional.of(new Between.ShifterWay(signal, shifter, PinCheck.way(fields), fields.extras()));
+                return Optional.of(new Between.ShifterWay(
+                        signal, shifter, PinCheck.way(fields), fields.optionalText("faces"), fields.extras()));
             case "coil-driver":
                 return Optional.of(new Between.CoilDriver(signal, aboveZero(fields, "base", "1 kΩ"), fields.extras()));
             default:

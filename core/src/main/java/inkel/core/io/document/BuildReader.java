@@ -81,11 +81,15 @@ public final class BuildReader {
         JsonNode tree = tree(file, text);
         Optional<JsonNode> turned = FarEnds.turned(tree, catalog);
         if (turned.isPresent() && !isAsSaved(file, text, tree, catalog)) {
-            return PrintedNames.resolved(build(file, text, turned.get(), catalog), catalog);
+            return asMeant(build(file, text, turned.get(), catalog), catalog);
         }
         Build exact = build(file, text, tree, catalog);
-        Build resolved = PrintedNames.resolved(exact, catalog);
-        return resolved == exact || text.equals(BuildWriter.print(exact)) ? exact : resolved;
+        Build meant = asMeant(exact, catalog);
+        return meant == exact || text.equals(BuildWriter.print(exact)) ? exact : meant;
+    }
+
+    private static Build asMeant(Build exact, Catalog catalog) {
+        return ThroughWays.joined(PrintedNames.resolved(exact, catalog), catalog);
     }
 
     private static boolean isAsSaved(Path file, String text, JsonNode tree, Catalog catalog) {

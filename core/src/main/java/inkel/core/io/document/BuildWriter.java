@@ -346,6 +346,7 @@ public final class BuildWriter {
             tree.put("kind", "shifter");
             tree.put("shifter", way.shifter());
             tree.put("way", way.way());
+            way.faces().ifPresent(pin -> tree.put("faces", pin));
         }
         if (between instanceof Between.Nothing nothing) {
             tree.put("kind", "nothing");

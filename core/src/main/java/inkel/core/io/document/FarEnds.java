@@ -96,7 +96,7 @@ final class FarEnds {
     }
 
     private static boolean isServing(Pin pin) {
-        return !pin.can().isEmpty();
+        return !pin.can().isEmpty() || pin.use().isWay();
     }
 
     private Optional<PartClass> cls(Endpoint pin) {

@@ -48,7 +48,7 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     static final List<String> OF_PIECE = List.of(
             "kind", "series", "to_ground", "base", "pull_up", "lit_by", "capacitor", "shifter", "way", "reason");
     static final List<String> OF_BETWEEN =
-            Stream.concat(Stream.of("signal"), OF_PIECE.stream()).toList();
+            Stream.concat(Stream.of("signal", "faces"), OF_PIECE.stream()).toList();
     static final List<String> OF_MOMENT = List.of("id", "name", "raises", "length", "repeat", "at", "never");
 
     static final List<String> OF_RAISE = List.of("part", "mode");

@@ -1,0 +1,113 @@
+package inkel.core.levels.rules;
+
+import static inkel.core.kit.Builds.end;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+
+import inkel.core.document.Between;
+import inkel.core.document.Build;
+import inkel.core.document.Extras;
+import inkel.core.document.Place;
+import inkel.core.finding.Finding;
+import inkel.core.kit.Builds;
+import inkel.core.kit.RuleKit;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+class ShifterTurnedRuleTest {
+    private static final String CODE = "levels.shifter_turned";
+
+    private static Between way(String signal, String shifter, int way, String faces) {
+        return new Between.ShifterWay(end(signal), shifter, way, Optional.ofNullable(faces), Extras.NONE);
+    }
+
+    /** A reader of 3.3 V at a board of 5 V: its side of the shifter is LV. */
+    private static Builds shifted(String faces) {
+        return Builds.classic()
+                .part("sh", "shifter-4", "LV=board.3V3", "HV=board.5V")
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
+                .wire("reader.SCK", "board.D13")
+                .between(way("reader.SCK", "sh", 1, faces));
+    }
+
+    /** A buffer of 3.3 V: what the board says goes in at A, what the reader says as well. */
+    private static Builds buffered(String signal, String pin, String faces) {
+        return Builds.classic()
+                .part("buf", "buffer-8", "VCC=board.3V3")
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
+                .wire(signal, pin)
+                .between(way(signal, "buf", 1, faces));
+    }
+
+    @Test
+    void aPartOfThreeVoltsOnTheSideOfFive() throws Exception {
+        Finding finding = RuleKit.firesAt(shifted("HV1"), CODE, "reader.SCK");
+        assertEquals(List.of("HV1"), finding.sentence().values().get("faces"));
+        assertEquals(List.of("LV1"), finding.sentence().values().get("belongs"));
+        RuleKit.quiet(shifted("LV1"), CODE);
+        RuleKit.quiet(shifted(null), CODE);
+        RuleKit.everyWayOut(shifted("HV1"), CODE);
+    }
+
+    @Test
+    void anOutputAtTheOutputOfABuffer() throws Exception {
+        RuleKit.firesAt(buffered("reader.SCK", "board.D13", "A1"), CODE, "reader.SCK");
+        RuleKit.quiet(buffered("reader.SCK", "board.D13", "Y1"), CODE);
+        RuleKit.firesAt(buffered("reader.MISO", "board.D12", "Y1"), CODE, "reader.MISO");
+        RuleKit.quiet(buffered("reader.MISO", "board.D12", "A1"), CODE);
+        RuleKit.everyWayOut(buffered("reader.MISO", "board.D12", "Y1"), CODE);
+    }
+
+    /** One shifter put in the wrong way round is one thing to say. */
+    @Test
+    void severalWiresOfOneShifterAreToldTogether() throws Exception {
+        Builds build = shifted("HV1")
+                .wire("reader.MOSI", "board.D11")
+                .between(way("reader.MOSI", "sh", 2, "HV2"))
+                .wire("reader.MISO", "board.D12")
+                .between(way("reader.MISO", "sh", 3, "LV3"));
+        Finding finding = RuleKit.fires(build, CODE);
+        assertEquals(
+                List.of(Place.of(Builds.NODE, end("reader.SCK")), Place.of(Builds.NODE, end("reader.MOSI"))),
+                finding.places());
+        Build turned = finding.fixes().get(0).apply(build.build());
+        assertEquals(
+                List.of(
+                        way("reader.SCK", "sh", 1, null),
+                        way("reader.MOSI", "sh", 2, null),
+                        way("reader.MISO", "sh", 3, "LV3")),
+                turned.nodes().get(0).between());
+    }
+
+    /** Between two ends of one supply both sides are as good, and an unfed shifter has no higher side. */
+    @Test
+    void whereNeitherSideIsHigherNothingIsSaid() {
+        Builds alike = Builds.on("board-wireless-3v3")
+                .part("sh", "shifter-4", "LV=board.3V3", "HV=board.VIN")
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
+                .wire("reader.SCK", "board.D18")
+                .between(way("reader.SCK", "sh", 1, "LV1"));
+        RuleKit.quiet(alike, CODE);
+        Builds other = Builds.on("board-wireless-3v3")
+                .part("sh", "shifter-4", "LV=board.3V3", "HV=board.VIN")
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
+                .wire("reader.SCK", "board.D18")
+                .between(way("reader.SCK", "sh", 1, "HV1"));
+        RuleKit.quiet(other, CODE);
+        Builds unfed = Builds.classic()
+                .part("sh", "shifter-4")
+                .part("reader", "tag-reader-spi", "3.3V=board.3V3")
+                .wire("reader.SCK", "board.D13")
+                .between(way("reader.SCK", "sh", 1, "HV1"));
+        RuleKit.quiet(unfed, CODE);
+        assertFalse(unfed.findings("parts.no_supply").isEmpty());
+    }
+
+    /** A pin that the way does not have is a thing without a place. */
+    @Test
+    void aPinOfAnotherWayHasNoPlace() {
+        assertEquals(1, shifted("LV2").findings("parts.pin_gone").size());
+        RuleKit.quiet(shifted("LV2"), CODE);
+    }
+}
