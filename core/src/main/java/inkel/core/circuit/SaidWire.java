@@ -40,6 +40,10 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         FEED,
         /** It leads from a rail to a pin that another feeds. */
         FED_OTHERWISE,
+        /** It is a lead of a programmer, which goes there anyhow. */
+        PROGRAMS,
+        /** It is a lead of a programmer that the chip wants at another pin. */
+        PROGRAMS_ELSEWHERE,
         /** Nothing that is known. */
         UNKNOWN
     }
@@ -90,6 +94,10 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         } else if (is(node, lost.at(), PinUse.GROUND) && is(node, lost.to(), PinUse.GROUND)) {
             return new SaidWire(lost, Meaning.GROUND, Optional.empty());
         }
+        Optional<Meaning> programs = programs(node, lost);
+        if (programs.isPresent()) {
+            return new SaidWire(lost, programs.get(), Optional.empty());
+        }
         return feed(node, lost.at(), lost.to())
                 .or(() -> feed(node, lost.to(), lost.at()))
                 .or(() -> feedOn(node, lost.at(), lost.to(), false))
@@ -98,6 +106,42 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
                 .map(feed -> new SaidWire(lost, meaning(node, feed), Optional.of(feed)))
                 .or(() -> otherEnd(node, lost).map(signal -> swapped(node, lost, signal)))
                 .orElseGet(() -> new SaidWire(lost, Meaning.UNKNOWN, Optional.empty()));
+    }
+
+    /** Empty where neither end is a lead of a programmer that suits the board; its ground goes to any. */
+    private static Optional<Meaning> programs(NodeCircuit node, Lost lost) {
+        boolean isGround = is(node, lost.at(), PinUse.GROUND) || is(node, lost.to(), PinUse.GROUND);
+        return ProgramLines.of(node).stream()
+                .filter(line -> line.lead()
+                        .filter(lead -> lead.equals(lost.at()) || lead.equals(lost.to()))
+                        .isPresent())
+                .map(line -> isCalled(node, line.chip(), lost.at())
+                                || isCalled(node, line.chip(), lost.to())
+                                || isGround && is(node, line.chip(), PinUse.GROUND)
+                        ? Meaning.PROGRAMS
+                        : Meaning.PROGRAMS_ELSEWHERE)
+                .findFirst();
+    }
+
+    /** Whether a pin of a chip is meant, by its label or the number of its leg. */
+    private static boolean isCalled(NodeCircuit node, Endpoint pin, Endpoint named) {
+        return pin.equals(named)
+                || pin.part().equals(named.part())
+                        && node.pin(pin)
+                                .map(Pin::header)
+                                .filter(leg -> String.valueOf(leg).equals(named.pin()))
+                                .isPresent();
+    }
+
+    /** Where the chip wants a lead of a programmer that goes elsewhere. */
+    public static Optional<ProgramLines.Line> programmedAt(NodeCircuit node, Lost lost) {
+        return of(node, lost)
+                .filter(said -> said.meaning == Meaning.PROGRAMS_ELSEWHERE)
+                .flatMap(said -> ProgramLines.of(node).stream()
+                        .filter(line -> line.lead()
+                                .filter(lead -> lead.equals(lost.at()) || lead.equals(lost.to()))
+                                .isPresent())
+                        .findFirst());
     }
 
     /**
@@ -189,7 +233,7 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
 
     /** Whether what it says is so without it. */
     public boolean isSaidAnyhow() {
-        return meaning == Meaning.GROUND || meaning == Meaning.FED;
+        return meaning == Meaning.GROUND || meaning == Meaning.FED || meaning == Meaning.PROGRAMS;
     }
 
     /** The feed that it stands for; empty where it stands for none. */

@@ -70,4 +70,37 @@ class SaidTwiceRuleTest {
                 WireList.of(all.circuit()).steps());
         assertTrue(WireList.of(all.circuit()).steps().size() > 2);
     }
+
+    private static Builds programmed(String from, String to) {
+        return Builds.on("chip-28pin")
+                .boardUnfed()
+                .part("isp", "programmer-six")
+                .wire(from, to);
+    }
+
+    /** Which pins a programmer goes to is fixed by the chip. */
+    @Test
+    void aLeadOfAProgrammerWhereTheChipWantsIt() throws Exception {
+        RuleKit.firesAt(programmed("isp.MOSI", "board.PB3"), CODE, "isp.MOSI");
+        RuleKit.quiet(programmed("isp.MOSI", "board.PB3"), "parts.pin_gone");
+        RuleKit.everyWayOut(programmed("isp.RST", "board.RST"), CODE);
+        RuleKit.firesAt(programmed("board.PB4", "isp.MISO"), CODE, "board.PB4");
+        RuleKit.firesAt(programmed("isp.GND", "board.GND"), CODE, "isp.GND");
+        // PB3 is leg 17 of the chip.
+        RuleKit.firesAt(programmed("isp.MOSI", "board.17"), CODE, "isp.MOSI");
+        RuleKit.quiet(programmed("isp.MOSI", "board.18"), CODE);
+        // Elsewhere it programs nothing.
+        RuleKit.quiet(programmed("isp.MOSI", "board.PB4"), CODE);
+        Finding elsewhere = RuleKit.firesAt(programmed("isp.MOSI", "board.PB4"), "parts.pin_gone", "isp.MOSI");
+        assertEquals("parts.pin_gone.wire_program", elsewhere.sentence().key());
+        assertEquals("isp.MOSI", elsewhere.sentence().values().get("lead"));
+        assertEquals("board.PB3", elsewhere.sentence().values().get("right"));
+        RuleKit.everyWayOut(programmed("isp.MOSI", "board.PB4"), "parts.pin_gone");
+        RuleKit.firesAt(programmed("isp.GND", "board.PB4"), "parts.pin_gone", "isp.GND");
+        // A board with a socket of its own wants none.
+        Builds ready = Builds.classic().part("isp", "programmer-six").wire("isp.MOSI", "board.D11");
+        assertEquals(
+                "parts.pin_gone.wire_no_signal",
+                RuleKit.fires(ready, "parts.pin_gone").sentence().key());
+    }
 }

@@ -52,7 +52,8 @@ final class BetweenReader {
         if (!isThere) {
             fields.problem("shifter", Fact.of("problem.no_part").with("part", shifter));
         }
-        return Optional.of(new Between.ShifterWay(signal, shifter, PinCheck.way(fields), fields.extras()));
+        return Optional.of(new Between.ShifterWay(
+                signal, shifter, PinCheck.way(fields), fields.optionalText("faces"), fields.extras()));
     }
 
     private static Optional<Between> plain(Fields fields, Endpoint signal, String kind, String kinds) {

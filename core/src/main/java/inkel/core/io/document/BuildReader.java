@@ -8,6 +8,7 @@ import inkel.core.catalog.Habits;
 import inkel.core.catalog.Nearest;
 import inkel.core.catalog.OwnClass;
 import inkel.core.catalog.OwnFigures;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.document.Between;
@@ -209,8 +210,7 @@ public final class BuildReader {
         return classes;
     }
 
-    /** A pin of a board, written with the id of its node in front. */
-    /** A pin of a node's board, or one of the lines of its transceivers. */
+    /** A pin of a node's board, or one of the lines of its transceivers, written with the id of its node in front. */
     private Place linkEnd(Fields fields, String key, List<Node> nodes) {
         Place place = fields.parsed(
                 key, Place::parsePin, "lower-lock/board.D3", Place.of("?", new Endpoint(Part.BOARD, "?")));
@@ -218,9 +218,21 @@ public final class BuildReader {
         if (!isNode) {
             fields.problem(key, Fact.of("problem.no_node").with("node", place.node()));
         } else if (!place.part().equals(Part.BOARD) && !mayBeLine(place, nodes)) {
-            fields.problem(key, Fact.of("problem.not_of_board").with("found", place));
+            boolean isWay = pins(place, nodes).anyMatch(pin -> pin.use().isWay());
+            fields.problem(
+                    key,
+                    Fact.of(isWay ? "problem.half_a_way" : "problem.not_of_board")
+                            .with("found", place));
         }
         return place;
+    }
+
+    private Stream<Pin> pins(Place end, List<Node> nodes) {
+        return nodes.stream()
+                .filter(node -> node.id().equals(end.node()))
+                .flatMap(node -> node.part(end.part()).stream())
+                .flatMap(part -> catalog.find(part.classId()).stream())
+                .flatMap(cls -> cls.pin(end.pin()).or(() -> cls.pinCalled(end.pin())).stream());
     }
 
     /** Whether it is a part's and no other pin than a line; one that is not there any more is told as a finding. */

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import java.util.HashMap;
@@ -36,10 +37,10 @@ final class FarEnds {
         }
     }
 
-    /** The same with these wires turned about, and what stands in them; empty where there is none. */
+    /** The same with these wires turned about, and what stands in them, and links joined at shifters; empty where there is none. */
     static Optional<JsonNode> turned(JsonNode tree, Catalog catalog) {
         JsonNode copy = tree.deepCopy();
-        boolean isTurned = false;
+        boolean isTurned = LinkWays.join(copy, catalog);
         for (JsonNode node : copy.path("nodes")) {
             isTurned |= new FarEnds(catalog, node).turn();
         }
@@ -85,7 +86,8 @@ final class FarEnds {
         Optional<Pin> begins = find(giver.get(), from.pin());
         boolean isAsking = begins.filter(pin -> pin.use().isSignal()).isPresent();
         if (from.part().equals(Part.BOARD)) {
-            return !isAsking;
+            // A supply pin of a bare chip asks as well, as that of a part does.
+            return !isAsking && begins.filter(pin -> pin.use() == PinUse.SUPPLY).isEmpty();
         }
         // A knob and the channel of a receiver ask to be read, and serve what takes their signal.
         return begins.filter(FarEnds::isServing).isPresent()

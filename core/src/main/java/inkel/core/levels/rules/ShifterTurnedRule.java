@@ -1,11 +1,14 @@
 package inkel.core.levels.rules;
 
 import inkel.core.catalog.Ways;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.ShifterSides;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.ChangeNodeWire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
@@ -16,11 +19,15 @@ import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
 import inkel.core.levels.LevelReport;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Range;
+import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
  * Reports wires that were found on the wrong side of a shifter: a part of 3.3 V on the side that is pulled up to 5 V, or a pin
@@ -36,14 +43,16 @@ public final class ShifterTurnedRule implements Rule<LevelReport> {
 
     @Override
     public List<Finding> check(LevelReport levels) {
+        Circuit circuit = levels.circuit();
         List<Finding> findings = new ArrayList<>();
-        for (NodeCircuit node : levels.circuit().nodes()) {
+        for (NodeCircuit node : circuit.nodes()) {
             Map<String, List<Turned>> turned = new LinkedHashMap<>();
-            node.node().between().stream()
-                    .flatMap(piece -> Turned.of(node, piece).stream())
-                    .forEach(one -> turned.computeIfAbsent(one.way().shifter(), shifter -> new ArrayList<>())
+            Stream.concat(
+                            node.node().between().stream().flatMap(piece -> Turned.of(node, piece).stream()),
+                            circuit.links().stream().flatMap(link -> Turned.of(circuit, node, link).stream()))
+                    .forEach(one -> turned.computeIfAbsent(one.faces().part(), shifter -> new ArrayList<>())
                             .add(one));
-            turned.forEach((shifter, wires) -> findings.add(describe(node, shifter, wires)));
+            turned.forEach((shifter, wires) -> findings.add(describe(shifter, wires)));
         }
         return findings;
     }
@@ -51,66 +60,83 @@ public final class ShifterTurnedRule implements Rule<LevelReport> {
     /**
      * A wire on the wrong side of its way.
      *
-     * @param faces where the signal was found
+     * @param signal the signal that was wired to it, or the board that talks
+     * @param faces where that was found
      * @param belongs where it should be
+     * @param mended the same wire as it should be
      */
-    private record Turned(Between.ShifterWay way, Endpoint faces, Endpoint belongs) {
+    private record Turned(Place signal, Endpoint faces, Endpoint belongs, Edit mended) {
         static Optional<Turned> of(NodeCircuit node, Between piece) {
-            if (!(piece instanceof Between.ShifterWay way) || way.faces().isEmpty() || !tells(node, way)) {
+            if (!(piece instanceof Between.ShifterWay way) || way.faces().isEmpty()) {
                 return Optional.empty();
             }
             Endpoint faces = new Endpoint(way.shifter(), way.faces().get());
             return node.wire(way.signal())
+                    .filter(wire -> tells(node, way.shifter(), node.ioVolts(wire.from()), node.ioVolts(wire.to())))
                     .flatMap(wire -> ShifterSides.facing(node, way, wire))
                     .filter(sides -> sides.target().equals(faces))
-                    .map(sides -> new Turned(way, faces, sides.signal()));
+                    .map(sides -> new Turned(
+                            node.place(way.signal()),
+                            faces,
+                            sides.signal(),
+                            new Insert(node.node().id(), way.asItShould())));
+        }
+
+        static Optional<Turned> of(Circuit circuit, NodeCircuit node, NodeWire link) {
+            if (!(link.between().orElse(null) instanceof Between.ShifterWay way)
+                    || way.faces().isEmpty()
+                    || link.converter()
+                            .filter(at -> at.node().equals(node.node().id()))
+                            .isEmpty()) {
+                return Optional.empty();
+            }
+            String shifter = link.converter().orElseThrow().part();
+            Endpoint faces = new Endpoint(shifter, way.faces().get());
+            return ShifterSides.of(circuit, link)
+                    .filter(sides -> sides.towardsReceiver().equals(faces)
+                            && tells(node, shifter, circuit.ioVolts(link.from()), circuit.ioVolts(link.to())))
+                    .map(sides -> new Turned(
+                            link.from(),
+                            faces,
+                            sides.towardsDriver(),
+                            new ChangeNodeWire(link, link.withBetween(Optional.of(way.asItShould())))));
         }
 
         /** Between ends of one level neither side of a two-way shifter is the right one. */
-        private static boolean tells(NodeCircuit node, Between.ShifterWay way) {
-            boolean isOneWay = node.part(way.shifter())
+        private static boolean tells(
+                NodeCircuit node, String shifter, Optional<Range<Voltage>> here, Optional<Range<Voltage>> there) {
+            boolean isOneWay = node.part(shifter)
                     .filter(part -> Ways.of(part.cls()).isOneWay())
                     .isPresent();
             return isOneWay
-                    || node.wire(way.signal())
-                            .flatMap(wire -> node.ioVolts(wire.from()).flatMap(here -> node.ioVolts(wire.to())
-                                    .map(there -> here.expected().volts()
-                                            != there.expected().volts())))
-                            .orElse(false);
+                    || here.isPresent()
+                            && there.isPresent()
+                            && here.get().expected().volts()
+                                    != there.get().expected().volts();
         }
     }
 
-    private static Finding describe(NodeCircuit node, String shifter, List<Turned> wires) {
-        String id = node.node().id();
-        List<Place> places =
-                wires.stream().map(wire -> Place.of(id, wire.way().signal())).toList();
-        Finding.Builder finding = Finding.of(INFO, places);
+    private static Finding describe(String shifter, List<Turned> wires) {
+        Finding.Builder finding =
+                Finding.of(INFO, wires.stream().map(Turned::signal).toList());
         if (wires.size() > 1) {
             finding.variant("several");
         }
         return finding.with(
                         "signals",
-                        wires.stream().map(wire -> wire.way().signal()).toList())
+                        wires.stream().map(wire -> wire.signal().endpoint()).toList())
                 .with("shifter", shifter)
-                .with(
-                        "faces",
-                        wires.stream()
-                                .map(wire -> wire.faces().pin())
-                                .distinct()
-                                .toList())
-                .with(
-                        "belongs",
-                        wires.stream()
-                                .map(wire -> wire.belongs().pin())
-                                .distinct()
-                                .toList())
+                .with("faces", pins(wires, Turned::faces))
+                .with("belongs", pins(wires, Turned::belongs))
                 .fix(new Fix(
                         "turn",
                         Fact.of("fix.shifter_turned").with("count", wires.size()),
                         Fact.of("fix.shifter_turned.cost"),
-                        wires.stream()
-                                .<Edit>map(wire -> new Insert(id, wire.way().asItShould()))
-                                .toList()))
+                        wires.stream().map(Turned::mended).toList()))
                 .build();
+    }
+
+    private static List<String> pins(List<Turned> wires, Function<Turned, Endpoint> which) {
+        return wires.stream().map(wire -> which.apply(wire).pin()).distinct().toList();
     }
 }

@@ -4,6 +4,7 @@ import inkel.core.catalog.Pin;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Lost;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.ProgramLines;
 import inkel.core.circuit.SaidWire;
 import inkel.core.circuit.SaidWire.Meaning;
 import inkel.core.document.Endpoint;
@@ -73,6 +74,17 @@ public final class PinGoneRule implements Rule<Circuit> {
                 .with("rails", rails(node, lost))
                 .with("pins", pins(node, lost))
                 .with(
+                        "lead",
+                        SaidWire.programmedAt(node, lost)
+                                .flatMap(ProgramLines.Line::lead)
+                                .map(Endpoint::toString)
+                                .orElse(""))
+                .with(
+                        "right",
+                        SaidWire.programmedAt(node, lost)
+                                .map(line -> line.chip().toString())
+                                .orElse(""))
+                .with(
                         "class",
                         node.part(lost.missing().part())
                                 .map(part -> part.cls().name())
@@ -124,6 +136,7 @@ public final class PinGoneRule implements Rule<Circuit> {
                 case TURNED, TURNED_TWICE -> "wire_turned";
                 case SWAPPED -> "wire_swapped";
                 case FED_OTHERWISE -> "wire_feed_other";
+                case PROGRAMS_ELSEWHERE -> "wire_program";
                 default -> "wire_no_signal";
             };
         } else if (PinGoneFixes.counts(node, lost).isPresent()) {

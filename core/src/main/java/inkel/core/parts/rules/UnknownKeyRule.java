@@ -46,9 +46,19 @@ public final class UnknownKeyRule implements Rule<Circuit> {
     static final List<String> OF_WIRE = List.of("from", "to", "held", "reason");
     static final List<String> OF_LINK = List.of("from", "to", "ground", "between", "carries", "baud");
     static final List<String> OF_PIECE = List.of(
-            "kind", "series", "to_ground", "base", "pull_up", "lit_by", "capacitor", "shifter", "way", "reason");
+            "kind",
+            "series",
+            "to_ground",
+            "base",
+            "pull_up",
+            "lit_by",
+            "capacitor",
+            "shifter",
+            "way",
+            "faces",
+            "reason");
     static final List<String> OF_BETWEEN =
-            Stream.concat(Stream.of("signal", "faces"), OF_PIECE.stream()).toList();
+            Stream.concat(Stream.of("signal"), OF_PIECE.stream()).toList();
     static final List<String> OF_MOMENT = List.of("id", "name", "raises", "length", "repeat", "at", "never");
 
     static final List<String> OF_RAISE = List.of("part", "mode");

@@ -76,6 +76,20 @@ class FarEndsTest {
                         .wires());
     }
 
+    /** The supply pins of a bare chip ask as those of a part do: several may hang on one rail. */
+    @Test
+    void theSuppliesOfAChipBeginAtTheChip() throws Exception {
+        assertEquals(
+                List.of(
+                        Wire.placed(end("board.VCC"), end("usb.5V")),
+                        Wire.placed(end("board.AVCC"), end("usb.5V")),
+                        Wire.placed(end("tags.SCK"), end("board.PB5"))),
+                on("chip-28pin", "board.VCC usb.5V", "board.AVCC usb.5V", "board.PB5 tags.SCK")
+                        .nodes()
+                        .get(0)
+                        .wires());
+    }
+
     /** Out of a knob, a bridge, a channel, an expander: what serves another part is written first by whoever follows the signal. */
     @ParameterizedTest
     @CsvSource({

@@ -3,12 +3,15 @@ package inkel.core.io.document;
 import static inkel.core.kit.Builds.CATALOG;
 import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.Node;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Wire;
+import inkel.core.io.json.UnreadableFile;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -131,5 +134,55 @@ class ThroughWaysTest {
         // As it is saved it is read letter by letter.
         Build plugged = BuildReader.parse(FILE, text("tags.SCK sh.HV1, sh.LV1 board.D13", ""), CATALOG);
         assertEquals(plugged, BuildReader.read(FILE, BuildWriter.print(plugged), CATALOG));
+    }
+
+    private static Build linked(String wires, String link) throws Exception {
+        String text = text(wires, "").strip();
+        String two =
+                """
+                , {"id": "far", "name": "Far", "board": {"class": "board-wireless-3v3", "name": "Far board"}, "parts": []}],
+                 "links": [%s]}
+                """;
+        return BuildReader.read(FILE, text.substring(0, text.length() - 2) + two.formatted(link), CATALOG);
+    }
+
+    /** A wire to another board that begins at a shifter, and one from its other side to the board. */
+    @ParameterizedTest
+    @CsvSource({
+        "sh.HV2 board.D8, bench/sh.LV2, far/board.D16, bench/board.D8, far/board.D16, HV2",
+        "board.D8 sh.HV2, far/board.D17, bench/sh.lv2, far/board.D17, bench/board.D8, LV2",
+    })
+    void aLinkGoesThroughAWay(String wire, String from, String to, String begins, String ends, String faces)
+            throws Exception {
+        Build build = linked(wire, "{\"from\": \"%s\", \"to\": \"%s\", \"ground\": true}".formatted(from, to));
+        NodeWire link = build.links().get(0);
+        assertEquals(begins, link.from().toString());
+        assertEquals(ends, link.to().toString());
+        Between.ShifterWay way = (Between.ShifterWay) link.between().orElseThrow();
+        assertEquals(
+                "bench/sh 2 " + faces,
+                way.shifter() + " " + way.way() + " " + way.faces().orElseThrow());
+        assertEquals(List.of(), build.nodes().get(0).wires());
+        assertEquals(build, BuildReader.parse(FILE, BuildWriter.print(build), CATALOG));
+    }
+
+    /** Without a wire on the other side, or with two, or to no way, it has no board to begin at. */
+    @ParameterizedTest
+    @CsvSource({
+        "sh.HV1 board.D8, bench/sh.LV2",
+        "'sh.HV2 board.D8, tags.SCK sh.HV2', bench/sh.LV2",
+        "'sh.HV2 board.D8, sh.LV2 tags.SCK', bench/sh.LV2",
+        "sh.HV2 exp.P0, bench/sh.LV2",
+        "sh.HV2 board.D8, bench/sh.LV",
+        "sh.HV2 board.D8, bench/knob.OUT",
+    })
+    void aLinkThatMeetsNothingIsRefused(String wires, String from) {
+        String link = "{\"from\": \"%s\", \"to\": \"far/board.D16\"}".formatted(from);
+        UnreadableFile refused = assertThrows(UnreadableFile.class, () -> linked(wires, link));
+        assertEquals("/links/0/from", refused.problems().get(0).field());
+        boolean isWay = from.endsWith("sh.LV2");
+        assertEquals(
+                isWay ? "problem.half_a_way" : "problem.not_of_board",
+                refused.problems().get(0).reason().key());
     }
 }

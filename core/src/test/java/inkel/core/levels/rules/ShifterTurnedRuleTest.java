@@ -4,13 +4,16 @@ import static inkel.core.kit.Builds.end;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 
+import inkel.core.checks.Assessment;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
 import inkel.core.document.Place;
 import inkel.core.finding.Finding;
+import inkel.core.io.document.BuildReader;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -102,6 +105,38 @@ class ShifterTurnedRuleTest {
                 .between(way("reader.SCK", "sh", 1, "HV1"));
         RuleKit.quiet(unfed, CODE);
         assertFalse(unfed.findings("parts.no_supply").isEmpty());
+    }
+
+    /** Between boards the end of the one that talks is told. */
+    @Test
+    void aWireBetweenBoardsOnTheWrongSide() throws Exception {
+        String text =
+                """
+                {"format": 2, "name": "By hand", "nodes": [
+                 {"id": "one", "name": "One", "board": {"class": "board-classic-5v", "name": "A", "feeds": {"USB": "usb.5V"}},
+                  "parts": [{"id": "usb", "class": "usb-port", "name": "Port"},
+                   {"id": "sh", "class": "shifter-4", "name": "Shifter", "feeds": {"LV": "board.3V3", "HV": "board.5V"}}],
+                  "wires": [{"from": "%s", "to": "board.D8"}]},
+                 {"id": "two", "name": "Two", "board": {"class": "board-wireless-3v3", "name": "B", "feeds": {"USB": "usb.5V"}},
+                  "parts": [{"id": "usb", "class": "usb-port", "name": "Port"}]}],
+                 "links": [{"from": "%s", "to": "%s", "ground": true}]}
+                """;
+        Build right =
+                BuildReader.read(Path.of("x"), text.formatted("sh.HV1", "one/sh.LV1", "two/board.D16"), Builds.CATALOG);
+        assertEquals(List.of(), Builds.of(Assessment.assess(right, Builds.CATALOG), CODE));
+        Build back =
+                BuildReader.read(Path.of("x"), text.formatted("sh.HV1", "two/board.D16", "one/sh.LV1"), Builds.CATALOG);
+        assertEquals(List.of(), Builds.of(Assessment.assess(back, Builds.CATALOG), CODE));
+        for (List<String> ends : List.of(
+                List.of("one/sh.HV1", "two/board.D16", "one/board.D8"),
+                List.of("two/board.D16", "one/sh.HV1", "two/board.D16"))) {
+            Build wrong =
+                    BuildReader.read(Path.of("x"), text.formatted("sh.LV1", ends.get(0), ends.get(1)), Builds.CATALOG);
+            Finding finding =
+                    Builds.of(Assessment.assess(wrong, Builds.CATALOG), CODE).get(0);
+            assertEquals(ends.get(2), finding.place().toString());
+            RuleKit.everyWayOut(wrong, finding);
+        }
     }
 
     /** A pin that the way does not have is a thing without a place. */

@@ -63,7 +63,7 @@ class UnknownKeyRuleTest {
         assertEquals(keys(schema.at("/$defs/part")), UnknownKeyRule.OF_PART);
         assertEquals(keys(schema.at("/$defs/wire")), UnknownKeyRule.OF_WIRE);
         assertEquals(keys(schema.at("/$defs/piece")), UnknownKeyRule.OF_PIECE);
-        assertEquals(keys(schema.at("/$defs/between")), List.of("signal", "shifter", "faces"));
+        assertEquals(keys(schema.at("/$defs/between")), List.of("signal", "shifter"));
         assertEquals(keys(schema.at("/$defs/moment")), UnknownKeyRule.OF_MOMENT);
         assertEquals(keys(schema.at("/$defs/moment/properties/raises/items")), UnknownKeyRule.OF_RAISE);
         assertEquals(keys(schema.at("/properties/air/items/properties/networks/items")), UnknownKeyRule.OF_NETWORK);
