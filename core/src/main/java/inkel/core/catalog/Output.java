@@ -23,6 +23,7 @@ import java.util.Optional;
  * @param orFrom other ways in, for when {@code from} is not fed; best first
  * @param limit what ends a current that is too large; empty where nothing does, or nothing that a builder sets
  * @param contact which contact it passes through, when the part switches it
+ * @param setTo what its knob or screw can be turned to; absent where it gives what it gives
  */
 public record Output(
         String pin,
@@ -37,7 +38,8 @@ public record Output(
         List<String> carries,
         List<Intake> orFrom,
         Optional<Limit> limit,
-        Optional<Contact> contact) {
+        Optional<Contact> contact,
+        Optional<Range<Voltage>> setTo) {
     /** Stands in {@link #carries} for what the part itself takes. */
     public static final String ITSELF = "itself";
 
@@ -78,7 +80,8 @@ public record Output(
     /** The same rail with other volts and another rating. */
     public Output giving(Optional<Figure<Voltage>> newVolts, Figure<Current> newRating) {
         return new Output(
-                pin, newVolts, newRating, from, way, own, regulator, battery, drop, carries, orFrom, limit, contact);
+                pin, newVolts, newRating, from, way, own, regulator, battery, drop, carries, orFrom, limit, contact,
+                setTo);
     }
 
     /** The same rail of another battery. */
@@ -96,7 +99,8 @@ public record Output(
                 carries,
                 orFrom,
                 limit,
-                contact);
+                contact,
+                setTo);
     }
 
     /** The same rail made another way. */
@@ -114,6 +118,7 @@ public record Output(
                 intake.carries(),
                 orFrom,
                 limit,
-                contact);
+                contact,
+                setTo);
     }
 }

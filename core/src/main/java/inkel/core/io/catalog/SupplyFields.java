@@ -50,7 +50,11 @@ final class SupplyFields {
                 output.has("limit")
                         ? Optional.of(PartClassReader.word(output, "limit", Output.Limit.values(), Output.Limit.SET))
                         : Optional.empty(),
-                contact(output));
+                contact(output),
+                output.has("set_to")
+                        ? Optional.of(output.<Voltage>figure("set_to", Unit.VOLT, VOLTS)
+                                .range())
+                        : Optional.empty());
     }
 
     static Battery battery(Fields battery) {

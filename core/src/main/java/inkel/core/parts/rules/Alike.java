@@ -14,11 +14,13 @@ import inkel.core.quantity.Voltage;
 import inkel.core.remedy.FeedFixes;
 import inkel.core.remedy.RailNames;
 import inkel.core.remedy.Room;
+import inkel.core.remedy.SetVolts;
 import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 
 /**
@@ -72,6 +74,12 @@ record Alike(SupplyReport report, List<SupplyReport.Feed> feeds) {
 
     private List<String> pins() {
         return feeds.stream().map(feed -> feed.supply().pin()).distinct().toList();
+    }
+
+    /** A knob or a screw turned to what all of them want. */
+    Optional<Fix> turned() {
+        return SetVolts.of(
+                report.circuit(), first().node(), first().rail().orElseThrow(), first().supply(), this::isGood);
     }
 
     /** Other ways to feed all of them; where none does for all, those of the first. */

@@ -12,6 +12,7 @@ import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Reports a supply pin whose rail can rise above the most the part works at; to stop for where it is damaged. */
 public final class SupplyTooHighRule implements Rule<SupplyReport> {
@@ -50,7 +51,8 @@ public final class SupplyTooHighRule implements Rule<SupplyReport> {
                         worst.supply().absoluteMax(),
                         worst.supply().range().source())
                 .number("too_much_by", tooMuchBy(worst), Source.COMPUTED)
-                .fixes(alike::waysOut)
+                .fixes(() -> Stream.concat(alike.turned().stream(), alike.waysOut().stream())
+                        .toList())
                 .build();
     }
 

@@ -55,9 +55,11 @@ public final class SupplyTooLowRule implements Rule<SupplyReport> {
                         worst.supply().range().range().lowest(),
                         worst.supply().range().source())
                 .number("short_by", shortBy(worst), Source.COMPUTED)
-                .fixes(() -> Stream.concat(
+                .fixes(() -> Stream.of(
+                                alike.turned().stream(),
                                 anotherCell(report, alike).stream(),
                                 OtherSource.among(waysOut(report, alike), anotherSource(report, alike)).stream())
+                        .flatMap(ways -> ways)
                         .toList())
                 .build();
     }
