@@ -12,7 +12,7 @@ import java.util.Optional;
  * @param forward the forward voltage of an LED; absent for a coil
  * @param from the supply pin that it hangs on with its other end, so that the pin takes and does not give; absent where that
  *     is ground
- * @param current for an LED what it is bright with, for a coil what it takes, for a winding what it takes running and, at
+ * @param current for an LED what it is bright with, for a coil or a buzzer what it takes, for a winding what it takes running and, at
  *     most, held still
  */
 public record PinLoad(
@@ -23,6 +23,8 @@ public record PinLoad(
         LED,
         /** A lamp that brings its resistor: it takes what it is made for. */
         LAMP,
+        /** A buzzer that makes its own pitch: it takes what it is made for. */
+        SOUNDER,
         /** A winding: a relay, a motor, a pump. It kicks back when it is switched off. */
         COIL,
         /** A winding between two leads, driven by a bridge that takes its kick: a motor, a stepper. */

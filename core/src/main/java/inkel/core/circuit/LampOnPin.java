@@ -17,12 +17,12 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * A lamp that a pin lights, and the rail that its current comes from: that of the pin, or the one that its other end hangs
+ * A lamp that a pin lights or a buzzer that it sounds, and the rail that its current comes from: that of the pin, or the one that its other end hangs
  * on.
  *
- * @param resistor what is in its wire
+ * @param resistor what is in the wire of a lamp; absent for a buzzer, which takes what it is made for
  */
-record LampOnPin(Endpoint signal, PinLoad load, Endpoint rail, Resistance resistor) {
+record LampOnPin(Endpoint signal, PinLoad load, Endpoint rail, Optional<Resistance> resistor) {
     static List<LampOnPin> of(Node node, Map<String, Placed> parts) {
         List<LampOnPin> lamps = new ArrayList<>();
         for (Wire wire : node.wires()) {
@@ -34,10 +34,9 @@ record LampOnPin(Endpoint signal, PinLoad load, Endpoint rail, Resistance resist
                 continue;
             }
             for (PinLoad load : lamp.cls().demands().pinLoads()) {
-                if (load.pin().equals(wire.from().pin()) && load.sort() == PinLoad.Sort.LED) {
-                    series(node, wire.from())
-                            .flatMap(ohms -> rail(lamp, load, driver, wire.to())
-                                    .map(rail -> new LampOnPin(wire.from(), load, rail, ohms)))
+                if (load.pin().equals(wire.from().pin()) && isKnown(node, wire, load)) {
+                    rail(lamp, load, driver, wire.to())
+                            .map(rail -> new LampOnPin(wire.from(), load, rail, series(node, wire.from())))
                             .ifPresent(lamps::add);
                 }
             }
@@ -46,6 +45,11 @@ record LampOnPin(Endpoint signal, PinLoad load, Endpoint rail, Resistance resist
     }
 
     /** A lamp without a resistor is a finding of its own: nobody knows what it takes. */
+    private static boolean isKnown(Node node, Wire wire, PinLoad load) {
+        return load.sort() == PinLoad.Sort.SOUNDER
+                || load.sort() == PinLoad.Sort.LED && series(node, wire.from()).isPresent();
+    }
+
     private static Optional<Resistance> series(Node node, Endpoint signal) {
         return node.between().stream()
                 .filter(piece -> piece.signal().equals(signal))
@@ -66,9 +70,12 @@ record LampOnPin(Endpoint signal, PinLoad load, Endpoint rail, Resistance resist
         });
     }
 
-    /** What it takes while it is lit, I = (V − Vf) / R, at the most that the rail gives. */
+    /** What a lamp takes while it is lit, I = (V − Vf) / R, at the most that the rail gives; of a buzzer the most it is made for. */
     Current current(Voltage most) {
+        if (load.sort() == PinLoad.Sort.SOUNDER) {
+            return load.current().range().highest();
+        }
         Voltage forward = load.forward().map(range -> range.lowest()).orElse(Voltage.ZERO);
-        return SeriesResistor.current(SeriesResistor.across(most, forward), resistor);
+        return SeriesResistor.current(SeriesResistor.across(most, forward), resistor.orElseThrow());
     }
 }

@@ -87,6 +87,10 @@ public record PinLoadReport(
         return load.sort() == PinLoad.Sort.COIL;
     }
 
+    public boolean isSounder() {
+        return load.sort() == PinLoad.Sort.SOUNDER;
+    }
+
     /** Whether its other end hangs on a supply, so that the pin takes its current and does not give it. */
     public boolean isSunk() {
         return load.from().isPresent();
@@ -235,5 +239,10 @@ public record PinLoadReport(
     public boolean isOver() {
         return limit().flatMap(limit -> current().map(current -> current.isAbove(limit)))
                 .orElse(false);
+    }
+
+    /** Whether what it usually takes is more already than the pin may carry. */
+    public boolean isUsuallyOver() {
+        return limit().filter(load.current().range().expected()::isAbove).isPresent();
     }
 }

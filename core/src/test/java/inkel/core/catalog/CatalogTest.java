@@ -22,7 +22,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class CatalogTest {
-    private static final List<String> PASSIVE = List.of("led", "button", "switch", "coil", "winding", "bridge");
+    private static final List<String> PASSIVE =
+            List.of("led", "button", "switch", "coil", "winding", "bridge", "sound");
 
     private static final Path FOLDER = Path.of("src/main/resources/inkel/core/catalog");
 
@@ -73,7 +74,7 @@ class CatalogTest {
         duty.forEach((supply, share) -> assertEquals(1, share, 1e-9, cls.id() + ": shares of " + supply));
         for (Pin pin : cls.pins()) {
             boolean hasLevels = pin.use().isSignal() || pin.can(Kind.DIGITAL);
-            // A lamp or a button has no electronics that hears or says a level.
+            // A lamp, a bare buzzer or a button has no electronics that hears or says a level.
             boolean isPassive = cls.io().isEmpty() && PASSIVE.stream().anyMatch(cls.kinds()::contains);
             assertTrue(!hasLevels || isPassive || cls.io(pin).isPresent(), cls.id() + ": no levels for " + pin.label());
         }

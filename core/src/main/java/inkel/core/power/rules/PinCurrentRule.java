@@ -80,7 +80,10 @@ public final class PinCurrentRule implements Rule<PowerReport> {
         } else if (load.staysDark()) {
             return Optional.of(dark(load));
         } else if (load.isLed() ? load.isUnlimited() || load.isOver() : load.isOver()) {
-            return Optional.of(load.isLed() ? describe(load) : lamp(load, report.catalog()));
+            return Optional.of(
+                    load.isLed()
+                            ? describe(load)
+                            : load.isSounder() ? sounder(load, report) : lamp(load, report.catalog()));
         }
         return load.neverGoesOut() ? Optional.of(neverOff(load)) : Optional.empty();
     }
@@ -113,6 +116,18 @@ public final class PinCurrentRule implements Rule<PowerReport> {
         }
         return finding.fixes(() -> LampFeed.of(load.node(), catalog, load.placed(), load.load()))
                 .build();
+    }
+
+    /** A buzzer is loud enough with what it usually takes. */
+    private static Finding sounder(PinLoadReport load, PowerReport report) {
+        Finding.Builder finding =
+                begun(load).variant("sounder").with("signal", load.signal().pin());
+        if (!load.isUsuallyOver()) {
+            finding.onlyToLookAt();
+        }
+        finding.number("current", load.current().orElseThrow(), Source.CLASS);
+        load.limit().ifPresent(limit -> finding.number("pin_limit", limit, Source.CLASS));
+        return finding.fix(() -> WithDriver.of(load, report.circuit())).build();
     }
 
     private static Finding neverOff(PinLoadReport load) {
