@@ -42,6 +42,9 @@ public final class SetVolts {
      */
     public static Optional<Fix> of(
             Circuit circuit, NodeCircuit node, Rail rail, Supply wanted, Predicate<Fix> isMended) {
+        if (wanted.isMeasured()) {
+            return Optional.empty();
+        }
         SetVolts set = new SetVolts(circuit, node);
         return node.upToSource(rail.id()).stream()
                 .flatMap(at -> node.rail(at).stream())
@@ -61,7 +64,7 @@ public final class SetVolts {
     private Stream<Voltage> volts(Rail rail, Supply wanted) {
         Stream<Voltage> others = node.parts().stream()
                 .flatMap(placed -> placed.cls().supplies().stream()
-                        .filter(supply -> hangs(placed, supply, rail.id()))
+                        .filter(supply -> !supply.isMeasured() && hangs(placed, supply, rail.id()))
                         .map(supply -> supply.range().range().expected()))
                 .sorted();
         return Stream.concat(Stream.of(wanted.range().range().expected()), others);
