@@ -17,6 +17,7 @@ import java.util.Optional;
  * @param place its place in that row, from 1 at the marked end
  * @param header the number printed for its place where both rows are counted together, else 0
  * @param wantedWith other pins of the part: where wires end at all of them, this one is wanted whatever its need
+ * @param unless another pin of the part: where a wire ends there and none here, this one is not wanted; absent for most
  * @param io the {@link IoFamily} that gives its levels, empty for grounds and supplies
  * @param isTimed whether its edges must come at once, so that nothing reached over a bus will do
  * @param shortest the shortest pulse that it must tell apart; absent where its speed is that of its bus, or none
@@ -37,6 +38,7 @@ public record Pin(
         PinUse use,
         Need need,
         List<String> wantedWith,
+        Optional<String> unless,
         String io,
         boolean isTimed,
         Optional<TimeSpan> shortest,
@@ -64,6 +66,7 @@ public record Pin(
                 use,
                 Need.MUST,
                 List.of(),
+                Optional.empty(),
                 io,
                 false,
                 Optional.empty(),
@@ -86,6 +89,7 @@ public record Pin(
                 use,
                 other,
                 wantedWith,
+                unless,
                 io,
                 isTimed,
                 shortest,

@@ -284,7 +284,15 @@ public final class NodeCircuit {
 
     /** Whether a signal is to be wired: by itself, or since other pins of the part are used that are of no use without it. */
     public boolean wants(Placed placed, Pin pin) {
-        return placed.wants(pin) || isWantedWith(placed, pin);
+        return placed.wants(pin) && !isSpared(placed, pin) || isWantedWith(placed, pin);
+    }
+
+    /** Whether another pin is wired that says the same, as the switched output of a sensor does for its voltage. */
+    private boolean isSpared(Placed placed, Pin pin) {
+        return pin.unless().isPresent()
+                && wires.containsKey(new Endpoint(placed.id(), pin.unless().get()))
+                && !wires.containsKey(placed.endpoint(pin))
+                && !placed.isAskedFor(pin);
     }
 
     private boolean isWantedWith(Placed placed, Pin pin) {

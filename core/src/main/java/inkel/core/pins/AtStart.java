@@ -64,14 +64,18 @@ public enum AtStart {
         return switch (held(asking, use)) {
             case NOT -> Optional.empty();
             case SOMEHOW -> Optional.of(MAY);
-            case HIGH ->
-                switch (strap.get()) {
-                    case LOW -> Optional.of(STOPS);
-                    case LOW_TO_PROGRAM -> Optional.of(KEEPS_OUT);
-                    case UNKNOWN -> Optional.of(MAY);
-                    default -> Optional.empty();
-                };
+            case HIGH -> pulledUp(pin);
         };
+    }
+
+    /** What a pull-up at a pin does. */
+    public static Optional<AtStart> pulledUp(Pin pin) {
+        return Strap.of(pin).flatMap(strap -> switch (strap) {
+            case LOW -> Optional.of(STOPS);
+            case LOW_TO_PROGRAM -> Optional.of(KEEPS_OUT);
+            case UNKNOWN -> Optional.of(MAY);
+            default -> Optional.empty();
+        });
     }
 
     private static Held held(Placed asking, PinUse use) {

@@ -11,6 +11,7 @@ import inkel.core.catalog.SoftwareBuses;
 import inkel.core.circuit.Chain;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.TimerClaims;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.quantity.Fact;
@@ -149,6 +150,7 @@ public final class PinFit {
             case PWM ->
                 pin.can(Ability.Kind.PWM)
                         || pulsesBySoftware(asking, owner, pin)
+                        || pin.can(Ability.Kind.DIGITAL) && TimerClaims.serves(owner, asking)
                         || pin.can(Ability.Kind.PULSES) && isOfServos(asking);
             case INPUT ->
                 pin.can(Ability.Kind.DIGITAL)

@@ -182,6 +182,7 @@ final class PartClassReader {
                     use,
                     need,
                     pin.texts("wanted_with"),
+                    pin.optionalText("unless"),
                     pin.optionalText("io").orElse(""),
                     pin.flag("timed", false),
                     pin.has("shortest")
@@ -452,7 +453,9 @@ final class PartClassReader {
         cls.pins().stream()
                 .flatMap(pin -> pin.contact().stream())
                 .forEach(contact -> requirePin(cls, "pins", contact.by()));
-        cls.pins().stream().flatMap(pin -> pin.wantedWith().stream()).forEach(other -> requirePin(cls, "pins", other));
+        cls.pins().stream()
+                .flatMap(pin -> Stream.concat(pin.wantedWith().stream(), pin.unless().stream()))
+                .forEach(other -> requirePin(cls, "pins", other));
         cls.pulls().forEach(pull -> requirePin(cls, "pull_ups", pull.pin()));
         cls.demands().pinLoads().forEach(load -> {
             requirePin(cls, "pin_loads", load.pin());

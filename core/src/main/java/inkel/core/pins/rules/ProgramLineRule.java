@@ -119,7 +119,7 @@ public final class ProgramLineRule implements Rule<PinReport> {
         PinUse use = pins.node().pin(wire.from()).orElseThrow().use();
         Placed placed = WireFinding.part(pins, wire);
         if (use == PinUse.SPI_MISO && letsGo(placed) && isSelectFloating(pins, placed)) {
-            fixes.add(PullUpFix.ofSelects(pins.node(), List.of(placed)));
+            fixes.add(PullUpFix.ofSelects(pins, List.of(placed)));
         }
         boolean isFree = pins.node().between(wire.from()).isEmpty() && use != PinUse.ANALOG;
         least(pins.node(), wire)

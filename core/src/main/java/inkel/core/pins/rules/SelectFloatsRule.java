@@ -37,7 +37,7 @@ public final class SelectFloatsRule implements Rule<PinReport> {
                 .with(
                         "parts",
                         floating.stream().map(member -> member.part().name()).toList())
-                .fix(PullUpFix.ofSelects(pins.node(), floating))
+                .fix(PullUpFix.ofSelects(pins, floating))
                 .build();
     }
 }
