@@ -5,9 +5,12 @@ import inkel.core.formula.SpiClock;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Share;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * What only a board has.
@@ -145,5 +148,54 @@ public record Controller(
     /** Whether it runs programs of its own and nobody but a login console talks on its first port. */
     public boolean isComputer() {
         return languages.stream().anyMatch(language -> language.name() == Language.Name.PYTHON_COMPUTER);
+    }
+
+    /** What people call the lines of buses at a board. */
+    private static final Map<String, String> LINES = Map.of(
+            "SDA",
+            "i2c.sda",
+            "SCL",
+            "i2c.scl",
+            "SCK",
+            "spi.sck",
+            "MOSI",
+            "spi.mosi",
+            "MISO",
+            "spi.miso",
+            "SS",
+            "spi.cs",
+            "TX",
+            "uart.tx",
+            "RX",
+            "uart.rx");
+
+    /**
+     * The pin that is meant by the name of a line, such as SDA: where people look for it, else the one that the first such bus
+     * has. Empty where that is none, or where it can be several.
+     */
+    Optional<Pin> pinOfLine(List<Pin> pins, String name) {
+        Optional<String> wanted = Optional.ofNullable(LINES.get(name.toUpperCase(Locale.ROOT)));
+        if (wanted.isEmpty()) {
+            return Optional.empty();
+        }
+        List<String> first = usual.getOrDefault(wanted.get(), List.of());
+        if (!first.isEmpty()) {
+            return pins.stream().filter(pin -> pin.label().equals(first.get(0))).findFirst();
+        }
+        String bus = wanted.get().substring(0, wanted.get().indexOf('.'));
+        String line = wanted.get().substring(bus.length() + 1);
+        Map<Integer, List<Pin>> byUnit = new TreeMap<>();
+        for (Pin pin : pins) {
+            for (Ability ability : pin.can()) {
+                if (ability.kind().text().equals(bus) && ability.line().equals(line)) {
+                    byUnit.computeIfAbsent(ability.unit(), unit -> new ArrayList<>())
+                            .add(pin);
+                }
+            }
+        }
+        return byUnit.values().stream()
+                .findFirst()
+                .filter(found -> found.size() == 1)
+                .map(found -> found.get(0));
     }
 }

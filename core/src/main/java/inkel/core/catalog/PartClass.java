@@ -219,7 +219,10 @@ public record PartClass(
     /** The pin that people call so: by its label, another one in its place, or the number that programs use. */
     public Optional<Pin> pinCalled(String name) {
         String plain = name.strip();
-        return pins.stream().filter(pin -> pin.isCalled(plain)).findFirst();
+        return pins.stream()
+                .filter(pin -> pin.isCalled(plain))
+                .findFirst()
+                .or(() -> controller.flatMap(board -> board.pinOfLine(pins, plain)));
     }
 
     public Optional<Supply> supply(String pin) {

@@ -19,12 +19,12 @@ public record Fact(String key, Map<String, Object> values) {
         return new Fact(key, Map.of());
     }
 
-    /** A copy with one more value. */
     /** The same values, worded otherwise. */
     public Fact as(String other) {
         return new Fact(other, values);
     }
 
+    /** A copy with one more value. */
     public Fact with(String name, Object value) {
         Map<String, Object> more = new LinkedHashMap<>(values);
         more.put(name, value);

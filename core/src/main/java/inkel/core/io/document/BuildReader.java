@@ -339,8 +339,25 @@ public final class BuildReader {
                 fields.extras());
     }
 
+    /** What is no part of a table but stands in a wire, and as what. */
+    private static final Map<String, String> PIECES = Map.of(
+            "resistor",
+            "series",
+            "divider",
+            "divider",
+            "diode",
+            "diode",
+            "transistor",
+            "coil-driver",
+            "optocoupler",
+            "opto");
+
     /** Of a class that is not there: which it may be, by a slip of the hand or by what is searched for. */
     private Fact unknown(String classId) {
+        String piece = PIECES.get(classId.replaceFirst("[^a-z].*", ""));
+        if (piece != null) {
+            return Fact.of("problem.class_is_piece").with("found", classId).with("kind", piece);
+        }
         Optional<String> near = Nearest.to(classId, List.copyOf(catalog.ids()));
         if (near.isPresent()) {
             return Fact.of("problem.unknown_class_near").with("found", classId).with("near", near.get());

@@ -1,9 +1,11 @@
 package inkel.core.io.document;
 
+import inkel.core.catalog.Nearest;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
 import inkel.core.io.json.Fields;
 import inkel.core.quantity.Fact;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -38,10 +40,7 @@ final class PinCheck {
         if (!parts.containsKey(endpoint.part())) {
             boolean isElsewhere = endpoint.part().contains("/");
             fields.problem(
-                    key,
-                    isElsewhere
-                            ? Fact.of("problem.on_other_board").with("found", text)
-                            : Fact.of("problem.no_part").with("part", endpoint.part()));
+                    key, isElsewhere ? Fact.of("problem.on_other_board").with("found", text) : noPart(endpoint.part()));
         }
         return endpoint;
     }
@@ -58,8 +57,20 @@ final class PinCheck {
     /** A part that is there. */
     void part(Fields fields, String key, String id) {
         if (!parts.containsKey(id)) {
-            fields.problem(key, Fact.of("problem.no_part").with("part", id));
+            fields.problem(key, noPart(id));
         }
+    }
+
+    /** Of an id that nothing has: the part of that name, or one whose id is nearly so. */
+    private Fact noPart(String id) {
+        Optional<String> near = parts.values().stream()
+                .filter(part -> part.name().equalsIgnoreCase(id) || part.id().equalsIgnoreCase(id))
+                .map(Part::id)
+                .findFirst()
+                .or(() -> Nearest.to(id, List.copyOf(parts.keySet())));
+        Fact none = Fact.of("problem.no_part").with("part", id);
+        return near.map(found -> none.as("problem.no_part_near").with("near", found))
+                .orElse(none);
     }
 
     /** Which way through a shifter, from 1. */

@@ -314,6 +314,19 @@ public final class Fields {
                 rest.put(entry.getKey(), JsonText.plain(entry.getValue()));
             }
         });
+        if (!rest.isEmpty()) {
+            problems.replaceAll(told -> told.field().equals(pointer) ? beside(told, rest.keySet()) : told);
+        }
         return new Extras(rest);
+    }
+
+    /** What is missing is most often there under another name. */
+    private static Problem beside(Problem told, Set<String> unknown) {
+        return told.reason().key().equals("problem.required")
+                ? new Problem(
+                        told.line(),
+                        told.field(),
+                        told.reason().as("problem.required_beside").with("unknown", List.copyOf(unknown)))
+                : told;
     }
 }

@@ -138,11 +138,14 @@ class BuildFileTest {
             delimiter = '|',
             textBlock =
                     """
+            "packet-radio"            | "resistor-220"           | problem.class_is_piece     | /nodes/0/parts/3/class
             "packet-radio"            | "packet-radoi"           | problem.unknown_class_near | /nodes/0/parts/3/class
             "packet-radio"            | "tag reader"             | problem.unknown_class_some | /nodes/0/parts/3/class
             "packet-radio"            | "teapot"                 | problem.unknown_class      | /nodes/0/parts/3/class
             "to" : "board.D9"         | "to" : "two/board.D9"    | problem.on_other_board     | /nodes/0/wires/0/to
             "to" : "board.D9"         | "to" : "shelf.D9"        | problem.no_part            | /nodes/0/wires/0/to
+            "to" : "board.D9"         | "to" : "Board.D9"        | problem.no_part_near       | /nodes/0/wires/0/to
+            "to" : "board.D9"         | "to" : "borad.D9"        | problem.no_part_near       | /nodes/0/wires/0/to
             "to" : "board.D9"         | "to" : "D9"              | problem.expected_value     | /nodes/0/wires/0/to
             "volts" : "6 V"           | "volts" : "6 A"          | problem.expected_value     | /nodes/0/parts/1/settings/volts
             "volts" : "6 V"           | "volts" : "-6 V"         | problem.expected_value     | /nodes/0/parts/1/settings/volts

@@ -46,4 +46,29 @@ class FieldsTest {
     void whatIsRightIsNoProblem() throws Exception {
         assertEquals(List.of(), problems("{\"series\": \"1 kΩ\"}"));
     }
+
+    /** A missing key is told with those that are not known, once nothing else is asked for. */
+    @Test
+    void whatStandsInsteadIsTold() throws Exception {
+        List<Problem> problems = new ArrayList<>();
+        Fields fields = new Fields(
+                new ObjectMapper().readTree("{\"kind\": \"series\", \"pin\": \"r.CE\", \"size\": 1}"), "/a", problems);
+        fields.text("kind");
+        fields.text("signal");
+        fields.extras();
+        assertEquals(
+                List.of(new Problem(
+                        0,
+                        "/a",
+                        Fact.of("problem.required_beside")
+                                .with("key", "signal")
+                                .with("unknown", List.of("pin", "size")))),
+                problems);
+        // Without any it is only missing, and what another object lacks is not told here.
+        List<Problem> plain = new ArrayList<>();
+        new Fields(new ObjectMapper().readTree("{}"), "/b", plain).text("signal");
+        Fields other = new Fields(new ObjectMapper().readTree("{\"x\": 1}"), "/c", plain);
+        other.extras();
+        assertEquals(List.of(new Problem(0, "/b", Fact.of("problem.required").with("key", "signal"))), plain);
+    }
 }
