@@ -80,13 +80,20 @@ public final class BuildReader {
     /** As {@link #read(Path, Catalog)}, from text; the file is only for messages. */
     public static Build read(Path file, String text, Catalog catalog) throws UnreadableFile {
         JsonNode tree = tree(file, text);
-        Optional<JsonNode> turned = FarEnds.turned(tree, catalog);
+        Optional<JsonNode> turned = FarEnds.turned(tree, withOwn(tree, catalog));
         if (turned.isPresent() && !isAsSaved(file, text, tree, catalog)) {
             return asMeant(build(file, text, turned.get(), catalog), catalog);
         }
         Build exact = build(file, text, tree, catalog);
         Build meant = asMeant(exact, catalog);
         return meant == exact || text.equals(BuildWriter.print(exact)) ? exact : meant;
+    }
+
+    /** With the classes that the file brings, where nothing is wrong with them. */
+    private static Catalog withOwn(JsonNode tree, Catalog catalog) {
+        List<Problem> wrong = new ArrayList<>();
+        List<OwnClass> own = tree.isObject() ? classes(new Fields(tree, "", wrong)) : List.of();
+        return wrong.isEmpty() ? catalog.with(own) : catalog;
     }
 
     private static Build asMeant(Build exact, Catalog catalog) {

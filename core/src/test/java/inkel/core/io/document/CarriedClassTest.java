@@ -12,6 +12,7 @@ import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
+import inkel.core.document.Wire;
 import inkel.core.document.edit.SetFigure;
 import inkel.core.document.edit.TakeClass;
 import inkel.core.finding.Finding;
@@ -159,5 +160,19 @@ class CarriedClassTest {
                 Matcher.quoteReplacement("\"classes\": [" + GAUGE.json().strip() + ","));
         UnreadableFile doubled = assertThrows(UnreadableFile.class, () -> BuildReader.parse(file, twice, CATALOG));
         assertEquals("problem.duplicate", doubled.problems().get(0).reason().key());
+    }
+
+    /** What somebody adds by hand to a file with a class of its own may begin at the far end as well. */
+    @Test
+    void wiresOfACarriedClassAreReadFromEitherEnd() throws Exception {
+        Path file = folder.resolve("gauge.inkel.json");
+        BuildFile.save(file, build(), SHELF);
+        String byHand = Files.readString(file)
+                .replaceFirst(
+                        "\"wires\"\\s*:\\s*\\[\\s*]", "\"wires\": [{\"from\": \"board.A4\", \"to\": \"rain.SDA\"}]");
+        Build read = BuildReader.read(file, byHand, CATALOG);
+        assertEquals(
+                List.of(Wire.placed(Builds.end("rain.SDA"), Builds.end("board.A4"))),
+                read.nodes().get(0).wires());
     }
 }
