@@ -1,19 +1,23 @@
 package inkel.core.power;
 
 import inkel.core.catalog.Battery;
+import inkel.core.catalog.Outline;
 import inkel.core.catalog.Settings;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.SupplyWire;
+import inkel.core.document.Endpoint;
 import inkel.core.formula.Conductor;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The two wires from a rail to a supply pin: what they take away when the part draws its most.
@@ -23,6 +27,10 @@ import java.util.Optional;
 public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail, Rail.Load load) {
     /** A breadboard contact and a jumper's pin are made for one ampere. */
     public static final Current CONTACT_LIMIT_OF_PLUGS = Current.ofAmperes(1);
+
+    /** Ends that hold a wire without a plug, or are one. */
+    private static final Set<Outline.Ends> BARE =
+            EnumSet.of(Outline.Ends.SCREWS, Outline.Ends.LEADS, Outline.Ends.PADS);
 
     /** What does not show in the three digits of a sentence crosses no rule of thumb. */
     private static final double SHOWN = 1.005;
@@ -133,6 +141,22 @@ public record FeedLine(NodeCircuit node, Placed placed, Supply supply, Rail rail
 
     /** Whether more flows than a plugged contact is made for. */
     public boolean burnsContact() {
-        return wire().contact() != Settings.Contact.SOLDER && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS.times(SHOWN));
+        return wire().contact() != Settings.Contact.SOLDER
+                && isPlugged()
+                && load.peak().isAbove(CONTACT_LIMIT_OF_PLUGS.times(SHOWN));
+    }
+
+    /** Whether something is plugged at either end: a bare wire from screw to screw or pad is not, unless the builder says so. */
+    private boolean isPlugged() {
+        return placed.part().has(Settings.CONTACT) || !holdsBareWire(rail.id()) || !holdsBareWire(load.pin());
+    }
+
+    private boolean holdsBareWire(Endpoint pin) {
+        Optional<Outline.Ends> ends = node.part(pin.part())
+                .map(Placed::cls)
+                .flatMap(cls -> cls.pin(pin.pin())
+                        .flatMap(found -> cls.handling().outline().row(found.row())))
+                .map(Outline.Row::ends);
+        return ends.filter(BARE::contains).isPresent();
     }
 }

@@ -111,7 +111,7 @@ class MomentEditsTest {
                     """
             "length" : "20 ms"  | "length" : "20 mA"  | problem.expected_value | /nodes/0/moments/0/length
             "length" : "20 ms"  | "length" : "0 s"    | problem.expected_value | /nodes/0/moments/0/length
-            "length" : "20 ms"  | "duration" : "1 s"  | problem.required       | /nodes/0/moments/0
+            "length" : "20 ms"  | "duration" : "1 s"  | problem.required_beside | /nodes/0/moments/0
             "repeat" : "500 ms" | "repeat" : "often"  | problem.expected_value | /nodes/0/moments/0/repeat
             "at" : "100 ms"     | "at" : "-1 s"       | problem.expected_value | /nodes/0/moments/0/at
             "part" : "radio"    | "part" : "nobody"   | problem.no_part        | /nodes/0/moments/0/raises/0/part

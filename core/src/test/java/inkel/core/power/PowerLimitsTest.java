@@ -351,4 +351,19 @@ class PowerLimitsTest {
         assertTrue(line.at(end("four.+"), 577e-6).amperes() < 0.4, "a burst ends at its end");
         assertEquals(2.0, line.at(end("four.+"), 4.615e-3).amperes(), 1e-12);
     }
+
+    /** Leads of a pack under the screws of a driver of 2 A: nothing is plugged, unless the builder says that it is. */
+    @Test
+    void aBareWireUnderAScrewIsNotPlugged() {
+        Builds car = Builds.classic()
+                .part("cells", "battery-lithium-two")
+                .part("drv", "motor-driver-bipolar", "12V=cells.+");
+        assertEquals(List.of(), car.findings("power.wire_drop"));
+        RuleKit.fires(car.setting("drv", "contact", "jumper"), "power.wire_drop");
+        // At the pins of the small driver a jumper is plugged.
+        Builds pins = Builds.classic()
+                .part("cells", "battery-lithium-two")
+                .part("drv", "motor-driver", "VM=cells.+", "VCC=board.5V");
+        RuleKit.fires(pins, "power.wire_drop");
+    }
 }
