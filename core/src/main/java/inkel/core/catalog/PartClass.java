@@ -219,10 +219,20 @@ public record PartClass(
     /** The pin that people call so: by its label, another one in its place, or the number that programs use. */
     public Optional<Pin> pinCalled(String name) {
         String plain = name.strip();
-        return pins.stream()
-                .filter(pin -> pin.isCalled(plain))
+        List<Pin> called = pins.stream().filter(pin -> pin.isCalled(plain)).toList();
+        return called.stream()
+                .filter(pin -> pin.use() != PinUse.NONE)
                 .findFirst()
-                .or(() -> controller.flatMap(board -> board.pinOfLine(pins, plain)));
+                .or(() -> controller.flatMap(board -> board.pinOfLine(pins, plain)))
+                .or(() -> called.stream().findFirst());
+    }
+
+    /**
+     * The pin of that label, else as {@link #pinCalled}; a pin of no use gives its name up to one that is called so as well, as
+     * the second place of a bus on a board does to the pin that it is joined to.
+     */
+    public Optional<Pin> pinNamed(String name) {
+        return pin(name).filter(pin -> pin.use() != PinUse.NONE).or(() -> pinCalled(name));
     }
 
     public Optional<Supply> supply(String pin) {

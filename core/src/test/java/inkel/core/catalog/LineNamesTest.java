@@ -18,8 +18,8 @@ class LineNamesTest {
     @CsvSource(
             textBlock =
                     """
-            board-classic-5v,   SDA,  SCL,  D13,  D11,  D12,  D10,  D1,  D0
-            board-big-5v,       SDA,  SCL,  D52,  D51,  D50,  D53,  D1,  D0
+            board-classic-5v,   A4,   A5,   D13,  D11,  D12,  D10,  D1,  D0
+            board-big-5v,       D20,  D21,  D52,  D51,  D50,  D53,  D1,  D0
             board-native-usb,   D2,   D3,   D15,  D16,  D14,  -,    TXO, RXI
             board-wireless-3v3, D21,  D22,  D18,  D23,  D19,  D5,   D17, D16
             board-dual-core-3v3, GP4, GP5,  GP18, GP19, GP16, GP17, GP0, GP1

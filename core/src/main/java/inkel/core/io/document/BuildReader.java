@@ -239,7 +239,7 @@ public final class BuildReader {
                 .filter(node -> node.id().equals(end.node()))
                 .flatMap(node -> node.part(end.part()).stream())
                 .flatMap(part -> catalog.find(part.classId()).stream())
-                .flatMap(cls -> cls.pin(end.pin()).or(() -> cls.pinCalled(end.pin())).stream());
+                .flatMap(cls -> cls.pinNamed(end.pin()).stream());
     }
 
     /** Whether it is a part's and no other pin than a line; one that is not there any more is told as a finding. */

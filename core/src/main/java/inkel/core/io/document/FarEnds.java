@@ -106,7 +106,7 @@ final class FarEnds {
     }
 
     private static Optional<Pin> find(PartClass cls, String name) {
-        return cls.pin(name).or(() -> cls.pinCalled(name));
+        return cls.pinNamed(name);
     }
 
     private static Optional<Endpoint> pin(JsonNode end) {

@@ -86,7 +86,7 @@ final class LinkWays {
     }
 
     private static Optional<Way> way(PartClass cls, String name) {
-        Optional<String> label = cls.pin(name).or(() -> cls.pinCalled(name)).map(Pin::label);
+        Optional<String> label = cls.pinNamed(name).map(Pin::label);
         Ways ways = Ways.of(cls);
         for (int number = 1; number <= ways.count(); number++) {
             List<String> pins = ways.pins(number).stream().map(Pin::label).toList();
@@ -106,8 +106,7 @@ final class LinkWays {
         for (JsonNode wire : wires) {
             boolean isAt = ends(wire)
                     .anyMatch(end -> end.part().equals(part)
-                            && cls.pin(end.pin())
-                                    .or(() -> cls.pinCalled(end.pin()))
+                            && cls.pinNamed(end.pin())
                                     .filter(pin -> pin.label().equals(label))
                                     .isPresent());
             if (isAt) {

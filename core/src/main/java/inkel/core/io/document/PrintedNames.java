@@ -3,6 +3,7 @@ package inkel.core.io.document;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
@@ -105,7 +106,10 @@ final class PrintedNames {
     private Endpoint label(Endpoint named) {
         Optional<PartClass> cls = node.part(named.part()).flatMap(part -> catalog.find(part.classId()));
         boolean isLabel = cls.isEmpty()
-                || cls.get().pin(named.pin()).isPresent()
+                || cls.get()
+                        .pin(named.pin())
+                        .filter(pin -> pin.use() != PinUse.NONE)
+                        .isPresent()
                 || cls.get().output(named.pin()).isPresent();
         return isLabel
                 ? named

@@ -53,6 +53,21 @@ class PrintedNamesTest {
         assertEquals(end("lamp.A"), node.between().get(0).signal());
     }
 
+    /** The board has its bus at two places of one net; one of them carries no signals of its own here. */
+    @Test
+    void theSecondPlaceOfABusIsThePinThatItIsJoinedTo() throws Exception {
+        Node node = read(Builds.classic()
+                        .part("air", "climate-i2c", "VIN=board.3V3")
+                        .wire("air.SDA", "board.SDA")
+                        .wire("air.SCL", "board.scl")
+                        .build())
+                .nodes()
+                .get(0);
+        assertEquals(
+                List.of(Wire.placed(end("air.SDA"), end("board.A4")), Wire.placed(end("air.SCL"), end("board.A5"))),
+                node.wires());
+    }
+
     /** Two wires of one signal are not made out of two names. */
     @Test
     void whatHasItsLabelAlreadyKeepsItsPlace() throws Exception {
