@@ -3,7 +3,10 @@ package inkel.core.pins.rules;
 import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.RemovePart;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.finding.Rule;
@@ -13,9 +16,14 @@ import inkel.core.finding.Stage;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
+import inkel.core.quantity.Fact;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 
@@ -32,20 +40,67 @@ public final class AddressClashRule implements Rule<PinReport> {
     public List<Finding> check(PinReport report) {
         List<Finding> findings = new ArrayList<>();
         for (NodePins pins : report.nodes()) {
-            pins.i2cBuses().forEach((line, members) -> {
-                List<Placed> hearing = pins.hearing(line);
-                for (int i = 0; i < members.size(); i++) {
-                    // The members come first among those that hear; each pair is told once.
-                    for (Placed other : hearing.subList(i + 1, hearing.size())) {
-                        for (int address : NodePins.commonAddresses(members.get(i), other)) {
-                            findings.add(describe(report.circuit(), pins, new Clash(members.get(i), other, address)));
-                        }
-                    }
-                }
-            });
+            pins.i2cBuses().forEach((line, members) -> findings.addAll(onLine(report.circuit(), pins, line, members)));
         }
         findings.addAll(betweenBoards(report));
         return findings;
+    }
+
+    /** All of one bus that answer to the same address are told together; each pair on one bus only. */
+    private static List<Finding> onLine(Circuit circuit, NodePins pins, Endpoint line, List<Placed> members) {
+        List<Placed> hearing = pins.hearing(line);
+        Map<Integer, Set<Placed>> answering = new LinkedHashMap<>();
+        for (int i = 0; i < members.size(); i++) {
+            // The members come first among those that hear.
+            for (Placed other : hearing.subList(i + 1, hearing.size())) {
+                for (int address : NodePins.commonAddresses(members.get(i), other)) {
+                    answering
+                            .computeIfAbsent(address, same -> new LinkedHashSet<>())
+                            .addAll(List.of(members.get(i), other));
+                }
+            }
+        }
+        List<Finding> findings = new ArrayList<>();
+        answering.forEach((address, parts) -> {
+            List<Placed> all = hearing.stream().filter(parts::contains).toList();
+            findings.add(
+                    all.size() == 2
+                            ? describe(circuit, pins, new Clash(all.get(0), all.get(1), address))
+                            : several(circuit, pins, all, address));
+        });
+        return findings;
+    }
+
+    private static Finding several(Circuit circuit, NodePins pins, List<Placed> all, int address) {
+        List<Placed> leaving = all.subList(1, all.size());
+        return Finding.of(INFO, leaving.stream().map(pins.node()::place).toList())
+                .variant("several")
+                .with("parts", all.stream().map(one -> one.part().name()).toList())
+                .with("address", Engineering.address(address))
+                .fixes(() -> BusApart.of(circuit, pins, all))
+                .fix(() -> leaveAllOut(pins, leaving))
+                .build();
+    }
+
+    /** A board stays. */
+    private static Optional<Fix> leaveAllOut(NodePins pins, List<Placed> leaving) {
+        List<Placed> parts =
+                leaving.stream().filter(one -> !one.part().isBoard()).toList();
+        return Optional.of(parts)
+                .filter(some -> some.size() == leaving.size())
+                .map(some -> new Fix(
+                        "leave-out",
+                        Fact.of("fix.leave_all_out")
+                                .with(
+                                        "parts",
+                                        some.stream()
+                                                .map(one -> one.part().name())
+                                                .toList()),
+                        Fact.of("fix.leave_out.cost"),
+                        some.stream()
+                                .<Edit>map(
+                                        one -> new RemovePart(pins.node().node().id(), one.id()))
+                                .toList()));
     }
 
     /** On one bus that several boards are on, each pair of parts of two tables once. */
@@ -136,11 +191,16 @@ public final class AddressClashRule implements Rule<PinReport> {
                 .with("part", clash.second().part().name())
                 .with("other", clash.first().part().name())
                 .with("address", Engineering.address(clash.address()));
-        Stream.of(clash.second(), clash.first())
-                .filter(placed -> isMain(placed, clash))
-                .flatMap(placed ->
-                        (placed.part().isBoard() ? ofBoard(circuit, pins) : StrapFixes.toFree(pins, placed)).stream())
-                .forEach(finding::fix);
+        finding.fixes(() -> {
+            List<Fix> straps = Stream.of(clash.second(), clash.first())
+                    .filter(placed -> isMain(placed, clash))
+                    .flatMap(placed -> (placed.part().isBoard()
+                                    ? ofBoard(circuit, pins)
+                                    : StrapFixes.toFree(pins, placed))
+                            .stream())
+                    .toList();
+            return straps.isEmpty() ? BusApart.of(circuit, pins, List.of(clash.first(), clash.second())) : straps;
+        });
         Placed leaving = clash.second().part().isBoard() ? clash.first() : clash.second();
         return finding.fixes(() -> leaveOut(pins, leaving)).build();
     }
