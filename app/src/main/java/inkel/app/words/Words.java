@@ -10,7 +10,9 @@ import inkel.core.quantity.Unit;
 import inkel.core.quantity.Voltage;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -18,11 +20,20 @@ import java.util.stream.Collectors;
 /**
  * Turns keys and facts into sentences. Wording is in the {@code words} folder, one file for each
  * stage and a few for what they share. {@code {name}} stands for a value, {@code {name:part|parts}} for a number with the
- * word behind it that suits.
+ * word behind it that suits, and {@code {name:a|an}} for a name with the word before it that suits its first sound.
  */
 public final class Words {
     private static final Map<String, String> TEXTS = Texts.read();
     private static final Pattern SLOT = Pattern.compile("\\{([a-z0-9_]+)(?::([^|}]*)\\|([^}]*))?}");
+
+    /** Letters whose names begin so; a U begins with a consonant. */
+    private static final String OPEN_LETTERS = "AEFHILMNORSX";
+
+    private static final String OPEN_SOUNDS = "AEIOU";
+    /** A number that is printed already. */
+    private static final Pattern COUNT = Pattern.compile("[\\d.,]+");
+
+    private static final Pattern OPEN_NUMBER = Pattern.compile("8\\d*|11|18");
 
     private static final double LONG_SECONDS = 120;
     private static final double TOLD_TO_THE_BYTE = 10_000;
@@ -55,8 +66,22 @@ public final class Words {
             Object value = values.get(found.group(1));
             String shown = value == null ? found.group() : show(value);
             boolean hasWord = value != null && found.group(2) != null;
-            return Matcher.quoteReplacement(hasWord ? shown + " " + found.group(isOne(value) ? 2 : 3) : shown);
+            return Matcher.quoteReplacement(hasWord ? worded(value, shown, found) : shown);
         });
+    }
+
+    private static String worded(Object value, String shown, MatchResult found) {
+        return value instanceof String text && !COUNT.matcher(text).matches()
+                ? found.group(beginsOpen(shown) ? 3 : 2) + " " + shown
+                : shown + " " + found.group(isOne(value) ? 2 : 3);
+    }
+
+    /** Whether a name is spoken with an open sound first: an LED, an 8-bit DAC, an I2C multiplexer, but a USB port. */
+    private static boolean beginsOpen(String name) {
+        String first = name.split("[ ,-]", 2)[0];
+        boolean isSpelt = first.length() > 1 && first.equals(first.toUpperCase(Locale.ROOT));
+        return OPEN_NUMBER.matcher(first).matches()
+                || (isSpelt ? OPEN_LETTERS : OPEN_SOUNDS).indexOf(Character.toUpperCase(name.charAt(0))) >= 0;
     }
 
     private static boolean isOne(Object value) {

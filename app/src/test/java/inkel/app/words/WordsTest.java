@@ -31,6 +31,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class WordsTest {
@@ -48,6 +49,28 @@ class WordsTest {
                         .with("part", "Radio")
                         .with("rail", Fact.of("rail.of_board").with("pin", "5V"))));
         assertEquals("3.10 V", Words.show(Voltage.ofVolts(3.1)));
+    }
+
+    /** The word before a name goes by its first sound, and a number keeps its word behind it. */
+    @ParameterizedTest
+    @CsvSource({
+        "I2C multiplexer, Add an I2C multiplexer",
+        "8-bit SPI DAC, Add an 8-bit SPI DAC",
+        "16-bit ADC, Add a 16-bit ADC",
+        "LED, Add an LED",
+        "USB port, Add a USB port",
+        "Optocoupler, Add an Optocoupler",
+        "Wall supply 5 V, Add a Wall supply 5 V",
+        "SPI memory, Add an SPI memory",
+    })
+    void theArticleSuitsTheName(String name, String said) {
+        assertEquals(said, Words.get("fix.add_helper", "class", name));
+    }
+
+    @Test
+    void aPrintedNumberKeepsItsWordBehindIt() {
+        assertEquals("Leave 3 wires away", Words.get("fix.said_twice", "count", "3"));
+        assertEquals("Leave 1 wire away", Words.get("fix.said_twice", "count", 1));
     }
 
     @Test

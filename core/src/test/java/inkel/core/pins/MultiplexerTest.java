@@ -114,6 +114,18 @@ class MultiplexerTest {
         RuleKit.everyWayOut(build, CLASH);
     }
 
+    /** Any pin of this board reaches either of its two blocks. */
+    @Test
+    void aRoutedBusIsOneOfAsManyAsThereAreBlocks() throws Exception {
+        Builds two = lasers(Builds.on("board-wireless-3v3"), 2, "3V3", "board.D21", "board.D22");
+        assertEquals("own-bus", RuleKit.fires(two, CLASH).fixes().get(0).id());
+        RuleKit.everyWayOut(two, CLASH);
+        Builds three = lasers(Builds.on("board-wireless-3v3"), 3, "3V3", "board.D21", "board.D22");
+        assertEquals(
+                "add-i2c-multiplexer",
+                RuleKit.fires(three, CLASH).fixes().get(0).id());
+    }
+
     /** Three of them on two blocks want a multiplexer, behind which all must be: what is before it is heard behind it. */
     @Test
     void threeGoBehindAMultiplexerThatComes() throws Exception {

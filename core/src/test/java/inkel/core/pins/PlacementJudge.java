@@ -101,8 +101,13 @@ public final class PlacementJudge {
                 boolean isNeeded = pin.use().isSignal() && pin.need() != Need.MAY;
                 if (isNeeded && node.wire(new Endpoint(part.id(), pin.label())).isEmpty()) {
                     // A part that is not fed has nothing to be tied to and may not find a pin either.
-                    // Of the channels of a receiver those are enough that somebody has.
-                    if (pin.need() == Need.MUST && !hasAnotherChannel(part)) {
+                    // Of the channels of a receiver those are enough that somebody has, and of a sensor's two outputs
+                    // one.
+                    boolean isSaidByAnother = pin.unless()
+                            .filter(other ->
+                                    node.wire(new Endpoint(part.id(), other)).isPresent())
+                            .isPresent();
+                    if (pin.need() == Need.MUST && !hasAnotherChannel(part) && !isSaidByAnother) {
                         faults.add("nowhere: " + part.id() + "." + pin.label());
                     }
                 }

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * Parts that answer to one address which nothing changes: on buses of their own, on the ways of a multiplexer that is there, or of
@@ -120,17 +121,18 @@ final class BusApart {
         return !units.isEmpty();
     }
 
-    /** Whether the block that would drive it drives another bus already: it has two pins at a time. */
+    /**
+     * Whether every block that could drive it drives another bus already, each of which has two pins at a time. Pins that any
+     * block reaches are told by how many there are.
+     */
     private boolean isOfUsedBus(Lines lines, Set<Endpoint> taken) {
         Set<Integer> units = units(lines.data(), "sda");
-        Set<Integer> used = new HashSet<>();
-        pins.i2cBuses().keySet().stream()
-                .filter(line -> line.part().equals(lines.data().part()))
-                .forEach(line -> used.addAll(units(line, "sda")));
-        taken.stream()
+        List<Set<Integer>> used = Stream.concat(pins.i2cBuses().keySet().stream(), taken.stream())
                 .filter(pin -> pin.part().equals(lines.data().part()))
-                .forEach(pin -> used.addAll(units(pin, "sda")));
-        return used.containsAll(units);
+                .map(pin -> units(pin, "sda"))
+                .filter(of -> !of.isEmpty())
+                .toList();
+        return units.size() > 1 ? used.size() >= units.size() : used.stream().anyMatch(of -> of.containsAll(units));
     }
 
     private Set<Integer> units(Endpoint end, String line) {
