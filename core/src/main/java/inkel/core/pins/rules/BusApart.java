@@ -108,7 +108,7 @@ final class BusApart {
         return pins.freeFor(data).stream()
                 .filter(pin -> isAllowed.test(pin) && !taken.contains(pin))
                 .flatMap(sda -> clocks.stream()
-                        .filter(scl -> scl.part().equals(sda.part()) && !taken.contains(scl))
+                        .filter(scl -> !scl.equals(sda) && scl.part().equals(sda.part()) && !taken.contains(scl))
                         .filter(scl -> isOneBus(sda, scl))
                         .map(scl -> new Lines(sda, scl)))
                 .filter(lines -> !isOfUsedBus(lines, taken))
