@@ -2,6 +2,7 @@ package inkel.core.wake;
 
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.Output;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
@@ -29,11 +30,17 @@ final class WakeOrder {
         return inOrder(node.parts().stream().filter(this::isSupply).toList());
     }
 
-    /** All others but the board; not those that are for later. */
+    /** All others but the board, and what the board drives although it feeds others as well; not those that are for later. */
     List<Placed> parts() {
         return inOrder(node.parts().stream()
-                .filter(placed -> !placed.part().isBoard() && !isSupply(placed) && !placed.isForLater())
+                .filter(placed ->
+                        !placed.part().isBoard() && (!isSupply(placed) || isDriven(placed)) && !placed.isForLater())
                 .toList());
+    }
+
+    /** A motor driver or a speed controller that makes a rail besides. */
+    private static boolean isDriven(Placed placed) {
+        return placed.cls().signals().anyMatch(Pin::isWanted);
     }
 
     private boolean isSupply(Placed placed) {

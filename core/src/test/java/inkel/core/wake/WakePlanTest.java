@@ -68,6 +68,36 @@ class WakePlanTest {
         assertEquals(high, within.high().map(Quantity::si).orElse(Double.NaN), 0.011, check.id());
     }
 
+    /** What feeds others and is driven as well is woken twice: its rail before the board, itself with the parts. */
+    @Test
+    void whatMakesARailAndIsDrivenIsAPartToo() {
+        Builds driver = Builds.classic()
+                .part("wall", "wall-supply-12v")
+                .part("drv", "motor-driver-bipolar", "12V=wall.+")
+                .wire("drv.IN1", "board.D7")
+                .wire("drv.IN2", "board.D8");
+        assertEquals(List.of(Phase.PART), phasesOf(driver.build(), "drv"));
+        Builds boat = Builds.classic()
+                .boardUnfed()
+                .part("pack", "battery-lithium-two")
+                .part("esc", "speed-controller", "V+=pack.+")
+                .boardAlso("5V", "esc.BEC")
+                .wire("esc.SIG", "board.D9");
+        assertEquals(List.of(Phase.SUPPLIES, Phase.PART), phasesOf(boat.build(), "esc"));
+        // A plain regulator is none.
+        assertEquals(List.of(Phase.SUPPLIES), phasesOf(build(), "reg"));
+    }
+
+    /** Where something of a part is measured or looked at, once there is power. */
+    private static List<Phase> phasesOf(Build build, String part) {
+        return wake(build).checks().stream()
+                .filter(check -> check.id().matches(".*\\b" + part + "\\..*|.*\\b" + part + "$"))
+                .map(check -> check.group().phase())
+                .filter(phase -> phase == Phase.SUPPLIES || phase == Phase.PART)
+                .distinct()
+                .toList();
+    }
+
     @Test
     void thePhasesComeInOrder() {
         List<Phase> phases = wake(build()).groups().stream().map(Group::phase).toList();
