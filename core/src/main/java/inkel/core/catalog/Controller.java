@@ -57,6 +57,25 @@ public record Controller(
         List<Language> languages,
         int bits,
         Optional<Memory.OfBoard> memory) {
+    /** What people call the lines of buses at a board. */
+    private static final Map<String, String> LINES = Map.of(
+            "SDA",
+            "i2c.sda",
+            "SCL",
+            "i2c.scl",
+            "SCK",
+            "spi.sck",
+            "MOSI",
+            "spi.mosi",
+            "MISO",
+            "spi.miso",
+            "SS",
+            "spi.cs",
+            "TX",
+            "uart.tx",
+            "RX",
+            "uart.rx");
+
     public Controller {
         clocks = List.copyOf(clocks);
         uartOversamples = List.copyOf(uartOversamples);
@@ -149,25 +168,6 @@ public record Controller(
     public boolean isComputer() {
         return languages.stream().anyMatch(language -> language.name() == Language.Name.PYTHON_COMPUTER);
     }
-
-    /** What people call the lines of buses at a board. */
-    private static final Map<String, String> LINES = Map.of(
-            "SDA",
-            "i2c.sda",
-            "SCL",
-            "i2c.scl",
-            "SCK",
-            "spi.sck",
-            "MOSI",
-            "spi.mosi",
-            "MISO",
-            "spi.miso",
-            "SS",
-            "spi.cs",
-            "TX",
-            "uart.tx",
-            "RX",
-            "uart.rx");
 
     /**
      * The pin that is meant by the name of a line, such as SDA: where people look for it, else the one that the first such bus

@@ -17,8 +17,8 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * A lamp that a pin lights or a buzzer that it sounds, and the rail that its current comes from: that of the pin, or the one that its other end hangs
- * on.
+ * A lamp that a pin lights or a buzzer that it sounds, and the rail that its current comes from: that of the pin, or the one
+ * that its other end hangs on.
  *
  * @param resistor what is in the wire of a lamp; absent for a buzzer, which takes what it is made for
  */
@@ -70,7 +70,10 @@ record LampOnPin(Endpoint signal, PinLoad load, Endpoint rail, Optional<Resistan
         });
     }
 
-    /** What a lamp takes while it is lit, I = (V − Vf) / R, at the most that the rail gives; of a buzzer the most it is made for. */
+    /**
+     * What a lamp takes while it is lit, I = (V − Vf) / R, at the most that the rail gives; of a buzzer the most that it is made
+     * for.
+     */
     Current current(Voltage most) {
         if (load.sort() == PinLoad.Sort.SOUNDER) {
             return load.current().range().highest();

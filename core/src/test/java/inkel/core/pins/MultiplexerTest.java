@@ -166,6 +166,32 @@ class MultiplexerTest {
         RuleKit.everyWayOut(build, CLASH);
     }
 
+    /** Three with straps get an address each, the lowest that are free. */
+    @Test
+    void severalWithStrapsGetAnAddressEach() throws Exception {
+        Builds build = Builds.classic();
+        for (String id : List.of("one", "two", "three")) {
+            build.part(id, "display-4x20-i2c", "VCC=board.5V")
+                    .wire(id + ".SDA", "board.A4")
+                    .wire(id + ".SCL", "board.A5");
+        }
+        Finding finding = RuleKit.fires(build, CLASH);
+        assertEquals(
+                List.of("straps", "leave-out"),
+                finding.fixes().stream().map(Fix::id).toList());
+        Build set = finding.fixes().get(0).apply(build.build());
+        assertEquals(
+                "{one=null, two=0x20, three=0x21}",
+                set.nodes().get(0).parts().stream()
+                        .filter(part -> part.classId().equals("display-4x20-i2c"))
+                        .map(part -> part.id() + "=" + part.settings().get("address"))
+                        .toList()
+                        .toString()
+                        .replace('[', '{')
+                        .replace(']', '}'));
+        RuleKit.everyWayOut(build, CLASH);
+    }
+
     /** What has straps is set by them, as before. */
     @Test
     void strapsComeBeforeAnotherBus() {

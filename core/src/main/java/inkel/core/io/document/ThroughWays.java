@@ -87,13 +87,20 @@ final class ThroughWays {
         Endpoint to = end(first, served);
         beside.forEach(signal -> wires.add(new Wire(signal, to, first.held(), first.reason(), Extras.NONE)));
         for (int i = 0; i < asking.size(); i++) {
-            Extras extras = here.get(i).extras();
-            wires.add(new Wire(asking.get(i), to, first.held(), first.reason(), extras));
+            wires.add(both(asking.get(i), to, here.get(i), first));
             between.add(
                     new Between.ShifterWay(asking.get(i), faces.part(), way, Optional.of(faces.pin()), Extras.NONE));
         }
         isChanged = true;
         return true;
+    }
+
+    /** What was said of either of the two is said of the one. */
+    private static Wire both(Endpoint from, Endpoint to, Wire near, Wire far) {
+        Map<String, Object> said = new LinkedHashMap<>(far.extras().fields());
+        said.putAll(near.extras().fields());
+        String reason = near.reason().isBlank() ? far.reason() : near.reason();
+        return new Wire(from, to, near.held() || far.held(), reason, new Extras(said));
     }
 
     private List<Wire> at(Endpoint pin) {

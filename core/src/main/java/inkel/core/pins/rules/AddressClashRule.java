@@ -77,7 +77,10 @@ public final class AddressClashRule implements Rule<PinReport> {
                 .variant("several")
                 .with("parts", all.stream().map(one -> one.part().name()).toList())
                 .with("address", Engineering.address(address))
-                .fixes(() -> BusApart.of(circuit, pins, all))
+                .fixes(() -> {
+                    List<Fix> straps = StrapFixes.each(circuit, pins, leaving);
+                    return straps.isEmpty() ? BusApart.of(circuit, pins, all) : straps;
+                })
                 .fix(() -> leaveAllOut(pins, leaving))
                 .build();
     }

@@ -49,16 +49,16 @@ final class BusApart {
         BusApart apart = new BusApart(circuit, pins, all);
         List<Fix> fixes = new ArrayList<>();
         // What is on the bus before a multiplexer is heard behind it too: all of them go there.
-        apart.moved(all.subList(1, all.size()), "own-bus", pin -> pin.part().equals(node(pins)))
+        apart.moved(all.subList(1, all.size()), "own-bus", pin -> pin.part().equals(boardOf(pins)))
                 .ifPresent(fixes::add);
-        apart.moved(all, "behind", pin -> !pin.part().equals(node(pins))).ifPresent(fixes::add);
+        apart.moved(all, "behind", pin -> !pin.part().equals(boardOf(pins))).ifPresent(fixes::add);
         if (fixes.isEmpty()) {
             fixes.addAll(apart.bought());
         }
         return fixes.stream().filter(apart::isMended).toList();
     }
 
-    private static String node(NodePins pins) {
+    private static String boardOf(NodePins pins) {
         return pins.node().board().id();
     }
 

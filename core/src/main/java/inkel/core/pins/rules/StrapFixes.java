@@ -1,18 +1,22 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.Settings;
+import inkel.core.circuit.Circuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
 import inkel.core.formula.I2cAddress;
 import inkel.core.pins.NodePins;
+import inkel.core.pins.PinReport;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.StrapWires;
+import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** Ways out that set a part's address straps. */
@@ -40,6 +44,34 @@ final class StrapFixes {
                 .limit(1)
                 .map(address -> fix(pins, placed, address))
                 .toList();
+    }
+
+    /** An address of its own for each of several, one after the other; nothing where that is not to be had for all. */
+    static List<Fix> each(Circuit circuit, NodePins pins, List<Placed> parts) {
+        String node = pins.node().node().id();
+        List<Edit> edits = new ArrayList<>();
+        Circuit now = circuit;
+        for (Placed part : parts) {
+            Optional<NodePins> here = PinReport.of(now).node(node);
+            Optional<Fix> fix = here.filter(table -> part.cls().i2c().isPresent())
+                    .flatMap(table -> table.node().part(part.id()).flatMap(placed -> toFree(table, placed).stream()
+                            .findFirst()));
+            Optional<Circuit> after = fix.isEmpty() ? Optional.empty() : Tried.after(fix.get(), now);
+            if (after.isEmpty()) {
+                return List.of();
+            }
+            edits.addAll(fix.get().edits());
+            now = after.get();
+        }
+        return List.of(new Fix(
+                "straps",
+                Fact.of("fix.straps")
+                        .with(
+                                "parts",
+                                parts.stream().map(one -> one.part().name()).toList())
+                        .with("count", parts.size()),
+                Fact.of("fix.straps.cost"),
+                edits));
     }
 
     /** The address, and the ties that give it where it is not chosen on the part. */

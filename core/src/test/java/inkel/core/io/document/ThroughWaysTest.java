@@ -96,6 +96,14 @@ class ThroughWaysTest {
         assertEquals(List.of(way("tags.SCK", "sh", 1, "LV1")), beside.between());
     }
 
+    /** What was said of either of the two wires is said of the one. */
+    @Test
+    void whatIsHeldAndWhyIsKeptWhicheverOfThemSaysIt() throws Exception {
+        assertEquals(
+                List.of(Wire.held(end("tags.SCK"), end("board.D13"), "so")),
+                read("tags.SCK sh.LV1 held, sh.HV1 board.D13").wires());
+    }
+
     @Test
     void anExpanderServesThroughAWayToo() throws Exception {
         Node node = read("tags.RST sh.LV3, sh.HV3 exp.P0");
