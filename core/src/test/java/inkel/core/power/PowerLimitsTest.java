@@ -15,7 +15,10 @@ import inkel.core.quantity.TimeSpan;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Power rules at the exact amounts where they begin, each worked by hand. */
 class PowerLimitsTest {
@@ -365,5 +368,29 @@ class PowerLimitsTest {
                 .part("cells", "battery-lithium-two")
                 .part("drv", "motor-driver", "VM=cells.+", "VCC=board.5V");
         RuleKit.fires(pins, "power.wire_drop");
+    }
+
+    /**
+     * A block of 9 V falls to 6.5 V, and the regulator wants 7 V. Where its pin is said to work from more than that, but not from
+     * more than the block usually has, it is the pin of which that is told.
+     */
+    @ParameterizedTest(name = "works from {0}: {1}")
+    @CsvSource({
+        "6.5 V, power.dropout",
+        "6.51 V, parts.supply_too_low",
+        "9 V, parts.supply_too_low",
+        "9.01 V, parts.supply_too_low power.dropout",
+    })
+    void aStarvedRegulatorIsToldOnce(String least, String told) {
+        Builds build = Builds.classic()
+                .part("block", "battery-9v")
+                .part("reg", "regulator-linear-5v", "IN=block.+")
+                .figure("reg", "supply/IN/min", least)
+                .figure("reg", "supply/IN/max", "20 V");
+        String codes = build.assess().findings().stream()
+                .map(Finding::code)
+                .filter(code -> code.equals("power.dropout") || code.equals("parts.supply_too_low"))
+                .collect(Collectors.joining(" "));
+        assertEquals(told, codes);
     }
 }
