@@ -7,6 +7,8 @@ import inkel.core.document.Place;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Leave;
 import inkel.core.document.edit.LeaveNodeWire;
+import inkel.core.finding.Severity;
+import inkel.core.finding.Stage;
 import inkel.core.levels.BoardLink;
 import inkel.core.levels.Judged;
 import inkel.core.levels.LevelReport;
@@ -23,15 +25,16 @@ import java.util.Optional;
  * @param judged its worst direction, or its worst hop
  * @param place what is selected with it: the signal, or this node's end of a wire to another board
  * @param name whose wire it is, in words
+ * @param isStopped whether something of its levels is to be stopped for, whatever arrives by the numbers
  */
-record LevelEntry(Judged judged, Place place, String name) {
+record LevelEntry(Judged judged, Place place, String name, boolean isStopped) {
     /** Every wire of a node that can be judged: in the order of its parts, those to other boards last. */
     static List<LevelEntry> of(Assessment assessment, NodeCircuit node) {
         LevelReport report = assessment.reports().levels();
         List<LevelEntry> entries = new ArrayList<>();
         node.signals().map(node::place).forEach(place -> report.of(place).stream()
                 .findFirst()
-                .map(link -> new LevelEntry(link, place, name(node, link)))
+                .map(link -> new LevelEntry(link, place, name(node, link), isStopped(assessment, place)))
                 .ifPresent(entries::add));
         String here = node.node().id();
         assessment.reports().circuit().links().stream()
@@ -48,9 +51,17 @@ record LevelEntry(Judged judged, Place place, String name) {
                             isSent ? wire.from() : wire.to(),
                             Words.say(Fact.of(isSent ? "levels.to_board" : "levels.from_board")
                                     .with("node", far)
-                                    .with("pin", there.pin()))));
+                                    .with("pin", there.pin())),
+                            isStopped(assessment, wire.from())));
                 }));
         return entries;
+    }
+
+    private static boolean isStopped(Assessment assessment, Place place) {
+        return assessment.at(place).stream()
+                .anyMatch(finding -> finding.severity() == Severity.STOP
+                        && finding.rule().stage() == Stage.LEVELS
+                        && finding.places().contains(place));
     }
 
     private static String name(NodeCircuit node, Link link) {

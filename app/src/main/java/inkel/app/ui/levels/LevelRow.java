@@ -41,12 +41,20 @@ final class LevelRow extends Pressable {
         setId("level-" + place.part() + "-" + place.pin());
         part = new Line(entry.name(), "level-part");
         signal = new Line(place.pin(), "level-signal");
-        boolean isShifted = judged.between().isPresent() && judged.verdict() == Verdict.FINE;
+        boolean isFine = judged.verdict() == Verdict.FINE;
+        // What arrives by the numbers may be fine where a wire is on the wrong side of its shifter.
+        boolean isWrong = isFine && entry.isStopped();
+        boolean isShifted = isFine && !isWrong && judged.between().isPresent();
         String verdict = Words.get(
-                isShifted
-                        ? "verdict.through"
-                        : "verdict." + judged.verdict().name().toLowerCase(Locale.ROOT));
-        word = new Line(verdict, "level-word", isShifted ? "shifted-text" : Ladders.tone(judged.verdict()));
+                isWrong
+                        ? "verdict.wrong"
+                        : isShifted
+                                ? "verdict.through"
+                                : "verdict." + judged.verdict().name().toLowerCase(Locale.ROOT));
+        word = new Line(
+                verdict,
+                "level-word",
+                isShifted ? "shifted-text" : Ladders.tone(isWrong ? Verdict.HARMS : judged.verdict()));
         setAccessibleText(entry.name() + " " + place.pin() + ", " + verdict);
         pseudoClassStateChanged(
                 PseudoClass.getPseudoClass(

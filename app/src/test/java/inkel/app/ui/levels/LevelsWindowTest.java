@@ -6,9 +6,12 @@ import static org.testfx.util.WaitForAsyncUtils.waitForFxEvents;
 
 import inkel.app.kit.Given;
 import inkel.app.kit.WindowJourney;
+import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
+import inkel.core.document.Extras;
 import inkel.core.document.LogLine;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Insert;
 import inkel.core.document.edit.SetFigure;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
@@ -162,5 +165,27 @@ class LevelsWindowTest extends WindowJourney {
         return session.assessmentProperty().get().at(place(part, pin)).get(0).fixes().stream()
                 .map(inkel.core.finding.Fix::id)
                 .toList();
+    }
+
+    /** What arrives through a shifter is fine by the numbers, and yet the wire is on the wrong side of it. */
+    @Test
+    void aWireOnTheWrongSideOfItsShifterIsMarkedInTheList(FxRobot robot) throws Exception {
+        open(robot, Given.LOCKS, Stage.LEVELS);
+        Endpoint miso = new Endpoint("reader", "MISO");
+        until(() -> isThere(robot, "#level-reader-MISO"));
+        assertEquals("fits", wordOf(robot));
+        Between.ShifterWay way = (Between.ShifterWay)
+                session.build().orElseThrow().nodes().get(0).between(miso).orElseThrow();
+        Between turned =
+                new Between.ShifterWay(miso, way.shifter(), way.way(), Optional.of("HV" + way.way()), Extras.NONE);
+        robot.interact(() -> session.apply(new Insert("lower-lock", turned)));
+        until(() -> wordOf(robot).equals("wrong"));
+        robot.interact(session::undo);
+        until(() -> wordOf(robot).equals("fits"));
+    }
+
+    private static String wordOf(FxRobot robot) {
+        String said = robot.lookup("#level-reader-MISO").query().getAccessibleText();
+        return said.substring(said.lastIndexOf(' ') + 1);
     }
 }
