@@ -71,9 +71,9 @@ public final class Words {
     }
 
     private static String worded(Object value, String shown, MatchResult found) {
-        return value instanceof String text && !COUNT.matcher(text).matches()
-                ? found.group(beginsOpen(shown) ? 3 : 2) + " " + shown
-                : shown + " " + found.group(isOne(value) ? 2 : 3);
+        return value instanceof Number || COUNT.matcher(shown).matches()
+                ? shown + " " + found.group(isOne(value) ? 2 : 3)
+                : found.group(beginsOpen(shown) ? 3 : 2) + " " + shown;
     }
 
     /** Whether a name is spoken with an open sound first: an LED, an 8-bit DAC, an I2C multiplexer, but a USB port. */

@@ -71,6 +71,7 @@ class WordsTest {
     void aPrintedNumberKeepsItsWordBehindIt() {
         assertEquals("Leave 3 wires away", Words.get("fix.said_twice", "count", "3"));
         assertEquals("Leave 1 wire away", Words.get("fix.said_twice", "count", 1));
+        assertEquals("Add an LED", Words.get("fix.add_helper", "class", Fact.of("LED")), "a fact is a name too");
     }
 
     @Test

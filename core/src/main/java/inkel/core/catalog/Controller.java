@@ -6,8 +6,8 @@ import inkel.core.quantity.Current;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.Share;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -57,25 +57,6 @@ public record Controller(
         List<Language> languages,
         int bits,
         Optional<Memory.OfBoard> memory) {
-    /** What people call the lines of buses at a board. */
-    private static final Map<String, String> LINES = Map.of(
-            "SDA",
-            "i2c.sda",
-            "SCL",
-            "i2c.scl",
-            "SCK",
-            "spi.sck",
-            "MOSI",
-            "spi.mosi",
-            "MISO",
-            "spi.miso",
-            "SS",
-            "spi.cs",
-            "TX",
-            "uart.tx",
-            "RX",
-            "uart.rx");
-
     public Controller {
         clocks = List.copyOf(clocks);
         uartOversamples = List.copyOf(uartOversamples);
@@ -169,21 +150,29 @@ public record Controller(
         return languages.stream().anyMatch(language -> language.name() == Language.Name.PYTHON_COMPUTER);
     }
 
+    private static String lineOf(PinUse use) {
+        return use.text().substring(use.text().indexOf('.') + 1);
+    }
+
     /**
      * The pin that is meant by the name of a line, such as SDA: where people look for it, else the one that the first such bus
      * has. Empty where that is none, or where it can be several.
      */
     Optional<Pin> pinOfLine(List<Pin> pins, String name) {
-        Optional<String> wanted = Optional.ofNullable(LINES.get(name.toUpperCase(Locale.ROOT)));
+        Optional<PinUse> wanted = Arrays.stream(PinUse.values())
+                .filter(use -> use.text().contains("."))
+                .filter(use ->
+                        lineOf(use).equalsIgnoreCase(name) || use == PinUse.SPI_CS && name.equalsIgnoreCase("SS"))
+                .findFirst();
         if (wanted.isEmpty()) {
             return Optional.empty();
         }
-        List<String> first = usual.getOrDefault(wanted.get(), List.of());
+        List<String> first = usual.getOrDefault(wanted.get().text(), List.of());
         if (!first.isEmpty()) {
             return pins.stream().filter(pin -> pin.label().equals(first.get(0))).findFirst();
         }
-        String bus = wanted.get().substring(0, wanted.get().indexOf('.'));
-        String line = wanted.get().substring(bus.length() + 1);
+        String bus = wanted.get().family();
+        String line = lineOf(wanted.get());
         Map<Integer, List<Pin>> byUnit = new TreeMap<>();
         for (Pin pin : pins) {
             for (Ability ability : pin.can()) {

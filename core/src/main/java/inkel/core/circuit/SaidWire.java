@@ -111,15 +111,19 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
     /** Empty where neither end is a lead of a programmer that suits the board; its ground goes to any. */
     private static Optional<Meaning> programs(NodeCircuit node, Lost lost) {
         boolean isGround = is(node, lost.at(), PinUse.GROUND) || is(node, lost.to(), PinUse.GROUND);
-        return ProgramLines.of(node).stream()
-                .filter(line -> line.lead()
-                        .filter(lead -> lead.equals(lost.at()) || lead.equals(lost.to()))
-                        .isPresent())
+        return programmer(node, lost)
                 .map(line -> isCalled(node, line.chip(), lost.at())
                                 || isCalled(node, line.chip(), lost.to())
                                 || isGround && is(node, line.chip(), PinUse.GROUND)
                         ? Meaning.PROGRAMS
-                        : Meaning.PROGRAMS_ELSEWHERE)
+                        : Meaning.PROGRAMS_ELSEWHERE);
+    }
+
+    private static Optional<ProgramLines.Line> programmer(NodeCircuit node, Lost lost) {
+        return ProgramLines.of(node).stream()
+                .filter(line -> line.lead()
+                        .filter(lead -> lead.equals(lost.at()) || lead.equals(lost.to()))
+                        .isPresent())
                 .findFirst();
     }
 
@@ -137,11 +141,7 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
     public static Optional<ProgramLines.Line> programmedAt(NodeCircuit node, Lost lost) {
         return of(node, lost)
                 .filter(said -> said.meaning == Meaning.PROGRAMS_ELSEWHERE)
-                .flatMap(said -> ProgramLines.of(node).stream()
-                        .filter(line -> line.lead()
-                                .filter(lead -> lead.equals(lost.at()) || lead.equals(lost.to()))
-                                .isPresent())
-                        .findFirst());
+                .flatMap(said -> programmer(node, lost));
     }
 
     /**

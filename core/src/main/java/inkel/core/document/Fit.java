@@ -39,6 +39,12 @@ public final class Fit {
                         .map(moment -> moment.withRaises(moment.raises().stream()
                                 .filter(raise -> fits(id, cls, raise))
                                 .toList()))
+                        .toList())
+                .withBetween(node.between().stream()
+                        .map(piece -> piece instanceof Between.ShifterWay way
+                                        && way.shifter().equals(id)
+                                ? way.asItShould()
+                                : piece)
                         .toList());
     }
 

@@ -9,6 +9,7 @@ import inkel.core.document.edit.Leave;
 import inkel.core.document.edit.LeaveNodeWire;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.Verdict;
 import inkel.core.levels.BoardLink;
 import inkel.core.levels.Judged;
 import inkel.core.levels.LevelReport;
@@ -55,6 +56,11 @@ record LevelEntry(Judged judged, Place place, String name, boolean isStopped) {
                             isStopped(assessment, wire.from())));
                 }));
         return entries;
+    }
+
+    /** Whether the numbers are fine and yet it is to be stopped for, as on the wrong side of a shifter. */
+    boolean isWrong() {
+        return isStopped && judged.verdict() == Verdict.FINE;
     }
 
     private static boolean isStopped(Assessment assessment, Place place) {

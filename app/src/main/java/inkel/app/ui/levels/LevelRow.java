@@ -41,20 +41,8 @@ final class LevelRow extends Pressable {
         setId("level-" + place.part() + "-" + place.pin());
         part = new Line(entry.name(), "level-part");
         signal = new Line(place.pin(), "level-signal");
-        boolean isFine = judged.verdict() == Verdict.FINE;
-        // What arrives by the numbers may be fine where a wire is on the wrong side of its shifter.
-        boolean isWrong = isFine && entry.isStopped();
-        boolean isShifted = isFine && !isWrong && judged.between().isPresent();
-        String verdict = Words.get(
-                isWrong
-                        ? "verdict.wrong"
-                        : isShifted
-                                ? "verdict.through"
-                                : "verdict." + judged.verdict().name().toLowerCase(Locale.ROOT));
-        word = new Line(
-                verdict,
-                "level-word",
-                isShifted ? "shifted-text" : Ladders.tone(isWrong ? Verdict.HARMS : judged.verdict()));
+        String verdict = Words.get("verdict." + verdict(entry));
+        word = new Line(verdict, "level-word", tone(entry));
         setAccessibleText(entry.name() + " " + place.pin() + ", " + verdict);
         pseudoClassStateChanged(
                 PseudoClass.getPseudoClass(
@@ -62,6 +50,27 @@ final class LevelRow extends Pressable {
                 true);
         getChildren().addAll(part, signal, word, track, low, high);
         Ui.tip(this, getAccessibleText());
+    }
+
+    private static boolean isShifted(LevelEntry entry) {
+        Judged judged = entry.judged();
+        return judged.verdict() == Verdict.FINE
+                && !entry.isWrong()
+                && judged.between().isPresent();
+    }
+
+    private static String verdict(LevelEntry entry) {
+        if (entry.isWrong()) {
+            return "wrong";
+        }
+        return isShifted(entry) ? "through" : entry.judged().verdict().name().toLowerCase(Locale.ROOT);
+    }
+
+    private static String tone(LevelEntry entry) {
+        if (isShifted(entry)) {
+            return "shifted-text";
+        }
+        return Ladders.tone(entry.isWrong() ? Verdict.HARMS : entry.judged().verdict());
     }
 
     LevelEntry entry() {

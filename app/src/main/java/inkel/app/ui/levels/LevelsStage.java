@@ -20,7 +20,6 @@ import inkel.core.document.edit.Measure;
 import inkel.core.document.edit.TakeBack;
 import inkel.core.finding.Stage;
 import inkel.core.formula.Verdict;
-import inkel.core.levels.Judged;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
@@ -67,15 +66,16 @@ public final class LevelsStage extends StagePane {
     /** Which wires the list shows. */
     private enum Filter {
         ALL(wire -> true),
-        HARMS(wire -> wire.verdict() == Verdict.HARMS),
-        NOT_READ(wire -> wire.verdict() == Verdict.NOT_READ),
-        THIN(wire -> wire.verdict() == Verdict.THIN),
-        FINE(wire -> wire.verdict() == Verdict.FINE),
-        THROUGH(wire -> wire.between().isPresent());
+        WRONG(LevelEntry::isWrong),
+        HARMS(wire -> wire.judged().verdict() == Verdict.HARMS),
+        NOT_READ(wire -> wire.judged().verdict() == Verdict.NOT_READ),
+        THIN(wire -> wire.judged().verdict() == Verdict.THIN),
+        FINE(wire -> wire.judged().verdict() == Verdict.FINE && !wire.isWrong()),
+        THROUGH(wire -> wire.judged().between().isPresent());
 
-        private final Predicate<Judged> shows;
+        private final Predicate<LevelEntry> shows;
 
-        Filter(Predicate<Judged> shows) {
+        Filter(Predicate<LevelEntry> shows) {
             this.shows = shows;
         }
 
@@ -202,8 +202,7 @@ public final class LevelsStage extends StagePane {
     /** A filter that would show nothing is left out, but for the one that is on. */
     private void showFilters(List<LevelEntry> all) {
         filters.forEach((choice, shown) -> {
-            long count =
-                    all.stream().map(LevelEntry::judged).filter(choice.shows).count();
+            long count = all.stream().filter(choice.shows).count();
             String words = Words.get("levels.filter." + choice.text(), "count", count);
             shown.words().setText(words);
             shown.tile().setAccessibleText(words);
@@ -241,7 +240,7 @@ public final class LevelsStage extends StagePane {
         boolean hadFocus = rowFocused() >= 0;
         rows.getChildren()
                 .setAll(all.stream()
-                        .filter(entry -> filter.shows.test(entry.judged()))
+                        .filter(entry -> filter.shows.test(entry))
                         .map(entry -> new LevelRow(entry, () -> choose(entry)))
                         .toList());
         empty.setText(Words.get(

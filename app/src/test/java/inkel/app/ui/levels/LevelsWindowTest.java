@@ -180,6 +180,13 @@ class LevelsWindowTest extends WindowJourney {
                 new Between.ShifterWay(miso, way.shifter(), way.way(), Optional.of("HV" + way.way()), Extras.NONE);
         robot.interact(() -> session.apply(new Insert("lower-lock", turned)));
         until(() -> wordOf(robot).equals("wrong"));
+        // It is told among those, and not among what is fine.
+        assertEquals("wrong 1", robot.lookup("#levels-wrong").query().getAccessibleText());
+        press(robot, "#levels-fine");
+        until(() -> !isThere(robot, "#level-reader-MISO"));
+        press(robot, "#levels-wrong");
+        until(() -> isThere(robot, "#level-reader-MISO"));
+        press(robot, "#levels-all");
         robot.interact(session::undo);
         until(() -> wordOf(robot).equals("fits"));
     }

@@ -244,13 +244,7 @@ public final class BuildReader {
 
     /** Whether it is a part's and no other pin than a line; one that is not there any more is told as a finding. */
     private boolean mayBeLine(Place end, List<Node> nodes) {
-        return !end.part().equals(Part.BOARD)
-                && nodes.stream()
-                        .filter(node -> node.id().equals(end.node()))
-                        .flatMap(node -> node.part(end.part()).stream())
-                        .flatMap(part -> catalog.find(part.classId()).stream())
-                        .flatMap(cls -> cls.pin(end.pin()).stream())
-                        .allMatch(pin -> pin.use() == PinUse.LINE);
+        return !end.part().equals(Part.BOARD) && pins(end, nodes).allMatch(pin -> pin.use() == PinUse.LINE);
     }
 
     /** The format that the file is written in: one that this version reads, or the present one where it is not. */

@@ -3,7 +3,6 @@ package inkel.core.io.document;
 import inkel.core.catalog.Catalog;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
-import inkel.core.catalog.PinUse;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Endpoint;
@@ -105,16 +104,10 @@ final class PrintedNames {
 
     private Endpoint label(Endpoint named) {
         Optional<PartClass> cls = node.part(named.part()).flatMap(part -> catalog.find(part.classId()));
-        boolean isLabel = cls.isEmpty()
-                || cls.get()
-                        .pin(named.pin())
-                        .filter(pin -> pin.use() != PinUse.NONE)
-                        .isPresent()
-                || cls.get().output(named.pin()).isPresent();
-        return isLabel
+        boolean isRail = cls.flatMap(known -> known.output(named.pin())).isPresent();
+        return isRail
                 ? named
-                : cls.get()
-                        .pinCalled(named.pin())
+                : cls.flatMap(known -> known.pinNamed(named.pin()))
                         .map(Pin::label)
                         .map(label -> new Endpoint(named.part(), label))
                         .orElse(named);

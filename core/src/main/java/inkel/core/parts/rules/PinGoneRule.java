@@ -66,6 +66,7 @@ public final class PinGoneRule implements Rule<Circuit> {
 
     private static Finding describe(Circuit circuit, NodeCircuit node, Lost lost) {
         String id = node.node().id();
+        Optional<ProgramLines.Line> programmed = SaidWire.programmedAt(node, lost);
         return Finding.of(INFO, Place.of(id, lost.at()))
                 .variant(variant(node, lost))
                 .with("at", lost.at())
@@ -75,15 +76,11 @@ public final class PinGoneRule implements Rule<Circuit> {
                 .with("pins", pins(node, lost))
                 .with(
                         "lead",
-                        SaidWire.programmedAt(node, lost)
+                        programmed
                                 .flatMap(ProgramLines.Line::lead)
                                 .map(Endpoint::toString)
                                 .orElse(""))
-                .with(
-                        "right",
-                        SaidWire.programmedAt(node, lost)
-                                .map(line -> line.chip().toString())
-                                .orElse(""))
+                .with("right", programmed.map(line -> line.chip().toString()).orElse(""))
                 .with(
                         "class",
                         node.part(lost.missing().part())

@@ -5,10 +5,7 @@ import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.circuit.Circuit;
-import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.document.Build;
-import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
@@ -19,6 +16,7 @@ import inkel.core.finding.Fix;
 import inkel.core.power.PinLoadReport;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.FeedFixes;
+import inkel.core.remedy.Tried;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -67,7 +65,15 @@ final class WithDriver {
                 new RemoveWire(node, load.signal()),
                 new Exchange(node, placed.id(), cls),
                 new SetWire(node, new Wire(signal, wire.to(), wire.held(), wire.reason(), wire.extras()))));
-        return after(edits)
+        Fix taken = new Fix(
+                "take-" + cls.id(),
+                Fact.of("fix.with_driver")
+                        .with("class", cls.name())
+                        .with("part", placed.part().name()),
+                Fact.of("fix.with_driver.cost"),
+                edits);
+        return Tried.after(taken, circuit)
+                .flatMap(after -> after.node(node))
                 .flatMap(table -> new FeedFixes(table, circuit.catalog())
                                 .of(
                                         table.part(placed.id()).orElseThrow(),
@@ -76,22 +82,7 @@ final class WithDriver {
                                 .findFirst())
                 .map(fed -> {
                     edits.addAll(fed.edits());
-                    return new Fix(
-                            "take-" + cls.id(),
-                            Fact.of("fix.with_driver")
-                                    .with("class", cls.name())
-                                    .with("part", placed.part().name()),
-                            Fact.of("fix.with_driver.cost"),
-                            edits);
+                    return new Fix(taken.id(), taken.title(), taken.cost(), edits);
                 });
-    }
-
-    private Optional<NodeCircuit> after(List<Edit> edits) {
-        try {
-            Build build = Edit.applyAll(circuit.build(), edits);
-            return Circuit.of(build, circuit.catalog()).node(load.node().node().id());
-        } catch (EditRefused gone) {
-            return Optional.empty();
-        }
     }
 }

@@ -8,7 +8,9 @@ import inkel.core.checks.Assessment;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
+import inkel.core.document.NodeWire;
 import inkel.core.document.Place;
+import inkel.core.document.edit.Exchange;
 import inkel.core.finding.Finding;
 import inkel.core.io.document.BuildReader;
 import inkel.core.kit.Builds;
@@ -137,6 +139,26 @@ class ShifterTurnedRuleTest {
             assertEquals(ends.get(2), finding.place().toString());
             RuleKit.everyWayOut(wrong, finding);
         }
+    }
+
+    /** Of another class in its place nobody knows which of its pins was plugged. */
+    @Test
+    void anotherShifterInItsPlaceForgetsTheSide() throws Exception {
+        Build buffer = new Exchange(Builds.NODE, "sh", Builds.CATALOG.get("buffer-8"))
+                .apply(shifted("HV1").build());
+        assertEquals(
+                List.of(way("reader.SCK", "sh", 1, null)), buffer.nodes().get(0).between());
+        NodeWire link = new NodeWire(
+                        Place.of(Builds.NODE, end("board.D8")), Place.of("far", end("board.D16")), true, Extras.NONE)
+                .withBetween(Optional.of(way("board.D8", Builds.NODE + "/sh", 2, "HV2")));
+        Build linked = shifted("LV1").build().withLinks(List.of(link));
+        Build exchanged = new Exchange(Builds.NODE, "sh", Builds.CATALOG.get("buffer-8")).apply(linked);
+        assertEquals(
+                Optional.of(way("board.D8", Builds.NODE + "/sh", 2, null)),
+                exchanged.links().get(0).between());
+        Build other = new Exchange(Builds.NODE, "reader", Builds.CATALOG.get("packet-radio")).apply(linked);
+        assertEquals(List.of(link), other.links());
+        assertEquals(linked.nodes().get(0).between(), other.nodes().get(0).between());
     }
 
     /** A pin that the way does not have is a thing without a place. */
