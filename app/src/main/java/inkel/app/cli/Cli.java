@@ -62,6 +62,15 @@ public final class Cli {
             command.getErr().println(Failures.sentence(failure));
             return FAILED;
         });
+        CommandLine.IParameterExceptionHandler usual = line.getParameterExceptionHandler();
+        line.setParameterExceptionHandler((failure, arguments) -> {
+            // A sentence that names what would be right needs no page of options below it.
+            if (failure.getClass() != CommandLine.ParameterException.class) {
+                return usual.handleParseException(failure, arguments);
+            }
+            failure.getCommandLine().getErr().println(failure.getMessage());
+            return FAILED;
+        });
         int code = line.execute(args.length == 0 ? new String[] {"--help"} : args);
         out.flush();
         err.flush();

@@ -18,6 +18,7 @@ import inkel.core.formula.InfraredCode;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.json.UnreadableFile;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
@@ -66,10 +67,10 @@ final class DecodeCommand implements Callable<Integer> {
     @Option(names = "--baud", paramLabel = "N", description = "the rate of a serial line; else it is found")
     private Double baud;
 
-    @Option(names = "--parity", description = "none, even, odd", defaultValue = "NONE")
+    @Option(names = "--parity", description = "none, even, odd; else it is found")
     private Parity parity;
 
-    @Option(names = "--mode", paramLabel = "0-3", description = "the mode of SPI")
+    @Option(names = "--mode", paramLabel = "0-3", description = "the mode of SPI; else it is found")
     private Integer mode;
 
     @Option(names = "--json", description = "print one JSON object")
@@ -101,7 +102,9 @@ final class DecodeCommand implements Callable<Integer> {
                                     .collect(Collectors.joining(", "))));
         }
         Decoding.Result result = decoding.decode(
-                kind, new Decoding.Options(Optional.ofNullable(baud), parity, Optional.ofNullable(mode)));
+                kind,
+                new Decoding.Options(
+                        Optional.ofNullable(baud), Optional.ofNullable(parity), Optional.ofNullable(mode)));
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             Json.print(out, json(result));
@@ -134,7 +137,8 @@ final class DecodeCommand implements Callable<Integer> {
         }
         boolean isKnown = wires.isEmpty()
                 && (circuit.filter(plan -> takeNamed(decoding, capture, plan)).isPresent()
-                        || takeByRole(decoding, capture));
+                        || takeByRole(decoding, capture)
+                        || kind == Kind.I2C && decoding.takeBus());
         if (isKnown) {
             return;
         } else if (wires.isEmpty()) {
@@ -213,9 +217,8 @@ final class DecodeCommand implements Callable<Integer> {
                 () -> found.messages().stream().map(this::json).iterator());
         answer.put("glitches", found.glitches());
         found.rate().ifPresent(rate -> answer.put(kind == Kind.UART ? "baud" : "clock_hz", rate));
-        if (build != null) {
-            answer.put("told", result.told().stream().map(Words::say).toList());
-        }
+        answer.put("how", result.how().stream().map(Words::say).toList());
+        answer.put("told", result.told().stream().map(Words::say).toList());
         return answer;
     }
 
@@ -238,7 +241,7 @@ final class DecodeCommand implements Callable<Integer> {
         return one;
     }
 
-    private static void print(PrintWriter out, Decoding.Result result) {
+    private void print(PrintWriter out, Decoding.Result result) {
         if (result.found().messages().isEmpty()) {
             out.println(Words.get("decode.none"));
         }
@@ -247,12 +250,28 @@ final class DecodeCommand implements Callable<Integer> {
                     Locale.ROOT,
                     "%12.6f  %s%s%n",
                     message.at(),
-                    message.text(),
+                    said(message),
                     message.why().map(why -> "  (" + Words.say(why) + ")").orElse(""));
         }
         out.println(Words.say(Fact.of("decode.summary")
                 .with("messages", result.found().messages().size())
                 .with("glitches", result.found().glitches())));
+        result.found()
+                .rate()
+                .ifPresent(rate -> out.println(Words.say(
+                        kind == Kind.UART
+                                ? Fact.of("decode.baud").with("rate", Math.round(rate))
+                                : Fact.of("decode.clock").with("rate", Frequency.ofHertz(rate)))));
+        result.how().forEach(how -> out.println(Words.say(how)));
         result.told().forEach(told -> out.println(Words.say(told)));
+    }
+
+    /** A train of a handset as the key that it says, before its widths. */
+    private String said(Message message) {
+        Optional<InfraredCode> code = kind == Kind.INFRARED ? InfraredDecoder.code(message) : Optional.empty();
+        return code.map(key -> (key.isRepeat() ? Words.get("decode.again") : Words.say(InfraredDecoder.key(key)))
+                                + "  ")
+                        .orElse("")
+                + message.text();
     }
 }

@@ -13,7 +13,6 @@ import inkel.core.capture.decode.Decoding.Role;
 import inkel.core.capture.decode.InfraredDecoder;
 import inkel.core.capture.decode.Proposal;
 import inkel.core.capture.decode.Stitches;
-import inkel.core.capture.decode.UartDecoder.Parity;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.diagnosis.BenchCapture;
@@ -276,12 +275,11 @@ public final class CaptureWork {
             }
         }
         List<Role> missing = decoding.missing(kind);
-        Optional<Decoding.Result> result = missing.isEmpty()
-                ? Optional.of(
-                        decoding.decode(kind, new Decoding.Options(Optional.empty(), Parity.NONE, Optional.empty())))
-                : Optional.empty();
+        Optional<Decoding.Result> result =
+                missing.isEmpty() ? Optional.of(decoding.decode(kind, Decoding.Options.NONE)) : Optional.empty();
         boolean isSewn = kind == Kind.PULSES || kind == Kind.INFRARED;
-        Optional<Sewn> sewn = isSewn ? capture.channel(line).map(of -> sewn(capture, of, kind)) : Optional.empty();
+        Optional<Sewn> sewn =
+                isSewn ? result.flatMap(Decoding.Result::line).map(of -> sewn(capture, of, kind)) : Optional.empty();
         return new Shown(name, capture, Map.copyOf(wires), kind, line, result, sewn, missing);
     }
 

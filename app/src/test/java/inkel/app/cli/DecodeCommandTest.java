@@ -106,7 +106,7 @@ class DecodeCommandTest {
         assertEquals(0, well.code(), well.out() + well.err());
         Ran slow = run("decode", serial("OK\n", 4800), "--as", "UART", "--channels", planned, "--build", LOCKS);
         assertEquals(1, slow.code());
-        assertTrue(slow.out().contains("and the plan has 9600"), slow.out());
+        assertTrue(slow.out().contains("and not at 9600"), slow.out());
     }
 
     @Test
@@ -152,6 +152,15 @@ class DecodeCommandTest {
     }
 
     @Test
+    void aBusThatNobodyNamedIsFoundAndSaidHow() throws Exception {
+        Ran ran = run("decode", bus(new int[] {0x46, 0x10}), "--as", "i2c");
+        assertEquals(0, ran.code(), ran.err());
+        assertTrue(ran.out().contains("0x23 write 0x10"), ran.out());
+        assertTrue(ran.out().contains("100 kHz by the edges"), ran.out());
+        assertTrue(ran.out().contains("Da is read as SDA and Db as SCL"), ran.out());
+    }
+
+    @Test
     void whatIsMissingOrWrongIsOneSentence() throws Exception {
         String file = bus(new int[] {0x4E});
         for (String[] given : new String[][] {
@@ -162,7 +171,10 @@ class DecodeCommandTest {
             assertEquals(2, ran.code());
             assertTrue(ran.err().contains(given[1]), ran.err());
         }
-        assertTrue(run("decode", file, "--as", "i2c").err().contains("--channels Da=sda,Db=scl"));
+        String serial = serial("OK\n", 9600);
+        Ran notABus = run("decode", serial, "--as", "i2c");
+        assertEquals("Say which channels are what: --channels Da=sda,D1=scl. The file has Da.\n", notABus.err());
+        file = bus(new int[] {0x4E});
         Ran noPin = run("decode", file, "--as", "i2c", "--channels", "Da=lower-lock/nobody.SDA", "--build", LOCKS);
         assertTrue(noPin.err().contains("The build has no lower-lock/nobody.SDA"), noPin.err());
         assertEquals(
@@ -211,7 +223,10 @@ class DecodeCommandTest {
             time += 600;
         }
         add(changes, time + 50_000, 'a', 0);
-        Ran ran = run("decode", dump("a", changes), "--as", "infrared", "--json");
+        String file = dump("a", changes);
+        Ran said = run("decode", file, "--as", "infrared");
+        assertTrue(said.out().contains("pulse width 1/21  2400,600,1200"), said.out());
+        Ran ran = run("decode", file, "--as", "infrared", "--json");
         for (String part :
                 List.of("\"coding\":\"pulse-width\"", "\"address\":1", "\"command\":21", "\"repeat\":false")) {
             assertTrue(ran.out().replace(" ", "").contains(part), part + " in " + ran.out());

@@ -94,6 +94,34 @@ public final class Channel {
         return calm;
     }
 
+    /** The same wire behind something that turns it over. */
+    public Channel turned() {
+        Channel other = new Channel(name);
+        for (int i = 0; i < count; i++) {
+            other.add(times[i], levels[i] == UNKNOWN ? UNKNOWN : (byte) (HIGH - levels[i]));
+        }
+        return other;
+    }
+
+    /**
+     * What it is when nobody speaks: the level of its longest stretch.
+     *
+     * @param end of the capture, until which its last level lasts
+     * @return {@link #UNKNOWN} for a wire of which nothing is told
+     */
+    public byte rest(long end) {
+        byte rest = UNKNOWN;
+        long longest = -1;
+        for (int i = 0; i < count; i++) {
+            long width = (i + 1 < count ? times[i + 1] : Math.max(end, times[i])) - times[i];
+            if (levels[i] != UNKNOWN && width > longest) {
+                longest = width;
+                rest = levels[i];
+            }
+        }
+        return rest;
+    }
+
     /** How many edges fewer a calm version has, two to a glitch. */
     public int glitches(Channel calm) {
         return (count - calm.count + 1) / 2;

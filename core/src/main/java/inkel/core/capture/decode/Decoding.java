@@ -35,6 +35,7 @@ public final class Decoding {
     private final Capture capture;
     private final Map<Role, Channel> channels = new EnumMap<>(Role.class);
     private final Map<Role, At> pins = new EnumMap<>(Role.class);
+    private final List<Fact> how = new ArrayList<>();
 
     /** What can be decoded. */
     public enum Kind {
@@ -120,18 +121,29 @@ public final class Decoding {
     /**
      * How it is read where the edges alone do not tell.
      *
-     * @param baud of a serial line; else what the plan says, else what the edges say
-     * @param mode of SPI; else what the plan says, else 0
+     * @param baud of a serial line; else what the edges say
+     * @param parity of a serial line; else the one with which all letters are whole
+     * @param mode of SPI; else what the edges say, else what the plan says, else 0
      */
-    public record Options(Optional<Double> baud, Parity parity, Optional<Integer> mode) {}
+    public record Options(Optional<Double> baud, Optional<Parity> parity, Optional<Integer> mode) {
+        /** Nothing is known but the edges and the plan. */
+        public static final Options NONE = new Options(Optional.empty(), Optional.empty(), Optional.empty());
+    }
 
     /**
      * @param found what the capture says
-     * @param told what of it is not as the plan has it
+     * @param how what the edges said of how to read it, where nobody else did
+     * @param told what of it is not as it should be, or not as the plan has it
+     * @param line the wire as it was read, of a kind that is one wire alone
      */
-    public record Result(Decoded found, List<Fact> told) {
+    public record Result(Decoded found, List<Fact> how, List<Fact> told, Optional<Channel> line) {
         public Result {
+            how = List.copyOf(how);
             told = List.copyOf(told);
+        }
+
+        private Result(Read read, List<Fact> told) {
+            this(read.found(), read.how(), told, read.line());
         }
     }
 
@@ -150,6 +162,23 @@ public final class Decoding {
         pins.put(pin.role(), pin);
     }
 
+    /**
+     * Finds the two wires of a bus by what they carry, where nobody said which they are.
+     *
+     * @return whether there is such a pair
+     */
+    public boolean takeBus() {
+        Optional<Bus> bus = Bus.of(capture);
+        bus.ifPresent(pair -> {
+            take(Role.SDA, pair.sda());
+            take(Role.SCL, pair.scl());
+            how.add(Fact.of("capture.read.bus")
+                    .with("sda", pair.sda().name())
+                    .with("scl", pair.scl().name()));
+        });
+        return bus.isPresent();
+    }
+
     /** The wires that a kind needs and that were not given. */
     public List<Role> missing(Kind kind) {
         return kind.needs().stream().filter(role -> !channels.containsKey(role)).toList();
@@ -165,7 +194,7 @@ public final class Decoding {
             case UART -> uart(options);
             case I2C -> i2c();
             case SPI -> spi(options);
-            case INFRARED -> new Result(new InfraredDecoder().decode(capture, line()), List.of());
+            case INFRARED -> new Result(new InfraredDecoder().read(capture, line()), Stillness.line(capture, line()));
         };
     }
 
@@ -182,7 +211,7 @@ public final class Decoding {
         long outside =
                 found.messages().stream().filter(message -> !message.isWell()).count();
         return new Result(
-                found,
+                new Read(found, List.of(), Optional.of(line())),
                 outside == 0
                         ? List.of()
                         : List.of(Fact.of("capture.plan.widths").with("count", outside)));
@@ -204,9 +233,16 @@ public final class Decoding {
                 .flatMap(at -> at.part().baud())
                 .map(Frequency::hertz);
         // A rate that the edges contradict would make letters of nothing: they are read as they are, and that is told.
-        Decoded byEdges = new UartDecoder(options.baud(), options.parity()).decode(capture, line());
-        List<Fact> told = new ArrayList<>();
-        planned.ifPresent(wanted -> byEdges.rate()
+        Read byEdges = new SerialManner(options.baud(), options.parity()).read(capture, line());
+        boolean isUpright = byEdges.line().filter(line()::equals).isPresent();
+        List<Fact> told = new ArrayList<>(isUpright ? Stillness.line(capture, line()) : List.of());
+        boolean isOfPlan = pins.containsKey(Role.LINE) && !isUpright;
+        if (isOfPlan) {
+            told.add(Fact.of("capture.plan.turned")
+                    .with("part", pins.get(Role.LINE).part().part().name()));
+        }
+        options.baud().or(() -> planned).ifPresent(wanted -> byEdges.found()
+                .rate()
                 .filter(rate -> Math.abs(rate / wanted - 1) > BAUD_OFF)
                 .ifPresent(rate -> told.add(Fact.of("capture.plan.baud")
                         .with("found", Math.round(rate))
@@ -215,9 +251,15 @@ public final class Decoding {
     }
 
     private Result i2c() {
-        Decoded found = new I2cDecoder().decode(capture, channels.get(Role.SDA), channels.get(Role.SCL));
+        Channel sda = channels.get(Role.SDA);
+        Channel scl = channels.get(Role.SCL);
+        Decoded found = new I2cDecoder().decode(capture, sda, scl);
+        List<Fact> told = new ArrayList<>(Stillness.bus(capture, sda, scl, found.rate()));
         At at = pins.getOrDefault(Role.SDA, pins.get(Role.SCL));
-        return new Result(found, at == null ? List.of() : onBus(found, at));
+        if (at != null) {
+            told.addAll(onBus(found, at));
+        }
+        return new Result(new Read(found, how, Optional.empty()), told);
     }
 
     private static List<Fact> onBus(Decoded found, At at) {
@@ -262,35 +304,43 @@ public final class Decoding {
     }
 
     private Result spi(Options options) {
-        Optional<SpiNeed> need = pins.values().stream()
-                .flatMap(at -> at.part().cls().spi().stream())
+        Optional<At> of = pins.values().stream()
+                .filter(at -> at.part().cls().spi().isPresent())
                 .findFirst();
-        int mode = options.mode().or(() -> need.map(SpiNeed::mode)).orElse(0);
-        Decoded found = new SpiDecoder(mode)
-                .decode(
-                        capture,
-                        new SpiDecoder.Wires(
-                                channels.get(Role.SCK),
-                                Optional.ofNullable(channels.get(Role.CS)),
-                                Optional.ofNullable(channels.get(Role.MOSI)),
-                                Optional.ofNullable(channels.get(Role.MISO))));
+        Optional<SpiNeed> need = of.flatMap(at -> at.part().cls().spi());
+        Channel clock = channels.get(Role.SCK);
+        Optional<Channel> select = Optional.ofNullable(channels.get(Role.CS));
+        Optional<Channel> toPart = Optional.ofNullable(channels.get(Role.MOSI));
+        Optional<Channel> fromPart = Optional.ofNullable(channels.get(Role.MISO));
+        Optional<Integer> seen = toPart.flatMap(data -> ClockMode.of(clock, select, data))
+                .or(() -> fromPart.flatMap(data -> ClockMode.of(clock, select, data)));
+        int mode =
+                options.mode().or(() -> seen).or(() -> need.map(SpiNeed::mode)).orElse(0);
+        Decoded found = new SpiDecoder(mode).decode(capture, new SpiDecoder.Wires(clock, select, toPart, fromPart));
         List<Fact> told = new ArrayList<>();
-        Channel select = channels.get(Role.CS);
-        boolean isNeverLow = select != null && !isEver(select, Channel.LOW);
+        boolean isNeverLow = select.isPresent() && !isEver(select.get(), Channel.LOW);
         if (isNeverLow) {
             told.add(Fact.of("capture.plan.select"));
         }
-        need.map(of -> of.clockMax().hertz())
+        need.map(wanted -> wanted.clockMax().hertz())
                 .filter(most ->
                         found.rate().filter(rate -> rate > most * CLOCK_OFF).isPresent())
-                .ifPresent(
-                        most -> told.add(clock(pins.values().iterator().next().part(), found, most)));
+                .ifPresent(most -> told.add(clock(of.orElseThrow().part(), found, most)));
+        need.map(SpiNeed::mode)
+                .filter(wanted -> seen.filter(there -> ClockMode.isAtRise(there) != ClockMode.isAtRise(wanted))
+                        .isPresent())
+                .ifPresent(wanted -> told.add(Fact.of("capture.plan.mode_other")
+                        .with("part", of.orElseThrow().part().part().name())
+                        .with("found", seen.orElseThrow())
+                        .with("wanted", wanted)));
         long odd =
                 found.messages().stream().filter(message -> !message.isWell()).count();
         if (odd > 0) {
             told.add(Fact.of("capture.plan.mode").with("count", odd).with("mode", mode));
         }
-        return new Result(found, told);
+        boolean isByEdges = options.mode().isEmpty() && seen.isPresent();
+        List<Fact> byEdges = isByEdges ? List.of(Fact.of("capture.read.mode").with("mode", mode)) : List.of();
+        return new Result(new Read(found, byEdges, Optional.empty()), told);
     }
 
     private static boolean isEver(Channel channel, byte level) {

@@ -4,6 +4,7 @@ import inkel.core.capture.Capture;
 import inkel.core.capture.Channel;
 import inkel.core.formula.InfraredCode;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Frequency;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -20,6 +21,19 @@ public final class InfraredDecoder {
     private static final double SHORTEST = 50e-6;
 
     private static final double MICRO = 1e-6;
+
+    /** As a receiver gives it, or turned over, or as the lamp of a sender blinks. */
+    Read read(Capture capture, Channel line) {
+        Optional<Carrier> carrier = Carrier.of(capture, line);
+        boolean isLit = carrier.isEmpty() && line.rest(capture.end()) == Channel.LOW;
+        Channel way = carrier.map(Carrier::line).orElseGet(() -> isLit ? line.turned() : line);
+        List<Fact> how = new ArrayList<>();
+        carrier.ifPresent(of -> how.add(Fact.of("capture.read.carrier").with("rate", Frequency.ofHertz(of.hertz()))));
+        if (isLit && line.count() > 1) {
+            how.add(Fact.of("capture.read.lit"));
+        }
+        return new Read(decode(capture, way), how, Optional.of(way));
+    }
 
     public Decoded decode(Capture capture, Channel line) {
         Channel calm = line.without(Math.max(1, (long) (SHORTEST / capture.unit())));
@@ -53,11 +67,16 @@ public final class InfraredDecoder {
         return trains.stream()
                 .flatMap(train -> code(train).stream())
                 .filter(code -> !code.isRepeat())
-                .map(code -> Fact.of("capture.key." + code.coding().text())
-                        .with("address", code.address())
-                        .with("command", code.command()))
+                .map(InfraredDecoder::key)
                 .distinct()
                 .toList();
+    }
+
+    /** What a key is called. */
+    public static Fact key(InfraredCode code) {
+        return Fact.of("capture.key." + code.coding().text())
+                .with("address", code.address())
+                .with("command", code.command());
     }
 
     private static void end(List<Message> messages, List<Double> train, double from, double until) {

@@ -4,7 +4,6 @@ import inkel.core.capture.Capture;
 import inkel.core.capture.Channel;
 import inkel.core.capture.decode.Decoding.At;
 import inkel.core.capture.decode.Decoding.Kind;
-import inkel.core.capture.decode.UartDecoder.Parity;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
@@ -26,7 +25,7 @@ import java.util.Optional;
  * @param pins by the name of the channel, in the order of the capture; absent for one that tells nothing
  */
 public record Proposal(Map<String, Optional<At>> pins, Kind kind) {
-    /** What carries more messages than that is looked at no further. */
+    /** What carries more edges than that is looked at no further. */
     private static final int ENOUGH = 20_000;
 
     /** A servo's pulses, with room: 0.4 to 2.8 ms. */
@@ -36,6 +35,8 @@ public record Proposal(Map<String, Optional<At>> pins, Kind kind) {
 
     /** A mark of so long begins a message of a handset, and nothing else does. */
     private static final double LEADS = 2e-3;
+
+    private static final double MOST_LEAD = 11e-3;
 
     public static Proposal of(Capture capture, NodeCircuit node) {
         Map<String, Optional<At>> pins = new LinkedHashMap<>();
@@ -94,14 +95,11 @@ public record Proposal(Map<String, Optional<At>> pins, Kind kind) {
         List<Channel> channels = capture.channels().stream()
                 .filter(channel -> channel.count() > 3 && channel.count() < ENOUGH)
                 .toList();
-        for (Channel sda : channels) {
-            for (Channel scl : channels) {
-                if (sda != scl && isI2c(capture, sda, scl)) {
-                    pins.put(sda.name(), wired(node, PinUse.I2C_SDA));
-                    pins.put(scl.name(), wired(node, PinUse.I2C_SCL));
-                    return new Proposal(pins, Kind.I2C);
-                }
-            }
+        Optional<Bus> bus = Bus.of(capture);
+        if (bus.isPresent()) {
+            pins.put(bus.get().sda().name(), wired(node, PinUse.I2C_SDA));
+            pins.put(bus.get().scl().name(), wired(node, PinUse.I2C_SCL));
+            return new Proposal(pins, Kind.I2C);
         }
         for (Channel channel : channels) {
             Kind kind = alone(capture, channel);
@@ -119,41 +117,35 @@ public record Proposal(Map<String, Optional<At>> pins, Kind kind) {
         return new Proposal(pins, Kind.PULSES);
     }
 
-    /** Whether two lines carry messages that are whole, and more than what chance makes. */
-    private static boolean isI2c(Capture capture, Channel sda, Channel scl) {
-        List<Message> messages = new I2cDecoder().decode(capture, sda, scl).messages();
-        long whole = messages.stream()
-                .filter(message -> message.bytes().size() > 0
-                        && message.why()
-                                .filter(why -> why.key().equals("capture.i2c.bits"))
-                                .isEmpty())
-                .count();
-        return whole > 0 && whole >= 0.8 * messages.size();
-    }
-
     /** What a line alone looks like: marks that lead, pulses of a servo, letters, or pulses of any sort. */
     private static Kind alone(Capture capture, Channel channel) {
+        if (Carrier.of(capture, channel).isPresent()) {
+            return Kind.INFRARED;
+        }
+        boolean isLow = channel.rest(capture.end()) == Channel.LOW;
+        Channel upright = isLow ? channel.turned() : channel;
         int servo = 0;
         int leads = 0;
-        int highs = 0;
-        for (int i = 0; i + 1 < channel.count(); i++) {
-            double width = capture.seconds(channel.time(i + 1) - channel.time(i));
-            boolean isHigh = channel.level(i) == Channel.HIGH;
-            highs += isHigh ? 1 : 0;
-            servo += isHigh && width > LEAST_PULSE && width < MOST_PULSE ? 1 : 0;
-            leads += !isHigh && width > LEADS && width < 2 * MOST_PULSE * 2 ? 1 : 0;
+        int rests = 0;
+        for (int i = 0; i + 1 < upright.count(); i++) {
+            double width = capture.seconds(upright.time(i + 1) - upright.time(i));
+            boolean isRest = upright.level(i) == Channel.HIGH;
+            rests += isRest ? 1 : 0;
+            servo += isRest != isLow && width > LEAST_PULSE && width < MOST_PULSE ? 1 : 0;
+            // The pulse of a servo at its end is longer than the lead of some handsets.
+            leads += !isRest && width > (isLow ? MOST_PULSE : LEADS) && width < MOST_LEAD ? 1 : 0;
         }
-        boolean isIdleHigh = channel.level(0) == Channel.HIGH;
-        if (leads > 0 && isIdleHigh && leads < highs / 8) {
+        if (leads > 0 && leads < rests / 8) {
             return Kind.INFRARED;
-        } else if (servo >= 0.9 * highs) {
+        } else if (servo >= 0.9 * rests) {
             return Kind.PULSES;
         }
-        List<Message> letters = new UartDecoder(Optional.empty(), Parity.NONE)
-                .decode(capture, channel)
+        List<Message> letters = new SerialManner(Optional.empty(), Optional.empty())
+                .read(capture, channel)
+                .found()
                 .messages();
         long well = letters.stream().filter(Message::isWell).count();
-        return isIdleHigh && well > 0 && well >= 0.9 * letters.size() ? Kind.UART : Kind.PULSES;
+        return well > 0 && well >= 0.9 * letters.size() ? Kind.UART : Kind.PULSES;
     }
 
     private static Optional<At> wired(NodeCircuit node, PinUse use) {

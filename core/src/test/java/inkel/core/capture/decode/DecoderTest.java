@@ -15,21 +15,6 @@ import org.junit.jupiter.api.Test;
 class DecoderTest {
     // --- serial
 
-    private static void letter(Signal line, int value, double bit, Parity parity, boolean isStopRight, int flipped) {
-        line.hold(0, bit);
-        int ones = 0;
-        for (int i = 0; i < 8; i++) {
-            int one = (value >> i) & 1;
-            ones += one;
-            line.hold(one, bit);
-        }
-        if (parity != Parity.NONE) {
-            int even = ones % 2;
-            line.hold((parity == Parity.EVEN ? even : 1 - even) ^ flipped, bit);
-        }
-        line.hold(isStopRight ? 1 : 0, bit);
-    }
-
     private static Decoded uart(Signal line, Optional<Double> baud, Parity parity) {
         Channel channel = line.channel("TX");
         return new UartDecoder(baud, parity).decode(Signal.capture(line.now() + 1e6, channel), channel);
@@ -47,7 +32,7 @@ class DecoderTest {
             for (int i = 0; i < 40; i++) {
                 int letter = 32 + random.nextInt(95);
                 sent.append((char) letter);
-                letter(line, letter, bit, Parity.NONE, true, 0);
+                line.letter(letter, bit, Parity.NONE, true, 0);
             }
             line.hold(1, 3 * bit);
             int strays = line.stray(3, Math.round(bit / 15));
@@ -65,10 +50,10 @@ class DecoderTest {
     void aStopBitThatIsLowIsToldAndWhatFollowsIsRead() {
         Signal line = new Signal(1, 0, 2);
         double bit = 1e9 / 9600;
-        letter(line, 'A', bit, Parity.NONE, true, 0);
-        letter(line, 'B', bit, Parity.NONE, false, 0);
+        line.letter('A', bit, Parity.NONE, true, 0);
+        line.letter('B', bit, Parity.NONE, false, 0);
         line.hold(1, 12 * bit);
-        letter(line, 'C', bit, Parity.NONE, true, 0);
+        line.letter('C', bit, Parity.NONE, true, 0);
         line.hold(1, bit);
         Decoded decoded = uart(line, Optional.of(9600.0), Parity.NONE);
         assertEquals(2, decoded.messages().size());
@@ -85,8 +70,8 @@ class DecoderTest {
             for (int flipped = 0; flipped < 2; flipped++) {
                 Signal line = new Signal(1, 0, 3);
                 double bit = 1e9 / 19_200;
-                letter(line, 'k', bit, parity, true, 0);
-                letter(line, 'Q', bit, parity, true, flipped);
+                line.letter('k', bit, parity, true, 0);
+                line.letter('Q', bit, parity, true, flipped);
                 line.hold(1, 3 * bit);
                 Decoded decoded = uart(line, Optional.of(19_200.0), parity);
                 assertEquals("kQ", decoded.messages().get(0).text());
@@ -100,10 +85,10 @@ class DecoderTest {
         Signal line = new Signal(1, 0, 4);
         double bit = 1e9 / 9600;
         for (char letter : "OK\r\nat".toCharArray()) {
-            letter(line, letter, bit, Parity.NONE, true, 0);
+            line.letter(letter, bit, Parity.NONE, true, 0);
         }
         line.hold(1, 40 * bit);
-        letter(line, '!', bit, Parity.NONE, true, 0);
+        line.letter('!', bit, Parity.NONE, true, 0);
         line.hold(0, bit).hold(1, bit).hold(0, bit);
         Channel channel = line.channel("TX");
         Decoded decoded =
@@ -118,7 +103,7 @@ class DecoderTest {
         double bit = 1e9 / 9600;
         for (int turned = 0; turned < 8; turned++) {
             Signal line = new Signal(1, 0, 5);
-            letter(line, 0x5A ^ (1 << turned), bit, Parity.NONE, true, 0);
+            line.letter(0x5A ^ (1 << turned), bit, Parity.NONE, true, 0);
             line.hold(1, 2 * bit);
             assertFalse(uart(line, Optional.of(9600.0), Parity.NONE)
                     .messages()
@@ -249,37 +234,10 @@ class DecoderTest {
     // --- SPI
 
     private static Decoded spi(int made, int read, List<Integer> out, List<Integer> in, int extra, boolean hasSelect) {
-        double half = 500;
-        int rest = made / 2;
-        boolean isSecond = made % 2 == 1;
-        Signal clock = new Signal(rest, 10, 1);
-        Signal select = new Signal(1, 0, 2);
-        Signal mosi = new Signal(0, 10, 3);
-        Signal miso = new Signal(0, 10, 4);
-        List<Signal> all = List.of(clock, select, mosi, miso);
-        select.hold(0, half);
-        List.of(clock, mosi, miso).forEach(wire -> wire.wait(half));
-        for (int i = 0; i < out.size() * 8 + extra; i++) {
-            int of = Math.min(out.size() - 1, i / 8);
-            int one = (out.get(of) >> (7 - i % 8)) & 1;
-            int other = (in.get(of) >> (7 - i % 8)) & 1;
-            if (isSecond) {
-                clock.hold(1 - rest, 0);
-                all.forEach(wire -> wire.wait(half / 10));
-            }
-            mosi.to(one);
-            miso.to(other);
-            all.forEach(wire -> wire.wait(half * (isSecond ? 0.9 : 1)));
-            clock.to(isSecond ? rest : 1 - rest);
-            all.forEach(wire -> wire.wait(half));
-            clock.to(rest);
-        }
-        all.forEach(wire -> wire.wait(half));
-        select.hold(1, half);
-        Channel[] channels = {clock.channel("SCK"), select.channel("CS"), mosi.channel("MOSI"), miso.channel("MISO")};
+        Channel[] channels = Signal.spi(made, out, in, extra);
         return new SpiDecoder(read)
                 .decode(
-                        Signal.capture(clock.now() + 5000, channels),
+                        Signal.capture(channels[0].time(channels[0].count() - 1) + 5000, channels),
                         new SpiDecoder.Wires(
                                 channels[0],
                                 hasSelect ? Optional.of(channels[1]) : Optional.empty(),

@@ -2,6 +2,7 @@ package inkel.core.capture.decode;
 
 import inkel.core.capture.Capture;
 import inkel.core.capture.Channel;
+import inkel.core.capture.decode.UartDecoder.Parity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -62,6 +63,55 @@ final class Signal {
             }
         }
         return put;
+    }
+
+    /** A letter of a serial line, the parity bit of which may be flipped. */
+    Signal letter(int value, double bit, Parity parity, boolean isStopRight, int flipped) {
+        hold(0, bit);
+        int ones = 0;
+        for (int i = 0; i < 8; i++) {
+            int one = (value >> i) & 1;
+            ones += one;
+            hold(one, bit);
+        }
+        if (parity != Parity.NONE) {
+            int even = ones % 2;
+            hold((parity == Parity.EVEN ? even : 1 - even) ^ flipped, bit);
+        }
+        hold(isStopRight ? 1 : 0, bit);
+        return this;
+    }
+
+    /** Clock, select and the data of both ways in a mode, and so many clocks more than make bytes. */
+    static Channel[] spi(int mode, List<Integer> out, List<Integer> in, int extra) {
+        double half = 500;
+        int rest = mode / 2;
+        boolean isSecond = mode % 2 == 1;
+        Signal clock = new Signal(rest, 10, 1);
+        Signal select = new Signal(1, 0, 2);
+        Signal mosi = new Signal(0, 10, 3);
+        Signal miso = new Signal(0, 10, 4);
+        List<Signal> all = List.of(clock, select, mosi, miso);
+        select.hold(0, half);
+        List.of(clock, mosi, miso).forEach(wire -> wire.wait(half));
+        for (int i = 0; i < out.size() * 8 + extra; i++) {
+            int of = Math.min(out.size() - 1, i / 8);
+            int one = (out.get(of) >> (7 - i % 8)) & 1;
+            int other = (in.get(of) >> (7 - i % 8)) & 1;
+            if (isSecond) {
+                clock.hold(1 - rest, 0);
+                all.forEach(wire -> wire.wait(half / 10));
+            }
+            mosi.to(one);
+            miso.to(other);
+            all.forEach(wire -> wire.wait(half * (isSecond ? 0.9 : 1)));
+            clock.to(isSecond ? rest : 1 - rest);
+            all.forEach(wire -> wire.wait(half));
+            clock.to(rest);
+        }
+        all.forEach(wire -> wire.wait(half));
+        select.hold(1, half);
+        return new Channel[] {clock.channel("SCK"), select.channel("CS"), mosi.channel("MOSI"), miso.channel("MISO")};
     }
 
     Channel channel(String name) {

@@ -13,7 +13,6 @@ import inkel.core.capture.decode.Decoding.Kind;
 import inkel.core.capture.decode.Decoding.Options;
 import inkel.core.capture.decode.Decoding.Role;
 import inkel.core.capture.decode.Message;
-import inkel.core.capture.decode.UartDecoder.Parity;
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
@@ -92,7 +91,7 @@ class PracticeCaptureTest {
                 decoding.take(Role.LINE, channel);
             }
         }
-        return decoding.decode(kind, new Options(Optional.empty(), Parity.NONE, Optional.empty()));
+        return decoding.decode(kind, Options.NONE);
     }
 
     private static List<Message> messages(Decoding.Result result) {
@@ -218,7 +217,7 @@ class PracticeCaptureTest {
                 decoding.take(Role.MISO, capture.channel("miso").orElseThrow());
                 decoding.take(Role.CS, capture.channel("cs").orElseThrow());
                 List<Message> messages = decoding.decode(
-                                Kind.SPI, new Options(Optional.empty(), Parity.NONE, Optional.of(mode)))
+                                Kind.SPI, new Options(Optional.empty(), Optional.empty(), Optional.of(mode)))
                         .found()
                         .messages();
                 assertEquals(1, messages.size(), "mode " + mode);

@@ -55,6 +55,7 @@ final class CaptureSaid {
                     .limit(MOST_BANDS)
                     .forEach(key -> parts.add(Words.say(key)));
         }
+        result.how().forEach(how -> parts.add(Words.say(how)));
         result.told().forEach(told -> parts.add(Words.say(told)));
         return String.join(" · ", parts);
     }
