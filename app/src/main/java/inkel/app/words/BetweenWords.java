@@ -35,7 +35,8 @@ public final class BetweenWords {
         } else if (between instanceof Between.Opto opto) {
             return Words.show(opto.series());
         }
-        return between instanceof Between.ShifterWay || between instanceof Between.Nothing ? "" : kind(between);
+        boolean isInWire = !between.isBeside() && !(between instanceof Between.ShifterWay);
+        return isInWire && !(between instanceof Between.Nothing) ? kind(between) : "";
     }
 
     /** In a few words, for a row of figures. */
@@ -55,6 +56,8 @@ public final class BetweenWords {
             return Words.show(series.resistance());
         } else if (between instanceof Between.Diode diode) {
             return Words.get("why.diode", "pull_up", diode.pullUp());
+        } else if (between instanceof Between.PulledUp up) {
+            return Words.get("why.pull_up", "pull_up", up.pullUp());
         } else if (between instanceof Between.Opto opto) {
             return Words.say(Fact.of(opto.turnsOver() ? "why.opto" : "why.opto_from_supply")
                     .with("series", opto.series())
@@ -77,6 +80,8 @@ public final class BetweenWords {
             return Words.get("wire.with_diode");
         } else if (between instanceof Between.Opto) {
             return Words.get("wire.with_opto");
+        } else if (between instanceof Between.PulledUp) {
+            return Words.get("wire.with_pull_up");
         } else if (between instanceof Between.Nothing) {
             return Words.get("wire.with_nothing");
         }

@@ -46,13 +46,25 @@ public record PullUp(
 
     /** The pull-ups that are joined to a pin that wires go to: behind a shifter only those of the shifter itself. */
     public static Stream<Soldered> on(NodeCircuit node, Endpoint target) {
-        return Stream.concat(
-                        Stream.of(target),
-                        node.nets().getOrDefault(target, List.of()).stream()
-                                .flatMap(wire -> joined(node, wire).stream()))
+        List<Wire> wires = node.nets().getOrDefault(target, List.of());
+        Stream<Soldered> soldered = Stream.concat(
+                        Stream.of(target), wires.stream().flatMap(wire -> joined(node, wire).stream()))
                 .flatMap(end -> node.part(end.part()).stream().flatMap(placed -> placed.cls().pulls().stream()
                         .filter(pull -> pull.pin().equals(end.pin()))
                         .map(pull -> new Soldered(placed, pull))));
+        return Stream.concat(soldered, wires.stream().flatMap(wire -> beside(node, wire).stream()));
+    }
+
+    /** The resistor that the builder put beside a wire, at the pin it goes to. */
+    public static Optional<Soldered> beside(NodeCircuit node, Wire wire) {
+        if (!(node.between(wire.from()).orElse(null) instanceof Between.PulledUp up)) {
+            return Optional.empty();
+        }
+        return node.part(wire.to().part()).flatMap(placed -> placed.cls()
+                .pin(wire.to().pin())
+                .flatMap(pin -> placed.cls().io(pin))
+                .map(io ->
+                        new Soldered(placed, new Pull(wire.to().pin(), io.supply(), up.pullUp(), Optional.empty()))));
     }
 
     /** Where a wire's own end, or that of a shifter in it, is joined to the pin it goes to. */
@@ -62,7 +74,7 @@ public record PullUp(
                 : Optional.of(wire.from());
     }
 
-    /** A pull-up of a class, and the part that brings it. */
+    /** A pull-up of a class, and the part that brings it; of one beside a wire, the part at the pin of which it is. */
     public record Soldered(Placed placed, Pull pull) {}
 
     /** The one that reaches highest. */

@@ -30,6 +30,11 @@ public sealed interface Between {
         return false;
     }
 
+    /** Whether the wire goes straight on, with nothing in it. */
+    default boolean isBeside() {
+        return false;
+    }
+
     /** Whether what arrives is at other levels than what was sent. */
     default boolean changesLevels() {
         return true;
@@ -162,6 +167,29 @@ public sealed interface Between {
 
         @Override
         public boolean isOneWay() {
+            return true;
+        }
+    }
+
+    /** A resistor from the pin that the wire goes to, up to that pin's own supply: it stands beside the wire and not in it. */
+    record PulledUp(Endpoint signal, Resistance pullUp, Extras extras) implements Between {
+        @Override
+        public Between at(Endpoint other) {
+            return new PulledUp(other, pullUp, extras);
+        }
+
+        @Override
+        public String text() {
+            return "pull-up " + pullUp.ohms();
+        }
+
+        @Override
+        public boolean changesLevels() {
+            return false;
+        }
+
+        @Override
+        public boolean isBeside() {
             return true;
         }
     }

@@ -17,6 +17,7 @@ public enum PieceKind {
     DIODE(Slot.ohms("pull_up", "10 kΩ")),
     OPTO(Slot.ohms("series", "390 Ω"), Slot.ohms("pull_up", "10 kΩ")),
     OPTO_FROM_SUPPLY(Slot.ohms("series", "390 Ω"), Slot.ohms("pull_up", "10 kΩ")),
+    PULL_UP(Slot.ohms("pull_up", "10 kΩ")),
     COIL_DRIVER(Slot.ohms("base", "1 kΩ"));
 
     /**
@@ -60,6 +61,8 @@ public enum PieceKind {
             return Optional.of(DIODE);
         } else if (between instanceof Between.Opto opto) {
             return Optional.of(opto.turnsOver() ? OPTO : OPTO_FROM_SUPPLY);
+        } else if (between instanceof Between.PulledUp) {
+            return Optional.of(PULL_UP);
         }
         return between instanceof Between.CoilDriver ? Optional.of(COIL_DRIVER) : Optional.empty();
     }
@@ -77,6 +80,8 @@ public enum PieceKind {
         } else if (between instanceof Between.Opto opto) {
             values.put("series", Engineering.print(opto.series()));
             values.put("pull_up", Engineering.print(opto.pullUp()));
+        } else if (between instanceof Between.PulledUp up) {
+            values.put("pull_up", Engineering.print(up.pullUp()));
         } else if (between instanceof Between.CoilDriver driver) {
             values.put("base", Engineering.print(driver.base()));
         }
@@ -115,6 +120,7 @@ public enum PieceKind {
                     case DIODE -> new Between.Diode(signal, ohms("pull_up", typed), Extras.NONE);
                     case OPTO -> opto(signal, Between.Opto.Lit.BY_HIGH, typed);
                     case OPTO_FROM_SUPPLY -> opto(signal, Between.Opto.Lit.BY_LOW, typed);
+                    case PULL_UP -> new Between.PulledUp(signal, ohms("pull_up", typed), Extras.NONE);
                     case COIL_DRIVER -> new Between.CoilDriver(signal, ohms("base", typed), Extras.NONE);
                 });
     }

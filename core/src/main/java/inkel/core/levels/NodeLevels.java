@@ -72,7 +72,7 @@ final class NodeLevels {
     }
 
     private void judge(Wire wire, Endpoint driver, Endpoint receiver, List<Wire> net) {
-        Optional<Between> between = node.between(wire.from());
+        Optional<Between> between = node.between(wire.from()).filter(piece -> !piece.isBeside());
         Place signal = node.place(wire.from());
         if (between.isPresent() && between.get() instanceof Between.ShifterWay way) {
             Optional<ShifterSides> sides = ShifterSides.of(node, way, driver, receiver);
@@ -237,6 +237,12 @@ final class NodeLevels {
                 PullUp.of(node, placed, pull).ifPresent(found -> all.computeIfAbsent(pin, at -> new ArrayList<>())
                         .add(found));
             }
+        }
+        for (Wire wire : node.node().wires()) {
+            PullUp.beside(node, wire)
+                    .flatMap(pull -> PullUp.of(node, pull.placed(), pull.pull()))
+                    .ifPresent(found -> all.computeIfAbsent(wire.to(), at -> new ArrayList<>())
+                            .add(found));
         }
         return all;
     }

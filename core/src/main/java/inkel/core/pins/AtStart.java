@@ -8,6 +8,7 @@ import inkel.core.catalog.SpiNeed;
 import inkel.core.catalog.Strap;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.PullUp;
 import inkel.core.document.Wire;
 import java.util.Optional;
 
@@ -47,9 +48,11 @@ public enum AtStart {
         }
         Optional<Placed> asking = node.part(wire.from().part());
         Optional<Pin> wanted = node.pin(wire.from());
-        return asking.isEmpty() || wanted.isEmpty()
-                ? Optional.empty()
-                : of(asking.get(), wanted.get().use(), pin);
+        if (asking.isEmpty() || wanted.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<AtStart> byPart = of(asking.get(), wanted.get().use(), pin);
+        return byPart.isPresent() || PullUp.beside(node, wire).isEmpty() ? byPart : pulledUp(pin);
     }
 
     /** As {@link #of(NodeCircuit, Wire)}, for a pin that a signal might go to. */

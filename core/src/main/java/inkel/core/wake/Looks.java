@@ -104,11 +104,11 @@ final class Looks {
         }
         for (Between between : node.node().between()) {
             if (!(between instanceof Between.Nothing)) {
-                looks.add(piece(group, between.signal()));
+                looks.add(piece(group, between.signal(), between.isBeside() ? "wake.look.pull_up" : "wake.look.piece"));
             }
         }
         for (Placed placed : node.parts()) {
-            node.behindDiodes(placed).forEach(pin -> looks.add(piece(group, pin)));
+            node.behindDiodes(placed).forEach(pin -> looks.add(piece(group, pin, "wake.look.piece")));
             steps.electrolytics(placed).stream()
                     .findFirst()
                     .flatMap(WireStep::fitting)
@@ -125,13 +125,13 @@ final class Looks {
         return looks;
     }
 
-    private Check piece(Group group, Endpoint pin) {
+    private Check piece(Group group, Endpoint pin, String key) {
         return look(
                 "look piece " + pin,
                 group,
                 node.place(pin),
                 Question.Sort.PIECE,
-                Fact.of("wake.look.piece")
+                Fact.of(key)
                         .with(
                                 "part",
                                 node.part(pin.part())

@@ -60,6 +60,8 @@ final class Pieces {
             legs.add(wire(ground(driver), leg(wire, Terminal.Leg.EMITTER)));
         } else if (between instanceof Between.Diode diode) {
             pullUp(listener, diode.pullUp()).ifPresent(legs::add);
+        } else if (between instanceof Between.PulledUp up) {
+            pullUp(wire.to(), up.pullUp()).ifPresent(legs::add);
         } else if (between instanceof Between.Opto opto) {
             lamp(opto, ground(driver), supply(driver), leg -> leg(wire, leg)).ifPresent(legs::add);
             legs.add(wire(ground(listener), leg(wire, Terminal.Leg.EMITTER)));

@@ -236,8 +236,8 @@ final class WireSteps {
                 return;
             }
         }
-        Optional<Between> inLine =
-                between.filter(entry -> !(entry instanceof Between.ShifterWay) && !(entry instanceof Between.Nothing));
+        Optional<Between> inLine = between.filter(entry ->
+                !entry.isBeside() && !(entry instanceof Between.ShifterWay) && !(entry instanceof Between.Nothing));
         if (inLine.isPresent() && inLine.get() instanceof Between.Opto opto) {
             boolean isToPart = node.listener(wire).equals(wire.from());
             Terminal.Leg lamp = Pieces.lampInWire(opto);

@@ -133,7 +133,11 @@ public final class RandomBuilds {
             return build;
         }
         Endpoint signal = signals.get(random.nextInt(signals.size()));
-        return new Insert(Builds.NODE, piece(signal, random)).apply(build);
+        // Beside the wire of one table a resistor may stand, beside one between boards none.
+        Between piece = random.nextInt(5) == 0
+                ? new Between.PulledUp(signal, Resistance.ofOhms(1000 + random.nextInt(9000)), Extras.NONE)
+                : piece(signal, random);
+        return new Insert(Builds.NODE, piece).apply(build);
     }
 
     private static Between piece(Endpoint signal, Random random) {

@@ -330,6 +330,7 @@ class PieceTest {
         "'\"kind\": \"opto\", \"series\": \"0 Ω\", \"pull_up\": \"10 kΩ\"', series",
         "'\"kind\": \"opto\", \"series\": \"390 Ω\", \"pull_up\": \"0 Ω\"', pull_up",
         "'\"kind\": \"diode\", \"pull_up\": \"-1 Ω\"', pull_up",
+        "'\"kind\": \"pull-up\", \"pull_up\": \"0 Ω\"', pull_up",
         "'\"kind\": \"series\", \"series\": \"1 kΩ\", \"capacitor\": \"0 F\"', capacitor",
     })
     void aPieceOfNoValueIsRefusedWithItsKey(String piece, String key) {
@@ -348,6 +349,9 @@ class PieceTest {
                 .wire("turn.IN4", "board.D7")
                 .between(diode("turn.IN2", 4700))
                 .between(lowPass("turn.IN3", 1000, 100))
+                .part("door", "contact-reed")
+                .wire("door.A", "board.D8")
+                .between(new Between.PulledUp(end("door.A"), ohms(10_000), Extras.NONE))
                 .between(new Between.Divider(
                         end("turn.IN4"), ohms(1200), ohms(2200), Optional.of(Capacitance.ofFarads(1e-9)), Extras.NONE))
                 .build();

@@ -4,7 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.circuit.Circuit;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Extras;
 import inkel.core.document.edit.Feed;
 import inkel.core.document.edit.Insert;
 import inkel.core.finding.Finding;
@@ -13,6 +15,7 @@ import inkel.core.finding.Severity;
 import inkel.core.formula.Verdict;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -47,6 +50,22 @@ class PullupHarmsTest {
         assertEquals(3.5, RuleKit.si(stop, "tolerated"), 1e-9);
         assertEquals(1.158, RuleKit.si(stop, "too_much_by"), 0.001);
         RuleKit.everyWayOut(bus("board.5V", "pressure"), CODE);
+    }
+
+    /** 4.7 kΩ to 5.25 V beside the wire and 10 kΩ to 3.4 V on the sensor: 4.658 V, as with a clock that brings them. */
+    @Test
+    void aResistorBesideTheWireIsTakenOut() throws Exception {
+        Builds alone = Builds.classic()
+                .part("sensor", "pressure", "VCC=board.3V3")
+                .wire("sensor.SDA", "board.A4")
+                .wire("sensor.SCL", "board.A5");
+        RuleKit.quiet(alone, CODE);
+        Builds pulled =
+                alone.between(new Between.PulledUp(Builds.end("sensor.SDA"), Resistance.ofOhms(4700), Extras.NONE));
+        Finding stop = RuleKit.firesAt(pulled, CODE, "sensor.SDA");
+        assertEquals(4.658, RuleKit.si(stop, "highest_output"), 0.001);
+        assertEquals("take-out", ways(stop).get(0));
+        RuleKit.everyWayOut(pulled, CODE);
     }
 
     /**

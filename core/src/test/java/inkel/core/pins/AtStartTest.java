@@ -2,10 +2,13 @@ package inkel.core.pins;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import inkel.core.document.Between;
+import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -31,6 +34,16 @@ class AtStartTest {
         assertEquals("pins.boot_strap.stops", finding.sentence().key());
         assertEquals(Severity.STOP, finding.severity());
         RuleKit.everyWayOut(select("D12"), CODE);
+    }
+
+    /** D12 is low at the start by itself, and a contact leaves it alone; a resistor beside its wire does not. */
+    @Test
+    void aResistorBesideAWirePullsAtTheStart() {
+        Builds tilt = wireless().part("tilt", "tilt-switch").wire("tilt.A", "board.D12");
+        RuleKit.quiet(tilt, CODE);
+        Finding finding = RuleKit.fires(
+                tilt.between(new Between.PulledUp(Builds.end("tilt.A"), Resistance.ofOhms(10e3), Extras.NONE)), CODE);
+        assertEquals("pins.boot_strap.stops", finding.sentence().key());
     }
 
     @Test

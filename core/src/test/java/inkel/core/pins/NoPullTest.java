@@ -3,9 +3,16 @@ package inkel.core.pins;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import inkel.core.catalog.Fitting;
+import inkel.core.document.Between;
+import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
+import inkel.core.wiring.WireList;
+import inkel.core.wiring.WireStep;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class NoPullTest {
@@ -31,6 +38,31 @@ class NoPullTest {
         assertEquals("pins.no_pull", finding.sentence().key());
         RuleKit.everyWayOut(button("D34"), CODE);
         RuleKit.quiet(button("D13"), CODE);
+    }
+
+    /** Beside the wire stands one resistor from the pin to 3.3 V; the wire itself goes straight on. */
+    @Test
+    void aResistorBesideTheWireMakesTheHigh() throws Exception {
+        Builds floats = button("D34");
+        RuleKit.everyWayOut(floats, CODE);
+        Builds held = button("D34")
+                .between(new Between.PulledUp(Builds.end("button.A"), Resistance.ofOhms(10e3), Extras.NONE));
+        RuleKit.quiet(held, CODE);
+        List<WireStep> steps = WireList.of(held.circuit()).safe();
+        List<WireStep> signals = steps.stream()
+                .filter(step -> step.kind() == WireStep.Kind.SIGNAL)
+                .toList();
+        assertEquals(1, signals.size());
+        assertTrue(signals.get(0).inLine().isEmpty());
+        List<Fitting> fittings =
+                steps.stream().flatMap(step -> step.fitting().stream()).toList();
+        assertEquals(
+                List.of(new Fitting(Fitting.Sort.RESISTOR, Resistance.ofOhms(10e3), "board.3V3", "D34")), fittings);
+    }
+
+    @Test
+    void aProbeThatTakesItsOwnIsNotOfferedOneAtThePin() throws Exception {
+        RuleKit.waysOut(probe().setting("probe", "form", "chip"), CODE, "add-pull-ups");
     }
 
     @Test

@@ -9,6 +9,7 @@ import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
+import inkel.core.document.Endpoint;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RandomBuilds;
 import inkel.core.quantity.Resistance;
@@ -82,7 +83,8 @@ class PartsAreWiredTest {
         for (Between piece : node.node().between()) {
             node.wire(piece.signal()).ifPresent(wire -> {
                 if (!node.isTie(wire)) {
-                    piece(counted, piece, node.ioRail(node.listener(wire)).isPresent());
+                    Endpoint pulled = piece instanceof Between.PulledUp ? wire.to() : node.listener(wire);
+                    piece(counted, piece, node.ioRail(pulled).isPresent());
                 } else if (piece instanceof Between.Series) {
                     piece(counted, piece, false);
                 }
@@ -106,6 +108,8 @@ class PartsAreWiredTest {
             ohms(counted, divider.toGround());
         } else if (between instanceof Between.Diode diode && isFed) {
             ohms(counted, diode.pullUp());
+        } else if (between instanceof Between.PulledUp up && isFed) {
+            ohms(counted, up.pullUp());
         } else if (between instanceof Between.Opto opto) {
             ohms(counted, opto.series());
             if (isFed) {

@@ -526,7 +526,11 @@ final class WantedNets {
         String pin = at(node, listens);
         String low = groundOf(node, listens, ground);
         Optional<String> supply = volts.ioRail(listens).map(rail -> node.id() + " row " + rail.id());
-        if (piece instanceof Between.Divider divider) {
+        if (piece instanceof Between.PulledUp up) {
+            volts.ioRail(wire.to())
+                    .ifPresent(rail -> beside(
+                            "RESISTOR", up.pullUp().ohms(), at(node, wire.to()), node.id() + " row " + rail.id()));
+        } else if (piece instanceof Between.Divider divider) {
             beside("RESISTOR", divider.toGround().ohms(), pin, low);
             divider.capacitor().ifPresent(value -> beside("CAPACITOR", value.farads(), pin, low));
         } else if (piece instanceof Between.Series series) {

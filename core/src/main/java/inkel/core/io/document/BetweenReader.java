@@ -30,8 +30,12 @@ final class BetweenReader {
                         signal, shifter, PinCheck.way(fields), fields.optionalText("faces"), fields.extras()));
             case "coil-driver":
                 return Optional.of(new Between.CoilDriver(signal, aboveZero(fields, "base", "1 kΩ"), fields.extras()));
+            case "pull-up":
+                return Optional.of(
+                        new Between.PulledUp(signal, aboveZero(fields, "pull_up", "10 kΩ"), fields.extras()));
             default:
-                return plain(fields, signal, kind, "divider, shifter, series, diode, opto, coil-driver, nothing");
+                return plain(
+                        fields, signal, kind, "divider, shifter, series, pull-up, diode, opto, coil-driver, nothing");
         }
     }
 

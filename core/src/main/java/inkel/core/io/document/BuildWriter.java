@@ -354,6 +354,9 @@ public final class BuildWriter {
         } else if (between instanceof Between.Series series) {
             tree.put("kind", "series");
             tree.put("series", Engineering.exact(series.resistance()));
+        } else if (between instanceof Between.PulledUp up) {
+            tree.put("kind", "pull-up");
+            tree.put("pull_up", Engineering.exact(up.pullUp()));
         } else if (between instanceof Between.CoilDriver driver) {
             tree.put("kind", "coil-driver");
             tree.put("base", Engineering.exact(driver.base()));

@@ -4,6 +4,7 @@ import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.PullUp;
 import inkel.core.document.Place;
+import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
@@ -25,6 +26,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** Reports an open-drain wire that a pull-up lifts above what one that listens survives. */
@@ -80,6 +82,13 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
                 .build();
     }
 
+    /** The wire beside which the builder put a resistor, where that is the pull-up. */
+    private static Optional<Wire> besideAt(PullUp pull) {
+        return pull.node().nets().getOrDefault(pull.at(), List.of()).stream()
+                .filter(wire -> PullUp.beside(pull.node(), wire).isPresent())
+                .findFirst();
+    }
+
     private static Place part(PullUp pull) {
         return Place.ofPart(pull.node().node().id(), pull.at().part());
     }
@@ -88,6 +97,10 @@ public final class PullupHarmsRule implements Rule<LevelReport> {
     private static List<Fix> takeOff(Link link, PullUp pull) {
         Placed brings = pull.node().part(pull.at().part()).orElseThrow();
         Placed hears = link.node().part(link.to().part()).orElseThrow();
+        Optional<Wire> beside = besideAt(pull);
+        if (beside.isPresent()) {
+            return List.of(TakeOutFix.of(pull.node(), beside.get().from()));
+        }
         if (brings.part().isBoard() || hears.part().isBoard()) {
             return List.of();
         }

@@ -4,7 +4,10 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
+import inkel.core.document.Extras;
 import inkel.core.document.Wire;
+import inkel.core.document.edit.Insert;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
@@ -16,6 +19,7 @@ import inkel.core.pins.NodePins;
 import inkel.core.pins.OnlyLow;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
+import inkel.core.quantity.Resistance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +27,9 @@ import java.util.Optional;
 /** Reports a contact, an open drain or a wire for both ways whose high nothing makes. */
 public final class NoPullRule implements Rule<PinReport> {
     private static final String USUAL = "4.7 kΩ";
+
+    /** What a contact is pulled up with: half a milliampere while it is closed. */
+    private static final Resistance AT_CONTACT = Resistance.ofOhms(10e3);
 
     private static final RuleInfo INFO = new RuleInfo("pins.no_pull", Severity.STOP, Stage.PINS);
 
@@ -62,6 +69,18 @@ public final class NoPullRule implements Rule<PinReport> {
         }
         if (!isData) {
             fixes.addAll(PinFixes.move(pins, wire.from(), pin -> !pin.can(Ability.Kind.NO_PULL)));
+        }
+        boolean isOpen = !placed.takesPullUps(wire.from().pin())
+                && pins.node().between(wire.from()).isEmpty();
+        if (isOpen) {
+            fixes.add(new Fix(
+                    "pull-up-at-pin",
+                    Fact.of("fix.pull_up_at_pin")
+                            .with("value", AT_CONTACT)
+                            .with("pin", wire.to().pin()),
+                    Fact.of("fix.pull_up_at_pin.cost"),
+                    List.of(new Insert(
+                            pins.node().node().id(), new Between.PulledUp(wire.from(), AT_CONTACT, Extras.NONE)))));
         }
         return fixes;
     }
