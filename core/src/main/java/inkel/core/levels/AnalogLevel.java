@@ -5,12 +5,15 @@ import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.ResistiveSensor;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.PullUp;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.document.Wire;
+import inkel.core.formula.HalfBridge;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
@@ -58,6 +61,10 @@ public record AnalogLevel(
         Optional<Range<Voltage>> saysAt = node.ioVolts(wire.from());
         Optional<Range<Voltage>> hearsAt = node.ioVolts(wire.to());
         Optional<AnalogGroup> group = group(node, wire.to());
+        boolean isResistance = PullUp.beside(node, wire).isPresent() && hears.isPresent() && hearsAt.isPresent();
+        if (isResistance && group.isPresent()) {
+            return overResistor(node, wire, hears.get(), hearsAt.get(), group.get());
+        }
         if (says.isEmpty() || hears.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty() || group.isEmpty()) {
             return Optional.empty();
         }
@@ -95,6 +102,33 @@ public record AnalogLevel(
                 isRatio));
     }
 
+    /** A resistance to ground below one to the pin's own supply: at the most it lets through nearly all of it. */
+    private static Optional<AnalogLevel> overResistor(
+            NodeCircuit node, Wire wire, IoFamily hears, Range<Voltage> hearsAt, AnalogGroup group) {
+        Optional<Range<Resistance>> varies = varies(node, wire.from());
+        if (varies.isEmpty() || !(node.between(wire.from()).orElse(null) instanceof Between.PulledUp up)) {
+            return Optional.empty();
+        }
+        Voltage top = hearsAt.highest();
+        return Optional.of(new AnalogLevel(
+                node,
+                node.place(wire.from()),
+                wire.to(),
+                top.times(HalfBridge.share(varies.get().highest(), up.pullUp())),
+                1,
+                Source.COMPUTED,
+                hears.absoluteMax().at(top),
+                group,
+                group.fullScale().at(top),
+                !group.fullScale().at(hearsAt.expected()).isBelow(hearsAt.expected())));
+    }
+
+    private static Optional<Range<Resistance>> varies(NodeCircuit node, Endpoint signal) {
+        return node.part(signal.part())
+                .flatMap(placed ->
+                        placed.cls().pin(signal.pin()).flatMap(pin -> ResistiveSensor.ohms(placed.cls(), pin)));
+    }
+
     private static Optional<AnalogGroup> group(NodeCircuit node, Endpoint pin) {
         Optional<Integer> unit = node.pin(pin).stream()
                 .flatMap(found -> found.can().stream())
@@ -120,6 +154,9 @@ public record AnalogLevel(
             return series.capacitor().isPresent()
                     ? Optional.empty()
                     : Optional.of(Resistance.ofOhms(inner + series.resistance().ohms()));
+        }
+        if (between instanceof Between.PulledUp up) {
+            return varies(node, from).map(ohms -> ohms.highest().parallelTo(up.pullUp()));
         }
         return inner > 0 ? Optional.of(Resistance.ofOhms(inner)) : Optional.empty();
     }

@@ -4,6 +4,7 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.ResistiveSensor;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.PullUp;
@@ -35,6 +36,9 @@ public final class OnlyLow {
     public static boolean isUnpulled(NodeCircuit node, Wire wire) {
         // The cheap questions first: this is asked for every wire at every edit.
         Pin wanted = node.pin(wire.from()).orElse(null);
+        if (wanted != null && wanted.use() == PinUse.ANALOG) {
+            return isResistance(node, wire.from()) && PullUp.beside(node, wire).isEmpty();
+        }
         if (wanted == null || !mayOnlyPull(wanted.use())) {
             return false;
         }
@@ -46,6 +50,14 @@ public final class OnlyLow {
         Between between = node.between(wire.from()).orElse(null);
         return !(between instanceof Between.Diode || between instanceof Between.Opto)
                 && PullUp.on(node, wire.to()).findAny().isEmpty();
+    }
+
+    /** Whether a signal is a resistance to ground and no voltage, wherever it goes. */
+    public static boolean isResistance(NodeCircuit node, Endpoint signal) {
+        return node.part(signal.part())
+                .flatMap(placed ->
+                        placed.cls().pin(signal.pin()).flatMap(pin -> ResistiveSensor.ohms(placed.cls(), pin)))
+                .isPresent();
     }
 
     private static boolean mayOnlyPull(PinUse use) {

@@ -122,7 +122,7 @@ public final class PinFit {
         return 2 * pin.place() <= last;
     }
 
-    /** A port expander is reached over its bus: too slow and too late for selects, serial data, calls and timed edges. */
+    /** What a part offers is reached over its bus: too slow and too late for selects, serial data, calls and timed edges. */
     private static boolean isIndirect(Placed asking, Pin wanted, Placed owner, Pin pin) {
         if (owner.part().isBoard()) {
             return false;
@@ -130,7 +130,7 @@ public final class PinFit {
         PinUse use = wanted.use();
         boolean isChain = use.sharedLine().isPresent() && offersBus(asking);
         boolean isPlain = use != PinUse.INPUT && use != PinUse.OUTPUT && pin.can(Ability.Kind.DIGITAL);
-        boolean isTooLate = wanted.isTimed() && pin.can(Ability.Kind.DIGITAL);
+        boolean isTooLate = wanted.isTimed() && (pin.can(Ability.Kind.DIGITAL) || pin.can(Ability.Kind.PWM));
         return isChain || isPlain || isTooLate;
     }
 

@@ -3,7 +3,9 @@ package inkel.core.remedy;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
+import inkel.core.catalog.ResistiveSensor;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
@@ -16,6 +18,7 @@ import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Insert;
 import inkel.core.formula.ESeries;
+import inkel.core.formula.HalfBridge;
 import inkel.core.formula.SeriesResistor;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
@@ -56,7 +59,8 @@ public final class AddParts {
 
     /**
      * A lamp on a pin of the board comes with the resistor that makes it as bright as it is meant to be, or as bright as a pin
-     * of the board may make it: R = (V − Vf) / I.
+     * of the board may make it: R = (V − Vf) / I. A sensor that is a
+     * resistance alone comes with the one above it from which its voltage swings the most.
      */
     private static List<Edit> resistors(NodeCircuit circuit, Part part, PartClass cls) {
         Optional<Current> most = mostOfPin(circuit);
@@ -67,6 +71,12 @@ public final class AddParts {
             Current wanted = most.filter(bright::isAbove).orElse(bright);
             drive.map(volts -> resistor(circuit, new Endpoint(part.id(), load.pin()), load, volts, wanted))
                     .ifPresent(edits::add);
+        }
+        for (Pin pin : cls.pins()) {
+            ResistiveSensor.ohms(cls, pin)
+                    .map(ohms -> new Between.PulledUp(
+                            new Endpoint(part.id(), pin.label()), HalfBridge.widest(ohms, ESeries.E12), Extras.NONE))
+                    .ifPresent(beside -> edits.add(new Insert(circuit.node().id(), beside)));
         }
         return edits;
     }

@@ -75,7 +75,8 @@ class CatalogTest {
         for (Pin pin : cls.pins()) {
             boolean hasLevels = pin.use().isSignal() || pin.can(Kind.DIGITAL);
             // A lamp, a bare buzzer or a button has no electronics that hears or says a level.
-            boolean isPassive = cls.io().isEmpty() && PASSIVE.stream().anyMatch(cls.kinds()::contains);
+            boolean isPassive = ResistiveSensor.ohms(cls, pin).isPresent()
+                    || cls.io().isEmpty() && PASSIVE.stream().anyMatch(cls.kinds()::contains);
             assertTrue(!hasLevels || isPassive || cls.io(pin).isPresent(), cls.id() + ": no levels for " + pin.label());
         }
         for (IoFamily family : cls.io()) {

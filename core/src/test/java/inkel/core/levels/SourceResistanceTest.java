@@ -39,6 +39,24 @@ class SourceResistanceTest {
         RuleKit.everyWayOut(over, CODE);
     }
 
+    /** 100 kΩ beside 11 kΩ are 9.91 kΩ, beside 11.2 kΩ 10.07 kΩ: 10 kΩ of the series will do. */
+    @Test
+    void aResistanceAloneCountsWithTheOneAboveIt() throws Exception {
+        RuleKit.quiet(light(11_000), CODE);
+        Finding finding = RuleKit.fires(light(11_200), CODE);
+        assertEquals(10_071.9, finding.evidence().get(0).value().si(), 0.1);
+        assertEquals(
+                Resistance.ofOhms(10e3), finding.fixes().get(0).title().values().get("value"));
+        RuleKit.everyWayOut(light(11_200), CODE);
+    }
+
+    private static Builds light(double ohms) {
+        return Builds.classic()
+                .part("eye", "light-resistor-legs")
+                .wire("eye.A", "board.A0")
+                .between(new Between.PulledUp(end("eye.A"), Resistance.ofOhms(ohms), Extras.NONE));
+    }
+
     @Test
     void aCapacitorAtThePinHoldsTheVoltage() {
         RuleKit.quiet(knob().between(series(100_000, Optional.of(Capacitance.ofFarads(100e-9)))), CODE);

@@ -4,12 +4,16 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Fitting;
+import inkel.core.circuit.Circuit;
 import inkel.core.document.Between;
+import inkel.core.document.Build;
 import inkel.core.document.Extras;
+import inkel.core.document.edit.Edit;
 import inkel.core.finding.Finding;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
 import inkel.core.quantity.Resistance;
+import inkel.core.remedy.AddParts;
 import inkel.core.wiring.WireList;
 import inkel.core.wiring.WireStep;
 import java.util.List;
@@ -58,6 +62,33 @@ class NoPullTest {
                 steps.stream().flatMap(step -> step.fitting().stream()).toList();
         assertEquals(
                 List.of(new Fitting(Fitting.Sort.RESISTOR, Resistance.ofOhms(10e3), "board.3V3", "D34")), fittings);
+    }
+
+    /** From 1 kΩ to 100 kΩ: beside √(1·100) = 10 kΩ its voltage swings the most. No pin of the board is better than another. */
+    @Test
+    void aResistanceAloneIsNoVoltage() throws Exception {
+        Builds light = Builds.classic().part("eye", "light-resistor-legs").wire("eye.A", "board.A0");
+        Finding finding = RuleKit.fires(light, CODE);
+        assertEquals("pins.no_pull.resistance", finding.sentence().key());
+        assertEquals(1, finding.fixes().size());
+        assertEquals(
+                Resistance.ofOhms(10e3), finding.fixes().get(0).title().values().get("value"));
+        RuleKit.everyWayOut(light, CODE);
+        RuleKit.quiet(
+                light.between(new Between.PulledUp(Builds.end("eye.A"), Resistance.ofOhms(4.7e3), Extras.NONE)), CODE);
+    }
+
+    /** A part that comes from the catalogue brings it. */
+    @Test
+    void whoPutsASensorOfTwoLegsDownHasItsResistor() throws Exception {
+        Build build = Builds.classic().build();
+        for (Edit edit : AddParts.of(
+                Circuit.of(build, Builds.CATALOG).nodes().get(0), Builds.CATALOG.get("thermistor-legs"), 1)) {
+            build = edit.apply(build);
+        }
+        assertEquals(
+                List.of("pull-up 12000.0"),
+                build.nodes().get(0).between().stream().map(Between::text).toList());
     }
 
     @Test

@@ -334,8 +334,10 @@ class PartToPartTest {
                 .part("more", "port-expander", "VCC=board.5V")
                 .part("strip", "led-addressable", "V+=board.5V")
                 .part("amp", "load-cell", "VCC=board.5V")
-                .part("water", "temperature-water", "VCC=board.5V");
-        for (String signal : List.of("strip.DIN", "amp.SCK", "amp.DT", "water.DQ")) {
+                .part("water", "temperature-water", "VCC=board.5V")
+                .part("channels", "servo-driver-16", "VCC=board.5V", "V+=board.5V")
+                .part("beam", "infrared-led");
+        for (String signal : List.of("strip.DIN", "amp.SCK", "amp.DT", "water.DQ", "beam.A")) {
             assertTrue(
                     PinFit.legal(build.circuit(), end(signal))
                             .allMatch(target -> target.part().equals("board")),

@@ -10,6 +10,7 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.ESeries;
 import inkel.core.levels.AnalogLevel;
 import inkel.core.levels.LevelReport;
 import inkel.core.quantity.Capacitance;
@@ -70,11 +71,29 @@ public final class SourceResistanceRule implements Rule<LevelReport> {
                     Fact.of("fix.lighter_divider.cost"),
                     List.of(new Insert(node, new Between.Divider(signal, upper, lower, Extras.NONE)))));
         }
+        if (between instanceof Between.PulledUp up) {
+            return stronger(level, up);
+        }
         Resistance in = between instanceof Between.Series series ? series.resistance() : LITTLE;
         return Optional.of(new Fix(
                 "hold-" + signal,
                 Fact.of("fix.hold").with("value", HOLD).with("pin", level.to().pin()),
                 Fact.of("fix.hold.cost"),
                 List.of(new Insert(node, new Between.Series(signal, in, Optional.of(HOLD), Extras.NONE)))));
+    }
+
+    /** The largest resistor beside a resistance to ground with which both together are weak enough at the limit. */
+    private static Optional<Fix> stronger(AnalogLevel level, Between.PulledUp up) {
+        double together = 1 / level.sourceResistance().orElseThrow().ohms();
+        double sensor = together - 1 / up.pullUp().ohms();
+        double least = 1 / level.group().sourceMax().ohms() - sensor;
+        Resistance value = Resistance.ofOhms(ESeries.E12.atMost(1 / least));
+        return Optional.of(new Fix(
+                "pull-up-" + up.signal(),
+                Fact.of("fix.pull_up_at_pin")
+                        .with("value", value)
+                        .with("pin", level.to().pin()),
+                Fact.of("fix.pull_up_at_pin.cost"),
+                List.of(new Insert(level.node().node().id(), new Between.PulledUp(up.signal(), value, up.extras())))));
     }
 }

@@ -2,6 +2,7 @@ package inkel.core.pins.rules;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.ResistiveSensor;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
@@ -15,6 +16,8 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
+import inkel.core.formula.ESeries;
+import inkel.core.formula.HalfBridge;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.OnlyLow;
 import inkel.core.pins.PinReport;
@@ -48,13 +51,15 @@ public final class NoPullRule implements Rule<PinReport> {
 
     private static Finding describe(NodePins pins, Wire wire) {
         boolean isData = pins.useOf(wire.from()) == PinUse.DATA;
+        boolean isResistance = OnlyLow.isResistance(pins.node(), wire.from());
         Finding.Builder finding = WireFinding.of(INFO, pins, wire);
-        return (isData ? finding.variant("two_way") : finding)
-                .fixes(() -> waysOut(pins, wire, isData))
-                .build();
+        if (isData || isResistance) {
+            finding.variant(isData ? "two_way" : "resistance");
+        }
+        return finding.fixes(() -> waysOut(pins, wire, isData || isResistance)).build();
     }
 
-    private static List<Fix> waysOut(NodePins pins, Wire wire, boolean isData) {
+    private static List<Fix> waysOut(NodePins pins, Wire wire, boolean isAnywhere) {
         List<Fix> fixes = new ArrayList<>();
         Placed placed = WireFinding.part(pins, wire);
         if (placed.takesPullUps(wire.from().pin())) {
@@ -67,21 +72,30 @@ public final class NoPullRule implements Rule<PinReport> {
                     Fact.of("fix.add_pull_ups.cost"),
                     List.of(new SetSetting(pins.node().node().id(), placed.id(), Settings.ADD_PULL_UPS, USUAL))));
         }
-        if (!isData) {
+        if (!isAnywhere) {
             fixes.addAll(PinFixes.move(pins, wire.from(), pin -> !pin.can(Ability.Kind.NO_PULL)));
         }
         boolean isOpen = !placed.takesPullUps(wire.from().pin())
                 && pins.node().between(wire.from()).isEmpty();
         if (isOpen) {
+            Resistance value = beside(placed, wire);
             fixes.add(new Fix(
                     "pull-up-at-pin",
                     Fact.of("fix.pull_up_at_pin")
-                            .with("value", AT_CONTACT)
+                            .with("value", value)
                             .with("pin", wire.to().pin()),
                     Fact.of("fix.pull_up_at_pin.cost"),
                     List.of(new Insert(
-                            pins.node().node().id(), new Between.PulledUp(wire.from(), AT_CONTACT, Extras.NONE)))));
+                            pins.node().node().id(), new Between.PulledUp(wire.from(), value, Extras.NONE)))));
         }
         return fixes;
+    }
+
+    private static Resistance beside(Placed placed, Wire wire) {
+        return placed.cls()
+                .pin(wire.from().pin())
+                .flatMap(pin -> ResistiveSensor.ohms(placed.cls(), pin))
+                .map(ohms -> HalfBridge.widest(ohms, ESeries.E12))
+                .orElse(AT_CONTACT);
     }
 }
