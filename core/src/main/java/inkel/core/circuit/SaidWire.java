@@ -3,6 +3,7 @@ package inkel.core.circuit;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.ResistiveSensor;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
@@ -30,7 +31,7 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         TURNED,
         /** As {@link #TURNED}, to a signal that has a wire. */
         TURNED_TWICE,
-        /** It begins at the end of a contact that is taken for the ground, while the other end is at ground or nowhere. */
+        /** It begins at the end of a contact or a resistance that is taken for the ground, while the other end is at ground or nowhere. */
         SWAPPED,
         /** Both ends are grounds, which are wired anyhow. */
         GROUND,
@@ -194,14 +195,19 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         return new SaidWire(lost, Meaning.SWAPPED, Optional.of(set(node, lost, signal, lost.to())));
     }
 
-    /** The signal of a bare contact, whose two ends are alike, where that end goes to ground or nowhere. */
+    /** The signal of a bare contact or resistance, whose two ends are alike, where that end goes to ground, a rail or nowhere. */
     private static Optional<Endpoint> otherEnd(NodeCircuit node, Lost lost) {
         return node.part(lost.at().part())
                 .filter(contact -> is(node, lost.at(), PinUse.GROUND) && isContact(contact.cls()))
                 .flatMap(contact -> contact.cls().signals().findFirst().map(contact::endpoint))
                 .filter(signal -> node.wire(signal)
-                        .filter(wire -> !is(node, wire.to(), PinUse.GROUND))
+                        .filter(wire -> !is(node, wire.to(), PinUse.GROUND) && !isFixed(node, signal, wire.to()))
                         .isEmpty());
+    }
+
+    /** A resistance may have hung on the supply, with the fixed one below it; a contact at a supply is another wiring. */
+    private static boolean isFixed(NodeCircuit node, Endpoint signal, Endpoint to) {
+        return is(node, signal, PinUse.ANALOG) && node.rail(to).isPresent();
     }
 
     private static boolean isContact(PartClass cls) {
@@ -209,7 +215,8 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         return cls.supplies().isEmpty()
                 && cls.outputs().isEmpty()
                 && signals.size() == 1
-                && signals.get(0).use() == PinUse.OUTPUT
+                && (signals.get(0).use() == PinUse.OUTPUT
+                        || ResistiveSensor.ohms(cls, signals.get(0)).isPresent())
                 && cls.io(signals.get(0)).isEmpty();
     }
 

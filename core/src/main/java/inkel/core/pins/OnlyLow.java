@@ -37,7 +37,12 @@ public final class OnlyLow {
         // The cheap questions first: this is asked for every wire at every edit.
         Pin wanted = node.pin(wire.from()).orElse(null);
         if (wanted != null && wanted.use() == PinUse.ANALOG) {
-            return isResistance(node, wire.from()) && PullUp.beside(node, wire).isEmpty();
+            boolean isRead = node.pin(wire.to())
+                    .filter(target -> target.can(Ability.Kind.ADC))
+                    .isPresent();
+            return isRead
+                    && isResistance(node, wire.from())
+                    && PullUp.beside(node, wire).isEmpty();
         }
         if (wanted == null || !mayOnlyPull(wanted.use())) {
             return false;

@@ -5,7 +5,6 @@ import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinLoad;
-import inkel.core.catalog.ResistiveSensor;
 import inkel.core.catalog.Supply;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
@@ -18,7 +17,6 @@ import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.Edit;
 import inkel.core.document.edit.Insert;
 import inkel.core.formula.ESeries;
-import inkel.core.formula.HalfBridge;
 import inkel.core.formula.SeriesResistor;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Range;
@@ -73,9 +71,7 @@ public final class AddParts {
                     .ifPresent(edits::add);
         }
         for (Pin pin : cls.pins()) {
-            ResistiveSensor.ohms(cls, pin)
-                    .map(ohms -> new Between.PulledUp(
-                            new Endpoint(part.id(), pin.label()), HalfBridge.widest(ohms, ESeries.E12), Extras.NONE))
+            BesideSensor.of(cls, new Endpoint(part.id(), pin.label()))
                     .ifPresent(beside -> edits.add(new Insert(circuit.node().id(), beside)));
         }
         return edits;

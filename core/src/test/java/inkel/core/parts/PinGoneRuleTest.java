@@ -239,6 +239,22 @@ class PinGoneRuleTest {
                         .key());
     }
 
+    /** A resistance is alike at both ends; above it the supply and below it the fixed one is the usual way in books. */
+    @Test
+    void aResistanceThatIsWiredTheOtherWayAbout() throws Exception {
+        for (String other : List.of("", "board.GND", "board.5V")) {
+            Builds table = Builds.classic().part("eye", "light-resistor-legs").wire("eye.B", "board.A0");
+            Builds wired = other.isEmpty() ? table : table.wire("eye.A", other);
+            Finding finding = RuleKit.firesAt(wired, CODE, "eye.B");
+            assertEquals("parts.pin_gone.wire_swapped", finding.sentence().key(), other);
+            Build after = Edit.applyAll(wired.build(), finding.fixes().get(0).edits());
+            assertEquals(
+                    List.of(Wire.placed(end("eye.A"), end("board.A0"))),
+                    after.nodes().get(0).wires());
+            RuleKit.quiet(wired, "pins.no_pull");
+        }
+    }
+
     @Test
     void aWireTheWrongWayToASignalThatHasOneIsOnlyTakenOff() throws Exception {
         Builds twice = radio().wire("board.D10", "radio.CE");

@@ -22,6 +22,7 @@ import inkel.core.document.edit.TakeOut;
 import inkel.core.document.edit.Unfeed;
 import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.BesideSensor;
 import inkel.core.remedy.FeedUnfed;
 import inkel.core.remedy.NamedRail;
 import java.util.ArrayList;
@@ -91,8 +92,18 @@ final class PinGoneFixes {
                         .with("rail", feed.rail()))
                 .orElseGet(
                         () -> Fact.of("fix.wire_turned").with("at", lost.to()).with("pin", lost.at()));
-        return Optional.of(new Fix(
-                said.feed().isPresent() ? "feed" : "turn", title, Fact.of("fix.wire_turned.cost"), said.asMeant(id)));
+        List<Edit> edits = new ArrayList<>(said.asMeant(id));
+        beside(said).ifPresent(edits::add);
+        return Optional.of(
+                new Fix(said.feed().isPresent() ? "feed" : "turn", title, Fact.of("fix.wire_turned.cost"), edits));
+    }
+
+    /** A resistance that is turned about wants its resistor above it, wherever the one of before was. */
+    private Optional<Edit> beside(SaidWire said) {
+        return said.pin()
+                .filter(pin -> node.between(pin).isEmpty())
+                .flatMap(pin -> node.part(pin.part()).flatMap(placed -> BesideSensor.of(placed.cls(), pin)))
+                .map(piece -> new Insert(id, piece));
     }
 
     /** Where a pin that must be fed hung on a rail that is not there: what else feeds it, or another way into its board. */

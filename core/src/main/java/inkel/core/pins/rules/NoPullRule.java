@@ -2,7 +2,6 @@ package inkel.core.pins.rules;
 
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.PinUse;
-import inkel.core.catalog.ResistiveSensor;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Between;
@@ -16,13 +15,12 @@ import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
 import inkel.core.finding.Severity;
 import inkel.core.finding.Stage;
-import inkel.core.formula.ESeries;
-import inkel.core.formula.HalfBridge;
 import inkel.core.pins.NodePins;
 import inkel.core.pins.OnlyLow;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Resistance;
+import inkel.core.remedy.BesideSensor;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -78,24 +76,20 @@ public final class NoPullRule implements Rule<PinReport> {
         boolean isOpen = !placed.takesPullUps(wire.from().pin())
                 && pins.node().between(wire.from()).isEmpty();
         if (isOpen) {
-            Resistance value = beside(placed, wire);
+            Between.PulledUp beside = beside(placed, wire);
             fixes.add(new Fix(
                     "pull-up-at-pin",
                     Fact.of("fix.pull_up_at_pin")
-                            .with("value", value)
+                            .with("value", beside.pullUp())
                             .with("pin", wire.to().pin()),
                     Fact.of("fix.pull_up_at_pin.cost"),
-                    List.of(new Insert(
-                            pins.node().node().id(), new Between.PulledUp(wire.from(), value, Extras.NONE)))));
+                    List.of(new Insert(pins.node().node().id(), beside))));
         }
         return fixes;
     }
 
-    private static Resistance beside(Placed placed, Wire wire) {
-        return placed.cls()
-                .pin(wire.from().pin())
-                .flatMap(pin -> ResistiveSensor.ohms(placed.cls(), pin))
-                .map(ohms -> HalfBridge.widest(ohms, ESeries.E12))
-                .orElse(AT_CONTACT);
+    private static Between.PulledUp beside(Placed placed, Wire wire) {
+        return BesideSensor.of(placed.cls(), wire.from())
+                .orElseGet(() -> new Between.PulledUp(wire.from(), AT_CONTACT, Extras.NONE));
     }
 }

@@ -129,6 +129,23 @@ class ProposalTest {
         assertEquals(Map.of("ch", "where.TX"), pins(of(letters(), "ch")));
     }
 
+    private static Kind turned(Signal line) {
+        Channel channel = line.channel("ch").turned();
+        return Proposal.of(Signal.capture(line.now() + 30e6, channel), node()).kind();
+    }
+
+    /** Turned over the pulses of a servo are long highs, and those of a handset or letters rest low. */
+    @Test
+    void aLineThatIsTurnedOverIsFoundAsWell() {
+        assertEquals(Kind.INFRARED, turned(handset()));
+        assertEquals(Kind.UART, turned(letters().wait(20 * BIT)));
+        Signal wide = new Signal(0, 0, 1);
+        for (int i = 0; i < 20; i++) {
+            wide.hold(1, 2.3e6).hold(0, 17.7e6);
+        }
+        assertEquals(Kind.PULSES, of(wide, "ch").kind(), "the end of a servo's way is no lead of a handset");
+    }
+
     @Test
     void aLineThatNeverChangesIsNothing() {
         Proposal proposal = of(new Signal(1, 0, 1), "ch");
