@@ -94,6 +94,15 @@ public final class Channel {
         return calm;
     }
 
+    /** Its beginning: so many edges, or all where it has fewer. */
+    public Channel first(int edges) {
+        Channel part = new Channel(name);
+        for (int i = 0; i < Math.min(edges, count); i++) {
+            part.add(times[i], levels[i]);
+        }
+        return part;
+    }
+
     /** The same wire behind something that turns it over. */
     public Channel turned() {
         Channel other = new Channel(name);

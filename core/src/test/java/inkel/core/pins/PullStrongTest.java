@@ -2,10 +2,13 @@ package inkel.core.pins;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import inkel.core.document.Between;
+import inkel.core.document.Extras;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Fix;
 import inkel.core.kit.Builds;
 import inkel.core.kit.RuleKit;
+import inkel.core.quantity.Resistance;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -65,6 +68,53 @@ class PullStrongTest {
         assertEquals(
                 List.of(),
                 RuleKit.fires(probes("700"), CODE).fixes().stream().map(Fix::id).toList());
+    }
+
+    private static Builds beside(Builds builds, double ohms) {
+        return builds.between(new Between.PulledUp(Builds.end("probe-1.DQ"), Resistance.ofOhms(ohms), Extras.NONE));
+    }
+
+    /**
+     * 820 Ω beside the wire and 4.7 kΩ are 698 Ω; the usual 4.7 kΩ will do there. Beside six of 4.7 kΩ only 17.6 kΩ are left, of
+     * the series 18 kΩ.
+     */
+    @Test
+    void aResistorBesideTheWireBecomesWeaker() throws Exception {
+        Builds one = beside(probes("4.7k"), 820);
+        assertEquals(Resistance.ofOhms(4700), weaker(one));
+        RuleKit.everyWayOut(one, CODE);
+        Builds many = beside(probes("4.7k", "4.7k", "4.7k", "4.7k", "4.7k", "4.7k"), 10e3);
+        assertEquals(Resistance.ofOhms(18e3), weaker(many));
+        RuleKit.everyWayOut(many, CODE);
+        // Where the others alone are too strong, no value is weak enough.
+        Builds others = beside(probes("600"), 10e3);
+        assertEquals(
+                List.of(),
+                RuleKit.fires(others, CODE).fixes().stream()
+                        .map(Fix::id)
+                        .filter("pull-up-at-pin"::equals)
+                        .toList());
+    }
+
+    private static Object weaker(Builds builds) {
+        return RuleKit.way(RuleKit.fires(builds, CODE), "pull-up-at-pin")
+                .title()
+                .values()
+                .get("value");
+    }
+
+    /** With a clock's 4.7 kΩ 1 kΩ are 825 Ω; at (5.25 V − 0.4 V) / 3 mA 1.62 kΩ are the least of a bus. */
+    @Test
+    void bothResistorsBesideABusBecomeWeaker() throws Exception {
+        Builds bus = Builds.classic()
+                .part("clock", "clock-memory", "VCC=board.5V")
+                .wire("clock.SDA", "board.A4")
+                .wire("clock.SCL", "board.A5")
+                .between(new Between.PulledUp(Builds.end("clock.SCL"), Resistance.ofOhms(1000), Extras.NONE))
+                .between(new Between.PulledUp(Builds.end("clock.SDA"), Resistance.ofOhms(1000), Extras.NONE));
+        Finding finding = RuleKit.fires(bus, "i2c.pullup_strong");
+        assertEquals(2, RuleKit.way(finding, "pull-up-at-pin").edits().size());
+        RuleKit.everyWayOut(bus, "i2c.pullup_strong");
     }
 
     /** What drives both ways sinks what its class does not tell, and a bus has its own rule. */

@@ -19,6 +19,14 @@ record Carrier(double hertz, Channel line) {
     /** So many pulses at least are a mark. */
     private static final int FEW = 50;
 
+    /** What the steps of a capture make of equal gaps. */
+    private static final double UNEVEN = 0.25;
+
+    private static final double CLEAN = 0.95;
+
+    /** The shortest mark of a handset has more pulses than that. */
+    private static final int LEAST_IN_BURST = 9;
+
     /** The pulses of a mark come one carrier after the other; more than so many of them apart is a space. */
     private static final double APART = 2.5;
 
@@ -35,10 +43,18 @@ record Carrier(double hertz, Channel line) {
         }
         Arrays.sort(gaps);
         long period = gaps[gaps.length / 2];
-        boolean isCarrier = period > 0 && capture.seconds(period) < LONGEST;
-        return isCarrier
+        return period > 0 && capture.seconds(period) < LONGEST && isInBursts(gaps, period)
                 ? Optional.of(new Carrier(1 / exact(capture, gaps, period), marks(lamp, rises, period)))
                 : Optional.empty();
+    }
+
+    /** Letters at a high rate have as short gaps, of all lengths; the clock of a bus has eight or nine pulses in a row. */
+    private static boolean isInBursts(long[] gaps, long period) {
+        long alike = Arrays.stream(gaps)
+                .filter(gap -> Math.abs(gap - period) <= UNEVEN * period)
+                .count();
+        long spaces = Arrays.stream(gaps).filter(gap -> gap > APART * period).count();
+        return alike + spaces >= CLEAN * gaps.length && spaces > 0 && alike > LEAST_IN_BURST * (spaces + 1);
     }
 
     /** The mean of all that are about the middle one: one alone is only as exact as the steps of the capture. */

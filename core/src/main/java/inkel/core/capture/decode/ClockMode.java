@@ -58,7 +58,7 @@ final class ClockMode {
     }
 
     private static boolean isHighAtRest(Channel clock, Optional<Channel> select) {
-        byte rest = clock.levelAt(0);
+        byte rest = clock.level(0);
         if (select.isPresent()) {
             Channel of = select.get();
             for (int i = 0; i < of.count(); i++) {

@@ -17,6 +17,9 @@ final class SerialManner {
     /** So few letters have the right parity by chance. */
     private static final int LETTERS = 4;
 
+    /** So many edges tell how the rest is to be read. */
+    private static final int ENOUGH = 100_000;
+
     private final Optional<Double> baud;
     private final Optional<Parity> parity;
 
@@ -34,14 +37,24 @@ final class SerialManner {
         boolean isLow = line.rest(capture.end()) == Channel.LOW;
         for (Channel way : isLow ? List.of(line.turned()) : List.of(line)) {
             for (Parity kind : parity.map(List::of).orElse(List.of(Parity.values()))) {
-                Decoded found = decoded(capture, way, kind);
-                boolean isEnough = kind == Parity.NONE || parity.isPresent() || letters(found) >= LETTERS;
-                if (isWell(found) && isEnough) {
+                Decoded begun = begun(capture, way, kind);
+                boolean isEnough = kind == Parity.NONE || parity.isPresent() || letters(begun) >= LETTERS;
+                if (isWell(begun) && isEnough) {
+                    Decoded found = way.count() <= ENOUGH ? begun : decoded(capture, way, kind);
                     return new Read(found, how(isLow, kind), Optional.of(way));
                 }
             }
         }
         return new Read(usual, List.of(), Optional.of(line));
+    }
+
+    private Decoded begun(Capture capture, Channel way, Parity kind) {
+        if (way.count() <= ENOUGH) {
+            return decoded(capture, way, kind);
+        }
+        Channel head = way.first(ENOUGH);
+        long end = head.time(head.count() - 1);
+        return decoded(new Capture(capture.unit(), List.of(head), end, List.of()), head, kind);
     }
 
     private Decoded decoded(Capture capture, Channel line, Parity kind) {

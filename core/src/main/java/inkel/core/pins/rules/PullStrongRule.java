@@ -116,6 +116,10 @@ public final class PullStrongRule implements Rule<PinReport> {
         return family(node, signal).flatMap(IoFamily::vol);
     }
 
+    private static List<Endpoint> signals(Line line) {
+        return line.node().nets().get(line.at()).stream().map(Wire::from).toList();
+    }
+
     private static Finding describe(Line line) {
         return Finding.of(INFO, line.node().place(line.weakest()))
                 .with("pin", PinNames.of(line.node(), line.at()))
@@ -125,6 +129,7 @@ public final class PullStrongRule implements Rule<PinReport> {
                 .number("sinks", line.sinks(), Source.CLASS)
                 .number("pull_least", line.least(), Source.COMPUTED)
                 .fix(() -> PullsOff.fix(line.pulls(), line.least()))
+                .fix(() -> PullsOff.beside(line.node(), signals(line), line.pulls(), line.least()))
                 .build();
     }
 }

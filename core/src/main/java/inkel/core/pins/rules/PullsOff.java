@@ -3,9 +3,13 @@ package inkel.core.pins.rules;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.document.Between;
+import inkel.core.document.Endpoint;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
 import inkel.core.document.edit.SetSetting;
 import inkel.core.finding.Fix;
+import inkel.core.formula.ESeries;
 import inkel.core.quantity.Fact;
 import inkel.core.quantity.Quantity;
 import inkel.core.quantity.Resistance;
@@ -17,6 +21,9 @@ import java.util.Optional;
 /** The way out of pull-ups that are too strong together: cutting some off. */
 final class PullsOff {
     private PullsOff() {}
+
+    /** What a line is usually pulled up with, where that is weak enough. */
+    private static final double USUAL_OHMS = 4700;
 
     /** A pull-up on a wire, fed or not, and the part that brings it. */
     record Pulled(NodeCircuit node, Placed placed, Resistance resistance) {}
@@ -57,6 +64,38 @@ final class PullsOff {
                                         .toList()),
                 Fact.of("fix.pull_ups_off.cost"),
                 edits));
+    }
+
+    /**
+     * Resistors that the builder put beside wires, so much weaker that all together are weak enough; empty where there is none,
+     * or where the others alone are too strong.
+     *
+     * @param signals the signals whose wires these may be beside
+     */
+    static Optional<Fix> beside(NodeCircuit node, List<Endpoint> signals, List<Pulled> pulls, Resistance least) {
+        List<Between.PulledUp> besides = signals.stream()
+                .flatMap(signal -> node.between(signal).stream())
+                .filter(Between.PulledUp.class::isInstance)
+                .map(Between.PulledUp.class::cast)
+                .toList();
+        if (besides.isEmpty()) {
+            return Optional.empty();
+        }
+        double others = 1 / together(pulls).ohms() - 1 / besides.get(0).pullUp().ohms();
+        double left = 1 / least.ohms() - others;
+        if (left <= 0) {
+            return Optional.empty();
+        }
+        Resistance value = Resistance.ofOhms(Math.max(USUAL_OHMS, ESeries.E12.atLeast(1 / left)));
+        Endpoint at = node.wire(besides.get(0).signal()).orElseThrow().to();
+        return Optional.of(new Fix(
+                "pull-up-at-pin",
+                Fact.of("fix.pull_up_at_pin").with("value", value).with("pin", at.pin()),
+                Fact.of("fix.pull_up_at_pin.cost"),
+                besides.stream()
+                        .map(piece -> (Edit) new Insert(
+                                node.node().id(), new Between.PulledUp(piece.signal(), value, piece.extras())))
+                        .toList()));
     }
 
     /** Whether several are less together than they may be. */

@@ -1,5 +1,10 @@
 package inkel.core.pins.rules;
 
+import inkel.core.catalog.Ability;
+import inkel.core.catalog.PinUse;
+import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Endpoint;
+import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
@@ -9,6 +14,7 @@ import inkel.core.pins.I2cBus;
 import inkel.core.pins.PinReport;
 import inkel.core.pins.rules.PullsOff.Pulled;
 import inkel.core.quantity.Source;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -37,7 +43,25 @@ public final class PullupStrongRule implements Rule<PinReport> {
                 .number("sinks", bus.mode().sink(), Source.RULE)
                 .number("pull_least", bus.strongest().orElseThrow(), Source.COMPUTED)
                 .fix(() -> PullsOff.fix(pulls(bus), bus.strongest().orElseThrow()))
+                .fix(() -> PullsOff.beside(
+                        bus.node(),
+                        lines(bus.node()),
+                        pulls(bus),
+                        bus.strongest().orElseThrow()))
                 .build();
+    }
+
+    /** The lines of the buses of a table, SDA first. */
+    private static List<Endpoint> lines(NodeCircuit node) {
+        return node.node().wires().stream()
+                .map(Wire::from)
+                .filter(signal -> node.pin(signal)
+                        .flatMap(pin -> pin.use().sharedLine())
+                        .filter(line -> line.bus() == Ability.Kind.I2C)
+                        .isPresent())
+                .sorted(Comparator.comparing(
+                        signal -> node.pin(signal).orElseThrow().use() != PinUse.I2C_SDA))
+                .toList();
     }
 
     /** Those on SDA. */

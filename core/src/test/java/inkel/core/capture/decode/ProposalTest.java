@@ -146,6 +146,22 @@ class ProposalTest {
         assertEquals(Kind.PULSES, of(wide, "ch").kind(), "the end of a servo's way is no lead of a handset");
     }
 
+    /** At 115,200 baud rises are as near to each other as those of a carrier. */
+    @Test
+    void fastLettersAreNoCarrier() {
+        Signal line = new Signal(1, 0, 3);
+        double bit = 1e9 / 115_200;
+        for (int i = 0; i < 60; i++) {
+            line.letter("A sentence, and on.".charAt(i % 19), bit, UartDecoder.Parity.NONE, true, 0);
+        }
+        assertEquals(Kind.UART, of(line.wait(1e6), "ch").kind());
+        Signal same = new Signal(1, 0, 3);
+        for (int i = 0; i < 60; i++) {
+            same.letter('U', bit, UartDecoder.Parity.NONE, true, 0);
+        }
+        assertEquals(Kind.UART, of(same.wait(1e6), "ch").kind());
+    }
+
     @Test
     void aLineThatNeverChangesIsNothing() {
         Proposal proposal = of(new Signal(1, 0, 1), "ch");
