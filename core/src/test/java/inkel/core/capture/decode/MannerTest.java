@@ -9,6 +9,8 @@ import inkel.core.capture.decode.Decoding.Kind;
 import inkel.core.capture.decode.Decoding.Options;
 import inkel.core.capture.decode.Decoding.Role;
 import inkel.core.capture.decode.UartDecoder.Parity;
+import inkel.core.circuit.Circuit;
+import inkel.core.kit.Builds;
 import inkel.core.quantity.Fact;
 import java.util.List;
 import java.util.Map;
@@ -91,6 +93,24 @@ class MannerTest {
         assertEquals(List.of(), result.how());
     }
 
+    /** Twelve thousand letters are 120,000 edges: the beginning says how the rest is to be read. */
+    @Test
+    void aLongLineIsReadAsItBegins() {
+        Signal line = new Signal(1, 0, 4);
+        for (int i = 0; i < 12_000; i++) {
+            line.letter('U', BIT, Parity.NONE, true, 0);
+        }
+        line.hold(1, 30 * BIT);
+        Decoding.Result result =
+                alone(Kind.UART, Options.NONE, line.channel("RX").turned(), line.now());
+        assertEquals(List.of("capture.read.turned"), keys(result.how()));
+        assertEquals(
+                12_000,
+                result.found().messages().stream()
+                        .mapToInt(message -> message.bytes().size())
+                        .sum());
+    }
+
     @Test
     void aBrokenLetterIsBrokenWhicheverWayItIsRead() {
         Signal line = new Signal(1, 0, 2);
@@ -157,6 +177,67 @@ class MannerTest {
         Map<Role, Channel> all = Map.of(Role.SCK, busy[0], Role.CS, busy[1], Role.MOSI, busy[2]);
         assertEquals(
                 List.of(), read(Signal.capture(1e6, busy), Kind.SPI, given, all).how());
+    }
+
+    private static Optional<Integer> mode(Channel clock, Channel select, Channel data) {
+        return ClockMode.of(clock, Optional.of(select), data);
+    }
+
+    /** 1010 0000 changes four times from a line that is low, 1110 1111 three times. */
+    @Test
+    void fourChangesOfDataTellTheMode() {
+        Channel[] four = Signal.spi(1, List.of(0xA0), List.of(0), 0);
+        assertEquals(Optional.of(1), mode(four[0], four[1], four[2]));
+        Channel[] three = Signal.spi(1, List.of(0xEF), List.of(0), 0);
+        assertEquals(Optional.empty(), mode(three[0], three[1], three[2]));
+    }
+
+    /** What another part is told on the same wires, or nobody, tells nothing of this one. */
+    @Test
+    void onlyWhatChangesWhileThePartIsSelectedCounts() {
+        Channel[] wires = Signal.spi(1, List.of(0xA5), List.of(0), 0);
+        long end = wires[1].time(wires[1].count() - 1);
+        for (int i = 1; i < 40; i++) {
+            wires[2].add(end + 1000L * i, i % 2 == 0 ? Channel.LOW : Channel.HIGH);
+        }
+        assertEquals(Optional.of(1), mode(wires[0], wires[1], wires[2]));
+        assertEquals(Optional.empty(), ClockMode.of(wires[0], Optional.empty(), wires[2]));
+    }
+
+    /** Before its program has begun a board may hold the clock anywhere. */
+    @Test
+    void theClockRestsAsItIsWhenThePartIsSelected() {
+        for (int mode = 0; mode < 4; mode++) {
+            Channel[] wires = Signal.spi(mode, List.of(0x5A), List.of(0), 0);
+            Channel clock = new Channel("SCK");
+            clock.add(0, mode < 2 ? Channel.HIGH : Channel.LOW);
+            clock.add(50_000, mode < 2 ? Channel.LOW : Channel.HIGH);
+            for (int i = 1; i < wires[0].count(); i++) {
+                clock.add(wires[0].time(i), wires[0].level(i));
+            }
+            assertEquals(Optional.of(mode), mode(clock, wires[1], wires[2]), "mode " + mode);
+        }
+    }
+
+    /** A card is read in mode 0, and in mode 3 as well: at the same edge. */
+    @Test
+    void dataThatChangesWhereThePartReadsItIsTold() {
+        Circuit circuit = Circuit.of(
+                Builds.classic()
+                        .part("card", "memory-card-5v", "VCC=board.5V")
+                        .wire("card.SCK", "board.D13")
+                        .wire("card.MOSI", "board.D11")
+                        .build(),
+                Builds.CATALOG);
+        for (int mode = 0; mode < 4; mode++) {
+            Channel[] wires = Signal.spi(mode, List.of(0x5A, 0xA5), List.of(0, 0), 0);
+            Decoding decoding = new Decoding(Signal.capture(1e6, wires));
+            decoding.take(Decoding.At.find(circuit, "card.SCK").orElseThrow(), wires[0]);
+            decoding.take(Decoding.At.find(circuit, "card.MOSI").orElseThrow(), wires[2]);
+            List<String> told = keys(decoding.decode(Kind.SPI, Options.NONE).told());
+            assertEquals(
+                    mode == 1 || mode == 2, told.contains("capture.plan.mode_other"), "mode " + mode + ": " + told);
+        }
     }
 
     // --- infrared
