@@ -7,7 +7,6 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.ResistiveSensor;
 import inkel.core.circuit.NodeCircuit;
-import inkel.core.circuit.PullUp;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
@@ -61,8 +60,8 @@ public record AnalogLevel(
         Optional<Range<Voltage>> saysAt = node.ioVolts(wire.from());
         Optional<Range<Voltage>> hearsAt = node.ioVolts(wire.to());
         Optional<AnalogGroup> group = group(node, wire.to());
-        boolean isResistance = PullUp.beside(node, wire).isPresent() && hears.isPresent() && hearsAt.isPresent();
-        if (isResistance && group.isPresent()) {
+        boolean isResistance = varies(node, wire.from()).isPresent();
+        if (isResistance && hears.isPresent() && hearsAt.isPresent() && group.isPresent()) {
             return overResistor(node, wire, hears.get(), hearsAt.get(), group.get());
         }
         if (says.isEmpty() || hears.isEmpty() || saysAt.isEmpty() || hearsAt.isEmpty() || group.isEmpty()) {
@@ -155,8 +154,9 @@ public record AnalogLevel(
                     ? Optional.empty()
                     : Optional.of(Resistance.ofOhms(inner + series.resistance().ohms()));
         }
-        if (between instanceof Between.PulledUp up) {
-            return varies(node, from).map(ohms -> ohms.highest().parallelTo(up.pullUp()));
+        Optional<Range<Resistance>> varies = varies(node, from);
+        if (varies.isPresent() && between instanceof Between.PulledUp up) {
+            return Optional.of(varies.get().highest().parallelTo(up.pullUp()));
         }
         return inner > 0 ? Optional.of(Resistance.ofOhms(inner)) : Optional.empty();
     }

@@ -50,6 +50,14 @@ class SourceResistanceTest {
         RuleKit.everyWayOut(light(11_200), CODE);
     }
 
+    /** A knob has a voltage of its own, whatever stands beside its wire. */
+    @Test
+    void aVoltageIsJudgedAsBeforeWithAResistorBesideIt() {
+        Builds weak = knob().between(new Between.PulledUp(end("knob.OUT"), Resistance.ofOhms(10e3), Extras.NONE));
+        RuleKit.quiet(weak, CODE);
+        assertEquals(1, weak.assess().reports().levels().analog().size());
+    }
+
     private static Builds light(double ohms) {
         return Builds.classic()
                 .part("eye", "light-resistor-legs")

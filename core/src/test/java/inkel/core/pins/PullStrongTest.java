@@ -86,6 +86,11 @@ class PullStrongTest {
         Builds many = beside(probes("4.7k", "4.7k", "4.7k", "4.7k", "4.7k", "4.7k"), 10e3);
         assertEquals(Resistance.ofOhms(18e3), weaker(many));
         RuleKit.everyWayOut(many, CODE);
+        // Two beside one pin share what is left: 1 / 750 Ω less 1 / 1 kΩ and 1 / 100 kΩ, in halves, are 6.19 kΩ.
+        Builds two = beside(probes("1k", "100k"), 4700)
+                .between(new Between.PulledUp(Builds.end("probe-2.DQ"), Resistance.ofOhms(4700), Extras.NONE));
+        assertEquals(Resistance.ofOhms(6800), weaker(two));
+        RuleKit.everyWayOut(two, CODE);
         // Where the others alone are too strong, no value is weak enough.
         Builds others = beside(probes("600"), 10e3);
         assertEquals(

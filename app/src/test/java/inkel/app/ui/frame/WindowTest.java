@@ -238,9 +238,12 @@ class WindowTest {
         until(() -> robot.lookup("#find-field").tryQuery().isPresent());
         robot.interact(
                 () -> robot.lookup("#find-field").queryAs(TextField.class).setText(name.toLowerCase(Locale.ROOT)));
-        List<String> found = robot.lookup("#find-list").queryAs(ListView.class).getItems().stream()
-                .map(String::valueOf)
-                .toList();
+        // The search fills the list while it goes on: it is read where it is filled.
+        List<String> found = new ArrayList<>();
+        robot.interact(() -> robot.lookup("#find-list")
+                .queryAs(ListView.class)
+                .getItems()
+                .forEach(entry -> found.add(String.valueOf(entry))));
         assertTrue(found.get(0).contains("title=" + name + ","), found.get(0));
         assertTrue(found.stream().anyMatch(entry -> entry.contains("rank=FINDING")), "a finding speaks of it");
     }

@@ -81,13 +81,20 @@ final class PullsOff {
         if (besides.isEmpty()) {
             return Optional.empty();
         }
-        double others = 1 / together(pulls).ohms() - 1 / besides.get(0).pullUp().ohms();
-        double left = 1 / least.ohms() - others;
+        Endpoint at = node.wire(besides.get(0).signal()).orElseThrow().to();
+        List<Between.PulledUp> here = besides.stream()
+                .filter(piece -> node.wire(piece.signal())
+                        .filter(wire -> wire.to().equals(at))
+                        .isPresent())
+                .toList();
+        double ours =
+                here.stream().mapToDouble(piece -> 1 / piece.pullUp().ohms()).sum();
+        double others = 1 / together(pulls).ohms() - ours;
+        double left = (1 / least.ohms() - others) / here.size();
         if (left <= 0) {
             return Optional.empty();
         }
         Resistance value = Resistance.ofOhms(Math.max(USUAL_OHMS, ESeries.E12.atLeast(1 / left)));
-        Endpoint at = node.wire(besides.get(0).signal()).orElseThrow().to();
         return Optional.of(new Fix(
                 "pull-up-at-pin",
                 Fact.of("fix.pull_up_at_pin").with("value", value).with("pin", at.pin()),
