@@ -3,6 +3,7 @@ package inkel.core.capture;
 import inkel.core.quantity.Fact;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /**
  * What was captured.
@@ -30,5 +31,22 @@ public record Capture(double unit, List<Channel> channels, long end, List<Proble
 
     public double seconds(long time) {
         return time * unit;
+    }
+
+    /** What tells how the rest is to be read: all up to where the busiest channel has had so many edges. */
+    public Capture beginning(int edges) {
+        OptionalLong until = channels.stream()
+                .filter(channel -> channel.count() > edges)
+                .mapToLong(channel -> channel.time(edges - 1))
+                .min();
+        return until.isEmpty()
+                ? this
+                : new Capture(
+                        unit,
+                        channels.stream()
+                                .map(channel -> channel.until(until.getAsLong()))
+                                .toList(),
+                        until.getAsLong(),
+                        problems);
     }
 }

@@ -94,10 +94,10 @@ public final class Channel {
         return calm;
     }
 
-    /** Its beginning: so many edges, or all where it has fewer. */
-    public Channel first(int edges) {
+    /** Its edges up to a time, that time among them. */
+    Channel until(long time) {
         Channel part = new Channel(name);
-        for (int i = 0; i < Math.min(edges, count); i++) {
+        for (int i = 0; i < count && times[i] <= time; i++) {
             part.add(times[i], levels[i]);
         }
         return part;

@@ -3,7 +3,6 @@ package inkel.core.circuit;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
-import inkel.core.catalog.ResistiveSensor;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
@@ -31,7 +30,7 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         TURNED,
         /** As {@link #TURNED}, to a signal that has a wire. */
         TURNED_TWICE,
-        /** It begins at the end of a contact or a resistance that is taken for the ground, while the other end is at ground or nowhere. */
+        /** It begins at the end of a contact or a resistance that is taken for the ground, while the other is no signal. */
         SWAPPED,
         /** Both ends are grounds, which are wired anyhow. */
         GROUND,

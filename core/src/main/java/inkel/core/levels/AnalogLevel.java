@@ -5,9 +5,9 @@ import inkel.core.catalog.AnalogGroup;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
-import inkel.core.catalog.ResistiveSensor;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Rail;
+import inkel.core.circuit.ResistiveSensor;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
@@ -60,7 +60,7 @@ public record AnalogLevel(
         Optional<Range<Voltage>> saysAt = node.ioVolts(wire.from());
         Optional<Range<Voltage>> hearsAt = node.ioVolts(wire.to());
         Optional<AnalogGroup> group = group(node, wire.to());
-        boolean isResistance = varies(node, wire.from()).isPresent();
+        boolean isResistance = ResistiveSensor.ohms(node, wire.from()).isPresent();
         if (isResistance && hears.isPresent() && hearsAt.isPresent() && group.isPresent()) {
             return overResistor(node, wire, hears.get(), hearsAt.get(), group.get());
         }
@@ -104,7 +104,7 @@ public record AnalogLevel(
     /** A resistance to ground below one to the pin's own supply: at the most it lets through nearly all of it. */
     private static Optional<AnalogLevel> overResistor(
             NodeCircuit node, Wire wire, IoFamily hears, Range<Voltage> hearsAt, AnalogGroup group) {
-        Optional<Range<Resistance>> varies = varies(node, wire.from());
+        Optional<Range<Resistance>> varies = ResistiveSensor.ohms(node, wire.from());
         if (varies.isEmpty() || !(node.between(wire.from()).orElse(null) instanceof Between.PulledUp up)) {
             return Optional.empty();
         }
@@ -120,12 +120,6 @@ public record AnalogLevel(
                 group,
                 group.fullScale().at(top),
                 !group.fullScale().at(hearsAt.expected()).isBelow(hearsAt.expected())));
-    }
-
-    private static Optional<Range<Resistance>> varies(NodeCircuit node, Endpoint signal) {
-        return node.part(signal.part())
-                .flatMap(placed ->
-                        placed.cls().pin(signal.pin()).flatMap(pin -> ResistiveSensor.ohms(placed.cls(), pin)));
     }
 
     private static Optional<AnalogGroup> group(NodeCircuit node, Endpoint pin) {
@@ -154,7 +148,7 @@ public record AnalogLevel(
                     ? Optional.empty()
                     : Optional.of(Resistance.ofOhms(inner + series.resistance().ohms()));
         }
-        Optional<Range<Resistance>> varies = varies(node, from);
+        Optional<Range<Resistance>> varies = ResistiveSensor.ohms(node, from);
         if (varies.isPresent() && between instanceof Between.PulledUp up) {
             return Optional.of(varies.get().highest().parallelTo(up.pullUp()));
         }

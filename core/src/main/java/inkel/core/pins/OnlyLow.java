@@ -4,10 +4,10 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
-import inkel.core.catalog.ResistiveSensor;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
 import inkel.core.circuit.PullUp;
+import inkel.core.circuit.ResistiveSensor;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
@@ -41,7 +41,7 @@ public final class OnlyLow {
                     .filter(target -> target.can(Ability.Kind.ADC))
                     .isPresent();
             return isRead
-                    && isResistance(node, wire.from())
+                    && ResistiveSensor.ohms(node, wire.from()).isPresent()
                     && PullUp.beside(node, wire).isEmpty();
         }
         if (wanted == null || !mayOnlyPull(wanted.use())) {
@@ -55,14 +55,6 @@ public final class OnlyLow {
         Between between = node.between(wire.from()).orElse(null);
         return !(between instanceof Between.Diode || between instanceof Between.Opto)
                 && PullUp.on(node, wire.to()).findAny().isEmpty();
-    }
-
-    /** Whether a signal is a resistance to ground and no voltage, wherever it goes. */
-    public static boolean isResistance(NodeCircuit node, Endpoint signal) {
-        return node.part(signal.part())
-                .flatMap(placed ->
-                        placed.cls().pin(signal.pin()).flatMap(pin -> ResistiveSensor.ohms(placed.cls(), pin)))
-                .isPresent();
     }
 
     private static boolean mayOnlyPull(PinUse use) {

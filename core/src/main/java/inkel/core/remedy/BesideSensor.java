@@ -1,7 +1,7 @@
 package inkel.core.remedy;
 
 import inkel.core.catalog.PartClass;
-import inkel.core.catalog.ResistiveSensor;
+import inkel.core.circuit.ResistiveSensor;
 import inkel.core.document.Between;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Extras;

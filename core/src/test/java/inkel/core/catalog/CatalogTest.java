@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Ability.Kind;
+import inkel.core.circuit.ResistiveSensor;
 import inkel.core.io.catalog.CatalogReader;
 import inkel.core.io.json.SchemaCheck;
 import inkel.core.kit.Builds;

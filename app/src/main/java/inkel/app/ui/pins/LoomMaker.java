@@ -341,7 +341,9 @@ final class LoomMaker {
         } else if (between instanceof Between.CoilDriver || between instanceof Between.Opto) {
             return Mark.TRANSISTOR;
         }
-        return between instanceof Between.Nothing ? Mark.LEFT : Mark.RESISTORS;
+        // What stands beside a thread is no knot in it.
+        Mark inLine = between.isBeside() ? Mark.NONE : Mark.RESISTORS;
+        return between instanceof Between.Nothing ? Mark.LEFT : inLine;
     }
 
     /** Wires to another board hang on this board's pins as any module's do. */

@@ -143,7 +143,10 @@ final class PinWhy {
         String how = node.isTie(wire) ? "tied" : pins.how(wire).name().toLowerCase(Locale.ROOT);
         rows.add(new Row(Words.get("why.how"), Words.get("how." + how), ""));
         node.between(wire.from())
-                .ifPresent(between -> rows.add(new Row(Words.get("why.between"), BetweenWords.brief(between), "")));
+                .ifPresent(between -> rows.add(new Row(
+                        Words.get(between.isBeside() ? "why.beside" : "why.between"),
+                        BetweenWords.brief(between),
+                        "")));
         List<String> shared = node.nets().getOrDefault(wire.to(), List.of()).stream()
                 .filter(other -> !other.equals(wire))
                 .map(other -> Words.say(PinNames.of(node, other.from())))

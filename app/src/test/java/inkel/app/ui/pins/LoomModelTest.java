@@ -156,6 +156,26 @@ class LoomModelTest {
         assertEquals(Knot.Form.PLACED, row(model, "tags", "RST").form());
     }
 
+    /** A resistor in a wire is a mark in its thread; one beside it is none. */
+    @Test
+    void whatStandsBesideAWireIsNoMarkInItsThread() throws Exception {
+        String file =
+                """
+                {"format": 2, "name": "Contacts", "nodes": [{"id": "a", "name": "A",
+                 "board": {"class": "board-classic-5v", "name": "Board", "feeds": {"USB": "usb.5V"}},
+                 "parts": [{"id": "usb", "class": "usb-port", "name": "USB"},
+                           {"id": "door", "class": "contact-reed", "name": "Door"},
+                           {"id": "bell", "class": "button", "name": "Bell"}],
+                 "between": [{"signal": "door.A", "kind": "pull-up", "pull_up": "10 kΩ"},
+                             {"signal": "bell.A", "kind": "series", "series": "1 kΩ"}],
+                 "wires": [{"from": "door.A", "to": "board.D4"}, {"from": "bell.A", "to": "board.D5"}]}]}
+                """;
+        Build build = BuildReader.parse(Path.of("x"), file, Given.CATALOG);
+        LoomModel model = LoomModel.of(Assessment.assess(build, Given.CATALOG), "a");
+        assertEquals(LoomModel.Mark.NONE, row(model, "door", "A").mark());
+        assertEquals(LoomModel.Mark.RESISTORS, row(model, "bell", "A").mark());
+    }
+
     @Test
     void clashesAreCrossedAndLooseSignalsSaySo() {
         assertEquals(Knot.Form.CLASH, row(SKETCH, "handset", "OUT").form());

@@ -7,8 +7,8 @@ import java.util.Optional;
 
 /** The two wires of an I2C bus among channels that nobody named: read the right way about, they carry whole messages. */
 record Bus(Channel sda, Channel scl) {
-    /** What carries more edges than that is looked at no further. */
-    private static final int ENOUGH = 20_000;
+    /** So many edges tell which is which. */
+    static final int ENOUGH = 20_000;
 
     /** A start, a byte and an end have more edges than that. */
     private static final int FEW = 3;
@@ -17,17 +17,17 @@ record Bus(Channel sda, Channel scl) {
 
     /** @return the pair with the most bytes in whole messages */
     static Optional<Bus> of(Capture capture) {
-        List<Channel> channels = capture.channels().stream()
-                .filter(channel -> channel.count() > FEW && channel.count() < ENOUGH)
-                .toList();
+        Capture begun = capture.beginning(ENOUGH);
+        List<Channel> channels = begun.channels();
         Optional<Bus> best = Optional.empty();
         int most = 0;
-        for (Channel sda : channels) {
-            for (Channel scl : channels) {
-                int bytes = sda == scl ? 0 : bytes(capture, sda, scl);
+        for (int sda = 0; sda < channels.size(); sda++) {
+            for (int scl = 0; scl < channels.size(); scl++) {
+                int bytes = sda == scl ? 0 : bytes(begun, channels.get(sda), channels.get(scl));
                 if (bytes > most) {
                     most = bytes;
-                    best = Optional.of(new Bus(sda, scl));
+                    best = Optional.of(new Bus(
+                            capture.channels().get(sda), capture.channels().get(scl)));
                 }
             }
         }
@@ -36,6 +36,9 @@ record Bus(Channel sda, Channel scl) {
 
     /** How many bytes two lines carry, if nearly all of their messages are whole; else none. */
     private static int bytes(Capture capture, Channel sda, Channel scl) {
+        if (sda.count() <= FEW || scl.count() <= FEW) {
+            return 0;
+        }
         List<Message> messages = new I2cDecoder().decode(capture, sda, scl).messages();
         List<Message> whole = messages.stream().filter(Bus::isWhole).toList();
         return whole.size() < WHOLE * messages.size()

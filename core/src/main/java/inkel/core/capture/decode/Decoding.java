@@ -23,6 +23,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 
 /** A capture decoded as one kind, and what of it is not as the plan has it. */
 public final class Decoding {
@@ -304,7 +305,8 @@ public final class Decoding {
     }
 
     private Result spi(Options options) {
-        Optional<At> of = pins.values().stream()
+        // On wires that several share the select says who is meant.
+        Optional<At> of = Stream.concat(Stream.ofNullable(pins.get(Role.CS)), pins.values().stream())
                 .filter(at -> at.part().cls().spi().isPresent())
                 .findFirst();
         Optional<SpiNeed> need = of.flatMap(at -> at.part().cls().spi());

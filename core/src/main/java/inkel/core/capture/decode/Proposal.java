@@ -25,8 +25,8 @@ import java.util.Optional;
  * @param pins by the name of the channel, in the order of the capture; absent for one that tells nothing
  */
 public record Proposal(Map<String, Optional<At>> pins, Kind kind) {
-    /** What carries more edges than that is looked at no further. */
-    private static final int ENOUGH = 20_000;
+    /** What hardly moves tells nothing. */
+    private static final int FEW = 3;
 
     /** A servo's pulses, with room: 0.4 to 2.8 ms. */
     private static final double LEAST_PULSE = 0.4e-3;
@@ -92,17 +92,18 @@ public record Proposal(Map<String, Optional<At>> pins, Kind kind) {
     }
 
     private static Proposal byContents(Capture capture, NodeCircuit node, Map<String, Optional<At>> pins) {
-        List<Channel> channels = capture.channels().stream()
-                .filter(channel -> channel.count() > 3 && channel.count() < ENOUGH)
-                .toList();
         Optional<Bus> bus = Bus.of(capture);
         if (bus.isPresent()) {
             pins.put(bus.get().sda().name(), wired(node, PinUse.I2C_SDA));
             pins.put(bus.get().scl().name(), wired(node, PinUse.I2C_SCL));
             return new Proposal(pins, Kind.I2C);
         }
+        Capture begun = capture.beginning(Bus.ENOUGH);
+        List<Channel> channels = begun.channels().stream()
+                .filter(channel -> channel.count() > FEW)
+                .toList();
         for (Channel channel : channels) {
-            Kind kind = alone(capture, channel);
+            Kind kind = alone(begun, channel);
             if (kind == Kind.INFRARED) {
                 pins.put(channel.name(), infrared(node));
             } else if (kind == Kind.UART) {

@@ -35,26 +35,16 @@ final class SerialManner {
             return new Read(usual, List.of(), Optional.of(line));
         }
         boolean isLow = line.rest(capture.end()) == Channel.LOW;
-        for (Channel way : isLow ? List.of(line.turned()) : List.of(line)) {
-            for (Parity kind : parity.map(List::of).orElse(List.of(Parity.values()))) {
-                Decoded begun = begun(capture, way, kind);
-                boolean isEnough = kind == Parity.NONE || parity.isPresent() || letters(begun) >= LETTERS;
-                if (isWell(begun) && isEnough) {
-                    Decoded found = way.count() <= ENOUGH ? begun : decoded(capture, way, kind);
-                    return new Read(found, how(isLow, kind), Optional.of(way));
-                }
+        Channel way = isLow ? line.turned() : line;
+        Capture begun = new Capture(capture.unit(), List.of(way), capture.end(), List.of()).beginning(ENOUGH);
+        for (Parity kind : parity.map(List::of).orElse(List.of(Parity.values()))) {
+            Decoded tried = decoded(begun, begun.channels().get(0), kind);
+            boolean isEnough = kind == Parity.NONE || parity.isPresent() || letters(tried) >= LETTERS;
+            if (isWell(tried) && isEnough) {
+                return new Read(decoded(capture, way, kind), how(isLow, kind), Optional.of(way));
             }
         }
         return new Read(usual, List.of(), Optional.of(line));
-    }
-
-    private Decoded begun(Capture capture, Channel way, Parity kind) {
-        if (way.count() <= ENOUGH) {
-            return decoded(capture, way, kind);
-        }
-        Channel head = way.first(ENOUGH);
-        long end = head.time(head.count() - 1);
-        return decoded(new Capture(capture.unit(), List.of(head), end, List.of()), head, kind);
     }
 
     private Decoded decoded(Capture capture, Channel line, Parity kind) {

@@ -4,6 +4,7 @@ import inkel.core.catalog.Ability;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.Settings;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.ResistiveSensor;
 import inkel.core.document.Between;
 import inkel.core.document.Extras;
 import inkel.core.document.Wire;
@@ -49,7 +50,7 @@ public final class NoPullRule implements Rule<PinReport> {
 
     private static Finding describe(NodePins pins, Wire wire) {
         boolean isData = pins.useOf(wire.from()) == PinUse.DATA;
-        boolean isResistance = OnlyLow.isResistance(pins.node(), wire.from());
+        boolean isResistance = ResistiveSensor.ohms(pins.node(), wire.from()).isPresent();
         Finding.Builder finding = WireFinding.of(INFO, pins, wire);
         if (isData || isResistance) {
             finding.variant(isData ? "two_way" : "resistance");

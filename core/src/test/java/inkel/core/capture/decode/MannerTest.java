@@ -240,6 +240,31 @@ class MannerTest {
         }
     }
 
+    /** A radio and a reader share clock and data: whose select falls is the one that hears. */
+    @Test
+    void onSharedWiresTheSelectSaysWhoseTheMessagesAre() {
+        Circuit circuit = Circuit.of(
+                Builds.classic()
+                        .part("radio", "packet-radio", "VCC=board.3V3")
+                        .wire("radio.SCK", "board.D13")
+                        .wire("radio.MOSI", "board.D11")
+                        .part("card", "memory-card-5v", "VCC=board.5V")
+                        .wire("card.CS", "board.D10")
+                        .build(),
+                Builds.CATALOG);
+        Channel[] wires = Signal.spi(1, List.of(0x5A, 0xA5), List.of(0, 0), 0);
+        Decoding decoding = new Decoding(Signal.capture(1e6, wires));
+        decoding.take(Decoding.At.find(circuit, "radio.SCK").orElseThrow(), wires[0]);
+        decoding.take(Decoding.At.find(circuit, "radio.MOSI").orElseThrow(), wires[2]);
+        decoding.take(Decoding.At.find(circuit, "card.CS").orElseThrow(), wires[1]);
+        assertEquals(
+                List.of("card"),
+                decoding.decode(Kind.SPI, Options.NONE).told().stream()
+                        .filter(fact -> fact.key().equals("capture.plan.mode_other"))
+                        .map(fact -> fact.values().get("part"))
+                        .toList());
+    }
+
     // --- infrared
 
     /** A lead, 32 bits by the length of the space and a mark at the end: address 4, command 8, lowest bits first. */
@@ -393,6 +418,17 @@ class MannerTest {
             assertEquals("0x68 write|0x68 write", text(result));
             assertEquals(List.of(Fact.of("capture.read.bus").with("sda", "one").with("scl", "two")), result.how());
         }
+        Signal sda = new Signal(1, 0, 10);
+        Signal scl = new Signal(1, 0, 11);
+        for (int i = 0; i < 1500; i++) {
+            message(sda, scl);
+        }
+        Channel[] both = {scl.channel("one"), sda.channel("two")};
+        assertTrue(both[0].count() > 20_000, "longer than what is looked at");
+        Decoding busy = new Decoding(Signal.capture(sda.now(), both));
+        assertTrue(busy.takeBus());
+        assertEquals(
+                1500, busy.decode(Kind.I2C, Options.NONE).found().messages().size());
         Channel quiet = new Signal(1, 0, 12).channel("quiet");
         assertTrue(!new Decoding(Signal.capture(1e6, quiet, quiet)).takeBus());
     }

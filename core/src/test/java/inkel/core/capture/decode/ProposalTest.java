@@ -163,6 +163,16 @@ class ProposalTest {
     }
 
     @Test
+    void aLongLineIsFoundByItsBeginning() {
+        Signal line = new Signal(1, 0, 3);
+        for (int i = 0; i < 4000; i++) {
+            line.letter("A sentence, and on.".charAt(i % 19), BIT, UartDecoder.Parity.NONE, true, 0);
+        }
+        assertTrue(line.channel("ch").count() > 20_000);
+        assertEquals(Kind.UART, of(line.wait(20 * BIT), "ch").kind());
+    }
+
+    @Test
     void aLineThatNeverChangesIsNothing() {
         Proposal proposal = of(new Signal(1, 0, 1), "ch");
         assertEquals(Map.of("ch", ""), pins(proposal));

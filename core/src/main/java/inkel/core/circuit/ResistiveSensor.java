@@ -1,5 +1,10 @@
-package inkel.core.catalog;
+package inkel.core.circuit;
 
+import inkel.core.catalog.PartClass;
+import inkel.core.catalog.Pin;
+import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Unpowered;
+import inkel.core.document.Endpoint;
 import inkel.core.quantity.Range;
 import inkel.core.quantity.Resistance;
 import java.util.Optional;
@@ -22,5 +27,11 @@ public final class ResistiveSensor {
                                 .isPresent())
                         .map(Unpowered::ohms)
                         .findFirst();
+    }
+
+    /** The same for a signal of a table. */
+    public static Optional<Range<Resistance>> ohms(NodeCircuit node, Endpoint signal) {
+        return node.part(signal.part()).map(Placed::cls).flatMap(cls -> cls.pin(signal.pin())
+                .flatMap(pin -> ohms(cls, pin)));
     }
 }
