@@ -57,6 +57,19 @@ public final class OnlyLow {
                 && PullUp.on(node, wire.to()).findAny().isEmpty();
     }
 
+    /** Whether only the resistor inside the pin of the board makes the high of a wire, which a program has to switch on. */
+    public static boolean isPulledInside(NodeCircuit node, Wire wire) {
+        Between between = node.between(wire.from()).orElse(null);
+        boolean isStraight = between == null || between instanceof Between.Series || between instanceof Between.Nothing;
+        return isStraight
+                && node.pin(wire.from()).filter(pin -> pin.use() != PinUse.DATA).isPresent()
+                && node.pin(wire.to())
+                        .filter(target -> !target.can(Ability.Kind.NO_PULL))
+                        .isPresent()
+                && pulls(node, wire.from())
+                && PullUp.on(node, wire.to()).findAny().isEmpty();
+    }
+
     private static boolean mayOnlyPull(PinUse use) {
         return use == PinUse.OUTPUT || use == PinUse.INTERRUPT || use == PinUse.DATA;
     }

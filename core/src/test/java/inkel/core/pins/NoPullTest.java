@@ -1,10 +1,12 @@
 package inkel.core.pins;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Fitting;
 import inkel.core.circuit.Circuit;
+import inkel.core.circuit.NodeCircuit;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Extras;
@@ -89,6 +91,37 @@ class NoPullTest {
         assertEquals(
                 List.of("pull-up 12000.0"),
                 build.nodes().get(0).between().stream().map(Between::text).toList());
+    }
+
+    private static boolean isPulledInside(Builds builds, String signal) throws Exception {
+        NodeCircuit node = builds.circuit();
+        return OnlyLow.isPulledInside(node, node.wire(Builds.end(signal)).orElseThrow());
+    }
+
+    @Test
+    void aProgramHasToSwitchOnThePullUpInsideWhereNothingElsePulls() throws Exception {
+        assertTrue(isPulledInside(button("D13"), "button.A"));
+        assertTrue(isPulledInside(
+                button("D13").between(new Between.Series(Builds.end("button.A"), Resistance.ofOhms(1e3), Extras.NONE)),
+                "button.A"));
+        // There is none in this pin, a resistor outside does it, a coupler has its own, one inside is too weak, it
+        // drives both ways.
+        assertFalse(isPulledInside(button("D34"), "button.A"));
+        assertFalse(isPulledInside(
+                button("D13")
+                        .between(new Between.PulledUp(Builds.end("button.A"), Resistance.ofOhms(1e4), Extras.NONE)),
+                "button.A"));
+        assertFalse(isPulledInside(
+                button("D13")
+                        .between(new Between.Opto(
+                                Builds.end("button.A"), Resistance.ofOhms(390), Resistance.ofOhms(1e4), Extras.NONE)),
+                "button.A"));
+        assertFalse(isPulledInside(probe().setting("probe", "form", "chip"), "probe.DQ"));
+        assertFalse(isPulledInside(
+                Builds.classic()
+                        .part("motion", "motion-detector", "VCC=board.5V")
+                        .wire("motion.OUT", "board.D4"),
+                "motion.OUT"));
     }
 
     @Test

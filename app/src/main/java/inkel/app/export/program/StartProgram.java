@@ -300,7 +300,7 @@ public final class StartProgram {
                 .with("pin", lead.pin().label())
                 .with("place", lead.pin().header())
                 .with("wires", wires(lead.signal())));
-        remarks.add(said);
+        remarks.add(lead.isPulledInside() ? said + Words.get("start.pulled") : said);
         constant(pin, lead.pin(), task.part().part().name() + ", " + said);
     }
 
@@ -335,13 +335,12 @@ public final class StartProgram {
 
     /** A function of these steps, and its call among the others. */
     private void function(String what, Task task, List<Step> steps, List<String> inputs, StringBuilder calls) {
-        boolean isListening = !inputs.isEmpty() && pieces.has("listen");
-        if (steps.isEmpty() && !isListening) {
+        if (steps.isEmpty() && inputs.isEmpty()) {
             return;
         }
         boolean isTold = what.equals("read") || what.equals("key") && tells(steps);
         String name = called(what, task);
-        function(name, task, steps, isListening ? inputs : List.of(), isTold);
+        function(name, task, steps, inputs, isTold);
         calls.append(isCpp ? "  " + name + "();\n" : "    " + name + "()\n");
     }
 
@@ -359,10 +358,7 @@ public final class StartProgram {
                     "beginLine",
                     ProgramText.quoted(ProgramText.calm(task.part().part().name())));
         }
-        for (String label : inputs) {
-            wanted.add("listen");
-            code.call("listen", constant(task, label));
-        }
+        code.listen(task, inputs);
         code.steps(task, steps);
         if (isTold) {
             code.call("endLine");

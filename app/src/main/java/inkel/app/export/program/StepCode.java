@@ -75,6 +75,15 @@ final class StepCode {
         }
     }
 
+    /** Makes inputs of pins, with the pull-up inside where nothing else makes a high. */
+    void listen(Task task, List<String> inputs) {
+        for (String label : inputs) {
+            String how = task.lead(label).isPulledInside() ? "listenPulled" : "listen";
+            pieces.add(how);
+            call(how, pin(task, label));
+        }
+    }
+
     void steps(Task task, List<Step> steps) {
         steps.forEach(step -> step(task, step));
     }

@@ -12,6 +12,7 @@ import inkel.core.catalog.PartClass;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.Carries;
 import inkel.core.document.Endpoint;
@@ -23,12 +24,14 @@ import inkel.core.document.Wire;
 import inkel.core.document.edit.AddPart;
 import inkel.core.document.edit.CopyNode;
 import inkel.core.document.edit.Edit;
+import inkel.core.document.edit.Insert;
 import inkel.core.document.edit.SetWire;
 import inkel.core.io.document.BuildReader;
 import inkel.core.io.document.PlanHash;
 import inkel.core.pins.Plan;
 import inkel.core.pins.Planner;
 import inkel.core.quantity.Frequency;
+import inkel.core.quantity.Resistance;
 import inkel.core.remedy.AddParts;
 import inkel.core.tune.code.StartPlan;
 import inkel.core.wiring.WireList;
@@ -499,6 +502,53 @@ class StartProgramTest {
         assertTrue(out.contains("Compass: x 9.17 uT z 0 uT y -9.17 uT\nTilt sensor: does not answer\n"), out);
         assertTrue(out.contains("Packet radio: something on the channel 1\n"), out);
         assertTrue(out.contains("Positioning receiver: $GPGGA,x\n"), out);
+    }
+
+    /** Two alike, of which the world of the test closes one; a third with a resistor of its own. */
+    private Build contacts(String board, String open, String closed, String pulled) throws Exception {
+        Build build = add(on(board), "button", "Bell", Map.of("A", open));
+        build = add(build, "button", "Door", Map.of("A", closed));
+        build = add(build, "button", "Gate", Map.of("A", pulled));
+        return new Insert(NODE, new Between.PulledUp(new Endpoint("gate", "A"), Resistance.ofOhms(10_000), Extras.NONE))
+                .apply(build);
+    }
+
+    @Test
+    void aContactReadsHighUntilItCloses() throws Exception {
+        Ran ran = cpp(contacts("board-classic-5v", "D2", "D3", "D4"), "", "rest 3 0\n");
+        assertTrue(ran.lines("Bell").allMatch("Bell: A 1"::equals), ran.out());
+        assertTrue(ran.lines("Door").allMatch("Door: A 0"::equals), ran.out());
+        // What stands in knows nothing of the resistor, so that this one tells that the pin does not pull.
+        assertTrue(ran.lines("Gate").allMatch("Gate: A 0"::equals), ran.out());
+        assertEquals(
+                3,
+                ran.out()
+                        .lines()
+                        .filter(line -> line.matches("(Bell|Door|Gate): .*"))
+                        .distinct()
+                        .count());
+    }
+
+    @Test
+    void soItDoesWithPython() throws Exception {
+        assumeThere("python3");
+        for (boolean isComputer : List.of(true, false)) {
+            Build build = isComputer
+                    ? contacts("computer-40pin", "GPIO17", "GPIO27", "GPIO22")
+                    : contacts("board-dual-core-3v3", "GP2", "GP3", "GP4");
+            String program = of(build, isComputer ? Language.Name.PYTHON_COMPUTER : Language.Name.PYTHON_CONTROLLER);
+            Path source = Files.writeString(
+                    folder.resolve("start.py"),
+                    program.substring(0, program.indexOf("\ndef run():"))
+                            + "\nbegin_bell()\nbegin_door()\nbegin_gate()\nread_all()\n"
+                            + (isComputer ? "for line in inputs.values():\n    os.close(line.file)\n" : ""));
+            Path world = Files.writeString(folder.resolve("world"), isComputer ? "pin 27 0\n" : "rest 3 0\n");
+            String standIn = isComputer ? "kernel.py" : "standin.py";
+            String out = run(
+                    List.of("python3", beside(standIn).toString(), world.toString(), source.toString()),
+                    folder.resolve("errors"));
+            assertEquals("Bell: A 1\nDoor: A 0\nGate: A 0\n", out);
+        }
     }
 
     @Test

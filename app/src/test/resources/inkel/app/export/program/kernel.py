@@ -49,7 +49,7 @@ def control(file, asked, given=0, mutate=True):
         pin, = struct.unpack_from("<I", given, 0)
         flags, attributes = struct.unpack_from("<QI", given, 288)
         lines, = struct.unpack_from("<I", given, 560)
-        assert len(given) == 592 and lines == 1 and flags in (4, 8)
+        assert len(given) == 592 and lines == 1 and flags in (4, 8, 0x104)
         if flags == 8:
             kind, pad, value, mask = struct.unpack_from("<IIQQ", given, 320)
             assert (attributes, kind, mask) == (1, 2, 1)
@@ -57,9 +57,9 @@ def control(file, asked, given=0, mutate=True):
             driven.add(pin)
         else:
             outputs.pop(pin, None)
-        struct.pack_into("<i", given, 588, opened({"pin": pin}))
+        struct.pack_into("<i", given, 588, opened({"pin": pin, "open": 1 if flags == 0x104 else 0}))
     elif asked == 0xC010B40E:
-        struct.pack_into("<Q", given, 0, levels.get(what["pin"], 0))
+        struct.pack_into("<Q", given, 0, levels.get(what["pin"], what["open"]))
     elif asked == 0xC010B40F:
         assert what["pin"] in outputs
         outputs[what["pin"]] = struct.unpack_from("<Q", given, 0)[0]

@@ -175,7 +175,7 @@ static int outer(int pin) {
     unsigned char value = all[place / 10];
     return within == 0 ? LOW : within == 9 ? HIGH : (value >> (within - 1)) & 1;
   }
-  return rests.count(pin) ? rests[pin] : LOW;
+  return rests.count(pin) ? rests[pin] : modes[pin] == INPUT_PULLUP ? HIGH : LOW;
 }
 
 static int level(int pin) {

@@ -3,7 +3,7 @@ import sys
 import types
 
 now = 0
-modes, values, rests, codes, voices = {}, {}, {}, {}, {}
+modes, values, pulls, rests, codes, voices = {}, {}, {}, {}, {}, {}
 buses, shifts, probes, driven = [], [], [], set()
 
 
@@ -197,7 +197,7 @@ def outer(pin):
         place = int(into / bit)
         within = place % 10
         return 0 if within == 0 else 1 if within == 9 else (ord(text[place // 10]) >> (within - 1)) & 1
-    return rests.get(pin, 0)
+    return rests.get(pin, pulls.get(pin, 0))
 
 
 def level(pin):
@@ -221,6 +221,7 @@ class Pin:
 
     def init(self, mode, pull=None, value=None):
         modes[self.number] = mode
+        pulls[self.number] = 1 if mode == Pin.IN and pull == Pin.PULL_UP else 0
         if value is not None:
             values[self.number] = value
         if mode == Pin.OUT:

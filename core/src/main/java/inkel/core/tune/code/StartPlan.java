@@ -14,6 +14,7 @@ import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.pins.LinkEnd;
 import inkel.core.pins.NodePins;
+import inkel.core.pins.OnlyLow;
 import inkel.core.pins.PinReport;
 import inkel.core.quantity.Frequency;
 import inkel.core.quantity.TimeSpan;
@@ -70,8 +71,12 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
         record Serial(Optional<Pin> from, Optional<Pin> to, Frequency baud) implements Link {}
     }
 
-    /** A signal of a part with the pin of the board that its wire goes to. */
-    public record Lead(Endpoint signal, Pin pin) {}
+    /**
+     * A signal of a part with the pin of the board that its wire goes to.
+     *
+     * @param isPulledInside whether nothing but the pull-up inside that pin makes its high
+     */
+    public record Lead(Endpoint signal, Pin pin, boolean isPulledInside) {}
 
     /**
      * What is done with one part.
@@ -102,11 +107,15 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
 
         /** The pin of the board that a signal of the part is wired to. */
         public Pin pin(String label) {
+            return lead(label).pin();
+        }
+
+        /** The wire of a signal to the board. */
+        public Lead lead(String label) {
             return leads.stream()
                     .filter(lead -> lead.signal().pin().equals(label))
                     .findFirst()
-                    .orElseThrow()
-                    .pin();
+                    .orElseThrow();
         }
     }
 
@@ -150,7 +159,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
         NodeCircuit far = circuit.node(ends.get(0).there().node()).orElseThrow();
         String name = far.node().name();
         List<Lead> leads = ends.stream()
-                .map(end -> new Lead(end.there().endpoint(), node.pin(end.pin()).orElseThrow()))
+                .map(end -> new Lead(end.there().endpoint(), node.pin(end.pin()).orElseThrow(), false))
                 .toList();
         List<Step> begin = new ArrayList<>();
         List<Step> steps = new ArrayList<>();
@@ -199,7 +208,8 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
             wire.filter(there -> there.to().part().equals(node.board().id()))
                     .flatMap(there -> node.pin(there.to()))
                     .ifPresentOrElse(
-                            target -> leads.add(new Lead(signal, target)),
+                            target -> leads.add(
+                                    new Lead(signal, target, OnlyLow.isPulledInside(node, wire.orElseThrow()))),
                             () -> wire.ifPresent(there -> elsewhere.put(signal, there.to())));
         });
         if (leads.isEmpty() && elsewhere.isEmpty()) {
