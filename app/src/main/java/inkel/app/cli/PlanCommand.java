@@ -105,6 +105,11 @@ final class PlanCommand implements Callable<Integer> {
         }
         double millis = (System.nanoTime() - start) / 1e6;
         List<Plan> plans = proven.stream().map(ProvenPlan::plan).toList();
+        // What was asked for, and what wires of the file say to be feeds.
+        List<Feed> fed = Stream.concat(
+                        feed ? feeds.stream() : Stream.empty(), plans.stream().flatMap(plan -> plan.feeds().stream()))
+                .distinct()
+                .toList();
         boolean isPlaced = plans.stream().allMatch(Plan::placed);
         Assessment assessment = Assessment.assess(planned, catalog);
         List<Finding> stops = assessment.findings().stream()
@@ -114,8 +119,8 @@ final class PlanCommand implements Callable<Integer> {
         PrintWriter print = spec.commandLine().getOut();
         if (json) {
             Map<String, Object> answer = json(proven, planned, pins, stops, millis);
-            if (feed) {
-                answer.put("fed", feeds.stream().map(PlanCommand::json).toList());
+            if (feed || !fed.isEmpty()) {
+                answer.put("fed", fed.stream().map(PlanCommand::json).toList());
             }
             if (!some.isEmpty()) {
                 Map<String, Object> all = Json.object();
@@ -126,19 +131,17 @@ final class PlanCommand implements Callable<Integer> {
         } else {
             for (Plan plan : plans) {
                 print(print, plan, build, planned, pins);
-                if (feed) {
-                    feeds.stream()
-                            .filter(made -> made.node().equals(plan.node()))
-                            .forEach(made ->
-                                    print.printf("  %-18s ← %s%n", made.part() + "." + made.pin(), made.rail()));
-                }
+                fed.stream()
+                        .filter(made -> made.node().equals(plan.node()))
+                        .forEach(made -> print.printf("  %-18s ← %s%n", made.part() + "." + made.pin(), made.rail()));
                 Optional.ofNullable(some.get(plan.node())).ifPresent(partial -> print(print, partial));
             }
             if (isPlaced) {
                 stops.forEach(stop -> print(print, stop, proof(proven, stop)));
             }
-            if (!feed && !feeds.isEmpty()) {
-                print.println(Words.say(Fact.of("cli.plan.may_feed").with("count", feeds.size())));
+            long unfed = feeds.stream().filter(made -> !fed.contains(made)).count();
+            if (unfed > 0) {
+                print.println(Words.say(Fact.of("cli.plan.may_feed").with("count", unfed)));
             }
         }
         if (out != null && isPlaced) {

@@ -58,6 +58,8 @@ public final class BetweenWords {
             return Words.get("why.diode", "pull_up", diode.pullUp());
         } else if (between instanceof Between.PulledUp up) {
             return Words.get("why.pull_up", "pull_up", up.pullUp());
+        } else if (between instanceof Between.PulledDown down) {
+            return Words.get("why.pull_down", "to_ground", down.toGround());
         } else if (between instanceof Between.Opto opto) {
             return Words.say(Fact.of(opto.turnsOver() ? "why.opto" : "why.opto_from_supply")
                     .with("series", opto.series())
@@ -82,6 +84,8 @@ public final class BetweenWords {
             return Words.get("wire.with_opto");
         } else if (between instanceof Between.PulledUp) {
             return Words.get("wire.with_pull_up");
+        } else if (between instanceof Between.PulledDown) {
+            return Words.get("wire.with_pull_down");
         } else if (between instanceof Between.Nothing) {
             return Words.get("wire.with_nothing");
         }

@@ -12,6 +12,7 @@ import inkel.core.parts.SupplyReport.Fit;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Engineering;
 import inkel.core.quantity.Fact;
+import inkel.core.remedy.RailNames;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -83,6 +84,14 @@ public final class PartWords {
     }
 
     /** What a source or regulator gives. */
+    /** Where the other leg of a contact or a resistance is that hangs on a supply: "B on Board 5V". */
+    public static String legOnSupply(NodeCircuit node, Placed placed) {
+        String leg = placed.cls().supplies().get(0).pin();
+        return Words.say(Fact.of("parts.leg_on_supply")
+                .with("leg", leg)
+                .with("rail", RailNames.of(node, placed.part().feeds().get(leg))));
+    }
+
     public static String gives(NodeCircuit node, Placed placed) {
         return node.rails().stream()
                 .filter(rail -> rail.id().part().equals(placed.id()))

@@ -122,6 +122,16 @@ public record PartClass(
                 : changed(id, newPins, supplies, outputs, io, modes, pulls, controller, demands, handling);
     }
 
+    /** The same class with a leg on a supply that is on ground otherwise. @param levels of its signals; empty where they have none */
+    public PartClass onSupply(Supply leg, Optional<IoFamily> levels) {
+        List<Pin> newPins = pins.stream()
+                .map(pin -> pin.label().equals(leg.pin()) ? pin.usedFor(PinUse.SUPPLY) : pin)
+                .map(pin -> pin.use().isSignal() ? levels.map(pin::of).orElse(pin) : pin)
+                .toList();
+        List<IoFamily> newIo = levels.map(List::of).orElse(io);
+        return changed(id, newPins, List.of(leg), outputs, newIo, modes, pulls, controller, demands, handling);
+    }
+
     /** The supply pin that a load has its other end on: the one that it names, of a coil else the first; empty where that is ground. */
     public Optional<String> hangsOn(PinLoad load) {
         return load.from()

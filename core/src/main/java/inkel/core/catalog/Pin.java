@@ -79,6 +79,20 @@ public record Pin(
     }
 
     Pin needing(Need other) {
+        return with(use, other, io);
+    }
+
+    /** The same, used for something else. */
+    Pin usedFor(PinUse other) {
+        return with(other, need, io);
+    }
+
+    /** The same with the levels of a family. */
+    Pin of(IoFamily family) {
+        return with(use, need, family.name());
+    }
+
+    private Pin with(PinUse newUse, Need newNeed, String newIo) {
         return new Pin(
                 label,
                 also,
@@ -86,11 +100,11 @@ public record Pin(
                 row,
                 place,
                 header,
-                use,
-                other,
+                newUse,
+                newNeed,
                 wantedWith,
                 unless,
-                io,
+                newIo,
                 isTimed,
                 shortest,
                 upTo,

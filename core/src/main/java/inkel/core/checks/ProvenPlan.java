@@ -56,7 +56,9 @@ public record ProvenPlan(Plan plan, List<Left> left) {
 
     /** As {@link #of(Build, Catalog, Plan, BooleanSupplier)}; what is not settled once the time is over is not proved. */
     public static ProvenPlan of(Build build, Catalog catalog, Plan plan, Patience patience) {
-        return plan.placed() ? new Search(build, catalog, patience).of(plan) : new ProvenPlan(plan, List.of());
+        return plan.placed()
+                ? new Search(Planner.asMeant(build, catalog), catalog, patience).of(plan)
+                : new ProvenPlan(plan, List.of());
     }
 
     /** The tries for one plan. */
@@ -118,7 +120,7 @@ public record ProvenPlan(Plan plan, List<Left> left) {
                 List<Finding> then = stops(free.takenBy(build), free);
                 if (then.size() < count
                         && free.bySoftware().size() <= plan.bySoftware().size()) {
-                    return new Answer(Optional.of(free), false);
+                    return new Answer(Optional.of(free.withFeeds(plan.feeds())), false);
                 }
                 isProved &= then.stream().anyMatch(again -> isSame(again, stop));
             }

@@ -78,6 +78,7 @@ import inkel.core.pins.rules.LeadApartRule;
 import inkel.core.pins.rules.MisoHeldRule;
 import inkel.core.pins.rules.NoAnalogRule;
 import inkel.core.pins.rules.NoProgrammerRule;
+import inkel.core.pins.rules.NoPullDownRule;
 import inkel.core.pins.rules.NoPullRule;
 import inkel.core.pins.rules.NoPullupRule;
 import inkel.core.pins.rules.NoPwmRule;
@@ -229,6 +230,7 @@ public final class RuleBook {
             new Entry<>(new StrapDiffersRule(), PINS),
             new Entry<>(new BoardTakesRule(), PINS),
             new Entry<>(new NoPullRule(), PINS),
+            new Entry<>(new NoPullDownRule(), PINS),
             new Entry<>(new NoPullupRule(), PINS),
             new Entry<>(new PullupStrongRule(), PINS),
             new Entry<>(new PullStrongRule(), PINS),

@@ -119,7 +119,7 @@ public final class NodeCircuit {
             List<FarLoad> loads) {
         Map<String, PartClass> classes = new HashMap<>();
         for (Part part : node.parts()) {
-            classes.put(part.id(), catalog.get(part.classId()));
+            classes.put(part.id(), OtherLeg.asWired(catalog.get(part.classId()), part));
         }
         Lost.Sifted sifted = Lost.sift(node, classes);
         Map<String, Placed> parts = new LinkedHashMap<>();
@@ -128,7 +128,7 @@ public final class NodeCircuit {
                     part.id(),
                     Placed.of(
                             part,
-                            catalog,
+                            classes.get(part.id()),
                             Straps.address(part, sifted.node(), classes),
                             Windings.drivenBy(part, sifted.node(), classes),
                             Optional.ofNullable(given.get(part.id())),

@@ -1,6 +1,5 @@
 package inkel.core.circuit;
 
-import inkel.core.catalog.Catalog;
 import inkel.core.catalog.Fitting;
 import inkel.core.catalog.Hazard;
 import inkel.core.catalog.Intake;
@@ -62,20 +61,21 @@ public record Placed(Part part, PartClass cls, List<Pull> missing, Optional<Inte
      * Joins a part to its class, as that is for this part: what was measured, own figures, what is fed, what is turned down,
      * bare or not.
      *
+     * @param found its class, as its legs are wired
      * @param isSwitched whether its feed comes through a contact of another part
      * @param isLoaded whether something hangs on what it passes on or switches
      * @param measured what was found of this piece in the place of figures of its class; own figures go before it
      */
     static Placed of(
             Part given,
-            Catalog catalog,
+            PartClass found,
             Optional<Integer> strapped,
             Optional<Windings> driven,
             Optional<Rail> brought,
             boolean isSwitched,
             boolean isLoaded,
             Map<String, String> measured) {
-        PartClass listed = isLoaded ? catalog.get(given.classId()).loaded() : catalog.get(given.classId());
+        PartClass listed = isLoaded ? found.loaded() : found;
         PartClass plain = isSwitched ? listed.switchedAhead() : listed;
         PartClass loaded = driven.map(windings -> windings.on(plain))
                 .or(() -> brought.map(rail -> bringing(plain, rail)))

@@ -1,6 +1,5 @@
 package inkel.core.circuit;
 
-import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.document.Endpoint;
@@ -22,8 +21,13 @@ import java.util.stream.Stream;
  *
  * @param meaning what it is for
  * @param becomes what says the same as it is to be said; empty where nothing is to be said
+ * @param leg what feeds the other leg of a contact or a resistance from then on; empty for most
  */
-public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
+public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes, Optional<Feed> leg) {
+    SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
+        this(lost, meaning, becomes, Optional.empty());
+    }
+
     /** What such a wire can be for. */
     public enum Meaning {
         /** It begins at the pin that serves a signal. */
@@ -73,6 +77,7 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
                     said.meaning == Meaning.TURNED || said.meaning == Meaning.SWAPPED || said.meaning == Meaning.FEED;
             if (isMeant && told.add(said.pin().orElseThrow())) {
                 edits.add(said.becomes.orElseThrow());
+                said.leg.ifPresent(edits::add);
             }
         }
         return edits;
@@ -83,6 +88,15 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         return meant(node).stream()
                 .filter(Feed.class::isInstance)
                 .map(Feed.class::cast)
+                .toList();
+    }
+
+    /** Those of them that are said by a wire from a rail to the pin alone, and hang on nothing else that has to change. */
+    public static List<Feed> plainFeeds(NodeCircuit node) {
+        return of(node).stream()
+                .filter(said -> said.meaning == Meaning.FEED)
+                .map(said -> said.feed().orElseThrow())
+                .distinct()
                 .toList();
     }
 
@@ -190,33 +204,25 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
         return new SetWire(node.node().id(), new Wire(from, to, said.held(), said.reason(), said.extras()));
     }
 
+    /** Where the signal itself hung on a rail, the end that is taken for the ground does, with the other one at the pin. */
     private static SaidWire swapped(NodeCircuit node, Lost lost, Endpoint signal) {
-        return new SaidWire(lost, Meaning.SWAPPED, Optional.of(set(node, lost, signal, lost.to())));
+        Optional<Feed> onSupply = node.wire(signal)
+                .map(Wire::to)
+                .filter(rail -> node.rail(rail).isPresent())
+                .map(rail -> new Feed(node.node().id(), signal.part(), lost.at().pin(), rail));
+        return new SaidWire(lost, Meaning.SWAPPED, Optional.of(set(node, lost, signal, lost.to())), onSupply);
     }
 
     /** The signal of a bare contact or resistance, whose two ends are alike, where that end goes to ground, a rail or nowhere. */
     private static Optional<Endpoint> otherEnd(NodeCircuit node, Lost lost) {
         return node.part(lost.at().part())
-                .filter(contact -> is(node, lost.at(), PinUse.GROUND) && isContact(contact.cls()))
+                .filter(contact -> OtherLeg.is(node, lost.at()))
                 .flatMap(contact -> contact.cls().signals().findFirst().map(contact::endpoint))
                 .filter(signal -> node.wire(signal)
-                        .filter(wire -> !is(node, wire.to(), PinUse.GROUND) && !isFixed(node, signal, wire.to()))
+                        .map(Wire::to)
+                        .filter(to ->
+                                !is(node, to, PinUse.GROUND) && node.rail(to).isEmpty())
                         .isEmpty());
-    }
-
-    /** A resistance may have hung on the supply, with the fixed one below it; a contact at a supply is another wiring. */
-    private static boolean isFixed(NodeCircuit node, Endpoint signal, Endpoint to) {
-        return is(node, signal, PinUse.ANALOG) && node.rail(to).isPresent();
-    }
-
-    private static boolean isContact(PartClass cls) {
-        List<Pin> signals = cls.signals().toList();
-        return cls.supplies().isEmpty()
-                && cls.outputs().isEmpty()
-                && signals.size() == 1
-                && (signals.get(0).use() == PinUse.OUTPUT
-                        || ResistiveSensor.ohms(cls, signals.get(0)).isPresent())
-                && cls.io(signals.get(0)).isEmpty();
     }
 
     private static Meaning meaning(NodeCircuit node, Feed feed) {
@@ -232,7 +238,8 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
     }
 
     private static Optional<Feed> feed(NodeCircuit node, Endpoint pin, Endpoint rail) {
-        return is(node, pin, PinUse.SUPPLY) && node.rail(rail).isPresent()
+        boolean isFed = is(node, pin, PinUse.SUPPLY) || OtherLeg.is(node, pin);
+        return isFed && node.rail(rail).isPresent()
                 ? Optional.of(new Feed(node.node().id(), pin.part(), pin.pin(), rail))
                 : Optional.empty();
     }
@@ -258,6 +265,7 @@ public record SaidWire(Lost lost, Meaning meaning, Optional<Edit> becomes) {
     public List<Edit> asMeant(String node) {
         List<Edit> edits = new ArrayList<>(List.of(new RemoveWire(node, lost.at())));
         becomes.ifPresent(edits::add);
+        leg.ifPresent(edits::add);
         return edits;
     }
 }

@@ -194,6 +194,29 @@ public sealed interface Between {
         }
     }
 
+    /** A resistor from the pin that the wire goes to down to ground: it stands beside the wire and not in it. */
+    record PulledDown(Endpoint signal, Resistance toGround, Extras extras) implements Between {
+        @Override
+        public Between at(Endpoint other) {
+            return new PulledDown(other, toGround, extras);
+        }
+
+        @Override
+        public String text() {
+            return "pull-down " + toGround.ohms();
+        }
+
+        @Override
+        public boolean changesLevels() {
+            return false;
+        }
+
+        @Override
+        public boolean isBeside() {
+            return true;
+        }
+    }
+
     /**
      * An optocoupler: {@code series} in the wire to its lamp, {@code pullUp} from its transistor to the supply of who listens.
      * The grounds need not be joined.

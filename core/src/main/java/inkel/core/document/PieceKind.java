@@ -18,6 +18,7 @@ public enum PieceKind {
     OPTO(Slot.ohms("series", "390 Ω"), Slot.ohms("pull_up", "10 kΩ")),
     OPTO_FROM_SUPPLY(Slot.ohms("series", "390 Ω"), Slot.ohms("pull_up", "10 kΩ")),
     PULL_UP(Slot.ohms("pull_up", "10 kΩ")),
+    PULL_DOWN(Slot.ohms("to_ground", "10 kΩ")),
     COIL_DRIVER(Slot.ohms("base", "1 kΩ"));
 
     /**
@@ -63,6 +64,8 @@ public enum PieceKind {
             return Optional.of(opto.turnsOver() ? OPTO : OPTO_FROM_SUPPLY);
         } else if (between instanceof Between.PulledUp) {
             return Optional.of(PULL_UP);
+        } else if (between instanceof Between.PulledDown) {
+            return Optional.of(PULL_DOWN);
         }
         return between instanceof Between.CoilDriver ? Optional.of(COIL_DRIVER) : Optional.empty();
     }
@@ -82,6 +85,8 @@ public enum PieceKind {
             values.put("pull_up", Engineering.print(opto.pullUp()));
         } else if (between instanceof Between.PulledUp up) {
             values.put("pull_up", Engineering.print(up.pullUp()));
+        } else if (between instanceof Between.PulledDown down) {
+            values.put("to_ground", Engineering.print(down.toGround()));
         } else if (between instanceof Between.CoilDriver driver) {
             values.put("base", Engineering.print(driver.base()));
         }
@@ -121,6 +126,7 @@ public enum PieceKind {
                     case OPTO -> opto(signal, Between.Opto.Lit.BY_HIGH, typed);
                     case OPTO_FROM_SUPPLY -> opto(signal, Between.Opto.Lit.BY_LOW, typed);
                     case PULL_UP -> new Between.PulledUp(signal, ohms("pull_up", typed), Extras.NONE);
+                    case PULL_DOWN -> new Between.PulledDown(signal, ohms("to_ground", typed), Extras.NONE);
                     case COIL_DRIVER -> new Between.CoilDriver(signal, ohms("base", typed), Extras.NONE);
                 });
     }

@@ -6,6 +6,7 @@ import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.circuit.Rail;
 import inkel.core.circuit.ResistiveSensor;
 import inkel.core.document.Between;
@@ -101,25 +102,43 @@ public record AnalogLevel(
                 isRatio));
     }
 
-    /** A resistance to ground below one to the pin's own supply: at the most it lets through nearly all of it. */
+    /**
+     * A resistance to ground below one to the pin's own supply: at the most it lets through nearly all of it. One that hangs on a
+     * supply, above a resistor to ground, does at the least.
+     */
     private static Optional<AnalogLevel> overResistor(
             NodeCircuit node, Wire wire, IoFamily hears, Range<Voltage> hearsAt, AnalogGroup group) {
         Optional<Range<Resistance>> varies = ResistiveSensor.ohms(node, wire.from());
-        if (varies.isEmpty() || !(node.between(wire.from()).orElse(null) instanceof Between.PulledUp up)) {
+        Optional<ResistiveSensor.Beside> beside = ResistiveSensor.beside(node, wire.from());
+        Optional<Rail> own = node.ioRail(wire.to());
+        boolean isOnSupply = OtherLeg.isOnSupply(node, wire.from().part());
+        Optional<Rail> above = isOnSupply
+                ? node.part(wire.from().part())
+                        .flatMap(placed -> node.railOf(
+                                placed, placed.cls().supplies().get(0).pin()))
+                : own;
+        Optional<Range<Voltage>> aboveVolts = above.flatMap(Rail::volts);
+        if (varies.isEmpty() || beside.isEmpty() || aboveVolts.isEmpty()) {
             return Optional.empty();
         }
-        Voltage top = hearsAt.highest();
+        boolean isOneRail = above.map(Rail::id).equals(own.map(Rail::id));
+        Resistance fixed = beside.get().fixed();
+        double share = isOnSupply
+                ? HalfBridge.share(fixed, varies.get().lowest())
+                : HalfBridge.share(varies.get().highest(), fixed);
+        // One rail has one voltage at a time; of two the worst meet.
+        Voltage at = isOneRail ? hearsAt.highest() : hearsAt.lowest();
         return Optional.of(new AnalogLevel(
                 node,
                 node.place(wire.from()),
                 wire.to(),
-                top.times(HalfBridge.share(varies.get().highest(), up.pullUp())),
+                aboveVolts.get().highest().times(share),
                 1,
                 Source.COMPUTED,
-                hears.absoluteMax().at(top),
+                hears.absoluteMax().at(at),
                 group,
-                group.fullScale().at(top),
-                !group.fullScale().at(hearsAt.expected()).isBelow(hearsAt.expected())));
+                group.fullScale().at(at),
+                isOneRail && !group.fullScale().at(hearsAt.expected()).isBelow(hearsAt.expected())));
     }
 
     private static Optional<AnalogGroup> group(NodeCircuit node, Endpoint pin) {
@@ -149,8 +168,9 @@ public record AnalogLevel(
                     : Optional.of(Resistance.ofOhms(inner + series.resistance().ohms()));
         }
         Optional<Range<Resistance>> varies = ResistiveSensor.ohms(node, from);
-        if (varies.isPresent() && between instanceof Between.PulledUp up) {
-            return Optional.of(varies.get().highest().parallelTo(up.pullUp()));
+        Optional<ResistiveSensor.Beside> beside = ResistiveSensor.beside(node, from);
+        if (varies.isPresent() && beside.isPresent()) {
+            return Optional.of(varies.get().highest().parallelTo(beside.get().fixed()));
         }
         return inner > 0 ? Optional.of(Resistance.ofOhms(inner)) : Optional.empty();
     }

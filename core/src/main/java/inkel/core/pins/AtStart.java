@@ -7,7 +7,9 @@ import inkel.core.catalog.PinUse;
 import inkel.core.catalog.SpiNeed;
 import inkel.core.catalog.Strap;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.PullDown;
 import inkel.core.circuit.PullUp;
 import inkel.core.document.Wire;
 import java.util.Optional;
@@ -52,7 +54,12 @@ public enum AtStart {
             return Optional.empty();
         }
         Optional<AtStart> byPart = of(asking.get(), wanted.get().use(), pin);
-        return byPart.isPresent() || PullUp.beside(node, wire).isEmpty() ? byPart : pulledUp(pin);
+        if (byPart.isPresent()) {
+            return byPart;
+        }
+        return PullUp.beside(node, wire).isPresent()
+                ? pulledUp(pin)
+                : PullDown.beside(node, wire).isPresent() ? pulledDown(pin) : Optional.empty();
     }
 
     /** As {@link #of(NodeCircuit, Wire)}, for a pin that a signal might go to. */
@@ -61,8 +68,11 @@ public enum AtStart {
         if (strap.isEmpty() || strap.get() == Strap.MILD) {
             return Optional.empty();
         }
-        if (strap.get() == Strap.HIGH && closesToGround(asking, use)) {
+        boolean closesToSupply = use == PinUse.OUTPUT && OtherLeg.isOnSupply(asking.cls());
+        if (strap.get() == Strap.HIGH && closesToGround(asking, use) || strap.get() == Strap.LOW && closesToSupply) {
             return Optional.of(WHILE_CLOSED);
+        } else if (closesToSupply) {
+            return Optional.empty();
         }
         return switch (held(asking, use)) {
             case NOT -> Optional.empty();
@@ -76,6 +86,15 @@ public enum AtStart {
         return Strap.of(pin).flatMap(strap -> switch (strap) {
             case LOW -> Optional.of(STOPS);
             case LOW_TO_PROGRAM -> Optional.of(KEEPS_OUT);
+            case UNKNOWN -> Optional.of(MAY);
+            default -> Optional.empty();
+        });
+    }
+
+    /** What a resistor to ground at a pin does. */
+    public static Optional<AtStart> pulledDown(Pin pin) {
+        return Strap.of(pin).flatMap(strap -> switch (strap) {
+            case HIGH -> Optional.of(STOPS);
             case UNKNOWN -> Optional.of(MAY);
             default -> Optional.empty();
         });

@@ -94,7 +94,7 @@ public record Plan(
     }
 
     /** The same with other feeds. */
-    Plan withFeeds(List<Feed> others) {
+    public Plan withFeeds(List<Feed> others) {
         return new Plan(node, placed, wires, others, links, addresses, bySoftware, clash, shortage, waysOut, complete);
     }
 

@@ -94,6 +94,11 @@ public final class Planner {
         }
     }
 
+    /** A build with the wires that begin at no signal said as they are meant, which is what a plan of it stands on. */
+    public static Build asMeant(Build build, Catalog catalog) {
+        return meant(build, catalog, new ArrayList<>());
+    }
+
     private List<Feed> feeds(String nodeId) {
         return feeds.stream().filter(feed -> feed.node().equals(nodeId)).toList();
     }

@@ -124,7 +124,7 @@ public final class FeedTable {
 
     private FeedTable all() {
         // What a wire of the document brings is said, if not as a feed; so is a rail by another name.
-        feeds.addAll(SaidWire.feeds(node()));
+        feeds.addAll(SaidWire.plainFeeds(node()));
         feeds.addAll(NamedRail.feeds(node()));
         circuit = after(feeds);
         if (areSwitchedLast) {

@@ -104,7 +104,7 @@ final class Looks {
         }
         for (Between between : node.node().between()) {
             if (!(between instanceof Between.Nothing)) {
-                looks.add(piece(group, between.signal(), between.isBeside() ? "wake.look.pull_up" : "wake.look.piece"));
+                looks.add(piece(group, between.signal(), look(between)));
             }
         }
         for (Placed placed : node.parts()) {
@@ -123,6 +123,12 @@ final class Looks {
                             List.of())));
         }
         return looks;
+    }
+
+    private static String look(Between between) {
+        return between instanceof Between.PulledUp
+                ? "wake.look.pull_up"
+                : between instanceof Between.PulledDown ? "wake.look.pull_down" : "wake.look.piece";
     }
 
     private Check piece(Group group, Endpoint pin, String key) {

@@ -62,6 +62,8 @@ final class Pieces {
             pullUp(listener, diode.pullUp()).ifPresent(legs::add);
         } else if (between instanceof Between.PulledUp up) {
             pullUp(wire.to(), up.pullUp()).ifPresent(legs::add);
+        } else if (between instanceof Between.PulledDown down) {
+            legs.add(toGround(wire.to(), Fitting.Sort.RESISTOR, down.toGround()));
         } else if (between instanceof Between.Opto opto) {
             lamp(opto, ground(driver), supply(driver), leg -> leg(wire, leg)).ifPresent(legs::add);
             legs.add(wire(ground(listener), leg(wire, Terminal.Leg.EMITTER)));

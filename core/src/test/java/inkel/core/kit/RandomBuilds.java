@@ -134,10 +134,15 @@ public final class RandomBuilds {
         }
         Endpoint signal = signals.get(random.nextInt(signals.size()));
         // Beside the wire of one table a resistor may stand, beside one between boards none.
-        Between piece = random.nextInt(5) == 0
-                ? new Between.PulledUp(signal, Resistance.ofOhms(1000 + random.nextInt(9000)), Extras.NONE)
-                : piece(signal, random);
+        Between piece = random.nextInt(5) == 0 ? beside(signal, random) : piece(signal, random);
         return new Insert(Builds.NODE, piece).apply(build);
+    }
+
+    private static Between beside(Endpoint signal, Random random) {
+        Resistance ohms = Resistance.ofOhms(1000 + random.nextInt(9000));
+        return random.nextBoolean()
+                ? new Between.PulledUp(signal, ohms, Extras.NONE)
+                : new Between.PulledDown(signal, ohms, Extras.NONE);
     }
 
     private static Between piece(Endpoint signal, Random random) {

@@ -83,6 +83,7 @@ public final class TableFile {
             Map.entry("add", Set.of("id", "class")),
             Map.entry("divider", Set.of("signal", "series", "to_ground")),
             Map.entry("series", Set.of("signal", "ohms")),
+            Map.entry("pull-down", Set.of("signal", "ohms")),
             Map.entry("base", Set.of("signal", "ohms")),
             Map.entry("opto", Set.of("signal", "series", "pull_up", "lit_by")),
             Map.entry("shifter", Set.of("signal", "shifter", "way", "faces")),
@@ -233,6 +234,8 @@ public final class TableFile {
                         new Between.Divider(
                                 end(step, "signal"), ohms(step, "series"), ohms(step, "to_ground"), Extras.NONE));
             case "series" -> new Insert(node, new Between.Series(end(step, "signal"), ohms(step, "ohms"), Extras.NONE));
+            case "pull-down" ->
+                new Insert(node, new Between.PulledDown(end(step, "signal"), ohms(step, "ohms"), Extras.NONE));
             case "base" ->
                 new Insert(node, new Between.CoilDriver(end(step, "signal"), ohms(step, "ohms"), Extras.NONE));
             case "opto" ->

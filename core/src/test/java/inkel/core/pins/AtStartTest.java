@@ -46,6 +46,36 @@ class AtStartTest {
         assertEquals("pins.boot_strap.stops", finding.sentence().key());
     }
 
+    /** D12 has to be low at the start: what is closed to a supply then holds it high, and a resistor to ground helps. */
+    @Test
+    void aContactToASupplyHoldsHighWhileItIsClosed() throws Exception {
+        Builds key = wireless()
+                .part("key", "button", "B=board.3V3")
+                .wire("key.A", "board.D12")
+                .between(new Between.PulledDown(Builds.end("key.A"), Resistance.ofOhms(10e3), Extras.NONE));
+        Finding finding = RuleKit.fires(key, CODE);
+        assertEquals("pins.boot_strap.while_closed_high", finding.sentence().key());
+        assertEquals(Severity.LOOK, finding.severity());
+        RuleKit.everyWayOut(key, CODE);
+    }
+
+    /** D3 of the small wireless board has to be high at the start, by a resistor of its own. */
+    @Test
+    void aResistorToGroundKeepsItFromStarting() throws Exception {
+        Builds relay = Builds.powered(Builds.CATALOG.get("board-single-core-3v3"))
+                .part("relay", "relay-one", "VCC=board.5V")
+                .wire("relay.IN", "board.D3");
+        RuleKit.quiet(relay, CODE);
+        Builds held = Builds.powered(Builds.CATALOG.get("board-single-core-3v3"))
+                .part("relay", "relay-one", "VCC=board.5V")
+                .wire("relay.IN", "board.D3")
+                .between(new Between.PulledDown(Builds.end("relay.IN"), Resistance.ofOhms(10e3), Extras.NONE));
+        Finding finding = RuleKit.fires(held, CODE);
+        assertEquals("pins.boot_strap.stops_low", finding.sentence().key());
+        assertEquals(Severity.STOP, finding.severity());
+        RuleKit.everyWayOut(held, CODE);
+    }
+
     @Test
     void aPullUpKeepsANewProgramOut() {
         Finding finding = RuleKit.fires(select("D2"), CODE);

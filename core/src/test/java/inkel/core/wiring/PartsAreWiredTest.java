@@ -110,6 +110,8 @@ class PartsAreWiredTest {
             ohms(counted, diode.pullUp());
         } else if (between instanceof Between.PulledUp up && isFed) {
             ohms(counted, up.pullUp());
+        } else if (between instanceof Between.PulledDown down) {
+            ohms(counted, down.toGround());
         } else if (between instanceof Between.Opto opto) {
             ohms(counted, opto.series());
             if (isFed) {

@@ -147,6 +147,8 @@ final class WantedNets {
     private List<String> grounds(Node node, Part part, boolean areAll) {
         List<Pin> pins = cls(part).pins();
         return java.util.stream.IntStream.range(0, pins.size())
+                // The other leg of a contact may be on a supply.
+                .filter(i -> !part.feeds().containsKey(pins.get(i).label()))
                 .filter(i -> pins.get(i).use() == PinUse.GROUND
                         && (areAll || pins.get(i).need() == Need.MUST))
                 .mapToObj(i -> node.id() + "/" + part.id() + "." + pins.get(i).label() + "@" + nth(pins, i))
@@ -530,6 +532,8 @@ final class WantedNets {
             volts.ioRail(wire.to())
                     .ifPresent(rail -> beside(
                             "RESISTOR", up.pullUp().ohms(), at(node, wire.to()), node.id() + " row " + rail.id()));
+        } else if (piece instanceof Between.PulledDown down) {
+            beside("RESISTOR", down.toGround().ohms(), at(node, wire.to()), groundOf(node, wire.to(), ground));
         } else if (piece instanceof Between.Divider divider) {
             beside("RESISTOR", divider.toGround().ohms(), pin, low);
             divider.capacitor().ifPresent(value -> beside("CAPACITOR", value.farads(), pin, low));

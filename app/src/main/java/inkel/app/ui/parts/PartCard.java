@@ -6,6 +6,7 @@ import inkel.app.words.PartWords;
 import inkel.app.words.Words;
 import inkel.core.checks.Assessment;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Part;
 import inkel.core.document.Place;
@@ -87,7 +88,10 @@ final class PartCard extends Pressable {
         boolean isTold = isStopped || isThin;
         getChildren().addAll(name, chipGround, chip, isTold ? verdict : purpose);
         Optional<Feed> feed = mainFeed();
-        if (feed.isPresent()) {
+        if (OtherLeg.isOnSupply(placed.cls())) {
+            current = new Line(PartWords.legOnSupply(node, placed), "figure", "reading");
+            getChildren().add(current);
+        } else if (feed.isPresent()) {
             ruler = new SupplyRuler(feed.get());
             current = new Line(PartWords.current(placed, feed.get().supply().pin()), "figure", "reading");
             getChildren().addAll(ruler, current);

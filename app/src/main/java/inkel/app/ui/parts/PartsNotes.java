@@ -18,6 +18,7 @@ import inkel.core.finding.Fix;
 import inkel.core.quantity.Fact;
 import inkel.core.remedy.ForLater;
 import inkel.core.remedy.JoinNodes;
+import inkel.core.remedy.OtherEnd;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -75,6 +76,7 @@ final class PartsNotes implements StageNotes {
                     Fact.of(header + ".cost"),
                     new SetSetting(here, part, Settings.HEADER, isLoose ? "soldered" : "loose")));
         }
+        OtherEnd.moved(node, placed).ifPresent(actions::add);
         String contact = placed.part().typed(Settings.CONTACT).orElse("jumper");
         for (String other : List.of("jumper", "clip", "solder")) {
             if (!other.equals(contact)) {

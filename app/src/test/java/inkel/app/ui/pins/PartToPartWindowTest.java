@@ -152,4 +152,36 @@ class PartToPartWindowTest extends WindowJourney {
         until(() -> isThere(robot, "#piece-open"));
         assertEquals(Optional.empty(), node(BOX).between(new Endpoint("press", "A")));
     }
+
+    private String leg() {
+        return node(BOX).part("press").orElseThrow().feeds() + " "
+                + node(BOX)
+                        .between(new Endpoint("press", "A"))
+                        .map(Between::text)
+                        .orElse("straight");
+    }
+
+    @Test
+    void theOtherLegOfAContactGoesToASupplyWithAResistorAndBack(FxRobot robot) throws Exception {
+        choose(robot, "press", "A");
+        String rail = session.assessmentProperty()
+                .get()
+                .circuit(BOX)
+                .orElseThrow()
+                .ioRail(to("press", "A").orElseThrow())
+                .orElseThrow()
+                .id()
+                .toString();
+        robot.interact(() -> session.selection().show(Stage.PARTS, Place.ofPart(BOX, "press")));
+        until(() -> isThere(robot, "#action-leg-to-supply"));
+        press(robot, "#action-leg-to-supply");
+        until(() -> leg().equals("{B=" + rail + "} pull-down 10000.0"));
+        until(() -> isThere(robot, "#action-leg-to-ground"));
+        press(robot, "#action-leg-to-ground");
+        until(() -> leg().equals("{} straight"));
+        undo(robot);
+        until(() -> leg().equals("{B=" + rail + "} pull-down 10000.0"));
+        undo(robot);
+        until(() -> leg().equals("{} straight"));
+    }
 }

@@ -33,9 +33,15 @@ final class BetweenReader {
             case "pull-up":
                 return Optional.of(
                         new Between.PulledUp(signal, aboveZero(fields, "pull_up", "10 kΩ"), fields.extras()));
+            case "pull-down":
+                return Optional.of(
+                        new Between.PulledDown(signal, aboveZero(fields, "to_ground", "10 kΩ"), fields.extras()));
             default:
                 return plain(
-                        fields, signal, kind, "divider, shifter, series, pull-up, diode, opto, coil-driver, nothing");
+                        fields,
+                        signal,
+                        kind,
+                        "divider, shifter, series, pull-up, pull-down, diode, opto, coil-driver, nothing");
         }
     }
 

@@ -357,6 +357,9 @@ public final class BuildWriter {
         } else if (between instanceof Between.PulledUp up) {
             tree.put("kind", "pull-up");
             tree.put("pull_up", Engineering.exact(up.pullUp()));
+        } else if (between instanceof Between.PulledDown down) {
+            tree.put("kind", "pull-down");
+            tree.put("to_ground", Engineering.exact(down.toGround()));
         } else if (between instanceof Between.CoilDriver driver) {
             tree.put("kind", "coil-driver");
             tree.put("base", Engineering.exact(driver.base()));

@@ -72,7 +72,14 @@ public final class SourceResistanceRule implements Rule<LevelReport> {
                     List.of(new Insert(node, new Between.Divider(signal, upper, lower, Extras.NONE)))));
         }
         if (between instanceof Between.PulledUp up) {
-            return stronger(level, up);
+            Resistance value = stronger(level, up.pullUp());
+            Between piece = new Between.PulledUp(signal, value, up.extras());
+            return Optional.of(beside(level, piece, "fix.pull_up_at_pin", value));
+        }
+        if (between instanceof Between.PulledDown down) {
+            Resistance value = stronger(level, down.toGround());
+            Between piece = new Between.PulledDown(signal, value, down.extras());
+            return Optional.of(beside(level, piece, "fix.pull_down_at_pin", value));
         }
         Resistance in = between instanceof Between.Series series ? series.resistance() : LITTLE;
         return Optional.of(new Fix(
@@ -82,18 +89,19 @@ public final class SourceResistanceRule implements Rule<LevelReport> {
                 List.of(new Insert(node, new Between.Series(signal, in, Optional.of(HOLD), Extras.NONE)))));
     }
 
-    /** The largest resistor beside a resistance to ground with which both together are weak enough at the limit. */
-    private static Optional<Fix> stronger(AnalogLevel level, Between.PulledUp up) {
+    /** The largest resistor beside a resistance with which both together are weak enough at the limit. */
+    private static Resistance stronger(AnalogLevel level, Resistance now) {
         double together = 1 / level.sourceResistance().orElseThrow().ohms();
-        double sensor = together - 1 / up.pullUp().ohms();
+        double sensor = together - 1 / now.ohms();
         double least = 1 / level.group().sourceMax().ohms() - sensor;
-        Resistance value = Resistance.ofOhms(ESeries.E12.atMost(1 / least));
-        return Optional.of(new Fix(
-                "pull-up-" + up.signal(),
-                Fact.of("fix.pull_up_at_pin")
-                        .with("value", value)
-                        .with("pin", level.to().pin()),
-                Fact.of("fix.pull_up_at_pin.cost"),
-                List.of(new Insert(level.node().node().id(), new Between.PulledUp(up.signal(), value, up.extras())))));
+        return Resistance.ofOhms(ESeries.E12.atMost(1 / least));
+    }
+
+    private static Fix beside(AnalogLevel level, Between piece, String key, Resistance value) {
+        return new Fix(
+                "beside-" + piece.signal(),
+                Fact.of(key).with("value", value).with("pin", level.to().pin()),
+                Fact.of("fix.beside.cost"),
+                List.of(new Insert(level.node().node().id(), piece)));
     }
 }

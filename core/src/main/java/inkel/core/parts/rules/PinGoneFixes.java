@@ -102,7 +102,10 @@ final class PinGoneFixes {
     private Optional<Edit> beside(SaidWire said) {
         return said.pin()
                 .filter(pin -> node.between(pin).isEmpty())
-                .flatMap(pin -> node.part(pin.part()).flatMap(placed -> BesideSensor.of(placed.cls(), pin)))
+                .flatMap(pin -> node.part(pin.part())
+                        .flatMap(placed -> said.leg().isPresent()
+                                ? Optional.of(BesideSensor.below(placed.cls(), pin))
+                                : BesideSensor.of(placed.cls(), pin)))
                 .map(piece -> new Insert(id, piece));
     }
 

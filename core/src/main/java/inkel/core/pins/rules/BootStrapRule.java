@@ -1,6 +1,8 @@
 package inkel.core.pins.rules;
 
 import inkel.core.catalog.PinUse;
+import inkel.core.catalog.Strap;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.document.Wire;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
@@ -29,9 +31,14 @@ public final class BootStrapRule implements Rule<PinReport> {
     private static Finding describe(NodePins pins, Wire wire, AtStart does) {
         Finding.Builder finding = WireFinding.of(INFO, pins, wire);
         switch (does) {
-            case STOPS -> finding.variant("stops");
+            case STOPS -> finding.variant(isHeldLow(pins, wire) ? "stops_low" : "stops");
             case KEEPS_OUT -> finding.variant("keeps_out").onlyToLookAt();
-            case WHILE_CLOSED -> finding.variant("while_closed").onlyToLookAt();
+            case WHILE_CLOSED ->
+                finding.variant(
+                                OtherLeg.isOnSupply(pins.node(), wire.from().part())
+                                        ? "while_closed_high"
+                                        : "while_closed")
+                        .onlyToLookAt();
             default -> finding.onlyToLookAt();
         }
         PinUse use = pins.useOf(wire.from());
@@ -39,5 +46,13 @@ public final class BootStrapRule implements Rule<PinReport> {
                         () -> PinFixes.move(pins, wire.from(), pin -> AtStart.of(WireFinding.part(pins, wire), use, pin)
                                 .isEmpty()))
                 .build();
+    }
+
+    private static boolean isHeldLow(NodePins pins, Wire wire) {
+        return pins.node()
+                .pin(wire.to())
+                .flatMap(Strap::of)
+                .filter(Strap.HIGH::equals)
+                .isPresent();
     }
 }

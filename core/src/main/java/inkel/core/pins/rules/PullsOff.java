@@ -98,7 +98,7 @@ final class PullsOff {
         return Optional.of(new Fix(
                 "pull-up-at-pin",
                 Fact.of("fix.pull_up_at_pin").with("value", value).with("pin", at.pin()),
-                Fact.of("fix.pull_up_at_pin.cost"),
+                Fact.of("fix.beside.cost"),
                 besides.stream()
                         .map(piece -> (Edit) new Insert(
                                 node.node().id(), new Between.PulledUp(piece.signal(), value, piece.extras())))

@@ -3,6 +3,7 @@ package inkel.core.power.rules;
 import inkel.core.catalog.Kind;
 import inkel.core.catalog.PartClass;
 import inkel.core.circuit.Circuit;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.finding.Finding;
 import inkel.core.finding.Rule;
 import inkel.core.finding.RuleInfo;
@@ -39,6 +40,7 @@ public final class CurrentUnknownRule implements Rule<Circuit> {
         return !cls.supplies().isEmpty()
                 && cls.modes().isEmpty()
                 && cls.demands().pinLoads().isEmpty()
+                && !OtherLeg.isOnSupply(cls)
                 && !passesOn;
     }
 }

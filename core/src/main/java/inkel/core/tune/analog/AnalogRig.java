@@ -7,8 +7,11 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
+import inkel.core.circuit.ResistiveSensor;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
+import inkel.core.quantity.Range;
 import inkel.core.quantity.Voltage;
 import java.util.List;
 import java.util.Locale;
@@ -22,9 +25,17 @@ import java.util.stream.Stream;
  * @param fullScale the volts just above the highest code, as the plan has them
  * @param channels how many pins that converter reads in turn, this one among them
  * @param over the volts that the signal's own part is fed with, as the plan has them
+ * @param divider of a resistance alone how it stands with the resistor beside its wire, as the plan has it; absent for others
  */
 public record AnalogRig(
-        Placed part, Endpoint signal, Endpoint pin, AnalogGroup group, int channels, double fullScale, double over) {
+        Placed part,
+        Endpoint signal,
+        Endpoint pin,
+        AnalogGroup group,
+        int channels,
+        double fullScale,
+        double over,
+        Optional<Divider> divider) {
     /** Whether parts of a class have a signal for a converter. */
     public static boolean isRead(PartClass cls) {
         return signals(cls).findAny().isPresent();
@@ -48,12 +59,26 @@ public record AnalogRig(
                         node.part(target.get().part()).flatMap(on -> on.cls().analog(number)))
                 .flatMap(group -> node.ioVolts(target.get()).map(supply -> {
                     double fullScale = group.fullScale().at(supply.expected()).volts();
+                    Optional<Divider> divider = ResistiveSensor.beside(node, signal)
+                            .map(beside -> new Divider(beside.fixed().ohms(), beside.isAtGround()));
                     double over = node.ioVolts(signal)
+                            .or(() -> divider.flatMap(by -> by.atGround() ? Optional.of(supply) : above(node, part)))
                             .map(own -> own.expected().volts())
                             .orElse(fullScale);
                     return new AnalogRig(
-                            part, signal, target.get(), group, channels(node, target.get(), group), fullScale, over);
+                            part,
+                            signal,
+                            target.get(),
+                            group,
+                            channels(node, target.get(), group),
+                            fullScale,
+                            over,
+                            divider);
                 }));
+    }
+
+    private static Optional<Range<Voltage>> above(NodeCircuit node, Placed part) {
+        return node.railOf(part, part.cls().supplies().get(0).pin()).flatMap(Rail::volts);
     }
 
     private static int channels(NodeCircuit node, Endpoint pin, AnalogGroup group) {

@@ -6,10 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.document.Between;
+import inkel.core.document.Extras;
 import inkel.core.document.Meter;
 import inkel.core.document.Tuning;
 import inkel.core.document.Tuning.Point;
 import inkel.core.kit.Builds;
+import inkel.core.quantity.Resistance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -197,6 +200,29 @@ class AnalogBenchTest {
                 three.meaning(List.of(reading(60), reading(0)), "°C").curve());
         assertEquals(4e3, new Divider(1e3, true).ohms(0.8), 1e-9);
         assertEquals(250, new Divider(1e3, false).ohms(0.8), 1e-9);
+    }
+
+    private static AnalogRig legs(Builds builds) throws Exception {
+        NodeCircuit node = builds.circuit();
+        return AnalogRig.all(node, node.part("warm").orElseThrow()).get(0);
+    }
+
+    /** The resistor beside its wire, and the side it is on, stand in the plan. */
+    @Test
+    void aSensorOfTwoLegsComesWithItsDivider() throws Exception {
+        Builds above = Builds.classic()
+                .part("warm", "thermistor-legs")
+                .wire("warm.A", "board.A0")
+                .between(new Between.PulledUp(Builds.end("warm.A"), Resistance.ofOhms(12e3), Extras.NONE));
+        assertEquals(Optional.of(new Divider(12e3, true)), legs(above).divider());
+        assertEquals(5, legs(above).over(), 1e-9);
+        Builds below = Builds.powered(Builds.CATALOG.get("board-wireless-3v3"))
+                .part("warm", "thermistor-legs", "B=board.3V3")
+                .wire("warm.A", "board.D34")
+                .between(new Between.PulledDown(Builds.end("warm.A"), Resistance.ofOhms(10e3), Extras.NONE));
+        assertEquals(Optional.of(new Divider(10e3, false)), legs(below).divider());
+        assertEquals(3.3, legs(below).over(), 1e-9);
+        assertEquals(Optional.empty(), rig().divider());
     }
 
     @Test

@@ -62,7 +62,9 @@ final class AnalogCurve {
 
     private void bend() {
         if (draft.get().divider().isEmpty()) {
-            change.accept(draft.get().divided(Optional.of(new Divider(USUAL, true))));
+            // As the plan has it, where the part is a resistance alone.
+            Divider by = draft.get().rig().divider().orElse(new Divider(USUAL, true));
+            change.accept(draft.get().divided(Optional.of(by)));
         }
     }
 
