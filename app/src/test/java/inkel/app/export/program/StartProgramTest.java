@@ -504,6 +504,55 @@ class StartProgramTest {
         assertTrue(out.contains("Positioning receiver: $GPGGA,x\n"), out);
     }
 
+    /**
+     * By hand: 652 tenths of a percent, 101 tenths of a degree below nought; 10 ms high and 10 ms low are 50 pulses a second; a
+     * servo pulse of 1.5 ms; minus 1000 of 24 bits. The pulses are read in steps of some 6 µs.
+     */
+    private static final String TIMED =
+            """
+            answer 2 30 2,140,128,101,239
+            wave 3 10000 10000
+            wave 4 1500 18500
+            clocked 6 5 255,252,24
+            """;
+
+    private Build timed(String board, String before) throws Exception {
+        Build build = add(on(board), "climate-wire", "Air", Map.of("DATA", before + 2));
+        build = add(build, "flow", "Pipe", Map.of("SIG", before + 3));
+        build = add(build, "rc-receiver", "Stick", Map.of("CH1", before + 4));
+        return add(build, "load-cell", "Scale", Map.of("DT", before + 5, "SCK", before + 6));
+    }
+
+    private static void assertTimed(String out) {
+        assertTrue(out.contains("Air: humidity 65.2 % temperature -10.1 C\n"), out);
+        assertTrue(out.matches("(?s).*Pipe: pulses in a second (49|50|51)\\n.*"), out);
+        assertTrue(out.matches("(?s).*Stick: CH1 (149[0-9]|15[01][0-9]) us\\n.*"), out);
+        assertTrue(out.contains("Scale: load -1000\n"), out);
+    }
+
+    @Test
+    void pulsesAreReadByTheirLength() throws Exception {
+        assertTimed(cpp(timed("board-classic-5v", "D"), "", TIMED).out());
+        // The part may take its time before it answers.
+        assertTimed(cpp(timed("board-classic-5v", "D"), "", TIMED.replace("answer 2 30", "answer 2 180"))
+                .out());
+    }
+
+    @Test
+    void soTheyAreByAControllerInPython() throws Exception {
+        assumeThere("python3");
+        Path source = Files.writeString(
+                folder.resolve("start.py"),
+                of(timed("board-dual-core-3v3", "GP"), Language.Name.PYTHON_CONTROLLER)
+                        .replaceFirst("(?s)\ndef run\\(\\):.*$", "\nread_all()\n"));
+        for (String gap : List.of("30", "180")) {
+            Path world = Files.writeString(folder.resolve("world"), TIMED.replace("answer 2 30", "answer 2 " + gap));
+            assertTimed(run(
+                    List.of("python3", beside("standin.py").toString(), world.toString(), source.toString()),
+                    folder.resolve("errors")));
+        }
+    }
+
     /** Two alike, of which the world of the test closes one; a third with a resistor of its own. */
     private Build contacts(String board, String open, String closed, String pulled) throws Exception {
         Build build = add(on(board), "button", "Bell", Map.of("A", open));

@@ -135,7 +135,60 @@ struct Probe {
   }
 };
 
+// Answers on its line when that was held low for a millisecond: after a gap low and high for 80 each, then bits by how long high.
+struct Answer {
+  int pin = 0, gap = 0;
+  std::vector<int> bytes;
+  bool isLow = false;
+  long long fell = 0, released = -1;
+
+  void changed(bool low, long long when) {
+    if (low && !isLow) fell = when;
+    if (!low && isLow) released = when - fell >= 1000 ? when : -1;
+    isLow = low;
+  }
+
+  int says(long long when) const {
+    long long at = when - released - gap;
+    if (released < 0 || at < 0) return HIGH;
+    if (at < 160) return at < 80 ? LOW : HIGH;
+    at -= 160;
+    for (unsigned bit = 0; bit < 8 * bytes.size(); bit++) {
+      int high = (bytes[bit / 8] >> (7 - bit % 8)) & 1 ? 70 : 26;
+      if (at < 50 + high) return at < 50 ? LOW : HIGH;
+      at -= 50 + high;
+    }
+    return at < 50 ? LOW : HIGH;
+  }
+};
+
+// High and low for so long, for ever.
+struct Wave {
+  int high, low;
+};
+
+// A converter with a clock of its own: low when it has something, then a bit after each clock has risen.
+struct Clocked {
+  int clock = 0, data = 0;
+  std::vector<int> bytes;
+  int last = 0;
+  unsigned count = 0;
+
+  void changed(int level) {
+    if (level == HIGH && last == LOW) count++;
+    last = level;
+  }
+
+  int says() {
+    if (count > 8 * bytes.size()) return HIGH;
+    return count == 0 ? LOW : (bytes[(count - 1) / 8] >> (7 - (count - 1) % 8)) & 1;
+  }
+};
+
 static Talk talk;
+static std::map<int, Wave> waves;
+static std::vector<Clocked> clockeds;
+static std::vector<Answer> answers;
 static std::vector<Probe> probes;
 static std::map<int, int> modes, values, rests, codes;
 static std::vector<Wires> wires;
@@ -151,6 +204,13 @@ static int outer(int pin) {
     isLine |= probe.pin == pin;
   }
   if (isLine) return HIGH;
+  for (Answer &answer : answers) {
+    if (answer.pin == pin) return answer.says(now);
+  }
+  for (Clocked &on : clockeds) {
+    if (on.data == pin) return on.says();
+  }
+  if (waves.count(pin)) return now % (waves[pin].high + waves[pin].low) < waves[pin].high ? HIGH : LOW;
   for (Wires &bus : wires) {
     if (bus.isPulled && pin == bus.sda) return LOW;
   }
@@ -251,6 +311,8 @@ static void rose(Wires &bus, int sda) {
 
 static void changed() {
   for (Probe &probe : probes) probe.changed(modes[probe.pin] == OUTPUT && values[probe.pin] == LOW, now);
+  for (Answer &answer : answers) answer.changed(modes[answer.pin] == OUTPUT && values[answer.pin] == LOW, now);
+  for (Clocked &on : clockeds) on.changed(modes[on.clock] == OUTPUT ? values[on.clock] : LOW);
   for (Wires &bus : wires) {
     int sda = level(bus.sda), scl = level(bus.scl);
     if (scl == HIGH && bus.lastScl == HIGH && sda != bus.lastSda) {
@@ -357,6 +419,22 @@ int main(int count, char **given) {
       int pin, value;
       words >> pin >> value;
       codes[pin] = value;
+    } else if (kind == "answer") {
+      Answer answer;
+      std::string bytes;
+      words >> answer.pin >> answer.gap >> bytes;
+      answer.bytes = numbers(bytes);
+      answers.push_back(answer);
+    } else if (kind == "wave") {
+      int pin;
+      words >> pin;
+      words >> waves[pin].high >> waves[pin].low;
+    } else if (kind == "clocked") {
+      Clocked on;
+      std::string bytes;
+      words >> on.clock >> on.data >> bytes;
+      on.bytes = numbers(bytes);
+      clockeds.push_back(on);
     } else if (kind == "probe") {
       Probe probe;
       std::string number;

@@ -4,7 +4,8 @@ import types
 
 now = 0
 modes, values, pulls, rests, codes, voices = {}, {}, {}, {}, {}, {}
-buses, shifts, probes, driven = [], [], [], set()
+buses, shifts, probes, answers, driven = [], [], [], [], set()
+waves = {}
 
 
 class Bus:
@@ -176,7 +177,63 @@ class Shift:
         self.last = clock
 
 
+class Answer:
+    """When its line was held low for a millisecond: after a gap low and high for 80 each, then bits by how long high."""
+
+    def __init__(self, pin, gap, data):
+        self.pin, self.gap, self.data = pin, gap, data
+        self.low, self.at, self.released = False, 0, None
+
+    def changed(self):
+        low = modes.get(self.pin) == 1 and values.get(self.pin, 0) == 0
+        if low and not self.low:
+            self.at = now
+        if self.low and not low:
+            self.released = now if now - self.at >= 1000 else None
+        self.low = low
+
+    def says(self):
+        if self.released is None or now - self.released < self.gap:
+            return 1
+        at = now - self.released - self.gap
+        if at < 160:
+            return 0 if at < 80 else 1
+        at -= 160
+        for bit in range(8 * len(self.data)):
+            high = 70 if (self.data[bit // 8] >> (7 - bit % 8)) & 1 else 26
+            if at < 50 + high:
+                return 0 if at < 50 else 1
+            at -= 50 + high
+        return 0 if at < 50 else 1
+
+
+class Clocked:
+    """Low when it has something, then a bit after each clock has risen."""
+
+    def __init__(self, clock, pin, data):
+        self.clock, self.pin, self.data = clock, pin, data
+        self.last = self.count = 0
+
+    def changed(self):
+        level = values.get(self.clock, 0) if modes.get(self.clock) == 1 else 0
+        if level and not self.last:
+            self.count += 1
+        self.last = level
+
+    def says(self):
+        if self.count > 8 * len(self.data):
+            return 1
+        at = self.count - 1
+        return 0 if at < 0 else (self.data[at // 8] >> (7 - at % 8)) & 1
+
+
 def outer(pin):
+    for on in answers:
+        if on.pin == pin:
+            return on.says()
+    if pin in waves:
+        high, low = waves[pin]
+        return 1 if now % (high + low) < high else 0
     on_line = [probe for probe in probes if probe.pin == pin]
     if on_line:
         return 0 if any(probe.holds > now for probe in on_line) else 1
@@ -205,8 +262,8 @@ def level(pin):
 
 
 def changed():
-    for probe in probes:
-        probe.changed()
+    for on in probes + answers:
+        on.changed()
     for bus in buses:
         bus.changed()
     for on in shifts:
@@ -279,6 +336,12 @@ for row in open(sys.argv[1]):
         rests[int(words[1])] = int(words[2])
     elif words[0] == "adc":
         codes[int(words[1])] = int(words[2])
+    elif words[0] == "answer":
+        answers.append(Answer(int(words[1]), int(words[2]), numbers(words[3])))
+    elif words[0] == "clocked":
+        answers.append(Clocked(int(words[1]), int(words[2]), numbers(words[3])))
+    elif words[0] == "wave":
+        waves[int(words[1])] = (int(words[2]), int(words[3]))
     elif words[0] == "probe":
         probes.append(Probe(int(words[1]), numbers(words[2]), int(words[3])))
     elif words[0] == "i2c":

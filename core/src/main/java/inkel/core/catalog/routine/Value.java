@@ -12,6 +12,8 @@ package inkel.core.catalog.routine;
  * @param unit empty for a plain code
  */
 public record Value(String name, int at, Form form, int shift, int mask, double scale, double offset, String unit) {
+    private static final long MINUS = 1 << 15;
+
     /** How the bytes make a number. */
     public enum Form {
         UINT8(1),
@@ -20,6 +22,8 @@ public record Value(String name, int at, Form form, int shift, int mask, double 
         UINT16_LITTLE(2),
         INT16_BIG(2),
         INT16_LITTLE(2),
+        /** The highest bit is a minus, the others the number. */
+        MINUS16_BIG(2),
         UINT24_BIG(3),
         INT24_BIG(3),
         /** Two decimal digits in one byte. */
@@ -71,7 +75,8 @@ public record Value(String name, int at, Form form, int shift, int mask, double 
         if (form.isSigned() && number >> (8 * form.bytes() - 1) == 1) {
             number -= 1L << 8 * form.bytes();
         }
-        number >>= shift;
+        boolean isMinus = form == Form.MINUS16_BIG && number >= MINUS;
+        number = (isMinus ? MINUS - number : number) >> shift;
         if (mask != 0) {
             number &= mask;
         }

@@ -44,6 +44,10 @@ class ValueTest {
                     # -45 + 175 · 26214 / 65535 = 25 °C; 100 · 32768 / 65535 = 50 %
                     climate-i2c        | temperature | 0x66 0x66 0x00 0x00 0x00 0x00 | 25.0
                     climate-i2c        | humidity    | 0x00 0x00 0x00 0x80 0x00 0x00 | 50.0
+                    # tenths of a percent and of a degree, of which the highest bit is a minus
+                    climate-wire       | humidity    | 0x02 0x8C 0x80 0x65 0xEE      | 65.2
+                    climate-wire       | temperature | 0x02 0x8C 0x80 0x65 0xEE      | -10.1
+                    climate-wire       | temperature | 0x02 0x92 0x01 0x0D 0xA2      | 26.9
                     # 0x0191 = 401 sixteenths of a degree; 0xFF5E = -162 of them
                     temperature-water  | temperature | 0x91 0x01 0 0 0 0 0 0 0       | 25.0625
                     temperature-water  | temperature | 0x5E 0xFF 0 0 0 0 0 0 0       | -10.125
