@@ -3,6 +3,7 @@ package inkel.core.boards;
 import inkel.core.catalog.Ability;
 import inkel.core.catalog.BusLine;
 import inkel.core.catalog.Catalog;
+import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Output;
 import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
@@ -14,6 +15,7 @@ import inkel.core.circuit.BoardBuses;
 import inkel.core.circuit.BoardPorts;
 import inkel.core.circuit.Circuit;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.circuit.Rail;
 import inkel.core.document.Between;
 import inkel.core.document.Build;
@@ -68,8 +70,9 @@ final class BoardSwap {
     private Result swapped() {
         Node old = node.node();
         List<Part> parts = new ArrayList<>();
-        parts.add(board());
-        old.parts().stream().skip(1).map(this::refed).forEach(parts::add);
+        Part board = board();
+        parts.add(board);
+        old.parts().stream().skip(1).map(part -> refed(part, board)).forEach(parts::add);
         List<Wire> wires =
                 old.wires().stream().flatMap(wire -> kept(wire).stream()).toList();
         // What stood in a wire to match levels is put in anew where the new board wants it.
@@ -158,17 +161,32 @@ final class BoardSwap {
     // --- what hung on it
 
     /** Fed from the rail of the same name or of volts that suit; from none where there is no such rail. */
-    private Part refed(Part part) {
-        PartClass cls = catalog.get(part.classId());
+    private Part refed(Part part, Part board) {
+        PartClass cls = OtherLeg.asWired(catalog.get(part.classId()), part);
         Map<String, Endpoint> feeds = new LinkedHashMap<>();
         part.feeds().forEach((pin, rail) -> {
-            Optional<Endpoint> to = rail.part().equals(Part.BOARD) ? rail(cls, pin, rail) : Optional.of(rail);
+            Optional<Endpoint> to = !rail.part().equals(Part.BOARD)
+                    ? Optional.of(rail)
+                    : OtherLeg.isOnSupply(cls) ? railOfPins(board) : rail(cls, pin, rail);
             to.ifPresentOrElse(
                     found -> feeds.put(pin, found),
                     () -> lost.add(
                             new BoardTrial.Lost(BoardTrial.Lost.Kind.FEED, part.id() + "." + pin, rail.toString())));
         });
         return part.withFeeds(feeds);
+    }
+
+    /** What a contact hands on is for a pin of the board, so that it hangs on the supply of those. */
+    private Optional<Endpoint> railOfPins(Part board) {
+        return next.offers()
+                .flatMap(pin -> next.io(pin).stream())
+                .map(IoFamily::supply)
+                .flatMap(supply -> next
+                        .output(supply)
+                        .map(output -> new Endpoint(Part.BOARD, output.pin()))
+                        .or(() -> Optional.ofNullable(board.feeds().get(supply)))
+                        .stream())
+                .findFirst();
     }
 
     private Optional<Endpoint> rail(PartClass cls, String pin, Endpoint old) {

@@ -5,7 +5,9 @@ import inkel.core.catalog.PartClass;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.Rail;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Wire;
 import inkel.core.document.edit.Edit;
@@ -136,7 +138,10 @@ public final class FoundWiring {
         Endpoint of = candidates.get(0);
         PinUse use = node.pin(of).orElseThrow().use();
         Optional<Pin> on = pinOf(pin);
-        if (use == PinUse.GROUND) {
+        boolean isRail = on.flatMap(found -> source.output(found.label())).isPresent();
+        // The other leg of a contact goes to either.
+        boolean isLegOnRail = isRail && OtherLeg.is(node, of);
+        if (use == PinUse.GROUND && !isLegOnRail) {
             boolean isGround = on.filter(found -> found.use() == PinUse.GROUND).isPresent();
             return isGround
                     ? new FoundLine(
@@ -150,8 +155,7 @@ public final class FoundWiring {
             return unclear(
                     number, text, Fact.of("found.no_pin").with("pin", pin).with("board", source.name()));
         }
-        boolean isSupply = use == PinUse.SUPPLY;
-        boolean isRail = source.output(on.get().label()).isPresent();
+        boolean isSupply = use == PinUse.SUPPLY || isLegOnRail;
         if (isSupply != isRail
                 || on.get().use() == PinUse.GROUND
                 || !isSupply && on.get().can().isEmpty()) {
@@ -290,11 +294,27 @@ public final class FoundWiring {
                     line.signal().flatMap(node::wire).filter(Wire::held).isPresent();
             if (line.kind() == FoundLine.Kind.WIRE && isSame && !isHeld) {
                 edits.add(new SetWire(id, Wire.placed(line.signal().orElseThrow(), to)));
-            } else if (line.kind() == FoundLine.Kind.FEED && node.rail(to).isPresent()) {
+            } else if (line.kind() == FoundLine.Kind.FEED) {
                 Endpoint supply = line.signal().orElseThrow();
-                edits.add(new Feed(id, supply.part(), supply.pin(), to));
+                rail(node, supply, to, isSame)
+                        .ifPresent(rail -> edits.add(new Feed(id, supply.part(), supply.pin(), rail)));
             }
         }
         return edits;
+    }
+
+    /** What a contact hands on is for a pin of this board, whatever the other one was fed with. */
+    private static Optional<Endpoint> rail(NodeCircuit node, Endpoint supply, Endpoint named, boolean isSame) {
+        boolean isOfPins = !isSame && OtherLeg.is(node, supply);
+        Optional<Endpoint> found =
+                Optional.of(named).filter(rail -> node.rail(rail).isPresent());
+        return isOfPins
+                ? node.board()
+                        .cls()
+                        .offers()
+                        .flatMap(pin -> node.ioRail(node.board().endpoint(pin)).stream())
+                        .map(Rail::id)
+                        .findFirst()
+                : found;
     }
 }

@@ -10,6 +10,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import inkel.core.catalog.Settings;
 import inkel.core.checks.Assessment;
+import inkel.core.document.Between;
 import inkel.core.document.Build;
 import inkel.core.document.EditRefused;
 import inkel.core.document.Endpoint;
@@ -26,6 +27,7 @@ import inkel.core.finding.Finding;
 import inkel.core.finding.Severity;
 import inkel.core.kit.Builds;
 import inkel.core.pins.PlacementJudge;
+import inkel.core.quantity.Resistance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -55,6 +57,26 @@ class BoardTrialsTest {
 
     private static Builds radio() {
         return Builds.classic().part("air", "packet-radio", "VCC=board.3V3").part("knob", "knob", "VCC=board.5V");
+    }
+
+    /** Between 5 V and a pin: of a board whose pins bear 3.3 V its own rail, of a bare chip what feeds that. */
+    @ParameterizedTest
+    @CsvSource({
+        "board-dual-core-3v3, board.3V3",
+        "board-big-5v, board.5V",
+        "board-native-usb, board.VCC",
+        "chip-28pin, usb.5V"
+    })
+    void aContactOnASupplyGoesToThatOfThePins(String board, String rail) throws Exception {
+        Builds lesson = Builds.classic()
+                .part("key", "button", "B=board.5V")
+                .wire("key.A", "board.D2")
+                .between(new Between.PulledDown(end("key.A"), Resistance.ofOhms(10e3), Extras.NONE));
+        BoardTrial trial = trial(lesson, board);
+        assertEquals(0, trial.stop());
+        assertEquals(
+                end(rail),
+                taken(lesson, board).part("key").orElseThrow().feeds().get("B"));
     }
 
     /** Every board on every table of the examples: what is told is what an independent look at the outcome finds. */

@@ -185,6 +185,37 @@ class FoundWiringTest {
                 taken.nodes().get(0).part("air").orElseThrow().feeds().get("VCC"));
     }
 
+    /** A contact between 5 V and a pin, for a board of 5 V: here its pins bear 3.3 V. */
+    @Test
+    void theOtherLegOfAContactGoesToTheSupplyOfThePins() throws Exception {
+        String lesson = "key A -> 2\nkey B -> 5V";
+        Build same = Builds.classic().part("key", "button").build();
+        FoundPlan asIs = FoundPlan.of(same, CATALOG, NODE, CLASSIC, lesson, () -> false);
+        assertEquals(
+                List.of(FoundLine.Kind.WIRE, FoundLine.Kind.FEED),
+                asIs.lines().stream().map(FoundLine::kind).toList());
+        assertEquals(
+                end("board.5V"),
+                Edit.applyAll(same, asIs.edits())
+                        .nodes()
+                        .get(0)
+                        .part("key")
+                        .orElseThrow()
+                        .feeds()
+                        .get("B"));
+        Build other = Builds.dualCore().part("key", "button").build();
+        FoundPlan moved = FoundPlan.of(other, CATALOG, NODE, CLASSIC, lesson, () -> false);
+        Build taken = Edit.applyAll(other, moved.edits());
+        assertEquals(
+                end("board.3V3"),
+                taken.nodes().get(0).part("key").orElseThrow().feeds().get("B"));
+        // On ground nothing is to be said, as before.
+        assertEquals(
+                FoundLine.Kind.GROUND,
+                only(Builds.classic().part("key", "button"), CLASSIC, "key B -> GND")
+                        .kind());
+    }
+
     @Test
     void aPinOfTheSameNameThatCannotDoItIsTheReason() throws Exception {
         // A6 of the small board only measures; on the classic board nothing is called so.
