@@ -100,17 +100,26 @@ public final class WireWords {
         if (!(terminal instanceof Terminal.OnPin pin)) {
             return Words.get("wire.on_breadboard");
         }
-        Placed placed = part(pin);
-        HeaderPlace place = HeaderPlace.of(placed.cls(), pin.index());
+        return place(part(pin), pin.index());
+    }
+
+    /** The same for a pin of a part; of two ends what is seen of them. */
+    static String place(Placed placed, int index) {
+        String two = "wire.place.two."
+                + placed.cls().handling().outline().mark().name().toLowerCase(Locale.ROOT);
+        if (placed.cls().pins().size() == 2 && Words.has(two + ".first")) {
+            return Words.get(two + (index == 0 ? ".first" : ".second"));
+        }
+        HeaderPlace place = HeaderPlace.of(placed.cls(), index);
         boolean isUsb = placed.cls().from().equals("usb");
         String row = "wire.place." + place.row();
         String counted = Words.say(Fact.of(Words.has(row) ? row : "wire.place.other")
                 .with("row", place.row())
-                .with("colour", colour(placed, pin))
+                .with("colour", colour(placed, index))
                 .with("start", ordinal(place.fromStart()))
                 .with("mark", Words.get(isUsb ? "wire.mark.usb" : "wire.mark.first"))
                 .with("end", ordinal(place.fromEnd())));
-        int printed = placed.cls().pins().get(pin.index()).header();
+        int printed = placed.cls().pins().get(index).header();
         return printed == 0
                 ? counted
                 : Words.say(Fact.of(placed.isChip() ? "wire.place.leg" : "wire.place.header")
@@ -176,8 +185,8 @@ public final class WireWords {
     }
 
     /** The colour of a cable's lead, which is its other label; empty for any other pin. */
-    private static String colour(Placed placed, Terminal.OnPin pin) {
-        Pin found = placed.cls().pins().get(pin.index());
+    private static String colour(Placed placed, int index) {
+        Pin found = placed.cls().pins().get(index);
         return found.isLead() && !found.also().isEmpty() ? found.also().get(0) : "";
     }
 

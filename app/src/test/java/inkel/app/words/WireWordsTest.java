@@ -41,6 +41,25 @@ class WireWordsTest {
         assertEquals(place, WORDS.place(pin(part, label)));
     }
 
+    /** What has two ends is named by what one sees of them; nothing is printed on a button. */
+    @ParameterizedTest(name = "{0} {1}")
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
+            button | A | either end, since both are alike
+            button | B | the end that is left, since both are alike
+            fuse   | OUT | the end that is left, since both are alike
+            led    | A | the longer leg
+            led    | C | the shorter leg
+            knob   | OUT | 2nd pin from the marked end, 2nd from the other end
+            """)
+    void endsOfTwoAreNamedByWhatIsSeen(String cls, String label, String place) {
+        Placed placed = new Placed(Part.of("x", cls, "x", ""), Given.CATALOG.get(cls));
+        int index = placed.cls().pins().indexOf(placed.cls().pin(label).orElseThrow());
+        assertEquals(place, WireWords.place(placed, index));
+    }
+
     @Test
     void rowsOfTheBreadboardHaveNames() {
         assertEquals("Ground row", WORDS.name(new Terminal.OnGroundRow()));

@@ -303,6 +303,11 @@ public record PartClass(
                 .count();
     }
 
+    /** Whether it has two ends and works either way round, as a contact, a resistance or a fuse does. */
+    public boolean areEndsAlike() {
+        return pins.size() == 2 && handling.outline().mark() == Outline.Mark.NONE;
+    }
+
     /** Signal pins in physical order. */
     public Stream<Pin> signals() {
         return pins.stream().filter(pin -> pin.use().isSignal());

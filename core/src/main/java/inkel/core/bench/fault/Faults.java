@@ -285,7 +285,8 @@ public final class Faults {
 
     /** A part in one row of plain pins goes in either way. */
     private static boolean canTurn(Placed placed) {
-        return placed.cls().handling().outline().rows().size() == 1
+        return !placed.cls().areEndsAlike()
+                && placed.cls().handling().outline().rows().size() == 1
                 && placed.cls().pins().stream().map(Pin::row).distinct().count() == 1;
     }
 
@@ -304,7 +305,7 @@ public final class Faults {
                 int other = index(wires.get(j), placed);
                 boolean isNear =
                         !placed.part().isBoard() || Layout.beside(placed, one).contains(other);
-                if (isNear && !isSame(placed, one, other)) {
+                if (isNear && !isSame(placed, one, other) && !placed.cls().areEndsAlike()) {
                     faults.add(new WireFault.Swapped(
                             isCrossing(placed, one, other) ? FaultKind.NOT_CROSSED : FaultKind.WIRES_SWAPPED,
                             node.node().id(),

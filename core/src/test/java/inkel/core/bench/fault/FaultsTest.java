@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 class FaultsTest {
@@ -134,6 +135,29 @@ class FaultsTest {
         assertTrue(faults.stream()
                 .noneMatch(fault ->
                         fault.kind() == FaultKind.CAPACITOR_TURNED && fault.at().equals(part("clock"))));
+    }
+
+    /** A contact, a resistance and a fuse work either way round; a lamp does not. */
+    @Test
+    void whatHasTwoEndsAlikeIsNeverTheWrongWayRound() {
+        Layout laid = Layout.of(Circuit.of(
+                Builds.classic()
+                        .part("key", "button")
+                        .wire("key.A", "board.D2")
+                        .part("reed", "contact-reed", "B=board.5V")
+                        .wire("reed.A", "board.D3")
+                        .part("eye", "light-resistor-legs")
+                        .wire("eye.A", "board.A0")
+                        .part("lamp", "led")
+                        .wire("lamp.A", "board.D4")
+                        .build(),
+                Builds.CATALOG));
+        Set<String> turned = Faults.of(laid).stream()
+                .filter(fault -> fault.kind() == FaultKind.TURNED_ABOUT || fault.kind() == FaultKind.WIRES_SWAPPED)
+                .map(fault -> fault.at().part())
+                .filter(part -> List.of("key", "reed", "eye", "lamp").contains(part))
+                .collect(Collectors.toSet());
+        assertEquals(Set.of("lamp"), turned);
     }
 
     @Test
