@@ -338,9 +338,8 @@ public final class StartProgram {
         if (steps.isEmpty() && inputs.isEmpty()) {
             return;
         }
-        boolean isTold = what.equals("read") || what.equals("key") && tells(steps);
         String name = called(what, task);
-        function(name, task, steps, inputs, isTold);
+        function(name, what, task, steps, inputs);
         calls.append(isCpp ? "  " + name + "();\n" : "    " + name + "()\n");
     }
 
@@ -350,8 +349,13 @@ public final class StartProgram {
                         || step instanceof Step.Ask ask && !ask.values().isEmpty());
     }
 
-    private void function(String name, Task task, List<Step> steps, List<String> inputs, boolean isTold) {
+    private void function(String name, String what, Task task, List<Step> steps, List<String> inputs) {
+        boolean isRead = what.equals("read");
+        boolean isTold = isRead || what.equals("key") && tells(steps);
         StepCode code = new StepCode(isCpp, plan, wanted, switches, 1);
+        if (isRead) {
+            task.routine().rest().ifPresent(rest -> code.rest(task, rest));
+        }
         if (isTold) {
             wanted.add("lines");
             code.call(
@@ -372,7 +376,7 @@ public final class StartProgram {
     private void key(Task task, List<Step> steps) {
         keyCount++;
         String name = called("key", task) + (isCpp ? "" : "_") + keyCount;
-        function(name, task, steps, List.of(), tells(steps));
+        function(name, "key", task, steps, List.of());
         String what = task.part().part().name() + outputs(steps);
         String offer = ProgramText.quoted(ProgramText.calm(keyCount + " " + what));
         offers.append(isCpp ? "  port.println(" + offer + ");\n" : "    print(" + offer + ")\n");

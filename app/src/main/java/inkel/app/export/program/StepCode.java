@@ -75,6 +75,19 @@ final class StepCode {
         }
     }
 
+    /** Leaves it at that while the part was read too short a time ago. */
+    void rest(Task task, TimeSpan rest) {
+        pieces.add("isDue");
+        long ms = Math.round(rest.seconds() * 1000);
+        if (isCpp) {
+            line("static unsigned long last = 0;");
+        }
+        String due = expression("isDue", isCpp ? "last" : ProgramText.quoted(task.name()), ms);
+        open("if " + (isCpp ? "!" : "not ") + due);
+        line(isCpp ? "return;" : "return");
+        close();
+    }
+
     /** Makes inputs of pins, with the pull-up inside where nothing else makes a high. */
     void listen(Task task, List<String> inputs) {
         for (String label : inputs) {

@@ -538,18 +538,31 @@ class StartProgramTest {
                 .out());
     }
 
+    /** One reading every two seconds is what this sensor gives; the others are read at one second and at two. */
+    @Test
+    void aPartThatWantsRestIsReadLessOften() throws Exception {
+        Build build = add(on("board-classic-5v"), "light-sensor", "Light", Map.of("SDA", "A4", "SCL", "A5"));
+        build = add(build, "climate-wire", "Air", Map.of("DATA", "D2"));
+        Ran ran = cpp(build, "", WORLD + TIMED.lines().findFirst().orElseThrow() + "\n");
+        assertEquals(2, ran.lines("Light").count(), ran.out());
+        assertEquals(1, ran.lines("Air").count(), ran.out());
+    }
+
     @Test
     void soTheyAreByAControllerInPython() throws Exception {
         assumeThere("python3");
         Path source = Files.writeString(
                 folder.resolve("start.py"),
                 of(timed("board-dual-core-3v3", "GP"), Language.Name.PYTHON_CONTROLLER)
-                        .replaceFirst("(?s)\ndef run\\(\\):.*$", "\nread_all()\n"));
+                        .replaceFirst("(?s)\ndef run\\(\\):.*$", "\nread_all()\nread_air()\n"));
         for (String gap : List.of("30", "180")) {
             Path world = Files.writeString(folder.resolve("world"), TIMED.replace("answer 2 30", "answer 2 " + gap));
-            assertTimed(run(
+            String out = run(
                     List.of("python3", beside("standin.py").toString(), world.toString(), source.toString()),
-                    folder.resolve("errors")));
+                    folder.resolve("errors"));
+            assertTimed(out);
+            assertEquals(
+                    1, out.lines().filter(line -> line.startsWith("Air:")).count(), "it wants two seconds of rest");
         }
     }
 

@@ -25,7 +25,11 @@ final class RoutineFields {
 
     static Routine routine(Fields fields) {
         return new Routine(
-                steps(fields, "begin"), steps(fields, "read"), steps(fields, "key"), fields.optionalText("yours"));
+                steps(fields, "begin"),
+                steps(fields, "read"),
+                steps(fields, "key"),
+                fields.has("rest") ? Optional.of(fields.quantity("rest", Unit.SECOND, "2 s")) : Optional.empty(),
+                fields.optionalText("yours"));
     }
 
     private static List<Step> steps(Fields fields, String key) {

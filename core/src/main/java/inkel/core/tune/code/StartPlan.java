@@ -101,7 +101,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
 
         /** The same with nothing done at the beginning. */
         public Task withoutBegin() {
-            Routine rest = new Routine(List.of(), routine.read(), routine.key(), routine.yours());
+            Routine rest = routine.with(List.of(), routine.read(), routine.key());
             return new Task(part, name, link, rest, leads, elsewhere, isWhole);
         }
 
@@ -179,7 +179,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
                 new Placed(far.board().part().withName(name), far.board().cls()),
                 Constant.identifier(isSending ? "TO" : "FROM", name),
                 line.map(end -> serial(node, here, end)),
-                new Routine(begin, isSending ? List.of() : steps, isSending ? steps : List.of(), Optional.empty()),
+                Routine.of(begin, isSending ? List.of() : steps, isSending ? steps : List.of()),
                 leads,
                 Map.of(),
                 true);
@@ -225,7 +225,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
                 .map(Endpoint::pin)
                 .collect(Collectors.toSet());
         Filter filter = new Filter(leads, link, turned, Chain.place(node, placed), Chain.behind(node, placed));
-        Routine routine = new Routine(filter.of(all.begin()), filter.of(all.read()), filter.of(all.key()), all.yours());
+        Routine routine = all.with(filter.of(all.begin()), filter.of(all.read()), filter.of(all.key()));
         return Optional.of(new Task(placed, name, link, routine, leads, elsewhere, !filter.lacksBus));
     }
 
@@ -304,7 +304,7 @@ public record StartPlan(NodeCircuit node, List<Task> tasks) {
                 });
             }
         }
-        return new Routine(List.of(), read, key, Optional.empty());
+        return Routine.of(List.of(), read, key);
     }
 
     private static Optional<Step> driven(WakeCheck.Drive drive) {
