@@ -4,8 +4,12 @@ import inkel.core.catalog.IoFamily;
 import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.catalog.WakeCheck;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.circuit.Placed;
+import inkel.core.circuit.ResistiveSensor;
+import java.util.EnumSet;
 import java.util.Optional;
+import java.util.Set;
 
 /** What a pin does to its wire. */
 public enum Drives {
@@ -16,6 +20,8 @@ public enum Drives {
     /** Something that its class does not tell: its wire cannot be foretold. */
     SOMETHING;
 
+    private static final Set<WakeCheck.Deed> CLOSES = EnumSet.of(WakeCheck.Deed.PRESSED, WakeCheck.Deed.MAGNET);
+
     /** What a pin does after power came up, before any program of the builder's asks something of it. */
     static Drives atRest(Placed placed, Pin pin) {
         Optional<Boolean> idle = placed.cls().handling().checks().stream()
@@ -24,7 +30,7 @@ public enum Drives {
                 .filter(check -> check.pin().equals(pin.label()))
                 .map(WakeCheck.Idle::isHigh)
                 .findFirst();
-        boolean isOpen = placed.cls().io(pin).filter(IoFamily::openDrain).isPresent();
+        boolean isOpen = placed.cls().io(pin).filter(IoFamily::openDrain).isPresent() || isOpenContact(placed, pin);
         if (pin.contact().isPresent()) {
             return pin.contact().get().isClosed(false) ? LOW : NOTHING;
         }
@@ -34,7 +40,20 @@ public enum Drives {
         if (idle.isPresent()) {
             return idle.get() ? isOpen ? NOTHING : HIGH : LOW;
         }
-        return isTold(placed, pin) ? NOTHING : atRest(pin.use(), isOpen);
+        boolean isResistance = ResistiveSensor.ohms(placed.cls(), pin).isPresent();
+        return isTold(placed, pin) || isResistance ? NOTHING : atRest(pin.use(), isOpen);
+    }
+
+    /** A bare contact that closes only while somebody does something to it. */
+    private static boolean isOpenContact(Placed placed, Pin pin) {
+        boolean isContact = pin.use() == PinUse.OUTPUT
+                && (OtherLeg.isOnSupply(placed.cls())
+                        || OtherLeg.of(placed.cls()).isPresent());
+        return isContact
+                && placed.cls().handling().checks().stream()
+                        .anyMatch(check -> check instanceof WakeCheck.Moves moves
+                                && moves.pin().equals(pin.label())
+                                && CLOSES.contains(moves.when()));
     }
 
     /** Whether its class tells the volts that it gives, which are elements of their own. */

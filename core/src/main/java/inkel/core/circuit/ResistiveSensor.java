@@ -16,6 +16,11 @@ public final class ResistiveSensor {
 
     /** From the least to the most that it is in use; empty for a pin that gives a voltage. */
     public static Optional<Range<Resistance>> ohms(PartClass cls, Pin pin) {
+        return between(cls, pin).map(Unpowered::ohms);
+    }
+
+    /** The same, with the leg that it leads to. */
+    public static Optional<Unpowered> between(PartClass cls, Pin pin) {
         boolean isAlone = pin.use() == PinUse.ANALOG
                 && cls.io(pin).isEmpty()
                 && (cls.supplies().isEmpty() || OtherLeg.isOnSupply(cls));
@@ -26,7 +31,6 @@ public final class ResistiveSensor {
                         .filter(told -> cls.pin(told.to())
                                 .filter(ResistiveSensor::isEnd)
                                 .isPresent())
-                        .map(Unpowered::ohms)
                         .findFirst();
     }
 

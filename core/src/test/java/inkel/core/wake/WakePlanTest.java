@@ -488,6 +488,40 @@ class WakePlanTest {
                 .toList();
     }
 
+    private static Between.PulledDown down(String signal) {
+        return new Between.PulledDown(Builds.end(signal), Resistance.ofOhms(10e3), Extras.NONE);
+    }
+
+    /**
+     * Open, a contact rests where the resistor beside its wire pulls it. Of 1 kΩ to 100 kΩ above 10 kΩ of five in a hundred, on
+     * 4.67 V to 5.30 V with the meter: 4.67 · 9.5/109.5 to 5.30 · 10.5/11.5.
+     */
+    @Test
+    void whatAResistorPullsIsForetold() {
+        Builds table = Builds.classic()
+                .part("key", "button", "B=board.5V")
+                .wire("key.A", "board.D2")
+                .between(down("key.A"))
+                .part("eye", "light-resistor-legs", "B=board.5V")
+                .wire("eye.A", "board.A0")
+                .between(down("eye.A"));
+        NodeWake wake = wake(table.build());
+        assertBand(4.67, 5.30, check(wake, "volts key.B"));
+        assertBand(0, 0.02, check(wake, "volts key.A"));
+        assertBand(4.67 * 9.5 / 109.5, 5.30 * 10.5 / 11.5, check(wake, "volts eye.A"));
+        // Where only the board pulls, which a program without one does not, nobody can tell; nor which way a switch
+        // lies.
+        NodeWake open = wake(Builds.classic()
+                .part("key", "button")
+                .wire("key.A", "board.D2")
+                .part("lever", "switch", "COM=board.5V")
+                .wire("lever.A", "board.D3")
+                .between(down("lever.A"))
+                .build());
+        assertTrue(open.check("volts key.A").isEmpty());
+        assertTrue(open.check("volts lever.A").isEmpty());
+    }
+
     /** A fuse and a switch are met on the way from the battery, before anything hangs behind them. */
     @Test
     void whatStandsInASupplyLineIsMeasuredBeforeTheBoardComes() {
