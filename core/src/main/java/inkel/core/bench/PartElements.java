@@ -13,14 +13,12 @@ import inkel.core.catalog.Supply;
 import inkel.core.catalog.Unpowered;
 import inkel.core.circuit.NodeCircuit;
 import inkel.core.circuit.Placed;
-import inkel.core.circuit.ResistiveSensor;
 import inkel.core.circuit.Switched;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Place;
 import inkel.core.quantity.Current;
 import inkel.core.quantity.Figure;
 import inkel.core.quantity.Range;
-import inkel.core.quantity.Resistance;
 import inkel.core.quantity.Source;
 import inkel.core.quantity.Voltage;
 import java.util.List;
@@ -63,7 +61,7 @@ final class PartElements {
         // Those that the builder adds are in the list of wires.
         placed.ownPullUps().stream().filter(pull -> wired.contains(pull.pin())).forEach(this::pull);
         if (scene.isOn()) {
-            wired.forEach(this::resistance);
+            wired.forEach(label -> Resistive.add(model, placed, label, key(label, "resistance"), this::inside));
         }
         placed.cls().demands().pinLoads().stream()
                 .filter(load -> wired.contains(load.pin()))
@@ -72,37 +70,6 @@ final class PartElements {
                 .filter(pin -> wired.contains(pin.label()))
                 .filter(pin -> pin.use().isSignal() || pin.use().isWay() || pin.use() == PinUse.OFFER)
                 .forEach(pin -> new PinElements(node, placed, pin, scene, model).add());
-    }
-
-    /** A sensor that is a resistance alone is one with power on too; without power its class tells it with all else. */
-    private void resistance(String label) {
-        placed.cls()
-                .pin(label)
-                .flatMap(pin -> ResistiveSensor.between(placed.cls(), pin))
-                .ifPresent(told -> {
-                    // By its share beside the resistor that suits it best, which readings follow, and not the
-                    // resistance.
-                    Range<Resistance> range = told.ohms();
-                    double beside =
-                            Math.sqrt(range.lowest().ohms() * range.highest().ohms());
-                    String slot = key(label, "resistance");
-                    int share = model.figure(new Unknown(
-                            slot,
-                            share(range.lowest(), beside),
-                            share(range.expected(), beside),
-                            share(range.highest(), beside),
-                            Source.CLASS));
-                    int from = model.point(inside(told.from()));
-                    int to = model.point(inside(told.to()));
-                    model.add(
-                            slot,
-                            figures -> new Element.Resistor(from, to, beside * figures[share] / (1 - figures[share])),
-                            share);
-                });
-    }
-
-    private static double share(Resistance ohms, double beside) {
-        return ohms.ohms() / (ohms.ohms() + beside);
     }
 
     /** What a meter finds while all power is off: what the class tells, and something at every supply and rail. */

@@ -98,4 +98,14 @@ public final class OtherLeg {
     public static boolean isOnSupply(NodeCircuit node, String part) {
         return node.part(part).filter(placed -> isOnSupply(placed.cls())).isPresent();
     }
+
+    /** The rail that a contact closes to, where that is no ground: several on one rail may share a wire. */
+    public static Optional<Endpoint> closesTo(NodeCircuit node, Endpoint signal) {
+        return node.part(signal.part())
+                .filter(placed -> isOnSupply(placed.cls()))
+                .filter(placed ->
+                        placed.cls().pin(signal.pin()).flatMap(placed.cls()::io).isPresent())
+                .map(placed ->
+                        placed.part().feeds().get(placed.cls().supplies().get(0).pin()));
+    }
 }

@@ -6,6 +6,7 @@ import inkel.core.catalog.Pin;
 import inkel.core.catalog.PinUse;
 import inkel.core.circuit.Chain;
 import inkel.core.circuit.NodeCircuit;
+import inkel.core.circuit.OtherLeg;
 import inkel.core.circuit.Placed;
 import inkel.core.document.Endpoint;
 import inkel.core.document.Part;
@@ -155,7 +156,13 @@ public final class NodePins {
                             ? line.get()
                             : useOf(wire.from()) == PinUse.SPI_CS
                                     ? chain(wire)
-                                    : maySeveral(wire) ? wire.to() : letsGo(wire) ? List.of(wire.to()) : wire.from());
+                                    : maySeveral(wire)
+                                            ? wire.to()
+                                            : letsGo(wire)
+                                                    ? List.of(wire.to())
+                                                    : OtherLeg.closesTo(node, wire.from())
+                                                            .<Object>map(rail -> List.of(wire.to(), rail))
+                                                            .orElse(wire.from()));
         }
         for (LinkEnd end : ends) {
             takers.add(end.line().isPresent() ? end.line().get() : end.isSending() ? PinUse.OUTPUT : end.link());
@@ -183,9 +190,9 @@ public final class NodePins {
                 && (pin.get().isShared() || useOf(wire.from()) != PinUse.DATA && OnlyLow.pulls(node, wire.from()));
     }
 
-    /** Whether a wire only pulls low, or lets go, and is one of its kind: not a line on which each part has an address. */
+    /** Whether a wire only pulls one way, or lets go, and is one of its kind: not a line on which each part has an address. */
     public boolean isContact(Wire wire) {
-        return letsGo(wire)
+        return (letsGo(wire) || OtherLeg.closesTo(node, wire.from()).isPresent())
                 && node.pin(wire.from()).filter(pin -> !pin.isShared()).isPresent();
     }
 

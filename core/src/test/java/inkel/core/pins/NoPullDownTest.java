@@ -150,6 +150,27 @@ class NoPullDownTest {
         assertTrue(relay.assess().findings().stream().noneMatch(found -> found.severity() == Severity.STOP));
     }
 
+    /** Either of two closes the wire to 5 V, as two to ground do; one to ground and one to 5 V meet when both are closed. */
+    @Test
+    void twoOnOneSupplyMayShareAWire() {
+        Builds both = contact()
+                .between(down("key.A", 10e3))
+                .part("more", "button", "B=board.5V")
+                .wire("more.A", "board.D2");
+        RuleKit.quiet(both, "pins.two_drivers");
+        RuleKit.quiet(both, CODE);
+        RuleKit.fires(both, "pins.shared_pin");
+        RuleKit.fires(
+                contact().between(down("key.A", 10e3)).part("more", "button").wire("more.A", "board.D2"),
+                "pins.two_drivers");
+        RuleKit.fires(
+                contact()
+                        .between(down("key.A", 10e3))
+                        .part("more", "button", "B=board.3V3")
+                        .wire("more.A", "board.D2"),
+                "pins.two_drivers");
+    }
+
     private static String placed(Build build) {
         return build.nodes().get(0).wires() + " "
                 + build.nodes().get(0).part("key").orElseThrow().feeds() + " "
