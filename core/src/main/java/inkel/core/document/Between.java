@@ -171,8 +171,21 @@ public sealed interface Between {
         }
     }
 
+    /** One resistor at the pin that the wire goes to: it leaves the wire as it is. */
+    sealed interface Beside extends Between {
+        @Override
+        default boolean changesLevels() {
+            return false;
+        }
+
+        @Override
+        default boolean isBeside() {
+            return true;
+        }
+    }
+
     /** A resistor from the pin that the wire goes to, up to that pin's own supply: it stands beside the wire and not in it. */
-    record PulledUp(Endpoint signal, Resistance pullUp, Extras extras) implements Between {
+    record PulledUp(Endpoint signal, Resistance pullUp, Extras extras) implements Beside {
         @Override
         public Between at(Endpoint other) {
             return new PulledUp(other, pullUp, extras);
@@ -182,20 +195,10 @@ public sealed interface Between {
         public String text() {
             return "pull-up " + pullUp.ohms();
         }
-
-        @Override
-        public boolean changesLevels() {
-            return false;
-        }
-
-        @Override
-        public boolean isBeside() {
-            return true;
-        }
     }
 
     /** A resistor from the pin that the wire goes to down to ground: it stands beside the wire and not in it. */
-    record PulledDown(Endpoint signal, Resistance toGround, Extras extras) implements Between {
+    record PulledDown(Endpoint signal, Resistance toGround, Extras extras) implements Beside {
         @Override
         public Between at(Endpoint other) {
             return new PulledDown(other, toGround, extras);
@@ -204,16 +207,6 @@ public sealed interface Between {
         @Override
         public String text() {
             return "pull-down " + toGround.ohms();
-        }
-
-        @Override
-        public boolean changesLevels() {
-            return false;
-        }
-
-        @Override
-        public boolean isBeside() {
-            return true;
         }
     }
 
